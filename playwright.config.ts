@@ -1,0 +1,35 @@
+import { defineConfig } from '@playwright/test';
+
+const port = 4387;
+
+export default defineConfig({
+  testDir: 'tests/browser',
+  fullyParallel: false,
+  workers: 1,
+  timeout: 60_000,
+  outputDir: '.tmp/browser',
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    permissions: ['clipboard-read', 'clipboard-write'],
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: 'rm -rf .tmp/db && node scripts/serve.mjs',
+    url: `http://127.0.0.1:${port}/`,
+    env: { PORT: String(port), DIVIDE_DB: '.tmp/db/browser.sqlite' },
+    timeout: 180_000,
+    reuseExistingServer: false,
+  },
+});

@@ -1,0 +1,86 @@
+import type { Drawing, Shape } from '../core/scenes/drawing';
+import type { Ink } from '../core/scenes/scene';
+
+/** On the page, inks follow the theme through its variables. */
+const paint = (ink: Ink): string => (typeof ink === 'string' ? `var(--ink-${ink})` : `var(--group-${ink.group % 8})`);
+
+function ShapeView({ shape }: { shape: Shape }) {
+  const colour = paint(shape.ink);
+  switch (shape.shape) {
+    case 'line':
+      return (
+        <line
+          x1={shape.x1}
+          y1={shape.y1}
+          x2={shape.x2}
+          y2={shape.y2}
+          stroke={colour}
+          strokeWidth={shape.weight}
+          strokeDasharray={shape.dash ? '3 3' : undefined}
+          data-mark={shape.name}
+        />
+      );
+    case 'rect':
+      return (
+        <rect
+          x={shape.x}
+          y={shape.y}
+          width={shape.width}
+          height={shape.height}
+          fill={colour}
+          fillOpacity={shape.tint}
+          data-mark={shape.name}
+        />
+      );
+    case 'path':
+      return (
+        <path
+          d={shape.d}
+          fill={shape.filled ? colour : 'var(--ink-paper)'}
+          stroke={shape.weight ? colour : undefined}
+          strokeWidth={shape.weight || undefined}
+          data-mark={shape.name}
+        >
+          {shape.title && <title>{shape.title}</title>}
+        </path>
+      );
+    case 'text':
+      return (
+        <text
+          x={shape.x}
+          y={shape.y}
+          fill={colour}
+          fontSize={shape.size}
+          fontWeight={shape.bold ? 600 : undefined}
+          textAnchor={shape.anchor}
+          transform={shape.turn ? `rotate(${shape.turn} ${shape.x} ${shape.y})` : undefined}
+        >
+          {shape.text}
+        </text>
+      );
+  }
+}
+
+/** A drawing on the page. `physical` gives it its true size in millimetres instead of pixels. */
+export function DrawingView({
+  drawing,
+  physical,
+}: {
+  drawing: Drawing;
+  physical?: { widthMm: number; heightMm: number };
+}) {
+  return (
+    <svg
+      role="img"
+      aria-label={drawing.alt}
+      viewBox={`0 0 ${drawing.width} ${drawing.height}`}
+      width={physical ? `${physical.widthMm}mm` : drawing.width}
+      height={physical ? `${physical.heightMm}mm` : drawing.height}
+      className="chart"
+    >
+      {drawing.shapes.map((shape, i) => (
+        <ShapeView key={i} shape={shape} />
+      ))}
+    </svg>
+  );
+}

@@ -1,0 +1,215 @@
+import { type ScaleLinear, scaleLinear } from 'd3-scale';
+import type { Drawing, Shape } from '../core/scenes/drawing';
+import type { Axis, Mark, Panel, Scene } from '../core/scenes/scene';
+import { textWidth, wrapped } from '../core/scenes/text-width';
+import { markerPath } from './markers';
+import { swarm } from './swarm';
+
+type Scale = ScaleLinear<number, number>;
+
+/** More points than this are spread by a fixed pattern and drawn as one shape: still every one, but not each by name. */
+const many = 600;
+
+function scaleOf(axis: Axis, from: number, to: number): Scale {
+  const scale = scaleLinear().domain(axis.domain).range([from, to]);
+  return axis.nice ? scale.nice(axis.ticks ?? 5) : scale;
+}
+
+/** A scale that also takes ±Infinity, for the ends of the plotting area. */
+const place = (scale: Scale, value: number): number => {
+  const [from = 0, to = 0] = scale.range();
+  if (value === Infinity) return to;
+  if (value === -Infinity) return from;
+  return scale(value);
+};
+
+const written = (scale: Scale, count: number): ((x: number) => string) => {
+  const format = scale.tickFormat(count);
+  return (x) => format(x).replace('-', '−');
+};
+
+function dots(mark: Extract<Mark, { mark: 'dots' }>, x: Scale, y: Scale): Shape[] {
+  const horizontal = mark.along === 'x';
+  const [main, cross] = horizontal ? [x, y] : [y, x];
+  const centre = place(cross, mark.centre);
+  const room = Math.abs(cross(mark.room) - cross(0));
+  const along = mark.points.map((p) => place(main, p.at));
+  const growing = cross(1) > cross(0);
+  const side = mark.side && ((growing ? mark.side : -mark.side) as 1 | -1);
+  const sideways =
+    mark.points.length > many
+      ? along.map((_, i) => (((i * 0.618034) % 1) * (side ? 1 : 2) - (side ? 0 : 1)) * room * (side ?? 1))
+      : swarm(along, mark.size * 1.02, room, side);
+  const places = along.map((a, i) => {
+    const across = centre + (sideways[i] ?? 0);
+    return horizontal ? { x: a, y: across } : { x: across, y: a };
+  });
+  const base = {
+    shape: 'path' as const,
+    ink: mark.ink,
+    filled: !mark.hollow,
+    weight: mark.hollow ? 1.25 : 0,
+    ...(mark.name ? { name: mark.name } : {}),
+  };
+  if (mark.points.length > many) return [{ ...base, d: markerPath(mark.shape, places, mark.size) }];
+  return places.map((at, i) => {
+    const title = mark.points[i]?.title;
+    return { ...base, d: markerPath(mark.shape, [at], mark.size), ...(title ? { title } : {}) };
+  });
+}
+
+function shapesOf(mark: Mark, x: Scale, y: Scale, scene: Scene): Shape[] {
+  switch (mark.mark) {
+    case 'dots':
+      return dots(mark, x, y);
+    case 'bar': {
+      const [x1, x2, y1, y2] = [place(x, mark.x1), place(x, mark.x2), place(y, mark.y1), place(y, mark.y2)];
+      return [
+        {
+          shape: 'rect',
+          x: Math.min(x1, x2),
+          y: Math.min(y1, y2),
+          width: Math.abs(x2 - x1),
+          height: Math.abs(y2 - y1),
+          ink: mark.ink,
+          tint: mark.tint ?? 1,
+          ...(mark.name ? { name: mark.name } : {}),
+        },
+      ];
+    }
+    case 'rule': {
+      const [x1, x2, y1, y2] = [place(x, mark.x1), place(x, mark.x2), place(y, mark.y1), place(y, mark.y2)];
+      const weight = (mark.weight ?? 1) * scene.lineWeight;
+      const line = { shape: 'line' as const, x1, y1, x2, y2, ink: mark.ink, weight };
+      const out: Shape[] = [
+        { ...line, ...(mark.dash ? { dash: true } : {}), ...(mark.name ? { name: mark.name } : {}) },
+      ];
+      if (mark.caps) {
+        const length = Math.hypot(x2 - x1, y2 - y1) || 1;
+        const [dx, dy] = [(-(y2 - y1) / length) * (mark.caps / 2), ((x2 - x1) / length) * (mark.caps / 2)];
+        for (const [cx, cy] of [
+          [x1, y1],
+          [x2, y2],
+        ] as const)
+          out.push({ ...line, x1: cx - dx, y1: cy - dy, x2: cx + dx, y2: cy + dy });
+      }
+      return out;
+    }
+    case 'text':
+      return [
+        {
+          shape: 'text',
+          x: place(x, mark.x) + (mark.dx ?? 0),
+          y: place(y, mark.y) + (mark.dy ?? 0),
+          text: mark.text,
+          size: mark.size ?? scene.fontSize,
+          anchor: mark.anchor ?? 'start',
+          ink: mark.ink ?? 'ink',
+          bold: mark.bold ?? false,
+        },
+      ];
+  }
+}
+
+function bottomAxis(panel: Panel, scale: Scale, { fontSize, lineWeight }: Scene): Shape[] {
+  const y = panel.top + panel.height;
+  const [left, right] = [panel.left, panel.left + panel.width];
+  let count = panel.x.ticks ?? 5;
+  // Fewer ticks until no two labels come near each other.
+  const crowded = (): boolean => {
+    const label = written(scale, count);
+    const ticks = scale.ticks(count);
+    const widest = Math.max(...ticks.map((t) => textWidth(label(t), fontSize)), 0);
+    return ticks.length > 2 && widest + fontSize > panel.width / Math.max(1, ticks.length - 1);
+  };
+  while (count > 2 && crowded()) count -= 1;
+  const label = written(scale, count);
+  const shapes: Shape[] = [
+    { shape: 'line', x1: left, y1: y, x2: right, y2: y, ink: 'ink', weight: lineWeight, name: 'x-axis' },
+  ];
+  const at = (text: string, x: number, dy: number, ink: 'ink' | 'muted'): Shape => ({
+    shape: 'text',
+    x,
+    y: y + dy,
+    text,
+    size: fontSize,
+    anchor: 'middle',
+    ink,
+    bold: false,
+  });
+  for (const t of scale.ticks(count)) {
+    shapes.push({
+      shape: 'line',
+      x1: scale(t),
+      y1: y,
+      x2: scale(t),
+      y2: y + fontSize * 0.35,
+      ink: 'ink',
+      weight: lineWeight,
+    });
+    shapes.push(at(label(t), scale(t), fontSize * 1.35, 'muted'));
+  }
+  if (panel.x.title)
+    wrapped(panel.x.title, fontSize, panel.width)
+      .slice(0, 2)
+      .forEach((line, k) => shapes.push(at(line, (left + right) / 2, fontSize * (2.75 + 1.15 * k), 'ink')));
+  return shapes;
+}
+
+function leftAxis(panel: Panel, scale: Scale, { fontSize, lineWeight }: Scene): Shape[] {
+  const x = panel.left;
+  const [top, bottom] = [panel.top, panel.top + panel.height];
+  const count = panel.y.ticks ?? 5;
+  const label = written(scale, count);
+  const ticks = scale.ticks(count);
+  const shapes: Shape[] = [
+    { shape: 'line', x1: x, y1: top, x2: x, y2: bottom, ink: 'ink', weight: lineWeight, name: 'y-axis' },
+  ];
+  for (const t of ticks) {
+    const y = scale(t);
+    shapes.push({ shape: 'line', x1: x - fontSize * 0.35, y1: y, x2: x, y2: y, ink: 'ink', weight: lineWeight });
+    shapes.push({
+      shape: 'text',
+      x: x - fontSize * 0.55,
+      y: y + fontSize * 0.34,
+      text: label(t),
+      size: fontSize,
+      anchor: 'end',
+      ink: 'ink',
+      bold: false,
+    });
+  }
+  const widest = Math.max(...ticks.map((t) => textWidth(label(t), fontSize)), 0);
+  if (panel.y.title)
+    wrapped(panel.y.title, fontSize, bottom - top)
+      .slice(0, 1)
+      .forEach((line) =>
+        shapes.push({
+          shape: 'text',
+          x: x - widest - fontSize * 1.1,
+          y: (top + bottom) / 2,
+          text: line,
+          size: fontSize,
+          anchor: 'middle',
+          ink: 'ink',
+          bold: false,
+          turn: -90,
+        }),
+      );
+  return shapes;
+}
+
+/** Lays a scene out: scales, ticks, swarms, labels that thin out where they would touch. */
+export function layout(scene: Scene): Drawing {
+  const shapes = scene.panels.flatMap((panel) => {
+    const x = scaleOf(panel.x, panel.left, panel.left + panel.width);
+    const [top, bottom] = [panel.top, panel.top + panel.height];
+    const y = panel.y.down ? scaleOf(panel.y, top, bottom) : scaleOf(panel.y, bottom, top);
+    return [
+      ...panel.marks.flatMap((mark) => shapesOf(mark, x, y, scene)),
+      ...(panel.x.drawn ? bottomAxis(panel, x, scene) : []),
+      ...(panel.y.drawn ? leftAxis(panel, y, scene) : []),
+    ];
+  });
+  return { width: scene.width, height: scene.height, shapes, alt: scene.alt };
+}

@@ -1,0 +1,95 @@
+/**
+ * A seeded generator: xoshiro256** on two 32-bit halves a word, seeded by SplitMix64. The same seed gives the same
+ * numbers on every machine. Source: Blackman & Vigna (2021).
+ */
+export interface Random {
+  /** The next 32 random bits, 0 to 2³² − 1. */
+  bits: () => number;
+  /** Uniform on [0, 1), 53 bits. */
+  uniform: () => number;
+  /** A whole number 0 to n − 1, without bias (Lemire, 2019). */
+  below: (n: number) => number;
+  /** Standard normal, by the polar method (Marsaglia & Bray, 1964). */
+  normal: () => number;
+}
+
+const mask = (1n << 64n) - 1n;
+
+/** The generator's starting state from a whole-number seed. */
+function seeded(seed: number): Uint32Array {
+  let x = BigInt(Math.trunc(seed)) & mask;
+  const state = new Uint32Array(8);
+  for (let i = 0; i < 4; i++) {
+    x = (x + 0x9e3779b97f4a7c15n) & mask;
+    let z = x;
+    z = ((z ^ (z >> 30n)) * 0xbf58476d1ce4e5b9n) & mask;
+    z = ((z ^ (z >> 27n)) * 0x94d049bb133111ebn) & mask;
+    z ^= z >> 31n;
+    state[2 * i] = Number(z >> 32n);
+    state[2 * i + 1] = Number(z & 0xffffffffn);
+  }
+  return state;
+}
+
+/** Makes a generator. @param seed any whole number */
+export function random(seed: number): Random {
+  const s = seeded(seed);
+  let [ah = 0, al = 0, bh = 0, bl = 0, ch = 0, cl = 0, dh = 0, dl = 0] = s;
+  let spare: number | undefined;
+  // Each call yields the upper half of the 64-bit output, whose bits are the better ones.
+  const bits = (): number => {
+    // rotl(b · 5, 7) · 9
+    let h = bh;
+    let l = bl;
+    [h, l] = times(h, l, 5);
+    [h, l] = [(h << 7) | (l >>> 25), (l << 7) | (h >>> 25)];
+    [h] = times(h >>> 0, l >>> 0, 9);
+    const th = (bh << 17) | (bl >>> 15);
+    const tl = bl << 17;
+    ch ^= ah;
+    cl ^= al;
+    dh ^= bh;
+    dl ^= bl;
+    bh ^= ch;
+    bl ^= cl;
+    ah ^= dh;
+    al ^= dl;
+    ch ^= th;
+    cl ^= tl;
+    // rotl(d, 45) = rotl by 32 (swap halves), then by 13.
+    [dh, dl] = [(dl << 13) | (dh >>> 19), (dh << 13) | (dl >>> 19)];
+    return h >>> 0;
+  };
+  const uniform = (): number => ((bits() >>> 5) * 67108864 + (bits() >>> 6)) / 9007199254740992;
+  const below = (n: number): number => {
+    // Multiply, and draw again in the sliver that would favour some numbers.
+    const threshold = (4294967296 - n) % n;
+    for (;;) {
+      const product = BigInt(bits()) * BigInt(n);
+      if (Number(product & 0xffffffffn) >= threshold) return Number(product >> 32n);
+    }
+  };
+  const normal = (): number => {
+    if (spare !== undefined) {
+      const x = spare;
+      spare = undefined;
+      return x;
+    }
+    for (;;) {
+      const u = 2 * uniform() - 1;
+      const v = 2 * uniform() - 1;
+      const q = u * u + v * v;
+      if (q >= 1 || q === 0) continue;
+      const scale = Math.sqrt((-2 * Math.log(q)) / q);
+      spare = v * scale;
+      return u * scale;
+    }
+  };
+  return { bits, uniform, below, normal };
+}
+
+/** (h, l) · m for a small whole m, in 64 bits. */
+function times(h: number, l: number, m: number): [number, number] {
+  const low = (l >>> 0) * m;
+  return [(Math.imul(h, m) + Math.floor(low / 4294967296)) >>> 0, low >>> 0];
+}

@@ -1,0 +1,25 @@
+/** The special functions everything stands on, each with its upper tail taken directly, never as 1 − lower. */
+import betainc from '@stdlib/math-base-special-betainc';
+import erfc from '@stdlib/math-base-special-erfc';
+import erfcinv from '@stdlib/math-base-special-erfcinv';
+import gammainc from '@stdlib/math-base-special-gammainc';
+import gammaln from '@stdlib/math-base-special-gammaln';
+
+export { erfc, erfcinv };
+
+/** ln Γ(x), x > 0. */
+export const logGamma: (x: number) => number = gammaln;
+
+/** Regularized incomplete beta I_x(a, b), given x and its complement, of which the smaller is trusted. */
+export function betaLower(x: number, complement: number, a: number, b: number): number {
+  return x <= complement ? betainc(x, a, b, true, false) : betainc(complement, b, a, true, true);
+}
+
+/** Regularized lower incomplete gamma P(s, x). */
+export const gammaLower = (s: number, x: number): number => (x <= 0 ? 0 : gammainc(x, s, true, false));
+
+/** Regularized upper incomplete gamma Q(s, x). */
+export const gammaUpper = (s: number, x: number): number => (x <= 0 ? 1 : gammainc(x, s, true, true));
+
+/** ln B(a, b). */
+export const logBeta = (a: number, b: number): number => gammaln(a) + gammaln(b) - gammaln(a + b);

@@ -1,0 +1,111 @@
+/** Sums and moments that do not lose digits. */
+import { DomainError, demand } from './domain-error';
+
+/** a·b and what rounding lost of it (Dekker, 1971; Veltkamp's split). */
+function twoProduct(a: number, b: number): { high: number; low: number } {
+  const split = (x: number): [number, number] => {
+    const c = 134217729 * x;
+    const head = c - (c - x);
+    return [head, x - head];
+  };
+  const high = a * b;
+  const [ah, al] = split(a);
+  const [bh, bl] = split(b);
+  return { high, low: ah * bh - high + ah * bl + al * bh + al * bl };
+}
+
+/** Σ values with the running rounding error kept beside it (Neumaier, 1974). */
+function sumInTwoParts(values: ArrayLike<number>): { high: number; low: number } {
+  let high = 0;
+  let low = 0;
+  for (let i = 0; i < values.length; i++) {
+    const x = values[i] ?? 0;
+    const next = high + x;
+    low += Math.abs(high) >= Math.abs(x) ? high - next + x : x - next + high;
+    high = next;
+  }
+  return { high, low };
+}
+
+/** Σ values, correctly rounded in all but contrived cases. The empty sum is 0. */
+export function sum(values: ArrayLike<number>): number {
+  const { high, low } = sumInTwoParts(values);
+  return high + low;
+}
+
+/**
+ * The power of ten that turns every value into a whole number, if one up to 10⁹ does and the whole numbers stay exact.
+ * Measurements are typed as decimals, which binary numbers hold only nearly; as whole numbers they are exact.
+ */
+export function decimalScale(values: ArrayLike<number>): number | undefined {
+  let scale = 1;
+  for (let i = 0; i < values.length; i++) {
+    const x = values[i] ?? 0;
+    while (Math.round(x * scale) / scale !== x) {
+      scale *= 10;
+      if (scale > 1e9) return undefined;
+    }
+    if (!(Math.abs(x) * scale < Number.MAX_SAFE_INTEGER / 4)) return undefined;
+  }
+  for (let i = 0; i < values.length; i++)
+    if (!(Math.abs(values[i] ?? 0) * scale < Number.MAX_SAFE_INTEGER / 4)) return undefined;
+  return scale;
+}
+
+/** Distances of values from an origin near them, exact where the values are decimals. */
+export interface Offsets {
+  /** The origin, and what of it a number cannot hold. */
+  origin: number;
+  originRest: number;
+  offsets: Float64Array;
+}
+
+/** Measures values from the first of them. */
+export function offsetsOf(values: ArrayLike<number>): Offsets {
+  const origin = values[0] ?? 0;
+  const scale = decimalScale(values);
+  const offsets = new Float64Array(values.length);
+  if (scale === undefined) {
+    for (let i = 0; i < values.length; i++) offsets[i] = (values[i] ?? 0) - origin;
+    return { origin, originRest: 0, offsets };
+  }
+  const whole = Math.round(origin * scale);
+  for (let i = 0; i < values.length; i++) offsets[i] = (Math.round((values[i] ?? 0) * scale) - whole) / scale;
+  const back = twoProduct(origin, scale);
+  return { origin, originRest: (whole - back.high - back.low) / scale, offsets };
+}
+
+/** n, mean, the deviations from the mean and the sum of their squares. */
+export interface Moments {
+  n: number;
+  mean: number;
+  /** What of the mean its number cannot hold: the mean is `mean + meanRest`. Matters in differences of close means. */
+  meanRest: number;
+  /** Each value less the mean, the mean taken to more digits than it can be written with. */
+  deviations: Float64Array;
+  /** Σ (x − mean)², in squared units. */
+  sumOfSquares: number;
+}
+
+/**
+ * Moments by the corrected two-pass method (Chan, Golub & LeVeque, 1983) on exact decimal offsets, so that readings far
+ * from zero (1 000 000.4, 1 000 000.3 …) keep every digit their decimals hold.
+ * @throws DomainError with no values, or where squares leave the range of numbers
+ */
+export function moments(values: ArrayLike<number>): Moments {
+  const n = values.length;
+  demand(n > 0, 'There are no values.');
+  const { origin, originRest, offsets } = offsetsOf(values);
+  const total = sumInTwoParts(offsets);
+  const centre = (total.high + total.low) / n;
+  const product = twoProduct(n, centre);
+  const centreRest = (total.high - product.high - product.low + total.low) / n;
+  const deviations = offsets.map((d) => d - centre - centreRest);
+  const drift = sum(deviations);
+  const sumOfSquares = Math.max(0, sum(deviations.map((d) => d * d)) - (drift * drift) / n);
+  const mean = origin + centre;
+  const lost = Math.abs(origin) >= Math.abs(centre) ? origin - mean + centre : centre - mean + origin;
+  if (!Number.isFinite(mean) || !Number.isFinite(sumOfSquares))
+    throw new DomainError('The values are too large to be squared and added: divide them all by a power of ten.');
+  return { n, mean, meanRest: lost + centreRest + originRest, deviations, sumOfSquares };
+}

@@ -1,0 +1,65 @@
+import type { DecimalMark } from './table';
+
+/** What a cell's text was understood as. */
+export type Understood = { kind: 'empty' } | { kind: 'number'; value: number } | { kind: 'unread'; why: string };
+
+const spaces = /[\s\u00a0\u2009\u202f]+/gu;
+const plainNumber = /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i;
+const groupedBy = {
+  ',': /^[+-]?[1-9]\d{0,2}(,\d{3})+(\.\d*)?(e[+-]?\d+)?$/i,
+  '.': /^[+-]?[1-9]\d{0,2}(\.\d{3})+(,\d*)?(e[+-]?\d+)?$/i,
+};
+/** A comma or point that could be a decimal mark or a thousands mark alike: "1,234". */
+const either = { ',': /^[+-]?[1-9]\d{0,2},\d{3}$/, '.': /^[+-]?[1-9]\d{0,2}\.\d{3}$/ };
+
+function tidied(text: string, unit: string): string {
+  let tidy = text.trim().replace(/^[−–]/u, '-');
+  if (unit && tidy.endsWith(unit)) tidy = tidy.slice(0, -unit.length).trimEnd();
+  // Spaces as thousands marks: "12 500", "1 234 567,8".
+  const joined = tidy.replace(spaces, '');
+  return joined !== tidy && /^[+-]?\d{1,3}([\s\u00a0\u2009\u202f]\d{3})+([.,]\d+)?$/u.test(tidy) ? joined : tidy;
+}
+
+/**
+ * Reads one cell. Empty text is an empty cell, never zero; what is no number is kept and said, never dropped.
+ * @param mark how the column's decimals are written; `auto` here means that the column gave no evidence
+ */
+export function understand(text: string, unit: string, mark: DecimalMark): Understood {
+  const tidy = tidied(text, unit);
+  if (tidy === '')
+    return text.trim() === '' ? { kind: 'empty' } : { kind: 'unread', why: 'is a unit without a number' };
+  const number = asNumber(tidy, mark);
+  if (typeof number === 'string') return { kind: 'unread', why: number };
+  if (!Number.isFinite(number)) return { kind: 'unread', why: 'is larger than any number the calculations can hold' };
+  return { kind: 'number', value: number };
+}
+
+/** The number, or why there is none, to follow the quoted text. */
+function asNumber(tidy: string, mark: DecimalMark): number | string {
+  if (either[','].test(tidy) && mark === 'auto') {
+    const [point, joined] = [tidy.replace(',', '.'), tidy.replace(',', '')];
+    return `could be ${point} or ${joined}: say in the column head how decimals are written`;
+  }
+  if (mark === 'comma') {
+    if (groupedBy['.'].test(tidy)) return Number(tidy.replaceAll('.', '').replace(',', '.'));
+  } else if (groupedBy[','].test(tidy)) return Number(tidy.replaceAll(',', ''));
+  const pointed = /^[^.,]*,[^.,]*$/.test(tidy) ? tidy.replace(',', '.') : tidy;
+  if (plainNumber.test(pointed)) return Number(pointed);
+  return 'is not a number';
+}
+
+/** Decides from a whole column how decimals are written: by the cells that can be read one way only. */
+export function decimalMarkOf(cells: readonly string[], unit: string): DecimalMark {
+  let comma = false;
+  let point = false;
+  for (const text of cells) {
+    if (!text.includes(',') && !text.includes('.')) continue;
+    const tidy = tidied(text, unit);
+    if (either[','].test(tidy)) continue;
+    if (/^[+-]?\d*,\d+$/.test(tidy) || /^[+-]?[1-9]\d{0,2}(\.\d{3})+,\d*$/.test(tidy)) comma = true;
+    else if (plainNumber.test(tidy) || groupedBy[','].test(tidy))
+      point ||= !either['.'].test(tidy) || tidy.includes(',');
+  }
+  if (comma === point) return point ? 'auto' : cells.some((c) => either['.'].test(c.trim())) ? 'point' : 'auto';
+  return comma ? 'comma' : 'point';
+}

@@ -1,0 +1,49 @@
+import { decimalMarkOf, understand } from './parse-number';
+import type { Column } from './table';
+
+/** A reading: its row in the table (from 0) and its number. */
+export interface Reading {
+  row: number;
+  value: number;
+}
+
+/** A column's cells, sorted by what became of them. Nothing is lost: every cell that is not empty is in one list. */
+export interface ColumnReadings {
+  used: Reading[];
+  /** Set aside, with the reason; the number where the text was one. */
+  aside: { row: number; text: string; reason: string; value: number | undefined }[];
+  /** Text that is no number, and why. */
+  unread: { row: number; text: string; why: string }[];
+}
+
+const known = new WeakMap<Column, ColumnReadings>();
+
+/** Reads a column's cells as numbers. Columns are immutable, so the result is remembered for as long as the column is. */
+export function readColumn(column: Column): ColumnReadings {
+  const before = known.get(column);
+  if (before) return before;
+  const mark = column.decimal === 'auto' ? decimalMarkOf(column.cells, column.unit) : column.decimal;
+  const readings: ColumnReadings = { used: [], aside: [], unread: [] };
+  column.cells.forEach((text, row) => {
+    const understood = text === '' ? ({ kind: 'empty' } as const) : understand(text, column.unit, mark);
+    const reason = column.aside[row];
+    if (understood.kind === 'empty') return;
+    const value = understood.kind === 'number' ? understood.value : undefined;
+    if (reason !== undefined) readings.aside.push({ row, text, reason, value });
+    else if (understood.kind === 'number') readings.used.push({ row, value: understood.value });
+    else readings.unread.push({ row, text, why: understood.why });
+  });
+  known.set(column, readings);
+  return readings;
+}
+
+const unreadCells = new WeakMap<Column, Map<number, string>>();
+
+/** Rows whose text is no number, each with why. */
+export function unreadRows(column: Column): Map<number, string> {
+  const before = unreadCells.get(column);
+  if (before) return before;
+  const rows = new Map(readColumn(column).unread.map((cell) => [cell.row, cell.why]));
+  unreadCells.set(column, rows);
+  return rows;
+}

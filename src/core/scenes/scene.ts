@@ -1,0 +1,95 @@
+/** A picture as plain data: panels with axes, and a few kinds of marks in data coordinates. */
+
+/** What a mark is painted with; the page and the exported file each have their own colour for it. */
+export type Ink = 'ink' | 'muted' | 'line' | 'paper' | 'accent' | { group: number };
+
+export type Mark =
+  | {
+      mark: 'rule';
+      x1: number;
+      y1: number;
+      x2: number;
+      y2: number;
+      ink: Ink;
+      weight?: number;
+      dash?: boolean;
+      caps?: number;
+      name?: string;
+    }
+  | { mark: 'bar'; x1: number; y1: number; x2: number; y2: number; ink: Ink; tint?: number; name?: string }
+  /** Points along one axis, stacked sideways where they would overlap; `room` is how far, in the other axis' units. */
+  | {
+      mark: 'dots';
+      points: { at: number; title?: string }[];
+      along: 'x' | 'y';
+      centre: number;
+      room: number;
+      /** Pushes to one side only, instead of both. */
+      side?: 1 | -1;
+      ink: Ink;
+      shape: number;
+      size: number;
+      hollow?: boolean;
+      name?: string;
+    }
+  | {
+      mark: 'text';
+      x: number;
+      y: number;
+      /** Shift in the scene's units, right and down. */
+      dx?: number;
+      dy?: number;
+      anchor?: 'start' | 'middle' | 'end';
+      text: string;
+      ink?: Ink;
+      size?: number;
+      bold?: boolean;
+    };
+
+export interface Axis {
+  domain: [number, number];
+  /** Rounds the domain outwards to whole ticks. */
+  nice?: boolean;
+  title?: string;
+  /** Whether the axis is drawn. */
+  drawn: boolean;
+  /** About how many ticks. */
+  ticks?: number;
+  /** A y axis whose values grow downwards. */
+  down?: boolean;
+}
+
+export interface Panel {
+  /** The plotting area, in the scene's units. */
+  left: number;
+  top: number;
+  width: number;
+  height: number;
+  x: Axis;
+  y: Axis;
+  marks: Mark[];
+}
+
+export interface Scene {
+  width: number;
+  height: number;
+  /** Size of text, in the scene's units. */
+  fontSize: number;
+  lineWeight: number;
+  panels: Panel[];
+  /** The picture in words, for those who do not see it. */
+  alt: string;
+}
+
+/** The least and greatest of numbers, with a margin for marks; a single value gets room around it. */
+export function extent(values: readonly number[], margin = 0.04): [number, number] {
+  let low = Infinity;
+  let high = -Infinity;
+  for (const x of values) {
+    if (x < low) low = x;
+    if (x > high) high = x;
+  }
+  if (low > high) return [0, 1];
+  const room = (high - low || Math.abs(high) || 1) * margin;
+  return [low - room, high + room];
+}

@@ -1,0 +1,94 @@
+/** How numbers are written in sentences and tables. */
+import type { Interval } from '../procedures/interval';
+
+const superscripts: Record<string, string> = Object.fromEntries(
+  Array.from('0123456789-', (c, i) => [c, '⁰¹²³⁴⁵⁶⁷⁸⁹⁻'[i] ?? c]),
+);
+
+/** A power of ten in scientific notation: "3.2 × 10⁻⁷". */
+export function scientific(x: number, digits = 2): string {
+  const [mantissa = '', exponent = '0'] = x.toExponential(digits - 1).split('e');
+  return `${mantissa.replace('-', '−')} × 10${exponent.replace('+', '').replace(/./g, (c) => superscripts[c] ?? c)}`;
+}
+
+/** A number with so many decimals and a true minus sign; very large and very small ones in scientific notation. */
+export function fixed(x: number, decimals: number): string {
+  if (!Number.isFinite(x)) return x > 0 ? '∞' : '−∞';
+  const size = Math.abs(x);
+  if (size >= 1e9 || (size > 0 && decimals > 9)) return scientific(x, 4);
+  const written = x.toFixed(Math.min(20, Math.max(0, decimals)));
+  return Number(written) === 0 ? written.replace('-', '') : written.replace('-', '−');
+}
+
+/** A number with so many significant figures, in scientific notation outside 0.0001 to a million. */
+export function significant(x: number, digits: number): string {
+  if (x === 0) return '0';
+  const exponent = Math.floor(Math.log10(Math.abs(x)));
+  if (exponent < -4 || exponent >= 6) return scientific(x, digits);
+  return fixed(x, digits - 1 - exponent);
+}
+
+/** Decimals that show a width to two figures: an estimate is written as precisely as its interval supports. */
+export function decimalsFor(width: number): number {
+  if (!(width > 0) || !Number.isFinite(width)) return 2;
+  return Math.max(0, 1 - Math.floor(Math.log10(width) + 1e-9));
+}
+
+/** Decimals for an estimate and both ends of its interval. */
+export const intervalDecimals = ({ low, high }: Interval): number => decimalsFor((high - low) / 2);
+
+/** "1.9 to 6.7", both ends to the interval's own precision unless decimals are given. */
+export const between = (interval: Interval, decimals = intervalDecimals(interval)): string =>
+  `${fixed(interval.low, decimals)} to ${fixed(interval.high, decimals)}`;
+
+/** "95 %" with as many decimals as the level has. */
+export const percent = (share: number): string => `${Number((share * 100).toPrecision(8))} %`;
+
+/**
+ * A p-value as journals print it: two decimals from 0.1 up, three below, "< 0.001" under that, never 0; one decimal
+ * more where rounding would land on 0.05.
+ */
+export function pValue(p: number): string {
+  if (p < 0.001) return '< 0.001';
+  if (p > 0.999) return '> 0.999';
+  const decimals = p >= 0.0995 ? 2 : 3;
+  const shown = p.toFixed(decimals);
+  return Number(shown) === 0.05 && p !== 0.05 ? p.toFixed(4) : shown;
+}
+
+/** The p-value with its relation: "= 0.012", "< 0.001". */
+export function pRelation(p: number): string {
+  const shown = pValue(p);
+  return shown.startsWith('<') || shown.startsWith('>') ? shown : `= ${shown}`;
+}
+
+/** Degrees of freedom: whole where they are whole, else one decimal. */
+export const degreesOfFreedom = (df: number): string =>
+  Number.isInteger(df) ? String(df) : fixed(df, df < 10 ? 2 : 1);
+
+/** The decimals readings were given with: the most any of them has, at most six. */
+export function decimalsOf(values: readonly number[]): number {
+  let most = 0;
+  for (const x of values) {
+    for (let k = most; k < 6; k++) {
+      if (Number(x.toFixed(k)) === x) break;
+      most = k + 1;
+    }
+    if (most === 6) break;
+  }
+  return most;
+}
+
+/** "12 seedlings", "1 seedling": a plain plural good for the nouns of a bench. */
+export function counted(n: number, noun: string): string {
+  if (n === 1) return `1 ${noun}`;
+  return `${n} ${plural(noun)}`;
+}
+
+/** The plural of a noun as English forms most of them. */
+export function plural(noun: string): string {
+  if (noun === '') return 'readings';
+  if (/(s|x|z|ch|sh)$/i.test(noun)) return `${noun}es`;
+  if (/[^aeiou]y$/i.test(noun)) return `${noun.slice(0, -1)}ies`;
+  return `${noun}s`;
+}

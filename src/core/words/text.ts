@@ -1,0 +1,28 @@
+/** Text with marked-up symbols: statistics are set in italics, everything else as it is. */
+export type Phrase = string | { symbol: string };
+export type Text = Phrase[];
+
+/** A statistic's letter, to be set in italics. */
+export const symbol = (letter: string): Phrase => ({ symbol: letter });
+
+/** Builds a text from a template; phrases and whole texts may be put in. */
+export function text(strings: TemplateStringsArray, ...parts: (Phrase | number | Text)[]): Text {
+  const out: Text = [];
+  strings.forEach((piece, i) => {
+    if (piece) out.push(piece);
+    const part = parts[i];
+    if (Array.isArray(part)) out.push(...part);
+    else if (part !== undefined) out.push(typeof part === 'number' ? String(part) : part);
+  });
+  return out;
+}
+
+/** The same without mark-up. */
+export const plain = (phrases: Text): string => phrases.map((p) => (typeof p === 'string' ? p : p.symbol)).join('');
+
+const escaped = (raw: string): string =>
+  raw.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
+
+/** The same as HTML, symbols in <i>. */
+export const html = (phrases: Text): string =>
+  phrases.map((p) => (typeof p === 'string' ? escaped(p) : `<i>${escaped(p.symbol)}</i>`)).join('');

@@ -1,0 +1,33 @@
+import { type InputHTMLAttributes, type KeyboardEvent, useState } from 'react';
+
+/** A text that is accepted when it is left or Enter is pressed, and let go by Escape. */
+export function Accepted({
+  value,
+  onAccept,
+  ...rest
+}: { value: string; onAccept: (text: string) => void } & Omit<
+  InputHTMLAttributes<HTMLInputElement>,
+  'value' | 'onChange'
+>) {
+  const [draft, setDraft] = useState<string>();
+  const accept = () => {
+    if (draft !== undefined && draft.trim() !== value) onAccept(draft.trim());
+    setDraft(undefined);
+  };
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (event.key === 'Enter') event.currentTarget.blur();
+    if (event.key === 'Escape') {
+      setDraft(undefined);
+      event.stopPropagation();
+    }
+  };
+  return (
+    <input
+      {...rest}
+      value={draft ?? value}
+      onChange={(e) => setDraft(e.target.value)}
+      onBlur={accept}
+      onKeyDown={onKeyDown}
+    />
+  );
+}

@@ -1,0 +1,184 @@
+import { Copy, Pencil, Trash2 } from 'lucide-react';
+import { type SubmitEvent, useState } from 'react';
+import { inWords, send } from '../shared/api';
+
+/** A study's line on the shelf. */
+interface Line {
+  id: string;
+  title: string;
+  changedAt: string;
+  compared: string | undefined;
+}
+
+const day = (iso: string): string =>
+  new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
+
+function Title({ line, onRename, onDone }: { line: Line; onRename: (title: string) => void; onDone: () => void }) {
+  const [title, setTitle] = useState(line.title);
+  const submit = (event?: SubmitEvent) => {
+    event?.preventDefault();
+    if (title.trim() && title.trim() !== line.title) onRename(title.trim());
+    onDone();
+  };
+  return (
+    <form onSubmit={submit}>
+      <input
+        className="part w-full font-serif text-lg"
+        aria-label={`New title of ${line.title}`}
+        value={title}
+        maxLength={200}
+        autoFocus
+        onFocus={(e) => e.target.select()}
+        onChange={(e) => setTitle(e.target.value)}
+        onBlur={() => submit()}
+        onKeyDown={(e) => e.key === 'Escape' && onDone()}
+      />
+    </form>
+  );
+}
+
+/** The studies as the lines of an index. */
+export function Shelf({ lines: start }: { lines: Line[] }) {
+  const [lines, setLines] = useState(start);
+  const [title, setTitle] = useState('');
+  const [renaming, setRenaming] = useState<string>();
+  const [deleted, setDeleted] = useState<{ line: Line; at: number }>();
+  const [trouble, setTrouble] = useState('');
+
+  const attempt = (run: () => Promise<void>) => {
+    setTrouble('');
+    run().catch((error: unknown) => setTrouble(inWords(error)));
+  };
+  const open = (id: string) => window.location.assign(`/studies/${id}`);
+  const begin = (event: SubmitEvent) => {
+    event.preventDefault();
+    attempt(async () => open((await send<{ id: string }>('POST', '/api/studies', { title })).id));
+  };
+  const rename = (line: Line, next: string) =>
+    attempt(async () => {
+      await send('PATCH', `/api/studies/${line.id}`, { title: next });
+      setLines((all) => all.map((l) => (l.id === line.id ? { ...l, title: next } : l)));
+    });
+  const duplicate = (line: Line) =>
+    attempt(async () => {
+      const { id } = await send<{ id: string }>('POST', `/api/studies/${line.id}/duplicate`);
+      setLines((all) => [{ ...line, id, title: `${line.title} (copy)`, changedAt: new Date().toISOString() }, ...all]);
+    });
+  const remove = (line: Line) =>
+    attempt(async () => {
+      await send('DELETE', `/api/studies/${line.id}`);
+      setDeleted({ line, at: lines.indexOf(line) });
+      setLines((all) => all.filter((l) => l.id !== line.id));
+    });
+  const bringBack = ({ line, at }: { line: Line; at: number }) =>
+    attempt(async () => {
+      await send('POST', `/api/studies/${line.id}/restore`);
+      setLines((all) => all.toSpliced(at, 0, line));
+      setDeleted(undefined);
+    });
+
+  return (
+    <>
+      <h1 className="text-3xl">Studies</h1>
+      <form onSubmit={begin} className="mt-5 flex items-baseline gap-4">
+        <label htmlFor="new-study" className="text-muted">
+          Start one about
+        </label>
+        <input
+          id="new-study"
+          className="part grow text-left font-serif text-xl"
+          value={title}
+          maxLength={200}
+          placeholder="a few words, then Enter"
+          onChange={(e) => setTitle(e.target.value)}
+        />
+        <button type="submit" className="plain-button" disabled={!title.trim()}>
+          Start
+        </button>
+      </form>
+      {trouble && (
+        <p role="alert" className="mt-3 text-error">
+          {trouble}
+        </p>
+      )}
+      <p role="status" className="mt-3 min-h-6 text-sm">
+        {deleted && (
+          <>
+            “{deleted.line.title}” was deleted.{' '}
+            <button type="button" className="plain-button" onClick={() => bringBack(deleted)}>
+              Bring it back
+            </button>
+          </>
+        )}
+      </p>
+      <ol className="mt-2 border-t border-line">
+        {lines.map((line) => (
+          <li
+            key={line.id}
+            className="grid grid-cols-[1fr_7rem_auto] items-baseline gap-x-6 border-b border-line py-2.5"
+          >
+            <div className="min-w-0">
+              {renaming === line.id ? (
+                <Title line={line} onRename={(next) => rename(line, next)} onDone={() => setRenaming(undefined)} />
+              ) : (
+                <a
+                  href={`/studies/${line.id}`}
+                  className="font-serif text-lg [overflow-wrap:anywhere] hover:text-primary hover:underline hover:underline-offset-4"
+                >
+                  {line.title}
+                </a>
+              )}
+              <p className="truncate text-sm text-muted">{line.compared ?? 'Nothing compared yet'}</p>
+            </div>
+            <time dateTime={line.changedAt} className="text-right text-sm text-muted">
+              {day(line.changedAt)}
+            </time>
+            <span className="flex gap-3 text-sm">
+              <button
+                type="button"
+                className="plain-button"
+                aria-label={`Rename ${line.title}`}
+                title="Rename"
+                onClick={() => setRenaming(line.id)}
+              >
+                <Pencil size={15} aria-hidden />
+              </button>
+              <button
+                type="button"
+                className="plain-button"
+                aria-label={`Duplicate ${line.title}`}
+                title="Duplicate"
+                onClick={() => duplicate(line)}
+              >
+                <Copy size={15} aria-hidden />
+              </button>
+              <button
+                type="button"
+                className="plain-button"
+                aria-label={`Delete ${line.title}`}
+                title="Delete"
+                onClick={() => remove(line)}
+              >
+                <Trash2 size={15} aria-hidden />
+              </button>
+            </span>
+          </li>
+        ))}
+      </ol>
+      {lines.length === 0 && (
+        <p className="mt-4 text-muted">
+          The shelf is empty. Type what your first study is about, or look at a finished one.
+        </p>
+      )}
+      <p className="mt-6 text-sm">
+        <button
+          type="button"
+          className="plain-button"
+          onClick={() => attempt(async () => open((await send<{ id: string }>('POST', '/api/studies/demo')).id))}
+        >
+          Open a fresh copy of the demo study
+        </button>
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,19 @@
+import type { APIRoute } from 'astro';
+import * as v from 'valibot';
+import { FigureStyle } from '../../../core/scenes/figure-style';
+import { db, now } from '../../../server/db';
+import { answering, body, json } from '../../../server/problem';
+import { Revision } from '../../../server/requests';
+import { removeFigure, updateFigure } from '../../../store/figures';
+
+export const PUT: APIRoute = ({ request, params: { id = '' } }) =>
+  answering(async () => {
+    const { revision, style } = await body(request, v.object({ revision: Revision, style: FigureStyle }));
+    return json({ revision: updateFigure(db(), id, revision, style, now()) });
+  });
+
+export const DELETE: APIRoute = ({ params: { id = '' } }) =>
+  answering(() => {
+    removeFigure(db(), id);
+    return json({});
+  });

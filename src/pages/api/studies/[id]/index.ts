@@ -1,0 +1,19 @@
+import type { APIRoute } from 'astro';
+import * as v from 'valibot';
+import { db, now } from '../../../../server/db';
+import { answering, body, json } from '../../../../server/problem';
+import { Title } from '../../../../server/requests';
+import { deleteStudy, renameStudy } from '../../../../store/studies';
+
+export const PATCH: APIRoute = ({ request, params: { id = '' } }) =>
+  answering(async () => {
+    const { title } = await body(request, v.object({ title: Title }));
+    renameStudy(db(), id, title, now());
+    return json({ title });
+  });
+
+export const DELETE: APIRoute = ({ params: { id = '' } }) =>
+  answering(() => {
+    deleteStudy(db(), id, now());
+    return json({});
+  });

@@ -1,0 +1,10 @@
+import type { APIRoute } from 'astro';
+import { db } from '../../../../server/db';
+import { answering, json } from '../../../../server/problem';
+import { restoreStudy } from '../../../../store/studies';
+
+export const POST: APIRoute = ({ params: { id = '' } }) =>
+  answering(() => {
+    restoreStudy(db(), id);
+    return json({});
+  });

@@ -1,0 +1,90 @@
+import * as v from 'valibot';
+import { DomainError } from '../core/numeric/domain-error';
+import { Conflict, NotFound } from '../store/errors';
+
+/** A request that cannot be carried out, as RFC 9457 problem details. */
+export function problem(status: number, title: string, detail: string, more: Record<string, unknown> = {}): Response {
+  return new Response(JSON.stringify({ type: 'about:blank', title, status, detail, ...more }), {
+    status,
+    headers: { 'content-type': 'application/problem+json; charset=utf-8' },
+  });
+}
+
+/** Where in the request a value is wrong, and why. */
+class Invalid extends Error {
+  constructor(readonly issues: { path: string; message: string }[]) {
+    super('invalid');
+  }
+}
+
+/** Most that a request's body may hold: a pasted block of 100,000 rows fits, a film does not. */
+const bodyLimit = 32 * 1024 * 1024;
+
+class TooLarge extends Error {}
+
+async function readCapped(request: Request): Promise<string> {
+  if (Number(request.headers.get('content-length') ?? 0) > bodyLimit) throw new TooLarge();
+  const parts: Uint8Array[] = [];
+  let size = 0;
+  const reader = request.body?.getReader();
+  if (!reader) return '';
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) break;
+    size += value.length;
+    if (size > bodyLimit) {
+      await reader.cancel();
+      throw new TooLarge();
+    }
+    parts.push(value);
+  }
+  return Buffer.concat(parts).toString('utf8');
+}
+
+/** The request's body as JSON of this schema. */
+export async function body<S extends v.GenericSchema>(request: Request, schema: S): Promise<v.InferOutput<S>> {
+  const raw = await readCapped(request);
+  let json: unknown;
+  try {
+    json = JSON.parse(raw);
+  } catch {
+    throw new Invalid([{ path: '', message: 'The body is not JSON.' }]);
+  }
+  const result = v.safeParse(schema, json);
+  if (!result.success)
+    throw new Invalid(
+      result.issues.map((issue) => ({ path: v.getDotPath(issue) ?? '', message: issue.message })).slice(0, 20),
+    );
+  return result.output;
+}
+
+/** Answers with JSON. */
+export const json = (value: unknown, status = 200): Response =>
+  new Response(JSON.stringify(value), { status, headers: { 'content-type': 'application/json; charset=utf-8' } });
+
+/** Runs an endpoint; what it throws becomes a problem in words. */
+export async function answering(run: () => Promise<Response> | Response): Promise<Response> {
+  try {
+    return await run();
+  } catch (error) {
+    if (error instanceof Invalid) {
+      const [first] = error.issues;
+      const place = first?.path ? `${first.path}: ` : '';
+      return problem(422, 'Not understood', `${place}${first?.message ?? 'The request was not understood.'}`, {
+        issues: error.issues,
+      });
+    }
+    if (error instanceof TooLarge)
+      return problem(
+        413,
+        'Too large',
+        `One request may hold ${bodyLimit / 1024 / 1024} MiB: send it in smaller parts.`,
+      );
+    if (error instanceof NotFound) return problem(404, 'Not found', error.message);
+    if (error instanceof Conflict)
+      return problem(409, 'Changed elsewhere', error.message, { revision: error.revision });
+    if (error instanceof DomainError) return problem(422, 'Not possible', error.message);
+    console.error(error);
+    return problem(500, 'A fault of ours', 'This could not be done because of a fault in Divide. Nothing was written.');
+  }
+}

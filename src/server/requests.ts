@@ -1,0 +1,12 @@
+import * as v from 'valibot';
+
+/** A study's title. */
+export const Title = v.pipe(
+  v.string(),
+  v.trim(),
+  v.minLength(1, 'A study needs a title: type what it is about.'),
+  v.maxLength(200, 'A title may have at most 200 characters.'),
+);
+
+/** The revision a change started from. */
+export const Revision = v.pipe(v.number(), v.integer(), v.minValue(0));

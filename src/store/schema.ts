@@ -1,0 +1,114 @@
+import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import type { FigureStyle } from '../core/scenes/figure-style';
+import type { Question } from '../core/question/question';
+import type { TableEdit } from '../core/readings/edits';
+
+/** Times are ISO 8601 in UTC. A revision counts the accepted changes; a write must name the one it started from. */
+export const studies = sqliteTable('studies', {
+  id: text().primaryKey(),
+  title: text().notNull(),
+  createdAt: text().notNull(),
+  changedAt: text().notNull(),
+  /** Set while a deleted study can still be brought back. */
+  deletedAt: text(),
+});
+
+const study = () =>
+  text()
+    .notNull()
+    .references(() => studies.id, { onDelete: 'cascade' });
+
+export const tables = sqliteTable(
+  'tables',
+  {
+    id: text().primaryKey(),
+    studyId: study(),
+    position: integer().notNull(),
+    name: text().notNull(),
+    measure: text().notNull(),
+    subject: text().notNull(),
+    rowCount: integer().notNull(),
+    revision: integer().notNull(),
+  },
+  (t) => [index('tables_by_study').on(t.studyId)],
+);
+
+export const columns = sqliteTable(
+  'columns',
+  {
+    id: text().notNull(),
+    tableId: text()
+      .notNull()
+      .references(() => tables.id, { onDelete: 'cascade' }),
+    position: integer().notNull(),
+    name: text().notNull(),
+    unit: text().notNull(),
+    role: text({ enum: ['measure', 'group', 'subject', 'label', 'count'] }).notNull(),
+    decimal: text({ enum: ['auto', 'point', 'comma'] }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.tableId, t.id] })],
+);
+
+/**
+ * The cells of a column in runs of a thousand rows: an edit rewrites one run, an import a hundred, never a row a cell.
+ * `cells` holds the texts as typed; `aside` maps the row within the run to the reason it was set aside.
+ */
+export const cellRuns = sqliteTable(
+  'cell_runs',
+  {
+    tableId: text()
+      .notNull()
+      .references(() => tables.id, { onDelete: 'cascade' }),
+    columnId: text().notNull(),
+    run: integer().notNull(),
+    cells: text({ mode: 'json' }).$type<string[]>().notNull(),
+    aside: text({ mode: 'json' }).$type<Record<string, string>>().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.tableId, t.columnId, t.run] })],
+);
+
+/** Accepted changes to a table with what takes each back. */
+export const changes = sqliteTable(
+  'changes',
+  {
+    id: integer().primaryKey({ autoIncrement: true }),
+    tableId: text()
+      .notNull()
+      .references(() => tables.id, { onDelete: 'cascade' }),
+    at: text().notNull(),
+    edits: text({ mode: 'json' }).$type<TableEdit[]>().notNull(),
+    inverse: text({ mode: 'json' }).$type<TableEdit[]>().notNull(),
+    undone: integer({ mode: 'boolean' }).notNull(),
+  },
+  (t) => [index('changes_by_table').on(t.tableId, t.undone)],
+);
+
+export const questions = sqliteTable(
+  'questions',
+  {
+    id: text().primaryKey(),
+    studyId: study(),
+    tableId: text()
+      .notNull()
+      .references(() => tables.id, { onDelete: 'cascade' }),
+    position: integer().notNull(),
+    question: text({ mode: 'json' }).$type<Question>().notNull(),
+    revision: integer().notNull(),
+  },
+  (t) => [index('questions_by_study').on(t.studyId)],
+);
+
+export const figures = sqliteTable(
+  'figures',
+  {
+    id: text().primaryKey(),
+    studyId: study(),
+    questionId: text()
+      .notNull()
+      .references(() => questions.id, { onDelete: 'cascade' }),
+    position: integer().notNull(),
+    style: text({ mode: 'json' }).$type<FigureStyle>().notNull(),
+    revision: integer().notNull(),
+  },
+  (t) => [index('figures_by_study').on(t.studyId)],
+);

@@ -1,0 +1,211 @@
+import { and, asc, desc, eq } from 'drizzle-orm';
+import { type TableEdit, applyEdits } from '../core/readings/edits';
+import type { Column, Table } from '../core/readings/table';
+import { NotFound, newerElsewhere } from './errors';
+import type { Db } from './open';
+import { cellRuns, changes, columns, studies, tables } from './schema';
+
+/** Rows in one stored run of cells. */
+const runLength = 1000;
+
+/** A table with the number of changes it has seen. */
+export interface KeptTable {
+  table: Table;
+  revision: number;
+  studyId: string;
+  canUndo: boolean;
+  canRedo: boolean;
+}
+
+const runCount = (column: Column, rowCount: number): number =>
+  Math.ceil(Math.min(rowCount, Math.max(column.cells.length, lastAside(column) + 1)) / runLength);
+
+const lastAside = (column: Column): number => Math.max(-1, ...Object.keys(column.aside).map(Number));
+
+function runOf(column: Column, run: number): { cells: string[]; aside: Record<string, string> } {
+  const from = run * runLength;
+  const aside: Record<string, string> = {};
+  for (const [row, reason] of Object.entries(column.aside))
+    if (Number(row) >= from && Number(row) < from + runLength) aside[Number(row) - from] = reason;
+  return { cells: column.cells.slice(from, from + runLength), aside };
+}
+
+const sameRun = (a: Column, b: Column, run: number): boolean => {
+  const from = run * runLength;
+  for (let row = from; row < from + runLength; row++)
+    if ((a.cells[row] ?? '') !== (b.cells[row] ?? '') || a.aside[row] !== b.aside[row]) return false;
+  return true;
+};
+
+/** Writes the runs in which a column differs from what was kept of it before. */
+function writeRuns(
+  db: Db,
+  tableId: string,
+  column: Column,
+  rowCount: number,
+  before?: { column: Column; rowCount: number },
+): void {
+  const count = runCount(column, rowCount);
+  for (let run = 0; run < count; run++) {
+    if (before && run < runCount(before.column, before.rowCount) && sameRun(before.column, column, run)) continue;
+    const kept = runOf(column, run);
+    db.insert(cellRuns)
+      .values({ tableId, columnId: column.id, run, ...kept })
+      .onConflictDoUpdate({ target: [cellRuns.tableId, cellRuns.columnId, cellRuns.run], set: kept })
+      .run();
+  }
+  if (!before) return;
+  for (let run = count; run < runCount(before.column, before.rowCount); run++)
+    db.delete(cellRuns)
+      .where(and(eq(cellRuns.tableId, tableId), eq(cellRuns.columnId, column.id), eq(cellRuns.run, run)))
+      .run();
+}
+
+/** Writes a whole new table into a study. */
+export function insertTable(db: Db, studyId: string, position: number, table: Table): void {
+  const { id, name, measure, subject, rowCount } = table;
+  db.insert(tables).values({ id, studyId, position, name, measure, subject, rowCount, revision: 0 }).run();
+  table.columns.forEach((column, index) => {
+    insertColumn(db, id, column, index);
+    writeRuns(db, id, column, rowCount);
+  });
+}
+
+function insertColumn(db: Db, tableId: string, { id, name, unit, role, decimal }: Column, position: number): void {
+  db.insert(columns).values({ tableId, id, position, name, unit, role, decimal }).run();
+}
+
+/** Reads a table. @throws NotFound */
+export function readTable(db: Db, id: string): KeptTable {
+  const kept = db.select().from(tables).where(eq(tables.id, id)).get();
+  if (!kept) throw new NotFound('There is no such table of readings: its study may have been deleted.');
+  const heads = db.select().from(columns).where(eq(columns.tableId, id)).orderBy(asc(columns.position)).all();
+  const runs = db.select().from(cellRuns).where(eq(cellRuns.tableId, id)).orderBy(asc(cellRuns.run)).all();
+  const cells = new Map<string, string[]>(heads.map((c) => [c.id, []]));
+  const aside = new Map<string, Record<number, string>>(heads.map((c) => [c.id, {}]));
+  for (const run of runs) {
+    const into = cells.get(run.columnId);
+    if (!into) continue;
+    const from = run.run * runLength;
+    while (into.length < from) into.push('');
+    for (const text of run.cells) into.push(text);
+    const marks = aside.get(run.columnId) ?? {};
+    for (const [row, reason] of Object.entries(run.aside)) marks[from + Number(row)] = reason;
+  }
+  const has = (undone: boolean): boolean =>
+    db
+      .select({ id: changes.id })
+      .from(changes)
+      .where(and(eq(changes.tableId, id), eq(changes.undone, undone)))
+      .limit(1)
+      .get() !== undefined;
+  return {
+    studyId: kept.studyId,
+    revision: kept.revision,
+    canUndo: has(false),
+    canRedo: has(true),
+    table: {
+      id,
+      name: kept.name,
+      measure: kept.measure,
+      subject: kept.subject,
+      rowCount: kept.rowCount,
+      columns: heads.map((c) => ({
+        id: c.id,
+        name: c.name,
+        unit: c.unit,
+        role: c.role,
+        decimal: c.decimal,
+        cells: cells.get(c.id) ?? [],
+        aside: aside.get(c.id) ?? {},
+      })),
+    },
+  };
+}
+
+/** Writes what differs between two states of a table, and counts the change. */
+function writeDifference(db: Db, before: Table, after: Table, revision: number): void {
+  const { id, name, measure, subject, rowCount } = after;
+  const old = new Map(before.columns.map((c, position) => [c.id, { column: c, position }]));
+  for (const { column } of old.values())
+    if (!after.columns.some((c) => c.id === column.id)) {
+      db.delete(cellRuns)
+        .where(and(eq(cellRuns.tableId, id), eq(cellRuns.columnId, column.id)))
+        .run();
+      db.delete(columns)
+        .where(and(eq(columns.tableId, id), eq(columns.id, column.id)))
+        .run();
+    }
+  after.columns.forEach((column, position) => {
+    const kept = old.get(column.id);
+    if (!kept) insertColumn(db, id, column, position);
+    else if (kept.column !== column || kept.position !== position)
+      db.update(columns)
+        .set({ position, name: column.name, unit: column.unit, role: column.role, decimal: column.decimal })
+        .where(and(eq(columns.tableId, id), eq(columns.id, column.id)))
+        .run();
+    if (kept?.column === column && before.rowCount <= rowCount) return;
+    writeRuns(db, id, column, rowCount, kept && { column: kept.column, rowCount: before.rowCount });
+  });
+  db.update(tables).set({ name, measure, subject, rowCount, revision }).where(eq(tables.id, id)).run();
+}
+
+function touchStudy(db: Db, studyId: string, at: string): void {
+  db.update(studies).set({ changedAt: at }).where(eq(studies.id, studyId)).run();
+}
+
+/**
+ * Applies edits to a table as one change.
+ * @param revision the revision the person saw when making the edits
+ * @returns the new revision
+ * @throws Conflict when the table has changed since; nothing is written then
+ * @throws DomainError when an edit does not fit the table; nothing is written then
+ */
+export function editTable(db: Db, id: string, revision: number, edits: TableEdit[], at: string): number {
+  return db.transaction((tx) => {
+    const inside = tx as unknown as Db;
+    const kept = readTable(inside, id);
+    if (kept.revision !== revision) throw newerElsewhere('These readings were', kept.revision);
+    const { table, inverse } = applyEdits(kept.table, edits);
+    // A new change forgets what was undone before it.
+    inside
+      .delete(changes)
+      .where(and(eq(changes.tableId, id), eq(changes.undone, true)))
+      .run();
+    inside.insert(changes).values({ tableId: id, at, edits, inverse, undone: false }).run();
+    writeDifference(inside, kept.table, table, revision + 1);
+    touchStudy(inside, kept.studyId, at);
+    return revision + 1;
+  });
+}
+
+/** Takes back the last change, or makes the last one taken back again. Undefined when there is none. */
+export function stepTable(
+  db: Db,
+  id: string,
+  revision: number,
+  step: 'undo' | 'redo',
+  at: string,
+): { revision: number; edits: TableEdit[]; canUndo: boolean; canRedo: boolean } | undefined {
+  return db.transaction((tx) => {
+    const inside = tx as unknown as Db;
+    const kept = readTable(inside, id);
+    if (kept.revision !== revision) throw newerElsewhere('These readings were', kept.revision);
+    const undo = step === 'undo';
+    const change = inside
+      .select()
+      .from(changes)
+      .where(and(eq(changes.tableId, id), eq(changes.undone, !undo)))
+      .orderBy(undo ? desc(changes.id) : asc(changes.id))
+      .limit(1)
+      .get();
+    if (!change) return undefined;
+    const edits = undo ? change.inverse : change.edits;
+    const { table } = applyEdits(kept.table, edits);
+    inside.update(changes).set({ undone: undo }).where(eq(changes.id, change.id)).run();
+    writeDifference(inside, kept.table, table, revision + 1);
+    touchStudy(inside, kept.studyId, at);
+    const { canUndo, canRedo } = readTable(inside, id);
+    return { revision: revision + 1, edits, canUndo, canRedo };
+  });
+}
