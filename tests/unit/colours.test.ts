@@ -1,0 +1,53 @@
+import { readFileSync } from 'node:fs';
+import { expect } from 'chai';
+import {
+  differenceCiede2000,
+  filterDeficiencyDeuter,
+  filterDeficiencyProt,
+  filterDeficiencyTrit,
+  filterGrayscale,
+  parse,
+  wcagContrast,
+} from 'culori';
+import { groupColours, inks } from '../../src/core/scenes/colours';
+
+const views = {
+  'full colour': (c: string) => parse(c)!,
+  protan: (c: string) => filterDeficiencyProt(1)(parse(c)!),
+  deutan: (c: string) => filterDeficiencyDeuter(1)(parse(c)!),
+  tritan: (c: string) => filterDeficiencyTrit(1)(parse(c)!),
+  grey: (c: string) => filterGrayscale(1)(parse(c)!),
+};
+const difference = differenceCiede2000();
+
+describe('group colours', () => {
+  for (const theme of ['page', 'night'] as const)
+    for (const [name, seen] of Object.entries(views))
+      it(`${theme}: neighbours stay apart in ${name}`, () => {
+        const colours = groupColours[theme].map(seen);
+        colours
+          .slice(1)
+          .forEach((c, i) => expect(difference(colours[i]!, c), `${i} and ${i + 1}`).to.be.greaterThan(15));
+      });
+
+  it('stand out from the page, and text from its ground', () => {
+    for (const theme of ['page', 'night'] as const) {
+      for (const c of groupColours[theme]) expect(wcagContrast(c, inks[theme].paper)).to.be.greaterThan(3);
+      for (const ink of ['ink', 'muted', 'accent'] as const)
+        expect(wcagContrast(inks[theme][ink], inks[theme].paper)).to.be.greaterThan(4.5);
+    }
+  });
+
+  it('are the same in the style sheet', () => {
+    const css = readFileSync(new URL('../../src/styles/global.css', import.meta.url), 'utf8');
+    const block = (start: string) => css.slice(css.indexOf(start), css.indexOf('}', css.indexOf(start)));
+    for (const [theme, start] of [
+      ['page', ":root,\n[data-theme='page']"],
+      ['night', ':root:not([data-theme])'],
+      ['night', "\n[data-theme='night-bench']"],
+    ] as const) {
+      groupColours[theme].forEach((c, i) => expect(block(start)).to.include(`--group-${i}: ${c};`));
+      for (const [name, c] of Object.entries(inks[theme])) expect(block(start)).to.include(`--ink-${name}: ${c};`);
+    }
+  });
+});

@@ -1,0 +1,156 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { type TableEdit, applyEdits } from '../../src/core/readings/edits';
+import { understand } from '../../src/core/readings/parse-number';
+import { readColumn } from '../../src/core/readings/read-column';
+import { type Table, emptyColumn } from '../../src/core/readings/table';
+import { splitUnit } from '../../src/core/readings/units';
+import { blockFromText, blockToText } from '../../src/formats/clipboard';
+
+const table = (...columns: string[][]): Table => ({
+  id: 't',
+  name: 'Readings',
+  measure: 'length',
+  subject: 'blade',
+  rowCount: Math.max(0, ...columns.map((c) => c.length)),
+  columns: columns.map((cells, i) => ({ ...emptyColumn(`c${i}`, `Group ${i}`, 'mm'), cells })),
+});
+const value = (text: string, unit = 'mm', mark: 'auto' | 'point' | 'comma' = 'auto') => {
+  const read = understand(text, unit, mark);
+  return read.kind === 'number' ? read.value : read.kind;
+};
+
+describe('reading a cell', () => {
+  it('reads numbers as people type them', () => {
+    const cases: [string, number][] = [
+      ['12.5', 12.5],
+      [' 12,5 ', 12.5],
+      ['12 mm', 12],
+      ['−3.2', -3.2],
+      ['1 234.5', 1234.5],
+      ['1,234.5', 1234.5],
+      ['3e-4', 3e-4],
+      ['.5', 0.5],
+    ];
+    for (const [text, number] of cases) expect(value(text), text).to.equal(number);
+    expect(value('1.234,5', 'mm', 'comma')).to.equal(1234.5);
+  });
+
+  it('never takes an empty cell for zero, and says what it cannot read', () => {
+    expect(value('   ')).to.equal('empty');
+    for (const text of ['n/a', '<LOD', '12..5', '1e999', 'mm', '1,23,4', '0x10', 'Infinity'])
+      expect(value(text), text).to.equal('unread');
+    expect(understand('1,234', '', 'auto')).to.deep.include({ kind: 'unread' });
+    expect(understand('1,234', '', 'auto'))
+      .to.have.property('why')
+      .that.includes('could be 1.234 or 1234');
+  });
+
+  it('decides about commas from the whole column', () => {
+    const read = (...cells: string[]) => readColumn(table(cells).columns[0]!).used.map((r) => r.value);
+    expect(read('12,5', '1,234')).to.deep.equal([12.5, 1.234]);
+    expect(read('12.5', '1,234')).to.deep.equal([12.5, 1234]);
+    expect(read('1,234', '7')).to.deep.equal([7]);
+  });
+
+  it('puts every cell that is not empty into exactly one list', () =>
+    fc.assert(
+      fc.property(fc.array(fc.string({ maxLength: 8 })), (cells) => {
+        const { used, aside, unread } = readColumn({ ...table(cells).columns[0]!, aside: { 0: 'why' } });
+        const rows = [...used, ...aside, ...unread].map((cell) => cell.row).sort((a, b) => a - b);
+        expect(rows).to.deep.equal(cells.flatMap((text, row) => (text.trim() === '' ? [] : [row])));
+      }),
+    ));
+
+  it('takes a unit from a head, and leaves other brackets in the name', () => {
+    expect(splitUnit('Length (mm)')).to.deep.equal({ name: 'Length', unit: 'mm' });
+    expect(splitUnit('ctrl (day 3)')).to.deep.equal({ name: 'ctrl (day 3)', unit: '' });
+  });
+});
+
+describe('editing a table', () => {
+  const start = table(['1', '2', '3'], ['4', '5', '6']);
+  const text = fc.string({ maxLength: 4 });
+  const id = fc.constantFrom('c0', 'c1');
+  const edit: fc.Arbitrary<TableEdit> = fc.oneof(
+    fc.record({
+      kind: fc.constant('write' as const),
+      row: fc.nat(5),
+      columns: fc.constantFrom(['c0'], ['c0', 'c1']),
+      texts: fc.array(fc.tuple(text, text), { minLength: 1, maxLength: 3 }),
+    }),
+    fc.record({ kind: fc.constant('insert-rows' as const), at: fc.nat(3), count: fc.integer({ min: 1, max: 3 }) }),
+    fc.record({ kind: fc.constant('remove-rows' as const), at: fc.nat(2), count: fc.constant(1) }),
+    fc.record({ kind: fc.constant('remove-column' as const), column: id }),
+    fc.record({ kind: fc.constant('describe-column' as const), column: id, name: text, unit: text }),
+    fc.record({ kind: fc.constant('describe-table' as const), measure: text }),
+    fc.record({
+      kind: fc.constant('set-aside' as const),
+      cells: fc.array(fc.record({ column: id, row: fc.nat(2), reason: fc.option(text) }), { maxLength: 3 }),
+    }),
+  );
+  /** A table without the difference between a cell never written and one written empty. */
+  const shown = (t: Table) => ({
+    ...t,
+    columns: t.columns.map((c) => ({ ...c, cells: Array.from({ length: t.rowCount }, (_, r) => c.cells[r] ?? '') })),
+  });
+
+  it('takes back any run of edits exactly', () =>
+    fc.assert(
+      fc.property(fc.array(edit, { maxLength: 6 }), (edits) => {
+        let now = start;
+        const undo: TableEdit[][] = [];
+        for (const e of edits) {
+          try {
+            const done = applyEdits(now, [e]);
+            now = done.table;
+            undo.unshift(done.inverse);
+          } catch (error) {
+            // An edit may not fit what the ones before left; it must then say so and change nothing.
+            expect((error as Error).name).to.equal('DomainError');
+          }
+        }
+        expect(shown(applyEdits(now, undo.flat()).table)).to.deep.equal(shown(start));
+      }),
+      { numRuns: 500 },
+    ));
+
+  it('moves set-aside marks with their rows', () => {
+    const marked = applyEdits(start, [
+      { kind: 'set-aside', cells: [{ column: 'c0', row: 1, reason: 'tag lost' }] },
+    ]).table;
+    expect(applyEdits(marked, [{ kind: 'insert-rows', at: 0, count: 2 }]).table.columns[0]!.aside).to.deep.equal({
+      3: 'tag lost',
+    });
+    expect(applyEdits(marked, [{ kind: 'remove-rows', at: 0, count: 1 }]).table.columns[0]!.aside).to.deep.equal({
+      0: 'tag lost',
+    });
+    expect(applyEdits(marked, [{ kind: 'remove-rows', at: 1, count: 1 }]).table.columns[0]!.aside).to.deep.equal({});
+  });
+});
+
+describe('the clipboard', () => {
+  it('brings back any block it wrote', () =>
+    fc.assert(
+      fc.property(
+        fc
+          .integer({ min: 1, max: 4 })
+          .chain((width) =>
+            fc.array(fc.array(fc.string(), { minLength: width, maxLength: width }), { minLength: 1, maxLength: 5 }),
+          ),
+        (block) => {
+          // A lone empty line at the end is how a block of text ends; and line ends are one character.
+          fc.pre(block.flat().every((t) => !t.includes('\r')) && block.at(-1)?.join('') !== '');
+          expect(blockFromText(blockToText(block))).to.deep.equal(block);
+        },
+      ),
+    ));
+
+  it('keeps commas inside cells and evens out ragged rows', () => {
+    expect(blockFromText('Red\tWhite\r\n12,5\t3\r\n4\r\n')).to.deep.equal([
+      ['Red', 'White'],
+      ['12,5', '3'],
+      ['4', ''],
+    ]);
+  });
+});

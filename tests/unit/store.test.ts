@@ -1,0 +1,112 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect } from 'chai';
+import { demoStudy } from '../../demo/skerrow';
+import { Conflict, NotFound } from '../../src/store/errors';
+import { figuresOf } from '../../src/store/figures';
+import { type Db, openDb } from '../../src/store/open';
+import { questionsOf, updateQuestion } from '../../src/store/questions';
+import {
+  allStudies,
+  createStudy,
+  deleteStudy,
+  duplicateStudy,
+  readStudy,
+  restoreStudy,
+  tableIdsOf,
+} from '../../src/store/studies';
+import { editTable, readTable, stepTable } from '../../src/store/tables';
+
+const at = '2026-01-02T03:04:05.000Z';
+
+describe('the store', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'divide-'));
+  const file = join(folder, 'test.sqlite');
+  let db: Db;
+  let study: string;
+  let table: string;
+  beforeEach(() => {
+    db = openDb(file, process.cwd());
+    study = createStudy(db, demoStudy(), at);
+    table = tableIdsOf(db, study)[0]!;
+  });
+  afterEach(() => db.$client.close());
+  after(() => rmSync(folder, { recursive: true }));
+
+  const write = (row: number, ...texts: string[]) => [
+    { kind: 'write' as const, row, columns: ['red'], texts: texts.map((t) => [t]) },
+  ];
+
+  it('is durable: full synchronous commits in a write-ahead log, foreign keys on', () => {
+    expect(db.$client.pragma('synchronous', { simple: true })).to.equal(2);
+    expect(db.$client.pragma('journal_mode', { simple: true })).to.equal('wal');
+    expect(db.$client.pragma('foreign_keys', { simple: true })).to.equal(1);
+  });
+
+  it('keeps what was typed as it was typed, across runs of rows and a new opening', () => {
+    const texts = Array.from({ length: 2500 }, (_, i) => (i === 1700 ? ' <LOD ' : `${i},50`));
+    editTable(db, table, 0, write(0, ...texts), at);
+    editTable(db, table, 1, [{ kind: 'set-aside', cells: [{ column: 'red', row: 2100, reason: 'lid off' }] }], at);
+    editTable(db, table, 2, [{ kind: 'remove-rows', at: 5, count: 3 }], at);
+    db.$client.close();
+    db = openDb(file, process.cwd());
+    const kept = readTable(db, table);
+    texts.splice(5, 3);
+    expect(kept.table.columns[0]!.cells).to.deep.equal(texts);
+    expect(kept.table.columns[0]!.aside).to.deep.equal({ 2097: 'lid off' });
+    expect(kept.table.rowCount).to.equal(2497);
+    expect(kept.revision).to.equal(3);
+  });
+
+  it('refuses a write against an older revision, and writes nothing', () => {
+    editTable(db, table, 0, write(0, '1'), at);
+    expect(() => editTable(db, table, 0, write(0, '2'), at)).to.throw(Conflict, 'another window');
+    expect(readTable(db, table).table.columns[0]!.cells[0]).to.equal('1');
+    const { id, question } = questionsOf(db, study)[0]!;
+    updateQuestion(db, id, 0, { ...question, level: 0.9 }, at);
+    expect(() => updateQuestion(db, id, 0, question, at)).to.throw(Conflict);
+  });
+
+  it('writes all of a change or nothing of it', () => {
+    const before = readTable(db, table);
+    expect(() => editTable(db, table, 0, [...write(0, 'x'), { kind: 'remove-column', column: 'none' }], at)).to.throw(
+      'no longer',
+    );
+    expect(readTable(db, table)).to.deep.equal(before);
+  });
+
+  it('undoes and redoes, also after a new opening, and forgets the undone when something new is done', () => {
+    const before = readTable(db, table).table;
+    editTable(db, table, 0, write(0, 'a'), at);
+    editTable(db, table, 1, [{ kind: 'remove-column', column: 'white' }], at);
+    const after = readTable(db, table).table;
+    db.$client.close();
+    db = openDb(file, process.cwd());
+    stepTable(db, table, 2, 'undo', at);
+    stepTable(db, table, 3, 'undo', at);
+    expect(readTable(db, table).table).to.deep.equal(before);
+    expect(stepTable(db, table, 4, 'undo', at)).to.equal(undefined);
+    stepTable(db, table, 4, 'redo', at);
+    stepTable(db, table, 5, 'redo', at);
+    expect(readTable(db, table).table).to.deep.equal(after);
+    stepTable(db, table, 6, 'undo', at);
+    editTable(db, table, 7, write(1, 'new'), at);
+    expect(readTable(db, table).canRedo).to.equal(false);
+  });
+
+  it('copies a study whole, and brings a deleted one back whole', () => {
+    const copy = duplicateStudy(db, study, at);
+    const inside = (id: string) => ({
+      tables: tableIdsOf(db, id).map((t) => ({ ...readTable(db, t).table, id: '' })),
+      questions: questionsOf(db, id).map((q) => q.question),
+      figures: figuresOf(db, id).map((f) => f.style),
+    });
+    expect(inside(copy)).to.deep.equal(inside(study));
+    deleteStudy(db, copy, at);
+    expect(() => readStudy(db, copy)).to.throw(NotFound);
+    expect(allStudies(db).map((s) => s.id)).not.to.include(copy);
+    restoreStudy(db, copy);
+    expect(inside(copy)).to.deep.equal(inside(study));
+  });
+});
