@@ -23,11 +23,18 @@ function ensureChromium() {
   if (existsSync('/usr/bin/chromium')) return;
   console.log('Installing Chromium for the browser tests …');
   const asRoot = process.getuid?.() === 0 ? [] : ['sudo'];
-  for (const args of [['update', '-qq'], ['install', '-y', '-qq', '--no-install-recommends', 'chromium']]) {
+  for (const args of [
+    ['update', '-qq'],
+    ['install', '-y', '-qq', '--no-install-recommends', 'chromium'],
+  ]) {
     const [command, ...rest] = [...asRoot, 'apt-get', ...args];
-    spawnSync(command, rest, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+    spawnSync(command, rest, {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
   }
-  if (!existsSync('/usr/bin/chromium')) stop('the browser tests need Chromium, and apt-get could not install it: install it as /usr/bin/chromium.');
+  if (!existsSync('/usr/bin/chromium'))
+    stop('the browser tests need Chromium, and apt-get could not install it: install it as /usr/bin/chromium.');
 }
 
 /** Runs a test runner that writes a report, and adds what the report counts. */
@@ -54,13 +61,27 @@ check('types', 'npx', ['tsc', '--noEmit']);
 check('types in pages', 'npx', ['astro', 'check', '--minimumSeverity', 'error']);
 check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
 check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-check('import directions', 'npx', ['depcruise', 'src', 'demo', '--config', '.dependency-cruiser.cjs', '--output-type', 'err-long']);
+check('import directions', 'npx', [
+  'depcruise',
+  'src',
+  'demo',
+  '--config',
+  '.dependency-cruiser.cjs',
+  '--output-type',
+  'err-long',
+]);
 
 const unitReport = join(root, '.tmp/unit.json');
-suite('unit tests', 'npx', ['mocha', '--reporter', 'tests/reporter.cjs', '--reporter-option', `output=${unitReport}`], unitReport, (r) => ({
-  passed: r.passes,
-  failed: r.failures,
-}));
+suite(
+  'unit tests',
+  'npx',
+  ['mocha', '--reporter', 'tests/reporter.cjs', '--reporter-option', `output=${unitReport}`],
+  unitReport,
+  (r) => ({
+    passed: r.passes,
+    failed: r.failures,
+  }),
+);
 
 ensureChromium();
 ensureBuild();

@@ -20,9 +20,9 @@ const shown = (() => {
 /** Numbers read back from an SVG file: attribute values of the element with this mark name. */
 function marked(svg: string, name: string): Record<string, number> {
   const tag = new RegExp(`<\\w+[^>]*data-mark="${name}"[^>]*>`).exec(svg)?.[0] ?? '';
-  return Object.fromEntries(
-    Array.from(tag.matchAll(/ ([\w-]+)="(-?[\d.]+)"/g), ([, key, text]) => [key, Number(text)]),
-  );
+  const found: Record<string, number> = {};
+  for (const [, key = '', text] of tag.matchAll(/ ([\w-]+)="(-?[\d.]+)"/g)) found[key] = Number(text);
+  return found;
 }
 
 describe('the exported figure', () => {

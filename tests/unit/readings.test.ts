@@ -76,7 +76,7 @@ describe('editing a table', () => {
     fc.record({
       kind: fc.constant('write' as const),
       row: fc.nat(5),
-      columns: fc.constantFrom(['c0'], ['c0', 'c1']),
+      columns: fc.constantFrom<string[][]>(['c0'], ['c0', 'c1']),
       texts: fc.array(fc.tuple(text, text), { minLength: 1, maxLength: 3 }),
     }),
     fc.record({ kind: fc.constant('insert-rows' as const), at: fc.nat(3), count: fc.integer({ min: 1, max: 3 }) }),

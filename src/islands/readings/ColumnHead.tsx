@@ -26,7 +26,7 @@ export function ColumnHead({ column, position, width, onDescribe, onRemove }: Co
       <div className="flex items-center gap-1">
         <GroupMarker position={position} />
         <Accepted
-          className="w-full min-w-0 bg-transparent font-semibold outline-none focus:outline-2 focus:outline-primary"
+          className="min-h-6 w-full min-w-0 bg-transparent font-semibold outline-none focus:outline-2 focus:outline-primary"
           aria-label={`Name of group ${position + 1}`}
           placeholder="name"
           value={column.name}
@@ -46,7 +46,7 @@ export function ColumnHead({ column, position, width, onDescribe, onRemove }: Co
       </div>
       <div className="flex items-baseline justify-between text-[13px] text-muted">
         <Accepted
-          className="w-20 bg-transparent outline-none placeholder:text-muted focus:outline-2 focus:outline-primary"
+          className="min-h-6 w-20 bg-transparent outline-none placeholder:text-muted focus:outline-2 focus:outline-primary"
           aria-label={`Unit of ${column.name || `group ${position + 1}`}`}
           placeholder="unit"
           value={column.unit}

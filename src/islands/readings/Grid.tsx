@@ -31,6 +31,7 @@ export function Grid(props: GridProps) {
   const [editing, setEditing] = useState<{ text: string; fresh: boolean }>();
   const scroller = useRef<HTMLDivElement>(null);
   const dragging = useRef(false);
+  const open = useRef(false);
   // A few empty rows below the last are always there to type into.
   const rows = Math.max(24, table.rowCount + 8);
   const columns = table.columns.length;
@@ -67,10 +68,16 @@ export function Grid(props: GridProps) {
         texts.map((r) => r.map(() => '')),
       );
   };
+  const begin = (text: string, fresh: boolean): void => {
+    open.current = true;
+    setEditing({ text, fresh });
+  };
   const focusGrid = (): void => gridRef.current?.focus({ preventScroll: true });
 
   const accept = (key: string, shift: boolean): void => {
-    if (!editing) return;
+    // Leaving the cell by a key also blurs it; it is accepted once.
+    if (!editing || !open.current) return;
+    open.current = false;
     if (editing.text !== textAt(selection.row, selection.column))
       onWrite(selection.row, selection.column, [[editing.text]]);
     setEditing(undefined);
@@ -107,8 +114,7 @@ export function Grid(props: GridProps) {
           );
         });
     }
-    if (key === 'Enter' || key === 'F2')
-      return done(() => setEditing({ text: textAt(selection.row, selection.column), fresh: false }));
+    if (key === 'Enter' || key === 'F2') return done(() => begin(textAt(selection.row, selection.column), false));
     if (key === 'Delete' || key === 'Backspace') return done(clear);
     if (key === 'Tab') {
       // Tab walks along the row, and out of the grid at its ends.
@@ -123,7 +129,7 @@ export function Grid(props: GridProps) {
       { rows: command ? Math.max(1, table.rowCount) : rows, columns },
     );
     if (next) return done(() => onSelect(next));
-    if (key.length === 1 && !command && !altKey) done(() => setEditing({ text: key, fresh: true }));
+    if (key.length === 1 && !command && !altKey) done(() => begin(key, true));
   };
 
   const onCopy = (event: ClipboardEvent, cut: boolean): void => {
@@ -195,7 +201,6 @@ export function Grid(props: GridProps) {
                   style={{ width: numberWidth }}
                   onPointerDown={() => {
                     onSelect({ anchorRow: row, anchorColumn: 0, row, column: columns - 1 });
-                    setTimeout(focusGrid);
                   }}
                 >
                   {row + 1}
@@ -224,13 +229,13 @@ export function Grid(props: GridProps) {
                       className={`relative overflow-hidden border-r border-b border-line/60 px-2 text-right leading-[25px] whitespace-nowrap select-none ${tone} ${selected ? 'bg-primary/10' : ''} ${active ? 'outline-2 -outline-offset-2 outline-primary' : ''}`}
                       style={{ width: columnWidth, flexShrink: 0 }}
                       onPointerDown={(e) => {
+                        if (e.target instanceof HTMLInputElement) return;
                         if (editing) accept('', false);
                         dragging.current = true;
                         onSelect(e.shiftKey ? { ...selection, row, column: c } : at(row, c));
-                        setTimeout(focusGrid);
                       }}
                       onPointerEnter={() => dragging.current && onSelect({ ...selection, row, column: c })}
-                      onDoubleClick={() => setEditing({ text, fresh: false })}
+                      onDoubleClick={() => begin(text, false)}
                     >
                       {active && editing ? (
                         <input
@@ -246,8 +251,9 @@ export function Grid(props: GridProps) {
                               e.preventDefault();
                               accept(e.key, e.shiftKey);
                             } else if (e.key === 'Escape') {
+                              open.current = false;
                               setEditing(undefined);
-                              setTimeout(focusGrid);
+                              focusGrid();
                             } else if (editing.fresh && (e.key === 'ArrowDown' || e.key === 'ArrowUp')) {
                               e.preventDefault();
                               accept('Enter', e.key === 'ArrowUp');

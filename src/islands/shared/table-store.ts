@@ -41,6 +41,7 @@ export function tableStore(kept: Kept): TableStore {
   let revision = kept.revision;
   let pending: TableEdit[][] = [];
   let sending: Promise<void> | undefined;
+  let stepping: Promise<void> | undefined;
 
   const sendAll = async (): Promise<void> => {
     while (pending[0]) {
@@ -64,6 +65,11 @@ export function tableStore(kept: Kept): TableStore {
 
   const edit = (edits: TableEdit[]): string | undefined => {
     if (edits.length === 0) return undefined;
+    // An edit made while an undo is on its way is meant for the table as it will be then.
+    if (stepping) {
+      void stepping.then(() => edit(edits));
+      return undefined;
+    }
     const done = attempt(() => applyEdits($table.get(), edits));
     if (!done.ok) return done.reason;
     $table.set(done.value.table);
@@ -88,6 +94,17 @@ export function tableStore(kept: Kept): TableStore {
     }
   };
 
+  /** One step after the other: each starts from the revision the one before made. */
+  const inTurn = (which: 'undo' | 'redo'): Promise<void> => {
+    const mine: Promise<void> = (stepping ?? Promise.resolve())
+      .then(() => step(which))
+      .finally(() => {
+        if (stepping === mine) stepping = undefined;
+      });
+    stepping = mine;
+    return mine;
+  };
+
   const takeNewer = async (): Promise<void> => {
     const newer = await send<Kept>('GET', path);
     ({ revision } = newer);
@@ -101,8 +118,8 @@ export function tableStore(kept: Kept): TableStore {
     $saving,
     $steps,
     edit,
-    undo: () => step('undo'),
-    redo: () => step('redo'),
+    undo: () => inTurn('undo'),
+    redo: () => inTurn('redo'),
     putAgain: async () => {
       const mine = pending;
       pending = [];

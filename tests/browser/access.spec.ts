@@ -1,0 +1,43 @@
+import AxeBuilder from '@axe-core/playwright';
+import { type Page, expect, test } from '@playwright/test';
+
+const violations = async (page: Page) =>
+  (
+    await new AxeBuilder({ page })
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+      .analyze()
+  ).violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
+
+for (const theme of ['page', 'night-bench'])
+  test(`each page is accessible in the ${theme} theme`, async ({ page, context, baseURL }) => {
+    await context.addCookies([{ name: 'theme', value: theme, url: baseURL ?? '' }]);
+    await page.goto('/');
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Open a fresh copy of the demo study' }).click();
+    await page.waitForURL(/\/questions\//);
+    await page.getByTestId('estimate').waitFor();
+    await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
+    expect(await violations(page)).toEqual([]);
+    const spine = page.getByRole('navigation', { name: 'Study' });
+    await spine.getByRole('link', { name: 'blade length' }).click();
+    await page.getByRole('grid').waitFor();
+    expect(await violations(page)).toEqual([]);
+    await spine.getByRole('link', { name: 'Red lamp · White lamp' }).last().click();
+    await page.getByTestId('legend').waitFor();
+    expect(await violations(page)).toEqual([]);
+  });
+
+test('no page scrolls sideways, and notes go below on a narrow screen', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Open a fresh copy of the demo study' }).click();
+  await page.waitForURL(/\/questions\//);
+  for (const width of [1280, 1000, 700]) {
+    await page.setViewportSize({ width, height: 800 });
+    const wider = () =>
+      page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+    await expect.poll(wider).toBeLessThanOrEqual(0);
+  }
+  const notes = page.getByRole('complementary', { name: 'Margin notes' });
+  const [note, tell] = [await notes.boundingBox(), await page.getByTestId('tell-results').boundingBox()];
+  expect(note?.y).toBeGreaterThan(tell?.y ?? Infinity);
+});

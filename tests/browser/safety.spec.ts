@@ -1,0 +1,105 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { rmSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+import { cell, lampBlock, paste, saved, startStudy } from './steps';
+
+const port = 4391;
+const address = `http://127.0.0.1:${port}`;
+
+async function serve(): Promise<ChildProcess> {
+  const server = spawn(process.execPath, ['scripts/serve.mjs'], {
+    env: { ...process.env, PORT: String(port), DIVIDE_DB: '.tmp/db/crash.sqlite' },
+    stdio: 'ignore',
+  });
+  await expect
+    .poll(
+      () =>
+        fetch(address).then(
+          (r) => r.status,
+          () => 0,
+        ),
+      { timeout: 60_000 },
+    )
+    .toBe(200);
+  return server;
+}
+
+test('a server killed with -9 loses nothing it acknowledged, and the page goes on by itself', async ({ browser }) => {
+  rmSync('.tmp/db/crash.sqlite', { force: true });
+  let server = await serve();
+  const page = await browser.newPage({ baseURL: address, permissions: ['clipboard-read', 'clipboard-write'] });
+  await startStudy(page, 'Crash');
+  await paste(page, lampBlock);
+  await saved(page);
+  const killed = new Promise((resolve) => server.once('exit', resolve));
+  server.kill('SIGKILL');
+  await killed;
+  // Typed while nothing answers: kept in the page, sent when the server is back.
+  await cell(page, 10, 1).click();
+  await page.keyboard.type('61.5');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Not saved yet: Divide does not answer.')).toBeVisible();
+  server = await serve();
+  await saved(page);
+  await page.reload();
+  await expect(cell(page, 10, 1)).toHaveText('61.5');
+  await expect(cell(page, 9, 2)).toHaveText('60.91');
+  await expect(page.getByLabel('Name of group 1')).toHaveValue('Red lamp');
+  await page.close();
+  server.kill('SIGKILL');
+});
+
+test('two windows on one table never overwrite each other silently', async ({ page, context }) => {
+  await startStudy(page, 'Two windows');
+  await paste(page, '1\t2\n3\t4');
+  await saved(page);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await cell(other, 1, 1).click();
+  await other.keyboard.type('10');
+  await other.keyboard.press('Enter');
+  await saved(other);
+  await cell(page, 2, 2).click();
+  await page.keyboard.type('40');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('changed in another window');
+  await expect(page.getByRole('alert')).toContainText('Not saved: 40');
+  await page.getByRole('button', { name: 'Take the newer readings, then put mine in again' }).click();
+  await saved(page);
+  await other.reload();
+  await expect(cell(other, 1, 1)).toHaveText('10');
+  await expect(cell(other, 2, 2)).toHaveText('40');
+});
+
+test('foreign origins and hosts, unknown fields, huge bodies and inline scripts are refused', async ({
+  page,
+  request,
+  baseURL,
+}) => {
+  const post = (headers: Record<string, string>, data: unknown) =>
+    request.post('/api/studies', { headers: { 'content-type': 'application/json', ...headers }, data });
+  const foreign = await post({ origin: 'https://elsewhere.example' }, { title: 'x' });
+  expect(foreign.status()).toBe(403);
+  expect(foreign.headers()['content-type']).toContain('application/problem+json');
+  expect((await post({ host: 'elsewhere.example' }, { title: 'x' })).status()).toBe(421);
+  const empty = await post({}, { title: '   ' });
+  expect(empty.status()).toBe(422);
+  expect(((await empty.json()) as { detail: string }).detail).toBe(
+    'title: A study needs a title: type what it is about.',
+  );
+  const huge = await post({}, { title: 'x'.repeat(33 * 1024 * 1024) });
+  expect(huge.status()).toBe(413);
+  const response = await page.goto('/');
+  const policy = (await response?.headerValue('content-security-policy')) ?? '';
+  expect(policy).toContain("default-src 'none'");
+  expect(/script-src[^;]*/.exec(policy)?.[0]).not.toContain('unsafe-inline');
+  const ran = await page.evaluate(() => {
+    const script = document.createElement('script');
+    script.textContent = 'window.inlineRan = true';
+    document.head.append(script);
+    return 'inlineRan' in window;
+  });
+  expect(ran).toBe(false);
+  expect(new URL(baseURL ?? '').hostname).toBe('127.0.0.1');
+  expect((await page.goto('/studies/none/readings/none'))?.status()).toBe(404);
+});
