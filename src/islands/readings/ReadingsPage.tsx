@@ -46,7 +46,7 @@ function Understood({ table, onEdit }: { table: Table; onEdit: (edits: TableEdit
         total((r) => r.used.length),
         'reading',
       )}
-      {aside > 0 && `, ${aside} set aside`}
+      {aside > 0 && `, ${aside}\u00a0set\u00a0aside`}
       {unread > 0 && (
         <>
           , <span className="text-warning">{unread} not read as a number</span>

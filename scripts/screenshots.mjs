@@ -1,0 +1,65 @@
+/** Retakes docs/screenshots from a fresh demo study: `npm run screenshots`. */
+import { spawn } from 'node:child_process';
+import { mkdirSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { root } from './prepare.mjs';
+
+const port = 4393;
+const base = `http://127.0.0.1:${port}`;
+const db = join(root, '.tmp/db/screenshots.sqlite');
+for (const end of ['', '-wal', '-shm']) rmSync(db + end, { force: true });
+mkdirSync(join(root, 'docs/screenshots'), { recursive: true });
+const server = spawn(process.execPath, ['scripts/serve.mjs', '--demo'], {
+  cwd: root,
+  env: { ...process.env, PORT: String(port), DIVIDE_DB: db },
+  stdio: 'inherit',
+});
+try {
+  for (let tries = 0; tries < 240; tries++) {
+    if (
+      await fetch(base).then(
+        (r) => r.ok,
+        () => false,
+      )
+    )
+      break;
+    await new Promise((resolve) => setTimeout(resolve, 500));
+  }
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  const take = async (name, theme = 'page') => {
+    await context.addCookies([{ name: 'theme', value: theme, url: base }]);
+    await page.reload({ waitUntil: 'networkidle' });
+    await page.evaluate(() => document.fonts.ready);
+    await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
+  };
+  const spine = (name) => page.getByRole('navigation', { name: 'Study' }).getByRole('link', { name });
+  await page.goto(base);
+  await take('shelf');
+  await page.getByRole('link', { name: 'Skerrow Kelp Nursery' }).click();
+  await page.getByTestId('estimate').waitFor();
+  await take('question');
+  await take('question-night', 'night-bench');
+  await spine('blade length').click();
+  await page.getByRole('grid').waitFor();
+  await take('readings');
+  await spine('Red lamp · White lamp').last().click();
+  await page.getByTestId('legend').waitFor();
+  await take('figure');
+  await browser.close();
+} finally {
+  server.kill();
+}
