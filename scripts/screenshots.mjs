@@ -43,7 +43,7 @@ try {
   const take = async (name, theme = 'page') => {
     await context.addCookies([{ name: 'theme', value: theme, url: base }]);
     await page.reload({ waitUntil: 'networkidle' });
-    await page.evaluate(() => document.fonts.ready);
+    await page.evaluate('document.fonts.ready');
     await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
   };
   const spine = (name) => page.getByRole('navigation', { name: 'Study' }).getByRole('link', { name });

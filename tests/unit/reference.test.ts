@@ -4,8 +4,11 @@ import { checkCases } from '../reference/check';
 
 describe('reference cases', () => {
   const lines = checkCases(readFileSync(new URL('../reference/cases.json', import.meta.url), 'utf8'));
-  for (const line of lines.filter((l) => l.built))
-    it(`${line.procedure}: ${line.cases} cases within their tolerance`, () => expect(line.misses).to.deep.equal([]));
+  for (const line of lines)
+    it(`${line.procedure}: ${line.cases} cases within their tolerance`, () => {
+      expect(line.built).to.equal(true);
+      expect(line.misses).to.deep.equal([]);
+    });
 
   it('reports a miss when a number is wrong or absent', () => {
     const wrong = { id: 'x', procedure: 't.upper_tail', given: { t: 1, df: 3 }, rel: 1e-9 };

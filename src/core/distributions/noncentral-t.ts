@@ -1,7 +1,7 @@
 import { demand } from '../numeric/domain-error';
 import { integratePeaked } from '../numeric/quadrature';
-import { logGamma } from '../numeric/special';
 import { normal } from './normal';
+import { logScaleDensity } from './scale-mixture';
 
 /** ln P(Z ≥ z), by continued expansion once the tail itself underflows. */
 function logUpper(z: number): number {
@@ -19,15 +19,10 @@ function logUpper(z: number): number {
  */
 export function noncentralTUpper(t: number, df: number, shift: number): number {
   demand(df > 0, 'Degrees of freedom must be above 0.');
-  const logScale = Math.LN2 + (df / 2) * Math.log(df / 2) - logGamma(df / 2);
+  const logDensity = logScaleDensity(df);
   return Math.min(
     1,
-    integratePeaked(
-      (x) => logUpper(t * Math.exp(x) - shift) + logScale + df * x - (df * Math.exp(2 * x)) / 2,
-      -Infinity,
-      Infinity,
-      0,
-    ),
+    integratePeaked((x) => logUpper(t * Math.exp(x) - shift) + logDensity(x), -Infinity, Infinity, 0),
   );
 }
 

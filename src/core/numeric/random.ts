@@ -7,7 +7,7 @@ export interface Random {
   bits: () => number;
   /** Uniform on [0, 1), 53 bits. */
   uniform: () => number;
-  /** A whole number 0 to n − 1, without bias (Lemire, 2019). */
+  /** A whole number 0 to n − 1, without bias (Lemire, 2019); n at most two million. */
   below: (n: number) => number;
   /** Standard normal, by the polar method (Marsaglia & Bray, 1964). */
   normal: () => number;
@@ -15,9 +15,10 @@ export interface Random {
 
 const mask = (1n << 64n) - 1n;
 
-/** The generator's starting state from a whole-number seed. */
-function seeded(seed: number): Uint32Array {
-  let x = BigInt(Math.trunc(seed)) & mask;
+/** The generator's starting state from a whole-number seed and the number of the stream. */
+function seeded(seed: number, stream: number): Uint32Array {
+  // An odd multiplier spreads the streams over all 2⁶⁴ starting points of the seeding sequence.
+  let x = (BigInt(Math.trunc(seed)) + BigInt(Math.trunc(stream)) * 0xd1342543de82ef95n) & mask;
   const state = new Uint32Array(8);
   for (let i = 0; i < 4; i++) {
     x = (x + 0x9e3779b97f4a7c15n) & mask;
@@ -31,19 +32,25 @@ function seeded(seed: number): Uint32Array {
   return state;
 }
 
-/** Makes a generator. @param seed any whole number */
-export function random(seed: number): Random {
-  const s = seeded(seed);
+/**
+ * Makes a generator.
+ * @param seed any whole number
+ * @param stream a whole number, 0 or more: work cut into numbered blocks, each with a stream of its own, gives the same
+ *   numbers whatever the number of workers and the order they finish in
+ */
+export function random(seed: number, stream = 0): Random {
+  const s = seeded(seed, stream);
   let [ah = 0, al = 0, bh = 0, bl = 0, ch = 0, cl = 0, dh = 0, dl = 0] = s;
   let spare: number | undefined;
   // Each call yields the upper half of the 64-bit output, whose bits are the better ones.
   const bits = (): number => {
-    // rotl(b · 5, 7) · 9
-    let h = bh;
-    let l = bl;
-    [h, l] = times(h, l, 5);
-    [h, l] = [(h << 7) | (l >>> 25), (l << 7) | (h >>> 25)];
-    [h] = times(h >>> 0, l >>> 0, 9);
+    // rotl(b · 5, 7) · 9, in halves; a product's carry is what exceeds 2³².
+    const five = (bl >>> 0) * 5;
+    const h5 = (Math.imul(bh, 5) + ((five / 4294967296) | 0)) | 0;
+    const l5 = five | 0;
+    const h7 = (h5 << 7) | (l5 >>> 25);
+    const nine = (((l5 << 7) | (h5 >>> 25)) >>> 0) * 9;
+    const result = (Math.imul(h7, 9) + ((nine / 4294967296) | 0)) >>> 0;
     const th = (bh << 17) | (bl >>> 15);
     const tl = bl << 17;
     ch ^= ah;
@@ -57,16 +64,18 @@ export function random(seed: number): Random {
     ch ^= th;
     cl ^= tl;
     // rotl(d, 45) = rotl by 32 (swap halves), then by 13.
-    [dh, dl] = [(dl << 13) | (dh >>> 19), (dh << 13) | (dl >>> 19)];
-    return h >>> 0;
+    const dh13 = (dl << 13) | (dh >>> 19);
+    dl = (dh << 13) | (dl >>> 19);
+    dh = dh13;
+    return result;
   };
   const uniform = (): number => ((bits() >>> 5) * 67108864 + (bits() >>> 6)) / 9007199254740992;
   const below = (n: number): number => {
-    // Multiply, and draw again in the sliver that would favour some numbers.
-    const threshold = (4294967296 - n) % n;
+    // Multiply, and draw again in the sliver that would favour some numbers. Exact while n is below two million.
     for (;;) {
-      const product = BigInt(bits()) * BigInt(n);
-      if (Number(product & 0xffffffffn) >= threshold) return Number(product >> 32n);
+      const product = bits() * n;
+      const low = product >>> 0;
+      if (low >= n || low >= 4294967296 % n) return (product - low) / 4294967296;
     }
   };
   const normal = (): number => {
@@ -86,10 +95,4 @@ export function random(seed: number): Random {
     }
   };
   return { bits, uniform, below, normal };
-}
-
-/** (h, l) · m for a small whole m, in 64 bits. */
-function times(h: number, l: number, m: number): [number, number] {
-  const low = (l >>> 0) * m;
-  return [(Math.imul(h, m) + Math.floor(low / 4294967296)) >>> 0, low >>> 0];
 }

@@ -11,6 +11,8 @@ export interface TailEquation {
   from: number;
   to: number;
   start: number;
+  /** Relative accuracy asked of x; by default all that the number can hold. */
+  relative?: number;
 }
 
 const middle = (low: number, high: number): number => {
@@ -24,7 +26,7 @@ const middle = (low: number, high: number): number => {
  * Solves tail(x) = p by Newton's method on ln tail, kept inside a shrinking bracket; without a density, by bisection
  * and secants. Working on the logarithm keeps it quick and exact for p down to 1e-300.
  */
-export function solveTail({ tail, p, rising, density, from, to, start }: TailEquation): number {
+export function solveTail({ tail, p, rising, density, from, to, start, relative = 4e-16 }: TailEquation): number {
   let low = from;
   let high = to;
   let x = start > from && start < to ? start : middle(from, to);
@@ -41,7 +43,7 @@ export function solveTail({ tail, p, rising, density, from, to, start }: TailEqu
       next = x - (f * (x - last.x)) / (f - last.f);
     last = { x, f };
     if (!(next > low && next < high)) next = middle(low, high);
-    if (Math.abs(next - x) <= 4e-16 * Math.abs(x) || next === x) return next;
+    if (Math.abs(next - x) <= relative * Math.abs(x) || next === x) return next;
     // Where rounding makes Newton hop between neighbours, the bracket has closed: either end will do.
     if (high - low <= 8e-16 * Math.min(Number.MAX_VALUE, Math.max(Math.abs(low), Math.abs(high)))) return next;
     x = next;

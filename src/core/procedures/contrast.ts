@@ -1,0 +1,68 @@
+import { fisherF } from '../distributions/f';
+import { demand } from '../numeric/domain-error';
+import { sum } from '../numeric/sum';
+import { type Interval, checkedLevel } from './interval';
+import { withinGroups } from './pairwise';
+import type { SampleSummary } from './sample-summary';
+import { type TTest, tTest } from './t-test';
+
+export interface Contrast extends TTest {
+  weights: readonly number[];
+  /** Scheffé's p and interval, which hold for every contrast one may think of, also after looking. */
+  scheffe: { p: number; interval: Interval; criticalF: number };
+}
+
+/**
+ * A contrast of group means, Σ cᵢȳᵢ with Σ cᵢ = 0: "the mean of the three lamps less the control".
+ * Assumes what one-way ANOVA does. Source: Scheffé (1953).
+ * @throws DomainError unless there is a weight for each group, they sum to 0, and are not all 0
+ */
+export function contrast(groups: readonly SampleSummary[], weights: readonly number[], level: number): Contrast {
+  demand(weights.length === groups.length, 'A contrast needs one weight for each group.');
+  const size = Math.max(...weights.map(Math.abs));
+  demand(size > 0, 'A contrast needs at least two weights that are not 0.');
+  demand(Math.abs(sum(weights)) <= 1e-9 * size, 'The weights of a contrast must sum to 0, or it compares nothing.');
+  const { variance, df } = withinGroups(groups);
+  const estimate =
+    sum(groups.map((g, i) => (weights[i] ?? 0) * g.mean)) +
+    sum(groups.map((g, i) => (weights[i] ?? 0) * (g.meanRest ?? 0)));
+  const se = Math.sqrt(variance * sum(groups.map((g, i) => (weights[i] ?? 0) ** 2 / g.n)));
+  const test = tTest(estimate, se, df, level);
+  const df1 = groups.length - 1;
+  const reference = fisherF(df1, df);
+  const criticalF = reference.upperQuantile(1 - checkedLevel(level));
+  const reach = Math.sqrt(df1 * criticalF) * se;
+  return {
+    ...test,
+    weights,
+    scheffe: {
+      p: Math.max(reference.upper(test.t ** 2 / df1), Number.MIN_VALUE),
+      interval: { low: estimate - reach, high: estimate + reach },
+      criticalF,
+    },
+  };
+}
+
+/**
+ * Weights of the polynomial trends across equally or unequally spaced groups: straight line, bend and so on, each
+ * orthogonal to those before it for these group sizes. Source: Robson (1959).
+ * @param positions where the ordered groups lie: doses, days
+ * @param sizes n of each group
+ */
+export function trendWeights(positions: readonly number[], sizes: readonly number[], degree: number): number[][] {
+  const k = positions.length;
+  demand(new Set(positions).size === k, 'A trend needs a different position for each group.');
+  demand(degree >= 1 && degree < k, `With ${k} groups a trend has at most degree ${k - 1}.`);
+  const basis: number[][] = [new Array<number>(k).fill(1)];
+  const inner = (x: readonly number[], y: readonly number[]): number =>
+    sum(x.map((v, i) => v * (y[i] ?? 0) * (sizes[i] ?? 0)));
+  for (let d = 1; d <= degree; d++) {
+    let next = (basis[d - 1] ?? []).map((v, i) => v * (positions[i] ?? 0));
+    for (const old of basis) {
+      const share = inner(next, old) / inner(old, old);
+      next = next.map((v, i) => v - share * (old[i] ?? 0));
+    }
+    basis.push(next);
+  }
+  return basis.slice(1).map((row) => row.map((v, i) => v * (sizes[i] ?? 0)));
+}

@@ -1,0 +1,63 @@
+import { chiSquare } from '../distributions/chi-square';
+import { normal } from '../distributions/normal';
+import { demand } from '../numeric/domain-error';
+import { sum } from '../numeric/sum';
+import { type Adjustment, adjustP } from './adjust-p';
+import { allPairs } from './pairwise';
+import { ranked } from './ranked';
+
+export interface KruskalWallis {
+  /** H, corrected for ties; referred to chi-square. */
+  h: number;
+  df: number;
+  p: number;
+  meanRanks: number[];
+}
+
+/**
+ * Kruskal–Wallis test: whether readings of several groups tend to differ in size. Assumes independent readings.
+ * Source: Kruskal & Wallis (1952).
+ */
+export function kruskalWallis(groups: readonly (readonly number[])[]): KruskalWallis {
+  const { meanRanks, n, tieTerm } = rankedGroups(groups);
+  const centre = (n + 1) / 2;
+  const spread = sum(groups.map((g, i) => g.length * ((meanRanks[i] ?? 0) - centre) ** 2));
+  const h = (12 * spread) / (n * (n + 1)) / (1 - tieTerm / (n ** 3 - n));
+  const df = groups.length - 1;
+  return { h, df, p: Math.max(chiSquare(df).upper(h), Number.MIN_VALUE), meanRanks };
+}
+
+function rankedGroups(groups: readonly (readonly number[])[]): { meanRanks: number[]; n: number; tieTerm: number } {
+  demand(groups.length >= 2 && groups.every((g) => g.length > 0), 'At least two groups with readings are needed.');
+  const { ranks, tieTerm } = ranked(groups.flat());
+  const n = ranks.length;
+  demand(tieTerm < n ** 3 - n, 'All readings are the same: no rank differs from another.');
+  let at = 0;
+  const meanRanks = groups.map((g) => sum(ranks.slice(at, (at += g.length))) / g.length);
+  return { meanRanks, n, tieTerm };
+}
+
+export interface DunnPair {
+  a: number;
+  b: number;
+  /** Difference of mean ranks. */
+  difference: number;
+  z: number;
+  p: number;
+}
+
+/** Dunn's comparison of all pairs after Kruskal–Wallis, on the same ranks. Source: Dunn (1964). */
+export function dunnTest(groups: readonly (readonly number[])[], adjustment: Adjustment = 'holm'): DunnPair[] {
+  const { meanRanks, n, tieTerm } = rankedGroups(groups);
+  const variance = (n * (n + 1)) / 12 - tieTerm / (12 * (n - 1));
+  const pairs = allPairs(groups.length).map(([a, b]) => {
+    const difference = (meanRanks[a] ?? 0) - (meanRanks[b] ?? 0);
+    const z = difference / Math.sqrt(variance * (1 / (groups[a]?.length ?? 1) + 1 / (groups[b]?.length ?? 1)));
+    return { a, b, difference, z, raw: Math.min(1, 2 * normal.upper(Math.abs(z))) };
+  });
+  const adjusted = adjustP(
+    pairs.map((pair) => pair.raw),
+    adjustment,
+  );
+  return pairs.map(({ a, b, difference, z }, i) => ({ a, b, difference, z, p: adjusted[i] ?? 1 }));
+}

@@ -1,0 +1,114 @@
+import { chiSquare } from '../distributions/chi-square';
+import { fisherF } from '../distributions/f';
+import { demand } from '../numeric/domain-error';
+import { moments, sum } from '../numeric/sum';
+
+export interface RepeatedMeasures {
+  condition: { ss: number; df: number };
+  subject: { ss: number; df: number };
+  error: { ss: number; df: number };
+  f: number;
+  p: number;
+  /** Greenhouse & Geisser's (1959) ε, and p with both df multiplied by it. */
+  greenhouseGeisser: { epsilon: number; p: number };
+  /** Huynh & Feldt's (1976) ε, at most 1. */
+  huynhFeldt: { epsilon: number; p: number };
+  /** Mauchly's (1940) test of sphericity; undefined with two conditions, or too few subjects for it. */
+  mauchly: { w: number; chi2: number; df: number; p: number } | undefined;
+  partialEtaSquared: number;
+}
+
+/** Determinant by elimination with pivots. */
+function determinant(matrix: readonly (readonly number[])[]): number {
+  const m = matrix.map((row) => [...row]);
+  let product = 1;
+  for (let j = 0; j < m.length; j++) {
+    let best = j;
+    for (let i = j + 1; i < m.length; i++) if (Math.abs(m[i]?.[j] ?? 0) > Math.abs(m[best]?.[j] ?? 0)) best = i;
+    const [top, other] = [m[j] ?? [], m[best] ?? []];
+    [m[j], m[best]] = [other, top];
+    if (best !== j) product = -product;
+    const pivot = other[j] ?? 0;
+    if (pivot === 0) return 0;
+    product *= pivot;
+    for (let i = j + 1; i < m.length; i++) {
+      const row = m[i] ?? [];
+      const factor = (row[j] ?? 0) / pivot;
+      for (let k = j; k < m.length; k++) row[k] = (row[k] ?? 0) - factor * (other[k] ?? 0);
+    }
+  }
+  return product;
+}
+
+/** Orthonormal contrasts of k conditions (Helmert's), as rows. */
+const helmert = (k: number): number[][] =>
+  Array.from({ length: k - 1 }, (_, i) => {
+    const size = Math.sqrt((i + 1) * (i + 2));
+    return Array.from({ length: k }, (__, j) => (j <= i ? 1 / size : j === i + 1 ? -(i + 1) / size : 0));
+  });
+
+/**
+ * One-way repeated-measures analysis of variance: the same subjects under every condition.
+ * Assumes independent subjects, differences near enough normal; equal spread of all differences (sphericity) for the
+ * plain p, which the two corrections do without. Source: Fisher (1925), Greenhouse & Geisser (1959), Huynh & Feldt (1976).
+ * @param rows one a subject, its readings in the order of the conditions
+ * @throws DomainError with missing cells, fewer than two subjects or conditions, or no spread left
+ */
+export function repeatedMeasures(rows: readonly (readonly number[])[]): RepeatedMeasures {
+  const n = rows.length;
+  const k = rows[0]?.length ?? 0;
+  demand(n >= 2 && k >= 2, 'Repeated measures need at least two subjects under at least two conditions.');
+  demand(
+    rows.every((r) => r.length === k),
+    'Every subject needs a reading under every condition: leave out subjects with gaps.',
+  );
+  const { deviations, sumOfSquares } = moments(rows.flat());
+  const y = (i: number, j: number): number => deviations[i * k + j] ?? 0;
+  const bySubject = rows.map((_, i) => sum(Array.from({ length: k }, (__, j) => y(i, j))) / k);
+  const byCondition = Array.from({ length: k }, (_, j) => sum(rows.map((__, i) => y(i, j))) / n);
+  const ssSubject = k * sum(bySubject.map((m) => m * m));
+  const ssCondition = n * sum(byCondition.map((m) => m * m));
+  const rest = rows.map((_, i) =>
+    Array.from({ length: k }, (__, j) => y(i, j) - (bySubject[i] ?? 0) - (byCondition[j] ?? 0)),
+  );
+  const ssError = sum(rest.flat().map((e) => e * e));
+  demand(
+    ssError > 1e-28 * sumOfSquares,
+    'Every subject changes by the same amounts, so there is no spread to judge changes by.',
+  );
+  const df1 = k - 1;
+  const df2 = (n - 1) * (k - 1);
+  const f = ssCondition / df1 / (ssError / df2);
+
+  // Covariances of the orthonormal contrasts; how unequal their spreads are is what ε measures.
+  const contrasts = helmert(k);
+  const scores = rest.map((row) => contrasts.map((c) => sum(c.map((w, j) => w * (row[j] ?? 0)))));
+  const covariance = contrasts.map((_, p) =>
+    contrasts.map((__, q) => sum(scores.map((s) => (s[p] ?? 0) * (s[q] ?? 0))) / (n - 1)),
+  );
+  const trace = sum(covariance.map((row, i) => row[i] ?? 0));
+  const epsilon = trace ** 2 / (df1 * sum(covariance.flat().map((c) => c * c)));
+  const huynhFeldt = Math.min(1, (n * df1 * epsilon - 2) / (df1 * (n - 1 - df1 * epsilon)));
+  const pWith = (e: number): number => Math.max(fisherF(e * df1, e * df2).upper(f), Number.MIN_VALUE);
+  let mauchly: RepeatedMeasures['mauchly'];
+  if (k > 2 && n > k) {
+    const w = determinant(covariance) / (trace / df1) ** df1;
+    const scale = n - 1 - (2 * df1 * df1 + df1 + 2) / (6 * df1);
+    const chi2 = Math.max(0, -scale * Math.log(w));
+    const df = (df1 * (df1 + 1)) / 2 - 1;
+    mauchly = { w, chi2, df, p: chiSquare(df).upper(chi2) };
+  }
+  // With fewer subjects than it needs, Huynh and Feldt's formula leaves its range; sphericity is then the bound.
+  const epsilonHf = huynhFeldt > 0 && n - 1 > df1 * epsilon ? Math.max(huynhFeldt, epsilon) : 1;
+  return {
+    condition: { ss: ssCondition, df: df1 },
+    subject: { ss: ssSubject, df: n - 1 },
+    error: { ss: ssError, df: df2 },
+    f,
+    p: pWith(1),
+    greenhouseGeisser: { epsilon, p: pWith(epsilon) },
+    huynhFeldt: { epsilon: epsilonHf, p: pWith(epsilonHf) },
+    mauchly,
+    partialEtaSquared: ssCondition / (ssCondition + ssError),
+  };
+}

@@ -1,0 +1,74 @@
+import { normal } from '../distributions/normal';
+import { demand } from '../numeric/domain-error';
+import { sortedUp } from '../numeric/quantile';
+import { moments, sum } from '../numeric/sum';
+
+export interface ShapiroWilk {
+  /** 1 for a perfectly straight normal quantile plot. */
+  w: number;
+  p: number;
+}
+
+const polynomial = (c: readonly number[], x: number): number => c.reduceRight((value, term) => value * x + term, 0);
+
+/**
+ * Shapiro–Wilk test of normality, for 3 to 5000 values. Source: Shapiro & Wilk (1965); weights and p by Royston (1995),
+ * algorithm AS R94.
+ * @throws DomainError outside 3 to 5000 values, or when all are the same
+ */
+export function shapiroWilk(values: readonly number[]): ShapiroWilk {
+  const n = values.length;
+  demand(n >= 3, 'At least three readings are needed to judge their shape.');
+  demand(n <= 5000, 'With more than 5000 readings look at the quantile plot: any departure would be significant.');
+  const { sumOfSquares, mean } = moments(values);
+  demand(sumOfSquares > 0, 'All readings are the same, so they have no shape to judge.');
+  const x = sortedUp(values);
+  const half = Math.floor(n / 2);
+  const weights = new Float64Array(half);
+  if (n === 3) weights[0] = Math.SQRT1_2;
+  else {
+    // Expected normal scores of the lower half, negative; the upper half mirrors them.
+    const scores = Float64Array.from({ length: half }, (_, i) => normal.quantile((i + 1 - 0.375) / (n + 0.25)));
+    const square = 2 * sum(scores.map((m) => m * m));
+    const root = 1 / Math.sqrt(n);
+    const first =
+      polynomial([0, 0.221157, -0.147981, -2.07119, 4.434685, -2.706056], root) - (scores[0] ?? 0) / Math.sqrt(square);
+    weights[0] = first;
+    let from = 1;
+    let rest = (square - 2 * (scores[0] ?? 0) ** 2) / (1 - 2 * first * first);
+    if (n > 5) {
+      const second =
+        polynomial([0, 0.042981, -0.293762, -1.752461, 5.682633, -3.582633], root) -
+        (scores[1] ?? 0) / Math.sqrt(square);
+      weights[1] = second;
+      from = 2;
+      rest =
+        (square - 2 * (scores[0] ?? 0) ** 2 - 2 * (scores[1] ?? 0) ** 2) /
+        (1 - 2 * first * first - 2 * second * second);
+    }
+    for (let i = from; i < half; i++) weights[i] = -(scores[i] ?? 0) / Math.sqrt(rest);
+  }
+  const scale = Math.sqrt(sumOfSquares);
+  const slope = sum(weights.map((a, i) => (a * ((x[n - 1 - i] ?? mean) - (x[i] ?? mean))) / scale));
+  const w = Math.min(1, slope * slope);
+  return { w, p: Math.min(1, Math.max(pOf(w, n), Number.MIN_VALUE)) };
+}
+
+function pOf(w: number, n: number): number {
+  if (n === 3) return Math.max(0, (6 / Math.PI) * (Math.asin(Math.sqrt(w)) - Math.asin(Math.sqrt(0.75))));
+  let y = Math.log1p(-w);
+  let centre: number;
+  let spread: number;
+  if (n <= 11) {
+    const bound = polynomial([-2.273, 0.459], n);
+    if (y >= bound) return 0;
+    y = -Math.log(bound - y);
+    centre = polynomial([0.544, -0.39978, 0.025054, -6.714e-4], n);
+    spread = Math.exp(polynomial([1.3822, -0.77857, 0.062767, -0.0020322], n));
+  } else {
+    const size = Math.log(n);
+    centre = polynomial([-1.5861, -0.31082, -0.083751, 0.0038915], size);
+    spread = Math.exp(polynomial([-0.4803, -0.082676, 0.0030302], size));
+  }
+  return normal.upper((y - centre) / spread);
+}
