@@ -48,7 +48,9 @@ export function ensurePackages() {
   const fresh = existsSync(stamp) && readFileSync(stamp, 'utf8') === lock;
   if (!fresh) {
     console.log('Installing packages (once; the database driver is compiled, about two minutes) …');
-    const installed = run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+    // `npm install` with the lock file rather than `npm ci`: where a registry lacks the packages for some other platform,
+    // which are optional, the former goes on without them and the latter stops.
+    const installed = run('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error']);
     if (installed.status !== 0) {
       const missing = [
         ['python3', has('python3')],
