@@ -4,7 +4,8 @@ import { figuresOf } from '../store/figures';
 import type { Db } from '../store/open';
 import { questionsOf } from '../store/questions';
 import { allStudies, readStudy, tableIdsOf } from '../store/studies';
-import { type KeptTable, readTable } from '../store/tables';
+import { readTableHead } from '../store/tables';
+import type { Table } from '../core/readings/table';
 
 /** A line of the spine. */
 export interface SpineEntry {
@@ -25,36 +26,33 @@ export interface Spine {
 const shortQuestion = (found: Answer | undefined): string =>
   found ? found.groups.map((g) => g.name || 'unnamed').join(' · ') : 'groups no longer there';
 
-/** The spine of a study, and its tables. @throws NotFound */
-export function studyPage(db: Db, studyId: string): { spine: Spine; tables: Map<string, KeptTable> } {
+/** The spine of a study. @throws NotFound */
+export function studySpine(db: Db, studyId: string): Spine {
   const { title } = readStudy(db, studyId);
-  const tables = new Map(tableIdsOf(db, studyId).map((id) => [id, readTable(db, id)]));
+  const tables = new Map<string, Table>(tableIdsOf(db, studyId).map((id) => [id, readTableHead(db, id)]));
   const home = `/studies/${studyId}`;
   const labels = new Map<string, string>();
   const questions = questionsOf(db, studyId).map(({ id, tableId, question }) => {
     const kept = tables.get(tableId);
-    const found = kept && answer(question, kept.table);
+    const found = kept && answer(question, kept);
     const label = shortQuestion(found?.ok ? found.value : undefined);
     labels.set(id, label);
     return { id, label, href: `${home}/questions/${id}` };
   });
   return {
-    tables,
-    spine: {
-      studyId,
-      title,
-      readings: [...tables.values()].map(({ table }) => ({
-        id: table.id,
-        label: table.measure || table.name,
-        href: `${home}/readings/${table.id}`,
-      })),
-      questions,
-      figures: figuresOf(db, studyId).map(({ id, questionId }) => ({
-        id,
-        label: labels.get(questionId) ?? '',
-        href: `${home}/figures/${id}`,
-      })),
-    },
+    studyId,
+    title,
+    readings: [...tables.values()].map((table) => ({
+      id: table.id,
+      label: table.measure || table.name,
+      href: `${home}/readings/${table.id}`,
+    })),
+    questions,
+    figures: figuresOf(db, studyId).map(({ id, questionId }) => ({
+      id,
+      label: labels.get(questionId) ?? '',
+      href: `${home}/figures/${id}`,
+    })),
   };
 }
 
@@ -71,7 +69,7 @@ export interface ShelfLine {
 export function shelfLines(db: Db): ShelfLine[] {
   return allStudies(db).map(({ id, title, changedAt }) => {
     const [first] = questionsOf(db, id);
-    const found = first && answer(first.question, readTable(db, first.tableId).table);
+    const found = first && answer(first.question, readTableHead(db, first.tableId));
     return { id, title, changedAt, compared: found?.ok ? questionSentence(found.value) : undefined };
   });
 }

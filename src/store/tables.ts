@@ -75,23 +75,68 @@ function insertColumn(db: Db, tableId: string, { id, name, unit, role, decimal }
   db.insert(columns).values({ tableId, id, position, name, unit, role, decimal }).run();
 }
 
-/** Reads a table. @throws NotFound */
-export function readTable(db: Db, id: string): KeptTable {
+/** Tables as last read or written, with the revision they belong to: an edit of a large table need not read it again. */
+const known = new WeakMap<object, Map<string, { revision: number; table: Table }>>();
+
+function remember(db: Db, table: Table, revision: number): void {
+  const tables = known.get(db.$client) ?? new Map<string, { revision: number; table: Table }>();
+  known.set(db.$client, tables);
+  // The few tables someone is working on; older ones make room.
+  tables.delete(table.id);
+  tables.set(table.id, { revision, table });
+  for (const id of tables.keys()) if (tables.size > 4) tables.delete(id);
+}
+
+function keptRow(db: Db, id: string): typeof tables.$inferSelect {
   const kept = db.select().from(tables).where(eq(tables.id, id)).get();
   if (!kept) throw new NotFound('There is no such table of readings: its study may have been deleted.');
+  return kept;
+}
+
+/** A table's names, units and roles without its cells. @throws NotFound */
+export function readTableHead(db: Db, id: string): Table {
+  const { name, measure, subject, rowCount } = keptRow(db, id);
   const heads = db.select().from(columns).where(eq(columns.tableId, id)).orderBy(asc(columns.position)).all();
-  const runs = db.select().from(cellRuns).where(eq(cellRuns.tableId, id)).orderBy(asc(cellRuns.run)).all();
-  const cells = new Map<string, string[]>(heads.map((c) => [c.id, []]));
-  const aside = new Map<string, Record<number, string>>(heads.map((c) => [c.id, {}]));
+  return {
+    id,
+    name,
+    measure,
+    subject,
+    rowCount,
+    columns: heads.map((c) => ({
+      id: c.id,
+      name: c.name,
+      unit: c.unit,
+      role: c.role,
+      decimal: c.decimal,
+      cells: [],
+      aside: {},
+    })),
+  };
+}
+
+function readCells(db: Db, head: Table): Table {
+  const runs = db.select().from(cellRuns).where(eq(cellRuns.tableId, head.id)).orderBy(asc(cellRuns.run)).all();
+  const filled = new Map(
+    head.columns.map((c) => [c.id, { cells: [] as string[], aside: {} as Record<number, string> }]),
+  );
   for (const run of runs) {
-    const into = cells.get(run.columnId);
+    const into = filled.get(run.columnId);
     if (!into) continue;
     const from = run.run * runLength;
-    while (into.length < from) into.push('');
-    for (const text of run.cells) into.push(text);
-    const marks = aside.get(run.columnId) ?? {};
-    for (const [row, reason] of Object.entries(run.aside)) marks[from + Number(row)] = reason;
+    while (into.cells.length < from) into.cells.push('');
+    for (const text of run.cells) into.cells.push(text);
+    for (const [row, reason] of Object.entries(run.aside)) into.aside[from + Number(row)] = reason;
   }
+  return { ...head, columns: head.columns.map((c) => ({ ...c, ...filled.get(c.id) })) };
+}
+
+/** Reads a table. @throws NotFound */
+export function readTable(db: Db, id: string): KeptTable {
+  const { studyId, revision } = keptRow(db, id);
+  const before = known.get(db.$client)?.get(id);
+  const table = before?.revision === revision ? before.table : readCells(db, readTableHead(db, id));
+  remember(db, table, revision);
   const has = (undone: boolean): boolean =>
     db
       .select({ id: changes.id })
@@ -99,28 +144,7 @@ export function readTable(db: Db, id: string): KeptTable {
       .where(and(eq(changes.tableId, id), eq(changes.undone, undone)))
       .limit(1)
       .get() !== undefined;
-  return {
-    studyId: kept.studyId,
-    revision: kept.revision,
-    canUndo: has(false),
-    canRedo: has(true),
-    table: {
-      id,
-      name: kept.name,
-      measure: kept.measure,
-      subject: kept.subject,
-      rowCount: kept.rowCount,
-      columns: heads.map((c) => ({
-        id: c.id,
-        name: c.name,
-        unit: c.unit,
-        role: c.role,
-        decimal: c.decimal,
-        cells: cells.get(c.id) ?? [],
-        aside: aside.get(c.id) ?? {},
-      })),
-    },
-  };
+  return { studyId, revision, canUndo: has(false), canRedo: has(true), table };
 }
 
 /** Writes what differs between two states of a table, and counts the change. */
@@ -162,11 +186,11 @@ function touchStudy(db: Db, studyId: string, at: string): void {
  * @throws DomainError when an edit does not fit the table; nothing is written then
  */
 export function editTable(db: Db, id: string, revision: number, edits: TableEdit[], at: string): number {
-  return db.transaction((tx) => {
+  const kept = readTable(db, id);
+  const { table, inverse } = applyEdits(checked(kept, revision), edits);
+  db.transaction((tx) => {
     const inside = tx as unknown as Db;
-    const kept = readTable(inside, id);
-    if (kept.revision !== revision) throw newerElsewhere('These readings were', kept.revision);
-    const { table, inverse } = applyEdits(kept.table, edits);
+    if (keptRow(inside, id).revision !== revision) throw newerElsewhere('These readings were', revision + 1);
     // A new change forgets what was undone before it.
     inside
       .delete(changes)
@@ -175,8 +199,9 @@ export function editTable(db: Db, id: string, revision: number, edits: TableEdit
     inside.insert(changes).values({ tableId: id, at, edits, inverse, undone: false }).run();
     writeDifference(inside, kept.table, table, revision + 1);
     touchStudy(inside, kept.studyId, at);
-    return revision + 1;
   });
+  remember(db, table, revision + 1);
+  return revision + 1;
 }
 
 /** Takes back the last change, or makes the last one taken back again. Undefined when there is none. */
@@ -187,25 +212,33 @@ export function stepTable(
   step: 'undo' | 'redo',
   at: string,
 ): { revision: number; edits: TableEdit[]; canUndo: boolean; canRedo: boolean } | undefined {
-  return db.transaction((tx) => {
+  const kept = readTable(db, id);
+  const before = checked(kept, revision);
+  const undo = step === 'undo';
+  const change = db
+    .select()
+    .from(changes)
+    .where(and(eq(changes.tableId, id), eq(changes.undone, !undo)))
+    .orderBy(undo ? desc(changes.id) : asc(changes.id))
+    .limit(1)
+    .get();
+  if (!change) return undefined;
+  const edits = undo ? change.inverse : change.edits;
+  const { table } = applyEdits(before, edits);
+  db.transaction((tx) => {
     const inside = tx as unknown as Db;
-    const kept = readTable(inside, id);
-    if (kept.revision !== revision) throw newerElsewhere('These readings were', kept.revision);
-    const undo = step === 'undo';
-    const change = inside
-      .select()
-      .from(changes)
-      .where(and(eq(changes.tableId, id), eq(changes.undone, !undo)))
-      .orderBy(undo ? desc(changes.id) : asc(changes.id))
-      .limit(1)
-      .get();
-    if (!change) return undefined;
-    const edits = undo ? change.inverse : change.edits;
-    const { table } = applyEdits(kept.table, edits);
+    if (keptRow(inside, id).revision !== revision) throw newerElsewhere('These readings were', revision + 1);
     inside.update(changes).set({ undone: undo }).where(eq(changes.id, change.id)).run();
-    writeDifference(inside, kept.table, table, revision + 1);
+    writeDifference(inside, before, table, revision + 1);
     touchStudy(inside, kept.studyId, at);
-    const { canUndo, canRedo } = readTable(inside, id);
-    return { revision: revision + 1, edits, canUndo, canRedo };
   });
+  remember(db, table, revision + 1);
+  const { canUndo, canRedo } = readTable(db, id);
+  return { revision: revision + 1, edits, canUndo, canRedo };
+}
+
+/** The table, if it is still as the person saw it. @throws Conflict */
+function checked({ table, revision }: KeptTable, seen: number): Table {
+  if (revision !== seen) throw newerElsewhere('These readings were', revision);
+  return table;
 }

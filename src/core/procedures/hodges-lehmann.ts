@@ -27,13 +27,15 @@ export function hodgesLehmann(a: readonly number[], b: readonly number[], level:
   let coverage = 1;
   if (n1 + n2 <= 120) {
     // U of untied readings, by counting; the largest c with P(U < c) ≤ α/2.
-    const { counts, total } = subsetSums(
+    const all = subsetSums(
       Array.from({ length: n1 + n2 }, (_, i) => i),
       n1,
     );
+    // Sums start at 0 + 1 + … + (n₁ − 1), which is U = 0.
+    const counts = all.counts.subarray((n1 * (n1 - 1)) / 2);
     let below = 0;
-    while (cut < counts.length && (below + (counts[cut] ?? 0)) / total <= alpha / 2) below += counts[cut++] ?? 0;
-    coverage = 1 - (2 * below) / total;
+    while (cut < counts.length && (below + (counts[cut] ?? 0)) / all.total <= alpha / 2) below += counts[cut++] ?? 0;
+    coverage = 1 - (2 * below) / all.total;
   } else {
     const sd = Math.sqrt((n1 * n2 * (n1 + n2 + 1)) / 12);
     cut = Math.max(0, Math.floor((n1 * n2) / 2 - normal.upperQuantile(alpha / 2) * sd - 0.5));

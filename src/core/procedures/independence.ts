@@ -33,7 +33,7 @@ export function checkedTable(table: readonly (readonly number[])[]): void {
     demand(row.length === columns, `Row ${i + 1} has ${row.length} counts where the first has ${columns}.`);
     row.forEach((count, j) =>
       demand(
-        Number.isInteger(count) && count >= 0,
+        Number.isSafeInteger(count) && count >= 0,
         `Row ${i + 1}, column ${j + 1} is ${count}: counts are whole numbers, 0 or more.`,
       ),
     );

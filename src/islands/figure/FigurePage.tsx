@@ -1,10 +1,10 @@
 import { Download } from 'lucide-react';
-import { type ReactNode, useMemo, useState } from 'react';
+import { useStore } from '@nanostores/react';
+import { type ReactNode, useEffect, useMemo, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
 import { answer } from '../../core/answer/answer';
 import type { Question } from '../../core/question/question';
-import type { Table } from '../../core/readings/table';
 import { figureScene } from '../../core/scenes/figure';
 import type { FigureStyle } from '../../core/scenes/figure-style';
 import { percent } from '../../core/words/numbers';
@@ -14,6 +14,7 @@ import { CopyButton } from '../shared/CopyButton';
 import { useKeptValue } from '../shared/kept-value';
 import { RichText } from '../shared/RichText';
 import { SaveState } from '../shared/SaveState';
+import { type Kept, followTable, tableStore } from '../shared/table-store';
 import { pngBlob, save, svgBlob } from './download';
 
 function Choice({ name, children }: { name: string; children: ReactNode }) {
@@ -70,16 +71,19 @@ export interface FigurePageProps {
   study: string;
   figure: { id: string; style: FigureStyle; revision: number };
   asked: { id: string; question: Question };
-  table: Table;
+  kept: Kept;
 }
 
 /** A figure for the paper at its true size, how it is drawn beside it, its legend below. */
-export function FigurePage({ study, figure, asked, table }: FigurePageProps) {
+export function FigurePage({ study, figure, asked, kept }: FigurePageProps) {
   const {
     value: style,
     change,
     saving,
   } = useKeptValue(`/api/figures/${figure.id}`, 'style', figure.style, figure.revision);
+  const [store] = useState(() => tableStore(kept));
+  const table = useStore(store.$table);
+  useEffect(() => followTable(store), [store]);
   const [dpi, setDpi] = useState(300);
   const [trouble, setTrouble] = useState('');
   const result = useMemo(() => answer(asked.question, table), [asked, table]);

@@ -17,7 +17,7 @@ import { useKeptValue } from '../shared/kept-value';
 import { RefusedNotice } from '../shared/RefusedNotice';
 import { RichText } from '../shared/RichText';
 import { SaveState } from '../shared/SaveState';
-import { type Kept, guardUnsaved, tableStore } from '../shared/table-store';
+import { type Kept, followTable, guardUnsaved, tableStore } from '../shared/table-store';
 import { GroupTable, HeadlineBand, TestTable } from './AnswerPart';
 import { Ask } from './Ask';
 
@@ -153,6 +153,7 @@ export function QuestionPage({ study, asked, kept }: QuestionPageProps) {
   } = useKeptValue(`/api/questions/${asked.id}`, 'question', asked.question, asked.revision);
   const [trouble, setTrouble] = useState('');
   useEffect(() => guardUnsaved(store), [store]);
+  useEffect(() => followTable(store), [store]);
 
   const result = useMemo(() => answer(question, table), [question, table]);
   const shown = result.ok ? result.value : undefined;

@@ -11,7 +11,7 @@ import { Accepted } from '../shared/Accepted';
 import { inWords, send } from '../shared/api';
 import { RefusedNotice } from '../shared/RefusedNotice';
 import { SaveState } from '../shared/SaveState';
-import { type Kept, guardUnsaved, tableStore } from '../shared/table-store';
+import { type Kept, followTable, guardUnsaved, tableStore } from '../shared/table-store';
 import { Grid } from './Grid';
 import { ReadingsMargin } from './ReadingsMargin';
 import { hasHead, pasteEdits } from './paste';
@@ -69,6 +69,7 @@ export function ReadingsPage({ study, kept }: { study: string; kept: Kept }) {
   const gridRef = useRef<HTMLDivElement>(null);
 
   useEffect(() => guardUnsaved(store), [store]);
+  useEffect(() => followTable(store), [store]);
   useEffect(() => gridRef.current?.focus(), []);
 
   const edit = (edits: TableEdit[]): boolean => {

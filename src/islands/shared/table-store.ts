@@ -26,6 +26,8 @@ export interface TableStore {
   putAgain: () => Promise<void>;
   /** After a refusal: takes the server's state and lets the unsaved changes go. */
   letGo: () => Promise<void>;
+  /** Takes the server's table if it is newer and nothing here waits to be saved. */
+  refresh: () => Promise<void>;
   /** Cells of the changes that were refused, to be shown to the person. */
   unsaved: () => string[];
 }
@@ -56,6 +58,7 @@ export function tableStore(kept: Kept): TableStore {
       }
     }
     $saving.set({ state: 'saved' });
+    announce(kept.table.id);
   };
   const flush = (): Promise<void> => {
     if ($saving.get().state === 'refused') return Promise.resolve();
@@ -89,6 +92,7 @@ export function tableStore(kept: Kept): TableStore {
       ({ revision } = done);
       $table.set(applyEdits($table.get(), done.edits).table);
       $steps.set({ canUndo: done.canUndo, canRedo: done.canRedo });
+      announce(kept.table.id);
     } catch (error) {
       $saving.set(error instanceof Refused ? { state: 'refused', reason: error.message } : { state: 'waiting' });
     }
@@ -105,11 +109,14 @@ export function tableStore(kept: Kept): TableStore {
     return mine;
   };
 
-  const takeNewer = async (): Promise<void> => {
-    const newer = await send<Kept>('GET', path);
+  const take = (newer: Kept): void => {
     ({ revision } = newer);
     $table.set(newer.table);
     $steps.set({ canUndo: newer.canUndo, canRedo: newer.canRedo });
+  };
+
+  const takeNewer = async (): Promise<void> => {
+    take(await send<Kept>('GET', path));
     $saving.set({ state: 'saved' });
   };
 
@@ -138,8 +145,44 @@ export function tableStore(kept: Kept): TableStore {
       pending = [];
       await takeNewer();
     },
+    refresh: async () => {
+      const idle = () => pending.length === 0 && !stepping && $saving.get().state === 'saved';
+      if (!idle()) return;
+      const newer = await send<Kept>('GET', path).catch(() => undefined);
+      if (newer && newer.revision > revision && idle()) take(newer);
+    },
     unsaved: () => pending.flat().flatMap((e) => (e.kind === 'write' ? e.texts.flat().filter((t) => t !== '') : [])),
   };
+}
+
+/** Pages of this browser tell one another when a table has a new revision. */
+const channelName = 'divide-tables';
+
+/**
+ * Keeps a page true to the readings while another window changes them: it takes the newer table as soon as it hears of
+ * it, or is looked at again; with unsaved changes of its own it waits for the server to say that the two collide.
+ */
+export function followTable(store: TableStore): () => void {
+  const channel = new BroadcastChannel(channelName);
+  const look = () => {
+    if (document.visibilityState === 'visible') void store.refresh();
+  };
+  channel.onmessage = (event: MessageEvent<{ table: string }>) => {
+    if (event.data.table === store.$table.get().id) void store.refresh();
+  };
+  document.addEventListener('visibilitychange', look);
+  window.addEventListener('focus', look);
+  return () => {
+    channel.close();
+    document.removeEventListener('visibilitychange', look);
+    window.removeEventListener('focus', look);
+  };
+}
+
+function announce(table: string): void {
+  const channel = new BroadcastChannel(channelName);
+  channel.postMessage({ table });
+  channel.close();
 }
 
 /** Keeps the page open while something is not saved. */
