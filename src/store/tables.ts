@@ -117,9 +117,8 @@ export function readTableHead(db: Db, id: string): Table {
 
 function readCells(db: Db, head: Table): Table {
   const runs = db.select().from(cellRuns).where(eq(cellRuns.tableId, head.id)).orderBy(asc(cellRuns.run)).all();
-  const filled = new Map(
-    head.columns.map((c) => [c.id, { cells: [] as string[], aside: {} as Record<number, string> }]),
-  );
+  const filled = new Map<string, { cells: string[]; aside: Record<number, string> }>();
+  for (const { id } of head.columns) filled.set(id, { cells: [], aside: {} });
   for (const run of runs) {
     const into = filled.get(run.columnId);
     if (!into) continue;

@@ -14,7 +14,9 @@ function* plainly(seed: bigint): Generator<number> {
     return z ^ (z >> 31n);
   });
   for (;;) {
-    yield Number(((rotl((s[1]! * 5n) & mask, 7n) * 9n) & mask) >> 32n);
+    const word = (rotl((s[1]! * 5n) & mask, 7n) * 9n) & mask;
+    yield Number(word >> 32n);
+    yield Number(word & 0xffffffffn);
     const t = (s[1]! << 17n) & mask;
     s[2]! ^= s[0]!;
     s[3]! ^= s[1]!;
@@ -29,7 +31,7 @@ describe('the seeded generator', () => {
   it('gives the published sequence', () => {
     const ours = random(20261123);
     const reference = plainly(20261123n);
-    for (let i = 0; i < 1000; i++) expect(ours.bits()).to.equal(reference.next().value);
+    for (let i = 0; i < 3000; i++) expect(ours.bits()).to.equal(reference.next().value);
   });
 
   it('draws whole numbers evenly and normals with mean 0 and variance 1', () => {

