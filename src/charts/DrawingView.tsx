@@ -53,6 +53,7 @@ function ShapeView({ shape }: { shape: Shape }) {
           fontSize={shape.size}
           fontWeight={shape.bold ? 600 : undefined}
           textAnchor={shape.anchor}
+          {...(shape.halo ? { stroke: 'var(--ink-paper)', strokeWidth: 4, paintOrder: 'stroke' } : {})}
           transform={shape.turn ? `rotate(${shape.turn} ${shape.x} ${shape.y})` : undefined}
         >
           {shape.text}

@@ -25,7 +25,8 @@ const place = (scale: Scale, value: number): number => {
 
 const written = (scale: Scale, count: number): ((x: number) => string) => {
   const format = scale.tickFormat(count);
-  return (x) => format(x).replace('-', '−');
+  // Thousands are parted by a thin space: a comma is a decimal mark to half of the readers.
+  return (x) => format(x).replace('-', '−').replaceAll(',', '\u202f');
 };
 
 function dots(mark: Extract<Mark, { mark: 'dots' }>, x: Scale, y: Scale): Shape[] {
@@ -106,6 +107,7 @@ function shapesOf(mark: Mark, x: Scale, y: Scale, scene: Scene): Shape[] {
           anchor: mark.anchor ?? 'start',
           ink: mark.ink ?? 'ink',
           bold: mark.bold ?? false,
+          ...(mark.halo ? { halo: true } : {}),
         },
       ];
   }

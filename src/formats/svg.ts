@@ -67,6 +67,7 @@ function shapeElement(shape: Shape): string {
           'font-size': shape.size,
           'font-weight': shape.bold ? 600 : undefined,
           'text-anchor': shape.anchor,
+          ...(shape.halo ? { stroke: inks.page.paper, 'stroke-width': 4, 'paint-order': 'stroke' } : {}),
           transform: shape.turn ? `rotate(${shape.turn} ${number(shape.x)} ${number(shape.y)})` : undefined,
         },
         escaped(shape.text),

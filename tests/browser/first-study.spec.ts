@@ -185,7 +185,7 @@ test('the table by keyboard: type, move, copy, cut, fill, insert, remove, add a 
 
 test('bad input is said where it stands, and loses nothing', async ({ page }) => {
   await startStudy(page, 'Messy');
-  await paste(page, 'Slate\tShell\n1.5\t<LOD\nn/a\t1,234\n\t2.5\n3.5\t3.5');
+  await paste(page, 'Slate\t0.5 mM\n1.5\t<LOD\nn/a\t1,234\n\t2.5\n3.5\t3.5');
   const notes = page.getByRole('complementary', { name: 'Margin notes' });
   await expect(notes).toContainText('“<LOD” is not a number');
   await expect(notes).toContainText('“n/a” is not a number');

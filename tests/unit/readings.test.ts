@@ -6,6 +6,7 @@ import { readColumn } from '../../src/core/readings/read-column';
 import { type Table, emptyColumn } from '../../src/core/readings/table';
 import { splitUnit } from '../../src/core/readings/units';
 import { blockFromText, blockToText } from '../../src/formats/clipboard';
+import { hasHead } from '../../src/islands/readings/paste';
 
 const table = (...columns: string[][]): Table => ({
   id: 't',
@@ -152,5 +153,22 @@ describe('the clipboard', () => {
       ['12,5', '3'],
       ['4', ''],
     ]);
+  });
+});
+
+describe('the first row of a pasted block', () => {
+  it('is taken for names when it reads as names over numbers, and else left as readings', () => {
+    const names = ['Red lamp\t0.5 mM\n1\t2', 'ctrl (day 3)\t48 h\n1,5\t2', 'a\tb\n<LOD\t2'];
+    const readings = [
+      '1\t2\n3\t4',
+      '<LOD\t3\n1\t2',
+      'n/a\tND\n1\t2',
+      '12 mm\t13 mm\n11 mm\t15 mm',
+      'Red\t\n1\t2',
+      'Red\tWhite\nlong\tshort',
+      '48\t96\n1\t2',
+    ];
+    for (const block of names) expect(hasHead(blockFromText(block)), block).to.equal(true);
+    for (const block of readings) expect(hasHead(blockFromText(block)), block).to.equal(false);
   });
 });

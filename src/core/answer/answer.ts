@@ -2,7 +2,7 @@ import { DomainError, type Outcome, attempt, demand } from '../numeric/domain-er
 import { type Description, describe, meanInterval } from '../procedures/describe';
 import type { Interval } from '../procedures/interval';
 import { pooledT } from '../procedures/pooled-t';
-import { summarize } from '../procedures/sample-summary';
+import { meanDifference, summarize } from '../procedures/sample-summary';
 import { type StandardizedDifference, standardizedDifference } from '../procedures/standardized-difference';
 import type { TTest } from '../procedures/t-test';
 import { welchT } from '../procedures/welch-t';
@@ -75,10 +75,10 @@ function compare(question: Question, a: GroupPart, b: GroupPart): Comparison {
   const [first, second] = [a, b].map((g) => summarize(g.readings.used.map((r) => r.value)));
   if (!first || !second) throw new DomainError('Two groups are needed.');
   const run = question.spread === 'separate' ? welchT : pooledT;
-  const difference = (a.description?.mean ?? 0) - (b.description?.mean ?? 0);
+  const apart = Number(Math.abs(meanDifference(first, second)).toPrecision(6));
   demand(
     first.variance + second.variance > 0,
-    `All readings of ${a.name} are the same, and all of ${b.name} too. The means differ by ${difference}, but with no spread there is nothing to judge a difference by.`,
+    `All readings of ${a.name} are the same, and all of ${b.name} too. The means are ${apart} apart, but with no spread there is nothing to judge a difference by.`,
   );
   const test = run(first, second, question.level);
   return {

@@ -78,11 +78,12 @@ export function describe(values: readonly number[], rule: QuartileRule = 'linear
 /**
  * Interval for the mean, mean ± t·sd/√n. Source: Student (1908).
  * @param level confidence level, between 0 and 1
- * @throws DomainError with fewer than two values
+ * @throws DomainError with fewer than two values, or when all are the same
  */
 export function meanInterval(description: Description, level: number): Interval {
   const { n, mean, sem } = description;
   demand(sem !== undefined, 'One reading alone gives no interval: at least two are needed.');
+  demand(sem > 0, 'All readings are the same: without spread there is no interval.');
   const reach = studentT(n - 1).upperQuantile((1 - checkedLevel(level)) / 2) * sem;
   return { low: mean - reach, high: mean + reach };
 }

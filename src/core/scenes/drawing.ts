@@ -24,6 +24,7 @@ export type Shape =
       anchor: 'start' | 'middle' | 'end';
       ink: Ink;
       bold: boolean;
+      halo?: boolean;
       /** Degrees, about (x, y). */
       turn?: number;
     };

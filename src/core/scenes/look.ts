@@ -77,7 +77,8 @@ export function lookScene(answer: Answer, width: number): Scene {
   const { groups, comparison, question } = answer;
   const height = 244;
   const effectWidth = Math.round(width * 0.36);
-  const namesRoom = 14;
+  // Room for half of the first tick's label, and for the markers of the names.
+  const namesRoom = 26;
   const top = 26;
   const plotHeight = height - top - 48;
   const values = groups.flatMap((g) => [
@@ -178,6 +179,7 @@ export function lookScene(answer: Answer, width: number): Scene {
           dy: -16,
           anchor: 'middle',
           text: label,
+          halo: true,
           bold: true,
         },
       ],

@@ -44,6 +44,8 @@ export type Mark =
       ink?: Ink;
       size?: number;
       bold?: boolean;
+      /** Clears the ground around the letters, for text that may cross a line. */
+      halo?: boolean;
     };
 
 export interface Axis {

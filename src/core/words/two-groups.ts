@@ -8,6 +8,8 @@ import { type Text, symbol, text } from './text';
 const unitAfter = (unit: string): string => (unit ? ` ${unit}` : '');
 const sentenceCase = (raw: string): string => raw.charAt(0).toUpperCase() + raw.slice(1);
 const measureOf = (answer: Answer): string => answer.measure || 'the reading';
+/** The measure without an article, to follow "mean". */
+const bareMeasure = (answer: Answer): string => answer.measure || 'reading';
 
 /** "Red lamp minus White lamp": the order of subtraction, spelled out. */
 export const subtraction = ([a, b]: Answer['groups']): string => `${a.name} minus ${b.name}`;
@@ -54,7 +56,7 @@ export function headline(answer: Answer, comparison: Comparison): Headline {
   const observed =
     test.estimate === 0
       ? `${measure} had the same mean in ${a.name} and ${b.name}`
-      : `Mean ${measureOf(answer)} was ${size} ${way} in ${a.name} than in ${b.name}`;
+      : `Mean ${bareMeasure(answer)} was ${size} ${way} in ${a.name} than in ${b.name}`;
   const alpha = Number((1 - question.level).toPrecision(8));
   const settled = comparison.p < alpha;
   const verdict: Record<typeof question.direction, string> = {

@@ -8,7 +8,7 @@ import { methodName, methodReason } from '../../core/question/method';
 import type { Question } from '../../core/question/question';
 import { defaultFigureStyle } from '../../core/scenes/figure-style';
 import { lookScene } from '../../core/scenes/look';
-import { counted, fixed } from '../../core/words/numbers';
+import { counted, significant } from '../../core/words/numbers';
 import type { Text } from '../../core/words/text';
 import { figureLegend, headline, methodsSentence, resultsSentence } from '../../core/words/two-groups';
 import { inWords, send } from '../shared/api';
@@ -90,7 +90,7 @@ function MarginNotes({
         <p className="text-muted">{methodReason(question)}</p>
         {sa !== undefined && sb !== undefined && sa > 0 && sb > 0 && (
           <p className="mt-1 text-muted">
-            Here the larger SD is {fixed(Math.max(sa, sb) / Math.min(sa, sb), 2)} times the smaller.
+            Here the larger SD is {significant(Math.max(sa, sb) / Math.min(sa, sb), 3)} times the smaller.
           </p>
         )}
       </section>
@@ -122,7 +122,7 @@ function MarginNotes({
           <p>
             {counted(unread.length, 'cell')} could not be read as a number: “{unread[0]?.text.slice(0, 30)}” in{' '}
             {unread[0]?.group}, row {(unread[0]?.row ?? 0) + 1}
-            {unread.length > 1 && ' …'}.
+            {unread.length > 1 ? ' …' : '.'}
           </p>
         </section>
       )}

@@ -4,16 +4,25 @@ import { understand } from '../../core/readings/parse-number';
 import { type Table, emptyColumn } from '../../core/readings/table';
 import { splitUnit } from '../../core/readings/units';
 
-const isNumber = (text: string): boolean => {
-  const read = understand(text, '', 'auto');
-  return read.kind === 'number' || (read.kind === 'unread' && /\d/.test(text));
-};
+const isNumber = (text: string): boolean => understand(text, '', 'auto').kind === 'number';
+
+/** What people write where there is no number: a limit, a missing value, a dash. */
+const notMeasured = /^(?:[<>≤≥~].*|n\.?\/?a\.?|nan|n\.?d\.?|lod|null|none|missing|[-–—.?*]+)$/i;
+
+/** Whether a text over a column reads as its name: "Red lamp", and "0.5 mM" too unless the cells below carry that unit. */
+function isName(text: string, below: readonly string[]): boolean {
+  const tidy = text.trim();
+  if (!/\p{L}/u.test(tidy) || isNumber(tidy) || notMeasured.test(tidy)) return false;
+  const unit = /^[\d.,\s+−-]+(\D.*)$/.exec(tidy)?.[1];
+  return unit === undefined || !below.some((cell) => cell.trim().endsWith(unit));
+}
 
 /** Whether a block's first row reads as names over columns of numbers. */
 export function hasHead(block: readonly (readonly string[])[]): boolean {
   const [head, ...rest] = block;
-  if (!head || rest.length === 0) return false;
-  return head.every((text) => text.trim() !== '' && !isNumber(text)) && rest.some((row) => row.some(isNumber));
+  if (!head) return false;
+  const below = (k: number): string[] => rest.map((row) => row[k] ?? '');
+  return head.every((text, k) => isName(text, below(k))) && rest.some((row) => row.some(isNumber));
 }
 
 /** The edits that put a block into the table at a cell, adding columns where it is wider; the names of those it adds. */
