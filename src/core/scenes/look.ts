@@ -32,9 +32,9 @@ function groupMarks(group: GroupPart, y: number): Mark[] {
           : [{ at: value, title: `${group.name}, row ${row + 1}: ${value}, set aside: ${reason}` }],
       ),
       along: 'x',
-      centre: y - 0.02,
-      room: 0.1,
-      side: -1,
+      // Below the interval, apart from the readings that count.
+      centre: y + 0.36,
+      room: 0.05,
       ink: 'muted',
       shape: group.position,
       size: 7,

@@ -102,8 +102,13 @@ export function GroupTable({ answer }: { answer: Answer }) {
   );
 }
 
-/** A p-value; under 0.001 its size is added, so that nothing is hidden behind the sign. */
-const fullP = (p: number): string => (p < 0.001 ? `< 0.001 (${scientific(p, 3)})` : pValue(p));
+/** A p-value; under 0.001 its size stands below, so that nothing is hidden behind the sign. */
+const FullP = ({ p }: { p: number }) => (
+  <>
+    {pValue(p)}
+    {p < 0.001 && <span className="block text-[13px] text-muted">{scientific(p, 3)}</span>}
+  </>
+);
 
 /** The effect first, then the test, then the standardized effect. */
 export function TestTable({ answer, comparison }: { answer: Answer; comparison: Comparison }) {
@@ -126,7 +131,7 @@ export function TestTable({ answer, comparison }: { answer: Answer; comparison: 
         <caption className="sr-only">The difference and its test</caption>
         <thead>
           <tr>
-            <th scope="col">{subtraction(answer.groups)}</th>
+            <th scope="col">means</th>
             <th scope="col">difference{unit && ` (${unit})`}</th>
             <th scope="col">standard error</th>
             <th scope="col">{level} CI</th>
@@ -140,14 +145,16 @@ export function TestTable({ answer, comparison }: { answer: Answer; comparison: 
           </tr>
         </thead>
         <tbody>
-          <tr data-testid="test-row">
-            <th scope="row">means</th>
+          <tr data-testid="test-row" className="align-top">
+            <th scope="row">{subtraction(answer.groups)}</th>
             <td>{fixed(test.estimate, decimals)}</td>
             <td>{fixed(test.se, decimals)}</td>
             <td>{between(test.interval, decimals)}</td>
             <td>{Math.abs(test.t) >= 1e4 ? significant(test.t, 4) : fixed(test.t, 3)}</td>
             <td>{degreesOfFreedom(test.df)}</td>
-            <td>{fullP(p)}</td>
+            <td>
+              <FullP p={p} />
+            </td>
           </tr>
         </tbody>
       </table>
