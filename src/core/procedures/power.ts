@@ -1,9 +1,11 @@
 /** Power by exact noncentral distributions, and the sample size that reaches it. Source: Cohen (1988). */
+import { binomial } from '../distributions/binomial';
 import { fisherF } from '../distributions/f';
 import { noncentralFUpper } from '../distributions/noncentral-f';
 import { noncentralTLower, noncentralTUpper } from '../distributions/noncentral-t';
 import { studentT } from '../distributions/t';
 import { demand } from '../numeric/domain-error';
+import { findZero } from '../numeric/solve';
 import type { Direction } from './direction';
 
 function tPower(df: number, shift: number, alpha: number, direction: Direction): number {
@@ -40,6 +42,58 @@ export function oneWayAnovaPower(f: number, groups: number, perGroup: number, al
   const df1 = groups - 1;
   const df2 = groups * (perGroup - 1);
   return noncentralFUpper(fisherF(df1, df2).upperQuantile(alpha), df1, df2, f * f * groups * perGroup);
+}
+
+/**
+ * Power of a fixed effect in two-way ANOVA with equal cells.
+ * @param f the effect's spread in standard deviations within cells (Cohen's f)
+ * @param df degrees of freedom of the effect: levels − 1, or their product for the interaction
+ */
+export function twoWayAnovaPower(f: number, df: number, cells: number, perCell: number, alpha: number): number {
+  demand(cells >= 4 && perCell >= 2, 'At least two levels of each factor and two readings a cell are needed.');
+  demand(alpha > 0 && alpha < 1, 'The level of significance must lie between 0 and 1.');
+  const df2 = cells * (perCell - 1);
+  return noncentralFUpper(fisherF(df, df2).upperQuantile(alpha), df, df2, f * f * cells * perCell);
+}
+
+/**
+ * Exact power of a comparison of two proportions: the chance, over all outcomes the two binomials can have, that the
+ * test rejects.
+ * @param rejects whether the test rejects at so many successes in each group
+ */
+export function twoProportionsPower(
+  p1: number,
+  n1: number,
+  p2: number,
+  n2: number,
+  rejects: (x1: number, x2: number) => boolean,
+): number {
+  const [first, second] = [binomial(n1, p1), binomial(n2, p2)];
+  const masses = Float64Array.from({ length: n2 + 1 }, (_, x) => second.mass(x));
+  let power = 0;
+  for (let x1 = 0; x1 <= n1; x1++) {
+    const weight = first.mass(x1);
+    // Outcomes this rare cannot change the sixteenth digit.
+    if (weight < 1e-18) continue;
+    for (let x2 = 0; x2 <= n2; x2++) if (rejects(x1, x2)) power += weight * (masses[x2] ?? 0);
+  }
+  return Math.min(1, power);
+}
+
+/**
+ * The smallest effect above 0 whose power reaches what is wanted.
+ * @param power power at an effect, growing with it
+ * @throws DomainError when none up to a thousand does
+ */
+export function detectableEffect(power: (effect: number) => number, wanted: number): number {
+  demand(wanted > 0 && wanted < 1, 'The power wanted must lie between 0 and 1.');
+  demand(power(0) < wanted, 'This power is reached without any effect: the level of significance is as high.');
+  let high = 1;
+  while (power(high) < wanted) {
+    high *= 2;
+    demand(high <= 1000, 'No effect up to a thousand standard deviations reaches this power: take more readings.');
+  }
+  return findZero((effect) => power(effect) - wanted, 0, high, 1e-10);
 }
 
 /**

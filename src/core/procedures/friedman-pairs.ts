@@ -1,0 +1,29 @@
+import { studentizedRangeUpper } from '../distributions/studentized-range';
+import { allPairs } from './pairwise';
+import { friedman } from './friedman';
+
+/** A pair of conditions after Friedman's test. */
+export interface FriedmanPair {
+  a: number;
+  b: number;
+  /** Difference of mean ranks. */
+  difference: number;
+  q: number;
+  /** p adjusted for all pairs. */
+  p: number;
+}
+
+/**
+ * Comparison of all pairs of conditions by their mean ranks, referred to the studentized range with endless df.
+ * Source: Nemenyi (1963).
+ */
+export function friedmanPairs(rows: readonly (readonly number[])[]): FriedmanPair[] {
+  const { meanRanks } = friedman(rows);
+  const k = meanRanks.length;
+  const se = Math.sqrt((k * (k + 1)) / (12 * rows.length));
+  return allPairs(k).map(([a, b]) => {
+    const difference = (meanRanks[a] ?? 0) - (meanRanks[b] ?? 0);
+    const q = Math.abs(difference) / se;
+    return { a, b, difference, q, p: Math.max(studentizedRangeUpper(q, k, Infinity), Number.MIN_VALUE) };
+  });
+}
