@@ -2,7 +2,8 @@
 import { spawn } from 'node:child_process';
 import { mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { chromium } from '@playwright/test';
+import { chromium as playwright } from '@playwright/test';
+import { chromium } from './chromium.mjs';
 import { root } from './prepare.mjs';
 
 const port = 4393;
@@ -26,18 +27,7 @@ try {
       break;
     await new Promise((resolve) => setTimeout(resolve, 500));
   }
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+  const browser = await playwright.launch(chromium);
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
   const take = async (name, theme = 'page') => {

@@ -5,6 +5,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { chromium } from './chromium.mjs';
 import { ensureBuild, ensurePackages, root, run, stop } from './prepare.mjs';
 
 process.env.ASTRO_TELEMETRY_DISABLED = '1';
@@ -20,7 +21,7 @@ function check(name, command, args) {
 }
 
 function ensureChromium() {
-  if (existsSync('/usr/bin/chromium')) return;
+  if (existsSync(chromium.executablePath)) return;
   console.log('Installing Chromium for the browser tests …');
   const asRoot = process.getuid?.() === 0 ? [] : ['sudo'];
   for (const args of [
@@ -33,7 +34,7 @@ function ensureChromium() {
       env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
     });
   }
-  if (!existsSync('/usr/bin/chromium'))
+  if (!existsSync(chromium.executablePath))
     stop('the browser tests need Chromium, and apt-get could not install it: install it as /usr/bin/chromium.');
 }
 

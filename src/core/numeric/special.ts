@@ -12,7 +12,10 @@ export const logGamma: (x: number) => number = gammaln;
 
 /** Regularized incomplete beta I_x(a, b), given x and its complement, of which the smaller is trusted. */
 export function betaLower(x: number, complement: number, a: number, b: number): number {
-  return x <= complement ? betainc(x, a, b, true, false) : betainc(complement, b, a, true, true);
+  if (x <= complement) return betainc(x, a, b, true, false);
+  // What is left over is near 1 where the other side is small; the direct form loses digits there.
+  const other = betainc(complement, b, a, true, false);
+  return other < 0.5 ? 1 - other : betainc(complement, b, a, true, true);
 }
 
 /** Regularized lower incomplete gamma P(s, x). */

@@ -17,7 +17,7 @@ export interface Bootstrap {
 /**
  * Bootstrap intervals for any statistic of one or more independent groups, each resampled within itself.
  * Source: Efron (1979), percentile; Efron (1987), BCa, its acceleration by the jackknife.
- * @param statistic a number from the groups' values
+ * @param statistic gives a number from the groups' values
  * @param resamples at least 100; 10,000 settle the second digit of an end
  * @param seed the same seed gives the same interval everywhere
  */

@@ -1,0 +1,80 @@
+import { type APIResponse, expect, test } from '@playwright/test';
+
+const detail = async (response: APIResponse): Promise<string> => {
+  expect(response.headers()['content-type']).toContain('application/problem+json');
+  return ((await response.json()) as { detail: string }).detail;
+};
+
+test('endpoints say where a request is wrong, and write nothing', async ({ request }) => {
+  const { id: study } = (await (await request.post('/api/studies', { data: { title: 'Endpoints' } })).json()) as {
+    id: string;
+  };
+  const home = await request.get(`/studies/${study}`);
+  const table = home.url().split('/').at(-1) ?? '';
+  const read = async () =>
+    (await (await request.get(`/api/tables/${table}`)).json()) as { revision: number; table: { rowCount: number } };
+  const edit = (edits: unknown, revision = 0) =>
+    request.post(`/api/tables/${table}/edits`, { data: { revision, edits } });
+
+  const bad: [unknown, number, string][] = [
+    [[], 422, 'edits: '],
+    [[{ kind: 'paint' }], 422, 'edits.0'],
+    [[{ kind: 'write', row: -1, columns: ['a'], texts: [['1']] }], 422, 'edits.0.row'],
+    [
+      [{ kind: 'write', row: 0, columns: ['a'], texts: [['x'.repeat(2001)]] }],
+      422,
+      'A cell holds at most 2000 characters.',
+    ],
+    [[{ kind: 'write', row: 0, columns: ['none'], texts: [['1']] }], 422, 'no longer in the table'],
+    [[{ kind: 'write', row: 200_000, columns: ['a'], texts: [['1'], ['2']] }], 422, 'at most 200000 rows'],
+    [[{ kind: 'remove-rows', at: 5, count: 1 }], 422, 'no longer in the table'],
+    [[{ kind: 'describe-column', column: 'a', unit: 'm'.repeat(41) }], 422, 'at most 40 characters'],
+  ];
+  for (const [edits, status, said] of bad) {
+    const response = await edit(edits);
+    expect(response.status(), said).toBe(status);
+    expect(await detail(response)).toContain(said);
+  }
+  expect(await read()).toMatchObject({ revision: 0, table: { rowCount: 0 } });
+  const notJson = await request.post(`/api/tables/${table}/edits`, {
+    headers: { 'content-type': 'application/json' },
+    data: Buffer.from('{'),
+  });
+  expect(await detail(notJson)).toBe('The body is not JSON.');
+
+  expect((await edit([{ kind: 'write', row: 0, columns: ['a'], texts: [['1.50']] }])).status()).toBe(200);
+  const stale = await edit([{ kind: 'write', row: 0, columns: ['a'], texts: [['2']] }]);
+  expect(stale.status()).toBe(409);
+  expect(await detail(stale)).toContain('Nothing of yours was written.');
+  const undo = await request.post(`/api/tables/${table}/step`, { data: { revision: 1, step: 'undo' } });
+  expect(await undo.json()).toMatchObject({ revision: 2, canUndo: false, canRedo: true });
+});
+
+test('questions and figures are validated, kept with a revision, and removed together', async ({ request }) => {
+  const { id: study } = (await (await request.post('/api/studies/demo')).json()) as { id: string };
+  const page = await request.get(`/studies/${study}`);
+  const question = page.url().split('/').at(-1) ?? '';
+  const asked = { design: 'two-groups', a: 'red', b: 'white', direction: 'either', level: 0.9, spread: 'pooled' };
+  const put = (path: string, data: unknown) => request.put(path, { data });
+
+  const wrong = await put(`/api/questions/${question}`, { revision: 0, question: { ...asked, level: 1.5 } });
+  expect(await detail(wrong)).toContain('question.level: No interval is certain');
+  expect((await put(`/api/questions/${question}`, { revision: 0, question: asked })).status()).toBe(200);
+  expect((await put(`/api/questions/${question}`, { revision: 0, question: asked })).status()).toBe(409);
+
+  const style = { marks: 'columns', bars: 'sd', readings: true, widthMm: 85, heightMm: 60, fontPt: 8 };
+  const made = await request.post('/api/figures', { data: { question, style } });
+  expect(made.status()).toBe(201);
+  const { id: figure } = (await made.json()) as { id: string };
+  const thin = await put(`/api/figures/${figure}`, { revision: 0, style: { ...style, widthMm: 3 } });
+  expect(await detail(thin)).toBe('style.widthMm: The width in millimetres must be at least 30.');
+  expect((await request.delete(`/api/questions/${question}`)).status()).toBe(200);
+  expect((await put(`/api/figures/${figure}`, { revision: 0, style })).status()).toBe(404);
+  expect((await request.get(`/studies/${study}/figures/${figure}`)).status()).toBe(404);
+
+  expect((await request.delete(`/api/studies/${study}`)).status()).toBe(200);
+  expect((await request.get(`/studies/${study}`)).status()).toBe(404);
+  expect(await detail(await request.delete(`/api/studies/${study}`))).toContain('no such study');
+  expect((await request.post(`/api/studies/${study}/restore`)).status()).toBe(200);
+  expect((await request.get(`/studies/${study}`)).status()).toBe(200);
+});

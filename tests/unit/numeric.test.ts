@@ -1,0 +1,140 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { leastSquares } from '../../src/core/numeric/least-squares';
+import { integrate, integratePeaked } from '../../src/core/numeric/quadrature';
+import { quantile } from '../../src/core/numeric/quantile';
+import { findZero, solveTail } from '../../src/core/numeric/solve';
+import { decimalScale, moments, sum } from '../../src/core/numeric/sum';
+
+const near = (x: number, y: number, relative = 1e-13): void => {
+  expect(Math.abs(x - y), `${x} and ${y}`).to.be.at.most(relative * Math.max(Math.abs(x), Math.abs(y), 1e-300));
+};
+
+describe('sums', () => {
+  it('keep what plain addition loses', () => {
+    expect(sum([1e16, 1, -1e16])).to.equal(1);
+    expect(sum(new Array<number>(10).fill(0.1))).to.equal(1);
+    expect(sum([])).to.equal(0);
+  });
+
+  it('moments of decimals far from zero are those of the decimals', () => {
+    const offsets = [0.4, 0.3, 0.5, 0.3, 0.5, 0.3];
+    const small = moments(offsets);
+    for (const far of [1e3, 1e6, 1e9]) {
+      const large = moments(offsets.map((x) => Number((far + x).toFixed(1))));
+      near(large.sumOfSquares, small.sumOfSquares, 1e-15);
+      near(large.mean + large.meanRest - far, small.mean, 1e-6);
+    }
+    expect(() => moments([])).to.throw('There are no values.');
+    expect(() => moments([1e200, -1e200])).to.throw('too large');
+  });
+
+  it('finds the power of ten that makes decimals whole, and gives up where none does', () => {
+    expect(decimalScale([1, 2.5, 0.125])).to.equal(1000);
+    expect(decimalScale([12, -7])).to.equal(1);
+    expect(decimalScale([1 / 3])).to.equal(undefined);
+    expect(decimalScale([1e17, 0.1])).to.equal(undefined);
+  });
+
+  it('moments agree with exact whole-number arithmetic', () =>
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: -1_000_000, max: 1_000_000 }), { minLength: 2, maxLength: 30 }),
+        (cents) => {
+          // n Σx² − (Σx)² in whole numbers of any size, then divided once.
+          const big = cents.map(BigInt);
+          const n = BigInt(big.length);
+          const total = big.reduce((a, b) => a + b, 0n);
+          const exact = Number(n * big.reduce((a, b) => a + b * b, 0n) - total * total) / Number(n) / 1e4;
+          near(moments(cents.map((c) => c / 100)).sumOfSquares, exact, 1e-14);
+        },
+      ),
+    ));
+});
+
+describe('quantiles', () => {
+  // Worked by hand from the definitions of Hyndman & Fan (1996) and Tukey (1977).
+  const six = [1, 3, 4, 8, 9, 15];
+  const cases: [Parameters<typeof quantile>[2], number, number][] = [
+    ['linear', 3.25, 8.75],
+    ['exclusive', 2.5, 10.5],
+    ['hinges', 3, 9],
+  ];
+  for (const [rule, q1, q3] of cases)
+    it(`${rule}: quartiles of six values`, () => {
+      expect(quantile(six, 0.25, rule)).to.equal(q1);
+      expect(quantile(six, 0.75, rule)).to.equal(q3);
+      expect(quantile(six, 0.5, rule)).to.equal(6);
+    });
+
+  it('hinges of an odd number of values share the median', () => {
+    expect(quantile([1, 2, 5, 7, 11], 0.25, 'hinges')).to.equal(2);
+    expect(quantile([1, 2, 5, 7, 11], 0.75, 'hinges')).to.equal(7);
+  });
+
+  it('stay within the values, and say what is no share', () => {
+    expect(quantile([4], 0.9, 'exclusive')).to.equal(4);
+    expect(() => quantile(six, 1.2)).to.throw('between 0 and 1');
+    expect(() => quantile([], 0.5)).to.throw('no values');
+  });
+});
+
+describe('solving and integrating', () => {
+  it('inverts a tail to its last digit, however far out', () => {
+    for (const p of [0.4, 1e-5, 1e-100, 1e-300]) {
+      const x = solveTail({
+        tail: (t) => Math.exp(-t),
+        p,
+        rising: false,
+        density: (t) => Math.exp(-t),
+        from: 0,
+        to: Infinity,
+        start: 1,
+      });
+      near(x, -Math.log(p), 1e-14);
+      near(
+        solveTail({ tail: (t) => Math.exp(-t), p, rising: false, from: 0, to: Infinity, start: 1 }),
+        -Math.log(p),
+        1e-12,
+      );
+    }
+  });
+
+  it('finds a crossing, and says when there is none', () => {
+    near(
+      findZero((x) => x ** 3 - 2, 0, 2),
+      Math.cbrt(2),
+    );
+    near(
+      findZero((x) => Math.cos(x) - x, 0, 1),
+      0.7390851332151607,
+    );
+    expect(() => findZero((x) => x * x + 1, -1, 1)).to.throw('No crossing');
+  });
+
+  it('integrates polynomials exactly, and peaks by their logarithm however small', () => {
+    near(
+      integrate((x) => 7 * x ** 6, 0, 2, 1),
+      128,
+    );
+    near(
+      integratePeaked((x) => -x * x, -Infinity, Infinity, 3),
+      Math.sqrt(Math.PI),
+    );
+    near(
+      integratePeaked((x) => -((x - 40) ** 2) - 600, -Infinity, Infinity, 0),
+      Math.sqrt(Math.PI) * Math.exp(-600),
+    );
+  });
+
+  it('least squares: a line through points, and a column that adds nothing', () => {
+    const x = [0, 1, 2, 3];
+    const one = x.map(() => 1);
+    const fit = leastSquares([one, x, x.map((v) => 2 * v + 1)], [1, 2, 4, 4]);
+    // By hand: slope 1.1, intercept 1.1, residuals −0.1, −0.2, 0.7, −0.4.
+    near(fit.residual, 0.7);
+    expect(fit.rank).to.equal(2);
+    expect(fit.explained[2]).to.equal(0);
+    near(fit.explained[1] ?? 0, 1.1 ** 2 * 5);
+  });
+});
