@@ -24,7 +24,7 @@ export interface Spine {
 }
 
 const shortQuestion = (found: Answer | undefined): string =>
-  found ? found.groups.map((g) => g.name || 'unnamed').join(' · ') : 'groups no longer there';
+  found ? found.groups.map((g) => g.name).join(' · ') : 'groups no longer there';
 
 /** The spine of a study. @throws NotFound */
 export function studySpine(db: Db, studyId: string): Spine {

@@ -13,6 +13,7 @@ import { type Table, findColumn } from '../readings/table';
 /** One group as the answer sees it. */
 export interface GroupPart {
   column: string;
+  /** As given, or "group 2" where it has none. */
   name: string;
   unit: string;
   /** Where the group stands among the table's columns: gives its colour and marker shape. */
@@ -48,11 +49,12 @@ function groupPart(table: Table, id: string, level: number): GroupPart {
   if (!column) throw new DomainError('One of the groups compared is no longer in the readings: choose another.');
   const readings = readColumn(column);
   const values = readings.used.map((r) => r.value);
+  const position = table.columns.indexOf(column);
   const part: GroupPart = {
     column: id,
-    name: column.name,
+    name: column.name || `group ${position + 1}`,
     unit: column.unit,
-    position: table.columns.indexOf(column),
+    position,
     readings,
   };
   const description = attempt(() => describe(values));

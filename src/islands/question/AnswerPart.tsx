@@ -84,7 +84,7 @@ export function GroupTable({ answer }: { answer: Answer }) {
               <th scope="row">
                 <span className="inline-flex items-center gap-1.5">
                   <GroupMarker position={group.position} />
-                  {group.name || 'unnamed'}
+                  {group.name}
                 </span>
               </th>
               <td>{group.readings.used.length}</td>

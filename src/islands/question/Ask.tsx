@@ -71,7 +71,7 @@ function GroupPart({
       {!known && <option value="">(removed)</option>}
       {table.columns.map((c, i) => (
         <option key={c.id} value={c.id}>
-          {c.name || `unnamed group ${i + 1}`}
+          {c.name || `group ${i + 1}`}
         </option>
       ))}
     </select>
@@ -88,7 +88,11 @@ export interface AskProps {
 /** The question as a sentence; its parts are its controls. */
 export function Ask({ question, table, onChange, onEdit }: AskProps) {
   const unit = table.columns.find((c) => c.id === question.a)?.unit ?? '';
-  const name = (id: string): string => table.columns.find((c) => c.id === id)?.name ?? '';
+  const name = (id: string): string => {
+    const position = table.columns.findIndex((c) => c.id === id);
+    const given = table.columns[position]?.name ?? '';
+    return given === '' ? `group ${position + 1}` : given;
+  };
   const measure = (
     <>
       <Accepted
