@@ -130,8 +130,8 @@ export function FigurePage({ study, figure, asked, kept }: FigurePageProps) {
             To its question
           </a>
         </p>
-        <div className="my-5 overflow-x-auto" data-testid="figure" data-theme="page">
-          <div className="w-fit bg-white p-3">
+        <div className="my-5 overflow-x-auto" data-testid="figure">
+          <div className="w-fit bg-white p-3" data-theme="page">
             <DrawingView drawing={drawing} physical={style} />
           </div>
         </div>
