@@ -3,11 +3,11 @@ import type { Drawing, Shape } from '../core/scenes/drawing';
 import type { Axis, Mark, Panel, Scene } from '../core/scenes/scene';
 import { textWidth, wrapped } from '../core/scenes/text-width';
 import { markerPath } from './markers';
-import { swarm } from './swarm';
+import { silhouette, swarm } from './swarm';
 
 type Scale = ScaleLinear<number, number>;
 
-/** More points than this are spread by a fixed pattern and drawn as one shape: still every one, but not each by name. */
+/** More points than this are drawn small and as one shape, crowding where they crowd: still every one, but not each by name. */
 const many = 600;
 
 function scaleOf(axis: Axis, from: number, to: number): Scale {
@@ -38,9 +38,7 @@ function dots(mark: Extract<Mark, { mark: 'dots' }>, x: Scale, y: Scale): Shape[
   const growing = cross(1) > cross(0);
   const side = mark.side && ((growing ? mark.side : -mark.side) as 1 | -1);
   const sideways =
-    mark.points.length > many
-      ? along.map((_, i) => (((i * 0.618034) % 1) * (side ? 1 : 2) - (side ? 0 : 1)) * room * (side ?? 1))
-      : swarm(along, mark.size * 1.02, room, side);
+    mark.points.length > many ? silhouette(along, 3, room * 0.85, side) : swarm(along, mark.size * 1.02, room, side);
   const places = along.map((a, i) => {
     const across = centre + (sideways[i] ?? 0);
     return horizontal ? { x: a, y: across } : { x: across, y: a };
@@ -52,7 +50,7 @@ function dots(mark: Extract<Mark, { mark: 'dots' }>, x: Scale, y: Scale): Shape[
     weight: mark.hollow ? 1.25 : 0,
     ...(mark.name ? { name: mark.name } : {}),
   };
-  if (mark.points.length > many) return [{ ...base, d: markerPath(mark.shape, places, mark.size) }];
+  if (mark.points.length > many) return [{ ...base, d: markerPath(mark.shape, places, mark.size / 2) }];
   return places.map((at, i) => {
     const title = mark.points[i]?.title;
     return { ...base, d: markerPath(mark.shape, [at], mark.size), ...(title ? { title } : {}) };

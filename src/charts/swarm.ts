@@ -36,3 +36,26 @@ export function swarm(along: readonly number[], gap: number, room: number, side?
   }
   return shifts;
 }
+
+/**
+ * Sideways shifts for too many points to be kept apart: each stretch of the axis is filled evenly, as far out as it is
+ * crowded, so that the outline tells where the readings lie.
+ * @param stretch length of axis taken together, in drawing units
+ */
+export function silhouette(along: readonly number[], stretch: number, room: number, side?: 1 | -1): number[] {
+  const bins = new Map<number, number>();
+  const binOf = (at: number): number => Math.floor(at / stretch);
+  for (const at of along) bins.set(binOf(at), (bins.get(binOf(at)) ?? 0) + 1);
+  let fullest = 1;
+  for (const count of bins.values()) fullest = Math.max(fullest, count);
+  const placed = new Map<number, number>();
+  return along.map((at) => {
+    const bin = binOf(at);
+    const rank = placed.get(bin) ?? 0;
+    placed.set(bin, rank + 1);
+    // Steps of the golden ratio fill a stretch evenly at every stage.
+    const even = (rank * 0.6180339887) % 1;
+    const reach = (room * (bins.get(bin) ?? 0)) / fullest;
+    return side ? side * even * reach : (2 * even - 1) * reach;
+  });
+}

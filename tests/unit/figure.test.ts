@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { demoStudy } from '../../demo/skerrow';
 import { layout } from '../../src/charts/layout';
-import { swarm } from '../../src/charts/swarm';
+import { silhouette, swarm } from '../../src/charts/swarm';
 import { answer } from '../../src/core/answer/answer';
 import { defaultQuestion } from '../../src/core/question/question';
 import { barEnds, figureScene } from '../../src/core/scenes/figure';
@@ -86,6 +86,16 @@ describe('the exported figure', () => {
     for (let i = 0; i < along.length; i++)
       for (let j = 0; j < i; j++)
         expect(Math.hypot(along[i]! - along[j]!, shifts[i]! - shifts[j]!)).to.be.greaterThan(4.99);
+  });
+
+  it('lets a crowd of points reach out where they are dense, and stay in its room', () => {
+    const along = Array.from({ length: 3000 }, (_, i) => (i % 3 ? 50 + (i % 5) : i % 100));
+    const shifts = silhouette(along, 3, 20, -1);
+    for (const s of shifts) expect(s).to.be.within(-20, 0);
+    const reach = (from: number, to: number) =>
+      Math.min(...shifts.filter((_, i) => along[i]! >= from && along[i]! < to));
+    expect(reach(51, 54)).to.be.lessThan(-18);
+    expect(reach(0, 30)).to.be.greaterThan(-3);
   });
 
   it('writes its resolution into a PNG', () => {
