@@ -12,6 +12,7 @@ for (const theme of ['page', 'night-bench'])
   test(`each page is accessible in the ${theme} theme`, async ({ page, context, baseURL }) => {
     await context.addCookies([{ name: 'theme', value: theme, url: baseURL ?? '' }]);
     await page.goto('/');
+    await page.getByRole('heading', { name: 'Studies' }).waitFor();
     expect(await violations(page)).toEqual([]);
     await page.getByRole('button', { name: 'Open a fresh copy of the demo study' }).click();
     await page.waitForURL(/\/questions\//);
