@@ -8,6 +8,8 @@ export default defineConfig({
   fullyParallel: false,
   workers: 1,
   timeout: 60_000,
+  // A slow machine may miss a step once; the report calls such a test flaky.
+  retries: process.env['CI'] ? 1 : 0,
   outputDir: '.tmp/browser',
   use: {
     baseURL: `http://127.0.0.1:${port}`,
