@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { random } from '../../src/core/numeric/random';
+import { random, shuffleInPlace } from '../../src/core/numeric/random';
 
 /** xoshiro256** and SplitMix64 written out in whole numbers of any size, as their authors give them. */
 function* plainly(seed: bigint): Generator<number> {
@@ -32,6 +32,18 @@ describe('the seeded generator', () => {
     const ours = random(20261123);
     const reference = plainly(20261123n);
     for (let i = 0; i < 3000; i++) expect(ours.bits()).to.equal(reference.next().value);
+  });
+
+  it('puts a list into every order equally often', () => {
+    const generator = random(3);
+    const seen = new Map<string, number>();
+    for (let i = 0; i < 12_000; i++) {
+      const list = [1, 2, 3];
+      shuffleInPlace(list, generator);
+      seen.set(list.join(), (seen.get(list.join()) ?? 0) + 1);
+    }
+    expect(seen.size).to.equal(6);
+    for (const times of seen.values()) expect(times).to.be.within(1_850, 2_150);
   });
 
   it('draws whole numbers evenly and normals with mean 0 and variance 1', () => {

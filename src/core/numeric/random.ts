@@ -115,3 +115,13 @@ export function random(seed: number, stream = 0): Random {
   };
   return { bits, fill: (out) => refill(state, out), uniform, below, normal };
 }
+
+/** Puts a list into random order, in place, every order equally likely. Source: Fisher & Yates (1938), Durstenfeld (1964). */
+export function shuffleInPlace(list: Int32Array | number[], { below }: Random): void {
+  for (let i = list.length - 1; i > 0; i--) {
+    const j = below(i + 1);
+    const keep = list[i] ?? 0;
+    list[i] = list[j] ?? 0;
+    list[j] = keep;
+  }
+}

@@ -1,5 +1,5 @@
 import { demand } from '../numeric/domain-error';
-import { random } from '../numeric/random';
+import { random, shuffleInPlace } from '../numeric/random';
 import { logGamma } from '../numeric/special';
 import { sum } from '../numeric/sum';
 import { checkedTable } from './independence';
@@ -76,16 +76,11 @@ function sampled(table: readonly (readonly number[])[], seed: number, shuffles: 
   const columnOf = table.flatMap((row) => row.flatMap((count, j) => new Array<number>(count).fill(j)));
   const width = table[0]?.length ?? 0;
   const counts = new Int32Array(table.length * width);
-  const { below } = random(seed, 1);
+  const generator = random(seed, 1);
   const logs = Float64Array.from({ length: rowOf.length + 1 }, (_, n) => logFactorial(n));
   let asFar = 0;
   for (let s = 0; s < shuffles; s++) {
-    for (let i = columnOf.length - 1; i > 0; i--) {
-      const j = below(i + 1);
-      const keep = columnOf[i] ?? 0;
-      columnOf[i] = columnOf[j] ?? 0;
-      columnOf[j] = keep;
-    }
+    shuffleInPlace(columnOf, generator);
     counts.fill(0);
     rowOf.forEach(
       (r, i) => (counts[r * width + (columnOf[i] ?? 0)] = (counts[r * width + (columnOf[i] ?? 0)] ?? 0) + 1),

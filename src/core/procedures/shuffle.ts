@@ -1,5 +1,5 @@
 import { demand } from '../numeric/domain-error';
-import { random } from '../numeric/random';
+import { random, shuffleInPlace } from '../numeric/random';
 import type { TailProbabilities } from './direction';
 import { type ShuffleTest, sampledP } from './shuffle-means';
 
@@ -81,14 +81,9 @@ export function shuffleTest(
     for (const dealt of deals(sizes)) count.see(statistic(values, dealt));
     return { observed, method: 'exact', arrangements: ways, p: count.tails(ways, (c, total) => c / total) };
   }
-  const { below } = random(seed, 1);
+  const generator = random(seed, 1);
   for (let s = 0; s < shuffles; s++) {
-    for (let i = label.length - 1; i > 0; i--) {
-      const j = below(i + 1);
-      const keep = label[i] ?? 0;
-      label[i] = label[j] ?? 0;
-      label[j] = keep;
-    }
+    shuffleInPlace(label, generator);
     count.see(statistic(values, label));
   }
   return { observed, method: 'sampled', arrangements: shuffles, p: count.tails(shuffles, sampledP) };

@@ -2,7 +2,7 @@
 import type { Answer, Comparison, GroupPart } from '../answer/answer';
 import { methodName } from '../question/method';
 import { withUnit } from '../readings/table';
-import { between, counted, decimalsOf, degreesOfFreedom, fixed, intervalDecimals, pRelation, percent } from './numbers';
+import { between, decimalsOf, degreesOfFreedom, fixed, intervalDecimals, pRelation, percent, plural } from './numbers';
 import { type Text, symbol, text } from './text';
 
 const unitAfter = (unit: string): string => (unit ? ` ${unit}` : '');
@@ -147,9 +147,7 @@ export function figureLegend(
     ...text`${g.name} ${symbol('n')} = ${g.readings.used.length}`,
   ]);
   const means = figure.marks === 'columns' ? 'Columns are means' : 'Large symbols are means';
-  const points = figure.readings
-    ? `; small symbols are single ${counted(2, answer.subject || 'reading').slice(2)}`
-    : '';
+  const points = figure.readings ? `; small symbols are single ${plural(answer.subject)}` : '';
   const result = comparison.ok
     ? text` ${subtraction(groups)}: ${headline(answer, comparison.value).estimate}, ${headline(answer, comparison.value).interval}; ${methodName(question)}, ${testPhrase(comparison.value)}.`
     : [];
