@@ -32,11 +32,17 @@ module.exports = {
       'Charts draw scenes; they know no store and no page.',
     ),
     only('formats-use-core', '^src/formats/', '^src/(formats|core)/', 'Formats turn bytes into the model and back.'),
+    only(
+      'workers-use-formats',
+      '^src/workers/',
+      '^src/(workers|formats|core)/',
+      'Workers run the same core and formats, off the main thread.',
+    ),
     only('store-uses-core', '^src/store/', '^src/(store|core)/', 'The store keeps the model; it knows no page.'),
     only(
       'islands-look-down',
       '^src/islands/',
-      '^src/(islands|charts|formats|core|styles)/',
+      '^src/(islands|charts|formats|core|styles|workers)/',
       'Islands reach the store through endpoints only.',
     ),
     only('server-uses-store', '^src/server/', '^(src/(server|store|formats|core)|demo)/', 'What the endpoints share.'),

@@ -10,7 +10,7 @@ export default defineConfig({
   devToolbar: { enabled: false },
   // The middleware compares origin and host itself, for every request and not for forms only.
   security: { checkOrigin: false },
-  vite: { plugins: [tailwindcss()], build: { assetsInlineLimit: 0 } },
+  vite: { plugins: [tailwindcss()], build: { assetsInlineLimit: 0 }, worker: { format: 'es' } },
   experimental: {
     csp: {
       directives: [

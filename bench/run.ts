@@ -14,7 +14,7 @@ import { shuffleTwoMeans, shuffleTwoMeansExact } from '../src/core/procedures/sh
 import { tukeyKramer } from '../src/core/procedures/tukey-kramer';
 import { twoWayAnova } from '../src/core/procedures/two-way-anova';
 import { defaultQuestion } from '../src/core/question/question';
-import { type Table, emptyColumn } from '../src/core/readings/table';
+import { type Table, emptyColumn, tableOf } from '../src/core/readings/table';
 import { openDb } from '../src/store/open';
 import { createStudy, tableIdsOf } from '../src/store/studies';
 import { editTable, readTable } from '../src/store/tables';
@@ -64,17 +64,14 @@ line(
   median(() => describe(million), 3),
 );
 
-const tall = (rows: number, columns: number): Table => ({
-  id: '',
-  name: '',
-  measure: 'length',
-  subject: 'blade',
-  rowCount: rows,
-  columns: Array.from({ length: columns }, (_, k) => ({
-    ...emptyColumn(`c${k}`, `Group ${k}`, 'mm'),
-    cells: normals(rows, 2).map(String),
-  })),
-});
+const tall = (rows: number, columns: number): Table =>
+  tableOf(
+    Array.from({ length: columns }, (_, k) => ({
+      ...emptyColumn(`c${k}`, `Group ${k}`, 'mm'),
+      cells: normals(rows, 2).map(String),
+    })),
+    { measure: 'length', subject: 'blade' },
+  );
 const readings = tall(5_000, 2);
 let change = 0;
 line(

@@ -1,39 +1,245 @@
-import { random } from '../src/core/numeric/random';
+import { type Random, random } from '../src/core/numeric/random';
 import { defaultQuestion } from '../src/core/question/question';
-import { type Column, type Table, emptyColumn } from '../src/core/readings/table';
+import { type Column, type Table, emptyColumn, tableOf } from '../src/core/readings/table';
 import { defaultFigureStyle } from '../src/core/scenes/figure-style';
 import type { StudyDraft } from '../src/store/studies';
 
 /** Made-up readings of a kelp nursery that does not exist; the seed makes them the same everywhere. */
 const seed = 20261123;
 
-function blades(n: number, mean: number, sd: number, draw: () => number): string[] {
-  return Array.from({ length: n }, () => (mean + sd * draw()).toFixed(1));
-}
+/** Each table draws from a stream of its own, so that changing one leaves the others as they are. */
+const stream = (n: number): Random => random(seed, n);
 
-/** The lamp trial: blade length of seedlings raised under a red and under a white lamp. One tag was lost. */
+const texts = (n: number, mean: number, sd: number, draw: () => number, decimals = 1): string[] =>
+  Array.from({ length: n }, () => (mean + sd * draw()).toFixed(decimals));
+
+const named = (id: string, name: string, role: Column['role'], cells: string[], unit = ''): Column => ({
+  ...emptyColumn(id, name, unit, role),
+  cells,
+});
+
+/** Blade length of seedlings raised under a red and under a white lamp. One tag was lost. */
 function lampTrial(): Table {
   const { normal } = random(seed);
   const red: Column = {
     ...emptyColumn('red', 'Red lamp', 'mm'),
-    cells: blades(18, 34.2, 4.1, normal),
+    cells: texts(18, 34.2, 4.1, normal),
     aside: { 6: 'tag lost' },
   };
-  const white: Column = { ...emptyColumn('white', 'White lamp', 'mm'), cells: blades(16, 30.4, 5.2, normal) };
-  return {
-    id: '',
-    name: 'Lamp trial',
-    measure: 'blade length',
-    subject: 'seedling',
-    rowCount: 18,
-    columns: [red, white],
-  };
+  const white = named('white', 'White lamp', 'measure', texts(16, 30.4, 5.2, normal), 'mm');
+  return tableOf([red, white], { name: 'Lamp trial', measure: 'blade length', subject: 'seedling' });
 }
 
-/** The demo study of Skerrow Kelp Nursery. */
+/** Four lamps, one of them the control, in unequal numbers. */
+function fourLamps(): Table {
+  const { normal } = stream(1);
+  const groups: [string, string, number, number][] = [
+    ['control', 'Daylight (control)', 12, 28.6],
+    ['blue', 'Blue lamp', 12, 31.9],
+    ['amber', 'Amber lamp', 11, 28.9],
+    ['violet', 'Violet lamp', 10, 33.1],
+  ];
+  return tableOf(
+    groups.map(([id, name, n, mean]) => named(id, name, 'measure', texts(n, mean, 3.2, normal), 'mm')),
+    { name: 'Four lamps', measure: 'blade length', subject: 'seedling' },
+  );
+}
+
+/** Growth rate by tank temperature and nutrient; three tanks were lost, so the cells are unequal. */
+function temperatureByNutrient(): Table {
+  const { normal } = stream(2);
+  const lost = new Set(['12 °C high 4', '15 °C low 2', '15 °C low 5']);
+  const rows: string[][] = [];
+  let tank = 1;
+  for (const temperature of ['9 °C', '12 °C', '15 °C'])
+    for (const nutrient of ['low', 'high'])
+      for (let k = 1; k <= 5; k++) {
+        if (lost.has(`${temperature} ${nutrient} ${k}`)) continue;
+        const warm = { '9 °C': 0, '12 °C': 0.22, '15 °C': 0.12 }[temperature] ?? 0;
+        const fed = nutrient === 'high' ? 0.18 + warm * 0.9 : 0;
+        rows.push([`T${tank++}`, temperature, nutrient, (1.45 + warm + fed + 0.14 * normal()).toFixed(2)]);
+      }
+  const column = (k: number): string[] => rows.map((r) => r[k] ?? '');
+  return tableOf(
+    [
+      named('tank', 'tank', 'subject', column(0)),
+      named('temperature', 'temperature', 'group', column(1)),
+      named('nutrient', 'nutrient', 'group', column(2)),
+      named('growth', 'growth rate', 'measure', column(3), 'mm/d'),
+    ],
+    { name: 'Temperature by nutrient', subject: 'tank', shape: 'rows' },
+  );
+}
+
+/** The same blades weighed before and after a rinse. */
+function rinse(): Table {
+  const { normal } = stream(3);
+  const blades = Array.from({ length: 14 }, (_, i) => `B${String(i + 1).padStart(2, '0')}`);
+  const before = blades.map(() => 12.4 + 2.1 * normal());
+  return tableOf(
+    [
+      named('blade', 'blade', 'subject', blades),
+      named(
+        'before',
+        'Before the rinse',
+        'measure',
+        before.map((x) => x.toFixed(2)),
+        'g',
+      ),
+      named(
+        'after',
+        'After the rinse',
+        'measure',
+        before.map((x) => (x - 0.62 + 0.5 * normal()).toFixed(2)),
+        'g',
+      ),
+    ],
+    { name: 'Rinse', measure: 'blade mass', subject: 'blade', shape: 'repeated' },
+  );
+}
+
+/** Length of the same lines, week after week. One reading was missed in a storm. */
+function weeklyGrowth(): Table {
+  const { normal } = stream(4);
+  const lines = Array.from({ length: 9 }, (_, i) => `L${i + 1}`);
+  const start = lines.map(() => 4.2 + 0.6 * normal());
+  const week = (k: number): string[] =>
+    start.map((x, i) => (k === 3 && i === 5 ? '' : (x + 1.9 * k + 0.35 * normal()).toFixed(1)));
+  return tableOf(
+    [
+      named('line', 'line', 'subject', lines),
+      ...[0, 1, 2, 3].map((k) => named(`week${k}`, `Week ${k}`, 'measure', week(k), 'cm')),
+    ],
+    { name: 'Weekly growth', measure: 'frond length', subject: 'line', shape: 'repeated' },
+  );
+}
+
+/** Three readings from each tank under two flows: tanks are the samples, not readings. */
+function tankReplicates(): Table {
+  const { normal } = stream(5);
+  const rows: string[][] = [];
+  for (let tank = 1; tank <= 12; tank++) {
+    const flow = tank % 2 ? 'still' : 'pulsed';
+    const level = (flow === 'still' ? 41.5 : 44.6) + 3.2 * normal();
+    for (let reading = 0; reading < 3; reading++) rows.push([`K${tank}`, flow, (level + 0.9 * normal()).toFixed(1)]);
+  }
+  const column = (k: number): string[] => rows.map((r) => r[k] ?? '');
+  return tableOf(
+    [
+      named('tank', 'tank', 'subject', column(0)),
+      named('flow', 'flow', 'group', column(1)),
+      named('cover', 'spore cover', 'measure', column(2), '%'),
+    ],
+    { name: 'Three readings a tank', subject: 'tank', shape: 'rows', average: true },
+  );
+}
+
+/** Whether spores settled on plates of three surfaces: one row a plate, to be counted. */
+function settlement(): Table {
+  const { uniform } = stream(6);
+  const shares: [string, number, number][] = [
+    ['rough', 22, 0.78],
+    ['smooth', 22, 0.41],
+    ['coated', 20, 0.55],
+  ];
+  const rows = shares.flatMap(([surface, n, share]) =>
+    Array.from({ length: n }, () => [surface, uniform() < share ? 'settled' : 'bare']),
+  );
+  return tableOf(
+    [
+      named(
+        'surface',
+        'surface',
+        'group',
+        rows.map((r) => r[0] ?? ''),
+      ),
+      named(
+        'outcome',
+        'outcome',
+        'group',
+        rows.map((r) => r[1] ?? ''),
+      ),
+    ],
+    { name: 'Spore settlement', subject: 'plate', shape: 'categories' },
+  );
+}
+
+/** Blades by how far they were grazed, at three raft depths: counts already tabulated. */
+const grazing = (): Table =>
+  tableOf(
+    [
+      named('depth', 'depth', 'group', ['1 m', '3 m', '6 m']),
+      named('none', 'not grazed', 'count', ['41', '33', '18']),
+      named('edge', 'edge grazed', 'count', ['12', '19', '24']),
+      named('heavy', 'heavily grazed', 'count', ['3', '8', '17']),
+    ],
+    { name: 'Grazing classes', measure: 'grazing class', subject: 'blade', shape: 'counts' },
+  );
+
+/** Two salinity probes in the same standard sea water: do they spread alike? */
+function probes(): Table {
+  const { normal } = stream(7);
+  return tableOf(
+    [
+      named('old', 'Old probe', 'measure', texts(15, 35.02, 0.11, normal, 2), 'psu'),
+      named('new', 'New probe', 'measure', texts(15, 34.99, 0.045, normal, 2), 'psu'),
+    ],
+    { name: 'Salinity probes', measure: 'salinity', subject: 'dip' },
+  );
+}
+
+/** A pipette set to 1000 µL, weighed ten times. */
+function pipette(): Table {
+  const { normal } = stream(8);
+  return tableOf([named('volume', 'Pipette 3', 'measure', texts(10, 1003.4, 4.6, normal), 'µL')], {
+    name: 'Pipette check',
+    measure: 'delivered volume',
+    subject: 'stroke',
+  });
+}
+
+/** Iodine in a few blades by two dryings: small and skewed. */
+function iodine(): Table {
+  const { normal } = stream(9);
+  const skewed = (n: number, middle: number): string[] =>
+    Array.from({ length: n }, () => (middle * Math.exp(0.55 * normal())).toFixed(2));
+  return tableOf(
+    [
+      named('air', 'Air-dried', 'measure', skewed(8, 2.6), 'mg/g'),
+      named('freeze', 'Freeze-dried', 'measure', skewed(7, 4.1), 'mg/g'),
+    ],
+    { name: 'Iodine assay', measure: 'iodine', subject: 'blade' },
+  );
+}
+
+/** Figures copied from a paper: means with standard errors and n, no readings. */
+const copiedFigures = (): Table =>
+  tableOf(
+    [
+      named('site', 'site', 'group', ['Inner sound', 'Outer sound', 'Open shore']),
+      named('mean', 'mean blade length', 'measure', ['31.4', '35.2', '29.8'], 'cm'),
+      named('sem', 'standard error', 'spread', ['1.1', '0.9', '1.4'], 'cm'),
+      named('n', 'n', 'count', ['24', '26', '19']),
+    ],
+    { name: 'Figures from a paper', subject: 'blade', shape: 'summary', spread: 'sem' },
+  );
+
+/** The demo study of Skerrow Kelp Nursery: a table for every design; questions where their screens stand. */
 export const demoStudy = (): StudyDraft => ({
   title: 'Skerrow Kelp Nursery',
+  origin: 'made up for the demo study',
   tables: [
     { table: lampTrial(), questions: [{ question: defaultQuestion('red', 'white'), figures: [defaultFigureStyle] }] },
+    { table: fourLamps(), questions: [] },
+    { table: temperatureByNutrient(), questions: [] },
+    { table: rinse(), questions: [{ question: defaultQuestion('before', 'after', 'paired'), figures: [] }] },
+    { table: weeklyGrowth(), questions: [] },
+    { table: tankReplicates(), questions: [{ question: defaultQuestion('still', 'pulsed'), figures: [] }] },
+    { table: settlement(), questions: [] },
+    { table: grazing(), questions: [] },
+    { table: probes(), questions: [] },
+    { table: pipette(), questions: [] },
+    { table: iodine(), questions: [] },
+    { table: copiedFigures(), questions: [] },
   ],
 });

@@ -1,10 +1,16 @@
 import type { Drawing, Shape } from '../core/scenes/drawing';
-import type { Ink } from '../core/scenes/scene';
+import type { CellRef, Ink } from '../core/scenes/scene';
+
+/** A point of a picture: what it says, and its readings. */
+export interface PointedAt {
+  title: string;
+  cells: CellRef[];
+}
 
 /** On the page, inks follow the theme through its variables. */
 const paint = (ink: Ink): string => (typeof ink === 'string' ? `var(--ink-${ink})` : `var(--group-${ink.group % 8})`);
 
-function ShapeView({ shape }: { shape: Shape }) {
+function ShapeView({ shape, onPoint }: { shape: Shape; onPoint?: ((point: PointedAt) => void) | undefined }) {
   const colour = paint(shape.ink);
   switch (shape.shape) {
     case 'line':
@@ -40,6 +46,12 @@ function ShapeView({ shape }: { shape: Shape }) {
           stroke={shape.weight ? colour : undefined}
           strokeWidth={shape.weight || undefined}
           data-mark={shape.name}
+          {...(shape.cells && onPoint
+            ? {
+                className: 'cursor-pointer',
+                onClick: () => onPoint({ title: shape.title ?? '', cells: shape.cells ?? [] }),
+              }
+            : {})}
         >
           {shape.title && <title>{shape.title}</title>}
         </path>
@@ -66,9 +78,12 @@ function ShapeView({ shape }: { shape: Shape }) {
 export function DrawingView({
   drawing,
   physical,
+  onPoint,
 }: {
   drawing: Drawing;
   physical?: { widthMm: number; heightMm: number };
+  /** Told which readings a point clicked on stands for. */
+  onPoint?: (point: PointedAt) => void;
 }) {
   return (
     <svg
@@ -80,7 +95,7 @@ export function DrawingView({
       className="chart"
     >
       {drawing.shapes.map((shape, i) => (
-        <ShapeView key={i} shape={shape} />
+        <ShapeView key={i} shape={shape} onPoint={onPoint} />
       ))}
     </svg>
   );

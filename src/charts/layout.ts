@@ -52,8 +52,13 @@ function dots(mark: Extract<Mark, { mark: 'dots' }>, x: Scale, y: Scale): Shape[
   };
   if (mark.points.length > many) return [{ ...base, d: markerPath(mark.shape, places, mark.size / 2) }];
   return places.map((at, i) => {
-    const title = mark.points[i]?.title;
-    return { ...base, d: markerPath(mark.shape, [at], mark.size), ...(title ? { title } : {}) };
+    const { title, cells } = mark.points[i] ?? {};
+    return {
+      ...base,
+      d: markerPath(mark.shape, [at], mark.size),
+      ...(title ? { title } : {}),
+      ...(cells ? { cells } : {}),
+    };
   });
 }
 

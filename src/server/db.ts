@@ -1,3 +1,4 @@
+import { userInfo } from 'node:os';
 import { type Db, openDb } from '../store/open';
 
 let opened: Db | undefined;
@@ -6,6 +7,15 @@ let opened: Db | undefined;
 export function db(): Db {
   opened ??= openDb(process.env['DIVIDE_DB'] ?? 'data/divide.sqlite', process.env['DIVIDE_ROOT'] ?? process.cwd());
   return opened;
+}
+
+/** The name this computer knows the person by, for the log. */
+export function who(): string {
+  try {
+    return userInfo().username;
+  } catch {
+    return '';
+  }
 }
 
 /** The present moment, as it is kept. */

@@ -20,10 +20,14 @@ class Invalid extends Error {
 /** Most that a request's body may hold: a pasted block of 100,000 rows fits, a film does not. */
 const bodyLimit = 32 * 1024 * 1024;
 
-class TooLarge extends Error {}
+class TooLarge extends Error {
+  constructor(readonly limit: number) {
+    super('too large');
+  }
+}
 
-async function readCapped(request: Request): Promise<string> {
-  if (Number(request.headers.get('content-length') ?? 0) > bodyLimit) throw new TooLarge();
+async function readCapped(request: Request, limit: number): Promise<string> {
+  if (Number(request.headers.get('content-length') ?? 0) > limit) throw new TooLarge(limit);
   const parts: Uint8Array[] = [];
   let size = 0;
   const reader = request.body?.getReader();
@@ -32,18 +36,22 @@ async function readCapped(request: Request): Promise<string> {
     const { done, value } = await reader.read();
     if (done) break;
     size += value.length;
-    if (size > bodyLimit) {
+    if (size > limit) {
       await reader.cancel();
-      throw new TooLarge();
+      throw new TooLarge(limit);
     }
     parts.push(value);
   }
   return Buffer.concat(parts).toString('utf8');
 }
 
-/** The request's body as JSON of this schema. */
-export async function body<S extends v.GenericSchema>(request: Request, schema: S): Promise<v.InferOutput<S>> {
-  const raw = await readCapped(request);
+/** The request's body as JSON of this schema. @param limit most bytes it may hold */
+export async function body<S extends v.GenericSchema>(
+  request: Request,
+  schema: S,
+  limit = bodyLimit,
+): Promise<v.InferOutput<S>> {
+  const raw = await readCapped(request, limit);
   let json: unknown;
   try {
     json = JSON.parse(raw);
@@ -78,7 +86,7 @@ export async function answering(run: () => Promise<Response> | Response): Promis
       return problem(
         413,
         'Too large',
-        `One request may hold ${bodyLimit / 1024 / 1024} MiB: send it in smaller parts.`,
+        `One request may hold ${error.limit / 1024 / 1024} MiB: send it in smaller parts.`,
       );
     if (error instanceof NotFound) return problem(404, 'Not found', error.message);
     if (error instanceof Conflict)

@@ -10,3 +10,6 @@ export const Title = v.pipe(
 
 /** The revision a change started from. */
 export const Revision = v.pipe(v.number(), v.integer(), v.minValue(0));
+
+/** Most bytes of a request that carries a whole table: 200,000 rows by twenty columns fit. */
+export const tableBodyLimit = 192 * 1024 * 1024;

@@ -4,7 +4,8 @@ import { figuresOf } from '../store/figures';
 import type { Db } from '../store/open';
 import { questionsOf } from '../store/questions';
 import { allStudies, readStudy, tableIdsOf } from '../store/studies';
-import { readTableHead } from '../store/tables';
+import { type KeptTable, cellCount, readTable, readTableHead } from '../store/tables';
+import { columnsAreGroups } from '../core/readings/groups';
 import type { Table } from '../core/readings/table';
 
 /** A line of the spine. */
@@ -21,10 +22,21 @@ export interface Spine {
   readings: SpineEntry[];
   questions: SpineEntry[];
   figures: SpineEntry[];
+  log: SpineEntry[];
 }
 
 const shortQuestion = (found: Answer | undefined): string =>
   found ? found.groups.map((g) => g.name).join(' · ') : 'groups no longer there';
+
+/** A table as far as naming its groups needs it: where columns are groups their heads are enough. */
+const tableForNames = (db: Db, head: Table): Table => (columnsAreGroups(head) ? head : readTable(db, head.id).table);
+
+/** Cells up to which a table travels within the page; a larger one is fetched once the page stands. */
+const withinPage = 20_000;
+
+/** The table a page starts from; undefined when it is to be fetched. @throws NotFound */
+export const tableForPage = (db: Db, id: string): KeptTable | undefined =>
+  cellCount(db, id) <= withinPage ? readTable(db, id) : undefined;
 
 /** The spine of a study. @throws NotFound */
 export function studySpine(db: Db, studyId: string): Spine {
@@ -34,7 +46,7 @@ export function studySpine(db: Db, studyId: string): Spine {
   const labels = new Map<string, string>();
   const questions = questionsOf(db, studyId).map(({ id, tableId, question }) => {
     const kept = tables.get(tableId);
-    const found = kept && answer(question, kept);
+    const found = kept && answer(question, tableForNames(db, kept));
     const label = shortQuestion(found?.ok ? found.value : undefined);
     labels.set(id, label);
     return { id, label, href: `${home}/questions/${id}` };
@@ -44,15 +56,18 @@ export function studySpine(db: Db, studyId: string): Spine {
     title,
     readings: [...tables.values()].map((table) => ({
       id: table.id,
-      label: table.measure || table.name,
+      label: table.name || table.measure || 'readings',
       href: `${home}/readings/${table.id}`,
     })),
     questions,
-    figures: figuresOf(db, studyId).map(({ id, questionId }) => ({
-      id,
-      label: labels.get(questionId) ?? '',
-      href: `${home}/figures/${id}`,
-    })),
+    figures: figuresOf(db, studyId)
+      .filter((f) => labels.has(f.questionId))
+      .map(({ id, questionId }) => ({
+        id,
+        label: labels.get(questionId) ?? '',
+        href: `${home}/figures/${id}`,
+      })),
+    log: [{ id: 'log', label: 'All changes', href: `${home}/log` }],
   };
 }
 
@@ -69,7 +84,7 @@ export interface ShelfLine {
 export function shelfLines(db: Db): ShelfLine[] {
   return allStudies(db).map(({ id, title, changedAt }) => {
     const [first] = questionsOf(db, id);
-    const found = first && answer(first.question, readTableHead(db, first.tableId));
+    const found = first && answer(first.question, tableForNames(db, readTableHead(db, first.tableId)));
     return { id, title, changedAt, compared: found?.ok ? questionSentence(found.value) : undefined };
   });
 }

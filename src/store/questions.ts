@@ -1,8 +1,8 @@
-import { asc, eq } from 'drizzle-orm';
+import { and, asc, eq, getTableColumns, isNull } from 'drizzle-orm';
 import type { Question } from '../core/question/question';
 import { NotFound, newerElsewhere } from './errors';
 import type { Db } from './open';
-import { questions, studies } from './schema';
+import { questions, studies, tables } from './schema';
 
 export interface KeptQuestion {
   id: string;
@@ -12,9 +12,15 @@ export interface KeptQuestion {
   revision: number;
 }
 
-/** The questions of a study, in the order they were asked. */
+/** The questions of a study, in the order they were asked; those of a removed table are out of sight with it. */
 export const questionsOf = (db: Db, studyId: string): KeptQuestion[] =>
-  db.select().from(questions).where(eq(questions.studyId, studyId)).orderBy(asc(questions.position)).all();
+  db
+    .select(getTableColumns(questions))
+    .from(questions)
+    .innerJoin(tables, eq(questions.tableId, tables.id))
+    .where(and(eq(questions.studyId, studyId), isNull(tables.deletedAt)))
+    .orderBy(asc(questions.position))
+    .all();
 
 /** @throws NotFound */
 export function readQuestion(db: Db, id: string): KeptQuestion {

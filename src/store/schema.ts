@@ -1,7 +1,9 @@
-import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { FigureStyle } from '../core/scenes/figure-style';
 import type { Question } from '../core/question/question';
-import type { TableEdit } from '../core/readings/edits';
+import type { Formula } from '../core/readings/formula';
+import { type Level, roles, shapes, spreadKinds } from '../core/readings/table';
+import type { TableEdit } from '../core/readings/table-edit';
 
 /** Times are ISO 8601 in UTC. A revision counts the accepted changes; a write must name the one it started from. */
 export const studies = sqliteTable('studies', {
@@ -27,8 +29,17 @@ export const tables = sqliteTable(
     name: text().notNull(),
     measure: text().notNull(),
     subject: text().notNull(),
+    shape: text({ enum: shapes }).notNull().default('columns'),
+    average: integer({ mode: 'boolean' }).notNull().default(false),
+    spread: text({ enum: spreadKinds }).notNull().default('sd'),
+    level: real().notNull().default(0.95),
     rowCount: integer().notNull(),
     revision: integer().notNull(),
+    createdAt: text().notNull().default(''),
+    /** Where its readings came from, in words: typed, a file, another table. */
+    origin: text().notNull().default(''),
+    /** Set while a removed table can still be brought back. */
+    deletedAt: text(),
   },
   (t) => [index('tables_by_study').on(t.studyId)],
 );
@@ -43,8 +54,12 @@ export const columns = sqliteTable(
     position: integer().notNull(),
     name: text().notNull(),
     unit: text().notNull(),
-    role: text({ enum: ['measure', 'group', 'subject', 'label', 'count'] }).notNull(),
+    role: text({ enum: roles }).notNull(),
     decimal: text({ enum: ['auto', 'point', 'comma'] }).notNull(),
+    colour: integer(),
+    levels: text({ mode: 'json' }).$type<readonly Level[]>(),
+    formula: text({ mode: 'json' }).$type<Formula>(),
+    note: text(),
   },
   (t) => [primaryKey({ columns: [t.tableId, t.id] })],
 );
@@ -76,6 +91,8 @@ export const changes = sqliteTable(
       .notNull()
       .references(() => tables.id, { onDelete: 'cascade' }),
     at: text().notNull(),
+    /** Who made it: the name this computer knows the person by. */
+    by: text().notNull().default(''),
     edits: text({ mode: 'json' }).$type<TableEdit[]>().notNull(),
     inverse: text({ mode: 'json' }).$type<TableEdit[]>().notNull(),
     undone: integer({ mode: 'boolean' }).notNull(),

@@ -15,6 +15,8 @@ export type KeptStudy = typeof studies.$inferSelect;
 /** A study as it is made in one go: by the demo, or as a copy. Ids within it are made new when it is kept. */
 export interface StudyDraft {
   title: string;
+  /** Where the readings came from, for the log. */
+  origin?: string;
   tables: { table: Table; questions: { question: Question; figures: FigureStyle[] }[] }[];
 }
 
@@ -38,7 +40,7 @@ export const tableIdsOf = (db: Db, studyId: string): string[] =>
   db
     .select({ id: tables.id })
     .from(tables)
-    .where(eq(tables.studyId, studyId))
+    .where(and(eq(tables.studyId, studyId), isNull(tables.deletedAt)))
     .orderBy(asc(tables.position))
     .all()
     .map((t) => t.id);
@@ -51,7 +53,7 @@ export function createStudy(db: Db, draft: StudyDraft, at: string): string {
     inside.insert(studies).values({ id, title: draft.title, createdAt: at, changedAt: at, deletedAt: null }).run();
     draft.tables.forEach(({ table, questions }, position) => {
       const tableId = nanoid(12);
-      insertTable(inside, id, position, { ...table, id: tableId });
+      insertTable(inside, id, position, { ...table, id: tableId }, { at, origin: draft.origin ?? '' });
       for (const { question, figures } of questions) {
         const questionId = nanoid(12);
         insertQuestion(inside, questionId, id, tableId, question);
@@ -88,6 +90,7 @@ export function duplicateStudy(db: Db, id: string, at: string): string {
     db,
     {
       title: `${title} (copy)`.slice(0, 200),
+      origin: `copied from the study “${title}”`,
       tables: tableIdsOf(db, id).map((tableId) => ({
         table: readTable(db, tableId).table,
         questions: questions

@@ -1,5 +1,7 @@
-import { and, asc, desc, eq } from 'drizzle-orm';
-import { type TableEdit, applyEdits } from '../core/readings/edits';
+import { and, asc, desc, eq, max } from 'drizzle-orm';
+import { nanoid } from 'nanoid';
+import { applyEdits } from '../core/readings/edits';
+import type { TableEdit } from '../core/readings/table-edit';
 import type { Column, Table } from '../core/readings/table';
 import { NotFound, newerElsewhere } from './errors';
 import type { Db } from './open';
@@ -62,18 +64,60 @@ function writeRuns(
 }
 
 /** Writes a whole new table into a study. */
-export function insertTable(db: Db, studyId: string, position: number, table: Table): void {
-  const { id, name, measure, subject, rowCount } = table;
-  db.insert(tables).values({ id, studyId, position, name, measure, subject, rowCount, revision: 0 }).run();
+export function insertTable(
+  db: Db,
+  studyId: string,
+  position: number,
+  table: Table,
+  made: { at: string; origin: string },
+): void {
+  const { id, rowCount } = table;
+  db.insert(tables)
+    .values({ id, studyId, position, revision: 0, createdAt: made.at, origin: made.origin, ...partsOf(table) })
+    .run();
   table.columns.forEach((column, index) => {
     insertColumn(db, id, column, index);
     writeRuns(db, id, column, rowCount);
   });
 }
 
-function insertColumn(db: Db, tableId: string, { id, name, unit, role, decimal }: Column, position: number): void {
-  db.insert(columns).values({ tableId, id, position, name, unit, role, decimal }).run();
+function insertColumn(db: Db, tableId: string, column: Column, position: number): void {
+  db.insert(columns)
+    .values({ tableId, id: column.id, position, ...headOf(column) })
+    .run();
 }
+
+/** What is kept of a table beside its columns. */
+const partsOf = ({ name, measure, subject, shape, average, spread, level, rowCount }: Table) => ({
+  name,
+  measure,
+  subject,
+  shape,
+  average,
+  spread,
+  level,
+  rowCount,
+});
+
+/** What is kept of a column beside its cells. */
+const headOf = ({ name, unit, role, decimal, colour, levels, formula, note }: Column) => ({
+  name,
+  unit,
+  role,
+  decimal,
+  colour: colour ?? null,
+  levels: levels ?? null,
+  formula: formula ?? null,
+  note: note ?? null,
+});
+
+/** The parts a column has; those it lacks are left out rather than empty. */
+const optionalParts = ({ colour, levels, formula, note }: typeof columns.$inferSelect) => ({
+  ...(colour === null ? {} : { colour }),
+  ...(levels === null ? {} : { levels }),
+  ...(formula === null ? {} : { formula }),
+  ...(note === null ? {} : { note }),
+});
 
 /** Tables as last read or written, with the revision they belong to: an edit of a large table need not read it again. */
 const known = new WeakMap<object, Map<string, { revision: number; table: Table }>>();
@@ -95,20 +139,18 @@ function keptRow(db: Db, id: string): typeof tables.$inferSelect {
 
 /** A table's names, units and roles without its cells. @throws NotFound */
 export function readTableHead(db: Db, id: string): Table {
-  const { name, measure, subject, rowCount } = keptRow(db, id);
+  const kept = keptRow(db, id);
   const heads = db.select().from(columns).where(eq(columns.tableId, id)).orderBy(asc(columns.position)).all();
   return {
     id,
-    name,
-    measure,
-    subject,
-    rowCount,
+    ...partsOf({ ...kept, columns: [] }),
     columns: heads.map((c) => ({
       id: c.id,
       name: c.name,
       unit: c.unit,
       role: c.role,
       decimal: c.decimal,
+      ...optionalParts(c),
       cells: [],
       aside: {},
     })),
@@ -148,7 +190,7 @@ export function readTable(db: Db, id: string): KeptTable {
 
 /** Writes what differs between two states of a table, and counts the change. */
 function writeDifference(db: Db, before: Table, after: Table, revision: number): void {
-  const { id, name, measure, subject, rowCount } = after;
+  const { id, rowCount } = after;
   const old = new Map(before.columns.map((c, position) => [c.id, { column: c, position }]));
   for (const { column } of old.values())
     if (!after.columns.some((c) => c.id === column.id)) {
@@ -164,13 +206,16 @@ function writeDifference(db: Db, before: Table, after: Table, revision: number):
     if (!kept) insertColumn(db, id, column, position);
     else if (kept.column !== column || kept.position !== position)
       db.update(columns)
-        .set({ position, name: column.name, unit: column.unit, role: column.role, decimal: column.decimal })
+        .set({ position, ...headOf(column) })
         .where(and(eq(columns.tableId, id), eq(columns.id, column.id)))
         .run();
     if (kept?.column === column && before.rowCount <= rowCount) return;
     writeRuns(db, id, column, rowCount, kept && { column: kept.column, rowCount: before.rowCount });
   });
-  db.update(tables).set({ name, measure, subject, rowCount, revision }).where(eq(tables.id, id)).run();
+  db.update(tables)
+    .set({ ...partsOf(after), revision })
+    .where(eq(tables.id, id))
+    .run();
 }
 
 function touchStudy(db: Db, studyId: string, at: string): void {
@@ -184,7 +229,7 @@ function touchStudy(db: Db, studyId: string, at: string): void {
  * @throws Conflict when the table has changed since; nothing is written then
  * @throws DomainError when an edit does not fit the table; nothing is written then
  */
-export function editTable(db: Db, id: string, revision: number, edits: TableEdit[], at: string): number {
+export function editTable(db: Db, id: string, revision: number, edits: TableEdit[], at: string, by = ''): number {
   const kept = readTable(db, id);
   const { table, inverse } = applyEdits(checked(kept, revision), edits);
   db.transaction((tx) => {
@@ -195,7 +240,7 @@ export function editTable(db: Db, id: string, revision: number, edits: TableEdit
       .delete(changes)
       .where(and(eq(changes.tableId, id), eq(changes.undone, true)))
       .run();
-    inside.insert(changes).values({ tableId: id, at, edits, inverse, undone: false }).run();
+    inside.insert(changes).values({ tableId: id, at, by, edits, inverse, undone: false }).run();
     writeDifference(inside, kept.table, table, revision + 1);
     touchStudy(inside, kept.studyId, at);
   });
@@ -241,3 +286,68 @@ function checked({ table, revision }: KeptTable, seen: number): Table {
   if (revision !== seen) throw newerElsewhere('These readings were', revision);
   return table;
 }
+
+/** Adds a table to a study, after those it has. @returns its id */
+export function addTable(
+  db: Db,
+  studyId: string,
+  table: Omit<Table, 'id'>,
+  made: { at: string; origin: string },
+): string {
+  const id = nanoid(12);
+  db.transaction((tx) => {
+    const inside = tx as unknown as Db;
+    const last = inside
+      .select({ position: max(tables.position) })
+      .from(tables)
+      .where(eq(tables.studyId, studyId))
+      .get();
+    insertTable(inside, studyId, (last?.position ?? -1) + 1, { ...table, id }, made);
+    touchStudy(inside, studyId, made.at);
+  });
+  return id;
+}
+
+/** Takes a table out of its study, with the questions asked of it; it can be put back. @throws NotFound */
+export function deleteTable(db: Db, id: string, at: string): void {
+  keptRow(db, id);
+  db.update(tables).set({ deletedAt: at }).where(eq(tables.id, id)).run();
+}
+
+/** Puts a removed table back. @throws NotFound */
+export function restoreTable(db: Db, id: string): void {
+  keptRow(db, id);
+  db.update(tables).set({ deletedAt: null }).where(eq(tables.id, id)).run();
+}
+
+/** The study a table belongs to. @throws NotFound */
+export const studyOfTable = (db: Db, id: string): string => keptRow(db, id).studyId;
+
+/** How many cells a table has room for, told without reading them. @throws NotFound */
+export const cellCount = (db: Db, id: string): number =>
+  readTableHead(db, id).columns.length * keptRow(db, id).rowCount;
+
+/** What was done to a table. */
+export interface Logged {
+  at: string;
+  by: string;
+  edits: TableEdit[];
+  /** Taken back since. */
+  undone: boolean;
+}
+
+/** The accepted changes of a table, the newest first. */
+export const changesOf = (db: Db, id: string, most: number): Logged[] =>
+  db
+    .select({ at: changes.at, by: changes.by, edits: changes.edits, undone: changes.undone })
+    .from(changes)
+    .where(eq(changes.tableId, id))
+    .orderBy(desc(changes.id))
+    .limit(most)
+    .all();
+
+/** When and from what a table was made. @throws NotFound */
+export const madeOf = (db: Db, id: string): { at: string; origin: string } => {
+  const { createdAt, origin } = keptRow(db, id);
+  return { at: createdAt, origin };
+};

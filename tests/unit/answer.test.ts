@@ -2,12 +2,13 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { type Answer, answer } from '../../src/core/answer/answer';
 import { defaultQuestion } from '../../src/core/question/question';
-import { type Table, emptyColumn } from '../../src/core/readings/table';
+import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { fixed, pRelation, pValue, scientific } from '../../src/core/words/numbers';
 import { plain } from '../../src/core/words/text';
 import { figureLegend, headline, methodsSentence, resultsSentence } from '../../src/core/words/two-groups';
 
 const table = (a: (number | string)[], b: (number | string)[], unitB = 'mm'): Table => ({
+  ...tableOf([]),
   id: 't',
   name: '',
   measure: 'blade length',

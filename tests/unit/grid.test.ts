@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { applyEdits } from '../../src/core/readings/edits';
-import { type Table, emptyColumn } from '../../src/core/readings/table';
+import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { blockFromText } from '../../src/formats/clipboard';
 import { pasteEdits } from '../../src/islands/readings/paste';
 import { at, blockOf, moved } from '../../src/islands/readings/selection';
@@ -33,6 +33,7 @@ describe('moving in the grid', () => {
 
 describe('pasting', () => {
   const table: Table = {
+    ...tableOf([]),
     id: 't',
     name: '',
     measure: '',

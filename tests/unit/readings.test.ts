@@ -1,14 +1,16 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { type TableEdit, applyEdits } from '../../src/core/readings/edits';
+import { applyEdits } from '../../src/core/readings/edits';
+import type { TableEdit } from '../../src/core/readings/table-edit';
 import { understand } from '../../src/core/readings/parse-number';
 import { readColumn } from '../../src/core/readings/read-column';
-import { type Table, emptyColumn } from '../../src/core/readings/table';
+import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { splitUnit } from '../../src/core/readings/units';
 import { blockFromText, blockToText } from '../../src/formats/clipboard';
 import { hasHead } from '../../src/islands/readings/paste';
 
 const table = (...columns: string[][]): Table => ({
+  ...tableOf([]),
   id: 't',
   name: 'Readings',
   measure: 'length',

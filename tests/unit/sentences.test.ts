@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { layout } from '../../src/charts/layout';
 import { answer } from '../../src/core/answer/answer';
 import type { Question } from '../../src/core/question/question';
-import { type Table, emptyColumn } from '../../src/core/readings/table';
+import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { figureScene } from '../../src/core/scenes/figure';
 import { defaultFigureStyle } from '../../src/core/scenes/figure-style';
 import { lookScene } from '../../src/core/scenes/look';
@@ -42,6 +42,7 @@ const table: fc.Arbitrary<Table> = fc
     reason: fc.constantFrom('tag lost', ''),
   })
   .map(({ a, b, names, unit, measure, subject, reason }) => ({
+    ...tableOf([]),
     id: 't',
     name: '',
     measure,
@@ -105,6 +106,7 @@ describe('sentences and pictures of any readings', () => {
       const result = answer(
         { design: 'two-groups', a: 'a', b: 'b', direction: 'either', level: 0.95, spread: 'separate' },
         {
+          ...tableOf([]),
           id: '',
           name: '',
           measure: 'iodine',

@@ -1,9 +1,11 @@
 import { expect } from 'chai';
-import { type TableEdit, applyEdits } from '../../src/core/readings/edits';
-import { type Table, emptyColumn } from '../../src/core/readings/table';
+import { applyEdits } from '../../src/core/readings/edits';
+import type { TableEdit } from '../../src/core/readings/table-edit';
+import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { type Kept, type TableStore, tableStore } from '../../src/islands/shared/table-store';
 
 const table: Table = {
+  ...tableOf([]),
   id: 't',
   name: '',
   measure: '',

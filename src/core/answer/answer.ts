@@ -1,28 +1,39 @@
 import { DomainError, type Outcome, attempt, demand } from '../numeric/domain-error';
 import { type Description, describe, meanInterval } from '../procedures/describe';
 import type { Interval } from '../procedures/interval';
+import { pairedT } from '../procedures/paired-t';
 import { pooledT } from '../procedures/pooled-t';
 import { meanDifference, summarize } from '../procedures/sample-summary';
-import { type StandardizedDifference, standardizedDifference } from '../procedures/standardized-difference';
+import { noncentralityInterval, standardizedDifference } from '../procedures/standardized-difference';
 import type { TTest } from '../procedures/t-test';
 import { welchT } from '../procedures/welch-t';
 import type { Question } from '../question/question';
-import { type ColumnReadings, readColumn } from '../readings/read-column';
-import { type Table, findColumn } from '../readings/table';
+import {
+  type Group,
+  type Pair,
+  type Repeats,
+  chosenColumns,
+  columnsAreGroups,
+  groupsOf,
+  pairsOf,
+  repeatsOf,
+} from '../readings/groups';
+import { type Table, columnsOf } from '../readings/table';
 
 /** One group as the answer sees it. */
-export interface GroupPart {
-  column: string;
-  /** As given, or "group 2" where it has none. */
-  name: string;
-  unit: string;
-  /** Where the group stands among the table's columns: gives its colour and marker shape. */
-  position: number;
-  readings: ColumnReadings;
+export interface GroupPart extends Group {
   /** Undefined when no reading can be used. */
   description?: Description;
   /** Interval of the mean at the question's level; undefined below two readings. */
   interval?: Interval;
+}
+
+/** A difference in standard deviations, with its interval. */
+export interface StandardizedEffect {
+  /** `g` in pooled SDs, bias removed; `dz` in SDs of the differences within pairs. */
+  kind: 'g' | 'dz';
+  value: number;
+  interval: Interval;
 }
 
 /** The comparison itself, in the readings' units. */
@@ -31,7 +42,9 @@ export interface Comparison {
   test: TTest;
   /** p for the direction asked. */
   p: number;
-  size: Outcome<StandardizedDifference>;
+  size: Outcome<StandardizedEffect>;
+  /** How readings were paired, in a paired question. */
+  pairing?: { pairs: Pair[]; alone: string[]; bySubject: boolean };
 }
 
 /** All that follows from a question and its readings. */
@@ -42,33 +55,60 @@ export interface Answer {
   subject: string;
   groups: [GroupPart, GroupPart];
   comparison: Outcome<Comparison>;
+  /** How often subjects come back; undefined when no column names them. */
+  repeats: Repeats | undefined;
+  /** Whether readings of one subject were averaged before comparing. */
+  averaged: boolean;
+  /** The label or subject of each row, where a column gives one. */
+  rowNames: readonly string[] | undefined;
 }
 
-function groupPart(table: Table, id: string, level: number): GroupPart {
-  const column = findColumn(table, id);
-  if (!column) throw new DomainError('One of the groups compared is no longer in the readings: choose another.');
-  const readings = readColumn(column);
-  const values = readings.used.map((r) => r.value);
-  const position = table.columns.indexOf(column);
-  const part: GroupPart = {
-    column: id,
-    name: column.name || `group ${position + 1}`,
-    unit: column.unit,
-    position,
-    readings,
-  };
+function groupPart(groups: readonly Group[], id: string, level: number): GroupPart {
+  const group = groups.find((g) => g.id === id);
+  if (!group) throw new DomainError('One of the groups compared is no longer in the readings: choose another.');
+  const values = group.readings.used.map((r) => r.value);
   const description = attempt(() => describe(values));
-  if (!description.ok) return part;
+  if (!description.ok) return group;
   const interval = attempt(() => meanInterval(description.value, level));
-  return { ...part, description: description.value, ...(interval.ok ? { interval: interval.value } : {}) };
+  return { ...group, description: description.value, ...(interval.ok ? { interval: interval.value } : {}) };
 }
 
-function compare(question: Question, a: GroupPart, b: GroupPart): Comparison {
+function demandComparable(question: Question, a: GroupPart, b: GroupPart): void {
   demand(question.a !== question.b, 'A group cannot be compared with itself: choose two different groups.');
   demand(
     a.unit === b.unit,
     `${a.name} is in ${a.unit || 'no unit'} and ${b.name} in ${b.unit || 'no unit'}: give both the same unit in the readings, converting the numbers if they were measured differently.`,
   );
+}
+
+function comparePaired(question: Question, table: Table, a: GroupPart, b: GroupPart): Comparison {
+  const pairing = pairsOf(table, a, b);
+  const { pairs } = pairing;
+  demand(
+    pairs.length > 0,
+    pairing.bySubject
+      ? `No ${table.subject || 'subject'} has a reading in both ${a.name} and ${b.name}: nothing can be paired. Check that they are named alike in both.`
+      : `No row has a reading of both ${a.name} and ${b.name}: pairs stand side by side in a row, or share a name in a subject column.`,
+  );
+  demand(pairs.length > 1, 'There is one pair: one alone shows no spread, at least two are needed.');
+  const test = pairedT(
+    pairs.map((p) => p.a.value),
+    pairs.map((p) => p.b.value),
+    question.level,
+  );
+  return {
+    test,
+    p: test.p[question.direction],
+    size: attempt(() => {
+      const { low, high } = noncentralityInterval(test.t, test.df, question.level);
+      const root = Math.sqrt(pairs.length);
+      return { kind: 'dz', value: test.cohenDz, interval: { low: low / root, high: high / root } };
+    }),
+    pairing,
+  };
+}
+
+function compare(question: Question, a: GroupPart, b: GroupPart): Comparison {
   for (const group of [a, b]) {
     const n = group.readings.used.length;
     demand(n > 0, `${group.name} has no readings that can be used: at least two are needed.`);
@@ -86,22 +126,35 @@ function compare(question: Question, a: GroupPart, b: GroupPart): Comparison {
   return {
     test,
     p: test.p[question.direction],
-    size: attempt(() => standardizedDifference(first, second, question.level)),
+    size: attempt(() => {
+      const { hedgesG, interval } = standardizedDifference(first, second, question.level);
+      return { kind: 'g', value: hedgesG, interval };
+    }),
   };
 }
 
 /** Answers a question from its readings: a pure function, so an answer can never be older than either. */
 export function answer(question: Question, table: Table): Outcome<Answer> {
   return attempt(() => {
-    const a = groupPart(table, question.a, question.level);
-    const b = groupPart(table, question.b, question.level);
+    const choice = { measure: question.measure, by: question.by };
+    const groups = groupsOf(table, choice);
+    const a = groupPart(groups, question.a, question.level);
+    const b = groupPart(groups, question.b, question.level);
+    const own = columnsAreGroups(table) ? undefined : chosenColumns(table, choice).measure?.name;
+    const repeats = repeatsOf(table, choice);
     return {
       question,
-      measure: table.measure,
+      measure: own ?? table.measure,
       unit: a.unit,
       subject: table.subject,
       groups: [a, b] as [GroupPart, GroupPart],
-      comparison: attempt(() => compare(question, a, b)),
+      comparison: attempt(() => {
+        demandComparable(question, a, b);
+        return question.design === 'paired' ? comparePaired(question, table, a, b) : compare(question, a, b);
+      }),
+      repeats,
+      rowNames: (columnsOf(table, 'label')[0] ?? columnsOf(table, 'subject')[0])?.cells,
+      averaged: table.average && repeats !== undefined && repeats.subjects < repeats.readings,
     };
   });
 }

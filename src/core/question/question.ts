@@ -1,5 +1,7 @@
 import * as v from 'valibot';
 
+/** A group: a column's id where columns are groups, else the id of a level of a group column. */
+const Group = v.pipe(v.string(), v.minLength(1), v.maxLength(200));
 const Column = v.pipe(v.string(), v.minLength(1), v.maxLength(40));
 
 /**
@@ -7,10 +9,14 @@ const Column = v.pipe(v.string(), v.minLength(1), v.maxLength(40));
  * Names, units, the measure and the subject belong to the readings, so they are not repeated here.
  */
 export const Question = v.object({
-  design: v.literal('two-groups'),
-  /** The columns compared; differences are taken as `a` minus `b`. */
-  a: Column,
-  b: Column,
+  /** Two independent groups, or the same subjects in both. */
+  design: v.picklist(['two-groups', 'paired'], 'The design is two-groups or paired.'),
+  /** The groups compared; differences are taken as `a` minus `b`. */
+  a: Group,
+  b: Group,
+  /** Where each row is one reading: the columns of the readings and of their groups. The first of each unless chosen. */
+  measure: v.optional(Column),
+  by: v.optional(Column),
   direction: v.picklist(['either', 'greater', 'less'], 'The direction is either, greater or less.'),
   level: v.pipe(
     v.number('The confidence level is a number between 0.5 and 0.9999.'),
@@ -22,9 +28,9 @@ export const Question = v.object({
 });
 export type Question = v.InferOutput<typeof Question>;
 
-/** The question two columns raise when nothing more is known. */
-export const defaultQuestion = (a: string, b: string): Question => ({
-  design: 'two-groups',
+/** The question two groups raise when nothing more is known. */
+export const defaultQuestion = (a: string, b: string, design: Question['design'] = 'two-groups'): Question => ({
+  design,
   a,
   b,
   direction: 'either',

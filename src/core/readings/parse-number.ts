@@ -12,6 +12,9 @@ const groupedBy = {
 /** A comma or point that could be a decimal mark or a thousands mark alike: "1,234". */
 const either = { ',': /^[+-]?[1-9]\d{0,2},\d{3}$/, '.': /^[+-]?[1-9]\d{0,2}\.\d{3}$/ };
 
+/** A number as nearly every cell holds one: read at once, whatever the column's decimal mark, unless that is a comma. */
+const simple = /^-?\d{1,15}(?:\.\d+)?$/;
+
 function tidied(text: string, unit: string): string {
   let tidy = text.trim().replace(/^[−–]/u, '-');
   if (unit && tidy.endsWith(unit)) tidy = tidy.slice(0, -unit.length).trimEnd();
@@ -25,6 +28,7 @@ function tidied(text: string, unit: string): string {
  * @param mark how the column's decimals are written; `auto` here means that the column gave no evidence
  */
 export function understand(text: string, unit: string, mark: DecimalMark): Understood {
+  if (mark !== 'comma' && simple.test(text)) return { kind: 'number', value: Number(text) };
   const tidy = tidied(text, unit);
   if (tidy === '')
     return text.trim() === '' ? { kind: 'empty' } : { kind: 'unread', why: 'is a unit without a number' };
@@ -53,7 +57,7 @@ export function decimalMarkOf(cells: readonly string[], unit: string): DecimalMa
   let comma = false;
   let point = false;
   for (const text of cells) {
-    if (!text.includes(',') && !text.includes('.')) continue;
+    if (!text.includes(',') && (point || !text.includes('.'))) continue;
     const tidy = tidied(text, unit);
     if (either[','].test(tidy)) continue;
     if (/^[+-]?\d*,\d+$/.test(tidy) || /^[+-]?[1-9]\d{0,2}(\.\d{3})+,\d*$/.test(tidy)) comma = true;

@@ -5,6 +5,8 @@ import type { Column } from './table';
 export interface Reading {
   row: number;
   value: number;
+  /** The rows averaged, where it stands for several. */
+  rows?: number[];
 }
 
 /** A column's cells, sorted by what became of them. Nothing is lost: every cell that is not empty is in one list. */

@@ -1,5 +1,5 @@
 /** A scene laid out: shapes at their places, ready for the page or a file. All lengths in the scene's units. */
-import type { Ink } from './scene';
+import type { CellRef, Ink } from './scene';
 
 export type Shape =
   | {
@@ -14,7 +14,16 @@ export type Shape =
       name?: string;
     }
   | { shape: 'rect'; x: number; y: number; width: number; height: number; ink: Ink; tint: number; name?: string }
-  | { shape: 'path'; d: string; ink: Ink; filled: boolean; weight: number; title?: string; name?: string }
+  | {
+      shape: 'path';
+      d: string;
+      ink: Ink;
+      filled: boolean;
+      weight: number;
+      title?: string;
+      name?: string;
+      cells?: CellRef[];
+    }
   | {
       shape: 'text';
       x: number;

@@ -53,7 +53,7 @@ export function figureScene(answer: Answer, style: FigureStyle): Scene {
   const top = fontSize * 0.9;
   const marks: Mark[] = groups.flatMap((group, i): Mark[] => {
     const { description } = group;
-    const ink = { group: group.position };
+    const ink = { group: group.colour };
     const out: Mark[] = [];
     if (description && columns)
       out.push(
@@ -77,7 +77,7 @@ export function figureScene(answer: Answer, style: FigureStyle): Scene {
         centre: i - beside,
         room: 0.2,
         ink,
-        shape: group.position,
+        shape: group.colour,
         size: fontSize * 0.42,
         name: `readings-${i}`,
       });
@@ -104,7 +104,7 @@ export function figureScene(answer: Answer, style: FigureStyle): Scene {
         centre,
         room: 0,
         ink,
-        shape: group.position,
+        shape: group.colour,
         size: fontSize * 0.95,
         name: `mean-${i}`,
       });

@@ -6,37 +6,54 @@ import { type Mark, type Panel, type Scene, extent } from './scene';
 
 const fontSize = 13;
 
-function groupMarks(group: GroupPart, y: number): Mark[] {
-  const ink = { group: group.position };
+/** More pairs than this are not joined by lines: they would be a smear. */
+const mostPairs = 300;
+
+/** What a point says of itself: its group, its row with its label, its value. */
+function pointTitle(group: GroupPart, row: number, value: number, names: Answer['rowNames'], rows = 1): string {
+  const label = names?.[row]?.trim();
+  const where = rows > 1 ? `mean of ${rows} readings` : `row ${row + 1}`;
+  return `${group.name}, ${where}${label ? ` (${label})` : ''}: ${value}`;
+}
+
+function groupMarks(group: GroupPart, y: number, names: Answer['rowNames']): Mark[] {
+  const ink = { group: group.colour };
   const marks: Mark[] = [
     {
       mark: 'dots',
-      points: group.readings.used.map(({ row, value }) => ({
+      points: group.readings.used.map(({ row, value, rows = [row] }) => ({
         at: value,
-        title: `${group.name}, row ${row + 1}: ${value}`,
+        title: pointTitle(group, row, value, names, rows.length),
+        cells: rows.map((r) => ({ column: group.column, row: r })),
       })),
       along: 'x',
       centre: y - 0.02,
       room: 0.44,
       side: -1,
       ink,
-      shape: group.position,
+      shape: group.colour,
       size: group.readings.used.length > 200 ? 4 : 7,
-      name: `readings-${group.position}`,
+      name: `readings-${group.colour}`,
     },
     {
       mark: 'dots',
       points: group.readings.aside.flatMap(({ row, value, reason }) =>
         value === undefined
           ? []
-          : [{ at: value, title: `${group.name}, row ${row + 1}: ${value}, set aside: ${reason}` }],
+          : [
+              {
+                at: value,
+                title: `${pointTitle(group, row, value, names)}, set aside: ${reason}`,
+                cells: [{ column: group.column, row }],
+              },
+            ],
       ),
       along: 'x',
       // Below the interval, apart from the readings that count.
       centre: y + 0.36,
       room: 0.05,
       ink: 'muted',
-      shape: group.position,
+      shape: group.colour,
       size: 7,
       hollow: true,
     },
@@ -52,7 +69,7 @@ function groupMarks(group: GroupPart, y: number): Mark[] {
       ink,
       weight: 2.5,
       caps: 7,
-      name: `interval-${group.position}`,
+      name: `interval-${group.colour}`,
     });
   if (description)
     marks.push({
@@ -62,9 +79,9 @@ function groupMarks(group: GroupPart, y: number): Mark[] {
       centre: y + 0.17,
       room: 0,
       ink,
-      shape: group.position,
+      shape: group.colour,
       size: 11,
-      name: `mean-${group.position}`,
+      name: `mean-${group.colour}`,
     });
   return marks;
 }
@@ -99,8 +116,23 @@ export function lookScene(answer: Answer, width: number): Scene {
       ticks: 6,
     },
     y: { domain: [-0.62, 1.42], drawn: false, down: true },
-    marks: groups.flatMap(groupMarks),
+    marks: groups.flatMap((group, i) => groupMarks(group, i, answer.rowNames)),
   };
+  // Partners are joined by a line: what pairs share drops out of the difference.
+  const pairs = comparison.ok ? (comparison.value.pairing?.pairs ?? []) : [];
+  if (pairs.length <= mostPairs)
+    look.marks.unshift(
+      ...pairs.map(({ a, b }): Mark => ({
+        mark: 'rule',
+        x1: a.value,
+        y1: -0.02,
+        x2: b.value,
+        y2: 0.98,
+        ink: 'line',
+        weight: 1.2,
+        name: 'pair',
+      })),
+    );
   look.marks.push(
     ...groups.map((group, i): Mark => ({
       mark: 'text',
@@ -118,8 +150,8 @@ export function lookScene(answer: Answer, width: number): Scene {
       along: 'x',
       centre: i - 0.5,
       room: 0,
-      ink: { group: group.position },
-      shape: group.position,
+      ink: { group: group.colour },
+      shape: group.colour,
       size: 10,
     })),
   );

@@ -3,6 +3,19 @@
 /** What a mark is painted with; the page and the exported file each have their own colour for it. */
 export type Ink = 'ink' | 'muted' | 'line' | 'paper' | 'accent' | { group: number };
 
+/** A cell of the readings. */
+export interface CellRef {
+  column: string;
+  row: number;
+}
+
+/** A point, what it says of itself, and the readings it stands for. */
+export interface Point {
+  at: number;
+  title?: string;
+  cells?: CellRef[];
+}
+
 export type Mark =
   | {
       mark: 'rule';
@@ -20,7 +33,7 @@ export type Mark =
   /** Points along one axis, stacked sideways where they would overlap; `room` is how far, in the other axis' units. */
   | {
       mark: 'dots';
-      points: { at: number; title?: string }[];
+      points: Point[];
       along: 'x' | 'y';
       centre: number;
       room: number;

@@ -1,5 +1,6 @@
 /** What an answer about two groups says: headline, methods, results, legend. */
-import type { Answer, Comparison, GroupPart } from '../answer/answer';
+import type { Answer, Comparison, GroupPart, StandardizedEffect } from '../answer/answer';
+import type { Outcome } from '../numeric/domain-error';
 import { methodName } from '../question/method';
 import { withUnit } from '../readings/table';
 import { between, decimalsOf, degreesOfFreedom, fixed, intervalDecimals, pRelation, percent, plural } from './numbers';
@@ -19,6 +20,12 @@ export function questionSentence(answer: Answer): string {
   const { question, groups, subject } = answer;
   const [a, b] = groups;
   const measure = withUnit(measureOf(answer), answer.unit);
+  if (question.design === 'paired') {
+    const each = `each ${subject || 'subject'} is measured in both`;
+    return question.direction === 'either'
+      ? `Does ${measure} differ between ${a.name} and ${b.name}, when ${each}?`
+      : `Is ${measure} ${question.direction} in ${a.name} than in ${b.name}, when ${each}?`;
+  }
   const asked =
     question.direction === 'either'
       ? `Does ${measure} differ between ${a.name} and ${b.name}`
@@ -92,15 +99,21 @@ function asideClause(groups: readonly GroupPart[]): string {
 export function methodsSentence(answer: Answer): Text {
   const { question, groups, subject } = answer;
   const [a, b] = groups;
-  const spread =
-    question.spread === 'separate'
+  const paired = question.design === 'paired';
+  const test = paired
+    ? 'a paired t-test'
+    : question.spread === 'separate'
       ? 'Welch’s two-sample t-test (variances not assumed equal; Satterthwaite degrees of freedom)'
       : 'Student’s two-sample t-test (pooled variance)';
+  const each = paired
+    ? `each ${subject || 'subject'} being compared with itself`
+    : `each ${subject || 'reading'} contributing one ${answer.averaged ? 'value, the mean of its readings' : 'reading'}`;
+  const effect = paired ? text`Cohen’s ${symbol('d')}z` : text`Hedges’ ${symbol('g')}`;
   const sided =
     question.direction === 'either'
       ? 'The test was two-sided'
       : `The test was one-sided (${a.name} ${question.direction} than ${b.name})`;
-  return text`${sentenceCase(measureOf(answer))} was compared between ${a.name} and ${b.name} with ${spread}, each ${subject || 'reading'} contributing one reading. ${sided}; differences are ${subtraction(groups)} and are given with ${percent(question.level)} confidence intervals. Standardized differences are Hedges’ ${symbol('g')} with noncentral-${symbol('t')} intervals.${asideClause(groups)}`;
+  return text`${sentenceCase(measureOf(answer))} was compared between ${a.name} and ${b.name} with ${test}, ${each}. ${sided}; differences are ${subtraction(groups)} and are given with ${percent(question.level)} confidence intervals. Standardized differences are ${effect} with noncentral-${symbol('t')} intervals.${asideClause(groups)}`;
 }
 
 function groupClause(group: GroupPart, unit: string): Text {
@@ -111,6 +124,10 @@ function groupClause(group: GroupPart, unit: string): Text {
   return text`${group.name} (mean ${fixed(d.mean, decimals)}${unitAfter(unit)}${sd}, ${symbol('n')} = ${d.n})`;
 }
 
+/** The standardized effect by the name the field gives it. */
+export const effectName = ({ kind }: StandardizedEffect): Text =>
+  kind === 'g' ? text`Hedges’ ${symbol('g')}` : text`Cohen’s ${symbol('d')}z`;
+
 /** The sentences for the paper's results section. */
 export function resultsSentence(answer: Answer, comparison: Comparison): Text {
   const { test, size } = comparison;
@@ -120,7 +137,7 @@ export function resultsSentence(answer: Answer, comparison: Comparison): Text {
   const relation = test.estimate === 0 ? 'the same on average' : test.estimate > 0 ? 'greater' : 'less';
   const than = test.estimate === 0 ? 'and' : 'than';
   const effectSize = size.ok
-    ? text`; Hedges’ ${symbol('g')} = ${fixed(size.value.hedgesG, 2)}, ${percent(answer.question.level)} CI ${between(size.value.interval, 2)}`
+    ? text`; ${effectName(size.value)} = ${fixed(size.value.value, 2)}, ${percent(answer.question.level)} CI ${between(size.value.interval, 2)}`
     : [];
   return text`${sentenceCase(measureOf(answer))} was ${relation} in ${groupClause(a, answer.unit)} ${than} in ${groupClause(b, answer.unit)}: difference ${fixed(test.estimate, decimals)}${unit}, ${percent(answer.question.level)} CI ${between(test.interval, decimals)}${unit}; ${testPhrase(comparison)}${effectSize}.`;
 }
@@ -152,4 +169,14 @@ export function figureLegend(
     ? text` ${subtraction(groups)}: ${headline(answer, comparison.value).estimate}, ${headline(answer, comparison.value).interval}; ${methodName(question)}, ${testPhrase(comparison.value)}.`
     : [];
   return text`${sentenceCase(withUnit(measureOf(answer), answer.unit))} by group. ${means}, error bars ${barWords(figure.bars, question.level)} from each group’s own readings${points}. ${sizes}.${result}${asideClause(groups)}`;
+}
+
+/** n and the difference with its interval in one line, or why there is none. */
+export function shortAnswer(found: Outcome<Answer>): string {
+  if (!found.ok) return found.reason;
+  const { groups, comparison } = found.value;
+  const n = groups.map((g) => g.readings.used.length).join(' + ');
+  if (!comparison.ok) return `n ${n}: ${comparison.reason}`;
+  const { estimate, interval } = headline(found.value, comparison.value);
+  return `n ${n}: ${estimate}, ${interval}`;
 }

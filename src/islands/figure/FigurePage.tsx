@@ -15,6 +15,7 @@ import { useKeptValue } from '../shared/kept-value';
 import { RichText } from '../shared/RichText';
 import { SaveState } from '../shared/SaveState';
 import { type Kept, followTable, tableStore } from '../shared/table-store';
+import { WithTable } from '../shared/WithTable';
 import { pngBlob, save, svgBlob } from './download';
 
 function Choice({ name, children }: { name: string; children: ReactNode }) {
@@ -67,15 +68,13 @@ function Size({
   );
 }
 
-export interface FigurePageProps {
+interface Shown {
   study: string;
   figure: { id: string; style: FigureStyle; revision: number };
-  asked: { id: string; question: Question };
-  kept: Kept;
+  asked: { id: string; tableId: string; question: Question };
 }
 
-/** A figure for the paper at its true size, how it is drawn beside it, its legend below. */
-export function FigurePage({ study, figure, asked, kept }: FigurePageProps) {
+function Page({ study, figure, asked, kept }: Shown & { kept: Kept }) {
   const {
     value: style,
     change,
@@ -253,3 +252,10 @@ export function FigurePage({ study, figure, asked, kept }: FigurePageProps) {
     </div>
   );
 }
+
+/** A figure for the paper at its true size, how it is drawn beside it, its legend below. */
+export const FigurePage = ({ kept, ...shown }: Shown & { kept: Kept | undefined }) => (
+  <WithTable id={shown.asked.tableId} kept={kept}>
+    {(found) => <Page {...shown} kept={found} />}
+  </WithTable>
+);

@@ -10,7 +10,7 @@ import {
   scientific,
   significant,
 } from '../../core/words/numbers';
-import { type Headline, subtraction } from '../../core/words/two-groups';
+import { type Headline, effectName, subtraction } from '../../core/words/two-groups';
 import { GroupMarker } from '../shared/GroupMarker';
 import { RichText } from '../shared/RichText';
 
@@ -80,10 +80,10 @@ export function GroupTable({ answer }: { answer: Answer }) {
           const d = group.description;
           const decimals = decimalsOf(group.readings.used.map((r) => r.value)) + 1;
           return (
-            <tr key={group.column}>
+            <tr key={group.id}>
               <th scope="row">
                 <span className="inline-flex items-center gap-1.5">
-                  <GroupMarker position={group.position} />
+                  <GroupMarker position={group.colour} />
                   {group.name}
                 </span>
               </th>
@@ -167,9 +167,12 @@ export function TestTable({ answer, comparison }: { answer: Answer; comparison: 
       <p className="text-[14.5px]" data-testid="effect-size">
         {size.ok ? (
           <>
-            Hedges’ <i>g</i> = {fixed(size.value.hedgesG, 2)}, {level} CI {between(size.value.interval, 2)}{' '}
+            <RichText text={effectName(size.value)} /> = {fixed(size.value.value, 2)}, {level} CI{' '}
+            {between(size.value.interval, 2)}{' '}
             <span className="text-muted">
-              – the difference in pooled standard deviations, its small-sample bias removed
+              {size.value.kind === 'g'
+                ? '– the difference in pooled standard deviations, its small-sample bias removed'
+                : '– the mean difference in standard deviations of the differences within pairs'}
             </span>
           </>
         ) : (

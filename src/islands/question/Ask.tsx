@@ -1,8 +1,9 @@
 import { ArrowLeftRight } from 'lucide-react';
 import { useState } from 'react';
 import type { Question } from '../../core/question/question';
-import type { TableEdit } from '../../core/readings/edits';
-import { type Table, withUnit } from '../../core/readings/table';
+import type { TableEdit } from '../../core/readings/table-edit';
+import { type Group, chosenColumns, columnsAreGroups, groupsOf } from '../../core/readings/groups';
+import { type Column, type Table, called, columnsOf, withUnit } from '../../core/readings/table';
 import { percent } from '../../core/words/numbers';
 import { Accepted } from '../shared/Accepted';
 
@@ -55,26 +56,76 @@ function Level({ level, onChange }: { level: number; onChange: (level: number) =
 }
 
 function GroupPart({
-  table,
+  groups,
   value,
   label,
   onChange,
 }: {
-  table: Table;
+  groups: readonly Group[];
   value: string;
   label: string;
   onChange: (id: string) => void;
 }) {
-  const known = table.columns.some((c) => c.id === value);
+  const known = groups.some((g) => g.id === value);
   return (
     <select className="part" aria-label={label} value={known ? value : ''} onChange={(e) => onChange(e.target.value)}>
       {!known && <option value="">(removed)</option>}
-      {table.columns.map((c, i) => (
-        <option key={c.id} value={c.id}>
-          {c.name || `group ${i + 1}`}
+      {groups.map((g) => (
+        <option key={g.id} value={g.id}>
+          {g.name}
         </option>
       ))}
     </select>
+  );
+}
+
+/** The measure: a name of the table's own where columns are groups, else one of its measure columns, by a group column. */
+function Measured({ question, table, unit, onChange, onEdit }: AskProps & { unit: string }) {
+  const printed = unit && ` ${withUnit('', unit).trim()}`;
+  if (columnsAreGroups(table))
+    return (
+      <>
+        <Accepted
+          className="part"
+          aria-label="What was measured"
+          placeholder="what was measured"
+          value={table.measure}
+          onAccept={(text) => onEdit([{ kind: 'describe-table', measure: text }])}
+        />
+        {printed}
+      </>
+    );
+  const { measure, by } = chosenColumns(table, question);
+  const choose = (label: string, columns: readonly Column[], chosen: Column | undefined, pick: (id: string) => void) =>
+    columns.length < 2 ? (
+      <b className="font-semibold">{called(chosen, 'reading')}</b>
+    ) : (
+      <select className="part" aria-label={label} value={chosen?.id} onChange={(e) => pick(e.target.value)}>
+        {columns.map((c) => (
+          <option key={c.id} value={c.id}>
+            {called(c)}
+          </option>
+        ))}
+      </select>
+    );
+  const groupColumns = columnsOf(table, 'group');
+  return (
+    <>
+      {choose('What was measured', columnsOf(table, 'measure'), measure, (id) =>
+        onChange({ ...question, measure: id }),
+      )}
+      {printed}
+      {groupColumns.length > 1 && (
+        <>
+          {' '}
+          by{' '}
+          {choose('What names the groups', groupColumns, by, (id) => {
+            const [a, b] = groupsOf(table, { measure: question.measure, by: id });
+            if (a && b) onChange({ ...question, by: id, a: a.id, b: b.id });
+          })}
+        </>
+      )}
+    </>
   );
 }
 
@@ -87,24 +138,10 @@ export interface AskProps {
 
 /** The question as a sentence; its parts are its controls. */
 export function Ask({ question, table, onChange, onEdit }: AskProps) {
-  const unit = table.columns.find((c) => c.id === question.a)?.unit ?? '';
-  const name = (id: string): string => {
-    const position = table.columns.findIndex((c) => c.id === id);
-    const given = table.columns[position]?.name ?? '';
-    return given === '' ? `group ${position + 1}` : given;
-  };
-  const measure = (
-    <>
-      <Accepted
-        className="part"
-        aria-label="What was measured"
-        placeholder="what was measured"
-        value={table.measure}
-        onAccept={(text) => onEdit([{ kind: 'describe-table', measure: text }])}
-      />
-      {unit && ` ${withUnit('', unit).trim()}`}
-    </>
-  );
+  const groups = groupsOf(table, question);
+  const unit = groups.find((g) => g.id === question.a)?.unit ?? '';
+  const name = (id: string): string => groups.find((g) => g.id === id)?.name ?? 'a group no longer there';
+  const measure = <Measured question={question} table={table} unit={unit} onChange={onChange} onEdit={onEdit} />;
   const direction = (
     <select
       className="part"
@@ -119,7 +156,7 @@ export function Ask({ question, table, onChange, onEdit }: AskProps) {
   );
   const a = (
     <GroupPart
-      table={table}
+      groups={groups}
       value={question.a}
       label="First group"
       onChange={(id) => onChange({ ...question, a: id, b: id === question.b ? question.a : question.b })}
@@ -127,7 +164,7 @@ export function Ask({ question, table, onChange, onEdit }: AskProps) {
   );
   const b = (
     <GroupPart
-      table={table}
+      groups={groups}
       value={question.b}
       label="Second group"
       onChange={(id) => onChange({ ...question, b: id, a: id === question.a ? question.b : question.a })}
@@ -153,7 +190,16 @@ export function Ask({ question, table, onChange, onEdit }: AskProps) {
           value={table.subject}
           onAccept={(text) => onEdit([{ kind: 'describe-table', subject: text }])}
         />{' '}
-        counts once?
+        <select
+          className="part"
+          aria-label="How subjects were measured"
+          value={question.design}
+          onChange={(e) => onChange({ ...question, design: e.target.value as Question['design'] })}
+        >
+          <option value="two-groups">counts once</option>
+          <option value="paired">is measured in both</option>
+        </select>
+        ?
       </h1>
       <p className="mt-1 text-[16px] leading-7 text-muted">
         Differences are{' '}
@@ -168,17 +214,21 @@ export function Ask({ question, table, onChange, onEdit }: AskProps) {
         >
           {name(question.a)} minus {name(question.b)} <ArrowLeftRight size={13} className="inline" aria-hidden />
         </button>
-        , with intervals at <Level level={question.level} onChange={(level) => onChange({ ...question, level })} />; the
-        groups’ spreads{' '}
-        <select
-          className="part"
-          aria-label="Spreads"
-          value={question.spread}
-          onChange={(e) => onChange({ ...question, spread: e.target.value as Question['spread'] })}
-        >
-          <option value="separate">may differ</option>
-          <option value="pooled">are taken as equal</option>
-        </select>
+        , with intervals at <Level level={question.level} onChange={(level) => onChange({ ...question, level })} />
+        {question.design === 'two-groups' && (
+          <>
+            ; the groups’ spreads{' '}
+            <select
+              className="part"
+              aria-label="Spreads"
+              value={question.spread}
+              onChange={(e) => onChange({ ...question, spread: e.target.value as Question['spread'] })}
+            >
+              <option value="separate">may differ</option>
+              <option value="pooled">are taken as equal</option>
+            </select>
+          </>
+        )}
         .
       </p>
     </div>

@@ -1,11 +1,13 @@
 import { useStore } from '@nanostores/react';
 import { ImagePlus } from 'lucide-react';
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
-import { DrawingView } from '../../charts/DrawingView';
+import { DrawingView, type PointedAt } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
 import { type Answer, answer } from '../../core/answer/answer';
 import { methodName, methodReason } from '../../core/question/method';
 import type { Question } from '../../core/question/question';
+import type { Table } from '../../core/readings/table';
+import type { TableEdit } from '../../core/readings/table-edit';
 import { defaultFigureStyle } from '../../core/scenes/figure-style';
 import { lookScene } from '../../core/scenes/look';
 import { counted, significant } from '../../core/words/numbers';
@@ -18,8 +20,10 @@ import { RefusedNotice } from '../shared/RefusedNotice';
 import { RichText } from '../shared/RichText';
 import { SaveState } from '../shared/SaveState';
 import { type Kept, followTable, guardUnsaved, tableStore } from '../shared/table-store';
+import { WithTable } from '../shared/WithTable';
 import { GroupTable, HeadlineBand, TestTable } from './AnswerPart';
 import { Ask } from './Ask';
+import { SamplesNote } from './SamplesNote';
 
 /** One of the parts of a question's page, its name hung in the margin. */
 function Part({ name, children }: { name: string; children: ReactNode }) {
@@ -33,7 +37,75 @@ function Part({ name, children }: { name: string; children: ReactNode }) {
   );
 }
 
-function Look({ shown }: { shown: Answer }) {
+/** A reading chosen in the picture: set aside with a reason, brought back, or found in its table. */
+function Pointed({
+  point,
+  table,
+  readingsHref,
+  onEdit,
+  onClose,
+}: {
+  point: PointedAt;
+  table: Table;
+  readingsHref: string;
+  onEdit: (edits: TableEdit[]) => void;
+  onClose: () => void;
+}) {
+  const [reason, setReason] = useState('');
+  const [first] = point.cells;
+  if (!first) return null;
+  const aside = table.columns.find((c) => c.id === first.column)?.aside[first.row] !== undefined;
+  const set = (why: string | null) => {
+    onEdit([{ kind: 'set-aside', cells: point.cells.map((cell) => ({ ...cell, reason: why })) }]);
+    onClose();
+  };
+  return (
+    <form
+      className="flex flex-wrap items-baseline gap-x-3 border-t border-line py-1 text-sm"
+      aria-label="The reading chosen"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (reason.trim()) set(reason.trim());
+      }}
+      onKeyDown={(e) => e.key === 'Escape' && onClose()}
+    >
+      <span className="font-semibold">{point.title}</span>
+      {aside ? (
+        <button type="button" className="plain-button" onClick={() => set(null)}>
+          Bring it back
+        </button>
+      ) : (
+        <>
+          <label>
+            set aside, because{' '}
+            <input
+              className="part min-w-40"
+              autoFocus
+              placeholder="tag lost, lid off …"
+              value={reason}
+              maxLength={500}
+              onChange={(e) => setReason(e.target.value)}
+            />
+          </label>
+          <button type="submit" className="plain-button" disabled={!reason.trim()}>
+            Set aside
+          </button>
+        </>
+      )}
+      <a
+        className="plain-button"
+        href={`${readingsHref}#row=${first.row + 1}&column=${encodeURIComponent(first.column)}`}
+      >
+        Go to its row
+      </a>
+      <button type="button" className="plain-button" onClick={onClose}>
+        Leave it
+      </button>
+    </form>
+  );
+}
+
+function Look({ shown, onPoint }: { shown: Answer; onPoint: (point: PointedAt) => void }) {
   const frame = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(690);
   useEffect(() => {
@@ -47,7 +119,7 @@ function Look({ shown }: { shown: Answer }) {
   const drawing = useMemo(() => layout(lookScene(shown, width)), [shown, width]);
   return (
     <div ref={frame} className="overflow-x-auto">
-      <DrawingView drawing={drawing} />
+      <DrawingView drawing={drawing} onPoint={onPoint} />
     </div>
   );
 }
@@ -69,11 +141,17 @@ function TellLine({ name, text }: { name: string; text: Text }) {
 function MarginNotes({
   question,
   shown,
+  table,
   readingsHref,
+  onEdit,
+  onChange,
 }: {
   question: Question;
   shown: Answer | undefined;
+  table: Table;
   readingsHref: string;
+  onEdit: (edits: TableEdit[]) => void;
+  onChange: (question: Question) => void;
 }) {
   const unread = shown?.groups.flatMap((g) => g.readings.unread.map((cell) => ({ ...cell, group: g.name }))) ?? [];
   const aside = shown?.groups.flatMap((g) => g.readings.aside.map((cell) => ({ ...cell, group: g.name }))) ?? [];
@@ -88,12 +166,13 @@ function MarginNotes({
         <h2 className="part-of-page">Method</h2>
         <p className="font-semibold">{methodName(question)}</p>
         <p className="text-muted">{methodReason(question)}</p>
-        {sa !== undefined && sb !== undefined && sa > 0 && sb > 0 && (
+        {question.design === 'two-groups' && sa !== undefined && sb !== undefined && sa > 0 && sb > 0 && (
           <p className="mt-1 text-muted">
             Here the larger SD is {significant(Math.max(sa, sb) / Math.min(sa, sb), 3)} times the smaller.
           </p>
         )}
       </section>
+      {shown && <SamplesNote shown={shown} table={table} onEdit={onEdit} onChange={onChange} />}
       {question.direction !== 'either' && (
         <section className="note">
           <h2 className="part-of-page">Direction</h2>
@@ -135,14 +214,14 @@ function MarginNotes({
   );
 }
 
-export interface QuestionPageProps {
-  study: string;
-  asked: { id: string; question: Question; revision: number };
-  kept: Kept;
+interface Asked {
+  id: string;
+  tableId: string;
+  question: Question;
+  revision: number;
 }
 
-/** A question's page: Ask, Look, Answer, Tell. Everything below the sentence is computed from it and the readings. */
-export function QuestionPage({ study, asked, kept }: QuestionPageProps) {
+function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept }) {
   const [store] = useState(() => tableStore(kept));
   const table = useStore(store.$table);
   const tableSaving = useStore(store.$saving);
@@ -152,6 +231,8 @@ export function QuestionPage({ study, asked, kept }: QuestionPageProps) {
     saving,
   } = useKeptValue(`/api/questions/${asked.id}`, 'question', asked.question, asked.revision);
   const [trouble, setTrouble] = useState('');
+  const [pointed, setPointed] = useState<PointedAt>();
+  const readingsHref = `/studies/${study}/readings/${asked.tableId}`;
   useEffect(() => guardUnsaved(store), [store]);
   useEffect(() => followTable(store), [store]);
 
@@ -197,7 +278,17 @@ export function QuestionPage({ study, asked, kept }: QuestionPageProps) {
         </Part>
         {shown && (
           <Part name="Look">
-            <Look shown={shown} />
+            <Look shown={shown} onPoint={setPointed} />
+            {pointed && (
+              <Pointed
+                key={pointed.title}
+                point={pointed}
+                table={table}
+                readingsHref={readingsHref}
+                onEdit={(edits) => setTrouble(store.edit(edits) ?? '')}
+                onClose={() => setPointed(undefined)}
+              />
+            )}
           </Part>
         )}
         <HeadlineBand headline={shown && comparison && headline(shown, comparison)} reason={reason} />
@@ -225,7 +316,21 @@ export function QuestionPage({ study, asked, kept }: QuestionPageProps) {
           </p>
         )}
       </article>
-      <MarginNotes question={question} shown={shown} readingsHref={`/studies/${study}/readings/${table.id}`} />
+      <MarginNotes
+        question={question}
+        shown={shown}
+        table={table}
+        readingsHref={readingsHref}
+        onEdit={(edits) => setTrouble(store.edit(edits) ?? '')}
+        onChange={change}
+      />
     </div>
   );
 }
+
+/** A question's page: Ask, Look, Answer, Tell. Everything below the sentence is computed from it and the readings. */
+export const QuestionPage = ({ study, asked, kept }: { study: string; asked: Asked; kept: Kept | undefined }) => (
+  <WithTable id={asked.tableId} kept={kept}>
+    {(found) => <Page study={study} asked={asked} kept={found} />}
+  </WithTable>
+);

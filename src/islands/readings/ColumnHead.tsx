@@ -1,72 +1,121 @@
-import { X } from 'lucide-react';
+import { Sigma } from 'lucide-react';
+import { memo } from 'react';
 import { readColumn } from '../../core/readings/read-column';
-import type { Column } from '../../core/readings/table';
+import { type Column, type Role, roles } from '../../core/readings/table';
+import type { EditOf } from '../../core/readings/table-edit';
+import { levelsOf } from '../../core/readings/levels';
 import { splitUnit } from '../../core/readings/units';
+import { counted } from '../../core/words/numbers';
 import { Accepted } from '../shared/Accepted';
 import { GroupMarker } from '../shared/GroupMarker';
+import { HeadStrip } from './HeadStrip';
+import { columnWidth } from './measures';
+
+export type ColumnChange = Omit<EditOf<'describe-column'>, 'kind' | 'column'>;
+
+export interface HeadHandlers {
+  onDescribe: (column: string, change: ColumnChange) => void;
+  onPick: (position: number, event: { shiftKey: boolean }) => void;
+  onBrush: (column: string, low: number, high: number) => void;
+}
 
 export interface ColumnHeadProps {
   column: Column;
   position: number;
-  width: number;
-  onDescribe: (change: { name?: string; unit?: string; decimal?: 'auto' | 'point' | 'comma' }) => void;
-  onRemove: () => void;
+  /** Its group colour where the column is a group. */
+  colour: number | undefined;
+  selected: boolean;
+  /** Whether columns are groups: says "group 2" rather than "column 2" where a name is missing. */
+  isGroup: boolean;
+  marked: ReadonlySet<number>;
+  /** The row under the hand where it is in this column, else −1. */
+  active: number;
+  handlers: HeadHandlers;
 }
 
-/** A group's name, unit and number of readings, all editable in place. */
-export function ColumnHead({ column, position, width, onDescribe, onRemove }: ColumnHeadProps) {
-  const readings = readColumn(column);
-  const doubtful = readings.unread.some((cell) => cell.why.startsWith('could be'));
+/** What a column says of itself under its name. */
+function tally(column: Column): string {
+  const { used, unread } = readColumn(column);
+  if (column.role === 'group') return counted(levelsOf(column).length, 'group');
+  if (column.role === 'subject' || column.role === 'label')
+    return `${column.cells.filter((c) => c.trim() !== '').length} named`;
+  return unread.length > 0 ? `n ${used.length}, ${unread.length} unread` : `n ${used.length}`;
+}
+
+/** A column's name, unit, role and distribution; each editable in place. */
+export const ColumnHead = memo(function ColumnHead(props: ColumnHeadProps) {
+  const { column, position, colour, isGroup, selected } = props;
+  const { onDescribe, onPick, onBrush } = props.handlers;
+  const called = column.name || `${isGroup ? 'group' : 'column'} ${position + 1}`;
+  const measured = column.role === 'measure' || column.role === 'spread' || column.role === 'count';
   const rename = (text: string) => {
     const { name, unit } = splitUnit(text);
-    onDescribe(unit && !column.unit ? { name, unit } : { name: text });
+    onDescribe(column.id, unit && !column.unit && measured ? { name, unit } : { name: text });
   };
   return (
-    <div role="columnheader" className="group shrink-0 border-r border-line/60 px-2 py-1" style={{ width }}>
+    <div
+      role="columnheader"
+      aria-colindex={position + 2}
+      className={`shrink-0 border-r border-line/60 px-[7px] pt-1 ${selected ? 'bg-primary/5' : ''}`}
+      style={{ width: columnWidth }}
+    >
       <div className="flex items-center gap-1">
-        <GroupMarker position={position} />
+        {colour !== undefined && <GroupMarker position={colour} />}
+        {column.formula && <Sigma size={13} aria-label="computed" className="shrink-0 text-muted" />}
         <Accepted
-          className="min-h-6 w-full min-w-0 bg-transparent font-semibold outline-none focus:outline-2 focus:outline-primary"
-          aria-label={`Name of group ${position + 1}`}
+          className="min-h-6 w-full min-w-0 bg-transparent font-semibold text-ellipsis outline-none focus:outline-2 focus:outline-primary"
+          aria-label={`Name of ${isGroup ? 'group' : 'column'} ${position + 1}`}
           placeholder="name"
           value={column.name}
           maxLength={200}
           onAccept={rename}
           title={column.name}
         />
-        <button
-          type="button"
-          className="plain-button opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
-          aria-label={`Remove ${column.name || `group ${position + 1}`}`}
-          title="Remove this group"
-          onClick={onRemove}
-        >
-          <X size={14} aria-hidden />
-        </button>
       </div>
-      <div className="flex items-baseline justify-between text-[13px] text-muted">
-        <Accepted
-          className="min-h-6 w-20 bg-transparent outline-none placeholder:text-muted focus:outline-2 focus:outline-primary"
-          aria-label={`Unit of ${column.name || `group ${position + 1}`}`}
-          placeholder="unit"
-          value={column.unit}
-          maxLength={40}
-          onAccept={(unit) => onDescribe({ unit })}
-        />
-        <span>n {readings.used.length}</span>
-      </div>
-      {(doubtful || column.decimal !== 'auto') && (
+      <div className="flex items-baseline justify-between gap-1 text-[13px] text-muted">
         <select
-          className="w-full bg-transparent text-[13px]"
-          aria-label={`How decimals are written in ${column.name}`}
-          value={column.decimal}
-          onChange={(e) => onDescribe({ decimal: e.target.value as 'auto' | 'point' | 'comma' })}
+          className="-ml-0.5 min-h-6 cursor-pointer appearance-none bg-transparent field-sizing-content hover:text-primary"
+          aria-label={`Role of ${called}`}
+          value={column.role}
+          onChange={(e) => onDescribe(column.id, { role: e.target.value as Role })}
         >
-          <option value="auto">decimals: by the readings</option>
-          <option value="point">decimals: 1.5</option>
-          <option value="comma">decimals: 1,5</option>
+          {roles.map((role) => (
+            <option key={role} value={role}>
+              {role}
+            </option>
+          ))}
         </select>
+        {measured && (
+          <Accepted
+            className="min-h-6 w-12 min-w-0 bg-transparent text-right outline-none placeholder:text-muted focus:outline-2 focus:outline-primary"
+            aria-label={`Unit of ${called}`}
+            placeholder="unit"
+            value={column.unit}
+            maxLength={40}
+            onAccept={(unit) => onDescribe(column.id, { unit })}
+          />
+        )}
+      </div>
+      {measured ? (
+        <HeadStrip
+          column={column}
+          colour={colour}
+          marked={props.marked}
+          active={props.active}
+          onBrush={(low, high) => onBrush(column.id, low, high)}
+        />
+      ) : (
+        <div className="h-[26px]" />
       )}
+      <button
+        type="button"
+        className="block w-full cursor-pointer truncate text-left text-[12.5px] leading-5 text-muted hover:text-primary"
+        aria-label={`Choose ${called}`}
+        title="Choose the column"
+        onClick={(e) => onPick(position, e)}
+      >
+        {tally(column)}
+      </button>
     </div>
   );
-}
+});

@@ -1,34 +1,52 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type ClipboardEvent, type KeyboardEvent, type RefObject, useEffect, useRef, useState } from 'react';
-import { unreadRows } from '../../core/readings/read-column';
+import {
+  type ClipboardEvent,
+  type KeyboardEvent,
+  type RefObject,
+  useDeferredValue,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
+import { columnsAreGroups } from '../../core/readings/groups';
 import type { Table } from '../../core/readings/table';
-import { blockFromText, blockToText } from '../../formats/clipboard';
-import { ColumnHead } from './ColumnHead';
+import { blockFromClipboard, blockToHtml, blockToText } from '../../formats/clipboard';
+import { type ColumnChange, ColumnHead, type HeadHandlers } from './ColumnHead';
+import { type Editing, GridRow, type RowHandlers } from './GridRow';
+import { columnWidth, numberWidth, rowHeight } from './measures';
 import { type Selection, at, blockOf, moved } from './selection';
 
-const rowHeight = 26;
-const columnWidth = 148;
-const numberWidth = 52;
-
 export interface GridProps {
+  /** With its derived columns computed. */
   table: Table;
+  /** The same a moment ago: what takes time to work out of a long column is taken from it. */
+  calm: Table;
   selection: Selection;
+  /** Rows picked by a rule, a brush or a search. */
+  marked: ReadonlySet<number>;
   onSelect: (selection: Selection) => void;
   /** Writes texts from the cell at (row, column) on. */
   onWrite: (row: number, column: number, texts: string[][]) => void;
   onPaste: (block: string[][], row: number, column: number) => void;
   onUndo: () => void;
   onRedo: () => void;
-  onDescribe: (column: string, change: { name?: string; unit?: string; decimal?: 'auto' | 'point' | 'comma' }) => void;
-  onRemoveColumn: (column: string) => void;
+  onFind: () => void;
+  onMoveRows: (by: -1 | 1) => void;
+  onMoveColumn: (by: -1 | 1) => void;
+  onDescribe: (column: string, change: ColumnChange) => void;
+  onBrush: (column: string, low: number, high: number) => void;
   onAddColumn: () => void;
   gridRef: RefObject<HTMLDivElement | null>;
 }
 
-/** The editable table: one column a group. Keyboard as in a spreadsheet; only the rows in sight are drawn. */
+/**
+ * The editable table. Keyboard as in a spreadsheet; only the rows and columns in sight are drawn, so that its size does
+ * not matter to the hand.
+ */
 export function Grid(props: GridProps) {
-  const { table, selection, onSelect, onWrite, gridRef } = props;
-  const [editing, setEditing] = useState<{ text: string; fresh: boolean }>();
+  const { table, calm, selection, marked, onSelect, onWrite, gridRef } = props;
+  const [editing, setEditing] = useState<Editing>();
   const scroller = useRef<HTMLDivElement>(null);
   const dragging = useRef(false);
   const open = useRef(false);
@@ -40,14 +58,33 @@ export function Grid(props: GridProps) {
     count: rows,
     getScrollElement: () => scroller.current,
     estimateSize: () => rowHeight,
-    overscan: 12,
+    overscan: 10,
   });
+  const across = useVirtualizer({
+    horizontal: true,
+    count: columns,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => columnWidth,
+    overscan: 2,
+  });
+  const inSight = across.getVirtualItems();
+  const [from, to] = [inSight[0]?.index ?? 0, inSight.at(-1)?.index ?? Math.min(columns, 12) - 1];
   const block = blockOf(selection);
+  // The heads follow the hand a moment later, so that moving never waits for them.
+  const calmRow = useDeferredValue(selection.row);
+  const isGroup = columnsAreGroups(table);
 
   useEffect(() => {
     virtual.scrollToIndex(selection.row, { align: 'auto' });
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [selection.row]);
+  useEffect(() => {
+    if (!scroller.current || selection.column >= columns) return;
+    const [left, width] = [scroller.current.scrollLeft, scroller.current.clientWidth - numberWidth];
+    const x = selection.column * columnWidth;
+    if (x < left) scroller.current.scrollLeft = x;
+    else if (x + columnWidth > left + width) scroller.current.scrollLeft = x + columnWidth - width;
+  }, [selection.column, columns]);
   useEffect(() => {
     const stop = () => (dragging.current = false);
     window.addEventListener('pointerup', stop);
@@ -56,7 +93,7 @@ export function Grid(props: GridProps) {
 
   const textAt = (row: number, column: number): string => table.columns[column]?.cells[row] ?? '';
   const selectedTexts = (): string[][] =>
-    Array.from({ length: block.bottom - block.top + 1 }, (_, r) =>
+    Array.from({ length: Math.min(block.bottom, Math.max(block.top, table.rowCount - 1)) - block.top + 1 }, (_, r) =>
       Array.from({ length: block.right - block.left + 1 }, (__, c) => textAt(block.top + r, block.left + c)),
     );
   const clear = (): void => {
@@ -87,19 +124,82 @@ export function Grid(props: GridProps) {
     focusGrid();
   };
 
+  const latest = {
+    onDown: (row: number, c: number, e: { target: EventTarget; shiftKey: boolean }) => {
+      if (e.target instanceof HTMLInputElement) return;
+      if (editing) accept('', false);
+      dragging.current = true;
+      onSelect(e.shiftKey ? { ...selection, row, column: c } : at(row, c));
+    },
+    onEnter: (row: number, c: number) => {
+      if (dragging.current) onSelect({ ...selection, row, column: c });
+    },
+    onOpen: (row: number, c: number) => begin(textAt(row, c), false),
+    onRow: (row: number, e: { shiftKey: boolean }) =>
+      onSelect({ anchorRow: e.shiftKey ? selection.anchorRow : row, anchorColumn: 0, row, column: columns - 1 }),
+    onType: (text: string) => setEditing((before) => before && { ...before, text }),
+    onKey: (key: string, shift: boolean): boolean => {
+      if (key === 'Enter' || key === 'Tab') accept(key, shift);
+      else if (key === 'Escape') {
+        open.current = false;
+        setEditing(undefined);
+        focusGrid();
+      } else if (editing?.fresh && (key === 'ArrowDown' || key === 'ArrowUp')) accept('Enter', key === 'ArrowUp');
+      else return false;
+      return true;
+    },
+    onLeave: () => accept('', false),
+    onDescribe: props.onDescribe,
+    onBrush: props.onBrush,
+    onPick: (position: number, e: { shiftKey: boolean }) =>
+      onSelect({
+        anchorRow: 0,
+        row: Math.max(0, table.rowCount - 1),
+        anchorColumn: e.shiftKey ? selection.anchorColumn : position,
+        column: position,
+      }),
+  };
+  // Rows keep one set of handlers for good, which call the newest: a row is drawn again only for its own sake.
+  const newest = useRef(latest);
+  useEffect(() => {
+    newest.current = latest;
+  });
+  const handlers = useMemo<RowHandlers & HeadHandlers>(
+    () => ({
+      onDown: (row, c, e) => newest.current.onDown(row, c, e),
+      onEnter: (row, c) => newest.current.onEnter(row, c),
+      onOpen: (row, c) => newest.current.onOpen(row, c),
+      onRow: (row, e) => newest.current.onRow(row, e),
+      onType: (text) => newest.current.onType(text),
+      onKey: (key, shift) => newest.current.onKey(key, shift),
+      onLeave: () => newest.current.onLeave(),
+      onDescribe: (column, change) => newest.current.onDescribe(column, change),
+      onBrush: (column, low, high) => newest.current.onBrush(column, low, high),
+      onPick: (position, e) => newest.current.onPick(position, e),
+    }),
+    [],
+  );
+
   const onKeyDown = (event: KeyboardEvent): void => {
     if (editing || event.target !== gridRef.current) return;
     const { key, shiftKey, ctrlKey, metaKey, altKey } = event;
     const command = ctrlKey || metaKey;
-    const page = Math.max(1, Math.floor((scroller.current?.clientHeight ?? 400) / rowHeight) - 2);
+    const page = Math.max(1, Math.floor((scroller.current?.clientHeight ?? 400) / rowHeight) - 5);
     const done = (act: () => void): void => {
       event.preventDefault();
       act();
     };
+    if (altKey && !command) {
+      if (key === 'ArrowUp') return done(() => props.onMoveRows(-1));
+      if (key === 'ArrowDown') return done(() => props.onMoveRows(1));
+      if (key === 'ArrowLeft') return done(() => props.onMoveColumn(-1));
+      if (key === 'ArrowRight') return done(() => props.onMoveColumn(1));
+    }
     if (command && !altKey) {
       const lower = key.toLowerCase();
       if (lower === 'z') return done(shiftKey ? props.onRedo : props.onUndo);
       if (lower === 'y') return done(props.onRedo);
+      if (lower === 'f') return done(props.onFind);
       if (lower === 'a')
         return done(() =>
           onSelect({ anchorRow: 0, anchorColumn: 0, row: Math.max(0, table.rowCount - 1), column: columns - 1 }),
@@ -110,10 +210,13 @@ export function Grid(props: GridProps) {
           onWrite(
             block.top,
             block.left,
-            selectedTexts().map(() => first),
+            Array.from({ length: block.bottom - block.top + 1 }, () => first),
           );
         });
+      if (key === ' ')
+        return done(() => onSelect({ ...selection, anchorRow: 0, row: Math.max(0, table.rowCount - 1) }));
     }
+    if (key === ' ' && shiftKey) return done(() => onSelect({ ...selection, anchorColumn: 0, column: columns - 1 }));
     if (key === 'Enter' || key === 'F2') return done(() => begin(textAt(selection.row, selection.column), false));
     if (key === 'Delete' || key === 'Backspace') return done(clear);
     if (key === 'Tab') {
@@ -135,17 +238,25 @@ export function Grid(props: GridProps) {
   const onCopy = (event: ClipboardEvent, cut: boolean): void => {
     if (editing || event.target !== gridRef.current) return;
     event.preventDefault();
-    event.clipboardData.setData('text/plain', blockToText(selectedTexts()));
+    const texts = selectedTexts();
+    event.clipboardData.setData('text/plain', blockToText(texts));
+    event.clipboardData.setData('text/html', blockToHtml(texts));
     if (cut) clear();
   };
   const onPasteEvent = (event: ClipboardEvent): void => {
     if (editing || event.target !== gridRef.current) return;
     event.preventDefault();
-    const text = event.clipboardData.getData('text/plain');
-    if (text) props.onPaste(blockFromText(text), block.top, block.left);
+    const found = blockFromClipboard(event.clipboardData);
+    if (found) props.onPaste(found, block.top, block.left);
   };
 
-  const width = numberWidth + columns * columnWidth + 120;
+  const width = numberWidth + columns * columnWidth + 130;
+  let group = -1;
+  const colours = table.columns.map((column) => {
+    if (!isGroup || column.role !== 'measure') return undefined;
+    group += 1;
+    return column.colour ?? group;
+  });
   return (
     <div ref={scroller} className="h-full overflow-auto border-y border-line" data-testid="grid-scroller">
       <div
@@ -168,105 +279,47 @@ export function Grid(props: GridProps) {
           <div role="columnheader" className="sticky left-0 z-10 shrink-0 bg-base-100" style={{ width: numberWidth }}>
             <span className="sr-only">Row</span>
           </div>
-          {table.columns.map((column, index) => (
+          <div aria-hidden style={{ width: from * columnWidth }} className="shrink-0" />
+          {table.columns.slice(from, to + 1).map((column, k) => (
             <ColumnHead
               key={column.id}
-              column={column}
-              position={index}
-              width={columnWidth}
-              onDescribe={(change) => props.onDescribe(column.id, change)}
-              onRemove={() => props.onRemoveColumn(column.id)}
+              column={calm.columns[from + k]?.id === column.id ? (calm.columns[from + k] ?? column) : column}
+              position={from + k}
+              colour={colours[from + k]}
+              isGroup={colours[from + k] !== undefined}
+              selected={from + k >= block.left && from + k <= block.right}
+              marked={marked}
+              active={from + k === selection.column ? calmRow : -1}
+              handlers={handlers}
             />
           ))}
+          <div aria-hidden style={{ width: Math.max(0, columns - 1 - to) * columnWidth }} className="shrink-0" />
           <div role="columnheader" className="flex items-start px-2 py-1.5">
             <button type="button" className="plain-button text-sm whitespace-nowrap" onClick={props.onAddColumn}>
-              + Group
+              {isGroup ? '+ Group' : '+ Column'}
             </button>
           </div>
         </div>
         <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
-          {virtual.getVirtualItems().map((item) => {
-            const row = item.index;
+          {virtual.getVirtualItems().map(({ index: row, start }) => {
+            const within = row >= block.top && row <= block.bottom;
+            const active = row === selection.row;
             return (
-              <div
+              <GridRow
                 key={row}
-                role="row"
-                aria-rowindex={row + 2}
-                className="absolute flex"
-                style={{ height: rowHeight, transform: `translateY(${item.start}px)` }}
-              >
-                <div
-                  role="rowheader"
-                  className="sticky left-0 z-[5] shrink-0 bg-base-100 pr-3 text-right text-[13px] leading-[26px] text-muted select-none"
-                  style={{ width: numberWidth }}
-                  onPointerDown={() => {
-                    onSelect({ anchorRow: row, anchorColumn: 0, row, column: columns - 1 });
-                  }}
-                >
-                  {row + 1}
-                </div>
-                {table.columns.map((column, c) => {
-                  const active = row === selection.row && c === selection.column;
-                  const selected = row >= block.top && row <= block.bottom && c >= block.left && c <= block.right;
-                  const text = column.cells[row] ?? '';
-                  const reason = column.aside[row];
-                  const unread = unreadRows(column).get(row);
-                  const tone = reason !== undefined ? 'text-muted line-through' : unread ? 'text-warning' : '';
-                  return (
-                    <div
-                      key={column.id}
-                      id={`cell-${row}-${c}`}
-                      role="gridcell"
-                      aria-colindex={c + 2}
-                      aria-selected={selected}
-                      title={
-                        reason !== undefined
-                          ? `Set aside: ${reason || 'no reason given'}`
-                          : unread
-                            ? `“${text}” ${unread}`
-                            : undefined
-                      }
-                      className={`relative overflow-hidden border-r border-b border-line/60 px-2 text-right leading-[25px] whitespace-nowrap select-none ${tone} ${selected ? 'bg-primary/10' : ''} ${active ? 'outline-2 -outline-offset-2 outline-primary' : ''}`}
-                      style={{ width: columnWidth, flexShrink: 0 }}
-                      onPointerDown={(e) => {
-                        if (e.target instanceof HTMLInputElement) return;
-                        if (editing) accept('', false);
-                        dragging.current = true;
-                        onSelect(e.shiftKey ? { ...selection, row, column: c } : at(row, c));
-                      }}
-                      onPointerEnter={() => dragging.current && onSelect({ ...selection, row, column: c })}
-                      onDoubleClick={() => begin(text, false)}
-                    >
-                      {active && editing ? (
-                        <input
-                          className="absolute inset-0 w-full bg-base-100 px-2 text-right outline-2 -outline-offset-2 outline-primary"
-                          aria-label={`${column.name}, row ${row + 1}`}
-                          autoFocus
-                          value={editing.text}
-                          onFocus={(e) => e.target.setSelectionRange(editing.text.length, editing.text.length)}
-                          onChange={(e) => setEditing({ ...editing, text: e.target.value })}
-                          onBlur={() => accept('', false)}
-                          onKeyDown={(e) => {
-                            if (e.key === 'Enter' || e.key === 'Tab') {
-                              e.preventDefault();
-                              accept(e.key, e.shiftKey);
-                            } else if (e.key === 'Escape') {
-                              open.current = false;
-                              setEditing(undefined);
-                              focusGrid();
-                            } else if (editing.fresh && (e.key === 'ArrowDown' || e.key === 'ArrowUp')) {
-                              e.preventDefault();
-                              accept('Enter', e.key === 'ArrowUp');
-                            }
-                          }}
-                        />
-                      ) : (
-                        text
-                      )}
-                    </div>
-                  );
-                })}
-              </div>
+                table={table}
+                calm={calm}
+                row={row}
+                start={start}
+                from={from}
+                to={to}
+                left={within ? block.left : undefined}
+                right={within ? block.right : undefined}
+                active={active ? selection.column : undefined}
+                marked={marked.has(row)}
+                editing={active ? editing : undefined}
+                handlers={handlers}
+              />
             );
           })}
         </div>

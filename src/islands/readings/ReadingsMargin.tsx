@@ -1,45 +1,88 @@
+import type { ReactNode } from 'react';
+import { groupsOf } from '../../core/readings/groups';
+import { looksLike, readAsEdits } from '../../core/readings/read-as';
 import { readColumn } from '../../core/readings/read-column';
-import type { Table } from '../../core/readings/table';
+import type { Shape, Table } from '../../core/readings/table';
+import type { TableEdit } from '../../core/readings/table-edit';
+import { RepeatsNote } from './RepeatsNote';
 
 interface Props {
+  /** With its derived columns computed. */
   table: Table;
-  onAsk: () => void;
+  onAsk: (design: 'two-groups' | 'paired') => void;
   onGo: (row: number, column: number) => void;
-  onBringBack: (column: string, row: number) => void;
+  onEdit: (edits: TableEdit[]) => void;
+  /** The notes on the column under the hand. */
+  children: ReactNode;
 }
 
+/** A layout as what a table looks like. */
+const likeWords: Record<Shape, string> = {
+  columns: 'one column per group',
+  repeated: 'one row per subject, measured in each column',
+  rows: 'one row per reading',
+  grid: 'a two-way grid',
+  counts: 'a table of counts',
+  categories: 'categories to be counted',
+  summary: 'summary figures',
+};
+
+/** Cells listed one by one. */
+const listed = 20;
+
 /** Notes beside the readings: what to do next, what was set aside, what was not read. */
-export function ReadingsMargin({ table, onAsk, onGo, onBringBack }: Props) {
+export function ReadingsMargin({ table, onAsk, onGo, onEdit, children }: Props) {
   const columns = table.columns.map((column, position) => ({ column, position, readings: readColumn(column) }));
-  const aside = columns.flatMap(({ column, position, readings }) =>
-    readings.aside.map((cell) => ({ ...cell, column, position })),
+  const measured = columns.filter(
+    ({ column }) => column.role === 'measure' || column.role === 'count' || column.role === 'spread',
   );
-  const unread = columns.flatMap(({ column, position, readings }) =>
+  const aside = columns.flatMap(({ column, position, readings }) =>
+    column.formula ? [] : readings.aside.map((cell) => ({ ...cell, column, position })),
+  );
+  const unread = measured.flatMap(({ column, position, readings }) =>
     readings.unread.map((cell) => ({ ...cell, column, position })),
   );
-  const ready = columns.filter(({ readings }) => readings.used.length > 1).length >= 2;
+  const groups = groupsOf(table);
+  const ready = groups.filter((g) => g.readings.used.length > 1).length >= 2;
+  const like = looksLike(table);
+  const asking = table.shape === 'counts' || table.shape === 'categories' || table.shape === 'summary' ? false : ready;
   return (
     <aside
       aria-label="Margin notes"
-      className="w-60 shrink-0 space-y-4 overflow-auto py-4 pr-6 max-[1100px]:w-full max-[1100px]:pl-6"
+      className="w-[17rem] shrink-0 space-y-4 overflow-auto py-4 pr-5 max-[1100px]:w-full max-[1100px]:pl-6"
     >
       <section className="note">
-        {ready ? (
-          <button type="button" className="plain-button text-left text-[15px]" onClick={onAsk}>
+        {asking ? (
+          <button
+            type="button"
+            className="plain-button text-left text-[15px]"
+            onClick={() => onAsk(table.shape === 'repeated' ? 'paired' : 'two-groups')}
+          >
             Ask whether two groups differ →
           </button>
         ) : (
           <p className="text-muted">
-            Type, or paste a block from a spreadsheet. Two groups with two readings each can be compared.
+            {ready || table.shape === 'summary' || table.shape === 'counts' || table.shape === 'categories'
+              ? 'Questions about counts and summary figures are not built yet; the readings are kept for them.'
+              : 'Type, paste a block from a spreadsheet, or open a file. Two groups with two readings each can be compared.'}
+          </p>
+        )}
+        {like && (
+          <p className="mt-1">
+            This looks like {likeWords[like]}.{' '}
+            <button type="button" className="plain-button" onClick={() => onEdit(readAsEdits(table, like))}>
+              Read it so
+            </button>
           </p>
         )}
       </section>
+      <RepeatsNote table={table} onEdit={onEdit} onPair={() => onAsk('paired')} />
       {unread.length > 0 && (
         <section className="note">
           <h2 className="part-of-page">Not read as numbers</h2>
           <p className="text-muted">Kept as typed, and left out of every answer.</p>
           <ul className="mt-1 space-y-1">
-            {unread.slice(0, 20).map(({ column, position, row, text, why }) => (
+            {unread.slice(0, listed).map(({ column, position, row, text, why }) => (
               <li key={`${column.id}-${row}`}>
                 <button type="button" className="plain-button text-left" onClick={() => onGo(row, position)}>
                   {column.name}, row {row + 1}
@@ -48,28 +91,33 @@ export function ReadingsMargin({ table, onAsk, onGo, onBringBack }: Props) {
               </li>
             ))}
           </ul>
-          {unread.length > 20 && <p>and {unread.length - 20} more.</p>}
+          {unread.length > listed && <p>and {unread.length - listed} more.</p>}
         </section>
       )}
       {aside.length > 0 && (
-        <section className="note">
+        <section className="note" aria-label="Set aside">
           <h2 className="part-of-page">Set aside</h2>
           <ul className="mt-1 space-y-1.5">
-            {aside.slice(0, 20).map(({ column, position, row, text, reason }) => (
+            {aside.slice(0, listed).map(({ column, position, row, text, reason }) => (
               <li key={`${column.id}-${row}`}>
                 <button type="button" className="plain-button text-left" onClick={() => onGo(row, position)}>
                   {column.name}, row {row + 1}
                 </button>
                 : <s className="text-muted">{text}</s> {reason}.{' '}
-                <button type="button" className="plain-button" onClick={() => onBringBack(column.id, row)}>
+                <button
+                  type="button"
+                  className="plain-button"
+                  onClick={() => onEdit([{ kind: 'set-aside', cells: [{ column: column.id, row, reason: null }] }])}
+                >
                   Bring back
                 </button>
               </li>
             ))}
           </ul>
-          {aside.length > 20 && <p>and {aside.length - 20} more.</p>}
+          {aside.length > listed && <p>and {aside.length - listed} more.</p>}
         </section>
       )}
+      {children}
     </aside>
   );
 }

@@ -1,297 +1,513 @@
 import { useStore } from '@nanostores/react';
-import { Redo2, Undo2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
-import { type SubmitEvent, useEffect, useRef, useState } from 'react';
-import { type TableEdit, limits } from '../../core/readings/edits';
-import { readColumn } from '../../core/readings/read-column';
-import { type Table, emptyColumn } from '../../core/readings/table';
+import { type SubmitEvent, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { attempt } from '../../core/numeric/domain-error';
+import { sentColumn } from '../../core/readings/column-edits';
+import { withDerived } from '../../core/readings/derive';
+import { columnsAreGroups, groupsOf } from '../../core/readings/groups';
+import { reshapeEdits } from '../../core/readings/reshape';
+import { readingCells, rowsByRule } from '../../core/readings/rules';
+import { type Column, type Table, emptyColumn } from '../../core/readings/table';
+import { type TableEdit, limits } from '../../core/readings/table-edit';
 import { defaultQuestion } from '../../core/question/question';
-import { counted } from '../../core/words/numbers';
+import { counted, significant } from '../../core/words/numbers';
+import { OpenFileButton, useFileDrop } from '../import/FileDrop';
+import { ImportPanel } from '../import/ImportPanel';
 import { Accepted } from '../shared/Accepted';
 import { inWords, send } from '../shared/api';
 import { RefusedNotice } from '../shared/RefusedNotice';
 import { SaveState } from '../shared/SaveState';
 import { type Kept, followTable, guardUnsaved, tableStore } from '../shared/table-store';
+import { WithTable } from '../shared/WithTable';
+import { ColumnNote } from './ColumnNote';
+import { DeriveForm } from './DeriveForm';
+import { DescribePanel } from './DescribePanel';
+import { DrawForm } from './DrawForm';
+import { ExportForm } from './ExportForm';
+import { FindForm } from './FindForm';
 import { Grid } from './Grid';
+import { PickForm } from './PickForm';
 import { ReadingsMargin } from './ReadingsMargin';
-import { hasHead, pasteEdits } from './paste';
+import { Sentence } from './Sentence';
+import { Toolbar, redoLabel, undoLabel } from './Toolbar';
+import { hasHead, isUntouched, pasteEdits, takeBlockEdits } from './paste';
 import { type Selection, at, blockOf } from './selection';
 
-/** What Divide understood of the table, in one sentence with parts that can be changed. */
-function Understood({ table, onEdit }: { table: Table; onEdit: (edits: TableEdit[]) => void }) {
-  const all = table.columns.map(readColumn);
-  const total = (of: (r: (typeof all)[number]) => number) => all.reduce((sum, r) => sum + of(r), 0);
-  const aside = total((r) => r.aside.length);
-  const unread = total((r) => r.unread.length);
-  return (
-    <p className="prose-serif text-[17.5px] leading-7">
-      Each column is a group of{' '}
-      <Accepted
-        className="part"
-        aria-label="What was measured"
-        placeholder="what was measured"
-        value={table.measure}
-        onAccept={(measure) => onEdit([{ kind: 'describe-table', measure }])}
-      />{' '}
-      readings, each from one{' '}
-      <Accepted
-        className="part"
-        aria-label="What one independent sample is"
-        placeholder="animal, plant, dish …"
-        value={table.subject}
-        onAccept={(subject) => onEdit([{ kind: 'describe-table', subject }])}
-      />
-      : {counted(table.columns.length, 'group')},{' '}
-      {counted(
-        total((r) => r.used.length),
-        'reading',
-      )}
-      {aside > 0 && `, ${aside}\u00a0set\u00a0aside`}
-      {unread > 0 && (
-        <>
-          , <span className="text-warning">{unread} not read as a number</span>
-        </>
-      )}
-      .
-    </p>
-  );
+type Tool = 'find' | 'pick' | 'derive' | 'draw' | 'export';
+
+/** Rows picked together, and by what. */
+interface Picked {
+  rows: ReadonlySet<number>;
+  words: string;
+  column: string | undefined;
 }
 
-/** The place where readings are typed, pasted and put in order. */
-export function ReadingsPage({ study, kept }: { study: string; kept: Kept }) {
+const nothingPicked: Picked = { rows: new Set(), words: '', column: undefined };
+
+/** The row and column an address names, as links from pictures give them: #row=12&column=red. */
+function addressed(table: Table): Selection {
+  const asked = new URLSearchParams(window.location.hash.slice(1));
+  const row = Number(asked.get('row') ?? 1) - 1;
+  const column = table.columns.findIndex((c) => c.id === asked.get('column'));
+  return at(Number.isInteger(row) && row >= 0 ? row : 0, Math.max(0, column));
+}
+
+function Readings({ study, kept }: { study: string; kept: Kept }) {
   const [store] = useState(() => tableStore(kept));
   const table = useStore(store.$table);
   const saving = useStore(store.$saving);
   const steps = useStore(store.$steps);
-  const [selection, setSelection] = useState<Selection>(at(0, 0));
+  const [selection, setSelection] = useState<Selection>(() => addressed(kept.table));
   const [said, setSaid] = useState<{ text: string; action?: { label: string; run: () => void } }>();
   const [reason, setReason] = useState<string>();
+  const [tool, setTool] = useState<Tool>();
+  const [describing, setDescribing] = useState(false);
+  const [picked, setPicked] = useState<Picked>(nothingPicked);
+  const [file, setFile] = useState<File>();
   const gridRef = useRef<HTMLDivElement>(null);
+  const over = useFileDrop(setFile);
+
+  // What is worked out of whole columns may lag a moment behind the hand, so that typing never waits for it.
+  const calmTable = useDeferredValue(table);
+  const calm = useMemo(() => withDerived(calmTable), [calmTable]);
+  const shown = useMemo<Table>(
+    () => ({
+      ...table,
+      columns: table.columns.map((c) => (c.formula ? (calm.columns.find((d) => d.id === c.id) ?? c) : c)),
+    }),
+    [table, calm],
+  );
 
   useEffect(() => guardUnsaved(store), [store]);
   useEffect(() => followTable(store), [store]);
-  useEffect(() => gridRef.current?.focus(), []);
+  useEffect(() => gridRef.current?.focus(), [file]);
 
   const edit = (edits: TableEdit[]): boolean => {
     const refused = store.edit(edits);
     setSaid(refused ? { text: refused } : undefined);
+    if (!refused && edits.some((e) => e.kind.endsWith('-rows'))) setPicked(nothingPicked);
     return !refused;
   };
+  const say = (text: string) => setSaid({ text });
   const step = (which: 'undo' | 'redo') => {
     setSaid(undefined);
+    setPicked(nothingPicked);
     void store[which]();
   };
-  const paste = (block: string[][], row: number, column: number) => {
-    const tooLong = block.flat().find((text) => text.length > limits.text);
-    if (tooLong)
-      return setSaid({
-        text: `Nothing was pasted: a cell holds at most ${limits.text} characters, and one of these has ${tooLong.length} (“${tooLong.slice(0, 40)}…”).`,
-      });
+  const close = () => {
+    setTool(undefined);
+    gridRef.current?.focus();
+  };
+  const go = (row: number, column: number) => {
+    setSelection(at(row, column));
+    gridRef.current?.focus();
+  };
+
+  const selectBlock = (row: number, column: number, height: number, width: number) =>
+    setSelection({ anchorRow: row, anchorColumn: column, row: row + height - 1, column: column + width - 1 });
+  const pasteInto = (block: string[][], row: number, column: number) => {
     const head = row === 0 && hasHead(block);
     if (!edit(pasteEdits(table, block, row, column, head))) return;
-    setSelection({
-      anchorRow: row,
-      anchorColumn: column,
-      row: row + block.length - (head ? 2 : 1),
-      column: column + (block[0]?.length ?? 1) - 1,
-    });
-    const size = `${counted(block.length - (head ? 1 : 0), 'row')} of ${counted(block[0]?.length ?? 0, 'column')} pasted.`;
+    const width = block[0]?.length ?? 1;
+    selectBlock(row, column, block.length - (head ? 1 : 0), width);
+    const size = `${counted(block.length - (head ? 1 : 0), 'row')} of ${counted(width, 'column')} pasted.`;
+    const again = () => void store.undo().then(() => edit(pasteEdits(table, block, row, column, false)));
     setSaid(
       head
         ? {
             text: `${size} The first row became the names of the groups.`,
-            action: {
-              label: 'Keep it as a row instead',
-              run: () => void store.undo().then(() => edit(pasteEdits(table, block, row, column, false))),
-            },
+            action: { label: 'Keep it as a row instead', run: again },
           }
         : { text: size },
     );
   };
+  const pasteWhole = (block: string[][]) => {
+    const { edits, understood } = takeBlockEdits(table, block);
+    if (!edit(edits)) return;
+    const { heads, table: taken, doubts } = understood;
+    const width = taken.columns.length;
+    selectBlock(0, 0, Math.max(1, taken.rowCount), width);
+    const named = heads.names
+      ? ` The first row became the names of the ${taken.shape === 'columns' ? 'groups' : 'columns'}${heads.units ? ', the second their units' : ''}.`
+      : '';
+    const doubt = doubts > 0 ? ` ${counted(doubts, 'cell')} open to doubt: see the margin.` : '';
+    const again = () => void store.undo().then(() => edit(pasteEdits(table, block, 0, 0, false)));
+    setSaid({
+      text: `${counted(taken.rowCount, 'row')} of ${counted(width, 'column')} pasted.${named}${doubt}`,
+      ...(heads.names ? { action: { label: 'Keep it as a row instead', run: again } } : {}),
+    });
+  };
+  const paste = (block: string[][], row: number, column: number) => {
+    const tooLong = block.flat().find((text) => text.length > limits.text);
+    if (tooLong)
+      return say(
+        `Nothing was pasted: a cell holds at most ${limits.text} characters, and one of these has ${tooLong.length} (“${tooLong.slice(0, 40)}…”).`,
+      );
+    const single = block.length === 1 && block[0]?.length === 1;
+    if (row === 0 && column === 0 && !single && isUntouched(table)) pasteWhole(block);
+    else pasteInto(block, row, column);
+  };
 
   const block = blockOf(selection);
   const rows = Math.max(0, Math.min(block.bottom, table.rowCount - 1) - block.top + 1);
-  const selectedCells = table.columns
-    .slice(block.left, block.right + 1)
-    .flatMap((column) => Array.from({ length: rows }, (_, i) => ({ column, row: block.top + i })))
-    .filter(({ column, row }) => (column.cells[row] ?? '') !== '');
-  const asideSelected = selectedCells.filter(({ column, row }) => column.aside[row] !== undefined);
+  const selectedColumns = useMemo(
+    () => table.columns.slice(block.left, block.right + 1),
+    [table.columns, block.left, block.right],
+  );
+  const selectedIds = useMemo(() => selectedColumns.map((c) => c.id), [selectedColumns]);
+  // Cells that would be set aside: those of the rows picked, or else those selected.
+  const cells =
+    picked.rows.size > 0
+      ? readingCells(table, [...picked.rows], picked.column)
+      : rows * selectedColumns.length > 200_000
+        ? []
+        : selectedColumns
+            .filter((c) => !c.formula)
+            .flatMap((column) => Array.from({ length: rows }, (_, i) => ({ column: column.id, row: block.top + i })))
+            .filter(({ column, row }) => (table.columns.find((c) => c.id === column)?.cells[row] ?? '') !== '');
+  const isAside = (cell: { column: string; row: number }): boolean =>
+    table.columns.find((c) => c.id === cell.column)?.aside[cell.row] !== undefined;
+  const asideCells = cells.filter(isAside);
+
   const setAside = (event: SubmitEvent) => {
     event.preventDefault();
-    edit([
-      {
-        kind: 'set-aside',
-        cells: selectedCells.map(({ column, row }) => ({ column: column.id, row, reason: reason?.trim() ?? '' })),
-      },
-    ]);
+    edit([{ kind: 'set-aside', cells: cells.map((cell) => ({ ...cell, reason: reason?.trim() ?? '' })) }]);
     setReason(undefined);
+    setPicked(nothingPicked);
     gridRef.current?.focus();
   };
-  const ask = async () => {
-    // The groups under the selection, or the first two.
-    const chosen = table.columns.slice(block.left, block.right + 1);
-    const [a, b] = chosen.length >= 2 ? chosen : table.columns;
-    if (!a || !b) return setSaid({ text: 'A comparison needs two groups: add one.' });
+  const bringBack = () => edit([{ kind: 'set-aside', cells: asideCells.map((cell) => ({ ...cell, reason: null })) }]);
+  const pick = (found: number[], column: string | undefined, words: string) => {
+    setPicked({ rows: new Set(found), words, column });
+    const [first] = found;
+    if (first !== undefined)
+      setSelection(
+        at(
+          first,
+          Math.max(
+            0,
+            table.columns.findIndex((c) => c.id === column),
+          ),
+        ),
+      );
+  };
+  const brush = (id: string, low: number, high: number) => {
+    const column = shown.columns.find((c) => c.id === id);
+    if (!column) return;
+    const found = rowsByRule(column, table.rowCount, {
+      column: id,
+      is: 'between',
+      value: String(low),
+      to: String(high),
+    });
+    pick(found, id, `${column.name || 'readings'} from ${significant(low, 3)} to ${significant(high, 3)}`);
+  };
+  const moveRows = (by: -1 | 1) => {
+    const to = block.top + by;
+    if (rows === 0 || to < 0 || to + rows > table.rowCount) return;
+    if (edit([{ kind: 'move-rows', at: block.top, count: rows, to }]))
+      setSelection({ ...selection, row: selection.row + by, anchorRow: selection.anchorRow + by });
+  };
+  const moveColumn = (by: -1 | 1) => {
+    const column = table.columns[selection.column];
+    const to = selection.column + by;
+    if (!column || to < 0 || to >= table.columns.length) return;
+    if (edit([{ kind: 'move-column', column: column.id, to }])) setSelection(at(selection.row, to));
+  };
+  const addColumn = (column: Column, to = table.columns.length): boolean => {
+    const done = edit([{ kind: 'insert-column', at: to, column: sentColumn(column) }]);
+    if (done) setSelection(at(selection.row, to));
+    return done;
+  };
+
+  const goto = (path: string) => window.location.assign(`/studies/${study}/${path}`);
+  const ask = async (design: 'two-groups' | 'paired') => {
+    const groups = groupsOf(table);
+    const chosen = groups.filter((g) => columnsAreGroups(table) && selectedIds.includes(g.id));
+    const [a, b] = chosen.length >= 2 ? chosen : groups;
+    if (!a || !b) return say('A comparison needs two groups: add one.');
     try {
       const { id } = await send<{ id: string }>('POST', '/api/questions', {
         table: table.id,
-        question: defaultQuestion(a.id, b.id),
+        question: defaultQuestion(a.id, b.id, design),
       });
-      window.location.assign(`/studies/${study}/questions/${id}`);
+      goto(`questions/${id}`);
     } catch (error) {
-      setSaid({ text: inWords(error) });
+      say(inWords(error));
     }
   };
+  const newTable = async (draft: Omit<Table, 'id'>, origin: string) => {
+    try {
+      const { id } = await send<{ id: string }>('POST', `/api/studies/${study}/tables`, { table: draft, origin });
+      goto(`readings/${id}`);
+    } catch (error) {
+      say(inWords(error));
+    }
+  };
+  const drawnTable = (drawn: number[], note: string) => {
+    const columns = shown.columns.map((computed) => {
+      const c = { ...computed, formula: undefined };
+      const aside = Object.fromEntries(
+        drawn.flatMap((row, i) => (c.aside[row] === undefined ? [] : [[i, c.aside[row]] as const])),
+      );
+      return { ...c, cells: drawn.map((row) => c.cells[row] ?? ''), aside };
+    });
+    const name = `${table.name || 'Readings'}, drawn`.slice(0, 200);
+    void newTable(
+      { ...table, name, rowCount: drawn.length, columns },
+      `${note}, from ${table.name || 'another table'}`,
+    );
+  };
+  const removeTable = async () => {
+    try {
+      await send('DELETE', `/api/tables/${table.id}`);
+      setSaid({
+        text: `${table.name || 'This table'} is out of the study, with the questions asked of it.`,
+        action: {
+          label: 'Bring it back',
+          run: () =>
+            void send('POST', `/api/tables/${table.id}/restore`).then(
+              () => window.location.reload(),
+              (e: unknown) => say(inWords(e)),
+            ),
+        },
+      });
+    } catch (error) {
+      say(inWords(error));
+    }
+  };
+  const taken = (_: string, id: string) => {
+    // A table nobody has put anything into makes room for the one that came in.
+    const done = () => goto(`readings/${id}`);
+    if (table.rowCount === 0 && isUntouched(table)) void send('DELETE', `/api/tables/${table.id}`).then(done, done);
+    else done();
+  };
+  const turn = (shape: Table['shape']) => {
+    const edits = attempt(() => reshapeEdits(table, shape));
+    if (!edits.ok) return say(edits.reason);
+    if (edit(edits.value)) setSelection(at(0, 0));
+  };
 
+  const toggle = (which: Tool) => () => setTool(tool === which ? undefined : which);
+  const columnHere = shown.columns[selection.column];
   return (
     <div className="flex h-[calc(100vh-2.75rem)] max-[1100px]:h-auto max-[1100px]:flex-col">
-      <div className="flex min-w-0 grow flex-col px-6 py-4 max-[1100px]:h-[calc(100vh-2.75rem)]">
-        <h1 className="sr-only">Readings</h1>
-        <Understood table={table} onEdit={edit} />
-        <RefusedNotice saving={saving} store={store} />
-        <div className="flex min-h-9 flex-wrap items-center gap-x-5 py-1 text-sm">
-          <button
-            type="button"
-            className="plain-button"
-            disabled={!steps.canUndo}
-            onClick={() => step('undo')}
-            title="Ctrl+Z"
-          >
-            <Undo2 size={15} aria-hidden /> Undo
-          </button>
-          <button
-            type="button"
-            className="plain-button"
-            disabled={!steps.canRedo}
-            onClick={() => step('redo')}
-            title="Ctrl+Y"
-          >
-            <Redo2 size={15} aria-hidden /> Redo
-          </button>
-          <button
-            type="button"
-            className="plain-button"
-            disabled={block.top > table.rowCount}
-            onClick={() => edit([{ kind: 'insert-rows', at: block.top, count: 1 }])}
-          >
-            Insert a row above
-          </button>
-          <button
-            type="button"
-            className="plain-button"
-            disabled={rows === 0}
-            onClick={() => edit([{ kind: 'remove-rows', at: block.top, count: rows }])}
-          >
-            Remove {counted(Math.max(1, rows), 'row')}
-          </button>
-          {asideSelected.length > 0 ? (
+      <div className="flex min-w-0 grow flex-col px-6 pt-3 pb-4 max-[1100px]:h-[calc(100vh-2.75rem)]">
+        <div className="flex items-baseline gap-4">
+          <h1 className="min-w-0 grow">
+            <Accepted
+              className="part-of-page w-full min-w-0 bg-transparent outline-none focus:outline-2 focus:outline-primary"
+              aria-label="Name of the table"
+              placeholder="name of these readings"
+              value={table.name}
+              maxLength={200}
+              onAccept={(name) => edit([{ kind: 'describe-table', name }])}
+            />
+          </h1>
+          <span className="flex items-baseline gap-4 text-sm">
+            <OpenFileButton onFile={setFile}>Open a file</OpenFileButton>
             <button
               type="button"
               className="plain-button"
               onClick={() =>
-                edit([
+                void newTable(
                   {
-                    kind: 'set-aside',
-                    cells: asideSelected.map(({ column, row }) => ({ column: column.id, row, reason: null })),
+                    ...table,
+                    name: 'New readings',
+                    measure: '',
+                    subject: '',
+                    shape: 'columns',
+                    average: false,
+                    rowCount: 0,
+                    columns: [emptyColumn('a', 'Group 1'), emptyColumn('b', 'Group 2')],
                   },
-                ])
+                  'typed',
+                )
               }
             >
-              Bring back {counted(asideSelected.length, 'reading')}
+              New table
             </button>
-          ) : (
-            <button
-              type="button"
-              className="plain-button"
-              disabled={selectedCells.length === 0}
-              onClick={() => setReason('')}
-            >
-              Set aside {selectedCells.length > 0 && counted(selectedCells.length, 'reading')}
+            <button type="button" className="plain-button" onClick={() => void removeTable()}>
+              Remove table
             </button>
-          )}
-          <span className="grow" />
+          </span>
           <SaveState saving={saving} />
         </div>
-        {reason !== undefined && (
-          <form onSubmit={setAside} className="flex items-baseline gap-3 border-t border-line py-1.5 text-sm">
-            <label htmlFor="aside-reason">Set aside {counted(selectedCells.length, 'reading')}, because</label>
-            <input
-              id="aside-reason"
-              className="part grow"
-              autoFocus
-              placeholder="tag lost, lid off, wrong probe …"
-              value={reason}
-              maxLength={500}
-              onChange={(e) => setReason(e.target.value)}
-              onKeyDown={(e) => e.key === 'Escape' && setReason(undefined)}
+        <RefusedNotice saving={saving} store={store} />
+        {file ? (
+          <ImportPanel file={file} study={study} onTaken={taken} onLeave={() => setFile(undefined)} />
+        ) : (
+          <>
+            <Sentence table={calm} onEdit={edit} onTurn={turn} />
+            <Toolbar
+              tools={[
+                { label: undoLabel, run: () => step('undo'), disabled: !steps.canUndo, title: 'Ctrl+Z' },
+                { label: redoLabel, run: () => step('redo'), disabled: !steps.canRedo, title: 'Ctrl+Y' },
+                { label: 'Find', run: toggle('find'), open: tool === 'find', title: 'Ctrl+F' },
+                { label: 'Pick rows', run: toggle('pick'), open: tool === 'pick' },
+                { label: 'New column', run: toggle('derive'), open: tool === 'derive' },
+                { label: 'Draw or allocate', run: toggle('draw'), open: tool === 'draw' },
+                { label: 'Describe', run: () => setDescribing(!describing), open: describing },
+                { label: 'Take out', run: toggle('export'), open: tool === 'export' },
+              ]}
             />
-            <button type="submit" className="plain-button" disabled={!reason.trim()}>
-              Set aside
-            </button>
-            <button type="button" className="plain-button" onClick={() => setReason(undefined)}>
-              Leave it
-            </button>
-          </form>
-        )}
-        {said && (
-          <p role="status" className="border-t border-line py-1.5 text-sm">
-            {said.text}{' '}
-            {said.action && (
-              <button type="button" className="plain-button" onClick={said.action.run}>
-                {said.action.label}
-              </button>
+            <Toolbar
+              tools={[
+                {
+                  label: 'Insert a row above',
+                  disabled: block.top > table.rowCount,
+                  run: () => edit([{ kind: 'insert-rows', at: block.top, count: 1 }]),
+                },
+                {
+                  label: `Remove ${counted(Math.max(1, rows), 'row')}`,
+                  disabled: rows === 0,
+                  run: () => edit([{ kind: 'remove-rows', at: block.top, count: rows }]),
+                },
+                { label: 'Move up', disabled: rows === 0 || block.top === 0, run: () => moveRows(-1), title: 'Alt+↑' },
+                {
+                  label: 'Move down',
+                  disabled: rows === 0 || block.bottom >= table.rowCount - 1,
+                  run: () => moveRows(1),
+                  title: 'Alt+↓',
+                },
+                asideCells.length > 0 && asideCells.length === cells.length
+                  ? { label: `Bring back ${counted(asideCells.length, 'reading')}`, run: bringBack }
+                  : {
+                      label: cells.length > 0 ? `Set aside ${counted(cells.length, 'reading')}` : 'Set aside',
+                      disabled: cells.length === 0,
+                      run: () => setReason(''),
+                    },
+              ]}
+            >
+              {picked.words !== '' && (
+                <span role="status" className="text-muted">
+                  {counted(picked.rows.size, 'row')} picked: {picked.words}.{' '}
+                  <button type="button" className="plain-button" onClick={() => setPicked(nothingPicked)}>
+                    Let them go
+                  </button>
+                </span>
+              )}
+            </Toolbar>
+            {tool === 'find' && (
+              <FindForm table={shown} onGo={(row, column) => setSelection(at(row, column))} onClose={close} />
             )}
-          </p>
+            {tool === 'pick' && <PickForm table={shown} column={columnHere?.id ?? ''} onPick={pick} onClose={close} />}
+            {tool === 'derive' && (
+              <DeriveForm
+                table={calm}
+                start={columnHere?.id ?? ''}
+                onAdd={(column) => {
+                  if (addColumn(column)) close();
+                }}
+                onClose={close}
+              />
+            )}
+            {tool === 'draw' && (
+              <DrawForm
+                table={shown}
+                onColumn={(column) => {
+                  if (addColumn(column)) close();
+                }}
+                onTable={drawnTable}
+                onClose={close}
+              />
+            )}
+            {tool === 'export' && <ExportForm table={table} onClose={close} />}
+            {reason !== undefined && (
+              <form onSubmit={setAside} className="flex items-baseline gap-3 border-t border-line py-1.5 text-sm">
+                <label htmlFor="aside-reason">Set aside {counted(cells.length, 'reading')}, because</label>
+                <input
+                  id="aside-reason"
+                  className="part grow"
+                  autoFocus
+                  placeholder="tag lost, lid off, wrong probe …"
+                  value={reason}
+                  maxLength={500}
+                  onChange={(e) => setReason(e.target.value)}
+                  onKeyDown={(e) => e.key === 'Escape' && setReason(undefined)}
+                />
+                <button type="submit" className="plain-button" disabled={!reason.trim()}>
+                  Set aside
+                </button>
+                <button type="button" className="plain-button" onClick={() => setReason(undefined)}>
+                  Leave it
+                </button>
+              </form>
+            )}
+            {said && (
+              <p role="status" className="border-t border-line py-1.5 text-sm">
+                {said.text}{' '}
+                {said.action && (
+                  <button type="button" className="plain-button" onClick={said.action.run}>
+                    {said.action.label}
+                  </button>
+                )}
+              </p>
+            )}
+            {describing && <DescribePanel table={calm} chosen={selectedIds} onClose={() => setDescribing(false)} />}
+            <div className={`min-h-0 grow ${over ? 'outline-2 outline-offset-4 outline-primary outline-dashed' : ''}`}>
+              <Grid
+                table={shown}
+                calm={calm}
+                selection={selection}
+                marked={picked.rows}
+                onSelect={setSelection}
+                gridRef={gridRef}
+                onWrite={(row, column, texts) =>
+                  edit([
+                    {
+                      kind: 'write',
+                      row,
+                      columns: table.columns.slice(column, column + (texts[0]?.length ?? 0)).map((c) => c.id),
+                      texts,
+                    },
+                  ])
+                }
+                onPaste={paste}
+                onUndo={() => step('undo')}
+                onRedo={() => step('redo')}
+                onFind={() => setTool('find')}
+                onMoveRows={moveRows}
+                onMoveColumn={moveColumn}
+                onDescribe={(column, change) => edit([{ kind: 'describe-column', column, ...change }])}
+                onBrush={brush}
+                onAddColumn={() =>
+                  addColumn(
+                    columnsAreGroups(table)
+                      ? emptyColumn(
+                          nanoid(8),
+                          `Group ${table.columns.length + 1}`,
+                          table.columns.findLast((c) => c.role === 'measure')?.unit ?? '',
+                        )
+                      : emptyColumn(nanoid(8), `Column ${table.columns.length + 1}`),
+                  )
+                }
+              />
+            </div>
+          </>
         )}
-        <div className="min-h-0 grow">
-          <Grid
-            table={table}
-            selection={selection}
-            onSelect={setSelection}
-            gridRef={gridRef}
-            onWrite={(row, column, texts) =>
-              edit([
-                {
-                  kind: 'write',
-                  row,
-                  columns: table.columns.slice(column, column + (texts[0]?.length ?? 0)).map((c) => c.id),
-                  texts,
-                },
-              ])
-            }
-            onPaste={paste}
-            onUndo={() => step('undo')}
-            onRedo={() => step('redo')}
-            onDescribe={(column, change) => edit([{ kind: 'describe-column', column, ...change }])}
-            onRemoveColumn={(column) => {
-              if (edit([{ kind: 'remove-column', column }]))
-                setSelection(at(selection.row, Math.max(0, selection.column - 1)));
-            }}
-            onAddColumn={() =>
-              edit([
-                {
-                  kind: 'insert-column',
-                  at: table.columns.length,
-                  column: {
-                    ...emptyColumn(nanoid(8), `Group ${table.columns.length + 1}`, table.columns.at(-1)?.unit ?? ''),
-                    cells: [],
-                    aside: {},
-                  },
-                },
-              ])
-            }
-          />
-        </div>
       </div>
-      <ReadingsMargin
-        table={table}
-        onAsk={() => void ask()}
-        onGo={(row, column) => {
-          setSelection(at(row, column));
-          gridRef.current?.focus();
-        }}
-        onBringBack={(column, row) => edit([{ kind: 'set-aside', cells: [{ column, row, reason: null }] }])}
-      />
+      {!file && (
+        <ReadingsMargin table={calm} onAsk={(design) => void ask(design)} onGo={go} onEdit={edit}>
+          {columnHere && (
+            <ColumnNote
+              table={calm}
+              column={calm.columns[selection.column] ?? columnHere}
+              position={selection.column}
+              onEdit={edit}
+              onSay={say}
+              study={study}
+            />
+          )}
+        </ReadingsMargin>
+      )}
     </div>
   );
 }
+
+/** The place where readings are typed, pasted, opened and put in order. */
+export const ReadingsPage = ({ study, table, kept }: { study: string; table: string; kept: Kept | undefined }) => (
+  <WithTable id={table} kept={kept}>
+    {(found) => <Readings study={study} kept={found} />}
+  </WithTable>
+);

@@ -1,34 +1,46 @@
 import { nanoid } from 'nanoid';
-import type { TableEdit } from '../../core/readings/edits';
-import { understand } from '../../core/readings/parse-number';
+import { hasHead } from '../../core/readings/heads';
+import { type Intake, intake } from '../../core/readings/intake';
+import { sentColumn } from '../../core/readings/column-edits';
 import { type Table, emptyColumn } from '../../core/readings/table';
+import type { TableEdit } from '../../core/readings/table-edit';
 import { splitUnit } from '../../core/readings/units';
 
-const isNumber = (text: string): boolean => understand(text, '', 'auto').kind === 'number';
+export { hasHead };
 
-/** What people write where there is no number: a limit, a missing value, a dash. */
-const notMeasured = /^(?:[<>≤≥~].*|n\.?\/?a\.?|nan|n\.?d\.?|lod|null|none|missing|[-–—.?*]+)$/i;
+type Block = readonly (readonly string[])[];
 
-/** Whether a text over a column reads as its name: "Red lamp", and "0.5 mM" too unless the cells below carry that unit. */
-function isName(text: string, below: readonly string[]): boolean {
-  const tidy = text.trim();
-  if (!/\p{L}/u.test(tidy) || isNumber(tidy) || notMeasured.test(tidy)) return false;
-  const unit = /^[\d.,\s+−-]+(\D.*)$/.exec(tidy)?.[1];
-  return unit === undefined || !below.some((cell) => cell.trim().endsWith(unit));
-}
+/** Whether nothing was put into a table yet, so that what comes in may decide its layout. */
+export const isUntouched = (table: Table): boolean =>
+  table.columns.every((c) => !c.formula && c.cells.every((cell) => cell === '')) && table.shape === 'columns';
 
-/** Whether a block's first row reads as names over columns of numbers. */
-export function hasHead(block: readonly (readonly string[])[]): boolean {
-  const [head, ...rest] = block;
-  if (!head) return false;
-  const below = (k: number): string[] => rest.map((row) => row[k] ?? '');
-  return head.every((text, k) => isName(text, below(k))) && rest.some((row) => row.some(isNumber));
+/** The edits that put a block into an untouched table, with the layout it was understood to have. */
+export function takeBlockEdits(table: Table, block: Block): { edits: TableEdit[]; understood: Intake } {
+  const understood = intake(block);
+  const { columns, shape, spread, subject } = understood.table;
+  const edits: TableEdit[] = [];
+  columns.forEach((column, k) => {
+    const existing = table.columns[k];
+    const { name, unit, role, cells } = column;
+    if (existing) {
+      // A name given beforehand stays where the block brings none.
+      const given = name || (understood.heads.names ? '' : existing.name);
+      edits.push({ kind: 'describe-column', column: existing.id, name: given, role, ...(unit ? { unit } : {}) });
+      edits.push({ kind: 'write', row: 0, columns: [existing.id], texts: cells.map((text) => [text]) });
+    } else {
+      const named = name || (understood.heads.names || role !== 'measure' ? '' : `Group ${k + 1}`);
+      edits.push({ kind: 'insert-column', at: k, column: sentColumn({ ...column, id: nanoid(8), name: named }) });
+    }
+  });
+  table.columns.slice(columns.length).forEach((c) => edits.push({ kind: 'remove-column', column: c.id }));
+  edits.push({ kind: 'describe-table', shape, spread, ...(subject && !table.subject ? { subject } : {}) });
+  return { edits, understood };
 }
 
 /** The edits that put a block into the table at a cell, adding columns where it is wider; the names of those it adds. */
 export function pasteEdits(
   table: Table,
-  block: readonly (readonly string[])[],
+  block: Block,
   row: number,
   column: number,
   namesFromHead: boolean,
@@ -48,7 +60,7 @@ export function pasteEdits(
       const position = column + k;
       const unitBefore = table.columns.at(-1)?.unit ?? '';
       const fresh = emptyColumn(nanoid(8), head ? name : `Group ${position + 1}`, unit || unitBefore);
-      edits.push({ kind: 'insert-column', at: position, column: { ...fresh, cells: [], aside: {} } });
+      edits.push({ kind: 'insert-column', at: position, column: sentColumn(fresh) });
       ids.push(fresh.id);
     }
   }

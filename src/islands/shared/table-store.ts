@@ -1,6 +1,7 @@
 import { type ReadableAtom, atom } from 'nanostores';
 import { attempt } from '../../core/numeric/domain-error';
-import { type TableEdit, applyEdits } from '../../core/readings/edits';
+import { applyEdits } from '../../core/readings/edits';
+import type { TableEdit } from '../../core/readings/table-edit';
 import type { Table } from '../../core/readings/table';
 import { Refused, send } from './api';
 import type { Saving } from './saving';

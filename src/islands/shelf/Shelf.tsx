@@ -1,5 +1,7 @@
 import { Copy, Pencil, Trash2 } from 'lucide-react';
 import { type SubmitEvent, useState } from 'react';
+import { OpenFileButton, useFileDrop } from '../import/FileDrop';
+import { ImportPanel } from '../import/ImportPanel';
 import { inWords, send } from '../shared/api';
 
 /** A study's line on the shelf. */
@@ -44,6 +46,8 @@ export function Shelf({ lines: start }: { lines: Line[] }) {
   const [renaming, setRenaming] = useState<string>();
   const [deleted, setDeleted] = useState<{ line: Line; at: number }>();
   const [trouble, setTrouble] = useState('');
+  const [file, setFile] = useState<File>();
+  const over = useFileDrop(setFile);
 
   const attempt = (run: () => Promise<void>) => {
     setTrouble('');
@@ -77,8 +81,15 @@ export function Shelf({ lines: start }: { lines: Line[] }) {
       setDeleted(undefined);
     });
 
+  if (file)
+    return (
+      <div className="flex h-[calc(100vh-8rem)] flex-col">
+        <h1 className="text-3xl">A new study</h1>
+        <ImportPanel file={file} study={undefined} onTaken={open} onLeave={() => setFile(undefined)} />
+      </div>
+    );
   return (
-    <>
+    <div className={over ? 'outline-2 outline-offset-8 outline-primary outline-dashed' : ''}>
       <h1 className="text-3xl">Studies</h1>
       <form onSubmit={begin} className="mt-5 flex items-baseline gap-4">
         <label htmlFor="new-study" className="text-muted">
@@ -96,6 +107,10 @@ export function Shelf({ lines: start }: { lines: Line[] }) {
           Start
         </button>
       </form>
+      <p className="mt-2 text-sm">
+        <OpenFileButton onFile={setFile}>Start from a file of readings</OpenFileButton>{' '}
+        <span className="text-muted">or drop one here: CSV, TSV or XLSX</span>
+      </p>
       {trouble && (
         <p role="alert" className="mt-3 text-error">
           {trouble}
@@ -179,6 +194,6 @@ export function Shelf({ lines: start }: { lines: Line[] }) {
           Open a fresh copy of the demo study
         </button>
       </p>
-    </>
+    </div>
   );
 }

@@ -1,17 +1,25 @@
 import type { APIRoute } from 'astro';
 import * as v from 'valibot';
-import { emptyColumn } from '../../../core/readings/table';
+import { type Table, emptyColumn, tableOf } from '../../../core/readings/table';
+import { TableDraft } from '../../../core/readings/table-edit';
 import { db, now } from '../../../server/db';
 import { answering, body, json } from '../../../server/problem';
-import { Title } from '../../../server/requests';
+import { Title, tableBodyLimit } from '../../../server/requests';
 import { createStudy } from '../../../store/studies';
 
-/** Starts a study with an empty table of two groups. */
+/** A study's title; with a table, as a file gives it, or else an empty one of two groups. */
+const NewStudy = v.object({
+  title: Title,
+  table: v.optional(TableDraft),
+  origin: v.optional(v.pipe(v.string(), v.maxLength(500))),
+});
+
+/** Starts a study. */
 export const POST: APIRoute = ({ request }) =>
   answering(async () => {
-    const { title } = await body(request, v.object({ title: Title }));
+    const { title, table: given, origin } = await body(request, NewStudy, tableBodyLimit);
     const columns = [emptyColumn('a', 'Group 1'), emptyColumn('b', 'Group 2')];
-    const table = { id: '', name: 'Readings', measure: '', subject: '', rowCount: 0, columns };
-    const id = createStudy(db(), { title, tables: [{ table, questions: [] }] }, now());
+    const table: Table = given ? { ...given, id: '' } : tableOf(columns, { name: 'Readings' });
+    const id = createStudy(db(), { title, origin: origin ?? '', tables: [{ table, questions: [] }] }, now());
     return json({ id }, 201);
   });

@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro';
 import * as v from 'valibot';
-import { TableEdit } from '../../../../core/readings/edits';
-import { db, now } from '../../../../server/db';
+import { TableEdit } from '../../../../core/readings/table-edit';
+import { db, now, who } from '../../../../server/db';
 import { answering, body, json } from '../../../../server/problem';
 import { Revision } from '../../../../server/requests';
 import { editTable } from '../../../../store/tables';
@@ -12,5 +12,5 @@ const Change = v.object({ revision: Revision, edits: v.pipe(v.array(TableEdit), 
 export const POST: APIRoute = ({ request, params: { id = '' } }) =>
   answering(async () => {
     const { revision, edits } = await body(request, Change);
-    return json({ revision: editTable(db(), id, revision, edits, now()) });
+    return json({ revision: editTable(db(), id, revision, edits, now(), who()) });
   });

@@ -1,6 +1,13 @@
 import type { APIRoute } from 'astro';
-import { db } from '../../../../server/db';
+import { db, now } from '../../../../server/db';
 import { answering, json } from '../../../../server/problem';
-import { readTable } from '../../../../store/tables';
+import { deleteTable, readTable } from '../../../../store/tables';
 
 export const GET: APIRoute = ({ params: { id = '' } }) => answering(() => json(readTable(db(), id)));
+
+/** Takes a table out of its study; it can be put back. */
+export const DELETE: APIRoute = ({ params: { id = '' } }) =>
+  answering(() => {
+    deleteTable(db(), id, now());
+    return json({});
+  });

@@ -1,0 +1,126 @@
+import { attempt } from '../numeric/domain-error';
+import type { QuartileRule } from '../numeric/quantile';
+import { type Description, describe, meanInterval } from '../procedures/describe';
+import type { Interval } from '../procedures/interval';
+import { withDerived } from '../readings/derive';
+import { columnsAreGroups, groupsOf } from '../readings/groups';
+import { type ColumnReadings, readColumn } from '../readings/read-column';
+import { type Table, columnsOf, findColumn } from '../readings/table';
+
+/** One line of a description: a group, a column, or everything together. */
+export interface DescribedLine {
+  name: string;
+  unit: string;
+  /** Place among the group colours, where it is a group. */
+  colour: number | undefined;
+  readings: ColumnReadings;
+  /** Rows without a reading, between or beside those that have one. */
+  missing: number;
+  description: Description | undefined;
+  interval: Interval | undefined;
+}
+
+/** Figures that can be chosen, by the name the field gives them; population figures carry the word. */
+export const figureNames = {
+  n: 'n',
+  missing: 'missing',
+  aside: 'set aside',
+  mean: 'mean',
+  interval: 'CI of the mean',
+  sd: 'SD',
+  variance: 'variance',
+  sem: 'SEM',
+  median: 'median',
+  min: 'min',
+  max: 'max',
+  range: 'range',
+  q1: 'Q1',
+  q3: 'Q3',
+  iqr: 'IQR',
+  cv: 'CV (%)',
+  sum: 'sum',
+  skewness: 'skewness',
+  excessKurtosis: 'excess kurtosis',
+  populationSd: 'population SD',
+  populationVariance: 'population variance',
+} as const;
+export type Figure = keyof typeof figureNames;
+
+function line(
+  name: string,
+  unit: string,
+  colour: number | undefined,
+  readings: ColumnReadings,
+  missing: number,
+  rule: QuartileRule,
+  level: number,
+): DescribedLine {
+  const description = attempt(() =>
+    describe(
+      readings.used.map((r) => r.value),
+      rule,
+    ),
+  );
+  const interval = description.ok ? attempt(() => meanInterval(description.value, level)) : undefined;
+  return {
+    name,
+    unit,
+    colour,
+    readings,
+    missing,
+    description: description.ok ? description.value : undefined,
+    interval: interval?.ok ? interval.value : undefined,
+  };
+}
+
+const together = (all: readonly ColumnReadings[]): ColumnReadings => ({
+  used: all.flatMap((r) => r.used),
+  aside: all.flatMap((r) => r.aside),
+  unread: all.flatMap((r) => r.unread),
+});
+
+/**
+ * Describes the columns chosen, each by group where another column names the groups, and all together.
+ * @param chosen ids of columns; those that hold no readings are passed over, and none means all
+ */
+export function describeTable(
+  raw: Table,
+  chosen: readonly string[],
+  rule: QuartileRule,
+  level: number,
+): DescribedLine[] {
+  const table = withDerived(raw);
+  const measured = table.columns.filter((c) => c.role === 'measure' || c.role === 'count');
+  const picked = chosen.map((id) => findColumn(table, id)).filter((c) => c && measured.includes(c));
+  const columns = picked.length > 0 ? measured.filter((c) => picked.includes(c)) : measured;
+  const emptyRows = (readings: ColumnReadings, height: number): number =>
+    Math.max(0, height - readings.used.length - readings.aside.length);
+  if (columnsAreGroups(table) || columnsOf(table, 'group').length === 0) {
+    const groups = groupsOf(table);
+    const lines = columns.map((c) => {
+      const group = groups.find((g) => g.id === c.id);
+      const readings = readColumn(c);
+      const last = Math.max(-1, ...readings.used.slice(-1).map((r) => r.row), ...readings.aside.map((r) => r.row));
+      // Below a group's last reading nothing is missing: groups need not be of one length.
+      const height = table.shape === 'columns' ? last + 1 : table.rowCount;
+      return line(c.name || 'unnamed', c.unit, group?.colour, readings, emptyRows(readings, height), rule, level);
+    });
+    const units = new Set(columns.map((c) => c.unit));
+    if (columns.length < 2 || units.size > 1) return lines;
+    const all = together(columns.map(readColumn));
+    const missing = lines.reduce((sum, l) => sum + l.missing, 0);
+    return [...lines, line('all together', columns[0]?.unit ?? '', undefined, all, missing, rule, level)];
+  }
+  return columns.flatMap((column) => {
+    const groups = groupsOf({ ...table, average: false }, { measure: column.id });
+    const readings = readColumn(column);
+    const of = columns.length > 1 ? `${column.name}, ` : '';
+    const lines = groups.map((g) => {
+      return line(`${of}${g.name}`, column.unit, g.colour, g.readings, g.readings.unread.length, rule, level);
+    });
+    return [
+      ...lines,
+      line(`${of}all together`, column.unit, undefined, readings, emptyRows(readings, table.rowCount), rule, level),
+    ];
+  });
+}

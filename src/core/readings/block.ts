@@ -1,0 +1,72 @@
+/** A part of a sheet: rows and columns from 0, ends included. */
+export interface Area {
+  top: number;
+  left: number;
+  bottom: number;
+  right: number;
+}
+
+const filled = (text: string | undefined): boolean => text !== undefined && text.trim() !== '';
+
+/** Runs of consecutive indices that hold something. */
+function runs(n: number, holds: (i: number) => boolean): [number, number][] {
+  const found: [number, number][] = [];
+  for (let i = 0; i < n; i++) {
+    if (!holds(i)) continue;
+    const last = found.at(-1);
+    if (last?.[1] === i - 1) last[1] = i;
+    else found.push([i, i]);
+  }
+  return found;
+}
+
+/**
+ * The blocks of a sheet: what whole empty rows, and then whole empty columns, part from one another. The largest comes
+ * first. A single row that names the columns below it belongs to them, and so does a stray empty line within readings
+ * of the same columns.
+ */
+export function blocksOf(rows: readonly (readonly string[])[]): Area[] {
+  const width = Math.max(0, ...rows.map((r) => r.length));
+  const areas: Area[] = [];
+  for (const [top, bottom] of runs(rows.length, (r) => rows[r]?.some(filled) ?? false)) {
+    const holds = new Array<boolean>(width).fill(false);
+    for (let r = top; r <= bottom; r++) rows[r]?.forEach((cell, c) => (holds[c] ||= filled(cell)));
+    for (const [left, right] of runs(width, (c) => holds[c] ?? false)) areas.push({ top, bottom, left, right });
+  }
+  const joined: Area[] = [];
+  for (const area of areas) {
+    const above = joined.find(
+      (a) => a.left === area.left && a.right === area.right && area.top - a.bottom === 2 && area.right > area.left,
+    );
+    if (above) above.bottom = area.bottom;
+    else joined.push({ ...area });
+  }
+  const size = (a: Area): number => (a.bottom - a.top + 1) * (a.right - a.left + 1);
+  return joined.sort((a, b) => size(b) - size(a));
+}
+
+/** The whole of a sheet that holds anything. */
+export function wholeOf(rows: readonly (readonly string[])[]): Area {
+  const all = blocksOf(rows);
+  const by = (pick: (a: Area) => number, of: typeof Math.min): number => of(...all.map(pick));
+  return all.length === 0
+    ? { top: 0, left: 0, bottom: -1, right: -1 }
+    : {
+        top: by((a) => a.top, Math.min),
+        left: by((a) => a.left, Math.min),
+        bottom: by((a) => a.bottom, Math.max),
+        right: by((a) => a.right, Math.max),
+      };
+}
+
+const letters = (column: number): string =>
+  (column >= 26 ? letters(Math.floor(column / 26) - 1) : '') + String.fromCharCode(65 + (column % 26));
+
+/** "B2 to E40": an area by its corners, rows from 1. */
+export const areaName = (a: Area): string => `${letters(a.left)}${a.top + 1} to ${letters(a.right)}${a.bottom + 1}`;
+
+/** The cells of an area, made rectangular. */
+export const cut = (rows: readonly (readonly string[])[], a: Area): string[][] =>
+  Array.from({ length: a.bottom - a.top + 1 }, (_, r) =>
+    Array.from({ length: a.right - a.left + 1 }, (__, c) => rows[a.top + r]?.[a.left + c] ?? ''),
+  );

@@ -1,0 +1,172 @@
+import { moments } from '../numeric/sum';
+import { withDerived } from './derive';
+import { levelRows, levelsOf } from './levels';
+import { type ColumnReadings, type Reading, readColumn } from './read-column';
+import { type Column, type Table, columnsOf, findColumn } from './table';
+
+/** One group of a comparison with all its readings, wherever in the table they stand. */
+export interface Group {
+  /** A column's id where columns are groups, else the level's id. */
+  id: string;
+  /** As given, or "group 2" where it has none. */
+  name: string;
+  unit: string;
+  /** Place among the group colours. */
+  colour: number;
+  /** The column its readings stand in. */
+  column: string;
+  readings: ColumnReadings;
+}
+
+/** Which columns of a table with one row per reading are compared. */
+export interface Choice {
+  measure?: string | undefined;
+  by?: string | undefined;
+}
+
+const columnGroup = (column: Column, place: number): Group => ({
+  id: column.id,
+  name: column.name || `group ${place + 1}`,
+  unit: column.unit,
+  colour: column.colour ?? place,
+  column: column.id,
+  readings: readColumn(column),
+});
+
+/** Whether each measure column of the table is a group of its own. */
+export const columnsAreGroups = ({ shape }: Table): boolean =>
+  shape === 'columns' || shape === 'repeated' || shape === 'grid';
+
+/** The measure and the group column compared in a table with one row per reading: those chosen, or the first. */
+export function chosenColumns(table: Table, { measure, by }: Choice = {}): { measure?: Column; by?: Column } {
+  const pick = (id: string | undefined, role: 'measure' | 'group'): Column | undefined =>
+    findColumn(table, id) ?? columnsOf(table, role)[0];
+  const [chosen, group] = [pick(measure, 'measure'), pick(by, 'group')];
+  return { ...(chosen ? { measure: chosen } : {}), ...(group ? { by: group } : {}) };
+}
+
+function levelGroups(table: Table, choice: Choice): Group[] {
+  const { measure, by } = chosenColumns(table, choice);
+  if (!measure || !by) return [];
+  const levels = levelsOf(by);
+  const rows = levelRows(by);
+  const groups = levels.map((level, place): Group => ({
+    id: level.id,
+    name: level.name,
+    unit: measure.unit,
+    colour: level.colour ?? place,
+    column: measure.id,
+    readings: { used: [], aside: [], unread: [] },
+  }));
+  const all = readColumn(measure);
+  for (const kind of ['used', 'aside', 'unread'] as const)
+    for (const cell of all[kind])
+      (groups[rows[cell.row] ?? -1]?.readings[kind] as (typeof cell)[] | undefined)?.push(cell);
+  return groups;
+}
+
+/** The subject each row is about, by the table's subject column; undefined without one. */
+export function subjectOfRow(table: Table): ((row: number) => string) | undefined {
+  const [column] = columnsOf(table, 'subject');
+  return column && ((row) => column.cells[row]?.trim() ?? '');
+}
+
+/** Readings of the same subject taken together: one mean each, at the row of the first. */
+function averaged(readings: ColumnReadings, subjectOf: (row: number) => string): ColumnReadings {
+  const bySubject = new Map<string, Reading[]>();
+  for (const reading of readings.used) {
+    const subject = subjectOf(reading.row) || `row ${reading.row}`;
+    const before = bySubject.get(subject);
+    if (before) before.push(reading);
+    else bySubject.set(subject, [reading]);
+  }
+  return {
+    ...readings,
+    used: [...bySubject.values()].map((all) => {
+      const [first] = all as [Reading];
+      if (all.length === 1) return first;
+      return { row: first.row, value: moments(all.map((r) => r.value)).mean, rows: all.map((r) => r.row) };
+    }),
+  };
+}
+
+const known = new WeakMap<Table, Map<string, Group[]>>();
+
+/** The groups a table holds, in their order. Readings of one subject are averaged where the table says so. */
+export function groupsOf(raw: Table, choice: Choice = {}): Group[] {
+  const cache = known.get(raw) ?? new Map<string, Group[]>();
+  known.set(raw, cache);
+  const key = columnsAreGroups(raw) ? '' : `${choice.measure ?? ''} ${choice.by ?? ''}`;
+  const before = cache.get(key);
+  if (before) return before;
+  const table = withDerived(raw);
+  const groups = columnsAreGroups(table) ? columnsOf(table, 'measure').map(columnGroup) : levelGroups(table, choice);
+  const subjectOf = table.average ? subjectOfRow(table) : undefined;
+  const result = subjectOf ? groups.map((g) => ({ ...g, readings: averaged(g.readings, subjectOf) })) : groups;
+  cache.set(key, result);
+  return result;
+}
+
+/** Whether readings repeat subjects within groups, and whether groups share subjects. */
+export interface Repeats {
+  readings: number;
+  /** Different subjects, counted in each group. */
+  subjects: number;
+  /** Subjects with readings in more than one group. */
+  shared: number;
+}
+
+/** How often subjects come back; undefined when no column names them. Counts what `average` would take together. */
+export function repeatsOf(table: Table, choice: Choice = {}): Repeats | undefined {
+  const subjectOf = subjectOfRow(withDerived(table));
+  if (!subjectOf) return undefined;
+  const seen = new Map<string, number>();
+  let readings = 0;
+  let subjects = 0;
+  for (const group of groupsOf({ ...table, average: false }, choice)) {
+    const inGroup = new Set<string>();
+    for (const { row } of group.readings.used) {
+      readings += 1;
+      inGroup.add(subjectOf(row) || `row ${row}`);
+    }
+    subjects += inGroup.size;
+    for (const subject of inGroup) seen.set(subject, (seen.get(subject) ?? 0) + 1);
+  }
+  return { readings, subjects, shared: [...seen.values()].filter((n) => n > 1).length };
+}
+
+/** Two readings of one subject. */
+export interface Pair {
+  subject: string;
+  a: Reading;
+  b: Reading;
+}
+
+/**
+ * Pairs two groups' readings: by the subject column where there is one, so that order does not matter, else by row.
+ * @returns the pairs, and what has no partner
+ */
+export function pairsOf(table: Table, a: Group, b: Group): { pairs: Pair[]; alone: string[]; bySubject: boolean } {
+  const subjectOf = subjectOfRow(withDerived(table));
+  const keyOf = subjectOf ? (r: Reading) => subjectOf(r.row) || `row ${r.row + 1}` : (r: Reading) => `row ${r.row + 1}`;
+  const gather = (group: Group): Map<string, Reading[]> => {
+    const found = new Map<string, Reading[]>();
+    for (const r of group.readings.used) found.set(keyOf(r), [...(found.get(keyOf(r)) ?? []), r]);
+    return found;
+  };
+  const [inA, inB] = [gather(a), gather(b)];
+  // Several readings of one subject in one group stand for it by their mean.
+  const one = (all: Reading[]): Reading => {
+    const [first] = all as [Reading];
+    return all.length === 1
+      ? first
+      : { row: first.row, value: moments(all.map((r) => r.value)).mean, rows: all.map((r) => r.row) };
+  };
+  const pairs: Pair[] = [];
+  for (const [subject, readings] of inA) {
+    const partner = inB.get(subject);
+    if (partner) pairs.push({ subject, a: one(readings), b: one(partner) });
+  }
+  const alone = [...[...inA.keys()].filter((s) => !inB.has(s)), ...[...inB.keys()].filter((s) => !inA.has(s))];
+  return { pairs, alone, bySubject: subjectOf !== undefined };
+}

@@ -1,0 +1,161 @@
+import { type Heads, headsOf, namesAndUnits } from './heads';
+import { decimalMarkOf, understand } from './parse-number';
+import { type Incoming, type Recognised, recognise } from './recognise';
+import { limits } from './table-edit';
+import type { Column, DecimalMark, Role, Shape, Table } from './table';
+import { isUnit, splitUnit } from './units';
+
+/** What the person has decided about a block coming in, instead of what was understood. */
+export interface IntakeChoice {
+  heads?: Heads;
+  shape?: Shape;
+  /** By column, from 0. */
+  roles?: Readonly<Record<number, Role>>;
+  decimals?: Readonly<Record<number, DecimalMark>>;
+}
+
+/** A cell whose text is not plainly what it was taken for. Rows are counted from 1 in the sheet. */
+export interface Doubtful {
+  column: number;
+  row: number;
+  text: string;
+  /** What it became: a number as text, or undefined where it is kept as typed and left out of answers. */
+  became: string | undefined;
+  why: string;
+}
+
+/** A block understood as a table. */
+export interface Intake {
+  heads: Heads;
+  table: Omit<Table, 'id' | 'name'>;
+  doubtful: Doubtful[];
+  /** How many cells are doubtful in all, when not all of them are listed. */
+  doubts: number;
+  /** What was left because it does not fit. */
+  troubles: string[];
+}
+
+/** Doubtful cells listed one by one; the rest are counted. */
+const listed = 500;
+
+const plain = /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i;
+
+/** The unit that cells carry themselves, "12 mm", if all that carry one carry the same. */
+function unitInCells(cells: readonly string[]): string {
+  let unit = '';
+  for (const cell of cells) {
+    const found = /^[+−-]?[\d.,]+\s*([^\d\s.,].*)$/u.exec(cell.trim())?.[1];
+    if (found === undefined || !isUnit(found)) continue;
+    if (unit && unit !== found) return '';
+    unit = found;
+  }
+  return unit;
+}
+
+const isMeasured = (role: Role): boolean => role === 'measure' || role === 'count' || role === 'spread';
+
+function doubtsIn(column: Column, index: number, firstRow: number, into: Doubtful[]): number {
+  const mark = column.decimal === 'auto' ? decimalMarkOf(column.cells, column.unit) : column.decimal;
+  let found = 0;
+  column.cells.forEach((text, i) => {
+    const tidy = text.trim();
+    if (tidy === '' || (plain.test(tidy) && !(mark === 'comma' && tidy.includes('.')))) return;
+    const understood = understand(text, column.unit, mark);
+    if (understood.kind === 'empty') return;
+    // A decimal comma in a column of decimal commas is no cause for doubt.
+    if (understood.kind === 'number' && mark === 'comma' && plain.test(tidy.replace(',', '.'))) return;
+    found += 1;
+    if (into.length >= listed) return;
+    into.push({
+      column: index,
+      row: firstRow + i + 1,
+      text,
+      became: understood.kind === 'number' ? String(understood.value) : undefined,
+      why:
+        understood.kind === 'number'
+          ? 'read as this number'
+          : `${understood.why}, kept as typed and left out of answers`,
+    });
+  });
+  return found;
+}
+
+/**
+ * Understands a block of texts as a table: where its names and units stand, what each column is, how it is laid out, and
+ * which cells are open to doubt. Every cell is kept just as it was written.
+ * @param firstRow the block's first row in its sheet, from 0: for naming cells
+ */
+export function intake(block: readonly (readonly string[])[], choice: IntakeChoice = {}, firstRow = 0): Intake {
+  const heads = choice.heads ?? headsOf(block);
+  const troubles: string[] = [];
+  let width = 0;
+  for (const row of block) width = Math.max(width, row.length);
+  if (width > limits.columns) {
+    troubles.push(
+      `A table holds at most ${limits.columns} columns, and this has ${width}: choose a smaller block, or split the file.`,
+    );
+    width = limits.columns;
+  }
+  const top = heads.skipped + heads.names + heads.units;
+  const height = block.length - top;
+  if (height > limits.rows)
+    troubles.push(
+      `A table holds at most ${limits.rows} rows, and this has ${height}: choose a smaller block, or split the file.`,
+    );
+  const named = namesAndUnits(block, heads, width);
+  const incoming: Incoming[] = named.map(({ name, unit }, k) => {
+    const cells: string[] = [];
+    for (let r = top; r < block.length && cells.length < limits.rows; r++) cells.push(block[r]?.[k] ?? '');
+    return { name: name.slice(0, limits.name), unit: unit || unitInCells(cells), cells };
+  });
+  incoming.forEach(({ cells, name }, k) => {
+    const long = cells.findIndex((text) => text.length > limits.text);
+    if (long >= 0)
+      troubles.push(
+        `A cell holds at most ${limits.text} characters, and row ${firstRow + top + long + 1} of “${name || `column ${k + 1}`}” has ${cells[long]?.length ?? 0}: shorten it in the file.`,
+      );
+  });
+  const found: Recognised = recognise(incoming);
+  const columns = incoming.map(({ name, unit, cells }, k): Column => {
+    const role = choice.roles?.[k] ?? found.roles[k] ?? 'measure';
+    return {
+      id: `c${k}`,
+      name,
+      unit: isMeasured(role) ? unit : splitUnit(`x (${unit})`).unit && unit,
+      role,
+      decimal: choice.decimals?.[k] ?? 'auto',
+      cells,
+      aside: {},
+    };
+  });
+  const doubtful: Doubtful[] = [];
+  let doubts = 0;
+  columns.forEach((column, k) => {
+    if (isMeasured(column.role)) doubts += doubtsIn(column, k, firstRow + top, doubtful);
+  });
+  const subject = columns.find((c) => c.role === 'subject')?.name.toLowerCase() ?? '';
+  return {
+    heads,
+    doubtful,
+    doubts,
+    troubles,
+    table: {
+      measure: '',
+      subject: /^(id|no\.?|number|code|#)$/.test(subject) ? '' : subject,
+      shape: choice.shape ?? found.shape,
+      average: false,
+      spread: spreadKindOf(columns),
+      level: 0.95,
+      rowCount: Math.max(0, Math.min(height, limits.rows)),
+      columns,
+    },
+  };
+}
+
+/** What kind of spread a summary column's name says it holds. */
+function spreadKindOf(columns: readonly Column[]): Table['spread'] {
+  const name = columns.find((c) => c.role === 'spread')?.name.toLowerCase() ?? '';
+  if (/\bvar/.test(name)) return 'variance';
+  if (/\b(sem|se|s\.e\.|standard error)/.test(name)) return 'sem';
+  return /\b(ci|interval|half)/.test(name) ? 'interval' : 'sd';
+}

@@ -1,0 +1,71 @@
+import { readColumn } from './read-column';
+import { columnsAreGroups } from './groups';
+import { type Column, type Table, columnsOf } from './table';
+
+/** A rule that picks rows by what stands in one column. */
+export interface Rule {
+  column: string;
+  is: 'above' | 'below' | 'between' | 'outside' | 'equal' | 'contains' | 'empty';
+  /** As typed; `to` is the upper end of `between` and `outside`. */
+  value: string;
+  to?: string;
+}
+
+/** Rows of a column that a rule picks. Numbers are compared as numbers wherever both sides are. */
+export function rowsByRule(column: Column, rowCount: number, rule: Rule): number[] {
+  const [value, to] = [Number(rule.value.replace(',', '.')), Number((rule.to ?? '').replace(',', '.'))];
+  const number = rule.value.trim() !== '' && Number.isFinite(value);
+  const { used, aside } = readColumn(column);
+  const numbers = new Map(used.map((r) => [r.row, r.value]));
+  for (const cell of aside) if (cell.value !== undefined) numbers.set(cell.row, cell.value);
+  const holds = (row: number): boolean => {
+    const text = (column.cells[row] ?? '').trim();
+    if (rule.is === 'empty') return text === '';
+    if (text === '') return false;
+    if (rule.is === 'contains') return text.toLowerCase().includes(rule.value.trim().toLowerCase());
+    const x = numbers.get(row);
+    if (rule.is === 'equal') return number && x !== undefined ? x === value : text === rule.value.trim();
+    if (x === undefined || !number) return false;
+    if (rule.is === 'above') return x > value;
+    if (rule.is === 'below') return x < value;
+    if (!Number.isFinite(to)) return false;
+    return rule.is === 'between' ? x >= value && x <= to : x < value || x > to;
+  };
+  return Array.from({ length: rowCount }, (_, row) => row).filter(holds);
+}
+
+/**
+ * The cells that hold the readings of some rows: what setting a row aside sets aside. Where each column is a group, only
+ * the column asked about, because its neighbours are other subjects' readings.
+ */
+export function readingCells(
+  table: Table,
+  rows: readonly number[],
+  column?: string,
+): { column: string; row: number }[] {
+  const holders =
+    columnsAreGroups(table) && table.shape !== 'repeated' && column !== undefined
+      ? table.columns.filter((c) => c.id === column)
+      : table.shape === 'categories'
+        ? columnsOf(table, 'group').slice(0, 1)
+        : table.columns.filter((c) => (c.role === 'measure' || c.role === 'count') && !c.formula);
+  return rows.flatMap((row) =>
+    holders.filter((c) => (c.cells[row] ?? '').trim() !== '').map((c) => ({ column: c.id, row })),
+  );
+}
+
+/** Rows in the order of a column: numbers by size, then text by the alphabet, empty cells last; equals stay in order. */
+export function sortedRows(column: Column, rowCount: number, falling: boolean): number[] {
+  const { used, aside } = readColumn(column);
+  const numbers = new Map(used.map((r) => [r.row, r.value]));
+  for (const cell of aside) if (cell.value !== undefined) numbers.set(cell.row, cell.value);
+  const compare = new Intl.Collator('en', { numeric: true, sensitivity: 'base' }).compare;
+  const kind = (row: number): number => (numbers.has(row) ? 0 : (column.cells[row] ?? '').trim() === '' ? 2 : 1);
+  const sign = falling ? -1 : 1;
+  return Array.from({ length: rowCount }, (_, row) => row).sort((i, j) => {
+    const [ki, kj] = [kind(i), kind(j)];
+    if (ki !== kj) return ki - kj;
+    if (ki === 0) return sign * ((numbers.get(i) ?? 0) - (numbers.get(j) ?? 0)) || i - j;
+    return ki === 2 ? i - j : sign * compare(column.cells[i] ?? '', column.cells[j] ?? '') || i - j;
+  });
+}

@@ -1,0 +1,62 @@
+import { FolderOpen } from 'lucide-react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
+
+/** A button that opens a file of readings. */
+export function OpenFileButton({ onFile, children }: { onFile: (file: File) => void; children: ReactNode }) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <button type="button" className="plain-button" onClick={() => input.current?.click()}>
+        <FolderOpen size={15} aria-hidden /> {children}
+      </button>
+      <input
+        ref={input}
+        type="file"
+        className="hidden"
+        aria-label="File of readings"
+        accept=".csv,.tsv,.txt,.tab,.dat,.xlsx,text/csv,text/tab-separated-values,text/plain"
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          if (file) onFile(file);
+          e.target.value = '';
+        }}
+      />
+    </>
+  );
+}
+
+/** Takes a file dropped anywhere on the page; says so while one is held over it. */
+export function useFileDrop(onFile: (file: File) => void): boolean {
+  const [over, setOver] = useState(false);
+  const newest = useRef(onFile);
+  useEffect(() => {
+    newest.current = onFile;
+  });
+  useEffect(() => {
+    const holdsFiles = (e: DragEvent) => e.dataTransfer?.types.includes('Files') ?? false;
+    const onOver = (e: DragEvent) => {
+      if (!holdsFiles(e)) return;
+      e.preventDefault();
+      setOver(true);
+    };
+    const onLeave = (e: DragEvent) => {
+      if (e.relatedTarget === null) setOver(false);
+    };
+    const onDrop = (e: DragEvent) => {
+      setOver(false);
+      if (!holdsFiles(e)) return;
+      e.preventDefault();
+      const file = e.dataTransfer?.files[0];
+      if (file) newest.current(file);
+    };
+    window.addEventListener('dragover', onOver);
+    window.addEventListener('dragleave', onLeave);
+    window.addEventListener('drop', onDrop);
+    return () => {
+      window.removeEventListener('dragover', onOver);
+      window.removeEventListener('dragleave', onLeave);
+      window.removeEventListener('drop', onDrop);
+    };
+  }, []);
+  return over;
+}

@@ -1,0 +1,68 @@
+import { type Answer, answer } from '../../core/answer/answer';
+import type { Question } from '../../core/question/question';
+import type { Table } from '../../core/readings/table';
+import type { TableEdit } from '../../core/readings/table-edit';
+import { counted } from '../../core/words/numbers';
+import { shortAnswer } from '../../core/words/two-groups';
+
+interface Props {
+  shown: Answer;
+  table: Table;
+  onEdit: (edits: TableEdit[]) => void;
+  onChange: (question: Question) => void;
+}
+
+/** What one independent sample is here: repeated readings averaged or not, pairs made or missed, partners lost. */
+export function SamplesNote({ shown, table, onEdit, onChange }: Props) {
+  const { question, repeats, averaged, comparison } = shown;
+  const subject = shown.subject || 'subject';
+  const pairing = comparison.ok ? comparison.value.pairing : undefined;
+  const again = repeats !== undefined && repeats.subjects < repeats.readings;
+  const unpaired = question.design === 'two-groups' && repeats !== undefined && repeats.shared > 0;
+  if (!pairing && !again && !unpaired) return null;
+  return (
+    <section className="note" aria-label="Independent samples">
+      <h2 className="part-of-page">Independent samples</h2>
+      {pairing && (
+        <p className="text-muted">
+          {counted(pairing.pairs.length, 'pair')}, matched{' '}
+          {pairing.bySubject ? `by ${subject}, whatever the order of the rows` : 'row by row'}
+          {pairing.pairs.some((p) => p.a.rows ?? p.b.rows) &&
+            `; several readings of one ${subject} stand in by their mean`}
+          .
+          {pairing.alone.length > 0 &&
+            ` Without a partner, and left out: ${pairing.alone.slice(0, 6).join(', ')}${pairing.alone.length > 6 ? ` and ${pairing.alone.length - 6} more` : ''}.`}
+        </p>
+      )}
+      {again && question.design === 'two-groups' && (
+        <>
+          <p className={averaged ? 'text-muted' : 'text-warning'}>
+            {counted(repeats.readings, 'reading')} come from {counted(repeats.subjects, subject)}.{' '}
+            {averaged
+              ? `Each ${subject} counts once, by the mean of its readings.`
+              : `Counted one by one, they make the difference look surer than it is.`}
+          </p>
+          <p className="text-muted">
+            {averaged ? 'One by one' : `Averaged within each ${subject}`},{' '}
+            {shortAnswer(answer(question, { ...table, average: !averaged }))}.
+          </p>
+          <button
+            type="button"
+            className="plain-button"
+            onClick={() => onEdit([{ kind: 'describe-table', average: !table.average }])}
+          >
+            {averaged ? 'Count them one by one' : `Average within each ${subject}`}
+          </button>
+        </>
+      )}
+      {unpaired && (
+        <p>
+          {counted(repeats.shared, subject)} {repeats.shared === 1 ? 'has' : 'have'} readings in more than one group.{' '}
+          <button type="button" className="plain-button" onClick={() => onChange({ ...question, design: 'paired' })}>
+            Compare them in pairs
+          </button>
+        </p>
+      )}
+    </section>
+  );
+}

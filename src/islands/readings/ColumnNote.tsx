@@ -1,0 +1,242 @@
+import { ArrowDown, ArrowUp } from 'lucide-react';
+import { attempt } from '../../core/numeric/domain-error';
+import { formulaWords } from '../../core/readings/derive';
+import { colourLevelEdits, mergeColumnsEdits, moveLevelEdits, renameLevelEdits } from '../../core/readings/group-edits';
+import { columnsAreGroups } from '../../core/readings/groups';
+import { levelRows, levelsOf } from '../../core/readings/levels';
+import { sortedRows } from '../../core/readings/rules';
+import { type Column, type Table, columnsOf } from '../../core/readings/table';
+import type { TableEdit } from '../../core/readings/table-edit';
+import { isUnit } from '../../core/readings/units';
+import { Accepted } from '../shared/Accepted';
+import { GroupMarker } from '../shared/GroupMarker';
+
+/** Most groups listed one by one. */
+const listed = 24;
+
+function Colour({ value, label, onChange }: { value: number; label: string; onChange: (colour: number) => void }) {
+  return (
+    <label className="relative inline-flex cursor-pointer items-center">
+      <GroupMarker position={value} />
+      <select
+        className="absolute inset-0 cursor-pointer opacity-0"
+        aria-label={label}
+        value={value}
+        onChange={(e) => onChange(Number(e.target.value))}
+      >
+        {['plum', 'moss', 'olive', 'sky', 'navy', 'oak', 'wine', 'teal'].map((name, i) => (
+          <option key={name} value={i}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+interface Props {
+  table: Table;
+  column: Column;
+  position: number;
+  /** Applies edits, or says why they cannot be made. */
+  onEdit: (edits: TableEdit[]) => void;
+  onSay: (text: string) => void;
+  study: string;
+}
+
+/** Everything that can be done with the column under the hand. */
+export function ColumnNote({ table, column, position, onEdit, onSay, study }: Props) {
+  const tryEdit = (make: () => TableEdit[]) => {
+    const made = attempt(make);
+    if (made.ok) onEdit(made.value);
+    else onSay(made.reason);
+  };
+  const isGroup = columnsAreGroups(table) && column.role === 'measure';
+  const groups = isGroup ? columnsOf(table, 'measure') : [];
+  const levels = column.role === 'group' ? levelsOf(column) : [];
+  const rows = column.role === 'group' ? levelRows(column) : undefined;
+  const count = (place: number): number => {
+    let n = 0;
+    rows?.forEach((r) => (n += r === place ? 1 : 0));
+    return n;
+  };
+  const measured = column.role === 'measure' || column.role === 'count' || column.role === 'spread';
+  const sort = (falling: boolean) =>
+    onEdit([{ kind: 'order-rows', order: sortedRows(column, table.rowCount, falling) }]);
+  const freeze = () =>
+    onEdit([
+      {
+        kind: 'describe-column',
+        column: column.id,
+        formula: null,
+        note: `once computed as ${column.formula ? formulaWords(table, column.formula) : ''}`,
+      },
+      { kind: 'write', row: 0, columns: [column.id], texts: column.cells.map((text) => [text]) },
+      ...(column.levels
+        ? [{ kind: 'describe-column' as const, column: column.id, levels: column.levels.map((l) => ({ ...l })) }]
+        : []),
+    ]);
+  const called = column.name || `column ${position + 1}`;
+  return (
+    <section className="note" aria-label="This column">
+      <h2 className="part-of-page">This column: {called}</h2>
+      {column.formula && (
+        <p>
+          Computed: {formulaWords(table, column.formula)}.{' '}
+          <button type="button" className="plain-button" onClick={freeze}>
+            Keep its numbers as they are
+          </button>
+        </p>
+      )}
+      {column.note && <p className="text-muted">{column.note.charAt(0).toUpperCase() + column.note.slice(1)}.</p>}
+      {column.role === 'group' && column.note?.startsWith('allocated') && (
+        <p>
+          <a
+            className="plain-button"
+            href={`/studies/${study}/readings/${table.id}/list?column=${encodeURIComponent(column.id)}`}
+          >
+            A list to print
+          </a>
+        </p>
+      )}
+      {measured && column.unit && !isUnit(column.unit) && (
+        <p className="text-warning">
+          “{column.unit}” is no unit Divide knows. It is kept and printed as it is: check its spelling.
+        </p>
+      )}
+      {measured && !column.formula && (
+        <label className="block">
+          Decimals{' '}
+          <select
+            className="part"
+            aria-label={`How decimals are written in ${called}`}
+            value={column.decimal}
+            onChange={(e) =>
+              onEdit([{ kind: 'describe-column', column: column.id, decimal: e.target.value as Column['decimal'] }])
+            }
+          >
+            <option value="auto">by the readings</option>
+            <option value="point">1.5</option>
+            <option value="comma">1,5</option>
+          </select>
+        </label>
+      )}
+      {levels.length > 0 && (
+        <ul aria-label={`Groups of ${called}`}>
+          {levels.slice(0, listed).map((level, place) => (
+            <li key={level.id} className="flex items-center gap-1.5">
+              <Colour
+                value={(level.colour ?? place) % 8}
+                label={`Colour of ${level.name}`}
+                onChange={(colour) => onEdit(colourLevelEdits(column, level.id, colour))}
+              />
+              <Accepted
+                className="part min-w-0 grow"
+                aria-label={`Name of ${level.name}`}
+                title="A name another group has already merges the two"
+                value={level.name}
+                maxLength={200}
+                readOnly={column.formula !== undefined}
+                onAccept={(name) => {
+                  const merges = levels.some((l) => l.id !== level.id && l.name === name);
+                  tryEdit(() => renameLevelEdits(column, level.id, name));
+                  if (merges) onSay(`${level.name} and ${name} are one group now: ${name}. Undo parts them again.`);
+                }}
+              />
+              <span className="text-muted">{count(place)}</span>
+              <button
+                type="button"
+                className="plain-button"
+                aria-label={`Move ${level.name} up`}
+                disabled={place === 0}
+                onClick={() => onEdit(moveLevelEdits(column, level.id, -1))}
+              >
+                <ArrowUp size={13} aria-hidden />
+              </button>
+              <button
+                type="button"
+                className="plain-button"
+                aria-label={`Move ${level.name} down`}
+                disabled={place === levels.length - 1}
+                onClick={() => onEdit(moveLevelEdits(column, level.id, 1))}
+              >
+                <ArrowDown size={13} aria-hidden />
+              </button>
+            </li>
+          ))}
+          {levels.length > listed && <li className="text-muted">and {levels.length - listed} more</li>}
+        </ul>
+      )}
+      {isGroup && (
+        <p className="flex items-center gap-2">
+          <Colour
+            value={(column.colour ?? groups.indexOf(column)) % 8}
+            label={`Colour of ${called}`}
+            onChange={(colour) => onEdit([{ kind: 'describe-column', column: column.id, colour }])}
+          />
+          its colour everywhere
+        </p>
+      )}
+      {isGroup && groups.length > 1 && !column.formula && (
+        <label className="block">
+          Merge into{' '}
+          <select
+            className="part"
+            aria-label={`Merge ${called} into`}
+            value=""
+            onChange={(e) => {
+              const into = groups.find((c) => c.id === e.target.value);
+              if (into) tryEdit(() => mergeColumnsEdits(table, into, column));
+            }}
+          >
+            <option value="">…</option>
+            {groups
+              .filter((c) => c !== column)
+              .map((c) => (
+                <option key={c.id} value={c.id}>
+                  {c.name || 'unnamed'}
+                </option>
+              ))}
+          </select>
+        </label>
+      )}
+      <p>
+        Sort the rows:{' '}
+        <button type="button" className="plain-button" disabled={table.rowCount < 2} onClick={() => sort(false)}>
+          rising
+        </button>{' '}
+        <button type="button" className="plain-button" disabled={table.rowCount < 2} onClick={() => sort(true)}>
+          falling
+        </button>
+      </p>
+      <p>
+        <button
+          type="button"
+          className="plain-button"
+          disabled={position === 0}
+          title="Alt+←"
+          onClick={() => onEdit([{ kind: 'move-column', column: column.id, to: position - 1 }])}
+        >
+          Move left
+        </button>{' '}
+        <button
+          type="button"
+          className="plain-button"
+          disabled={position === table.columns.length - 1}
+          title="Alt+→"
+          onClick={() => onEdit([{ kind: 'move-column', column: column.id, to: position + 1 }])}
+        >
+          Move right
+        </button>{' '}
+        <button
+          type="button"
+          className="plain-button"
+          aria-label={`Remove ${called}`}
+          onClick={() => onEdit([{ kind: 'remove-column', column: column.id }])}
+        >
+          Remove
+        </button>
+      </p>
+    </section>
+  );
+}

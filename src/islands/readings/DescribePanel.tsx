@@ -1,0 +1,185 @@
+import { Copy, X } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { type Figure, describeTable, figureNames } from '../../core/answer/describe-table';
+import { type QuartileRule, quartileRules } from '../../core/numeric/quantile';
+import { type Table, withUnit } from '../../core/readings/table';
+import { figureText } from '../../core/words/description';
+import { percent } from '../../core/words/numbers';
+import { blockToHtml, blockToText } from '../../formats/clipboard';
+import { GroupMarker } from '../shared/GroupMarker';
+
+const everyFigure = Object.keys(figureNames) as Figure[];
+const usual: Figure[] = ['n', 'missing', 'mean', 'interval', 'sd', 'sem', 'median', 'min', 'max'];
+
+interface Choice {
+  figures: Figure[];
+  decimals: number | undefined;
+  rule: QuartileRule;
+  level: number;
+}
+
+const key = 'divide-describe';
+
+/** The figures chosen last; what is kept is a convenience of this browser, no part of the study. */
+function keptChoice(): Choice {
+  const start: Choice = { figures: usual, decimals: undefined, rule: 'linear', level: 0.95 };
+  try {
+    return { ...start, ...(JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<Choice>) };
+  } catch {
+    return start;
+  }
+}
+
+/** The figures of each column or group, and of all together; copied as a table. */
+export function DescribePanel({
+  table,
+  chosen,
+  onClose,
+}: {
+  table: Table;
+  chosen: readonly string[];
+  onClose: () => void;
+}) {
+  const [choice, setChoice] = useState(keptChoice);
+  const [choosing, setChoosing] = useState(false);
+  const [said, setSaid] = useState('');
+  const { figures, decimals, rule, level } = choice;
+  const lines = useMemo(() => describeTable(table, chosen, rule, level), [table, chosen, rule, level]);
+  const set = (change: Partial<Choice>) => {
+    const next = { ...choice, ...change };
+    setChoice(next);
+    localStorage.setItem(key, JSON.stringify(next));
+  };
+  const heading = (figure: Figure): string =>
+    figure === 'interval' ? `${percent(level)} CI of the mean` : figureNames[figure];
+  const copy = async () => {
+    const block = [
+      ['', ...figures.map(heading)],
+      ...lines.map((l) => [withUnit(l.name, l.unit), ...figures.map((f) => figureText(l, f, decimals))]),
+    ];
+    try {
+      await navigator.clipboard.write([
+        new ClipboardItem({
+          'text/plain': new Blob([blockToText(block)], { type: 'text/plain' }),
+          'text/html': new Blob([blockToHtml(block)], { type: 'text/html' }),
+        }),
+      ]);
+      setSaid('Copied');
+    } catch {
+      setSaid('The browser did not allow copying: select the table and press Ctrl+C.');
+    }
+    setTimeout(() => setSaid(''), 4000);
+  };
+  return (
+    <section aria-label="Description" className="max-h-[42%] shrink-0 overflow-auto border-b border-line pb-2 text-sm">
+      <p className="flex flex-wrap items-baseline gap-x-4 py-1.5">
+        <span className="part-of-page">Description</span>
+        <button type="button" className="plain-button" aria-expanded={choosing} onClick={() => setChoosing(!choosing)}>
+          Which figures
+        </button>
+        <label>
+          decimals{' '}
+          <select
+            className="part"
+            value={decimals ?? ''}
+            onChange={(e) => set({ decimals: e.target.value === '' ? undefined : Number(e.target.value) })}
+          >
+            <option value="">as fits</option>
+            {[0, 1, 2, 3, 4, 5, 6].map((d) => (
+              <option key={d} value={d}>
+                {d}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          level{' '}
+          <select className="part" value={level} onChange={(e) => set({ level: Number(e.target.value) })}>
+            {[0.8, 0.9, 0.95, 0.99].map((l) => (
+              <option key={l} value={l}>
+                {percent(l)}
+              </option>
+            ))}
+          </select>
+        </label>
+        <button type="button" className="plain-button" onClick={() => void copy()}>
+          <Copy size={14} aria-hidden /> Copy the table
+        </button>
+        <span role="status">{said}</span>
+        <span className="grow" />
+        <button type="button" className="plain-button" aria-label="Close the description" onClick={onClose}>
+          <X size={15} aria-hidden />
+        </button>
+      </p>
+      {choosing && (
+        <div className="pb-2">
+          <p className="flex flex-wrap gap-x-4 gap-y-1">
+            {everyFigure.map((figure) => (
+              <label key={figure} className="inline-flex items-center gap-1.5">
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-xs"
+                  checked={figures.includes(figure)}
+                  onChange={(e) =>
+                    set({ figures: everyFigure.filter((f) => (f === figure ? e.target.checked : figures.includes(f))) })
+                  }
+                />
+                {figureNames[figure]}
+              </label>
+            ))}
+          </p>
+          <label>
+            Quartiles are{' '}
+            <select className="part" value={rule} onChange={(e) => set({ rule: e.target.value as QuartileRule })}>
+              {Object.entries(quartileRules).map(([name, words]) => (
+                <option key={name} value={name}>
+                  {words}
+                </option>
+              ))}
+            </select>
+          </label>
+        </div>
+      )}
+      {lines.length === 0 ? (
+        <p className="text-muted">There is no column of readings yet.</p>
+      ) : (
+        <table className="figures-table">
+          <thead>
+            <tr>
+              <th scope="col">
+                <span className="sr-only">Group</span>
+              </th>
+              {figures.map((figure) => (
+                <th key={figure} scope="col">
+                  {heading(figure)}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {lines.map((l) => (
+              <tr key={l.name}>
+                <th scope="row">
+                  <span className="inline-flex items-center gap-1.5 whitespace-nowrap">
+                    {l.colour !== undefined && <GroupMarker position={l.colour} />}
+                    {withUnit(l.name, l.unit)}
+                  </span>
+                </th>
+                {figures.map((figure) => (
+                  <td key={figure}>{figureText(l, figure, decimals)}</td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {figures.some((f) => f === 'q1' || f === 'q3' || f === 'iqr') && (
+        <p className="pt-1 text-muted">Quartiles: {quartileRules[rule]}.</p>
+      )}
+      <p className="pt-1 text-muted">
+        SD, variance and SEM are those of a sample (divisor n − 1); figures of the readings taken as the whole
+        population say “population”.
+      </p>
+    </section>
+  );
+}

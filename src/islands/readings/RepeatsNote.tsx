@@ -1,0 +1,66 @@
+import { answer } from '../../core/answer/answer';
+import { defaultQuestion } from '../../core/question/question';
+import { groupsOf, repeatsOf } from '../../core/readings/groups';
+import type { Table } from '../../core/readings/table';
+import type { TableEdit } from '../../core/readings/table-edit';
+import { counted, plural } from '../../core/words/numbers';
+import { shortAnswer } from '../../core/words/two-groups';
+
+interface Props {
+  table: Table;
+  onEdit: (edits: TableEdit[]) => void;
+  onPair: () => void;
+}
+
+/**
+ * Met before the test, not after it: readings of one subject are no independent samples. Shows what averaging within
+ * subjects does to n and to the answer, and offers pairing where subjects are in several groups.
+ */
+export function RepeatsNote({ table, onEdit, onPair }: Props) {
+  const repeats = repeatsOf(table);
+  if (!repeats) return null;
+  const subject = table.subject || 'subject';
+  const again = repeats.subjects < repeats.readings;
+  const [a, b] = groupsOf(table);
+  if (!again && repeats.shared === 0) return null;
+  const asked = a && b ? defaultQuestion(a.id, b.id) : undefined;
+  return (
+    <section className="note" aria-label="Independent samples">
+      <h2 className="part-of-page">Independent samples</h2>
+      {again && (
+        <>
+          <p className={table.average ? '' : 'text-warning'}>
+            {counted(repeats.readings, 'reading')} come from {counted(repeats.subjects, subject)}.{' '}
+            {table.average
+              ? `Each ${subject} counts once, by the mean of its readings.`
+              : `Readings of one ${subject} are not independent: counted one by one, they make a difference look surer than it is.`}
+          </p>
+          {asked && a && b && (
+            <dl className="mt-1">
+              <dt className="text-muted">One by one, {`${a.name} minus ${b.name}`}</dt>
+              <dd data-testid="one-by-one">{shortAnswer(answer(asked, { ...table, average: false }))}</dd>
+              <dt className="text-muted">Averaged within each {subject}</dt>
+              <dd data-testid="averaged">{shortAnswer(answer(asked, { ...table, average: true }))}</dd>
+            </dl>
+          )}
+          <button
+            type="button"
+            className="plain-button"
+            onClick={() => onEdit([{ kind: 'describe-table', average: !table.average }])}
+          >
+            {table.average ? 'Count them one by one' : `Average within each ${subject}`}
+          </button>
+        </>
+      )}
+      {repeats.shared > 0 && a && b && (
+        <p>
+          {counted(repeats.shared, subject)} {repeats.shared === 1 ? 'has' : 'have'} readings in more than one group:{' '}
+          {plural(subject)} can be compared with themselves.{' '}
+          <button type="button" className="plain-button" onClick={onPair}>
+            Ask it in pairs →
+          </button>
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,204 @@
+import { type Choice, columnsAreGroups, groupsOf, repeatsOf } from '../../core/readings/groups';
+import { levelsOf } from '../../core/readings/levels';
+import { readAsEdits } from '../../core/readings/read-as';
+import { readColumn } from '../../core/readings/read-column';
+import { reshapeTargets } from '../../core/readings/reshape';
+import { type Shape, type SpreadKind, type Table, columnsOf, shapes, spreadKinds } from '../../core/readings/table';
+import type { TableEdit } from '../../core/readings/table-edit';
+import { counted, percent, plural } from '../../core/words/numbers';
+import { Accepted } from '../shared/Accepted';
+
+/** A layout as a clause of the sentence. */
+const layoutWords: Record<Shape, string> = {
+  columns: 'each column is a group',
+  repeated: 'each row is one subject, measured once in each column',
+  rows: 'each row is one reading',
+  grid: 'rows and columns are two factors',
+  counts: 'each cell is a count',
+  categories: 'each row is one subject, in a category of each column',
+  summary: 'each row is a group, known by mean, spread and n',
+};
+
+/** A layout as something a table can be turned into. */
+const turnWords: Record<Shape, string> = {
+  columns: 'one column per group',
+  repeated: 'one row per subject',
+  rows: 'one row per reading',
+  grid: 'a two-way grid',
+  counts: 'a table of counts',
+  categories: 'one row per subject',
+  summary: 'summary figures',
+};
+
+const spreadWords: Record<SpreadKind, string> = {
+  sd: 'an SD',
+  variance: 'a variance',
+  sem: 'a standard error',
+  interval: 'half the width of an interval',
+};
+
+const named = (table: Table, role: 'measure' | 'group' | 'count'): string =>
+  columnsOf(table, role)
+    .map((c) => c.name || `unnamed ${role}`)
+    .join(', ');
+
+/** How many readings the table holds, how many are set aside, how many were not read. */
+function Tally({ table }: { table: Table }) {
+  const columns = table.columns.filter((c) => c.role === 'measure' || c.role === 'count');
+  const all = columns.map(readColumn);
+  const total = (of: (r: (typeof all)[number]) => number) => all.reduce((sum, r) => sum + of(r), 0);
+  const groups = columnsAreGroups(table) ? columns.length : groupsOf(table).length;
+  const [used, aside, unread] = [
+    total((r) => r.used.length),
+    total((r) => r.aside.length),
+    total((r) => r.unread.length),
+  ];
+  const factors =
+    table.shape === 'rows' || table.shape === 'grid'
+      ? [
+          ...columnsOf(table, 'group').map((c) => levelsOf(c).length),
+          ...(table.shape === 'grid' ? [columns.length] : []),
+        ]
+      : [];
+  const what = table.shape === 'counts' ? 'count' : 'reading';
+  return (
+    <>
+      {table.shape === 'categories'
+        ? counted(table.rowCount, table.subject || 'row')
+        : `${groups > 0 && table.shape !== 'counts' && table.shape !== 'summary' ? `${factors.length > 1 ? factors.join(' × ') + ' groups' : counted(groups, 'group')}, ` : ''}${counted(used, what)}`}
+      {aside > 0 && `, ${aside}\u00a0set\u00a0aside`}
+      {unread > 0 && (
+        <>
+          , <span className="text-warning">{unread} not read as a number</span>
+        </>
+      )}
+      .
+    </>
+  );
+}
+
+interface Props {
+  table: Table;
+  choice?: Choice;
+  onEdit: (edits: TableEdit[]) => void;
+  onTurn: (shape: Shape) => void;
+}
+
+/** What Divide understood of the table, in one sentence with parts that can be changed. */
+export function Sentence({ table, choice, onEdit, onTurn }: Props) {
+  const repeats = repeatsOf(table, choice);
+  const subjects = plural(table.subject || 'subject');
+  const byColumn = columnsAreGroups(table);
+  const summary = table.shape === 'summary';
+  const counts = table.shape === 'counts' || table.shape === 'categories';
+  return (
+    <p className="prose-serif text-[17px] leading-7">
+      Here{' '}
+      <select
+        className="part"
+        aria-label="How the table is laid out"
+        value={table.shape}
+        onChange={(e) => onEdit(readAsEdits(table, e.target.value as Shape))}
+      >
+        {shapes.map((shape) => (
+          <option key={shape} value={shape}>
+            {layoutWords[shape]}
+          </option>
+        ))}
+      </select>
+      {byColumn && (
+        <>
+          {' '}
+          of{' '}
+          <Accepted
+            className="part"
+            aria-label="What was measured"
+            placeholder="what was measured"
+            value={table.measure}
+            onAccept={(measure) => onEdit([{ kind: 'describe-table', measure }])}
+          />{' '}
+          readings
+        </>
+      )}
+      {table.shape === 'rows' && (
+        <>
+          {' '}
+          of <b className="font-semibold">{named(table, 'measure') || 'no measure yet'}</b> by{' '}
+          <b className="font-semibold">{named(table, 'group') || 'no group yet'}</b>
+        </>
+      )}
+      {summary && (
+        <>
+          ; the spread is{' '}
+          <select
+            className="part"
+            aria-label="What the spread is"
+            value={table.spread}
+            onChange={(e) => onEdit([{ kind: 'describe-table', spread: e.target.value as SpreadKind }])}
+          >
+            {spreadKinds.map((kind) => (
+              <option key={kind} value={kind}>
+                {spreadWords[kind]}
+              </option>
+            ))}
+          </select>
+          {table.spread === 'interval' && (
+            <>
+              {' '}
+              at{' '}
+              <select
+                className="part"
+                aria-label="Level of the interval"
+                value={table.level}
+                onChange={(e) => onEdit([{ kind: 'describe-table', level: Number(e.target.value) }])}
+              >
+                {[0.8, 0.9, 0.95, 0.99].map((level) => (
+                  <option key={level} value={level}>
+                    {percent(level)}
+                  </option>
+                ))}
+              </select>
+            </>
+          )}
+        </>
+      )}
+      {!summary && (
+        <>
+          , {counts ? 'each counting one' : 'each from one'}{' '}
+          <Accepted
+            className="part"
+            aria-label="What one independent sample is"
+            placeholder="animal, plant, dish …"
+            value={table.subject}
+            onAccept={(subject) => onEdit([{ kind: 'describe-table', subject }])}
+          />
+        </>
+      )}
+      {repeats && repeats.subjects < repeats.readings && (
+        <>
+          ; where {subjects} come back, their readings{' '}
+          <select
+            className="part"
+            aria-label="Readings of the same subject"
+            value={table.average ? 'average' : 'each'}
+            onChange={(e) => onEdit([{ kind: 'describe-table', average: e.target.value === 'average' }])}
+          >
+            <option value="each">count one by one</option>
+            <option value="average">are averaged first</option>
+          </select>
+        </>
+      )}
+      : <Tally table={table} />
+      {reshapeTargets(table).map((target) => (
+        <button
+          key={target}
+          type="button"
+          className="plain-button ml-2 font-sans text-sm"
+          onClick={() => onTurn(target)}
+        >
+          Turn into {turnWords[target]}
+        </button>
+      ))}
+    </p>
+  );
+}

@@ -1,0 +1,37 @@
+import { type ReactNode, useEffect, useState } from 'react';
+import { inWords, send } from './api';
+import type { Kept } from './table-store';
+
+interface Props {
+  id: string;
+  /** The table where it came with the page; a large one is fetched once the page stands. */
+  kept: Kept | undefined;
+  children: (kept: Kept) => ReactNode;
+}
+
+/** Shows its content once the table is there. */
+export function WithTable({ id, kept: given, children }: Props) {
+  const [kept, setKept] = useState(given);
+  const [trouble, setTrouble] = useState('');
+  useEffect(() => {
+    if (given) return;
+    let gone = false;
+    send<Kept>('GET', `/api/tables/${id}`).then(
+      (found) => {
+        if (!gone) setKept(found);
+      },
+      (error: unknown) => {
+        if (!gone) setTrouble(inWords(error));
+      },
+    );
+    return () => {
+      gone = true;
+    };
+  }, [id, given]);
+  if (kept) return children(kept);
+  return (
+    <p role="status" className="px-6 py-4 text-muted">
+      {trouble || 'Fetching the readings …'}
+    </p>
+  );
+}
