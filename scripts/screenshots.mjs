@@ -43,9 +43,27 @@ try {
   await page.getByTestId('estimate').waitFor();
   await take('question');
   await take('question-night', 'night-bench');
-  await spine('blade length').click();
+  await spine('Before the rinse').click();
+  await page.getByTestId('estimate').waitFor();
+  await take('question-paired');
+  await spine('Lamp trial').click();
   await page.getByRole('grid').waitFor();
   await take('readings');
+  await spine('Three readings a tank').click();
+  await page.getByRole('button', { name: 'Describe' }).click();
+  await page.screenshot({ path: join(root, 'docs/screenshots', 'readings-replicates.png') });
+  await page.getByLabel('File of readings').setInputFiles({
+    name: 'lamps of May.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      'Lamps, May\nlamp;length;note\n;(mm);\nred;34,2;\nred;n/a;tag lost\nwhite;<0,05;\nwhite;30,1 mm;\nred;1.234,5;\nwhite;29,9;\n',
+    ),
+  });
+  await page.getByRole('button', { name: 'Take these readings in' }).waitFor();
+  await page.screenshot({ path: join(root, 'docs/screenshots', 'import.png') });
+  await spine('All changes').click();
+  await page.getByRole('heading', { name: 'What was done to the readings' }).waitFor();
+  await take('log');
   await spine('Red lamp · White lamp').last().click();
   await page.getByTestId('legend').waitFor();
   await take('figure');

@@ -50,8 +50,7 @@ function dots(mark: Extract<Mark, { mark: 'dots' }>, x: Scale, y: Scale): Shape[
     weight: mark.hollow ? 1.25 : 0,
     ...(mark.name ? { name: mark.name } : {}),
   };
-  if (mark.points.length > many) return [{ ...base, d: markerPath(mark.shape, places, mark.size / 2) }];
-  return places.map((at, i) => {
+  const single = (at: { x: number; y: number }, i: number): Shape => {
     const { title, cells } = mark.points[i] ?? {};
     return {
       ...base,
@@ -59,7 +58,26 @@ function dots(mark: Extract<Mark, { mark: 'dots' }>, x: Scale, y: Scale): Shape[
       ...(title ? { title } : {}),
       ...(cells ? { cells } : {}),
     };
-  });
+  };
+  if (mark.points.length <= many) return places.map(single);
+  const ends = endmost(along, 8);
+  return [
+    {
+      ...base,
+      d: markerPath(
+        mark.shape,
+        places.filter((_, i) => !ends.has(i)),
+        mark.size / 2,
+      ),
+    },
+    ...[...ends].flatMap((i) => (places[i] ? [single(places[i], i)] : [])),
+  ];
+}
+
+/** The points at either end of a crowd, so many each: the unusual ones stay points that can be named and chosen. */
+function endmost(along: readonly number[], count: number): Set<number> {
+  const order = along.map((_, i) => i).sort((i, j) => (along[i] ?? 0) - (along[j] ?? 0));
+  return new Set([...order.slice(0, count), ...order.slice(-count)]);
 }
 
 function shapesOf(mark: Mark, x: Scale, y: Scale, scene: Scene): Shape[] {

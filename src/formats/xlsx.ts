@@ -45,9 +45,10 @@ function unpackedSize(bytes: Uint8Array): number {
 /**
  * The sheets of an XLSX workbook as texts. Formula cells give the value the spreadsheet last computed; nothing is computed
  * or followed here.
+ * @param limit most bytes it may unpack to
  * @throws DomainError when it is damaged, locked, or would unpack to more than a workbook of readings can hold
  */
-export async function readXlsx(bytes: Uint8Array): Promise<Sheet[]> {
+export async function readXlsx(bytes: Uint8Array, limit = unpackedLimit): Promise<Sheet[]> {
   let size: number;
   try {
     size = unpackedSize(bytes);
@@ -57,7 +58,7 @@ export async function readXlsx(bytes: Uint8Array): Promise<Sheet[]> {
     );
   }
   demand(
-    size <= unpackedLimit,
+    size <= limit,
     `This workbook would unpack to ${Math.round(size / 1024 / 1024)} MB. Save the sheet with the readings alone, or as CSV.`,
   );
   try {

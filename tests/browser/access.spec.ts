@@ -20,8 +20,23 @@ for (const theme of ['page', 'night-bench'])
     await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
     expect(await violations(page)).toEqual([]);
     const spine = page.getByRole('navigation', { name: 'Study' });
-    await spine.getByRole('link', { name: 'blade length' }).click();
-    await page.getByRole('grid').waitFor();
+    for (const table of ['Lamp trial', 'Three readings a tank', 'Figures from a paper']) {
+      await spine.getByRole('link', { name: table }).click();
+      await expect(page.getByLabel('Name of the table')).toHaveValue(table);
+      await page.getByRole('button', { name: 'Describe' }).click();
+      await page.getByRole('button', { name: 'New column' }).click();
+      await page.getByLabel('How it is computed').selectOption('bands');
+      expect(await violations(page)).toEqual([]);
+    }
+    await page.getByLabel('File of readings').setInputFiles({
+      name: 'a.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from('lamp,length (mm)\nred,1\nred,n/a\nwhite,3'),
+    });
+    await page.getByRole('button', { name: 'Take these readings in' }).waitFor();
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole('link', { name: 'All changes' }).click();
+    await page.getByRole('heading', { name: 'What was done to the readings' }).waitFor();
     expect(await violations(page)).toEqual([]);
     await spine.getByRole('link', { name: 'Red lamp · White lamp' }).last().click();
     await page.getByTestId('legend').waitFor();

@@ -176,6 +176,7 @@ test('the table by keyboard: type, move, copy, cut, fill, insert, remove, add a 
   await page.getByRole('button', { name: '+ Group' }).click();
   await page.getByLabel('Name of group 3').fill('48');
   await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Choose Group 2' }).click();
   await page.getByLabel('Remove Group 2').click();
   await expect(page.getByLabel('Name of group 2')).toHaveValue('48');
   await saved(page);

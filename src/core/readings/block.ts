@@ -26,7 +26,8 @@ function runs(n: number, holds: (i: number) => boolean): [number, number][] {
  * of the same columns.
  */
 export function blocksOf(rows: readonly (readonly string[])[]): Area[] {
-  const width = Math.max(0, ...rows.map((r) => r.length));
+  let width = 0;
+  for (const row of rows) width = Math.max(width, row.length);
   const areas: Area[] = [];
   for (const [top, bottom] of runs(rows.length, (r) => rows[r]?.some(filled) ?? false)) {
     const holds = new Array<boolean>(width).fill(false);
@@ -34,12 +35,17 @@ export function blocksOf(rows: readonly (readonly string[])[]): Area[] {
     for (const [left, right] of runs(width, (c) => holds[c] ?? false)) areas.push({ top, bottom, left, right });
   }
   const joined: Area[] = [];
+  // The block last seen in the same columns: only the one right above can go on.
+  const lastIn = new Map<string, Area>();
   for (const area of areas) {
-    const above = joined.find(
-      (a) => a.left === area.left && a.right === area.right && area.top - a.bottom === 2 && area.right > area.left,
-    );
-    if (above) above.bottom = area.bottom;
-    else joined.push({ ...area });
+    const columns = `${area.left} ${area.right}`;
+    const above = lastIn.get(columns);
+    if (above && area.top - above.bottom === 2 && area.right > area.left) above.bottom = area.bottom;
+    else {
+      const own = { ...area };
+      joined.push(own);
+      lastIn.set(columns, own);
+    }
   }
   const size = (a: Area): number => (a.bottom - a.top + 1) * (a.right - a.left + 1);
   return joined.sort((a, b) => size(b) - size(a));
@@ -47,16 +53,17 @@ export function blocksOf(rows: readonly (readonly string[])[]): Area[] {
 
 /** The whole of a sheet that holds anything. */
 export function wholeOf(rows: readonly (readonly string[])[]): Area {
-  const all = blocksOf(rows);
-  const by = (pick: (a: Area) => number, of: typeof Math.min): number => of(...all.map(pick));
-  return all.length === 0
-    ? { top: 0, left: 0, bottom: -1, right: -1 }
-    : {
-        top: by((a) => a.top, Math.min),
-        left: by((a) => a.left, Math.min),
-        bottom: by((a) => a.bottom, Math.max),
-        right: by((a) => a.right, Math.max),
-      };
+  const whole: Area = { top: Infinity, left: Infinity, bottom: -1, right: -1 };
+  rows.forEach((row, r) =>
+    row.forEach((cell, c) => {
+      if (!filled(cell)) return;
+      whole.top = Math.min(whole.top, r);
+      whole.left = Math.min(whole.left, c);
+      whole.bottom = Math.max(whole.bottom, r);
+      whole.right = Math.max(whole.right, c);
+    }),
+  );
+  return whole.bottom < 0 ? { top: 0, left: 0, bottom: -1, right: -1 } : whole;
 }
 
 const letters = (column: number): string =>
@@ -67,6 +74,8 @@ export const areaName = (a: Area): string => `${letters(a.left)}${a.top + 1} to 
 
 /** The cells of an area, made rectangular. */
 export const cut = (rows: readonly (readonly string[])[], a: Area): string[][] =>
-  Array.from({ length: a.bottom - a.top + 1 }, (_, r) =>
-    Array.from({ length: a.right - a.left + 1 }, (__, c) => rows[a.top + r]?.[a.left + c] ?? ''),
-  );
+  rows.slice(a.top, a.bottom + 1).map((row) => {
+    const cells = row.slice(a.left, a.right + 1);
+    while (cells.length < a.right - a.left + 1) cells.push('');
+    return cells;
+  });

@@ -116,10 +116,17 @@ export interface Repeats {
   shared: number;
 }
 
+const counted = new WeakMap<Table, Map<string, Repeats>>();
+
 /** How often subjects come back; undefined when no column names them. Counts what `average` would take together. */
 export function repeatsOf(table: Table, choice: Choice = {}): Repeats | undefined {
   const subjectOf = subjectOfRow(withDerived(table));
   if (!subjectOf) return undefined;
+  const cache = counted.get(table) ?? new Map<string, Repeats>();
+  counted.set(table, cache);
+  const key = `${choice.measure ?? ''} ${choice.by ?? ''}`;
+  const before = cache.get(key);
+  if (before) return before;
   const seen = new Map<string, number>();
   let readings = 0;
   let subjects = 0;
@@ -132,7 +139,9 @@ export function repeatsOf(table: Table, choice: Choice = {}): Repeats | undefine
     subjects += inGroup.size;
     for (const subject of inGroup) seen.set(subject, (seen.get(subject) ?? 0) + 1);
   }
-  return { readings, subjects, shared: [...seen.values()].filter((n) => n > 1).length };
+  const repeats = { readings, subjects, shared: [...seen.values()].filter((n) => n > 1).length };
+  cache.set(key, repeats);
+  return repeats;
 }
 
 /** Two readings of one subject. */

@@ -39,6 +39,7 @@ export interface Intake {
 const listed = 500;
 
 const plain = /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i;
+const commaNumber = /^[+-]?(\d+,?\d*|,\d+)(e[+-]?\d+)?$/i;
 
 /** The unit that cells carry themselves, "12 mm", if all that carry one carry the same. */
 function unitInCells(cells: readonly string[]): string {
@@ -59,11 +60,10 @@ function doubtsIn(column: Column, index: number, firstRow: number, into: Doubtfu
   let found = 0;
   column.cells.forEach((text, i) => {
     const tidy = text.trim();
-    if (tidy === '' || (plain.test(tidy) && !(mark === 'comma' && tidy.includes('.')))) return;
+    // Plain numbers, and decimal commas in a column of them, are no cause for doubt.
+    if (tidy === '' || (mark === 'comma' ? commaNumber : plain).test(tidy)) return;
     const understood = understand(text, column.unit, mark);
     if (understood.kind === 'empty') return;
-    // A decimal comma in a column of decimal commas is no cause for doubt.
-    if (understood.kind === 'number' && mark === 'comma' && plain.test(tidy.replace(',', '.'))) return;
     found += 1;
     if (into.length >= listed) return;
     into.push({
@@ -106,7 +106,18 @@ export function intake(block: readonly (readonly string[])[], choice: IntakeChoi
   const incoming: Incoming[] = named.map(({ name, unit }, k) => {
     const cells: string[] = [];
     for (let r = top; r < block.length && cells.length < limits.rows; r++) cells.push(block[r]?.[k] ?? '');
-    return { name: name.slice(0, limits.name), unit: unit || unitInCells(cells), cells };
+    return { name: name.slice(0, limits.name), unit, cells };
+  });
+  // "12 mm" in the cells gives the column its unit. But where every cell of the first column carries one and others do
+  // without, "9 °C" and "12 °C" are names of groups.
+  const own = incoming.map(({ unit, cells }) => unit || unitInCells(cells));
+  const levels =
+    incoming.length > 1 &&
+    incoming[0]?.unit === '' &&
+    own.slice(1).some((unit, k) => unit === incoming[k + 1]?.unit) &&
+    incoming[0].cells.every((cell) => cell.trim() === '' || unitInCells([cell]) !== '');
+  incoming.forEach((c, k) => {
+    if (k > 0 || !levels) c.unit = own[k] ?? '';
   });
   incoming.forEach(({ cells, name }, k) => {
     const long = cells.findIndex((text) => text.length > limits.text);

@@ -64,8 +64,18 @@ export function readAsEdits(table: Table, shape: Shape): TableEdit[] {
   return [...edits, { kind: 'describe-table', shape }];
 }
 
+const likeness = new WeakMap<Table, { shape: Shape | undefined }>();
+
 /** Another shape that a table looks like, if it is not read as it looks; undefined when there is nothing to say. */
 export function looksLike(table: Table): Shape | undefined {
+  const before = likeness.get(table);
+  if (before) return before.shape;
+  const shape = likelier(table);
+  likeness.set(table, { shape });
+  return shape;
+}
+
+function likelier(table: Table): Shape | undefined {
   if (table.rowCount < 2 || table.columns.some((c) => c.formula)) return undefined;
   const { shape } = recognise(table.columns.map((c) => ({ name: c.name, unit: c.unit, cells: c.cells.slice(0, 500) })));
   // Columns of numbers alone may be either; so may rows that name a subject.

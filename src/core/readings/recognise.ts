@@ -37,7 +37,18 @@ interface Seen extends Incoming {
   gaps: boolean;
 }
 
-function look(column: Incoming): Seen {
+/** Cells looked at: enough to tell, spread over the whole column when it is longer. */
+const lookedAt = 3000;
+
+function sampled(cells: readonly string[]): readonly string[] {
+  if (cells.length <= lookedAt) return cells;
+  // The first rows as they stand, for gaps below names; then every so many.
+  const stride = Math.ceil(cells.length / (lookedAt / 2));
+  return cells.filter((_, i) => i < lookedAt / 2 || i % stride === 0);
+}
+
+function look(whole: Incoming): Seen {
+  const column = { ...whole, cells: sampled(whole.cells) };
   const texts = column.cells.map((c) => c.trim()).filter((t) => t !== '');
   const mark = decimalMarkOf(column.cells, column.unit);
   const numbers = texts.filter((t) => understand(t, column.unit, mark).kind === 'number');
@@ -56,7 +67,7 @@ function look(column: Incoming): Seen {
 function namesGroups(c: Seen): boolean {
   if (c.texts.length === 0) return false;
   if (!c.numeric) return true;
-  return c.whole && groupName.test(c.name) && c.distinct <= Math.max(2, c.texts.length / 2);
+  return c.whole && groupName.test(c.name) && c.distinct <= c.texts.length / 2;
 }
 
 const fill = (n: number, role: Role): Role[] => Array.from({ length: n }, () => role);
@@ -101,7 +112,7 @@ export function recognise(incoming: readonly Incoming[]): Recognised {
 
   // Text that never repeats names the rows: subjects, or the rows of a table of counts.
   const naming = columns.findIndex(
-    (c, i) => roles[i] === 'group' && !c.numeric && c.texts.length > 1 && c.distinct === c.texts.length,
+    (c, i) => roles[i] === 'group' && !c.numeric && !c.gaps && c.texts.length > 1 && c.distinct === c.texts.length,
   );
   const groups = of('group');
   if (measures.length === 0) {

@@ -139,6 +139,7 @@ export function ImportPanel({ file, study, onTaken, onLeave }: Props) {
                 sheet{' '}
                 <select
                   className="part"
+                  aria-label="Sheet"
                   value={looked.sheet}
                   onChange={(e) => change({ sheet: Number(e.target.value) })}
                 >
@@ -155,6 +156,7 @@ export function ImportPanel({ file, study, onTaken, onLeave }: Props) {
                 block{' '}
                 <select
                   className="part"
+                  aria-label="Block"
                   value={areaName(looked.area)}
                   onChange={(e) => {
                     const area = looked.areas.find((a) => areaName(a) === e.target.value);
@@ -174,6 +176,7 @@ export function ImportPanel({ file, study, onTaken, onLeave }: Props) {
                 letters in{' '}
                 <select
                   className="part"
+                  aria-label="Letters in"
                   value={looked.encoding}
                   onChange={(e) => openAgain({ ...how, encoding: e.target.value as Encoding })}
                 >
@@ -190,6 +193,7 @@ export function ImportPanel({ file, study, onTaken, onLeave }: Props) {
                 parted by{' '}
                 <select
                   className="part"
+                  aria-label="Parted by"
                   value={looked.delimiter}
                   onChange={(e) => openAgain({ ...how, delimiter: e.target.value as Delimiter })}
                 >
@@ -352,7 +356,7 @@ export function ImportPanel({ file, study, onTaken, onLeave }: Props) {
               {study === undefined ? 'as a study called ' : 'as a table called '}
               <input
                 className="part min-w-40"
-                aria-label={study === undefined ? 'Title of the study' : 'Name of the table'}
+                aria-label={study === undefined ? 'Title of the study' : 'What to call the table'}
                 value={name}
                 maxLength={200}
                 onChange={(e) => setName(e.target.value)}

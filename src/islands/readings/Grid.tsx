@@ -235,8 +235,10 @@ export function Grid(props: GridProps) {
     if (key.length === 1 && !command && !altKey) done(() => begin(key, true));
   };
 
+  // The browser may aim a paste at whatever the page's selection stands in, so only fields are passed over.
+  const inField = (event: ClipboardEvent): boolean => event.target instanceof HTMLInputElement;
   const onCopy = (event: ClipboardEvent, cut: boolean): void => {
-    if (editing || event.target !== gridRef.current) return;
+    if (editing || inField(event)) return;
     event.preventDefault();
     const texts = selectedTexts();
     event.clipboardData.setData('text/plain', blockToText(texts));
@@ -244,7 +246,7 @@ export function Grid(props: GridProps) {
     if (cut) clear();
   };
   const onPasteEvent = (event: ClipboardEvent): void => {
-    if (editing || event.target !== gridRef.current) return;
+    if (editing || inField(event)) return;
     event.preventDefault();
     const found = blockFromClipboard(event.clipboardData);
     if (found) props.onPaste(found, block.top, block.left);

@@ -62,7 +62,7 @@ export function HeadStrip({
     () => (shape && marked.size > 0 ? pickedCounts(column, shape, marked) : undefined),
     [column, shape, marked],
   );
-  const here = Number(readColumn(column).used.find((r) => r.row === active)?.value ?? NaN);
+  const here = readColumn(column).used.find((r) => r.row === active)?.value ?? NaN;
   const svg = useRef<SVGSVGElement>(null);
   const [drag, setDrag] = useState<{ from: number; to: number }>();
   if (!shape) return <div style={{ height }} />;
@@ -72,7 +72,9 @@ export function HeadStrip({
     const box = svg.current?.getBoundingClientRect();
     return box ? Math.min(width, Math.max(0, event.clientX - box.left)) : 0;
   };
-  const valueAt = (x: number): number => shape.low + (x / width) * (shape.high - shape.low);
+  // A drag that begins or ends at the edge takes in the least or greatest reading.
+  const valueAt = (x: number): number =>
+    x <= 2 ? shape.low : x >= width - 2 ? shape.high : shape.low + (x / width) * (shape.high - shape.low);
   const end = () => {
     if (!drag) return;
     const [a, b] = [Math.min(drag.from, drag.to), Math.max(drag.from, drag.to)];

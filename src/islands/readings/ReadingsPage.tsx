@@ -290,6 +290,41 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
 
   const toggle = (which: Tool) => () => setTool(tool === which ? undefined : which);
   const columnHere = shown.columns[selection.column];
+
+  // What stands around the grid follows the calm table, and is not drawn again for each key.
+  const newest = useRef({ edit, turn, ask, go, say });
+  useEffect(() => {
+    newest.current = { edit, turn, ask, go, say };
+  });
+  const sentence = useMemo(
+    () => (
+      <Sentence table={calm} onEdit={(e) => newest.current.edit(e)} onTurn={(shape) => newest.current.turn(shape)} />
+    ),
+    [calm],
+  );
+  const calmColumn = calm.columns[selection.column];
+  const notes = useMemo(
+    () => (
+      <ReadingsMargin
+        table={calm}
+        onAsk={(design) => void newest.current.ask(design)}
+        onGo={(row, column) => newest.current.go(row, column)}
+        onEdit={(e) => newest.current.edit(e)}
+      >
+        {calmColumn && (
+          <ColumnNote
+            table={calm}
+            column={calmColumn}
+            position={calm.columns.indexOf(calmColumn)}
+            onEdit={(e) => newest.current.edit(e)}
+            onSay={(text) => newest.current.say(text)}
+            study={study}
+          />
+        )}
+      </ReadingsMargin>
+    ),
+    [calm, calmColumn, study],
+  );
   return (
     <div className="flex h-[calc(100vh-2.75rem)] max-[1100px]:h-auto max-[1100px]:flex-col">
       <div className="flex min-w-0 grow flex-col px-6 pt-3 pb-4 max-[1100px]:h-[calc(100vh-2.75rem)]">
@@ -338,7 +373,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
           <ImportPanel file={file} study={study} onTaken={taken} onLeave={() => setFile(undefined)} />
         ) : (
           <>
-            <Sentence table={calm} onEdit={edit} onTurn={turn} />
+            {sentence}
             <Toolbar
               tools={[
                 { label: undoLabel, run: () => step('undo'), disabled: !steps.canUndo, title: 'Ctrl+Z' },
@@ -487,20 +522,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
           </>
         )}
       </div>
-      {!file && (
-        <ReadingsMargin table={calm} onAsk={(design) => void ask(design)} onGo={go} onEdit={edit}>
-          {columnHere && (
-            <ColumnNote
-              table={calm}
-              column={calm.columns[selection.column] ?? columnHere}
-              position={selection.column}
-              onEdit={edit}
-              onSay={say}
-              study={study}
-            />
-          )}
-        </ReadingsMargin>
-      )}
+      {!file && notes}
     </div>
   );
 }

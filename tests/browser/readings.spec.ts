@@ -1,0 +1,369 @@
+import { type Page, expect, test } from '@playwright/test';
+import writeXlsxFile from 'write-excel-file/universal';
+import { cell, paste, saved, startStudy } from './steps';
+
+const margin = (page: Page) => page.getByRole('complementary', { name: 'Margin notes' });
+const layout = (page: Page) => page.getByLabel('How the table is laid out');
+const take = (page: Page) => page.getByRole('button', { name: 'Take these readings in' });
+const open = (page: Page, name: string, content: string | Buffer) =>
+  page.getByLabel('File of readings').setInputFiles({
+    name,
+    mimeType: 'application/octet-stream',
+    buffer: Buffer.isBuffer(content) ? content : Buffer.from(content),
+  });
+const xlsx = async (sheets: Record<string, (string | number)[][]>): Promise<Buffer> => {
+  const blob = await writeXlsxFile(
+    Object.entries(sheets).map(([sheet, rows]) => ({
+      sheet,
+      data: rows.map((row) => row.map((value) => ({ value }))),
+    })),
+  ).toBlob();
+  return Buffer.from(await blob.arrayBuffer());
+};
+
+test('paste a messy block, correct it, set aside, and undo after a reload', async ({ page }) => {
+  await startStudy(page, 'Messy block');
+  await paste(
+    page,
+    'lamp\tlength (mm)\tnote\nred\t34,2\t\nred\tn/a\ttag lost\nwhite\t30,1 mm\t\nwhite\t2,5\t\nred\t36,4\t',
+  );
+  await expect(layout(page)).toHaveValue('rows');
+  await expect(page.getByLabel('Role of lamp')).toHaveValue('group');
+  await expect(page.getByLabel('Unit of length')).toHaveValue('mm');
+  await expect(margin(page)).toContainText('“n/a” is not a number');
+  await cell(page, 2, 2).click();
+  await page.keyboard.type('33,9');
+  await page.keyboard.press('Enter');
+  await expect(margin(page)).not.toContainText('is not a number');
+  // Rows picked by a rule are set aside together.
+  await page.getByRole('button', { name: 'Pick rows' }).click();
+  await page.getByLabel('Column of the rule').selectOption({ label: 'length' });
+  await page.getByLabel('Rule', { exact: true }).selectOption('below');
+  await page.getByLabel('Value of the rule').fill('10');
+  await page.getByRole('button', { name: 'Pick them' }).click();
+  await expect(page.getByText('1 row picked: length is below 10.')).toBeVisible();
+  await page.getByRole('button', { name: 'Set aside 1 reading' }).click();
+  await page.getByLabel('Set aside 1 reading, because').fill('slip of the decimal');
+  await page.keyboard.press('Enter');
+  await expect(margin(page)).toContainText('slip of the decimal');
+  await expect(page.getByText('2 groups, 4 readings, 1 set aside')).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(cell(page, 4, 2)).toHaveClass(/line-through/);
+  await page.getByRole('grid').focus();
+  await page.keyboard.press('Control+Z');
+  await expect(cell(page, 4, 2)).not.toHaveClass(/line-through/);
+  await page.keyboard.press('Control+Z');
+  await expect(cell(page, 2, 2)).toHaveText('n/a');
+  await page.getByRole('link', { name: 'All changes' }).click();
+  await expect(page.getByRole('row').filter({ hasText: 'length, row 4 set aside: slip of the decimal' })).toBeVisible();
+});
+
+test('the rest of the keyboard: move rows and columns, sort, find, cut an HTML table in', async ({ page }) => {
+  await startStudy(page, 'Hands');
+  await paste(page, 'a\tb\tc\n3\tx\t\n1\ty\t9\n2\tz\t');
+  await cell(page, 1, 1).click();
+  await page.keyboard.press('Alt+ArrowDown');
+  await expect(cell(page, 2, 1)).toHaveText('3');
+  await page.keyboard.press('Alt+ArrowRight');
+  await expect(page.getByLabel('Name of column 1')).toHaveValue('b');
+  await expect(cell(page, 2, 2)).toHaveText('3');
+  await page.getByRole('button', { name: 'rising' }).click();
+  await expect(cell(page, 1, 2)).toHaveText('1');
+  await expect(cell(page, 3, 1)).toHaveText('x');
+  await page.getByRole('grid').focus();
+  await page.keyboard.press('Control+F');
+  await page.keyboard.type('z');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('1 of 1')).toBeVisible();
+  await expect(cell(page, 2, 1)).toHaveAttribute('aria-selected', 'true');
+  await page.keyboard.press('Escape');
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Control+Z');
+  await expect(page.getByLabel('Name of group 1')).toHaveValue('a');
+  await expect(cell(page, 1, 1)).toHaveText('3');
+  // A table copied from a page, whose plain text has lost its columns.
+  await page.evaluate(() =>
+    navigator.clipboard.write([
+      new ClipboardItem({
+        'text/plain': new Blob(['5 6'], { type: 'text/plain' }),
+        'text/html': new Blob(['<table><tr><td>5</td><td>six</td></tr></table>'], { type: 'text/html' }),
+      }),
+    ]),
+  );
+  await cell(page, 5, 1).click();
+  await page.keyboard.press('Control+V');
+  await expect(cell(page, 5, 1)).toHaveText('5');
+  await expect(cell(page, 5, 2)).toHaveText('six');
+});
+
+test('open an XLSX: choose its sheet and block, correct what was understood, take it in', async ({ page }) => {
+  await startStudy(page, 'Workbook');
+  const book = await xlsx({
+    Notes: [['nothing here but a note'], ['on the trial']],
+    Trial: [
+      ['tank', 'flow', 'cover (%)'],
+      ['K1', 'still', 41.5],
+      ['K1', 'still', 42.25],
+      ['K2', 'pulsed', 44],
+      ['K2', 'pulsed', '<5'],
+      ['K3', 'still', 40],
+      ['K4', 'pulsed', 46.5],
+    ],
+  });
+  await open(page, 'trial.xlsx', book);
+  await page.getByLabel('Sheet').selectOption('Trial');
+  await expect(page.getByLabel('Layout of the readings')).toHaveValue('rows');
+  await expect(page.getByRole('region', { name: 'Doubtful cells' })).toContainText(
+    'cover, row 5: “<5” is not a number',
+  );
+  await page.getByLabel('Role of flow').selectOption('label');
+  await expect(page.getByLabel('Role of flow')).toHaveValue('label');
+  await page.getByLabel('Role of flow').selectOption('group');
+  await take(page).click();
+  await page.waitForURL(/readings/);
+  await expect(page.getByLabel('Name of the table')).toHaveValue('trial');
+  await expect(cell(page, 2, 3)).toHaveText('42.25');
+  await expect(cell(page, 4, 3)).toHaveText('<5');
+  // The empty table the study began with has made room.
+  await expect(page.getByRole('navigation', { name: 'Study' }).getByRole('link', { name: 'trial' })).toHaveCount(1);
+  await expect(page.getByRole('navigation', { name: 'Study' }).getByRole('link', { name: 'Readings' })).toHaveCount(0);
+});
+
+test('files that cannot be read are refused in words, and leave the study as it was', async ({ page }) => {
+  await startStudy(page, 'Bad files');
+  await paste(page, '1\t2\n3\t4');
+  for (const [name, content, words] of [
+    ['empty.csv', '', 'This file is empty.'],
+    ['photo.csv', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0]), 'This is a picture'],
+    ['broken.xlsx', Buffer.from('PK\u0003\u0004broken'), 'This workbook is damaged'],
+    ['huge.csv', Buffer.alloc(200 * 1024 * 1024, 49), 'at most 64 MB are read'],
+  ] as const) {
+    // A file too large for the test's own channel is made in the page.
+    if (content.length > 50e6)
+      await page.evaluate(() => {
+        const data = new DataTransfer();
+        data.items.add(new File([new Uint8Array(200 * 1024 * 1024)], 'huge.csv'));
+        window.dispatchEvent(new DragEvent('drop', { dataTransfer: data, cancelable: true }));
+      });
+    else await open(page, name, content);
+    await expect(page.getByRole('alert')).toContainText(words);
+    await page.getByRole('button', { name: 'Leave it' }).click();
+  }
+  await open(page, 'quote.csv', 'a,b\n1,"2\n3,4\n5,6');
+  await expect(page.getByText('A quote opened in line 2 is never closed')).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await expect(cell(page, 2, 2)).toHaveText('4');
+});
+
+test('reshape and back, and the same answer in either shape', async ({ page }) => {
+  await startStudy(page, 'Shapes');
+  await paste(page, 'Red (mm)\tWhite (mm)\n10\t7\n12\t\n11\t8\n\t6');
+  await page.getByLabel('What was measured').fill('blade length');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Ask whether two groups differ' }).click();
+  await page.waitForURL(/questions/);
+  const estimate = await page.getByTestId('estimate').textContent();
+  await page.getByRole('link', { name: 'To the readings' }).click();
+  await page.getByRole('button', { name: 'Turn into one row per reading' }).click();
+  await expect(layout(page)).toHaveValue('rows');
+  await expect(cell(page, 4, 1)).toHaveText('White');
+  await expect(cell(page, 4, 2)).toHaveText('7');
+  await saved(page);
+  await page.getByRole('link', { name: 'Red · White' }).first().click();
+  await expect(page.getByTestId('estimate')).toHaveText(estimate ?? '');
+  await page.getByRole('link', { name: 'To the readings' }).click();
+  await page.getByRole('button', { name: 'Turn into one column per group' }).click();
+  await expect(layout(page)).toHaveValue('columns');
+  await expect(cell(page, 3, 2)).toHaveText('8');
+  await expect(cell(page, 2, 2)).toHaveText('');
+  await expect(cell(page, 4, 2)).toHaveText('6');
+});
+
+test('average replicates and watch n fall; pair by subject with the rows in any order', async ({ page }) => {
+  await startStudy(page, 'Samples');
+  const tanks = [
+    'K1\tstill\t41.0',
+    'K1\tstill\t42.0',
+    'K2\tstill\t38.0',
+    'K2\tstill\t39.0',
+    'K3\tpulsed\t44.0',
+    'K3\tpulsed\t45.0',
+    'K4\tpulsed\t47.0',
+    'K4\tpulsed\t46.0',
+  ];
+  await paste(page, ['tank\tflow\tcover (%)', ...tanks].join('\n'));
+  const note = page.getByRole('region', { name: 'Independent samples' });
+  await expect(note).toContainText('8 readings come from 4 tanks');
+  await expect(note.getByTestId('one-by-one')).toContainText('n 4 + 4: −5.5 %');
+  await expect(note.getByTestId('averaged')).toContainText('n 2 + 2: −5.5 %');
+  await note.getByRole('button', { name: 'Average within each tank' }).click();
+  await expect(note).toContainText('Each tank counts once');
+  await page.getByRole('button', { name: 'Ask whether two groups differ' }).click();
+  await page.waitForURL(/questions/);
+  await expect(page.getByTestId('tell-methods')).toContainText('contributing one value, the mean of its readings');
+  await expect(page.getByTestId('test-row')).toContainText('−5.5');
+  await note.getByRole('button', { name: 'Count them one by one' }).click();
+  await expect(page.getByTestId('tell-results')).toContainText('n = 4');
+
+  await startStudy(page, 'Pairs');
+  await paste(
+    page,
+    'blade\trinse\tmass (g)\nB2\tafter\t11.2\nB1\tbefore\t12.5\nB3\tbefore\t10.1\nB1\tafter\t11.9\nB2\tbefore\t11.6\nB3\tafter\t9.8\nB4\tafter\t8',
+  );
+  await expect(note).toContainText('3 blades have readings in more than one group');
+  await note.getByRole('button', { name: 'Ask it in pairs' }).click();
+  await page.waitForURL(/questions/);
+  // Differences after minus before: −0.4, −0.6, −0.3.
+  await expect(page.getByTestId('test-row')).toContainText('−0.433');
+  await expect(note).toContainText('3 pairs, matched by blade, whatever the order of the rows');
+  await expect(note).toContainText('Without a partner, and left out: B4');
+});
+
+test('set a reading aside from the picture, go to its row, undo after a reload', async ({ page }) => {
+  await startStudy(page, 'Picture');
+  await paste(page, 'Red (mm)\tWhite (mm)\n10\t7\n12\t6.5\n11\t8\n30\t6');
+  await page.getByRole('button', { name: 'Ask whether two groups differ' }).click();
+  await page.waitForURL(/questions/);
+  await page.locator('[data-mark="readings-0"]').last().click();
+  const chosen = page.getByRole('form', { name: 'The reading chosen' });
+  await expect(chosen).toContainText('Red, row 4: 30');
+  await page.keyboard.type('wrong line');
+  await page.keyboard.press('Enter');
+  await expect(margin(page)).toContainText('Red, row 4: 30 wrong line');
+  await expect(page.getByTestId('tell-methods')).toContainText(
+    'One reading in Red was set aside before analysis (wrong line)',
+  );
+  await saved(page);
+  await page.locator('[data-mark="readings-0"]').first().click();
+  await chosen.getByRole('link', { name: 'Go to its row' }).click();
+  await page.waitForURL(/readings/);
+  await expect(cell(page, 1, 1)).toHaveAttribute('aria-selected', 'true');
+  await expect(cell(page, 4, 1)).toHaveClass(/line-through/);
+  await page.reload();
+  await page.getByRole('grid').focus();
+  await page.keyboard.press('Control+Z');
+  await expect(cell(page, 4, 1)).not.toHaveClass(/line-through/);
+});
+
+test('groups, derived columns, bands by dragging, an allocation to print, a description to copy', async ({ page }) => {
+  await startStudy(page, 'Columns');
+  await paste(page, 'lamp\tlength (mm)\tmass (g)\nred\t10\t2\nwhite\t20\t5\nrod\t30\t4\nwhite\t40\t10');
+  // A name another group has already merges the two.
+  await page.getByRole('button', { name: 'Choose lamp' }).click();
+  await page.getByLabel('Name of rod').fill('red');
+  await page.keyboard.press('Enter');
+  await expect(cell(page, 3, 1)).toHaveText('red');
+  await expect(page.getByText('rod and red are one group now')).toBeVisible();
+  await page.getByLabel('Name of white').fill('White lamp');
+  await page.keyboard.press('Enter');
+  await expect(cell(page, 4, 1)).toHaveText('White lamp');
+  await page.getByRole('button', { name: 'New column' }).click();
+  await page.getByLabel('Expression').fill('length / "mass"');
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(cell(page, 4, 4)).toHaveText('4');
+  await expect(margin(page)).toContainText('Computed: length ÷ mass.');
+  await cell(page, 4, 3).click();
+  await page.keyboard.type('8');
+  await page.keyboard.press('Enter');
+  await expect(cell(page, 4, 4)).toHaveText('5');
+  await cell(page, 4, 4).click();
+  await page.keyboard.type('1');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('so its cells cannot be typed into')).toBeVisible();
+  // Bands: the cut-point is dragged past the second reading.
+  await page.getByRole('button', { name: 'New column' }).click();
+  await page.getByLabel('How it is computed').selectOption('bands');
+  await page.getByLabel('Column computed from').selectOption({ label: 'length' });
+  const cut = page.getByRole('slider', { name: 'Cut-point 1' });
+  const from = await cut.boundingBox();
+  if (!from) throw new Error('no cut-point');
+  await page.mouse.move(from.x + from.width / 2, from.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 1000, from.y + 20, { steps: 5 });
+  await page.mouse.up();
+  await cut.focus();
+  for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowLeft');
+  const at = Number(await cut.getAttribute('aria-valuenow'));
+  expect(at).toBeGreaterThan(30);
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(cell(page, 1, 5)).toHaveText(`below ${at}`);
+  await expect(cell(page, 4, 5)).toHaveText(`${at} and above`);
+  // Allocation: the seed decides, and is kept with it.
+  await page.getByRole('button', { name: 'Draw or allocate' }).click();
+  await page.getByLabel('What to draw').selectOption('allocate');
+  await page.getByLabel('Treatments, parted by commas').fill('rinsed, left');
+  await page.getByLabel('Seed').fill('42');
+  await page.getByRole('button', { name: 'Allocate', exact: true }).click();
+  await expect(margin(page)).toContainText('Allocated at random to rinsed, left; seed 42');
+  const given = await Promise.all([1, 2, 3, 4].map((r) => cell(page, r, 6).textContent()));
+  expect([...given].sort()).toEqual(['left', 'left', 'rinsed', 'rinsed']);
+  await saved(page);
+  await page.getByRole('link', { name: 'A list to print' }).click();
+  await expect(page.getByRole('row').nth(1)).toContainText(given[0] ?? '');
+  await page.goBack();
+  await page.getByRole('button', { name: 'Describe' }).click();
+  const description = page.getByRole('region', { name: 'Description' });
+  await page.getByRole('button', { name: 'Choose length', exact: true }).click();
+  await expect(description.getByRole('row', { name: /^red/ })).toContainText('20');
+  await description.getByRole('button', { name: 'Copy the table' }).click();
+  await expect(description).toContainText('Copied');
+  const copied = await page.evaluate(() => navigator.clipboard.readText());
+  expect(copied.split('\n')[1]).toMatch(/^red \(mm\)\t2\t0\t20\.0\t/);
+  // Brushing the distribution picks rows.
+  const strip = await page.getByRole('img', { name: /Distribution of length:/ }).boundingBox();
+  if (!strip) throw new Error('no strip');
+  await page.mouse.move(strip.x + strip.width - 1, strip.y + 5);
+  await page.mouse.down();
+  await page.mouse.move(strip.x + strip.width / 2, strip.y + 5, { steps: 4 });
+  await page.mouse.up();
+  await expect(page.getByText(/2 rows picked: length from/)).toBeVisible();
+});
+
+test('a file of 100,000 rows, and out again in the other shape', async ({ page }) => {
+  test.setTimeout(120_000);
+  await startStudy(page, 'Large');
+  const lines = Array.from(
+    { length: 100_000 },
+    (_, i) => `K${i % 500};${i % 2 ? 'still' : 'pulsed'};${(40 + (i % 97) / 10).toFixed(1).replace('.', ',')}`,
+  );
+  await open(page, 'logger.csv', ['tank;flow;cover (%)', ...lines].join('\r\n'));
+  await expect(page.getByText('100000 rows of 3 columns')).toBeVisible();
+  await take(page).click();
+  await page.waitForURL(/readings/);
+  await expect(page.getByText(/2 groups, 100000 readings/)).toBeVisible();
+  await page.getByRole('grid').focus();
+  await page.keyboard.press('Control+End');
+  await expect(cell(page, 100_000, 3)).toHaveText(lines[99_999]?.split(';')[2] ?? '');
+  await page.keyboard.type('41,5');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByText(/2 groups, 100000 readings/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take out' }).click();
+  await page.getByLabel('Kind of file').selectOption('semicolon');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the file' }).click();
+  const stream = await (await download).createReadStream();
+  const parts: Buffer[] = [];
+  for await (const part of stream) parts.push(part as Buffer);
+  const rows = Buffer.concat(parts).toString('utf8').split('\r\n');
+  expect(rows.length).toBe(100_001);
+  expect(rows[1]).toBe(lines[0]);
+  expect(rows[100_000]).toBe('K499;still;41,5');
+});
+
+test('a study started from a dropped file', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('heading', { name: 'Studies' }).waitFor();
+  await page.evaluate(() => {
+    const data = new DataTransfer();
+    data.items.add(new File(['Red (mm),White (mm)\n1,2\n3,5\n4,7'], 'lamps of May.csv'));
+    window.dispatchEvent(new DragEvent('drop', { dataTransfer: data, cancelable: true }));
+  });
+  await expect(page.getByLabel('Title of the study')).toHaveValue('lamps of May');
+  await take(page).click();
+  await page.waitForURL(/readings/);
+  await expect(page.getByLabel('Name of group 2')).toHaveValue('White');
+  await page.getByRole('link', { name: 'All changes' }).click();
+  await expect(page.getByText('taken in from the file lamps of May.csv')).toBeVisible();
+});
