@@ -4,16 +4,16 @@
  * Prints the figures that docs/reliability.md holds, and ends with 1 when anything acknowledged is missing.
  */
 import { spawn } from 'node:child_process';
-import { mkdirSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureBuild, root } from '../scripts/prepare.mjs';
+import { ensureBuild, root, stop } from '../scripts/prepare.mjs';
 
 const times = Number(process.argv[2] ?? 200);
 const port = 4397;
 const base = `http://127.0.0.1:${port}`;
-const db = join(root, '.tmp/db/under-fire.sqlite');
-mkdirSync(join(root, '.tmp/db'), { recursive: true });
-for (const end of ['', '-wal', '-shm']) rmSync(db + end, { force: true });
+const folder = mkdtempSync(join(tmpdir(), 'divide-fire-'));
+const db = join(folder, 'under-fire.sqlite');
 ensureBuild();
 
 const headers = { 'content-type': 'application/json', origin: base };
@@ -46,6 +46,14 @@ async function rise() {
   }
   throw new Error('the server does not rise');
 }
+
+if (
+  await fetch(base).then(
+    () => true,
+    () => false,
+  )
+)
+  stop(`something answers at port ${port} already.`);
 
 /** What was acknowledged: the value each cell must have. */
 const acknowledged = new Map();
@@ -88,7 +96,7 @@ for (let fall = 0; fall < times; fall++) {
   let { revision } = await (await fetch(`${base}/api/tables/${table}`)).json();
   const doomed = server;
   // The moment of the fall moves over the whole of an edit's way to the disk.
-  setTimeout(() => doomed.kill('SIGKILL'), 5 + ((fall * 37) % 120));
+  setTimeout(() => doomed.kill('SIGKILL'), 5 + ((fall * 37) % 600));
   for (;;) {
     // Each edit writes the same number into both columns of a row: one without the other would be half an edit.
     const row = (next * 7919) % 3000;
@@ -121,8 +129,10 @@ for (let fall = 0; fall < times; fall++) {
       acknowledged.set(row, value);
     }
   for (const [row, value] of acknowledged) if (a[row] !== value) missing += 1;
+  if ((fall + 1) % 20 === 0) console.log(`${fall + 1} falls, ${acks} edits acknowledged`);
 }
 server.kill('SIGKILL');
+rmSync(folder, { recursive: true, force: true });
 const seconds = ((performance.now() - began) / 1000).toFixed(0);
 console.log(`killed with -9:               ${times} times in ${seconds} s`);
 console.log(`edits acknowledged:           ${acks}`);

@@ -1,4 +1,5 @@
 import { type APIResponse, expect, test } from '@playwright/test';
+import { red, white } from './steps';
 
 const detail = async (response: APIResponse): Promise<string> => {
   expect(response.headers()['content-type']).toContain('application/problem+json');
@@ -77,4 +78,43 @@ test('questions and figures are validated, kept with a revision, and removed tog
   expect(await detail(await request.delete(`/api/studies/${study}`))).toContain('no such study');
   expect((await request.post(`/api/studies/${study}/restore`)).status()).toBe(200);
   expect((await request.get(`/studies/${study}`)).status()).toBe(200);
+});
+
+test('POST /api/answer: question and readings in, whole answer out, or the field and the mend', async ({ request }) => {
+  const columns = [
+    { name: 'Red lamp', unit: 'mm', values: [...red, 'n/a', null] },
+    { name: 'White lamp', unit: 'mm', values: white },
+  ];
+  const readings = { measure: 'blade length', subject: 'seedling', columns };
+  const ask = (question: object, more: object = {}) =>
+    request.post('/api/answer', {
+      data: { question: { a: 'Red lamp', b: 'White lamp', ...question }, readings: { ...readings, ...more } },
+    });
+  const full = (await (await ask({})).json()) as {
+    answer: {
+      comparison: { value: { test: { estimate: number; df: number } } };
+      groups: { readings: { unread: unknown[] } }[];
+    };
+    words: { results: string };
+  };
+  // The reference case's own figures.
+  expect(full.answer.comparison.value.test.estimate).toBeCloseTo(7.052222222222222, 10);
+  expect(full.answer.groups[0]?.readings.unread).toHaveLength(1);
+  expect(full.words.results).toContain('Blade length was greater in Red lamp');
+  const level = await ask({ level: 1.2 });
+  expect(level.status()).toBe(422);
+  expect(((await level.json()) as { detail: string }).detail).toBe(
+    'question.level: No interval is certain: choose a level of at most 99.99 %.',
+  );
+  const gone = await ask({ b: 'Blue lamp' });
+  expect(((await gone.json()) as { detail: string }).detail).toContain('no longer in the readings');
+  const one = await ask({}, { columns: [columns[0], { name: 'White lamp', unit: 'mm', values: [3] }] });
+  expect(((await one.json()) as { answer: { comparison: { reason: string } } }).answer.comparison.reason).toContain(
+    'has one reading',
+  );
+  const schema = (await (await request.get('/api/openapi.json')).json()) as {
+    paths: Record<string, { post: { requestBody: { content: Record<string, { schema: { properties: object } }> } } }>;
+  };
+  const described = schema.paths['/api/answer']?.post.requestBody.content['application/json']?.schema.properties;
+  expect(Object.keys(described ?? {})).toEqual(['question', 'readings']);
 });

@@ -5,7 +5,12 @@ import { describeTable } from '../../src/core/answer/describe-table';
 import { defaultQuestion } from '../../src/core/question/question';
 import { applyEdits } from '../../src/core/readings/edits';
 import { groupsOf, pairsOf, repeatsOf } from '../../src/core/readings/groups';
-import { mergeColumnsEdits, moveLevelEdits, renameLevelEdits } from '../../src/core/readings/group-edits';
+import {
+  mergeColumnsEdits,
+  moveColumnEdits,
+  moveLevelEdits,
+  renameLevelEdits,
+} from '../../src/core/readings/group-edits';
 import { intake } from '../../src/core/readings/intake';
 import { levelsOf } from '../../src/core/readings/levels';
 import { looksLike, readAsEdits } from '../../src/core/readings/read-as';
@@ -239,6 +244,15 @@ describe('groups', () => {
       cells: ['1', '2', '3', '4'],
       aside: { 3: 'lid off' },
     });
+  });
+
+  it('that are columns keep their colours when they change places', () => {
+    const lampTrial = demo('Lamp trial');
+    const moved = applyEdits(lampTrial, moveColumnEdits(lampTrial, 'white', 0)).table;
+    expect(groupsOf(moved).map((g) => [g.id, g.colour])).to.deep.equal([
+      ['white', 1],
+      ['red', 0],
+    ]);
   });
 
   it('take any name', () => {

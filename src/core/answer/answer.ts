@@ -10,7 +10,7 @@ import { welchT } from '../procedures/welch-t';
 import type { Question } from '../question/question';
 import {
   type Group,
-  type Pair,
+  type SubjectPair,
   type Repeats,
   chosenColumns,
   columnsAreGroups,
@@ -44,7 +44,7 @@ export interface Comparison {
   p: number;
   size: Outcome<StandardizedEffect>;
   /** How readings were paired, in a paired question. */
-  pairing?: { pairs: Pair[]; alone: string[]; bySubject: boolean };
+  pairing?: { pairs: SubjectPair[]; alone: string[]; bySubject: boolean };
 }
 
 /** All that follows from a question and its readings. */

@@ -13,7 +13,8 @@ export interface RepeatedMeasures {
   greenhouseGeisser: { epsilon: number; p: number };
   /** Huynh & Feldt's (1976) ε, at most 1. */
   huynhFeldt: { epsilon: number; p: number };
-  /** Mauchly's (1940) test of sphericity; undefined with two conditions, or too few subjects for it. */
+  /** Mauchly's (1940) test of sphericity; undefined with two conditions, with too few subjects, or when
+   * some combination of the conditions never varies. */
   mauchly: { w: number; chi2: number; df: number; p: number } | undefined;
   partialEtaSquared: number;
 }
@@ -96,7 +97,8 @@ export function repeatedMeasures(rows: readonly (readonly number[])[]): Repeated
     const scale = n - 1 - (2 * df1 * df1 + df1 + 2) / (6 * df1);
     const chi2 = Math.max(0, -scale * Math.log(w));
     const df = (df1 * (df1 + 1)) / 2 - 1;
-    mauchly = { w, chi2, df, p: chiSquare(df).upper(chi2) };
+    // Where some combination of conditions never varies, the determinant is nothing but rounding.
+    if (w > 1e-14) mauchly = { w, chi2, df, p: Math.max(chiSquare(df).upper(chi2), Number.MIN_VALUE) };
   }
   // With fewer subjects than it needs, Huynh and Feldt's formula leaves its range; sphericity is then the bound.
   const epsilonHf = huynhFeldt > 0 && n - 1 > df1 * epsilon ? Math.max(huynhFeldt, epsilon) : 1;

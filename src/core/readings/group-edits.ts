@@ -1,7 +1,8 @@
 import { demand } from '../numeric/domain-error';
+import { columnsAreGroups } from './groups';
 import { levelRows, levelsOf } from './levels';
 import type { TableEdit } from './table-edit';
-import type { Column, Level, Table } from './table';
+import { type Column, type Level, type Table, columnsOf } from './table';
 
 const described = (column: Column, levels: readonly Level[]): TableEdit => ({
   kind: 'describe-column',
@@ -83,4 +84,14 @@ export function mergeColumnsEdits(table: Table, into: Column, from: Column): Tab
     ...(marks.length > 0 ? [{ kind: 'set-aside', cells: marks } satisfies TableEdit] : []),
     { kind: 'remove-column', column: from.id },
   ];
+}
+
+/** Moves a column to another place. Where columns are groups, each keeps the colour it had. */
+export function moveColumnEdits(table: Table, id: string, to: number): TableEdit[] {
+  const groups = columnsAreGroups(table) ? columnsOf(table, 'measure') : [];
+  const moves = groups.some((c) => c.id === id);
+  const fixed = groups.flatMap((c, place): TableEdit[] =>
+    moves && c.colour === undefined ? [{ kind: 'describe-column', column: c.id, colour: place % 8 }] : [],
+  );
+  return [...fixed, { kind: 'move-column', column: id, to }];
 }

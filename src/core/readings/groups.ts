@@ -145,7 +145,7 @@ export function repeatsOf(table: Table, choice: Choice = {}): Repeats | undefine
 }
 
 /** Two readings of one subject. */
-export interface Pair {
+export interface SubjectPair {
   subject: string;
   a: Reading;
   b: Reading;
@@ -155,7 +155,11 @@ export interface Pair {
  * Pairs two groups' readings: by the subject column where there is one, so that order does not matter, else by row.
  * @returns the pairs, and what has no partner
  */
-export function pairsOf(table: Table, a: Group, b: Group): { pairs: Pair[]; alone: string[]; bySubject: boolean } {
+export function pairsOf(
+  table: Table,
+  a: Group,
+  b: Group,
+): { pairs: SubjectPair[]; alone: string[]; bySubject: boolean } {
   const subjectOf = subjectOfRow(withDerived(table));
   const keyOf = subjectOf ? (r: Reading) => subjectOf(r.row) || `row ${r.row + 1}` : (r: Reading) => `row ${r.row + 1}`;
   const gather = (group: Group): Map<string, Reading[]> => {
@@ -171,7 +175,7 @@ export function pairsOf(table: Table, a: Group, b: Group): { pairs: Pair[]; alon
       ? first
       : { row: first.row, value: moments(all.map((r) => r.value)).mean, rows: all.map((r) => r.row) };
   };
-  const pairs: Pair[] = [];
+  const pairs: SubjectPair[] = [];
   for (const [subject, readings] of inA) {
     const partner = inB.get(subject);
     if (partner) pairs.push({ subject, a: one(readings), b: one(partner) });

@@ -253,7 +253,9 @@ export function ImportPanel({ file, study, onTaken, onLeave }: Props) {
               <table className="w-max border-collapse">
                 <thead className="sticky top-0 bg-base-100">
                   <tr>
-                    <th className="w-12" />
+                    <th scope="col" className="w-12">
+                      <span className="sr-only">Row</span>
+                    </th>
                     {columns.map((column, k) => (
                       <th
                         key={column.id}
@@ -265,7 +267,7 @@ export function ImportPanel({ file, study, onTaken, onLeave }: Props) {
                           {column.unit && ` (${column.unit})`}
                         </span>
                         <select
-                          className="appearance-none bg-transparent text-[13px] text-muted hover:text-primary"
+                          className="min-h-6 appearance-none bg-transparent text-[13px] text-muted hover:text-primary"
                           aria-label={`Role of ${column.name || `column ${k + 1}`}`}
                           value={column.role}
                           onChange={(e) =>
@@ -280,7 +282,7 @@ export function ImportPanel({ file, study, onTaken, onLeave }: Props) {
                         </select>
                         {(column.role === 'measure' || column.role === 'count' || column.role === 'spread') && (
                           <select
-                            className="block appearance-none bg-transparent pb-1 text-[13px] text-muted hover:text-primary"
+                            className="block min-h-6 appearance-none bg-transparent text-[13px] text-muted hover:text-primary"
                             aria-label={`Decimals of ${column.name || `column ${k + 1}`}`}
                             value={column.decimal}
                             onChange={(e) =>

@@ -1,7 +1,13 @@
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { attempt } from '../../core/numeric/domain-error';
 import { formulaWords } from '../../core/readings/derive';
-import { colourLevelEdits, mergeColumnsEdits, moveLevelEdits, renameLevelEdits } from '../../core/readings/group-edits';
+import {
+  colourLevelEdits,
+  mergeColumnsEdits,
+  moveColumnEdits,
+  moveLevelEdits,
+  renameLevelEdits,
+} from '../../core/readings/group-edits';
 import { columnsAreGroups } from '../../core/readings/groups';
 import { levelRows, levelsOf } from '../../core/readings/levels';
 import { sortedRows } from '../../core/readings/rules';
@@ -215,7 +221,7 @@ export function ColumnNote({ table, column, position, onEdit, onSay, study }: Pr
           className="plain-button"
           disabled={position === 0}
           title="Alt+←"
-          onClick={() => onEdit([{ kind: 'move-column', column: column.id, to: position - 1 }])}
+          onClick={() => onEdit(moveColumnEdits(table, column.id, position - 1))}
         >
           Move left
         </button>{' '}
@@ -224,7 +230,7 @@ export function ColumnNote({ table, column, position, onEdit, onSay, study }: Pr
           className="plain-button"
           disabled={position === table.columns.length - 1}
           title="Alt+→"
-          onClick={() => onEdit([{ kind: 'move-column', column: column.id, to: position + 1 }])}
+          onClick={() => onEdit(moveColumnEdits(table, column.id, position + 1))}
         >
           Move right
         </button>{' '}

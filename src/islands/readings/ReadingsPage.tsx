@@ -4,6 +4,7 @@ import { type SubmitEvent, useDeferredValue, useEffect, useMemo, useRef, useStat
 import { attempt } from '../../core/numeric/domain-error';
 import { sentColumn } from '../../core/readings/column-edits';
 import { withDerived } from '../../core/readings/derive';
+import { moveColumnEdits } from '../../core/readings/group-edits';
 import { columnsAreGroups, groupsOf } from '../../core/readings/groups';
 import { reshapeEdits } from '../../core/readings/reshape';
 import { readingCells, rowsByRule } from '../../core/readings/rules';
@@ -212,7 +213,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     const column = table.columns[selection.column];
     const to = selection.column + by;
     if (!column || to < 0 || to >= table.columns.length) return;
-    if (edit([{ kind: 'move-column', column: column.id, to }])) setSelection(at(selection.row, to));
+    if (edit(moveColumnEdits(table, column.id, to))) setSelection(at(selection.row, to));
   };
   const addColumn = (column: Column, to = table.columns.length): boolean => {
     const done = edit([{ kind: 'insert-column', at: to, column: sentColumn(column) }]);

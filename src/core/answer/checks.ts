@@ -1,0 +1,155 @@
+import { attempt } from '../numeric/domain-error';
+import { oneWayAnova } from '../procedures/one-way-anova';
+import { levene } from '../procedures/equal-spread';
+import { type QuantilePlot, quantilePlot } from '../procedures/quantile-plot';
+import { summarize } from '../procedures/sample-summary';
+import { shapiroWilk } from '../procedures/shapiro-wilk';
+import { type UnusualPoint, unusualPoints } from '../procedures/unusual-points';
+import { moments } from '../numeric/sum';
+import type { Repeats } from '../readings/groups';
+
+/** How an assumption stands: nothing against it, something to weigh, something that matters, or not to be judged. */
+export type Verdict = 'fine' | 'weigh' | 'matters' | 'unknown';
+
+/** What could be done about a finding, as the page offers it. */
+export type Remedy =
+  | 'rank-test'
+  | 'shuffle'
+  | 'separate-spreads'
+  | 'look-at-points'
+  | 'average-within-subjects'
+  | 'pair-by-subject'
+  | 'exact-test'
+  | 'join-categories'
+  | 'more-readings'
+  | 'none';
+
+/** One assumption: its verdict, why, and what could be done. A check advises; it changes nothing by itself. */
+export interface Check {
+  about: 'normality' | 'equal-spread' | 'unusual-points' | 'independence' | 'sample-size' | 'expected-counts';
+  verdict: Verdict;
+  /** The reason with its figures, as data for the words. */
+  figures: Readonly<Record<string, number>>;
+  remedies: readonly Remedy[];
+  points?: readonly UnusualPoint[];
+  plot?: QuantilePlot;
+}
+
+const residuals = (groups: readonly (readonly number[])[]): number[] =>
+  groups.flatMap((g) => (g.length > 0 ? [...moments(g).deviations] : []));
+
+/**
+ * Whether residuals look normal. With few readings the test sees little and the mean needs it most; with many it sees
+ * everything and the mean hardly needs it, so size weighs in the verdict.
+ */
+export function checkNormality(groups: readonly (readonly number[])[]): Check {
+  const left = residuals(groups);
+  const smallest = Math.min(...groups.map((g) => g.length));
+  const test = attempt(() => shapiroWilk(left.slice(0, 5000)));
+  const plot = attempt(() => quantilePlot(left.slice(0, 2000), 0.95, 1, 200));
+  if (!test.ok)
+    return { about: 'normality', verdict: 'unknown', figures: { n: left.length }, remedies: ['more-readings'] };
+  const { w, p } = test.value;
+  const verdict: Verdict = p >= 0.05 ? 'fine' : smallest >= 40 ? 'weigh' : p < 0.01 ? 'matters' : 'weigh';
+  return {
+    about: 'normality',
+    verdict,
+    figures: { w, p, n: left.length, smallest },
+    remedies: verdict === 'fine' ? ['none'] : ['rank-test', 'shuffle', 'look-at-points'],
+    ...(plot.ok ? { plot: plot.value } : {}),
+  };
+}
+
+/** Whether the groups share one spread (Brown–Forsythe), and by how much the largest SD exceeds the smallest. */
+export function checkEqualSpread(groups: readonly (readonly number[])[]): Check {
+  const found = attempt(() => {
+    const sds = groups.map((g) => Math.sqrt(summarize(g).variance));
+    const [low, high] = [Math.min(...sds), Math.max(...sds)];
+    return { p: levene(groups, 'median').p, ratio: high / low };
+  });
+  if (!found.ok || !Number.isFinite(found.value.ratio))
+    return { about: 'equal-spread', verdict: 'unknown', figures: {}, remedies: ['more-readings'] };
+  const { p, ratio } = found.value;
+  const verdict: Verdict = p < 0.05 && ratio > 2 ? 'matters' : p < 0.05 || ratio > 3 ? 'weigh' : 'fine';
+  return {
+    about: 'equal-spread',
+    verdict,
+    figures: { p, ratio },
+    remedies: verdict === 'fine' ? ['none'] : ['separate-spreads'],
+  };
+}
+
+/** Readings far from their group. They are pointed out, never left out. */
+export function checkUnusualPoints(groups: readonly (readonly number[])[]): Check {
+  const found = attempt(() => unusualPoints(groups));
+  const points = found.ok ? found.value : [];
+  const rare = points.filter((u) => u.p !== undefined && u.p < 0.05).length;
+  return {
+    about: 'unusual-points',
+    verdict: rare > 0 ? 'matters' : points.length > 0 ? 'weigh' : 'fine',
+    figures: { count: points.length, rare },
+    remedies: points.length > 0 ? ['look-at-points', 'rank-test'] : ['none'],
+    points,
+  };
+}
+
+/** Whether readings repeat subjects: technical replicates counted as samples, or pairs taken as strangers. */
+export function checkIndependence(repeats: Repeats | undefined, averaged: boolean, paired: boolean): Check {
+  if (!repeats) return { about: 'independence', verdict: 'unknown', figures: {}, remedies: ['none'] };
+  const { readings, subjects, shared } = repeats;
+  const replicated = subjects < readings && !averaged && !paired;
+  const strangers = shared > 0 && !paired;
+  return {
+    about: 'independence',
+    verdict: replicated || strangers ? 'matters' : 'fine',
+    figures: { readings, subjects, shared },
+    remedies: [
+      ...(replicated ? (['average-within-subjects'] as const) : []),
+      ...(strangers ? (['pair-by-subject'] as const) : []),
+      ...(replicated || strangers ? [] : (['none'] as const)),
+    ],
+  };
+}
+
+/** Whether there are enough readings for the spread to be known at all. */
+export function checkSampleSize(groups: readonly (readonly number[])[]): Check {
+  const smallest = Math.min(...groups.map((g) => g.length));
+  return {
+    about: 'sample-size',
+    verdict: smallest < 3 ? 'matters' : smallest < 6 ? 'weigh' : 'fine',
+    figures: { smallest },
+    remedies: smallest < 6 ? ['more-readings', 'shuffle'] : ['none'],
+  };
+}
+
+/**
+ * Whether expected counts are large enough for the chi-square approximation: none under 1, at most a fifth under 5.
+ * Source: Cochran (1954).
+ */
+export function checkExpectedCounts(expected: readonly (readonly number[])[]): Check {
+  const all = expected.flat();
+  const smallest = Math.min(...all);
+  const under5 = all.filter((e) => e < 5).length;
+  const share = under5 / all.length;
+  return {
+    about: 'expected-counts',
+    verdict: smallest < 1 || share > 0.2 ? 'matters' : under5 > 0 ? 'weigh' : 'fine',
+    figures: { smallest, under5, share },
+    remedies: under5 > 0 ? ['exact-test', 'join-categories'] : ['none'],
+  };
+}
+
+/** Every check that a comparison of means of independent groups rests on. */
+export function checkMeans(
+  groups: readonly (readonly number[])[],
+  repeats: Repeats | undefined,
+  averaged: boolean,
+): Check[] {
+  return [
+    checkIndependence(repeats, averaged, false),
+    checkSampleSize(groups),
+    checkUnusualPoints(groups),
+    checkNormality(groups),
+    ...(attempt(() => oneWayAnova(groups)).ok ? [checkEqualSpread(groups)] : []),
+  ];
+}

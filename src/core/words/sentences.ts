@@ -1,0 +1,38 @@
+import { between, degreesOfFreedom, fixed, intervalDecimals, pRelation, percent } from './numbers';
+import type { Interval } from '../procedures/interval';
+import { type Text, symbol, text } from './text';
+
+/** What an answer says: for the methods section, for the results section, and for someone who is no statistician. */
+export interface Sentences {
+  methods: Text;
+  results: Text;
+  plain: Text;
+}
+
+/** "3.4 mm": a value with its unit. */
+export const valued = (shown: string, unit: string): string => (unit ? `${shown} ${unit}` : shown);
+
+/** "_t_(31.2) = 3.61". */
+export const tPhrase = (t: number, df: number): Text => text`${symbol('t')}(${degreesOfFreedom(df)}) = ${fixed(t, 2)}`;
+
+/** "_F_(2, 27) = 5.41". */
+export const fPhrase = (f: number, df1: number, df2: number): Text =>
+  text`${symbol('F')}(${degreesOfFreedom(df1)}, ${degreesOfFreedom(df2)}) = ${fixed(f, 2)}`;
+
+/** "χ²(2) = 9.10". */
+export const chiPhrase = (chi2: number, df: number): Text =>
+  text`${symbol('χ')}²(${degreesOfFreedom(df)}) = ${fixed(chi2, 2)}`;
+
+/** "_p_ = 0.012". */
+export const pPhrase = (p: number): Text => text`${symbol('p')} ${pRelation(p)}`;
+
+/** "95 % CI 1.9 to 6.7 mm". */
+export const ciPhrase = (level: number, interval: Interval, unit = '', decimals = intervalDecimals(interval)): string =>
+  `${percent(level)} CI ${valued(between(interval, decimals), unit)}`;
+
+/** Names as a list: "a, b and c". */
+export const listed = (names: readonly string[]): string =>
+  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}`;
+
+/** The plain verdict at a level: neither proof of a difference nor of its absence. */
+export const verdict = (p: number, level: number, yes: string, no: string): string => (p < 1 - level ? yes : no);

@@ -1,0 +1,182 @@
+/** The working of tests on proportions and tables of counts. */
+import { chiSquare } from '../distributions/chi-square';
+import { normal } from '../distributions/normal';
+import {
+  type Step,
+  type Term,
+  Working,
+  constant,
+  logarithm,
+  magnitude,
+  minus,
+  over,
+  plus,
+  root,
+  squared,
+  symbol,
+  times,
+  total,
+} from './term';
+
+const one = constant(1);
+const two = constant(2);
+
+const twoSided = (z: Term): number => 2 * normal.upper(Math.abs(z.value));
+
+/** One proportion against a value: z with its p, and Wilson's interval. Source: Wilson (1927). */
+export function oneProportionWorking(count: number, of: number, value: number, level: number): Step[] {
+  const w = new Working();
+  const n = symbol('n', of);
+  const p0 = symbol('\\pi_0', value);
+  const share = w.let('observed proportion', '\\hat{p}', over(symbol('x', count), n));
+  const se = w.let('standard error under the value', 'SE_0', root(over(times(p0, minus(one, p0)), n)));
+  const z = w.let('test statistic', 'z', over(minus(share, p0), se));
+  w.look('two-sided p', 'p', '2\\,P(Z \\ge |z|)', twoSided(z));
+  const c = w.look('critical value', 'z^*', 'z_{1-\\alpha/2}', normal.upperQuantile((1 - level) / 2));
+  const centre = w.let(
+    'Wilson’s centre',
+    'm',
+    over(plus(share, over(squared(c), times(two, n))), plus(one, over(squared(c), n))),
+  );
+  const reach = w.let(
+    'Wilson’s reach',
+    'h',
+    over(
+      times(c, root(plus(over(times(share, minus(one, share)), n), over(squared(c), times(constant(4), squared(n)))))),
+      plus(one, over(squared(c), n)),
+    ),
+  );
+  w.let('lower end', '\\text{low}', minus(centre, reach));
+  w.let('upper end', '\\text{high}', plus(centre, reach));
+  return w.steps;
+}
+
+/** Two proportions: z with the pooled proportion, risk ratio and odds ratio. */
+export function twoProportionsWorking(countA: number, nA: number, countB: number, nB: number): Step[] {
+  const w = new Working();
+  const [xa, na, xb, nb] = [symbol('x_a', countA), symbol('n_a', nA), symbol('x_b', countB), symbol('n_b', nB)];
+  const pa = w.let('first proportion', '\\hat{p}_a', over(xa, na));
+  const pb = w.let('second proportion', '\\hat{p}_b', over(xb, nb));
+  const d = w.let('difference', 'd', minus(pa, pb));
+  const pooled = w.let('pooled proportion', '\\bar{p}', over(plus(xa, xb), plus(na, nb)));
+  const se = w.let(
+    'standard error under no difference',
+    'SE_0',
+    root(times(times(pooled, minus(one, pooled)), plus(over(one, na), over(one, nb)))),
+  );
+  const z = w.let('test statistic', 'z', over(d, se));
+  w.look('two-sided p', 'p', '2\\,P(Z \\ge |z|)', twoSided(z));
+  w.let('risk ratio', 'RR', over(pa, pb));
+  w.let('odds ratio', 'OR', over(times(xa, minus(nb, xb)), times(xb, minus(na, xa))));
+  return w.steps;
+}
+
+/** The chi-square and G tests of a table of counts against expected ones. */
+function againstExpected(w: Working, cells: { observed: Term; expected: Term }[], df: Term): void {
+  const chi2 = w.let(
+    'test statistic',
+    'X^2',
+    total(
+      '\\sum \\frac{(O - E)^2}{E}',
+      cells.map(({ observed, expected }) => over(squared(minus(observed, expected)), expected)),
+    ),
+  );
+  w.look('p', 'p', 'P\\left(\\chi^2_{\\nu} \\ge X^2\\right)', chiSquare(df.value).upper(chi2.value));
+  const g = w.let(
+    'likelihood-ratio statistic',
+    'G',
+    times(
+      two,
+      total(
+        '\\sum O \\ln\\frac{O}{E}',
+        cells.map(({ observed, expected }) =>
+          observed.value === 0 ? constant(0) : times(observed, logarithm(over(observed, expected))),
+        ),
+      ),
+    ),
+  );
+  w.look(
+    'p of the likelihood-ratio test',
+    'p_G',
+    'P\\left(\\chi^2_{\\nu} \\ge G\\right)',
+    chiSquare(df.value).upper(g.value),
+  );
+}
+
+/** Chi-square test of independence. Source: Pearson (1900). */
+export function independenceWorking(table: readonly (readonly number[])[]): Step[] {
+  const w = new Working();
+  const rows = table.map((row) => row.reduce((a, b) => a + b, 0));
+  const columns = (table[0] ?? []).map((_, j) => table.reduce((s, row) => s + (row[j] ?? 0), 0));
+  const n = w.let(
+    'all counts',
+    'N',
+    total(
+      '\\sum O',
+      rows.map((r, i) => symbol(`R_{${i + 1}}`, r)),
+    ),
+  );
+  const [r, c] = [symbol('r', rows.length), symbol('c', columns.length)];
+  const cells = table.flatMap((row, i) =>
+    row.map((count, j) => {
+      const at = `{${i + 1}${j + 1}}`;
+      const rowTotal = symbol(`R_{${i + 1}}`, rows[i] ?? 0);
+      const columnTotal = symbol(`C_{${j + 1}}`, columns[j] ?? 0);
+      const expected = over(times(rowTotal, columnTotal), n);
+      return {
+        observed: symbol(`O_${at}`, count),
+        // A table of more cells than are read is shown by its first.
+        expected:
+          i + j === 0 || rows.length * columns.length <= 9
+            ? w.let(`expected count, row ${i + 1}, column ${j + 1}`, `E_${at}`, expected)
+            : symbol(`E_${at}`, expected.value),
+      };
+    }),
+  );
+  const df = w.let('degrees of freedom', '\\nu', times(minus(r, one), minus(c, one)));
+  againstExpected(w, cells, df);
+  const chi2 = w.steps.find((s) => s.name === 'X^2')?.result ?? 0;
+  const least = Math.min(rows.length, columns.length) - 1;
+  w.let('Cramér’s V', 'V', root(over(symbol('X^2', chi2), times(n, symbol('(\\min(r,c)-1)', least)))));
+  return w.steps;
+}
+
+/** Goodness of fit to given proportions. Source: Pearson (1900). */
+export function goodnessOfFitWorking(counts: readonly number[], shares: readonly number[]): Step[] {
+  const w = new Working();
+  const whole = shares.reduce((a, b) => a + b, 0);
+  const n = w.let(
+    'all counts',
+    'N',
+    total(
+      '\\sum O_i',
+      counts.map((x, i) => symbol(`O_{${i + 1}}`, x)),
+    ),
+  );
+  const cells = counts.map((count, i) => ({
+    observed: symbol(`O_{${i + 1}}`, count),
+    expected: w.let(
+      `expected count ${i + 1}`,
+      `E_{${i + 1}}`,
+      times(n, symbol(`\\pi_{${i + 1}}`, (shares[i] ?? 0) / whole)),
+    ),
+  }));
+  const df = w.let('degrees of freedom', '\\nu', minus(symbol('k', counts.length), one));
+  againstExpected(w, cells, df);
+  return w.steps;
+}
+
+/** Paired proportions, from the two kinds of pairs that changed. Source: McNemar (1947). */
+export function mcnemarWorking(b: number, c: number): Step[] {
+  const w = new Working();
+  const [B, C] = [symbol('b', b), symbol('c', c)];
+  const chi2 = w.let('test statistic', 'X^2', over(squared(minus(B, C)), plus(B, C)));
+  w.look('p', 'p', 'P\\left(\\chi^2_1 \\ge X^2\\right)', chiSquare(1).upper(chi2.value));
+  const corrected = w.let(
+    'with continuity correction',
+    'X_c^2',
+    over(squared(minus(magnitude(minus(B, C)), one)), plus(B, C)),
+  );
+  w.look('p of the corrected test', 'p_c', 'P\\left(\\chi^2_1 \\ge X_c^2\\right)', chiSquare(1).upper(corrected.value));
+  return w.steps;
+}

@@ -1,0 +1,145 @@
+/** The working of tests and intervals of means, from figures of each group. */
+import { normal } from '../distributions/normal';
+import { studentT } from '../distributions/t';
+import type { SampleSummary } from '../procedures/sample-summary';
+import { hedgesCorrection } from '../procedures/standardized-difference';
+import {
+  type Step,
+  type Term,
+  Working,
+  constant,
+  magnitude,
+  minus,
+  over,
+  plus,
+  root,
+  squared,
+  symbol,
+  times,
+} from './term';
+
+const one = constant(1);
+
+/** The symbols of a group: n, mean and variance with its mark. */
+function group(mark: string, { n, mean, variance }: SampleSummary): { n: Term; mean: Term; variance: Term } {
+  return {
+    n: symbol(`n_${mark}`, n),
+    mean: symbol(`\\bar{x}_${mark}`, mean),
+    variance: symbol(`s_${mark}^2`, variance),
+  };
+}
+
+/** What every t procedure ends with: t, its two-sided p, the critical value and the interval. */
+function ending(w: Working, estimate: Term, se: Term, df: Term, level: number, nullValue: number): void {
+  const t = w.let(
+    'test statistic',
+    't',
+    over(nullValue === 0 ? estimate : minus(estimate, symbol('\\delta_0', nullValue)), se),
+  );
+  const reference = studentT(df.value);
+  w.look('two-sided p', 'p', `2\\,P\\left(T_{${df.tex}} \\ge |t|\\right)`, 2 * reference.upper(Math.abs(t.value)));
+  const critical = w.look(
+    'critical value',
+    't^*',
+    `t_{${df.tex},\\,1-\\alpha/2},\\ \\alpha = ${Number((1 - level).toPrecision(6))}`,
+    reference.upperQuantile((1 - level) / 2),
+  );
+  w.let('lower end', '\\text{low}', minus(estimate, times(critical, se)));
+  w.let('upper end', '\\text{high}', plus(estimate, times(critical, se)));
+}
+
+/** Welch's t-test. Source: Welch (1947), Satterthwaite (1946). */
+export function welchWorking(a: SampleSummary, b: SampleSummary, level: number, nullDifference = 0): Step[] {
+  const w = new Working();
+  const [A, B] = [group('a', a), group('b', b)];
+  const d = w.let('difference of the means', 'd', minus(A.mean, B.mean));
+  const va = w.let('variance of the first mean', 'v_a', over(A.variance, A.n));
+  const vb = w.let('variance of the second mean', 'v_b', over(B.variance, B.n));
+  const se = w.let('standard error', 'SE', root(plus(va, vb)));
+  const df = w.let(
+    'degrees of freedom',
+    '\\nu',
+    over(squared(plus(va, vb)), plus(over(squared(va), minus(A.n, one)), over(squared(vb), minus(B.n, one)))),
+  );
+  ending(w, d, se, df, level, nullDifference);
+  return w.steps;
+}
+
+/** Student's t-test with pooled variance, and Hedges' g. Source: Student (1908), Hedges (1981). */
+export function pooledWorking(a: SampleSummary, b: SampleSummary, level: number, nullDifference = 0): Step[] {
+  const w = new Working();
+  const [A, B] = [group('a', a), group('b', b)];
+  const d = w.let('difference of the means', 'd', minus(A.mean, B.mean));
+  const df = w.let('degrees of freedom', '\\nu', minus(plus(A.n, B.n), constant(2)));
+  const pooled = w.let(
+    'pooled variance',
+    's_p^2',
+    over(plus(times(minus(A.n, one), A.variance), times(minus(B.n, one), B.variance)), df),
+  );
+  const se = w.let('standard error', 'SE', root(times(pooled, plus(over(one, A.n), over(one, B.n)))));
+  ending(w, d, se, df, level, nullDifference);
+  const cohen = w.let('Cohen’s d', 'd_s', over(d, root(pooled)));
+  const j = w.look(
+    'bias correction',
+    'J',
+    '\\frac{\\Gamma(\\nu/2)}{\\sqrt{\\nu/2}\\;\\Gamma((\\nu-1)/2)}',
+    hedgesCorrection(df.value),
+  );
+  w.let('Hedges’ g', 'g', times(j, cohen));
+  return w.steps;
+}
+
+/** One mean against a fixed value. Source: Student (1908). */
+export function oneSampleWorking(sample: SampleSummary, nullMean: number, level: number): Step[] {
+  const w = new Working();
+  const n = symbol('n', sample.n);
+  const mean = symbol('\\bar{x}', sample.mean);
+  const d = w.let('distance from the fixed value', 'd', minus(mean, symbol('\\mu_0', nullMean)));
+  const se = w.let('standard error', 'SE', over(root(symbol('s^2', sample.variance)), root(n)));
+  const df = w.let('degrees of freedom', '\\nu', minus(n, one));
+  ending(w, d, se, df, level, 0);
+  w.let('Cohen’s d', 'd_s', over(d, root(symbol('s^2', sample.variance))));
+  return w.steps;
+}
+
+/** Paired t-test, from the differences within pairs. Source: Student (1908). */
+export function pairedWorking(differences: SampleSummary, level: number, nullDifference = 0): Step[] {
+  const w = new Working();
+  const n = symbol('n', differences.n);
+  const mean = symbol('\\bar{d}', differences.mean);
+  const sd = w.let('SD of the differences', 's_d', root(symbol('s_d^2', differences.variance)));
+  const se = w.let('standard error', 'SE', over(sd, root(n)));
+  const df = w.let('degrees of freedom', '\\nu', minus(n, one));
+  ending(w, mean, se, df, level, nullDifference);
+  w.let('Cohen’s dz', 'd_z', over(minus(mean, symbol('\\delta_0', nullDifference)), sd));
+  return w.steps;
+}
+
+/** One mean against a fixed value when the population's SD is known. */
+export function oneSampleZWorking(mean: number, n: number, sigma: number, nullMean: number, level: number): Step[] {
+  const w = new Working();
+  const x = symbol('\\bar{x}', mean);
+  const se = w.let('standard error', 'SE', over(symbol('\\sigma', sigma), root(symbol('n', n))));
+  const z = w.let('test statistic', 'z', over(minus(x, symbol('\\mu_0', nullMean)), se));
+  w.look('two-sided p', 'p', '2\\,P(Z \\ge |z|)', 2 * normal.upper(Math.abs(z.value)));
+  const critical = w.look('critical value', 'z^*', 'z_{1-\\alpha/2}', normal.upperQuantile((1 - level) / 2));
+  w.let('lower end', '\\text{low}', minus(x, times(critical, se)));
+  w.let('upper end', '\\text{high}', plus(x, times(critical, se)));
+  return w.steps;
+}
+
+/** Two one-sided tests: is an estimate within bounds? Source: Schuirmann (1987). */
+export function equivalenceWorking(estimate: number, se: number, df: number, low: number, high: number): Step[] {
+  const w = new Working();
+  const [d, s] = [symbol('d', estimate), symbol('SE', se)];
+  const reference = studentT(df);
+  const lower = w.let('distance above the lower bound', 't_L', over(minus(d, symbol('\\Delta_L', low)), s));
+  const upper = w.let('distance below the upper bound', 't_U', over(minus(symbol('\\Delta_U', high), d), s));
+  const pLow = w.look('p against the lower bound', 'p_L', 'P(T_\\nu \\ge t_L)', reference.upper(lower.value));
+  const pHigh = w.look('p against the upper bound', 'p_U', 'P(T_\\nu \\ge t_U)', reference.upper(upper.value));
+  w.look('p of equivalence', 'p', '\\max(p_L, p_U)', Math.max(pLow.value, pHigh.value));
+  return w.steps;
+}
+
+/** Absolute distance in standard errors, the form in which several procedures judge a pair. */
+export const standardized = (difference: Term, se: Term): Term => over(magnitude(difference), se);

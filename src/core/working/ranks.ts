@@ -1,0 +1,151 @@
+/** The working of rank tests, large-sample form; the exact p needs no formula but counting. */
+import { chiSquare } from '../distributions/chi-square';
+import { normal } from '../distributions/normal';
+import { ranked } from '../procedures/ranked';
+import {
+  type Step,
+  type Term,
+  Working,
+  constant,
+  minus,
+  over,
+  plus,
+  root,
+  squared,
+  symbol,
+  times,
+  total,
+} from './term';
+
+const [one, two, three, twelve] = [constant(1), constant(2), constant(3), constant(12)] as const;
+
+/** Σ(t³ − t) over runs of equal values. */
+const tieTerm = (values: readonly number[]): Term => symbol('\\sum(t^3 - t)', ranked(values).tieTerm);
+
+/** Rank-sum test of two groups. Source: Mann & Whitney (1947), ties after Lehmann (1975). */
+export function mannWhitneyWorking(a: readonly number[], b: readonly number[]): Step[] {
+  const w = new Working();
+  const all = [...a, ...b];
+  const { ranks } = ranked(all);
+  const [na, nb] = [symbol('n_a', a.length), symbol('n_b', b.length)];
+  const sum = w.let(
+    'rank sum of the first group',
+    'R_a',
+    total(
+      '\\sum r_i',
+      a.map((_, i) => symbol(`r_{${i + 1}}`, ranks[i] ?? 0)),
+    ),
+  );
+  const u = w.let('test statistic', 'U', minus(sum, over(times(na, plus(na, one)), two)));
+  const mean = w.let('expected without a difference', '\\mu_U', over(times(na, nb), two));
+  const n = w.let('readings in all', 'N', plus(na, nb));
+  const sd = w.let(
+    'its standard deviation, ties allowed for',
+    '\\sigma_U',
+    root(times(over(times(na, nb), twelve), minus(plus(n, one), over(tieTerm(all), times(n, minus(n, one)))))),
+  );
+  const z = w.let('standardized', 'z', over(minus(u, mean), sd));
+  w.look('two-sided p, large samples', 'p', '2\\,P(Z \\ge |z|)', 2 * normal.upper(Math.abs(z.value)));
+  return w.steps;
+}
+
+/** Signed-rank test of differences. Source: Wilcoxon (1945), ties after Lehmann (1975). */
+export function signedRankWorking(differences: readonly number[]): Step[] {
+  const w = new Working();
+  const left = differences.filter((d) => d !== 0);
+  const sizes = left.map(Math.abs);
+  const { ranks } = ranked(sizes);
+  const n = symbol('n', left.length);
+  const positive = left.flatMap((d, i) => (d > 0 ? [symbol(`r_{${i + 1}}`, ranks[i] ?? 0)] : []));
+  const v = w.let(
+    'sum of the positive ranks',
+    'V',
+    total('\\sum_{d_i > 0} r_i', positive.length > 0 ? positive : [constant(0)]),
+  );
+  const mean = w.let('expected without a difference', '\\mu_V', over(times(n, plus(n, one)), constant(4)));
+  const sd = w.let(
+    'its standard deviation, ties allowed for',
+    '\\sigma_V',
+    root(
+      minus(
+        over(times(times(n, plus(n, one)), plus(times(two, n), one)), constant(24)),
+        over(tieTerm(sizes), constant(48)),
+      ),
+    ),
+  );
+  const z = w.let('standardized', 'z', over(minus(v, mean), sd));
+  w.look('two-sided p, large samples', 'p', '2\\,P(Z \\ge |z|)', 2 * normal.upper(Math.abs(z.value)));
+  return w.steps;
+}
+
+/** Rank test of several groups. Source: Kruskal & Wallis (1952). */
+export function kruskalWallisWorking(groups: readonly (readonly number[])[]): Step[] {
+  const w = new Working();
+  const all = groups.flat();
+  const { ranks } = ranked(all);
+  let at = 0;
+  const n = symbol('N', all.length);
+  const sums = groups.map((g, i) => {
+    const own = g.map((_, k) => symbol(`r_{${k + 1}}`, ranks[at + k] ?? 0));
+    at += g.length;
+    return w.let(`rank sum of group ${i + 1}`, `R_{${i + 1}}`, total('\\sum r', own));
+  });
+  const h = w.let(
+    'statistic without ties',
+    'H_0',
+    minus(
+      times(
+        over(twelve, times(n, plus(n, one))),
+        total(
+          '\\sum \\frac{R_i^2}{n_i}',
+          sums.map((r, i) => over(squared(r), symbol(`n_{${i + 1}}`, groups[i]?.length ?? 0))),
+        ),
+      ),
+      times(three, plus(n, one)),
+    ),
+  );
+  const correction = w.let('correction for ties', 'C', minus(one, over(tieTerm(all), minus(times(squared(n), n), n))));
+  const corrected = w.let('test statistic', 'H', over(h, correction));
+  const df = w.let('degrees of freedom', '\\nu', minus(symbol('k', groups.length), one));
+  w.look('p', 'p', 'P\\left(\\chi^2_\\nu \\ge H\\right)', chiSquare(df.value).upper(corrected.value));
+  return w.steps;
+}
+
+/** Rank test of repeated readings: rows are subjects, columns conditions. Source: Friedman (1937). */
+export function friedmanWorking(rows: readonly (readonly number[])[]): Step[] {
+  const w = new Working();
+  const k = rows[0]?.length ?? 0;
+  const [n, K] = [symbol('n', rows.length), symbol('k', k)];
+  const ranksByRow = rows.map((row) => ranked([...row]).ranks);
+  const sums = Array.from({ length: k }, (_, j) =>
+    w.let(
+      `rank sum of condition ${j + 1}`,
+      `R_{${j + 1}}`,
+      total(
+        '\\sum r',
+        ranksByRow.map((r, i) => symbol(`r_{${i + 1}${j + 1}}`, r[j] ?? 0)),
+      ),
+    ),
+  );
+  const expected = w.let('expected rank sum', '\\bar{R}', over(times(n, plus(K, one)), two));
+  const spread = w.let(
+    'departures',
+    'S',
+    total(
+      '\\sum (R_j - \\bar{R})^2',
+      sums.map((r) => squared(minus(r, expected))),
+    ),
+  );
+  const ties = symbol(
+    '\\sum(t^3 - t)',
+    rows.reduce((s, row) => s + tieTerm(row).value, 0),
+  );
+  const q = w.let(
+    'test statistic',
+    'Q',
+    over(times(twelve, spread), minus(times(times(n, K), plus(K, one)), over(ties, minus(K, one)))),
+  );
+  const df = w.let('degrees of freedom', '\\nu', minus(K, one));
+  w.look('p', 'p', 'P\\left(\\chi^2_\\nu \\ge Q\\right)', chiSquare(df.value).upper(q.value));
+  return w.steps;
+}
