@@ -93,7 +93,7 @@ describe('sentences for every design', () => {
         expect(sentence)
           .to.match(/^[A-Z“χF0-9t]/)
           .and.to.match(/\.$/);
-        expect(sentence).not.to.match(/NaN|undefined|Infinity|\.\.|  | ,|0\.000\b/);
+        expect(sentence).not.to.match(/NaN|undefined|Infinity|\.\.| {2}| ,|0\.000\b/);
       }
     });
 

@@ -1,7 +1,7 @@
 import { DomainError, demand } from '../numeric/domain-error';
 import { sentColumn } from './column-edits';
 import { withDerived } from './derive';
-import { columnsAreGroups } from './groups';
+import { columnsAreGroups, repeatsOf } from './groups';
 import { levelRows, levelsOf } from './levels';
 import { readColumn } from './read-column';
 import type { TableEdit } from './table-edit';
@@ -315,7 +315,7 @@ export function reshapeTargets(table: Table): Shape[] {
   if (table.shape === 'rows')
     return columnsOf(table, 'group').length > 1
       ? ['grid']
-      : columnsOf(table, 'subject').length > 0
+      : (repeatsOf(table)?.shared ?? 0) > 0
         ? ['columns', 'repeated']
         : ['columns'];
   if (table.shape === 'counts') return ['categories'];

@@ -177,6 +177,7 @@ export function DescribePanel({
         <p className="pt-1 text-muted">Quartiles: {quartileRules[rule]}.</p>
       )}
       <p className="pt-1 text-muted">
+        {table.average && 'Every reading is described by itself, also where answers average within subjects. '}
         SD, variance and SEM are those of a sample (divisor n − 1); figures of the readings taken as the whole
         population say “population”.
       </p>

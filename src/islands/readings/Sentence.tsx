@@ -60,12 +60,16 @@ function Tally({ table }: { table: Table }) {
           ...(table.shape === 'grid' ? [columns.length] : []),
         ]
       : [];
-  const what = table.shape === 'counts' ? 'count' : 'reading';
+  const held = (): string => {
+    if (table.shape === 'categories') return counted(table.rowCount, table.subject || 'row');
+    if (table.shape === 'counts') return counted(used, 'count');
+    if (table.shape === 'summary') return `figures of ${counted(groups, 'group')}`;
+    const parts = factors.length > 1 ? `${factors.join(' × ')} groups` : counted(groups, 'group');
+    return `${groups > 0 ? `${parts}, ` : ''}${counted(used, 'reading')}`;
+  };
   return (
     <>
-      {table.shape === 'categories'
-        ? counted(table.rowCount, table.subject || 'row')
-        : `${groups > 0 && table.shape !== 'counts' && table.shape !== 'summary' ? `${factors.length > 1 ? factors.join(' × ') + ' groups' : counted(groups, 'group')}, ` : ''}${counted(used, what)}`}
+      {held()}
       {aside > 0 && `, ${aside}\u00a0set\u00a0aside`}
       {unread > 0 && (
         <>
