@@ -367,3 +367,87 @@ test('a study started from a dropped file', async ({ page }) => {
   await page.getByRole('link', { name: 'All changes' }).click();
   await expect(page.getByText('taken in from the file lamps of May.csv')).toBeVisible();
 });
+
+test('tables come and go: drawn from, taken out with what was asked, merged, turned for another program', async ({
+  page,
+}) => {
+  await startStudy(page, 'Tables');
+  const spine = page.getByRole('navigation', { name: 'Study' });
+  await paste(page, 'Red (mm)\tRed, again (mm)\tWhite (mm)\n10\t11\t7\n12\t13\t6\n14\t\t5');
+  await page.getByLabel('Name of the table').fill('Lamps');
+  await page.keyboard.press('Enter');
+  // Two columns are one group after all.
+  await page.getByRole('button', { name: 'Choose Red, again' }).click();
+  await page.getByLabel('Merge Red, again into').selectOption({ label: 'Red' });
+  await expect(cell(page, 5, 1)).toHaveText('13');
+  await expect(page.getByLabel('Name of group 2')).toHaveValue('White');
+  await page.getByRole('button', { name: 'Ask whether two groups differ' }).click();
+  await page.waitForURL(/questions/);
+  await page.getByRole('link', { name: 'To the readings' }).click();
+  // A row is set aside by its number.
+  await page.getByRole('rowheader', { name: '2', exact: true }).click();
+  await page.getByRole('button', { name: 'Set aside 2 readings' }).click();
+  await page.keyboard.type('lid off');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('2 set aside')).toBeVisible();
+  // Turned and taken out in one go, without what is set aside; the table here stays as it is.
+  await page.getByRole('button', { name: 'Take out' }).click();
+  await page.getByLabel('Layout of the file').selectOption('rows');
+  await page.getByLabel('without what is set aside').check();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the file' }).click();
+  const parts: Buffer[] = [];
+  for await (const part of await (await download).createReadStream()) parts.push(part as Buffer);
+  expect(Buffer.concat(parts).toString('utf8').replace('\ufeff', '').split('\r\n')).toEqual([
+    'group,reading (mm)',
+    'Red,10',
+    'Red,',
+    'Red,14',
+    'Red,11',
+    'Red,13',
+    'White,7',
+    'White,',
+    'White,5',
+  ]);
+  await expect(layout(page)).toHaveValue('columns');
+  await page.getByRole('button', { name: 'Draw or allocate' }).click();
+  await page.getByLabel('How many rows').fill('3');
+  await page.getByLabel('Into').selectOption('table');
+  await page.getByLabel('Seed').fill('5');
+  await page.getByRole('button', { name: 'Draw', exact: true }).click();
+  await expect(page.getByLabel('Name of the table')).toHaveValue('Lamps, drawn');
+  await expect(cell(page, 4, 1)).toHaveText('');
+  await spine.getByRole('link', { name: 'Lamps', exact: true }).click();
+  await expect(page.getByLabel('Name of the table')).toHaveValue('Lamps');
+  await page.getByRole('button', { name: 'Remove table' }).click();
+  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await expect(spine.getByRole('link', { name: 'Red · White' })).toBeVisible();
+  await page.getByRole('button', { name: 'Remove table' }).click();
+  await expect(page.getByText('is out of the study, with the questions asked of it')).toBeVisible();
+  await spine.getByRole('link', { name: 'Lamps, drawn' }).click();
+  await expect(spine.getByRole('link', { name: 'Red · White' })).toHaveCount(0);
+  await spine.getByRole('link', { name: 'All changes' }).click();
+  await expect(page.getByText(/3 rows of 5 drawn at random without replacement, seed 5, from Lamps/)).toBeVisible();
+});
+
+test('figures copied from a paper, and counts told out and gathered again', async ({ page }) => {
+  await startStudy(page, 'Paper');
+  await paste(page, 'site\tmean (cm)\tSEM\tn\nInner\t31.4\t1.1\t24\nOuter\t35.2\t0.9\t26');
+  await expect(layout(page)).toHaveValue('summary');
+  await expect(page.getByLabel('What the spread is')).toHaveValue('sem');
+  await page.getByLabel('What the spread is').selectOption('interval');
+  await page.getByLabel('Level of the interval').selectOption('0.9');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel('Level of the interval')).toHaveValue('0.9');
+  await expect(page.getByText('figures of 2 groups')).toBeVisible();
+  await startStudy(page, 'Counts');
+  await paste(page, 'depth\tgrazed\twhole\n1 m\t2\t1\n3 m\t0\t3');
+  await expect(layout(page)).toHaveValue('counts');
+  await page.getByRole('button', { name: 'Turn into one row per subject' }).click();
+  await expect(page.getByText('6 rows.')).toBeVisible();
+  await expect(cell(page, 3, 2)).toHaveText('whole');
+  await page.getByRole('button', { name: 'Turn into a table of counts' }).click();
+  await expect(cell(page, 2, 2)).toHaveText('0');
+  await expect(cell(page, 2, 3)).toHaveText('3');
+});

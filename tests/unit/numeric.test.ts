@@ -137,4 +137,13 @@ describe('solving and integrating', () => {
     expect(fit.explained[2]).to.equal(0);
     near(fit.explained[1] ?? 0, 1.1 ** 2 * 5);
   });
+
+  it('says when squares leave the range of numbers, at either end, and takes what is within', () => {
+    const scaled = (k: number) => [1, 2, 3, 4].map((x) => x * k);
+    expect(() => moments(scaled(1e-300))).to.throw('differ by too little to be squared');
+    expect(() => moments(scaled(1e300))).to.throw('too large to be squared');
+    expect(moments(scaled(1e-120)).sumOfSquares / 1e-240).to.be.closeTo(5, 1e-9);
+    expect(moments(scaled(1e120)).sumOfSquares / 1e240).to.be.closeTo(5, 1e-9);
+    expect(moments([1e-300, 1e-300]).sumOfSquares).to.equal(0);
+  });
 });

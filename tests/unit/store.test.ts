@@ -3,6 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import { demoStudy } from '../../demo/skerrow';
+import { sentColumn } from '../../src/core/readings/column-edits';
+import { emptyColumn } from '../../src/core/readings/table';
 import { Conflict, NotFound } from '../../src/store/errors';
 import { figuresOf } from '../../src/store/figures';
 import { type Db, openDb } from '../../src/store/open';
@@ -16,7 +18,17 @@ import {
   restoreStudy,
   tableIdsOf,
 } from '../../src/store/studies';
-import { editTable, readTable, stepTable } from '../../src/store/tables';
+import {
+  addTable,
+  changesOf,
+  deleteTable,
+  editTable,
+  madeOf,
+  readTable,
+  restoreTable,
+  stepTable,
+  studyOfTable,
+} from '../../src/store/tables';
 
 const at = '2026-01-02T03:04:05.000Z';
 
@@ -108,5 +120,64 @@ describe('the store', () => {
     expect(allStudies(db).map((s) => s.id)).not.to.include(copy);
     restoreStudy(db, copy);
     expect(inside(copy)).to.deep.equal(inside(study));
+  });
+
+  it('adds tables, takes them out with what was asked of them, and puts them back', () => {
+    const questions = questionsOf(db, study).length;
+    const { table: draft } = demoStudy().tables[1]!;
+    const added = addTable(db, study, draft, { at, origin: 'taken in from a file' });
+    expect(tableIdsOf(db, study).at(-1)).to.equal(added);
+    expect(madeOf(db, added)).to.deep.equal({ at, origin: 'taken in from a file' });
+    expect(readTable(db, added).table).to.deep.equal({ ...draft, id: added });
+    expect(studyOfTable(db, added)).to.equal(study);
+    deleteTable(db, table, at);
+    expect(tableIdsOf(db, study)).not.to.include(table);
+    expect(questionsOf(db, study).length).to.equal(questions - 1);
+    restoreTable(db, table);
+    expect(tableIdsOf(db, study)[0]).to.equal(table);
+    expect(questionsOf(db, study).length).to.equal(questions);
+    expect(() => deleteTable(db, 'none', at)).to.throw(NotFound);
+  });
+
+  it('keeps layouts, roles, groups, formulas and notes through a new opening', () => {
+    const levels = [{ id: 'x', name: 'φύκια', colour: 3 }];
+    const column = {
+      ...emptyColumn('d', 'half', 'mm'),
+      formula: { kind: 'score' as const, of: 'red' },
+      colour: 5,
+      note: 'seed 7',
+    };
+    const revision = editTable(
+      db,
+      table,
+      0,
+      [
+        { kind: 'insert-column', at: 1, column: sentColumn(column) },
+        { kind: 'describe-column', column: 'white', role: 'group', levels },
+        { kind: 'describe-table', shape: 'rows', average: true, spread: 'interval', level: 0.9 },
+        { kind: 'order-rows', order: Array.from({ length: 18 }, (_, i) => 17 - i) },
+      ],
+      at,
+      'tester',
+    );
+    const before = readTable(db, table).table;
+    const again = openDb(file, process.cwd());
+    expect(readTable(again, table).table).to.deep.equal(before);
+    expect(
+      before.columns.map((c) => [c.id, c.role, c.colour, c.note, c.formula?.kind, c.levels?.[0]?.name]),
+    ).to.deep.equal([
+      ['red', 'measure', undefined, undefined, undefined, undefined],
+      ['d', 'measure', 5, 'seed 7', 'score', undefined],
+      ['white', 'group', undefined, undefined, undefined, 'φύκια'],
+    ]);
+    expect(changesOf(again, table, 10).map((c) => [c.by, c.undone, c.edits.length])).to.deep.equal([
+      ['tester', false, 4],
+    ]);
+    stepTable(again, table, revision, 'undo', at);
+    const { table: original } = demoStudy().tables[0]!;
+    expect(readTable(again, table).table.columns.map((c) => [c.role, c.levels, c.aside])).to.deep.equal(
+      original.columns.map((c) => [c.role, c.levels, c.aside]),
+    );
+    again.$client.close();
   });
 });

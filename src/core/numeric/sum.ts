@@ -107,5 +107,8 @@ export function moments(values: ArrayLike<number>): Moments {
   const lost = Math.abs(origin) >= Math.abs(centre) ? origin - mean + centre : centre - mean + origin;
   if (!Number.isFinite(mean) || !Number.isFinite(sumOfSquares))
     throw new DomainError('The values are too large to be squared and added: divide them all by a power of ten.');
+  // Squares this small have lost digits, or vanished: that must not pass for no spread.
+  if (sumOfSquares < 1e-280 && deviations.some((d) => d !== 0))
+    throw new DomainError('The values differ by too little to be squared: multiply them all by a power of ten.');
   return { n, mean, meanRest: lost + centreRest + originRest, deviations, sumOfSquares };
 }

@@ -44,7 +44,7 @@ const described = (edit: Record<string, unknown>): string =>
     .map(([part, value]) =>
       typeof value === 'object' && value !== null
         ? `${parts[part] ?? part} changed`
-        : `${parts[part] ?? part} now ${value === null || value === undefined ? 'unset' : quoted(`${value as string | number | boolean}`)}`,
+        : `${parts[part] ?? part} now ${value === null || value === undefined ? 'unset' : typeof value === 'boolean' ? (value ? 'on' : 'off') : quoted(`${value as string | number}`)}`,
     )
     .join(', ');
 
@@ -55,6 +55,7 @@ export function editWords(table: Table, edit: TableEdit): string {
       const cells = edit.texts.length * edit.columns.length;
       const [first = ''] = edit.texts[0] ?? [];
       const where = `${nameOf(table, edit.columns[0] ?? '')}, row ${edit.row + 1}`;
+      if (cells === 1 && first === '') return `${where} emptied`;
       return cells === 1 ? `${where}: ${quoted(first)} typed` : `${counted(cells, 'cell')} written from ${where} on`;
     }
     case 'insert-rows':
@@ -68,7 +69,7 @@ export function editWords(table: Table, edit: TableEdit): string {
     case 'insert-column':
       return `column ${quoted(edit.column.name)} put in`;
     case 'remove-column':
-      return `${nameOf(table, edit.column)} removed`;
+      return findColumn(table, edit.column) ? `${nameOf(table, edit.column)} removed` : 'a column removed';
     case 'move-column':
       return `${nameOf(table, edit.column)} moved to place ${edit.to + 1}`;
     case 'describe-column':

@@ -5,17 +5,15 @@ import { attempt } from '../../core/numeric/domain-error';
 import { sentColumn } from '../../core/readings/column-edits';
 import { withDerived } from '../../core/readings/derive';
 import { moveColumnEdits } from '../../core/readings/group-edits';
-import { columnsAreGroups, groupsOf } from '../../core/readings/groups';
+import { columnsAreGroups } from '../../core/readings/groups';
 import { reshapeEdits } from '../../core/readings/reshape';
 import { readingCells, rowsByRule } from '../../core/readings/rules';
 import { type Column, type Table, emptyColumn } from '../../core/readings/table';
-import { type TableEdit, limits } from '../../core/readings/table-edit';
-import { defaultQuestion } from '../../core/question/question';
+import type { TableEdit } from '../../core/readings/table-edit';
 import { counted, significant } from '../../core/words/numbers';
 import { OpenFileButton, useFileDrop } from '../import/FileDrop';
 import { ImportPanel } from '../import/ImportPanel';
 import { Accepted } from '../shared/Accepted';
-import { inWords, send } from '../shared/api';
 import { RefusedNotice } from '../shared/RefusedNotice';
 import { SaveState } from '../shared/SaveState';
 import { type Kept, followTable, guardUnsaved, tableStore } from '../shared/table-store';
@@ -31,8 +29,9 @@ import { PickForm } from './PickForm';
 import { ReadingsMargin } from './ReadingsMargin';
 import { Sentence } from './Sentence';
 import { Toolbar, redoLabel, undoLabel } from './Toolbar';
-import { hasHead, isUntouched, pasteEdits, takeBlockEdits } from './paste';
+import { pasting } from './pasting';
 import { type Selection, at, blockOf } from './selection';
+import { type Report, tableActions } from './table-actions';
 
 type Tool = 'find' | 'pick' | 'derive' | 'draw' | 'export';
 
@@ -59,7 +58,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
   const saving = useStore(store.$saving);
   const steps = useStore(store.$steps);
   const [selection, setSelection] = useState<Selection>(() => addressed(kept.table));
-  const [said, setSaid] = useState<{ text: string; action?: { label: string; run: () => void } }>();
+  const [said, setSaid] = useState<Report>();
   const [reason, setReason] = useState<string>();
   const [tool, setTool] = useState<Tool>();
   const [describing, setDescribing] = useState(false);
@@ -104,50 +103,14 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     gridRef.current?.focus();
   };
 
-  const selectBlock = (row: number, column: number, height: number, width: number) =>
-    setSelection({ anchorRow: row, anchorColumn: column, row: row + height - 1, column: column + width - 1 });
-  const pasteInto = (block: string[][], row: number, column: number) => {
-    const head = row === 0 && hasHead(block);
-    if (!edit(pasteEdits(table, block, row, column, head))) return;
-    const width = block[0]?.length ?? 1;
-    selectBlock(row, column, block.length - (head ? 1 : 0), width);
-    const size = `${counted(block.length - (head ? 1 : 0), 'row')} of ${counted(width, 'column')} pasted.`;
-    const again = () => void store.undo().then(() => edit(pasteEdits(table, block, row, column, false)));
-    setSaid(
-      head
-        ? {
-            text: `${size} The first row became the names of the groups.`,
-            action: { label: 'Keep it as a row instead', run: again },
-          }
-        : { text: size },
-    );
-  };
-  const pasteWhole = (block: string[][]) => {
-    const { edits, understood } = takeBlockEdits(table, block);
-    if (!edit(edits)) return;
-    const { heads, table: taken, doubts } = understood;
-    const width = taken.columns.length;
-    selectBlock(0, 0, Math.max(1, taken.rowCount), width);
-    const named = heads.names
-      ? ` The first row became the names of the ${taken.shape === 'columns' ? 'groups' : 'columns'}${heads.units ? ', the second their units' : ''}.`
-      : '';
-    const doubt = doubts > 0 ? ` ${counted(doubts, 'cell')} open to doubt: see the margin.` : '';
-    const again = () => void store.undo().then(() => edit(pasteEdits(table, block, 0, 0, false)));
-    setSaid({
-      text: `${counted(taken.rowCount, 'row')} of ${counted(width, 'column')} pasted.${named}${doubt}`,
-      ...(heads.names ? { action: { label: 'Keep it as a row instead', run: again } } : {}),
-    });
-  };
-  const paste = (block: string[][], row: number, column: number) => {
-    const tooLong = block.flat().find((text) => text.length > limits.text);
-    if (tooLong)
-      return say(
-        `Nothing was pasted: a cell holds at most ${limits.text} characters, and one of these has ${tooLong.length} (“${tooLong.slice(0, 40)}…”).`,
-      );
-    const single = block.length === 1 && block[0]?.length === 1;
-    if (row === 0 && column === 0 && !single && isUntouched(table)) pasteWhole(block);
-    else pasteInto(block, row, column);
-  };
+  const paste = pasting({
+    table,
+    edit,
+    undo: () => store.undo(),
+    report: setSaid,
+    select: (row, column, height, width) =>
+      setSelection({ anchorRow: row, anchorColumn: column, row: row + height - 1, column: column + width - 1 }),
+  });
 
   const block = blockOf(selection);
   const rows = Math.max(0, Math.min(block.bottom, table.rowCount - 1) - block.top + 1);
@@ -221,68 +184,13 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     return done;
   };
 
-  const goto = (path: string) => window.location.assign(`/studies/${study}/${path}`);
-  const ask = async (design: 'two-groups' | 'paired') => {
-    const groups = groupsOf(table);
-    const chosen = groups.filter((g) => columnsAreGroups(table) && selectedIds.includes(g.id));
-    const [a, b] = chosen.length >= 2 ? chosen : groups;
-    if (!a || !b) return say('A comparison needs two groups: add one.');
-    try {
-      const { id } = await send<{ id: string }>('POST', '/api/questions', {
-        table: table.id,
-        question: defaultQuestion(a.id, b.id, design),
-      });
-      goto(`questions/${id}`);
-    } catch (error) {
-      say(inWords(error));
-    }
-  };
-  const newTable = async (draft: Omit<Table, 'id'>, origin: string) => {
-    try {
-      const { id } = await send<{ id: string }>('POST', `/api/studies/${study}/tables`, { table: draft, origin });
-      goto(`readings/${id}`);
-    } catch (error) {
-      say(inWords(error));
-    }
-  };
-  const drawnTable = (drawn: number[], note: string) => {
-    const columns = shown.columns.map((computed) => {
-      const c = { ...computed, formula: undefined };
-      const aside = Object.fromEntries(
-        drawn.flatMap((row, i) => (c.aside[row] === undefined ? [] : [[i, c.aside[row]] as const])),
-      );
-      return { ...c, cells: drawn.map((row) => c.cells[row] ?? ''), aside };
-    });
-    const name = `${table.name || 'Readings'}, drawn`.slice(0, 200);
-    void newTable(
-      { ...table, name, rowCount: drawn.length, columns },
-      `${note}, from ${table.name || 'another table'}`,
-    );
-  };
-  const removeTable = async () => {
-    try {
-      await send('DELETE', `/api/tables/${table.id}`);
-      setSaid({
-        text: `${table.name || 'This table'} is out of the study, with the questions asked of it.`,
-        action: {
-          label: 'Bring it back',
-          run: () =>
-            void send('POST', `/api/tables/${table.id}/restore`).then(
-              () => window.location.reload(),
-              (e: unknown) => say(inWords(e)),
-            ),
-        },
-      });
-    } catch (error) {
-      say(inWords(error));
-    }
-  };
-  const taken = (_: string, id: string) => {
-    // A table nobody has put anything into makes room for the one that came in.
-    const done = () => goto(`readings/${id}`);
-    if (table.rowCount === 0 && isUntouched(table)) void send('DELETE', `/api/tables/${table.id}`).then(done, done);
-    else done();
-  };
+  const { ask, newTable, drawnTable, removeTable, taken } = tableActions({
+    study,
+    table,
+    shown,
+    selectedIds,
+    report: setSaid,
+  });
   const turn = (shape: Table['shape']) => {
     const edits = attempt(() => reshapeEdits(table, shape));
     if (!edits.ok) return say(edits.reason);

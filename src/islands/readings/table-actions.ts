@@ -1,0 +1,88 @@
+import { columnsAreGroups, groupsOf } from '../../core/readings/groups';
+import { defaultQuestion } from '../../core/question/question';
+import type { Table } from '../../core/readings/table';
+import { inWords, send } from '../shared/api';
+import { isUntouched } from './paste';
+
+/** What the page says after something was done, and what can be done about it. */
+export interface Report {
+  text: string;
+  action?: { label: string; run: () => void };
+}
+
+interface Place {
+  study: string;
+  table: Table;
+  /** The table with its derived columns computed. */
+  shown: Table;
+  selectedIds: readonly string[];
+  report: (report: Report) => void;
+}
+
+/** What can be done with a table as a whole: ask of it, add another beside it, take it out of the study. */
+export function tableActions({ study, table, shown, selectedIds, report }: Place) {
+  const goto = (path: string) => window.location.assign(`/studies/${study}/${path}`);
+  const trying = async (run: () => Promise<void>): Promise<void> => {
+    try {
+      await run();
+    } catch (error) {
+      report({ text: inWords(error) });
+    }
+  };
+
+  /** Asks about the two groups selected, or the first two. */
+  const ask = async (design: 'two-groups' | 'paired'): Promise<void> => {
+    const groups = groupsOf(table);
+    const chosen = groups.filter((g) => columnsAreGroups(table) && selectedIds.includes(g.id));
+    const [a, b] = chosen.length >= 2 ? chosen : groups;
+    if (!a || !b) return report({ text: 'A comparison needs two groups: add one.' });
+    await trying(async () => {
+      const question = defaultQuestion(a.id, b.id, design);
+      const { id } = await send<{ id: string }>('POST', '/api/questions', { table: table.id, question });
+      goto(`questions/${id}`);
+    });
+  };
+
+  const newTable = (draft: Omit<Table, 'id'>, origin: string): Promise<void> =>
+    trying(async () => {
+      const { id } = await send<{ id: string }>('POST', `/api/studies/${study}/tables`, { table: draft, origin });
+      goto(`readings/${id}`);
+    });
+
+  /** Makes a table of rows drawn from this one; what was computed becomes plain numbers. */
+  const drawnTable = (drawn: number[], note: string): void => {
+    const columns = shown.columns.map((computed) => {
+      const c = { ...computed, formula: undefined };
+      const aside = Object.fromEntries(
+        drawn.flatMap((row, i) => (c.aside[row] === undefined ? [] : [[i, c.aside[row]] as const])),
+      );
+      return { ...c, cells: drawn.map((row) => c.cells[row] ?? ''), aside };
+    });
+    const name = `${table.name || 'Readings'}, drawn`.slice(0, 200);
+    const draft = { ...table, name, rowCount: drawn.length, columns };
+    void newTable(draft, `${note}, from ${table.name || 'another table'}`);
+  };
+
+  const bringBack = (): void =>
+    void trying(async () => {
+      await send('POST', `/api/tables/${table.id}/restore`);
+      window.location.reload();
+    });
+  const removeTable = (): Promise<void> =>
+    trying(async () => {
+      await send('DELETE', `/api/tables/${table.id}`);
+      report({
+        text: `${table.name || 'This table'} is out of the study, with the questions asked of it.`,
+        action: { label: 'Bring it back', run: bringBack },
+      });
+    });
+
+  /** Goes to a table that came in; one that nobody has put anything into makes room for it. */
+  const taken = (_: string, id: string): void => {
+    const done = () => goto(`readings/${id}`);
+    if (table.rowCount === 0 && isUntouched(table)) void send('DELETE', `/api/tables/${table.id}`).then(done, done);
+    else done();
+  };
+
+  return { ask, newTable, drawnTable, removeTable, taken };
+}

@@ -1,0 +1,159 @@
+import { expect } from 'chai';
+import * as v from 'valibot';
+import { answer } from '../../src/core/answer/answer';
+import { AnswerRequest, tableOfRequest } from '../../src/core/question/answer-request';
+import { applyEdits } from '../../src/core/readings/edits';
+import { reshapeEdits } from '../../src/core/readings/reshape';
+import { readingCells, rowsByRule } from '../../src/core/readings/rules';
+import { emptyColumn, tableOf } from '../../src/core/readings/table';
+import type { TableEdit } from '../../src/core/readings/table-edit';
+import { changeWords, editWords } from '../../src/core/words/changes';
+
+const table = tableOf([
+  { ...emptyColumn('a', 'Red', 'mm'), cells: ['1', '2,5', '', 'n/a', '40'] },
+  { ...emptyColumn('b', 'White', 'mm'), cells: ['2', '3', '4', '5', '6'] },
+]);
+
+describe('the log', () => {
+  const cases: [TableEdit, string][] = [
+    [{ kind: 'write', row: 1, columns: ['a'], texts: [['7']] }, 'Red, row 2: “7” typed'],
+    [{ kind: 'write', row: 1, columns: ['a'], texts: [['']] }, 'Red, row 2 emptied'],
+    [
+      {
+        kind: 'write',
+        row: 0,
+        columns: ['a', 'b'],
+        texts: [
+          ['1', '2'],
+          ['3', '4'],
+        ],
+      },
+      '4 cells written from Red, row 1 on',
+    ],
+    [{ kind: 'insert-rows', at: 2, count: 1 }, '1 row put in before row 3'],
+    [{ kind: 'remove-rows', at: 2, count: 3 }, '3 rows removed from row 3 on'],
+    [{ kind: 'move-rows', at: 0, count: 2, to: 3 }, '2 rows moved from row 1 to row 4'],
+    [{ kind: 'order-rows', order: [1, 0] }, 'rows put in another order'],
+    [{ kind: 'move-column', column: 'b', to: 0 }, 'White moved to place 1'],
+    [{ kind: 'remove-column', column: 'gone' }, 'a column removed'],
+    [{ kind: 'describe-column', column: 'a', name: 'Red lamp', unit: 'cm' }, 'Red: name now “Red lamp”, unit now “cm”'],
+    [{ kind: 'describe-column', column: 'a', colour: null, levels: [] }, 'Red: colour now unset, groups changed'],
+    [{ kind: 'describe-table', average: true }, 'averaging within subjects now on'],
+    [{ kind: 'set-aside', cells: [{ column: 'b', row: 4, reason: 'lid off' }] }, 'White, row 5 set aside: lid off'],
+    [{ kind: 'set-aside', cells: [{ column: 'b', row: 4, reason: null }] }, 'White, row 5 brought back'],
+  ];
+  for (const [edit, words] of cases) it(`says: ${words}`, () => expect(editWords(table, edit)).to.equal(words));
+
+  it('gathers what one change holds, and tells a turn of layout as one', () => {
+    const many: TableEdit[] = Array.from({ length: 5 }, (_, row) => ({
+      kind: 'write',
+      row,
+      columns: ['a'],
+      texts: [['0']],
+    }));
+    expect(changeWords(table, many)).to.match(/^Red, row 1: “0” typed; .*; and 2 more$/);
+    expect(changeWords(table, reshapeEdits(table, 'rows'))).to.equal('turned into another layout: rows');
+  });
+});
+
+describe('rules that pick rows', () => {
+  const [red = emptyColumn('', '')] = table.columns;
+  const picked = (is: Parameters<typeof rowsByRule>[2]['is'], value = '', to = '') =>
+    rowsByRule(red, 5, { column: 'a', is, value, to });
+
+  it('compare numbers as numbers, whatever their decimal mark, and texts as texts', () => {
+    expect(picked('above', '1')).to.deep.equal([1, 4]);
+    expect(picked('below', '2,5')).to.deep.equal([0]);
+    expect(picked('between', '1', '2.5')).to.deep.equal([0, 1]);
+    expect(picked('outside', '1', '2.5')).to.deep.equal([4]);
+    expect(picked('equal', '40.0')).to.deep.equal([4]);
+    expect(picked('equal', 'n/a')).to.deep.equal([3]);
+    expect(picked('contains', 'N/')).to.deep.equal([3]);
+    expect(picked('empty')).to.deep.equal([2]);
+    expect(picked('above', 'x')).to.deep.equal([]);
+  });
+
+  it('set aside the readings of one group only where columns are groups, the whole row where it is one subject', () => {
+    expect(readingCells(table, [0, 2], 'a')).to.deep.equal([{ column: 'a', row: 0 }]);
+    expect(readingCells({ ...table, shape: 'repeated' }, [0], 'a').length).to.equal(2);
+    const rows = tableOf(
+      [
+        { ...emptyColumn('g', 'g', '', 'group'), cells: ['x'] },
+        { ...emptyColumn('v', 'v'), cells: ['1'] },
+      ],
+      { shape: 'rows' },
+    );
+    expect(readingCells(rows, [0], 'g')).to.deep.equal([{ column: 'v', row: 0 }]);
+  });
+});
+
+describe('a request with its readings', () => {
+  const request = (more: object = {}, readings: object = {}) => ({
+    question: { a: 'Red', b: 'White', ...more },
+    readings: { columns: table.columns.map((c) => ({ name: c.name, unit: c.unit, values: c.cells })), ...readings },
+  });
+
+  it('has the usual choices, and gives the very answer of the same table', () => {
+    const asked = v.parse(AnswerRequest, request());
+    expect(asked.question).to.deep.include({
+      design: 'two-groups',
+      direction: 'either',
+      level: 0.95,
+      spread: 'separate',
+    });
+    const found = answer(asked.question, tableOfRequest(asked));
+    const known = answer({ ...asked.question, a: 'a', b: 'b' }, table);
+    if (!found.ok || !known.ok) throw new Error('no answer');
+    expect(found.value.comparison).to.deep.equal(known.value.comparison);
+    const aside = v.parse(
+      AnswerRequest,
+      request(
+        {},
+        {
+          columns: [
+            { name: 'Red', values: [1, 2, 3], aside: { 2: 'torn' } },
+            { name: 'White', values: [4, 5] },
+          ],
+        },
+      ),
+    );
+    expect(tableOfRequest(aside).columns[0]?.aside).to.deep.equal({ 2: 'torn' });
+  });
+
+  it('names the field and the mend', () => {
+    const trouble = (given: object): string => {
+      const read = v.safeParse(AnswerRequest, given);
+      if (read.success) return '';
+      const [issue] = read.issues;
+      return `${v.getDotPath(issue) ?? ''}: ${issue.message}`;
+    };
+    expect(trouble(request({ level: 0.3 }))).to.equal(
+      'question.level: A confidence level below 50 % says next to nothing: choose 50 to 99.99 %.',
+    );
+    expect(trouble(request({}, { columns: [] }))).to.equal(
+      'readings.columns: At least one column of readings is needed.',
+    );
+    expect(trouble(request({}, { columns: [{ name: 'Red', values: [1, true] }] }))).to.equal(
+      'readings.columns.0.values.1: A reading is a number, a text or null.',
+    );
+    expect(
+      trouble(
+        request(
+          {},
+          {
+            columns: [
+              { name: 'Red', values: [] },
+              { name: 'Red', values: [] },
+            ],
+          },
+        ),
+      ),
+    ).to.include('give each an id of its own');
+  });
+
+  it('applied to a table leaves the table as it was', () => {
+    const before = JSON.stringify(table);
+    applyEdits(table, reshapeEdits(table, 'rows'));
+    expect(JSON.stringify(table)).to.equal(before);
+  });
+});
