@@ -119,6 +119,11 @@ test('open an XLSX: choose its sheet and block, correct what was understood, tak
   await page.getByLabel('Role of flow').selectOption('label');
   await expect(page.getByLabel('Role of flow')).toHaveValue('label');
   await page.getByLabel('Role of flow').selectOption('group');
+  await page.getByLabel('Unit of cover').fill('percent');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Unit of cover')).toHaveValue('percent');
+  await page.getByLabel('Unit of cover').fill('%');
+  await page.keyboard.press('Enter');
   await take(page).click();
   await page.waitForURL(/readings/);
   await expect(page.getByLabel('Name of the table')).toHaveValue('trial');
@@ -412,7 +417,7 @@ test('tables come and go: drawn from, taken out with what was asked, merged, tur
   await expect(layout(page)).toHaveValue('columns');
   await page.getByRole('button', { name: 'Draw or allocate' }).click();
   await page.getByLabel('How many rows').fill('3');
-  await page.getByLabel('Into').selectOption('table');
+  await page.getByLabel('Into', { exact: true }).selectOption('table');
   await page.getByLabel('Seed').fill('5');
   await page.getByRole('button', { name: 'Draw', exact: true }).click();
   await expect(page.getByLabel('Name of the table')).toHaveValue('Lamps, drawn');

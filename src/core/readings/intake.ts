@@ -12,6 +12,7 @@ export interface IntakeChoice {
   /** By column, from 0. */
   roles?: Readonly<Record<number, Role>>;
   decimals?: Readonly<Record<number, DecimalMark>>;
+  units?: Readonly<Record<number, string>>;
 }
 
 /** A cell whose text is not plainly what it was taken for. Rows are counted from 1 in the sheet. */
@@ -118,6 +119,7 @@ export function intake(block: readonly (readonly string[])[], choice: IntakeChoi
     incoming[0].cells.every((cell) => cell.trim() === '' || unitInCells([cell]) !== '');
   incoming.forEach((c, k) => {
     if (k > 0 || !levels) c.unit = own[k] ?? '';
+    c.unit = (choice.units?.[k] ?? c.unit).slice(0, limits.unit);
   });
   incoming.forEach(({ cells, name }, k) => {
     const long = cells.findIndex((text) => text.length > limits.text);

@@ -6,6 +6,7 @@ import { type DecimalMark, type Role, type Shape, called, roles, shapes } from '
 import { counted } from '../../core/words/numbers';
 import { type Delimiter, delimiterName, delimiters } from '../../formats/delimited';
 import { type Encoding, encodingName, encodings } from '../../formats/text-encoding';
+import { Accepted } from '../shared/Accepted';
 import type { ImportReply, ImportRequest, LookChoice, Looked } from '../../workers/import-messages';
 
 /** A layout in words, short enough for a line of choices. */
@@ -24,6 +25,8 @@ const headWords: { heads: Omit<Heads, 'skipped'>; words: string }[] = [
   { heads: { names: 1, units: 1 }, words: 'the first row names the columns, the second gives units' },
   { heads: { names: 0, units: 0 }, words: 'no row names the columns' },
 ];
+
+const isMeasured = (role: Role): boolean => role === 'measure' || role === 'count' || role === 'spread';
 
 interface Props {
   file: File;
@@ -264,7 +267,6 @@ export function ImportPanel({ file, study, onTaken, onLeave }: Props) {
                       >
                         <span className="block max-w-44 truncate font-semibold">
                           {column.name || <span className="text-muted">no name</span>}
-                          {column.unit && ` (${column.unit})`}
                         </span>
                         <select
                           className="min-h-6 appearance-none bg-transparent text-[13px] text-muted hover:text-primary"
@@ -280,7 +282,17 @@ export function ImportPanel({ file, study, onTaken, onLeave }: Props) {
                             </option>
                           ))}
                         </select>
-                        {(column.role === 'measure' || column.role === 'count' || column.role === 'spread') && (
+                        {isMeasured(column.role) && (
+                          <Accepted
+                            className="ml-3 min-h-6 w-14 bg-transparent text-[13px] text-muted placeholder:text-muted"
+                            aria-label={`Unit of ${column.name || `column ${k + 1}`}`}
+                            placeholder="unit"
+                            value={column.unit}
+                            maxLength={40}
+                            onAccept={(unit) => change({ ...choice, units: { ...choice.units, [k]: unit } })}
+                          />
+                        )}
+                        {isMeasured(column.role) && (
                           <select
                             className="block min-h-6 appearance-none bg-transparent text-[13px] text-muted hover:text-primary"
                             aria-label={`Decimals of ${column.name || `column ${k + 1}`}`}
