@@ -62,6 +62,7 @@ export default ts.config(
         requestAnimationFrame: 'readonly',
         KeyboardEvent: 'readonly',
         HTMLSelectElement: 'readonly',
+        HTMLInputElement: 'readonly',
         Event: 'readonly',
       },
     },

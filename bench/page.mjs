@@ -196,6 +196,26 @@ try {
   });
   line('an option to the refreshed answer, 10,000 readings', options, 100);
 
+  const edits = await page.evaluate(async () => {
+    const taken = [];
+    const field = document.querySelector('input[aria-label="What counts once"]');
+    const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;
+    for (let i = 0; i < 15; i++) {
+      await new Promise((resolve) => setTimeout(resolve, 250));
+      field.focus();
+      set.call(field, `blade ${i}`);
+      field.dispatchEvent(new Event('input', { bubbles: true }));
+      await null;
+      const start = performance.now();
+      field.blur();
+      await null;
+      document.body.getBoundingClientRect();
+      taken.push(performance.now() - start);
+    }
+    return taken.slice(2);
+  });
+  line('an edit of the readings to the refreshed answer, 10,000', edits, 100);
+
   const other = await context.newPage();
   await other.goto(`${base}/studies/${study}/readings/${middle}`);
   await other.getByRole('grid').waitFor();

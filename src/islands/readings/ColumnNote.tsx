@@ -1,5 +1,7 @@
 import { ArrowDown, ArrowUp } from 'lucide-react';
+import { nanoid } from 'nanoid';
 import { attempt } from '../../core/numeric/domain-error';
+import { sentColumn } from '../../core/readings/column-edits';
 import { formulaWords } from '../../core/readings/derive';
 import {
   colourLevelEdits,
@@ -11,7 +13,7 @@ import {
 import { columnsAreGroups } from '../../core/readings/groups';
 import { levelRows, levelsOf } from '../../core/readings/levels';
 import { sortedRows } from '../../core/readings/rules';
-import { type Column, type Table, columnsOf } from '../../core/readings/table';
+import { type Column, type Table, columnsOf, emptyColumn } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { isUnit } from '../../core/readings/units';
 import { Accepted } from '../shared/Accepted';
@@ -213,6 +215,24 @@ export function ColumnNote({ table, column, position, onEdit, onSay, study }: Pr
         </button>{' '}
         <button type="button" className="plain-button" disabled={table.rowCount < 2} onClick={() => sort(true)}>
           falling
+        </button>
+      </p>
+      <p>
+        <button
+          type="button"
+          className="plain-button"
+          onClick={() => {
+            const name = isGroup ? `Group ${table.columns.length + 1}` : `Column ${table.columns.length + 1}`;
+            const fresh = emptyColumn(
+              nanoid(8),
+              name,
+              isGroup ? column.unit : '',
+              isGroup ? 'measure' : column.role === 'subject' ? 'label' : column.role,
+            );
+            onEdit([{ kind: 'insert-column', at: position, column: sentColumn(fresh) }]);
+          }}
+        >
+          Insert a column before it
         </button>
       </p>
       <p>
