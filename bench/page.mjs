@@ -3,23 +3,9 @@
  * importing 100,000 rows, and an edit to its refreshed answer at 10,000 readings. Prints medians and how many times they
  * are under the bar (above 1 is within). Nothing here passes or fails.
  */
-import { spawn } from 'node:child_process';
-import { mkdirSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
 import { chromium as playwright } from '@playwright/test';
 import { chromium } from '../scripts/chromium.mjs';
-import { root } from '../scripts/prepare.mjs';
-
-const port = 4395;
-const base = `http://127.0.0.1:${port}`;
-const db = join(root, '.tmp/db/bench.sqlite');
-mkdirSync(join(root, '.tmp/db'), { recursive: true });
-for (const end of ['', '-wal', '-shm']) rmSync(db + end, { force: true });
-const server = spawn(process.execPath, ['scripts/serve.mjs'], {
-  cwd: root,
-  env: { ...process.env, PORT: String(port), DIVIDE_DB: db },
-  stdio: 'ignore',
-});
+import { served } from '../scripts/throwaway.mjs';
 
 const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)] ?? 0;
 const share95 = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length * 0.95)] ?? 0;
@@ -41,6 +27,7 @@ const made = (rows, columns) =>
     cells: Array.from({ length: rows }, (_, i) => (20 + ((i * 7919 + k * 104729) % 1000) / 100).toFixed(2)),
     aside: {},
   }));
+let base = '';
 async function post(path, body) {
   const response = await fetch(base + path, {
     method: 'POST',
@@ -110,18 +97,8 @@ async function scrolling(page, steps, rows) {
   );
 }
 
-let browser;
-try {
-  for (let tries = 0; tries < 240; tries++) {
-    if (
-      await fetch(base).then(
-        (r) => r.ok,
-        () => false,
-      )
-    )
-      break;
-    await new Promise((resolve) => setTimeout(resolve, 500));
-  }
+await served(4395, [], async (address) => {
+  base = address;
   const { id: study } = await post('/api/studies', { title: 'Bench' });
   const { id: large } = await post(`/api/studies/${study}/tables`, {
     table: tableOf('Large', 100_000, 20),
@@ -135,7 +112,7 @@ try {
     table: middle,
     question: { design: 'two-groups', a: 'c0', b: 'c1', direction: 'either', level: 0.95, spread: 'separate' },
   });
-  browser = await playwright.launch(chromium);
+  const browser = await playwright.launch(chromium);
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
 
@@ -232,7 +209,5 @@ try {
     shown.push(performance.now() - start);
   }
   line('an edit in one window to the answer in another, 10,000', shown);
-} finally {
-  await browser?.close();
-  server.kill();
-}
+  await browser.close();
+});

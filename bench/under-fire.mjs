@@ -8,6 +8,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensureBuild, root, stop } from '../scripts/prepare.mjs';
+import { answers } from '../scripts/throwaway.mjs';
 
 const times = Number(process.argv[2] ?? 200);
 const port = 4397;
@@ -35,25 +36,13 @@ async function rise() {
     stdio: 'ignore',
   });
   for (let tries = 0; tries < 600; tries++) {
-    if (
-      await fetch(`${base}/api/tables/none`).then(
-        () => true,
-        () => false,
-      )
-    )
-      return server;
+    if (await answers(base)) return server;
     await wait(20);
   }
   throw new Error('the server does not rise');
 }
 
-if (
-  await fetch(base).then(
-    () => true,
-    () => false,
-  )
-)
-  stop(`something answers at port ${port} already.`);
+if (await answers(base)) stop(`something answers at port ${port} already.`);
 
 /** What was acknowledged: the value each cell must have. */
 const acknowledged = new Map();

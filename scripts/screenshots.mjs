@@ -1,32 +1,13 @@
 /** Retakes docs/screenshots from a fresh demo study: `npm run screenshots`. */
-import { spawn } from 'node:child_process';
-import { mkdirSync, rmSync } from 'node:fs';
+import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium as playwright } from '@playwright/test';
 import { chromium } from './chromium.mjs';
 import { root } from './prepare.mjs';
+import { served } from './throwaway.mjs';
 
-const port = 4393;
-const base = `http://127.0.0.1:${port}`;
-const db = join(root, '.tmp/db/screenshots.sqlite');
-for (const end of ['', '-wal', '-shm']) rmSync(db + end, { force: true });
 mkdirSync(join(root, 'docs/screenshots'), { recursive: true });
-const server = spawn(process.execPath, ['scripts/serve.mjs', '--demo'], {
-  cwd: root,
-  env: { ...process.env, PORT: String(port), DIVIDE_DB: db },
-  stdio: 'inherit',
-});
-try {
-  for (let tries = 0; tries < 240; tries++) {
-    if (
-      await fetch(base).then(
-        (r) => r.ok,
-        () => false,
-      )
-    )
-      break;
-    await new Promise((resolve) => setTimeout(resolve, 500));
-  }
+await served(4393, ['--demo'], async (base) => {
   const browser = await playwright.launch(chromium);
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
@@ -68,6 +49,4 @@ try {
   await page.getByTestId('legend').waitFor();
   await take('figure');
   await browser.close();
-} finally {
-  server.kill();
-}
+});

@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import type { Cell } from 'write-excel-file/universal';
 import { withDerived } from '../core/readings/derive';
 import { readColumn } from '../core/readings/read-column';
-import { type Column, type Table, withUnit } from '../core/readings/table';
+import { type Column, type Table, isMeasured, withUnit } from '../core/readings/table';
 
 /** The kinds of file a table can be taken out as. */
 export const exportKinds = {
@@ -54,7 +54,8 @@ export async function tableXlsx(raw: Table, choice: ExportChoice): Promise<Blob>
   const table = withDerived(raw);
   const values = table.columns.map((c) => {
     const { used, aside } = readColumn(c);
-    const known = new Map(used.map((r) => [r.row, r.value]));
+    // A cell beyond a limit is written as it stands, whatever it counts as.
+    const known = new Map(used.filter((r) => !r.limited).map((r) => [r.row, r.value]));
     for (const cell of aside) if (cell.value !== undefined) known.set(cell.row, cell.value);
     return known;
   });
@@ -64,10 +65,7 @@ export async function tableXlsx(raw: Table, choice: ExportChoice): Promise<Blob>
       table.columns.map((column, k): Cell => {
         const text = cellText(column, row, choice);
         if (text === '') return null;
-        const value =
-          column.role === 'group' || column.role === 'subject' || column.role === 'label'
-            ? undefined
-            : values[k]?.get(row);
+        const value = isMeasured(column.role) ? values[k]?.get(row) : undefined;
         if (value === undefined) return { value: text, type: String };
         const decimals = column.formula ? 0 : decimalsTyped(text);
         return { value, type: Number, ...(decimals > 0 ? { format: `0.${'0'.repeat(Math.min(15, decimals))}` } : {}) };

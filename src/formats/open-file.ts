@@ -8,7 +8,6 @@ export const fileLimit = 64 * 1024 * 1024;
 
 /** A file as it was understood: one sheet for text, any number for a workbook. */
 export interface Opened {
-  kind: 'text' | 'workbook';
   sheets: Sheet[];
   encoding?: Encoding;
   delimiter?: Delimiter;
@@ -66,7 +65,7 @@ export async function openFile(
     const filled = sheets.filter((sheet) => sheet.rows.some((row) => row.some((cell) => cell.trim() !== '')));
     demand(filled.length > 0, 'This workbook has no cell with anything in it.');
     onProgress?.(1);
-    return { kind: 'workbook', sheets: filled, notes: [] };
+    return { sheets: filled, notes: [] };
   }
   const encoding = choice.encoding ?? encodingOf(bytes);
   const text = decoded(bytes, encoding);
@@ -83,5 +82,5 @@ export async function openFile(
       : [
           `A quote opened in line ${unclosed} is never closed. Quotes were read as plain characters, so that nothing is swallowed: check the cells around it.`,
         ];
-  return { kind: 'text', sheets: [{ name: '', rows }], encoding, delimiter, notes };
+  return { sheets: [{ name: '', rows }], encoding, delimiter, notes };
 }

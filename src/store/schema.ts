@@ -2,7 +2,7 @@ import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm
 import type { FigureStyle } from '../core/scenes/figure-style';
 import type { Question } from '../core/question/question';
 import type { Formula } from '../core/readings/formula';
-import { type Level, roles, shapes, spreadKinds } from '../core/readings/table';
+import { type Level, limitRules, roles, shapes, spreadKinds } from '../core/readings/table';
 import type { TableEdit } from '../core/readings/table-edit';
 
 /** Times are ISO 8601 in UTC. A revision counts the accepted changes; a write must name the one it started from. */
@@ -56,6 +56,7 @@ export const columns = sqliteTable(
     unit: text().notNull(),
     role: text({ enum: roles }).notNull(),
     decimal: text({ enum: ['auto', 'point', 'comma'] }).notNull(),
+    limits: text({ enum: limitRules }),
     colour: integer(),
     levels: text({ mode: 'json' }).$type<readonly Level[]>(),
     formula: text({ mode: 'json' }).$type<Formula>(),

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, max } from 'drizzle-orm';
+import { and, asc, desc, eq, isNotNull, max } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
 import { applyEdits } from '../core/readings/edits';
 import type { TableEdit } from '../core/readings/table-edit';
@@ -100,11 +100,12 @@ const partsOf = ({ name, measure, subject, shape, average, spread, level, rowCou
 });
 
 /** What is kept of a column beside its cells. */
-const headOf = ({ name, unit, role, decimal, colour, levels, formula, note }: Column) => ({
+const headOf = ({ name, unit, role, decimal, limits, colour, levels, formula, note }: Column) => ({
   name,
   unit,
   role,
   decimal,
+  limits: limits ?? null,
   colour: colour ?? null,
   levels: levels ?? null,
   formula: formula ?? null,
@@ -112,7 +113,8 @@ const headOf = ({ name, unit, role, decimal, colour, levels, formula, note }: Co
 });
 
 /** The parts a column has; those it lacks are left out rather than empty. */
-const optionalParts = ({ colour, levels, formula, note }: typeof columns.$inferSelect) => ({
+const optionalParts = ({ limits, colour, levels, formula, note }: typeof columns.$inferSelect) => ({
+  ...(limits === null ? {} : { limits }),
   ...(colour === null ? {} : { colour }),
   ...(levels === null ? {} : { levels }),
   ...(formula === null ? {} : { formula }),
@@ -319,6 +321,16 @@ export function restoreTable(db: Db, id: string): void {
   keptRow(db, id);
   db.update(tables).set({ deletedAt: null }).where(eq(tables.id, id)).run();
 }
+
+/** The tables taken out of a study, the last first. */
+export const removedTablesOf = (db: Db, studyId: string): { id: string; name: string; at: string }[] =>
+  db
+    .select({ id: tables.id, name: tables.name, at: tables.deletedAt })
+    .from(tables)
+    .where(and(eq(tables.studyId, studyId), isNotNull(tables.deletedAt)))
+    .orderBy(desc(tables.deletedAt))
+    .all()
+    .map(({ id, name, at }) => ({ id, name, at: at ?? '' }));
 
 /** The study a table belongs to. @throws NotFound */
 export const studyOfTable = (db: Db, id: string): string => keptRow(db, id).studyId;

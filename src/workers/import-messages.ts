@@ -25,8 +25,6 @@ export interface Looked {
   encoding: Encoding | undefined;
   delimiter: Delimiter | undefined;
   notes: string[];
-  /** The block's first rows as they stand in the sheet. */
-  head: string[][];
   intake: Intake;
 }
 

@@ -33,7 +33,6 @@ function look(choice: LookChoice, whole: boolean): Looked {
     encoding: opened.encoding,
     delimiter: opened.delimiter,
     notes: opened.notes,
-    head: block.slice(0, 4),
     intake: whole
       ? understood
       : {

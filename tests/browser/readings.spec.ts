@@ -122,6 +122,8 @@ test('open an XLSX: choose its sheet and block, correct what was understood, tak
   await page.getByLabel('Role of flow').selectOption('label');
   await expect(page.getByLabel('Role of flow')).toHaveValue('label');
   await page.getByLabel('Role of flow').selectOption('group');
+  await page.getByLabel('What cells beyond a limit count as in cover').selectOption('half');
+  await expect(page.getByRole('region', { name: 'Doubtful cells' })).toContainText('cover, row 5: “<5” → 2.5');
   await page.getByLabel('Unit of cover').fill('percent');
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Unit of cover')).toHaveValue('percent');
@@ -132,6 +134,11 @@ test('open an XLSX: choose its sheet and block, correct what was understood, tak
   await expect(page.getByLabel('Name of the table')).toHaveValue('trial');
   await expect(cell(page, 2, 3)).toHaveText('42.25');
   await expect(cell(page, 4, 3)).toHaveText('<5');
+  await expect(page.getByText('2 groups, 6 readings')).toBeVisible();
+  // Overruled again: the cell stands as it did, and counts for nothing.
+  await page.getByRole('button', { name: 'Choose cover' }).click();
+  await page.getByLabel('What cells beyond a limit count as in cover').selectOption('leave');
+  await expect(page.getByText('2 groups, 5 readings, 1 not read as a number')).toBeVisible();
   // The empty table the study began with has made room.
   await expect(page.getByRole('navigation', { name: 'Study' }).getByRole('link', { name: 'trial' })).toHaveCount(1);
   await expect(page.getByRole('navigation', { name: 'Study' }).getByRole('link', { name: 'Readings' })).toHaveCount(0);
@@ -428,12 +435,19 @@ test('tables come and go: drawn from, taken out with what was asked, merged, tur
   await spine.getByRole('link', { name: 'Lamps', exact: true }).click();
   await expect(page.getByLabel('Name of the table')).toHaveValue('Lamps');
   await page.getByRole('button', { name: 'Remove table' }).click();
-  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await page.getByRole('button', { name: 'Bring back Lamps' }).click();
   await expect(spine.getByRole('link', { name: 'Red · White' })).toBeVisible();
   await page.getByRole('button', { name: 'Remove table' }).click();
-  await expect(page.getByText('is out of the study, with the questions asked of it')).toBeVisible();
-  await spine.getByRole('link', { name: 'Lamps, drawn' }).click();
   await expect(spine.getByRole('link', { name: 'Red · White' })).toHaveCount(0);
+  await spine.getByRole('link', { name: 'Lamps, drawn' }).click();
+  await page.getByRole('button', { name: 'Remove table' }).click();
+  await page.getByText('This study has no readings now.').waitFor();
+  // A study without readings still opens, and offers both ways on.
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Tables', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Begin a new table' })).toBeVisible();
+  await page.getByRole('button', { name: 'Bring back Lamps, drawn' }).click();
+  await expect(page.getByLabel('Name of the table')).toHaveValue('Lamps, drawn');
   await spine.getByRole('link', { name: 'All changes' }).click();
   await expect(page.getByText(/3 rows of 5 drawn at random without replacement, seed 5, from Lamps/)).toBeVisible();
 });

@@ -1,5 +1,11 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import { answer } from '../../src/core/answer/answer';
+import { defaultQuestion } from '../../src/core/question/question';
+import { plain } from '../../src/core/words/text';
+import { methodsSentence } from '../../src/core/words/two-groups';
+import { tableXlsx } from '../../src/formats/export-table';
+import { readXlsx } from '../../src/formats/xlsx';
 import { applyEdits } from '../../src/core/readings/edits';
 import type { TableEdit } from '../../src/core/readings/table-edit';
 import { understand } from '../../src/core/readings/parse-number';
@@ -172,5 +178,41 @@ describe('the first row of a pasted block', () => {
     ];
     for (const block of names) expect(hasHead(blockFromText(block)), block).to.equal(true);
     for (const block of readings) expect(hasHead(blockFromText(block)), block).to.equal(false);
+  });
+});
+
+describe('cells beyond a limit', () => {
+  const cells = ['<0.05', '≤ 0,1', '>9', '< 0.2 mg', '0.4', '<x'];
+  const read = (limits?: 'leave' | 'at' | 'half') =>
+    readColumn({ ...emptyColumn('a', 'iodine', 'mg'), decimal: 'point', cells, ...(limits ? { limits } : {}) });
+
+  it('are left out, unless the column says what they count as', () => {
+    expect(read().used.map((r) => r.value)).to.deep.equal([0.4]);
+    expect(read('leave').unread.map((u) => u.text)).to.deep.equal(['<0.05', '≤ 0,1', '>9', '< 0.2 mg', '<x']);
+    expect(read('at').used.map((r) => r.value)).to.deep.equal([0.05, 0.1, 9, 0.2, 0.4]);
+    // Above a limit there is no half.
+    expect(read('half').used.map((r) => r.value)).to.deep.equal([0.025, 0.05, 0.1, 0.4]);
+    expect(read('half').unread.map((u) => u.text)).to.deep.equal(['>9', '<x']);
+    expect(read('half').used.map((r) => r.limited)).to.deep.equal(['half', 'half', 'half', undefined]);
+  });
+
+  it('are told in the methods, and stay as typed in a workbook', async () => {
+    const [a, b] = [
+      { ...emptyColumn('a', 'Air', 'mg'), cells: ['<1', '2', '4'], limits: 'half' as const },
+      { ...emptyColumn('b', 'Freeze', 'mg'), cells: ['3', '5', '6'] },
+    ];
+    const both = tableOf([a, b], { measure: 'iodine', subject: 'blade' });
+    const found = answer(defaultQuestion('a', 'b'), both);
+    if (!found.ok) throw new Error(found.reason);
+    expect(found.value.groups[0].description?.mean).to.be.closeTo(6.5 / 3, 1e-12);
+    expect(plain(methodsSentence(found.value))).to.include(
+      'One reading beyond a limit of measurement was taken as half that limit.',
+    );
+    const rows = applyEdits(both, [{ kind: 'describe-column', column: 'a', limits: null }]).table;
+    expect(readColumn(rows.columns[0] ?? a).used.length).to.equal(2);
+    const [sheet] = await readXlsx(
+      new Uint8Array(await (await tableXlsx(both, { withoutAside: false })).arrayBuffer()),
+    );
+    expect(sheet?.rows.map((r) => r[0])).to.deep.equal(['Air (mg)', '<1', '2', '4']);
   });
 });

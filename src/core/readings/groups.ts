@@ -71,24 +71,38 @@ export function subjectOfRow(table: Table): ((row: number) => string) | undefine
   return column && ((row) => column.cells[row]?.trim() ?? '');
 }
 
-/** Readings of the same subject taken together: one mean each, at the row of the first. */
-function averaged(readings: ColumnReadings, subjectOf: (row: number) => string): ColumnReadings {
-  const bySubject = new Map<string, Reading[]>();
-  for (const reading of readings.used) {
-    const subject = subjectOf(reading.row) || `row ${reading.row}`;
-    const before = bySubject.get(subject);
-    if (before) before.push(reading);
-    else bySubject.set(subject, [reading]);
-  }
+/** Several readings as one: their mean, at the row of the first. A single reading stays as it is. */
+function asOne(all: readonly Reading[]): Reading {
+  const [first] = all as [Reading];
+  if (all.length === 1) return first;
+  const limited = all.find((r) => r.limited)?.limited;
   return {
-    ...readings,
-    used: [...bySubject.values()].map((all) => {
-      const [first] = all as [Reading];
-      if (all.length === 1) return first;
-      return { row: first.row, value: moments(all.map((r) => r.value)).mean, rows: all.map((r) => r.row) };
-    }),
+    row: first.row,
+    value: moments(all.map((r) => r.value)).mean,
+    rows: all.map((r) => r.row),
+    ...(limited ? { limited } : {}),
   };
 }
+
+/** A group's readings by what they are about, each as one. */
+function bySubject(readings: readonly Reading[], keyOf: (row: number) => string): Map<string, Reading> {
+  const gathered = new Map<string, Reading[]>();
+  for (const reading of readings) {
+    const key = keyOf(reading.row);
+    const before = gathered.get(key);
+    if (before) before.push(reading);
+    else gathered.set(key, [reading]);
+  }
+  return new Map([...gathered].map(([key, all]) => [key, asOne(all)]));
+}
+
+/** What a row is about: its subject, or where none is named the row itself. */
+const subjectOr =
+  (subjectOf: ((row: number) => string) | undefined) =>
+  (row: number): string => {
+    const named = subjectOf?.(row) ?? '';
+    return named === '' ? `row ${row + 1}` : named;
+  };
 
 const known = new WeakMap<Table, Map<string, Group[]>>();
 
@@ -102,7 +116,12 @@ export function groupsOf(raw: Table, choice: Choice = {}): Group[] {
   const table = withDerived(raw);
   const groups = columnsAreGroups(table) ? columnsOf(table, 'measure').map(columnGroup) : levelGroups(table, choice);
   const subjectOf = table.average ? subjectOfRow(table) : undefined;
-  const result = subjectOf ? groups.map((g) => ({ ...g, readings: averaged(g.readings, subjectOf) })) : groups;
+  const result = subjectOf
+    ? groups.map((g) => {
+        const used = [...bySubject(g.readings.used, subjectOr(subjectOf)).values()];
+        return { ...g, readings: { ...g.readings, used } };
+      })
+    : groups;
   cache.set(key, result);
   return result;
 }
@@ -131,11 +150,8 @@ export function repeatsOf(table: Table, choice: Choice = {}): Repeats | undefine
   let readings = 0;
   let subjects = 0;
   for (const group of groupsOf({ ...table, average: false }, choice)) {
-    const inGroup = new Set<string>();
-    for (const { row } of group.readings.used) {
-      readings += 1;
-      inGroup.add(subjectOf(row) || `row ${row}`);
-    }
+    const inGroup = new Set(group.readings.used.map((r) => subjectOr(subjectOf)(r.row)));
+    readings += group.readings.used.length;
     subjects += inGroup.size;
     for (const subject of inGroup) seen.set(subject, (seen.get(subject) ?? 0) + 1);
   }
@@ -161,24 +177,15 @@ export function pairsOf(
   b: Group,
 ): { pairs: SubjectPair[]; alone: string[]; bySubject: boolean } {
   const subjectOf = subjectOfRow(withDerived(table));
-  const keyOf = subjectOf ? (r: Reading) => subjectOf(r.row) || `row ${r.row + 1}` : (r: Reading) => `row ${r.row + 1}`;
-  const gather = (group: Group): Map<string, Reading[]> => {
-    const found = new Map<string, Reading[]>();
-    for (const r of group.readings.used) found.set(keyOf(r), [...(found.get(keyOf(r)) ?? []), r]);
-    return found;
-  };
-  const [inA, inB] = [gather(a), gather(b)];
   // Several readings of one subject in one group stand for it by their mean.
-  const one = (all: Reading[]): Reading => {
-    const [first] = all as [Reading];
-    return all.length === 1
-      ? first
-      : { row: first.row, value: moments(all.map((r) => r.value)).mean, rows: all.map((r) => r.row) };
-  };
+  const [inA, inB] = [a, b].map((group) => bySubject(group.readings.used, subjectOr(subjectOf))) as [
+    Map<string, Reading>,
+    Map<string, Reading>,
+  ];
   const pairs: SubjectPair[] = [];
-  for (const [subject, readings] of inA) {
+  for (const [subject, reading] of inA) {
     const partner = inB.get(subject);
-    if (partner) pairs.push({ subject, a: one(readings), b: one(partner) });
+    if (partner) pairs.push({ subject, a: reading, b: partner });
   }
   const alone = [...[...inA.keys()].filter((s) => !inB.has(s)), ...[...inB.keys()].filter((s) => !inA.has(s))];
   return { pairs, alone, bySubject: subjectOf !== undefined };

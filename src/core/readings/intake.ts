@@ -2,7 +2,7 @@ import { type Heads, headsOf, namesAndUnits } from './heads';
 import { decimalMarkOf, understand } from './parse-number';
 import { type Incoming, type Recognised, recognise } from './recognise';
 import { limits } from './table-edit';
-import type { Column, DecimalMark, Role, Shape, Table } from './table';
+import { type Column, type DecimalMark, type LimitRule, type Role, type Shape, type Table, isMeasured } from './table';
 import { isUnit, splitUnit } from './units';
 
 /** What the person has decided about a block coming in, instead of what was understood. */
@@ -13,6 +13,7 @@ export interface IntakeChoice {
   roles?: Readonly<Record<number, Role>>;
   decimals?: Readonly<Record<number, DecimalMark>>;
   units?: Readonly<Record<number, string>>;
+  limits?: Readonly<Record<number, LimitRule>>;
 }
 
 /** A cell whose text is not plainly what it was taken for. Rows are counted from 1 in the sheet. */
@@ -54,8 +55,6 @@ function unitInCells(cells: readonly string[]): string {
   return unit;
 }
 
-const isMeasured = (role: Role): boolean => role === 'measure' || role === 'count' || role === 'spread';
-
 function doubtsIn(column: Column, index: number, firstRow: number, into: Doubtful[]): number {
   const mark = column.decimal === 'auto' ? decimalMarkOf(column.cells, column.unit) : column.decimal;
   let found = 0;
@@ -63,7 +62,7 @@ function doubtsIn(column: Column, index: number, firstRow: number, into: Doubtfu
     const tidy = text.trim();
     // Plain numbers, and decimal commas in a column of them, are no cause for doubt.
     if (tidy === '' || (mark === 'comma' ? commaNumber : plain).test(tidy)) return;
-    const understood = understand(text, column.unit, mark);
+    const understood = understand(text, column.unit, mark, column.limits);
     if (understood.kind === 'empty') return;
     found += 1;
     if (into.length >= listed) return;
@@ -137,6 +136,7 @@ export function intake(block: readonly (readonly string[])[], choice: IntakeChoi
       unit: isMeasured(role) ? unit : splitUnit(`x (${unit})`).unit && unit,
       role,
       decimal: choice.decimals?.[k] ?? 'auto',
+      ...(choice.limits?.[k] ? { limits: choice.limits[k] } : {}),
       cells,
       aside: {},
     };

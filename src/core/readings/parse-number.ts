@@ -1,7 +1,8 @@
-import type { DecimalMark } from './table';
+import type { DecimalMark, LimitRule } from './table';
 
 /** What a cell's text was understood as. */
-export type Understood = { kind: 'empty' } | { kind: 'number'; value: number } | { kind: 'unread'; why: string };
+export type Understood =
+  { kind: 'empty' } | { kind: 'number'; value: number; limited?: LimitRule } | { kind: 'unread'; why: string };
 
 const spaces = /[\s\u00a0\u2009\u202f]+/gu;
 const plainNumber = /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i;
@@ -26,17 +27,29 @@ function tidied(text: string, unit: string): string {
 /**
  * Reads one cell. Empty text is an empty cell, never zero; what is no number is kept and said, never dropped.
  * @param mark how the column's decimals are written; `auto` here means that the column gave no evidence
+ * @param limits what "<0.05" and its like count as
  */
-export function understand(text: string, unit: string, mark: DecimalMark): Understood {
+export function understand(text: string, unit: string, mark: DecimalMark, limits: LimitRule = 'leave'): Understood {
   if (mark !== 'comma' && simple.test(text)) return { kind: 'number', value: Number(text) };
   const tidy = tidied(text, unit);
   if (tidy === '')
     return text.trim() === '' ? { kind: 'empty' } : { kind: 'unread', why: 'is a unit without a number' };
-  const number = asNumber(tidy, mark);
+  const beyond = beyondLimit.exec(tidy);
+  const below = beyond?.[1] === '<' || beyond?.[1] === '≤';
+  const taken = beyond && (limits === 'at' || (limits === 'half' && below));
+  const number = asNumber(taken ? (beyond[2] ?? '') : tidy, mark);
   if (typeof number === 'string') return { kind: 'unread', why: number };
   if (!Number.isFinite(number)) return { kind: 'unread', why: 'is larger than any number the calculations can hold' };
-  return { kind: 'number', value: number };
+  return taken
+    ? { kind: 'number', value: limits === 'half' ? number / 2 : number, limited: limits }
+    : { kind: 'number', value: number };
 }
+
+/** A reading that is only known to lie below or above a limit. */
+const beyondLimit = /^([<>≤≥])=?\s*(.+)$/;
+
+/** Whether any cell is such a reading. */
+export const hasLimits = (cells: readonly string[]): boolean => cells.some((text) => beyondLimit.test(text.trim()));
 
 /** The number, or why there is none, to follow the quoted text. */
 function asNumber(tidy: string, mark: DecimalMark): number | string {

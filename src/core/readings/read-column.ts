@@ -1,10 +1,12 @@
 import { decimalMarkOf, understand } from './parse-number';
-import type { Column } from './table';
+import type { Column, LimitRule } from './table';
 
 /** A reading: its row in the table (from 0) and its number. */
 export interface Reading {
   row: number;
   value: number;
+  /** How it was got from a limit, where the cell gives no more than that. */
+  limited?: LimitRule;
   /** The rows averaged, where it stands for several. */
   rows?: number[];
 }
@@ -27,13 +29,15 @@ export function readColumn(column: Column): ColumnReadings {
   const mark = column.decimal === 'auto' ? decimalMarkOf(column.cells, column.unit) : column.decimal;
   const readings: ColumnReadings = { used: [], aside: [], unread: [] };
   column.cells.forEach((text, row) => {
-    const understood = text === '' ? ({ kind: 'empty' } as const) : understand(text, column.unit, mark);
+    const understood = text === '' ? ({ kind: 'empty' } as const) : understand(text, column.unit, mark, column.limits);
     const reason = column.aside[row];
     if (understood.kind === 'empty') return;
     const value = understood.kind === 'number' ? understood.value : undefined;
     if (reason !== undefined) readings.aside.push({ row, text, reason, value });
-    else if (understood.kind === 'number') readings.used.push({ row, value: understood.value });
-    else readings.unread.push({ row, text, why: understood.why });
+    else if (understood.kind === 'number') {
+      const { value: number, limited } = understood;
+      readings.used.push({ row, value: number, ...(limited ? { limited } : {}) });
+    } else readings.unread.push({ row, text, why: understood.why });
   });
   known.set(column, readings);
   return readings;

@@ -47,8 +47,11 @@ function stacked(table: Table): Reshaped {
     new Set(names).size === names.length,
     'Two groups have the same name, and could not be told apart in one column: rename one first.',
   );
-  const marks = new Set(measures.map((c) => c.decimal));
-  demand(marks.size === 1, 'Decimals are set to be written in different ways in these columns: set them alike first.');
+  const marks = new Set(measures.map((c) => `${c.decimal} ${c.limits ?? 'leave'}`));
+  demand(
+    marks.size === 1,
+    'Decimals, or cells beyond a limit, are set to be read in different ways in these columns: set them alike first.',
+  );
   const group: string[] = [];
   const value: string[] = [];
   const aside: Record<number, string> = {};
@@ -87,6 +90,7 @@ function stacked(table: Table): Reshaped {
       {
         ...emptyColumn(fresh(table.columns, 'value'), table.measure || 'reading', first?.unit ?? ''),
         decimal: first?.decimal ?? 'auto',
+        ...(first?.limits ? { limits: first.limits } : {}),
         cells: value,
         aside,
       },
@@ -172,6 +176,7 @@ function spreadOut(table: Table, target: Shape): Reshaped {
       return {
         ...emptyColumn(id, level.name, measure.unit),
         decimal: measure.decimal,
+        ...(measure.limits ? { limits: measure.limits } : {}),
         cells,
         aside,
         ...(level.colour === undefined ? {} : { colour: level.colour }),

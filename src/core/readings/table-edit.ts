@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { Formula } from './formula';
-import { type Table, roles, shapes, spreadKinds } from './table';
+import { type Table, limitRules, roles, shapes, spreadKinds } from './table';
 
 /** Limits that keep one table within what the page and the database answer quickly. */
 export const limits = { rows: 200_000, columns: 400, text: 2_000, name: 200, unit: 40 };
@@ -15,6 +15,7 @@ const Content = v.record(Id, v.object({ cells: v.array(Text), aside: Aside }));
 const Role = v.picklist(roles, `A column’s role is one of ${roles.join(', ')}.`);
 const Decimal = v.picklist(['auto', 'point', 'comma'], 'Decimals are auto, point or comma.');
 const Colour = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(7));
+const Limits = v.picklist(limitRules, `Cells beyond a limit count as one of ${limitRules.join(', ')}.`);
 const Levels = v.array(
   v.object({ id: v.pipe(v.string(), v.minLength(1), v.maxLength(200)), name: Name, colour: v.optional(Colour) }),
 );
@@ -28,6 +29,7 @@ export const ColumnSchema = v.object({
   decimal: Decimal,
   cells: v.array(Text),
   aside: Aside,
+  limits: v.optional(Limits),
   colour: v.optional(Colour),
   levels: v.optional(Levels),
   formula: v.optional(Formula),
@@ -40,6 +42,7 @@ const columnParts = {
   unit: v.optional(Unit),
   role: v.optional(Role),
   decimal: v.optional(Decimal),
+  limits: v.optional(v.nullable(Limits)),
   colour: v.optional(v.nullable(Colour)),
   levels: v.optional(v.nullable(Levels)),
   formula: v.optional(v.nullable(Formula)),

@@ -5,6 +5,16 @@ import type { Formula } from './formula';
 export const roles = ['measure', 'group', 'subject', 'label', 'count', 'spread'] as const;
 export type Role = (typeof roles)[number];
 
+/** Whether a role holds numbers; the others hold names. */
+export const isMeasured = (role: Role): boolean => role === 'measure' || role === 'count' || role === 'spread';
+
+/**
+ * What a cell such as "<0.05" counts as: nothing (it is left out), the limit itself, or half of it. ">9" has no half, so
+ * it is left out unless limits are taken as they stand.
+ */
+export const limitRules = ['leave', 'at', 'half'] as const;
+export type LimitRule = (typeof limitRules)[number];
+
 /** How a comma in a number is read. `auto` decides from the whole column, and asks where it cannot. */
 export type DecimalMark = 'auto' | 'point' | 'comma';
 
@@ -45,6 +55,8 @@ export interface Column {
   readonly cells: readonly string[];
   /** Cells set aside: row (from 0) → the reason given. */
   readonly aside: Readonly<Record<number, string>>;
+  /** What cells beyond a limit count as; left out unless said otherwise. */
+  readonly limits?: LimitRule | undefined;
   /** Colour of the group this column is, as in `Level`. */
   readonly colour?: number | undefined;
   /** Of a group column: its groups in order, as far as they were put in order, renamed or coloured. */

@@ -26,6 +26,7 @@ const parts: Record<string, string> = {
   unit: 'unit',
   role: 'role',
   decimal: 'decimals',
+  limits: 'cells beyond a limit',
   colour: 'colour',
   levels: 'groups',
   formula: 'definition',

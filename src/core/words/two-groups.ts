@@ -95,6 +95,18 @@ function asideClause(groups: readonly GroupPart[]): string {
   return ` ${many} in ${where} ${aside.length === 1 ? 'was' : 'were'} set aside before analysis (${reasons}).`;
 }
 
+/** Readings that were known only as beyond a limit, and what they were taken as. */
+function limitClause(groups: readonly GroupPart[]): string {
+  const limited = groups.flatMap((g) => g.readings.used.flatMap((r) => r.limited ?? []));
+  if (limited.length === 0) return '';
+  const as = limited.every((rule) => rule === 'half')
+    ? 'half that limit'
+    : limited.every((rule) => rule === 'at')
+      ? 'that limit'
+      : 'that limit or half of it';
+  return ` ${limited.length === 1 ? 'One reading beyond a limit of measurement was' : `${limited.length} readings beyond a limit of measurement were`} taken as ${as}.`;
+}
+
 /** The sentences for the paper's methods section. */
 export function methodsSentence(answer: Answer): Text {
   const { question, groups, subject } = answer;
@@ -113,7 +125,7 @@ export function methodsSentence(answer: Answer): Text {
     question.direction === 'either'
       ? 'The test was two-sided'
       : `The test was one-sided (${a.name} ${question.direction} than ${b.name})`;
-  return text`${sentenceCase(measureOf(answer))} was compared between ${a.name} and ${b.name} with ${test}, ${each}. ${sided}; differences are ${subtraction(groups)} and are given with ${percent(question.level)} confidence intervals. Standardized differences are ${effect} with noncentral-${symbol('t')} intervals.${asideClause(groups)}`;
+  return text`${sentenceCase(measureOf(answer))} was compared between ${a.name} and ${b.name} with ${test}, ${each}. ${sided}; differences are ${subtraction(groups)} and are given with ${percent(question.level)} confidence intervals. Standardized differences are ${effect} with noncentral-${symbol('t')} intervals.${limitClause(groups)}${asideClause(groups)}`;
 }
 
 function groupClause(group: GroupPart, unit: string): Text {

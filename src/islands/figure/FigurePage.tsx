@@ -8,6 +8,7 @@ import type { Question } from '../../core/question/question';
 import { figureScene } from '../../core/scenes/figure';
 import type { FigureStyle } from '../../core/scenes/figure-style';
 import { percent } from '../../core/words/numbers';
+import { html, plain } from '../../core/words/text';
 import { figureLegend } from '../../core/words/two-groups';
 import { Accepted } from '../shared/Accepted';
 import { CopyButton } from '../shared/CopyButton';
@@ -16,7 +17,8 @@ import { RichText } from '../shared/RichText';
 import { SaveState } from '../shared/SaveState';
 import { type Kept, followTable, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
-import { pngBlob, save, svgBlob } from './download';
+import { save } from '../shared/save';
+import { pngBlob, svgBlob } from './download';
 
 function Choice({ name, children }: { name: string; children: ReactNode }) {
   return (
@@ -135,7 +137,7 @@ function Page({ study, figure, asked, kept }: Shown & { kept: Kept }) {
           </div>
         </div>
         <h2 className="flex items-baseline gap-4 text-sm font-semibold font-sans">
-          Legend <CopyButton text={legend} what="the legend" />
+          Legend <CopyButton copied={() => ({ plain: plain(legend), html: html(legend) })} label="Copy the legend" />
         </h2>
         <p className="prose-serif max-w-[68ch] text-[15.5px]" data-testid="legend">
           <RichText text={legend} />

@@ -1,32 +1,22 @@
 import { X } from 'lucide-react';
+import { layoutNames } from '../../core/words/layouts';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { areaName } from '../../core/readings/block';
 import type { Heads } from '../../core/readings/heads';
-import { type DecimalMark, type Role, type Shape, called, roles, shapes } from '../../core/readings/table';
+import { type DecimalMark, type Role, type Shape, called, isMeasured, roles, shapes } from '../../core/readings/table';
 import { counted } from '../../core/words/numbers';
 import { type Delimiter, delimiterName, delimiters } from '../../formats/delimited';
 import { type Encoding, encodingName, encodings } from '../../formats/text-encoding';
+import { hasLimits } from '../../core/readings/parse-number';
 import { Accepted } from '../shared/Accepted';
+import { LimitPart } from '../shared/LimitPart';
 import type { ImportReply, ImportRequest, LookChoice, Looked } from '../../workers/import-messages';
-
-/** A layout in words, short enough for a line of choices. */
-const shapeWords: Record<Shape, string> = {
-  columns: 'one column per group',
-  repeated: 'one row per subject, measured in each column',
-  rows: 'one row per reading',
-  grid: 'a two-way grid',
-  counts: 'a table of counts',
-  categories: 'categories to be counted',
-  summary: 'summary figures: mean, spread and n',
-};
 
 const headWords: { heads: Omit<Heads, 'skipped'>; words: string }[] = [
   { heads: { names: 1, units: 0 }, words: 'the first row names the columns' },
   { heads: { names: 1, units: 1 }, words: 'the first row names the columns, the second gives units' },
   { heads: { names: 0, units: 0 }, words: 'no row names the columns' },
 ];
-
-const isMeasured = (role: Role): boolean => role === 'measure' || role === 'count' || role === 'spread';
 
 interface Props {
   file: File;
@@ -103,6 +93,7 @@ export function ImportPanel({ file, study, onTaken, onLeave }: Props) {
   const intake = looked?.intake;
   const columns = intake?.table.columns ?? [];
   const doubtfulAt = new Map(intake?.doubtful.map((d) => [`${d.column} ${d.row}`, d]));
+  const limitColumns = new Set(intake?.doubtful.filter((d) => hasLimits([d.text])).map((d) => d.column));
   const firstRow =
     looked && intake ? looked.area.top + intake.heads.skipped + intake.heads.names + intake.heads.units : 0;
   return (
@@ -235,7 +226,7 @@ export function ImportPanel({ file, study, onTaken, onLeave }: Props) {
               >
                 {shapes.map((shape) => (
                   <option key={shape} value={shape}>
-                    {shapeWords[shape]}
+                    {layoutNames[shape]}
                   </option>
                 ))}
               </select>
@@ -354,6 +345,19 @@ export function ImportPanel({ file, study, onTaken, onLeave }: Props) {
                   </li>
                 ))}
               </ul>
+              {columns.map(
+                (column, k) =>
+                  limitColumns.has(k) && (
+                    <p key={column.id} className="pt-1">
+                      Cells of {called(column, `column ${k + 1}`)} beyond a limit{' '}
+                      <LimitPart
+                        label={`What cells beyond a limit count as in ${called(column, `column ${k + 1}`)}`}
+                        value={choice.limits?.[k] ?? 'leave'}
+                        onChange={(rule) => change({ ...choice, limits: { ...choice.limits, [k]: rule } })}
+                      />
+                    </p>
+                  ),
+              )}
               {intake.doubts > 200 && <p>and {intake.doubts - Math.min(200, intake.doubtful.length)} more.</p>}
             </div>
           </div>

@@ -11,7 +11,7 @@ import type { TableEdit } from '../../core/readings/table-edit';
 import { defaultFigureStyle } from '../../core/scenes/figure-style';
 import { lookScene } from '../../core/scenes/look';
 import { counted, significant } from '../../core/words/numbers';
-import type { Text } from '../../core/words/text';
+import { type Text, html, plain } from '../../core/words/text';
 import { figureLegend, headline, methodsSentence, resultsSentence } from '../../core/words/two-groups';
 import { inWords, send } from '../shared/api';
 import { CopyButton } from '../shared/CopyButton';
@@ -128,7 +128,11 @@ function TellLine({ name, text }: { name: string; text: Text }) {
   return (
     <div className="mb-3">
       <h3 className="flex items-baseline gap-4 text-sm font-semibold">
-        {name} <CopyButton text={text} what={`the ${name.toLowerCase()}`} />
+        {name}{' '}
+        <CopyButton
+          copied={() => ({ plain: plain(text), html: html(text) })}
+          label={`Copy the ${name.toLowerCase()}`}
+        />
       </h3>
       <p className="prose-serif max-w-[68ch] text-[15.5px]" data-testid={`tell-${name.toLowerCase()}`}>
         <RichText text={text} />

@@ -1,7 +1,7 @@
 import { Sigma } from 'lucide-react';
 import { memo } from 'react';
 import { readColumn } from '../../core/readings/read-column';
-import { type Column, type Role, roles } from '../../core/readings/table';
+import { type Column, type Role, isMeasured, roles } from '../../core/readings/table';
 import type { EditOf } from '../../core/readings/table-edit';
 import { levelsOf } from '../../core/readings/levels';
 import { splitUnit } from '../../core/readings/units';
@@ -47,7 +47,7 @@ export const ColumnHead = memo(function ColumnHead(props: ColumnHeadProps) {
   const { column, position, colour, isGroup, selected } = props;
   const { onDescribe, onPick, onBrush } = props.handlers;
   const called = column.name || `${isGroup ? 'group' : 'column'} ${position + 1}`;
-  const measured = column.role === 'measure' || column.role === 'spread' || column.role === 'count';
+  const measured = isMeasured(column.role);
   const rename = (text: string) => {
     const { name, unit } = splitUnit(text);
     onDescribe(column.id, unit && !column.unit && measured ? { name, unit } : { name: text });

@@ -12,12 +12,14 @@ import {
 } from '../../core/readings/group-edits';
 import { columnsAreGroups } from '../../core/readings/groups';
 import { levelRows, levelsOf } from '../../core/readings/levels';
+import { hasLimits } from '../../core/readings/parse-number';
 import { sortedRows } from '../../core/readings/rules';
-import { type Column, type Table, columnsOf, emptyColumn } from '../../core/readings/table';
+import { type Column, type Table, columnsOf, emptyColumn, isMeasured } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { isUnit } from '../../core/readings/units';
 import { Accepted } from '../shared/Accepted';
 import { GroupMarker } from '../shared/GroupMarker';
+import { LimitPart } from '../shared/LimitPart';
 
 /** Most groups listed one by one. */
 const listed = 24;
@@ -68,7 +70,7 @@ export function ColumnNote({ table, column, position, onEdit, onSay, study }: Pr
     rows?.forEach((r) => (n += r === place ? 1 : 0));
     return n;
   };
-  const measured = column.role === 'measure' || column.role === 'count' || column.role === 'spread';
+  const measured = isMeasured(column.role);
   const sort = (falling: boolean) =>
     onEdit([{ kind: 'order-rows', order: sortedRows(column, table.rowCount, falling) }]);
   const freeze = () =>
@@ -127,6 +129,16 @@ export function ColumnNote({ table, column, position, onEdit, onSay, study }: Pr
             <option value="point">1.5</option>
             <option value="comma">1,5</option>
           </select>
+        </label>
+      )}
+      {measured && !column.formula && hasLimits(column.cells) && (
+        <label className="block">
+          Cells beyond a limit{' '}
+          <LimitPart
+            label={`What cells beyond a limit count as in ${called}`}
+            value={column.limits ?? 'leave'}
+            onChange={(limits) => onEdit([{ kind: 'describe-column', column: column.id, limits }])}
+          />
         </label>
       )}
       {levels.length > 0 && (

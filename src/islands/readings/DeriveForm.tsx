@@ -9,6 +9,7 @@ import type { Formula } from '../../core/readings/formula';
 import { type Column, type Table, called, columnsOf, emptyColumn, findColumn } from '../../core/readings/table';
 import { parseExpression } from '../../formats/expression';
 import { CutsPicture } from './CutsPicture';
+import { ToolForm } from '../shared/Parts';
 
 const ways = {
   expression: 'an expression',
@@ -189,13 +190,11 @@ export function DeriveForm({ table, start, onAdd, onClose }: Props) {
     bands: <>of {pickA}</>,
   };
   return (
-    <form
-      className="space-y-1.5 border-t border-line py-1.5 text-sm"
-      onSubmit={(e) => {
-        e.preventDefault();
+    <ToolForm
+      onDo={() => {
         add();
       }}
-      onKeyDown={(e) => e.key === 'Escape' && onClose()}
+      onClose={onClose}
     >
       <p className="flex flex-wrap items-baseline gap-x-2 gap-y-1">
         New column:{' '}
@@ -286,6 +285,6 @@ export function DeriveForm({ table, start, onAdd, onClose }: Props) {
           </span>
         )}
       </p>
-    </form>
+    </ToolForm>
   );
 }

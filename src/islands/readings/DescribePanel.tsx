@@ -1,4 +1,4 @@
-import { Copy, X } from 'lucide-react';
+import { X } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { type Figure, describeTable, figureNames } from '../../core/answer/describe-table';
 import { type QuartileRule, quartileRules } from '../../core/numeric/quantile';
@@ -6,6 +6,7 @@ import { type Table, withUnit } from '../../core/readings/table';
 import { figureText } from '../../core/words/description';
 import { percent } from '../../core/words/numbers';
 import { blockToHtml, blockToText } from '../../formats/clipboard';
+import { CopyButton } from '../shared/CopyButton';
 import { GroupMarker } from '../shared/GroupMarker';
 
 const everyFigure = Object.keys(figureNames) as Figure[];
@@ -42,7 +43,6 @@ export function DescribePanel({
 }) {
   const [choice, setChoice] = useState(keptChoice);
   const [choosing, setChoosing] = useState(false);
-  const [said, setSaid] = useState('');
   const { figures, decimals, rule, level } = choice;
   const lines = useMemo(() => describeTable(table, chosen, rule, level), [table, chosen, rule, level]);
   const set = (change: Partial<Choice>) => {
@@ -52,23 +52,12 @@ export function DescribePanel({
   };
   const heading = (figure: Figure): string =>
     figure === 'interval' ? `${percent(level)} CI of the mean` : figureNames[figure];
-  const copy = async () => {
+  const copied = () => {
     const block = [
       ['', ...figures.map(heading)],
       ...lines.map((l) => [withUnit(l.name, l.unit), ...figures.map((f) => figureText(l, f, decimals))]),
     ];
-    try {
-      await navigator.clipboard.write([
-        new ClipboardItem({
-          'text/plain': new Blob([blockToText(block)], { type: 'text/plain' }),
-          'text/html': new Blob([blockToHtml(block)], { type: 'text/html' }),
-        }),
-      ]);
-      setSaid('Copied');
-    } catch {
-      setSaid('The browser did not allow copying: select the table and press Ctrl+C.');
-    }
-    setTimeout(() => setSaid(''), 4000);
+    return { plain: blockToText(block), html: blockToHtml(block) };
   };
   return (
     <section aria-label="Description" className="max-h-[42%] shrink-0 overflow-auto border-b border-line pb-2 text-sm">
@@ -102,10 +91,7 @@ export function DescribePanel({
             ))}
           </select>
         </label>
-        <button type="button" className="plain-button" onClick={() => void copy()}>
-          <Copy size={14} aria-hidden /> Copy the table
-        </button>
-        <span role="status">{said}</span>
+        <CopyButton copied={copied}>Copy the table</CopyButton>
         <span className="grow" />
         <button type="button" className="plain-button" aria-label="Close the description" onClick={onClose}>
           <X size={15} aria-hidden />

@@ -1,28 +1,13 @@
 import { useState } from 'react';
+import { layoutNames } from '../../core/words/layouts';
 import { attempt } from '../../core/numeric/domain-error';
 import { inShape, reshapeTargets } from '../../core/readings/reshape';
 import type { Shape, Table } from '../../core/readings/table';
 import { type ExportKind, exportKinds } from '../../formats/export-table';
+import { save } from '../shared/save';
+import { ToolForm } from '../shared/Parts';
 
 const ending: Record<ExportKind, string> = { csv: 'csv', semicolon: 'csv', tsv: 'tsv', xlsx: 'xlsx' };
-
-const shapeWords: Record<Shape, string> = {
-  columns: 'with one column per group',
-  repeated: 'with one row per subject',
-  rows: 'with one row per reading',
-  grid: 'as a two-way grid',
-  counts: 'as a table of counts',
-  categories: 'with one row per subject',
-  summary: 'as summary figures',
-};
-
-function save(blob: Blob, name: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(blob);
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
-}
 
 /** Takes the table out as a file, as it is shown or in another layout. */
 export function ExportForm({ table, onClose }: { table: Table; onClose: () => void }) {
@@ -53,13 +38,11 @@ export function ExportForm({ table, onClose }: { table: Table; onClose: () => vo
     worker.postMessage({ table: shaped.value, kind, choice: { withoutAside } });
   };
   return (
-    <form
-      className="flex flex-wrap items-baseline gap-x-3 gap-y-1 border-t border-line py-1.5 text-sm"
-      onSubmit={(e) => {
-        e.preventDefault();
+    <ToolForm
+      onDo={() => {
         run();
       }}
-      onKeyDown={(e) => e.key === 'Escape' && onClose()}
+      onClose={onClose}
     >
       Take the table out as{' '}
       <select
@@ -83,7 +66,7 @@ export function ExportForm({ table, onClose }: { table: Table; onClose: () => vo
         <option value={table.shape}>as it is shown</option>
         {reshapeTargets(table).map((s) => (
           <option key={s} value={s}>
-            {shapeWords[s]}
+            as {layoutNames[s]}
           </option>
         ))}
       </select>
@@ -112,6 +95,6 @@ export function ExportForm({ table, onClose }: { table: Table; onClose: () => vo
         {running ? 'Stop' : 'Done'}
       </button>
       <span role="status">{said}</span>
-    </form>
+    </ToolForm>
   );
 }

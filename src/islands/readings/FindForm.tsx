@@ -1,6 +1,7 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { Table } from '../../core/readings/table';
+import { ToolForm } from '../shared/Parts';
 
 interface Props {
   table: Table;
@@ -34,12 +35,11 @@ export function FindForm({ table, onGo, onClose }: Props) {
     if (cell) onGo(cell.row, cell.column);
   };
   return (
-    <form
-      className="flex flex-wrap items-baseline gap-3 border-t border-line py-1.5 text-sm"
-      onSubmit={(e) => {
-        e.preventDefault();
+    <ToolForm
+      onDo={() => {
         step(1);
       }}
+      onClose={onClose}
     >
       <label htmlFor="find-text">Find cells with</label>
       <input
@@ -52,7 +52,6 @@ export function FindForm({ table, onGo, onClose }: Props) {
           setAt(-1);
         }}
         onKeyDown={(e) => {
-          if (e.key === 'Escape') onClose();
           if (e.key === 'Enter' && e.shiftKey) {
             e.preventDefault();
             step(-1);
@@ -83,6 +82,6 @@ export function FindForm({ table, onGo, onClose }: Props) {
       <button type="button" className="plain-button" onClick={onClose}>
         Done
       </button>
-    </form>
+    </ToolForm>
   );
 }

@@ -1,6 +1,6 @@
 import { type PointerEvent, memo } from 'react';
 import { unreadRows } from '../../core/readings/read-column';
-import type { Column, Table } from '../../core/readings/table';
+import { type Column, type Table, isMeasured } from '../../core/readings/table';
 import { columnWidth, numberWidth, rowHeight } from './measures';
 
 /** What is being typed into the active cell. `fresh` means that typing began it, so that arrows leave it. */
@@ -19,7 +19,7 @@ export interface RowHandlers {
   onLeave: () => void;
 }
 
-const isText = ({ role }: Column): boolean => role === 'group' || role === 'subject' || role === 'label';
+const isText = ({ role }: Column): boolean => !isMeasured(role);
 
 function toneOf(column: Column, calm: Column | undefined, row: number): { tone: string; title: string | undefined } {
   const reason = column.aside[row];

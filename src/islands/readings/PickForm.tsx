@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { type Rule, rowsByRule } from '../../core/readings/rules';
 import { type Table, findColumn } from '../../core/readings/table';
+import { ToolForm } from '../shared/Parts';
 
 const rules: Record<Rule['is'], string> = {
   above: 'is above',
@@ -26,14 +27,13 @@ export function PickForm({ table, column: start, onPick, onClose }: Props) {
   const two = rule.is === 'between' || rule.is === 'outside';
   const complete = rule.is === 'empty' || (rule.value.trim() !== '' && (!two || (rule.to ?? '').trim() !== ''));
   return (
-    <form
-      className="flex flex-wrap items-baseline gap-3 border-t border-line py-1.5 text-sm"
-      onSubmit={(e) => {
-        e.preventDefault();
+    <ToolForm
+      onDo={() => {
         if (!column) return;
         const words = `${column.name || 'the column'} ${rules[rule.is]} ${rule.is === 'empty' ? '' : rule.value}${two ? ` and ${rule.to ?? ''}` : ''}`;
         onPick(rowsByRule(column, table.rowCount, rule), column.id, words.trim());
       }}
+      onClose={onClose}
     >
       <span>Pick the rows where</span>
       <select
@@ -67,7 +67,6 @@ export function PickForm({ table, column: start, onPick, onClose }: Props) {
           autoFocus
           value={rule.value}
           onChange={(e) => setRule({ ...rule, value: e.target.value })}
-          onKeyDown={(e) => e.key === 'Escape' && onClose()}
         />
       )}
       {two && (
@@ -87,6 +86,6 @@ export function PickForm({ table, column: start, onPick, onClose }: Props) {
       <button type="button" className="plain-button" onClick={onClose}>
         Done
       </button>
-    </form>
+    </ToolForm>
   );
 }

@@ -1,8 +1,9 @@
 import type { ReactNode } from 'react';
+import { layoutNames } from '../../core/words/layouts';
 import { groupsOf } from '../../core/readings/groups';
 import { looksLike, readAsEdits } from '../../core/readings/read-as';
 import { readColumn } from '../../core/readings/read-column';
-import type { Shape, Table } from '../../core/readings/table';
+import { type Table, isMeasured } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { RepeatsNote } from './RepeatsNote';
 
@@ -16,26 +17,13 @@ interface Props {
   children: ReactNode;
 }
 
-/** A layout as what a table looks like. */
-const likeWords: Record<Shape, string> = {
-  columns: 'one column per group',
-  repeated: 'one row per subject, measured in each column',
-  rows: 'one row per reading',
-  grid: 'a two-way grid',
-  counts: 'a table of counts',
-  categories: 'categories to be counted',
-  summary: 'summary figures',
-};
-
 /** Cells listed one by one. */
 const listed = 20;
 
 /** Notes beside the readings: what to do next, what was set aside, what was not read. */
 export function ReadingsMargin({ table, onAsk, onGo, onEdit, children }: Props) {
   const columns = table.columns.map((column, position) => ({ column, position, readings: readColumn(column) }));
-  const measured = columns.filter(
-    ({ column }) => column.role === 'measure' || column.role === 'count' || column.role === 'spread',
-  );
+  const measured = columns.filter(({ column }) => isMeasured(column.role));
   const aside = columns.flatMap(({ column, position, readings }) =>
     column.formula ? [] : readings.aside.map((cell) => ({ ...cell, column, position })),
   );
@@ -69,7 +57,7 @@ export function ReadingsMargin({ table, onAsk, onGo, onEdit, children }: Props) 
         )}
         {like && (
           <p className="mt-1">
-            This looks like {likeWords[like]}.{' '}
+            This looks like {layoutNames[like]}.{' '}
             <button type="button" className="plain-button" onClick={() => onEdit(readAsEdits(table, like))}>
               Read it so
             </button>

@@ -5,30 +5,9 @@ import { readColumn } from '../../core/readings/read-column';
 import { reshapeTargets } from '../../core/readings/reshape';
 import { type Shape, type SpreadKind, type Table, columnsOf, shapes, spreadKinds } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
+import { layoutClauses, layoutNames } from '../../core/words/layouts';
 import { counted, percent, plural } from '../../core/words/numbers';
 import { Accepted } from '../shared/Accepted';
-
-/** A layout as a clause of the sentence. */
-const layoutWords: Record<Shape, string> = {
-  columns: 'each column is a group',
-  repeated: 'each row is one subject, measured once in each column',
-  rows: 'each row is one reading',
-  grid: 'rows and columns are two factors',
-  counts: 'each cell is a count',
-  categories: 'each row is one subject, in a category of each column',
-  summary: 'each row is a group, known by mean, spread and n',
-};
-
-/** A layout as something a table can be turned into. */
-const turnWords: Record<Shape, string> = {
-  columns: 'one column per group',
-  repeated: 'one row per subject',
-  rows: 'one row per reading',
-  grid: 'a two-way grid',
-  counts: 'a table of counts',
-  categories: 'one row per subject',
-  summary: 'summary figures',
-};
 
 const spreadWords: Record<SpreadKind, string> = {
   sd: 'an SD',
@@ -106,7 +85,7 @@ export function Sentence({ table, choice, onEdit, onTurn }: Props) {
       >
         {shapes.map((shape) => (
           <option key={shape} value={shape}>
-            {layoutWords[shape]}
+            {layoutClauses[shape]}
           </option>
         ))}
       </select>
@@ -200,7 +179,7 @@ export function Sentence({ table, choice, onEdit, onTurn }: Props) {
           className="plain-button ml-2 font-sans text-sm"
           onClick={() => onTurn(target)}
         >
-          Turn into {turnWords[target]}
+          Turn into {layoutNames[target]}
         </button>
       ))}
     </p>

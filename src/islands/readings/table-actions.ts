@@ -63,18 +63,11 @@ export function tableActions({ study, table, shown, selectedIds, report }: Place
     void newTable(draft, `${note}, from ${table.name || 'another table'}`);
   };
 
-  const bringBack = (): void =>
-    void trying(async () => {
-      await send('POST', `/api/tables/${table.id}/restore`);
-      window.location.reload();
-    });
+  /** Takes the table out, and goes to the log, where it can be brought back at any time. */
   const removeTable = (): Promise<void> =>
     trying(async () => {
       await send('DELETE', `/api/tables/${table.id}`);
-      report({
-        text: `${table.name || 'This table'} is out of the study, with the questions asked of it.`,
-        action: { label: 'Bring it back', run: bringBack },
-      });
+      goto('log');
     });
 
   /** Goes to a table that came in; one that nobody has put anything into makes room for it. */

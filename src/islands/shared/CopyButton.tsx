@@ -1,28 +1,42 @@
 import { Copy } from 'lucide-react';
-import { useState } from 'react';
-import { type Text, html, plain } from '../../core/words/text';
+import { type ReactNode, useState } from 'react';
 
-/** Copies a text, as rich text where the clipboard takes it, so that symbols stay in italics. */
-export function CopyButton({ text, what }: { text: Text; what: string }) {
+/** What is copied, for programs that take text alone and for those that take its form too. */
+export interface Copied {
+  plain: string;
+  html: string;
+}
+
+/** Copies a text or a table, as rich text where the clipboard takes it. */
+export function CopyButton({
+  copied,
+  label,
+  children = 'Copy',
+}: {
+  copied: () => Copied;
+  label?: string;
+  children?: ReactNode;
+}) {
   const [said, setSaid] = useState('');
   const copy = async () => {
+    const { plain, html } = copied();
     try {
       await navigator.clipboard.write([
         new ClipboardItem({
-          'text/plain': new Blob([plain(text)], { type: 'text/plain' }),
-          'text/html': new Blob([html(text)], { type: 'text/html' }),
+          'text/plain': new Blob([plain], { type: 'text/plain' }),
+          'text/html': new Blob([html], { type: 'text/html' }),
         }),
       ]);
       setSaid('Copied');
     } catch {
-      setSaid('The browser did not allow copying: select the text and press Ctrl+C.');
+      setSaid('The browser did not allow copying: select it and press Ctrl+C.');
     }
     setTimeout(() => setSaid(''), 4000);
   };
   return (
     <span className="inline-flex items-center gap-2 text-[13px]">
-      <button type="button" className="plain-button" onClick={() => void copy()} aria-label={`Copy ${what}`}>
-        <Copy size={14} aria-hidden /> Copy
+      <button type="button" className="plain-button" onClick={() => void copy()} aria-label={label}>
+        <Copy size={14} aria-hidden /> {children}
       </button>
       <span role="status">{said}</span>
     </span>

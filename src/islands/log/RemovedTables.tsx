@@ -1,0 +1,69 @@
+import { useState } from 'react';
+import { emptyColumn, tableOf } from '../../core/readings/table';
+import { inWords, send } from '../shared/api';
+
+interface Props {
+  study: string;
+  removed: { id: string; name: string; at: string }[];
+  /** Whether the study has no table left. */
+  bare: boolean;
+}
+
+/** Tables taken out of the study, each to be brought back; and a new one where none is left. */
+export function RemovedTables({ study, removed, bare }: Props) {
+  const [trouble, setTrouble] = useState('');
+  const go = (run: () => Promise<string>) => {
+    setTrouble('');
+    run().then(
+      (id) => window.location.assign(`/studies/${study}/readings/${id}`),
+      (error: unknown) => setTrouble(inWords(error)),
+    );
+  };
+  const bringBack = (id: string) =>
+    go(async () => {
+      await send('POST', `/api/tables/${id}/restore`);
+      return id;
+    });
+  const begin = () =>
+    go(async () => {
+      const table = tableOf([emptyColumn('a', 'Group 1'), emptyColumn('b', 'Group 2')], { name: 'Readings' });
+      return (await send<{ id: string }>('POST', `/api/studies/${study}/tables`, { table, origin: 'typed' })).id;
+    });
+  return (
+    <>
+      {bare && (
+        <p className="mt-3">
+          This study has no readings now.{' '}
+          <button type="button" className="plain-button" onClick={begin}>
+            Begin a new table
+          </button>
+        </p>
+      )}
+      {removed.length > 0 && (
+        <section className="mt-3 text-sm" aria-label="Tables taken out">
+          <h2 className="part-of-page">Tables taken out</h2>
+          <ul>
+            {removed.map((table) => (
+              <li key={table.id}>
+                {table.name || 'unnamed'}, taken out {table.at.slice(0, 10)} {table.at.slice(11, 19)}.{' '}
+                <button
+                  type="button"
+                  className="plain-button"
+                  aria-label={`Bring back ${table.name || 'the unnamed table'}`}
+                  onClick={() => bringBack(table.id)}
+                >
+                  Bring it back
+                </button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {trouble && (
+        <p role="alert" className="mt-2 text-error">
+          {trouble}
+        </p>
+      )}
+    </>
+  );
+}
