@@ -163,11 +163,8 @@ export function parseExpression(text: string, columns: readonly Column[]): Expre
   let tree: jsep.Expression;
   try {
     tree = jsep(tokens);
-  } catch (error) {
-    const { index = 0 } = error as { index?: number };
-    throw new DomainError(
-      `This cannot be read near “${text.slice(Math.max(0, index - 6), index + 8).trim()}”: check the operators and brackets there.`,
-    );
+  } catch {
+    throw new DomainError(`“${text.trim().slice(0, 60)}” cannot be read: check its operators and brackets.`);
   }
   return build(tree, columns);
 }

@@ -31,6 +31,10 @@ test('paste a messy block, correct it, set aside, and undo after a reload', asyn
   await expect(page.getByLabel('Role of lamp')).toHaveValue('group');
   await expect(page.getByLabel('Unit of length')).toHaveValue('mm');
   await expect(margin(page)).toContainText('“n/a” is not a number');
+  // What was read otherwise than it stands is named too.
+  await expect(page.getByRole('region', { name: 'Read otherwise than written' })).toContainText(
+    'length, row 3: “30,1 mm” as 30.1',
+  );
   await cell(page, 2, 2).click();
   await page.keyboard.type('33,9');
   await page.keyboard.press('Enter');

@@ -36,6 +36,29 @@ export interface TwoWayAnova {
   levels: { a: string[]; b: string[] };
 }
 
+/** The parts a two-way model may have beside its mean. */
+export type ModelPart = 'a' | 'b' | 'ab';
+
+/** Columns of effect coding for each part. */
+function designOf(readings: readonly TwoWayReading[], levelsA: readonly string[], levelsB: readonly string[]) {
+  const of = (levels: readonly string[], factor: 'a' | 'b') =>
+    coded(
+      levels,
+      readings.map((r) => r[factor]),
+    );
+  const [a, b] = [of(levelsA, 'a'), of(levelsB, 'b')];
+  return { a, b, ab: a.flatMap((x) => b.map((z) => times(x, z))) };
+}
+
+/** The sum of squares a model with these parts leaves unexplained: an effect is what leaving it out adds to that. */
+export function unexplained(readings: readonly TwoWayReading[], parts: readonly ModelPart[]): number {
+  const levels = (factor: 'a' | 'b'): string[] => [...new Set(readings.map((r) => r[factor]))];
+  const design = designOf(readings, levels('a'), levels('b'));
+  const { deviations } = moments(readings.map((r) => r.value));
+  const one = new Float64Array(readings.length).fill(1);
+  return leastSquares([one, ...parts.flatMap((part) => design[part])], deviations).residual;
+}
+
 /** Effect coding: a column for each level but the last, which gets −1 throughout. */
 function coded(levels: readonly string[], of: readonly string[]): Float64Array[] {
   const last = levels.at(-1);
@@ -62,15 +85,7 @@ export function twoWayAnova(readings: readonly TwoWayReading[], type: SumsOfSqua
   demand(levelsA.length > 1 && levelsB.length > 1, 'Each factor needs at least two levels.');
   const { deviations: y, sumOfSquares: total } = moments(readings.map((r) => r.value));
   const one = new Float64Array(readings.length).fill(1);
-  const a = coded(
-    levelsA,
-    readings.map((r) => r.a),
-  );
-  const b = coded(
-    levelsB,
-    readings.map((r) => r.b),
-  );
-  const ab = a.flatMap((x) => b.map((z) => times(x, z)));
+  const { a, b, ab } = designOf(readings, levelsA, levelsB);
   const cells = new Map<string, number>();
   const key = (x: string, z: string): string => `${levelsA.indexOf(x)} ${levelsB.indexOf(z)}`;
   for (const r of readings) cells.set(key(r.a, r.b), (cells.get(key(r.a, r.b)) ?? 0) + 1);

@@ -1,5 +1,5 @@
+import { type Doubt, doubtsOf } from './doubtful';
 import { type Heads, headsOf, namesAndUnits } from './heads';
-import { decimalMarkOf, understand } from './parse-number';
 import { type Incoming, type Recognised, recognise } from './recognise';
 import { limits } from './table-edit';
 import { type Column, type DecimalMark, type LimitRule, type Role, type Shape, type Table, isMeasured } from './table';
@@ -16,14 +16,9 @@ export interface IntakeChoice {
   limits?: Readonly<Record<number, LimitRule>>;
 }
 
-/** A cell whose text is not plainly what it was taken for. Rows are counted from 1 in the sheet. */
-export interface Doubtful {
+/** A doubtful cell of a block; its row is counted from 1 in the sheet. */
+export interface Doubtful extends Doubt {
   column: number;
-  row: number;
-  text: string;
-  /** What it became: a number as text, or undefined where it is kept as typed and left out of answers. */
-  became: string | undefined;
-  why: string;
 }
 
 /** A block understood as a table. */
@@ -40,9 +35,6 @@ export interface Intake {
 /** Doubtful cells listed one by one; the rest are counted. */
 const listed = 500;
 
-const plain = /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i;
-const commaNumber = /^[+-]?(\d+,?\d*|,\d+)(e[+-]?\d+)?$/i;
-
 /** The unit that cells carry themselves, "12 mm", if all that carry one carry the same. */
 function unitInCells(cells: readonly string[]): string {
   let unit = '';
@@ -53,31 +45,6 @@ function unitInCells(cells: readonly string[]): string {
     unit = found;
   }
   return unit;
-}
-
-function doubtsIn(column: Column, index: number, firstRow: number, into: Doubtful[]): number {
-  const mark = column.decimal === 'auto' ? decimalMarkOf(column.cells, column.unit) : column.decimal;
-  let found = 0;
-  column.cells.forEach((text, i) => {
-    const tidy = text.trim();
-    // Plain numbers, and decimal commas in a column of them, are no cause for doubt.
-    if (tidy === '' || (mark === 'comma' ? commaNumber : plain).test(tidy)) return;
-    const understood = understand(text, column.unit, mark, column.limits);
-    if (understood.kind === 'empty') return;
-    found += 1;
-    if (into.length >= listed) return;
-    into.push({
-      column: index,
-      row: firstRow + i + 1,
-      text,
-      became: understood.kind === 'number' ? String(understood.value) : undefined,
-      why:
-        understood.kind === 'number'
-          ? 'read as this number'
-          : `${understood.why}, kept as typed and left out of answers`,
-    });
-  });
-  return found;
 }
 
 /**
@@ -144,7 +111,11 @@ export function intake(block: readonly (readonly string[])[], choice: IntakeChoi
   const doubtful: Doubtful[] = [];
   let doubts = 0;
   columns.forEach((column, k) => {
-    if (isMeasured(column.role)) doubts += doubtsIn(column, k, firstRow + top, doubtful);
+    if (!isMeasured(column.role)) return;
+    const found = doubtsOf(column);
+    doubts += found.length;
+    for (const doubt of found.slice(0, listed - doubtful.length))
+      doubtful.push({ ...doubt, column: k, row: firstRow + top + doubt.row + 1 });
   });
   const subject = columns.find((c) => c.role === 'subject')?.name.toLowerCase() ?? '';
   return {

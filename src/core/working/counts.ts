@@ -1,6 +1,9 @@
 /** The working of tests on proportions and tables of counts. */
 import { chiSquare } from '../distributions/chi-square';
+import { hypergeometric } from '../distributions/hypergeometric';
 import { normal } from '../distributions/normal';
+import { type TwoByTwo, fisherExact } from '../procedures/fisher-exact';
+import type { Share } from '../procedures/one-proportion';
 import {
   type Step,
   type Term,
@@ -178,5 +181,96 @@ export function mcnemarWorking(b: number, c: number): Step[] {
     over(squared(minus(magnitude(minus(B, C)), one)), plus(B, C)),
   );
   w.look('p of the corrected test', 'p_c', 'P\\left(\\chi^2_1 \\ge X_c^2\\right)', chiSquare(1).upper(corrected.value));
+  return w.steps;
+}
+
+/** Fisher's exact test: the chance of each table with these margins, and the sum of those no likelier than the one seen. */
+export function fisherWorking(table: TwoByTwo): Step[] {
+  const w = new Working();
+  const [[a, b], [c, d]] = table;
+  const n = a + b + c + d;
+  const { from, masses } = hypergeometric(a + b, a + c, n);
+  const seen = w.look(
+    'chance of the table seen',
+    'P(a)',
+    '\\binom{a+c}{a}\\binom{b+d}{b}\\Big/\\binom{N}{a+b}',
+    masses[a - from] ?? 0,
+  );
+  // A long list of tables is told by its likeliest.
+  const listed = [...masses.keys()].sort((x, y) => (masses[y] ?? 0) - (masses[x] ?? 0)).slice(0, 12);
+  for (const k of listed.sort((x, y) => x - y))
+    if (k + from !== a)
+      w.look(
+        `chance with ${k + from} in the first cell${(masses[k] ?? 0) <= seen.value * (1 + 1e-7) ? ', counted' : ''}`,
+        `P(${k + from})`,
+        '\\binom{a+c}{x}\\binom{b+d}{a+b-x}\\Big/\\binom{N}{a+b}',
+        masses[k] ?? 0,
+      );
+  const p = fisherExact(table);
+  w.look('two-sided p', 'p', '\\sum_{P(x) \\le P(a)} P(x)', p.either);
+  w.look('upper tail', 'p_>', '\\sum_{x \\ge a} P(x)', p.greater);
+  w.look('lower tail', 'p_<', '\\sum_{x \\le a} P(x)', p.less);
+  return w.steps;
+}
+
+/** A trend of proportions across ordered groups. Source: Cochran (1954), Armitage (1955). */
+export function proportionTrendWorking(shares: readonly Share[], scores: readonly number[]): Step[] {
+  const w = new Working();
+  const g = shares.map((s, i) => ({
+    x: symbol(`x_{${i + 1}}`, s.successes),
+    n: symbol(`n_{${i + 1}}`, s.n),
+    score: symbol(`d_{${i + 1}}`, scores[i] ?? 0),
+  }));
+  const n = w.let(
+    'all counts',
+    'N',
+    total(
+      '\\sum n_i',
+      g.map((s) => s.n),
+    ),
+  );
+  const p = w.let(
+    'pooled proportion',
+    '\\bar{p}',
+    over(
+      total(
+        '\\sum x_i',
+        g.map((s) => s.x),
+      ),
+      n,
+    ),
+  );
+  const mean = w.let(
+    'mean score',
+    '\\bar{d}',
+    over(
+      total(
+        '\\sum n_i d_i',
+        g.map((s) => times(s.n, s.score)),
+      ),
+      n,
+    ),
+  );
+  const slope = w.let(
+    'slope sum',
+    'T',
+    total(
+      '\\sum (x_i - n_i \\bar{p})(d_i - \\bar{d})',
+      g.map((s) => times(minus(s.x, times(s.n, p)), minus(s.score, mean))),
+    ),
+  );
+  const variance = w.let(
+    'its variance',
+    'V',
+    times(
+      times(p, minus(one, p)),
+      total(
+        '\\sum n_i (d_i - \\bar{d})^2',
+        g.map((s) => times(s.n, squared(minus(s.score, mean)))),
+      ),
+    ),
+  );
+  const z = w.let('test statistic', 'z', over(slope, root(variance)));
+  w.look('two-sided p', 'p', '2\\,P(Z \\ge |z|)', twoSided(z));
   return w.steps;
 }

@@ -1,12 +1,14 @@
 /** The working of rank tests, large-sample form; the exact p needs no formula but counting. */
 import { chiSquare } from '../distributions/chi-square';
 import { normal } from '../distributions/normal';
+import { studentizedRangeUpper } from '../distributions/studentized-range';
 import { ranked } from '../procedures/ranked';
 import {
   type Step,
   type Term,
   Working,
   constant,
+  magnitude,
   minus,
   over,
   plus,
@@ -147,5 +149,63 @@ export function friedmanWorking(rows: readonly (readonly number[])[]): Step[] {
   );
   const df = w.let('degrees of freedom', '\\nu', minus(K, one));
   w.look('p', 'p', 'P\\left(\\chi^2_\\nu \\ge Q\\right)', chiSquare(df.value).upper(q.value));
+  return w.steps;
+}
+
+/** One pair after the rank test of several groups, before adjustment. Source: Dunn (1964). */
+export function dunnWorking(groups: readonly (readonly number[])[], i: number, j: number): Step[] {
+  const w = new Working();
+  const all = groups.flat();
+  const { ranks } = ranked(all);
+  const n = symbol('N', all.length);
+  const starts = groups.map((_, k) => groups.slice(0, k).reduce((s, g) => s + g.length, 0));
+  const mean = (k: number, mark: string): Term => {
+    const own = ranks.slice(starts[k], (starts[k] ?? 0) + (groups[k]?.length ?? 0));
+    return w.let(
+      `mean rank of group ${k + 1}`,
+      `\\bar{R}_${mark}`,
+      over(
+        total(
+          '\\sum r',
+          own.map((r) => symbol('r', r)),
+        ),
+        symbol(`n_${mark}`, own.length),
+      ),
+    );
+  };
+  const d = minus(mean(i, 'a'), mean(j, 'b'));
+  const spread = minus(
+    over(times(n, plus(n, one)), twelve),
+    over(tieTerm(all), times(twelve, minus(n, one))),
+  );
+  const size = (k: number, mark: string): Term => over(one, symbol(`n_${mark}`, groups[k]?.length ?? 1));
+  const se = w.let('standard error of the difference', 'SE', root(times(spread, plus(size(i, 'a'), size(j, 'b')))));
+  const z = w.let('test statistic', 'z', over(d, se));
+  w.look('two-sided p, unadjusted', 'p', '2\\,P(Z \\ge |z|)', Math.min(1, 2 * normal.upper(Math.abs(z.value))));
+  return w.steps;
+}
+
+/** One pair of conditions after Friedman's test. Source: Nemenyi (1963). */
+export function friedmanPairWorking(rows: readonly (readonly number[])[], i: number, j: number): Step[] {
+  const w = new Working();
+  const size = rows[0]?.length ?? 0;
+  const [n, k] = [symbol('n', rows.length), symbol('k', size)];
+  const ranksByRow = rows.map((row) => ranked([...row]).ranks);
+  const mean = (c: number, mark: string): Term =>
+    w.let(
+      `mean rank of condition ${c + 1}`,
+      `\\bar{R}_${mark}`,
+      over(
+        total(
+          '\\sum r',
+          ranksByRow.map((r) => symbol('r', r[c] ?? 0)),
+        ),
+        n,
+      ),
+    );
+  const d = minus(mean(i, 'a'), mean(j, 'b'));
+  const se = w.let('standard error', 'SE', root(over(times(k, plus(k, one)), times(twelve, n))));
+  const q = w.let('studentized range', 'q', over(magnitude(d), se));
+  w.look('adjusted p', 'p', 'P(Q_{k,\\infty} \\ge q)', studentizedRangeUpper(q.value, size, Infinity));
   return w.steps;
 }

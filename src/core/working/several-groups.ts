@@ -221,13 +221,73 @@ export function dunnettWorking(groups: readonly SampleSummary[], control: number
   return w.steps;
 }
 
-/** Spread of one sample against a claimed SD. Source: Fisher (1925). */
-export function spreadRatioWorking(varianceA: number, nA: number, varianceB: number, nB: number): Step[] {
+/** One pair with its own standard error and df. Source: Games & Howell (1976). */
+export function gamesHowellWorking(groups: readonly SampleSummary[], i: number, j: number, level: number): Step[] {
   const w = new Working();
-  const f = w.let('ratio of the variances', 'F', over(symbol('s_a^2', varianceA), symbol('s_b^2', varianceB)));
-  const reference = fisherF(nA - 1, nB - 1);
-  const above = w.look('upper tail', 'p_>', 'P\\left(F_{n_a-1,\\,n_b-1} \\ge F\\right)', reference.upper(f.value));
-  const below = w.look('lower tail', 'p_<', 'P\\left(F_{n_a-1,\\,n_b-1} \\le F\\right)', reference.lower(f.value));
-  w.look('two-sided p', 'p', '2\\min(p_>, p_<)', Math.min(1, 2 * Math.min(above.value, below.value)));
+  const g = symbolsOf(groups);
+  const [a, b] = [g[i], g[j]];
+  if (!a || !b) return w.steps;
+  const k = groups.length;
+  const d = w.let('difference of the means', 'd', minus(a.mean, b.mean));
+  const va = w.let('variance of the first mean', 'v_a', over(a.variance, a.n));
+  const vb = w.let('variance of the second mean', 'v_b', over(b.variance, b.n));
+  const se = w.let('standard error', 'SE', root(plus(va, vb)));
+  const df = w.let(
+    'degrees of freedom',
+    '\\nu',
+    over(squared(plus(va, vb)), plus(over(squared(va), minus(a.n, one)), over(squared(vb), minus(b.n, one)))),
+  );
+  const q = w.let('studentized range', 'q', times(standardized(d, se), root(constant(2))));
+  w.look('adjusted p', 'p', 'P\\left(Q_{k,\\nu} \\ge q\\right)', studentizedRangeUpper(q.value, k, df.value));
+  const q0 = w.look(
+    'critical range',
+    'q^*',
+    'q_{k,\\nu,\\,1-\\alpha}',
+    studentizedRangeUpperQuantile(1 - level, k, df.value),
+  );
+  const critical = w.let('critical value', 'c', over(q0, root(constant(2))));
+  w.let('lower end', '\\text{low}', minus(d, times(critical, se)));
+  w.let('upper end', '\\text{high}', plus(d, times(critical, se)));
+  return w.steps;
+}
+
+/** A contrast of group means. Source: Scheffé (1953). */
+export function contrastWorking(groups: readonly SampleSummary[], weights: readonly number[], level: number): Step[] {
+  const w = new Working();
+  const { g, dfWithin, msWithin } = meanSquares(w, groups);
+  const c = weights.map((x, i) => symbol(`c_{${i + 1}}`, x));
+  const zero = constant(0);
+  const d = w.let(
+    'the contrast',
+    'd',
+    total(
+      '\\sum c_i \\bar{x}_i',
+      g.map((x, i) => times(c[i] ?? zero, x.mean)),
+    ),
+  );
+  const se = w.let(
+    'standard error',
+    'SE',
+    root(
+      times(
+        msWithin,
+        total(
+          '\\sum \\frac{c_i^2}{n_i}',
+          g.map((x, i) => over(squared(c[i] ?? zero), x.n)),
+        ),
+      ),
+    ),
+  );
+  const t = w.let('test statistic', 't', over(d, se));
+  const reference = studentT(dfWithin.value);
+  w.look('two-sided p', 'p', '2\\,P(T_{\\nu_W} \\ge |t|)', 2 * reference.upper(Math.abs(t.value)));
+  const critical = w.look(
+    'critical value',
+    't^*',
+    't_{\\nu_W,\\,1-\\alpha/2}',
+    reference.upperQuantile((1 - level) / 2),
+  );
+  w.let('lower end', '\\text{low}', minus(d, times(critical, se)));
+  w.let('upper end', '\\text{high}', plus(d, times(critical, se)));
   return w.steps;
 }

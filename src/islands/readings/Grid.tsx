@@ -152,9 +152,10 @@ export function Grid(props: GridProps) {
     onDescribe: props.onDescribe,
     onBrush: props.onBrush,
     onPick: (position: number, e: { shiftKey: boolean }) =>
+      // The hand stays in the first row, so that choosing a column does not scroll the table away.
       onSelect({
-        anchorRow: 0,
-        row: Math.max(0, table.rowCount - 1),
+        anchorRow: Math.max(0, table.rowCount - 1),
+        row: 0,
         anchorColumn: e.shiftKey ? selection.anchorColumn : position,
         column: position,
       }),
@@ -202,7 +203,7 @@ export function Grid(props: GridProps) {
       if (lower === 'f') return done(props.onFind);
       if (lower === 'a')
         return done(() =>
-          onSelect({ anchorRow: 0, anchorColumn: 0, row: Math.max(0, table.rowCount - 1), column: columns - 1 }),
+          onSelect({ anchorRow: Math.max(0, table.rowCount - 1), anchorColumn: columns - 1, row: 0, column: 0 }),
         );
       if (lower === 'd' && block.bottom > block.top)
         return done(() => {
@@ -214,7 +215,7 @@ export function Grid(props: GridProps) {
           );
         });
       if (key === ' ')
-        return done(() => onSelect({ ...selection, anchorRow: 0, row: Math.max(0, table.rowCount - 1) }));
+        return done(() => onSelect({ ...selection, anchorRow: Math.max(0, table.rowCount - 1), row: 0 }));
     }
     if (key === ' ' && shiftKey) return done(() => onSelect({ ...selection, anchorColumn: 0, column: columns - 1 }));
     if (key === 'Enter' || key === 'F2') return done(() => begin(textAt(selection.row, selection.column), false));

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { layoutNames } from '../../core/words/layouts';
+import { doubtsOf } from '../../core/readings/doubtful';
 import { groupsOf } from '../../core/readings/groups';
 import { looksLike, readAsEdits } from '../../core/readings/read-as';
 import { readColumn } from '../../core/readings/read-column';
@@ -29,6 +30,11 @@ export function ReadingsMargin({ table, onAsk, onGo, onEdit, children }: Props) 
   );
   const unread = measured.flatMap(({ column, position, readings }) =>
     readings.unread.map((cell) => ({ ...cell, column, position })),
+  );
+  const otherwise = measured.flatMap(({ column, position }) =>
+    column.formula
+      ? []
+      : doubtsOf(column).flatMap((doubt) => (doubt.became === undefined ? [] : [{ ...doubt, column, position }])),
   );
   const groups = groupsOf(table);
   const ready = groups.filter((g) => g.readings.used.length > 1).length >= 2;
@@ -80,6 +86,22 @@ export function ReadingsMargin({ table, onAsk, onGo, onEdit, children }: Props) 
             ))}
           </ul>
           {unread.length > listed && <p>and {unread.length - listed} more.</p>}
+        </section>
+      )}
+      {otherwise.length > 0 && (
+        <section className="note" aria-label="Read otherwise than written">
+          <h2 className="part-of-page">Read otherwise than written</h2>
+          <ul className="mt-1 space-y-1">
+            {otherwise.slice(0, listed).map(({ column, position, row, text, became }) => (
+              <li key={`${column.id}-${row}`}>
+                <button type="button" className="plain-button text-left" onClick={() => onGo(row, position)}>
+                  {column.name}, row {row + 1}
+                </button>
+                : “{text.slice(0, 40)}” as {became}.
+              </li>
+            ))}
+          </ul>
+          {otherwise.length > listed && <p>and {otherwise.length - listed} more.</p>}
         </section>
       )}
       {aside.length > 0 && (

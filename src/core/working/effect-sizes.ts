@@ -1,0 +1,63 @@
+/** The working of effect sizes: their intervals come from the noncentralities that fit the statistic seen. */
+import { noncentralFInterval } from '../procedures/effect-size-intervals';
+import { hedgesCorrection, noncentralityInterval } from '../procedures/standardized-difference';
+import { type Step, type Term, Working, constant, over, plus, root, symbol, times } from './term';
+
+const one = constant(1);
+
+/** The two noncentralities for which t would lie at each end of its distribution. Source: Steiger & Fouladi (1997). */
+function ends(w: Working, t: number, df: number, level: number): [Term, Term] {
+  const { low, high } = noncentralityInterval(t, df, level);
+  return [
+    w.look('noncentrality at the lower end', '\\delta_L', "P(T'_{\\nu,\\delta_L} \\ge t) = \\alpha/2", low),
+    w.look('noncentrality at the upper end', '\\delta_U', "P(T'_{\\nu,\\delta_U} \\le t) = \\alpha/2", high),
+  ];
+}
+
+/** Hedges' g of two groups with its noncentral-t interval, from the pooled t. */
+export function hedgesWorking(t: number, nA: number, nB: number, level: number): Step[] {
+  const w = new Working();
+  const [na, nb] = [symbol('n_a', nA), symbol('n_b', nB)];
+  const df = nA + nB - 2;
+  const scale = w.let('from t to d', 'h', root(plus(over(one, na), over(one, nb))));
+  const d = w.let('Cohen’s d', 'd_s', times(symbol('t', t), scale));
+  const j = w.look(
+    'bias correction',
+    'J',
+    '\\frac{\\Gamma(\\nu/2)}{\\sqrt{\\nu/2}\\;\\Gamma((\\nu-1)/2)}',
+    hedgesCorrection(df),
+  );
+  w.let('Hedges’ g', 'g', times(j, d));
+  const [low, high] = ends(w, t, df, level);
+  w.let('lower end', 'g_L', times(times(j, scale), low));
+  w.let('upper end', 'g_U', times(times(j, scale), high));
+  return w.steps;
+}
+
+/** A mean, or a mean difference within pairs, in its own SDs, with its noncentral-t interval. */
+export function oneSampleSizeWorking(t: number, n: number, level: number): Step[] {
+  const w = new Working();
+  const size = root(symbol('n', n));
+  w.let('in standard deviations', 'd_z', over(symbol('t', t), size));
+  const [low, high] = ends(w, t, n - 1, level);
+  w.let('lower end', 'd_L', over(low, size));
+  w.let('upper end', 'd_U', over(high, size));
+  return w.steps;
+}
+
+/** (Partial) η² with its noncentral-F interval. Source: Smithson (2003), Steiger (2004). */
+export function etaSquaredWorking(f: number, df1: number, df2: number, level: number): Step[] {
+  const w = new Working();
+  const [F, a, b] = [symbol('F', f), symbol('\\nu_1', df1), symbol('\\nu_2', df2)];
+  const explained = times(F, a);
+  w.let('eta squared', '\\eta^2', over(explained, plus(explained, b)));
+  const n = w.let('readings in the analysis', 'N', plus(plus(a, b), one));
+  const { low, high } = noncentralFInterval(f, df1, df2, level);
+  const lambda = (name: string, at: string, value: number): Term =>
+    w.look(`noncentrality at the ${name} end`, at, "P(F'_{\\nu_1,\\nu_2,\\lambda} \\gtrless F) = \\alpha/2", value);
+  const [l, u] = [lambda('lower', '\\lambda_L', low), lambda('upper', '\\lambda_U', high)];
+  w.let('lower end', '\\eta^2_L', over(l, plus(l, n)));
+  w.let('upper end', '\\eta^2_U', over(u, plus(u, n)));
+  return w.steps;
+}
+

@@ -1,0 +1,95 @@
+/** The working of tests and intervals of spread. */
+import { chiSquare } from '../distributions/chi-square';
+import { fisherF } from '../distributions/f';
+import type { SampleSummary } from '../procedures/sample-summary';
+import { type Step, Working, constant, logarithm, minus, over, plus, root, squared, symbol, times, total } from './term';
+
+const one = constant(1);
+const three = constant(3);
+
+/** One SD against a stated one. Source: Fisher (1925). */
+export function spreadOfOneWorking(sd: number, size: number, statedSd: number, level: number): Step[] {
+  const w = new Working();
+  const n = symbol('n', size);
+  const s = symbol('s', sd);
+  const df = w.let('degrees of freedom', '\\nu', minus(n, one));
+  const chi2 = w.let('test statistic', 'X^2', over(times(df, squared(s)), squared(symbol('\\sigma_0', statedSd))));
+  const reference = chiSquare(size - 1);
+  const above = w.look('upper tail', 'p_>', 'P(\\chi^2_\\nu \\ge X^2)', reference.upper(chi2.value));
+  const below = w.look('lower tail', 'p_<', 'P(\\chi^2_\\nu \\le X^2)', reference.lower(chi2.value));
+  w.look('two-sided p', 'p', '2\\min(p_>, p_<)', Math.min(1, 2 * Math.min(above.value, below.value)));
+  const tail = (1 - level) / 2;
+  const high = w.look('upper critical value', 'c_U', '\\chi^2_{\\nu,\\,1-\\alpha/2}', reference.upperQuantile(tail));
+  const low = w.look('lower critical value', 'c_L', '\\chi^2_{\\nu,\\,\\alpha/2}', reference.quantile(tail));
+  w.let('lower end of the SD', '\\text{low}', times(s, root(over(df, high))));
+  w.let('upper end of the SD', '\\text{high}', times(s, root(over(df, low))));
+  return w.steps;
+}
+
+/** Two SDs by the ratio of their variances. Source: Fisher (1924). */
+export function spreadOfTwoWorking(a: SampleSummary, b: SampleSummary, level: number): Step[] {
+  const w = new Working();
+  const f = w.let('ratio of the variances', 'F', over(symbol('s_a^2', a.variance), symbol('s_b^2', b.variance)));
+  const reference = fisherF(a.n - 1, b.n - 1);
+  const above = w.look('upper tail', 'p_>', 'P\\left(F_{n_a-1,\\,n_b-1} \\ge F\\right)', reference.upper(f.value));
+  const below = w.look('lower tail', 'p_<', 'P\\left(F_{n_a-1,\\,n_b-1} \\le F\\right)', reference.lower(f.value));
+  w.look('two-sided p', 'p', '2\\min(p_>, p_<)', Math.min(1, 2 * Math.min(above.value, below.value)));
+  const tail = (1 - level) / 2;
+  const high = w.look('upper critical value', 'c_U', 'F_{1-\\alpha/2}', reference.upperQuantile(tail));
+  const low = w.look('lower critical value', 'c_L', 'F_{\\alpha/2}', reference.quantile(tail));
+  w.let('ratio of the SDs', 'r', root(f));
+  w.let('lower end of the ratio', '\\text{low}', root(over(f, high)));
+  w.let('upper end of the ratio', '\\text{high}', root(over(f, low)));
+  return w.steps;
+}
+
+/** Bartlett's test of equal variances. Source: Bartlett (1937). */
+export function bartlettWorking(groups: readonly SampleSummary[]): Step[] {
+  const w = new Working();
+  const g = groups.map((x, i) => ({
+    df: minus(symbol(`n_{${i + 1}}`, x.n), one),
+    variance: symbol(`s_{${i + 1}}^2`, x.variance),
+  }));
+  const all = g.map((x) => x.df);
+  const df = w.let('degrees of freedom within', '\\nu_W', total('\\sum (n_i - 1)', all));
+  const pooled = w.let(
+    'pooled variance',
+    's_p^2',
+    over(
+      total(
+        '\\sum (n_i - 1) s_i^2',
+        g.map((x) => times(x.df, x.variance)),
+      ),
+      df,
+    ),
+  );
+  const raw = w.let(
+    'uncorrected statistic',
+    'M',
+    total(
+      '\\sum (n_i - 1)\\ln\\frac{s_p^2}{s_i^2}',
+      g.map((x) => times(x.df, logarithm(over(pooled, x.variance)))),
+    ),
+  );
+  const k = symbol('k', groups.length);
+  const correction = w.let(
+    'correction',
+    'C',
+    plus(
+      one,
+      over(
+        minus(
+          total(
+            '\\sum \\frac{1}{n_i - 1}',
+            all.map((x) => over(one, x)),
+          ),
+          over(one, df),
+        ),
+        times(three, minus(k, one)),
+      ),
+    ),
+  );
+  const chi2 = w.let('test statistic', 'X^2', over(raw, correction));
+  w.look('p', 'p', 'P(\\chi^2_{k-1} \\ge X^2)', chiSquare(groups.length - 1).upper(chi2.value));
+  return w.steps;
+}
