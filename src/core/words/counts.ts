@@ -5,11 +5,14 @@ import type { GoodnessOfFit } from '../procedures/goodness-of-fit';
 import type { McNemar } from '../procedures/mcnemar';
 import type { MannWhitney } from '../procedures/mann-whitney';
 import type { OneProportion, Share } from '../procedures/one-proportion';
+import type { Friedman } from '../procedures/friedman';
 import type { KruskalWallis } from '../procedures/kruskal-wallis';
 import type { ShuffleTest } from '../procedures/shuffle-means';
+import type { SpreadOfOne } from '../procedures/spread-of-one';
 import type { SpreadOfTwo } from '../procedures/spread-of-two';
 import type { TwoProportions } from '../procedures/two-proportions';
-import { between, fixed, percent } from './numbers';
+import type { WilcoxonSignedRank } from '../procedures/wilcoxon-signed-rank';
+import { between, decimalsFor, fixed, percent, significant } from './numbers';
 import { type Sentences, chiPhrase, fPhrase, listed, pPhrase, valued, verdict } from './sentences';
 import { symbol, text } from './text';
 
@@ -138,3 +141,45 @@ export const shuffleSentences = (statistic: string, level: number, found: Shuffl
   results: text`Randomization test: ${pPhrase(found.p.either)}.`,
   plain: text`${verdict(found.p.either, level, `Had the labels meant nothing, a ${statistic} this large would have been rare`, `A ${statistic} this large comes about readily when the labels mean nothing`)}.`,
 });
+
+/** Pairs by the ranks of their differences. */
+export const signedRankSentences = (
+  measure: string,
+  names: readonly [string, string],
+  level: number,
+  found: WilcoxonSignedRank,
+  shift?: { estimate: number; interval: Interval; unit: string },
+): Sentences => ({
+  methods: text`${measure} in ${names[0]} and ${names[1]}, measured in pairs, was compared by Wilcoxon’s signed-rank test (${found.method === 'exact' ? 'exact' : 'large-sample, corrected for ties'})${shift ? `; the centre of the differences (${names[0]} minus ${names[1]}) is Hodges and Lehmann’s` : ''}.${found.zeros > 0 ? ` ${found.zeros === 1 ? 'One difference of 0 was' : `${found.zeros} differences of 0 were`} left out, as the test requires.` : ''}`,
+  results: text`${symbol('W')}+ = ${fixed(found.wPlus, Number.isInteger(found.wPlus) ? 0 : 1)} (${found.n} differences), ${pPhrase(found.p.either)}${shift ? `; centre ${valued(`${fixed(shift.estimate, 2)} (${percent(level)} CI ${between(shift.interval, 2)})`, shift.unit)}` : ''}.`,
+  plain: text`${verdict(found.p.either, level, `Within pairs, ${names[0]} tends to be ${found.wPlus * 4 > found.n * (found.n + 1) ? 'larger' : 'smaller'} than ${names[1]}`, `These pairs do not show that either tends to be the larger`)}.`,
+});
+
+/** The same subjects under several conditions, by ranks. */
+export const friedmanSentences = (
+  measure: string,
+  subject: string,
+  conditions: number,
+  level: number,
+  found: Friedman,
+): Sentences => ({
+  methods: text`${measure} of the same ${subject || 'subject'} under ${conditions} conditions was compared by Friedman’s test, on ranks within each ${subject || 'subject'}, corrected for ties.`,
+  results: text`${chiPhrase(found.chi2, found.df)}, ${pPhrase(found.p)}, Kendall’s ${symbol('W')} = ${fixed(found.kendallW, 2)}.`,
+  plain: text`${verdict(found.p, level, `Within the same ${subject || 'subject'}, some conditions tend to give larger readings than others`, 'These readings do not show that any condition tends to give larger ones')}.`,
+});
+
+/** One spread against a stated one. */
+export const oneSpreadSentences = (
+  measure: string,
+  unit: string,
+  level: number,
+  figures: { sd: number; n: number; stated: number },
+  found: SpreadOfOne,
+): Sentences => {
+  const stated = valued(String(figures.stated), unit);
+  return {
+    methods: text`The standard deviation of ${measure} was compared with a stated ${stated} by a chi-square test, which rests on normal readings.`,
+    results: text`SD ${valued(significant(figures.sd, 3), unit)} (${symbol('n')} = ${figures.n}, ${percent(level)} CI ${valued(between(found.sdInterval, decimalsFor(found.sdInterval.high - found.sdInterval.low)), unit)}), against ${stated}: ${chiPhrase(found.chi2, found.df)}, ${pPhrase(found.p.either)}.`,
+    plain: text`${verdict(found.p.either, level, `${measure} varies ${figures.sd > figures.stated ? 'more' : 'less'} than stated`, `These readings do not rule out a standard deviation of ${stated}`)}.`,
+  };
+};

@@ -7,6 +7,7 @@ import type { RepeatedMeasures } from '../procedures/repeated-measures';
 import type { RangePair } from '../procedures/tukey-kramer';
 import type { TwoWayAnova } from '../procedures/two-way-anova';
 import type { WelchAnova } from '../procedures/welch-anova';
+import type { WithinBetween } from '../procedures/within-between';
 import { fixed, intervalDecimals, percent, significant } from './numbers';
 import { type Sentences, ciPhrase, fPhrase, listed, pPhrase, tPhrase, valued, verdict } from './sentences';
 import { type Text, text } from './text';
@@ -138,5 +139,23 @@ export function repeatedSentences(
     methods: text`${upper(measure)} of the same ${subject || 'subject'} under ${conditions} conditions was analysed by repeated-measures analysis of variance, degrees of freedom corrected by Greenhouse and Geisser’s ε.`,
     results: text`${fPhrase(found.f, found.condition.df * epsilon, found.error.df * epsilon)}, ${pPhrase(p)}, ε = ${fixed(epsilon, 2)}, partial η² = ${fixed(found.partialEtaSquared, 2)}.${sphere}`,
     plain: text`${upper(measure)} ${verdict(p, level, 'changed', 'was not shown to change')} from condition to condition within the same ${subject || 'subject'}.`,
+  };
+}
+
+/** Groups of subjects, each subject under every condition. */
+export function withinBetweenSentences(
+  { measure, level }: Subject,
+  names: { group: string; condition: string; subject: string },
+  found: WithinBetween,
+): Sentences {
+  const { epsilon, conditionP, interactionP } = found.greenhouseGeisser;
+  const { group, subjects, condition, interaction, error } = found;
+  const each = names.subject || 'subject';
+  const within = (f: number, df: number, p: number, eta: number): Text =>
+    text`${fPhrase(f, df * epsilon, error.df * epsilon)}, ${pPhrase(p)}, partial η² = ${fixed(eta, 2)}`;
+  return {
+    methods: text`${upper(measure)} was analysed by two-way analysis of variance with ${names.group} between and ${names.condition} within each ${each}; degrees of freedom within were corrected by Greenhouse and Geisser’s ε.`,
+    results: text`${names.group} ${fPhrase(group.f, group.df, subjects.df)}, ${pPhrase(group.p)}, partial η² = ${fixed(group.partialEtaSquared, 2)}; ${names.condition} ${within(condition.f, condition.df, conditionP, condition.partialEtaSquared)}; interaction ${within(interaction.f, interaction.df, interactionP, interaction.partialEtaSquared)}; ε = ${fixed(epsilon, 2)}.`,
+    plain: text`${verdict(interactionP, level, `How ${measure} changes with ${names.condition} depends on ${names.group}: read the two together`, `These readings do not show that the change with ${names.condition} depends on ${names.group}`)}.`,
   };
 }

@@ -60,4 +60,3 @@ export function etaSquaredWorking(f: number, df1: number, df2: number, level: nu
   w.let('upper end', '\\eta^2_U', over(u, plus(u, n)));
   return w.steps;
 }
-

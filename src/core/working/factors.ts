@@ -147,7 +147,12 @@ export function withinBetweenWorking(found: WithinBetween): Step[] {
     '\\frac{(\\operatorname{tr} S)^2}{(k-1)\\operatorname{tr} S^2}',
     greenhouseGeisser.epsilon,
   );
-  w.look('corrected p, conditions', "p'_C", 'P(F_{\\varepsilon\\nu_C,\\,\\varepsilon\\nu_E} \\ge F_C)', greenhouseGeisser.conditionP);
+  w.look(
+    'corrected p, conditions',
+    "p'_C",
+    'P(F_{\\varepsilon\\nu_C,\\,\\varepsilon\\nu_E} \\ge F_C)',
+    greenhouseGeisser.conditionP,
+  );
   w.look(
     'corrected p, interaction',
     "p'_{GC}",

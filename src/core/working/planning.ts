@@ -9,12 +9,7 @@ const one = constant(1);
 
 function tEnding(w: Working, df: Term, shift: Term, alpha: number): void {
   const reference = studentT(df.value);
-  const critical = w.look(
-    'critical value',
-    't^*',
-    't_{\\nu,\\,1-\\alpha/2}',
-    reference.upperQuantile(alpha / 2),
-  );
+  const critical = w.look('critical value', 't^*', 't_{\\nu,\\,1-\\alpha/2}', reference.upperQuantile(alpha / 2));
   const above = w.look(
     'found in the right direction',
     'P_>',

@@ -174,10 +174,7 @@ export function dunnWorking(groups: readonly (readonly number[])[], i: number, j
     );
   };
   const d = minus(mean(i, 'a'), mean(j, 'b'));
-  const spread = minus(
-    over(times(n, plus(n, one)), twelve),
-    over(tieTerm(all), times(twelve, minus(n, one))),
-  );
+  const spread = minus(over(times(n, plus(n, one)), twelve), over(tieTerm(all), times(twelve, minus(n, one))));
   const size = (k: number, mark: string): Term => over(one, symbol(`n_${mark}`, groups[k]?.length ?? 1));
   const se = w.let('standard error of the difference', 'SE', root(times(spread, plus(size(i, 'a'), size(j, 'b')))));
   const z = w.let('test statistic', 'z', over(d, se));

@@ -2,7 +2,20 @@
 import { chiSquare } from '../distributions/chi-square';
 import { fisherF } from '../distributions/f';
 import type { SampleSummary } from '../procedures/sample-summary';
-import { type Step, Working, constant, logarithm, minus, over, plus, root, squared, symbol, times, total } from './term';
+import {
+  type Step,
+  Working,
+  constant,
+  logarithm,
+  minus,
+  over,
+  plus,
+  root,
+  squared,
+  symbol,
+  times,
+  total,
+} from './term';
 
 const one = constant(1);
 const three = constant(3);

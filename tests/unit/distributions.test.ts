@@ -1,0 +1,148 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { type DistributionName, distributionNames, named } from '../../src/core/distributions/named';
+import type { Outcome } from '../../src/core/numeric/domain-error';
+import { random } from '../../src/core/numeric/random';
+import { fisherExact } from '../../src/core/procedures/fisher-exact';
+import { shuffleTest } from '../../src/core/procedures/shuffle';
+import { betweenGroups, chiSquareOf, differenceOf, welchStatistic } from '../../src/core/procedures/shuffle-statistics';
+
+/** Parameters each distribution allows, and some it does not. */
+const allowed: Record<DistributionName, Record<string, number>[]> = {
+  normal: [{}, { mean: 34, sd: 4.1 }],
+  t: [{ df: 1 }, { df: 7.5 }, { df: Infinity }],
+  f: [{ df1: 2, df2: 27 }],
+  'chi-square': [{ df: 0.5 }, { df: 12 }],
+  binomial: [
+    { n: 45, p: 0.4 },
+    { n: 0, p: 0.4 },
+    { n: 12, p: 1 },
+  ],
+  hypergeometric: [
+    { drawn: 12, marked: 9, total: 30 },
+    { drawn: 12, marked: 9, total: 30, oddsRatio: 3.5 },
+  ],
+  'studentized-range': [{ groups: 4, df: 12.5 }],
+  dunnett: [
+    { groups: 3, df: 20 },
+    { groups: 3, df: 20, twoSided: 0 },
+  ],
+  'noncentral-t': [{ df: 9, shift: 1.4 }],
+  'noncentral-f': [{ df1: 2, df2: 20, noncentrality: 6 }],
+  'noncentral-chi-square': [{ df: 3, noncentrality: 4 }],
+  'signed-rank': [{ n: 12 }],
+  'rank-sum': [{ n1: 7, n2: 9 }],
+};
+
+const given = (outcome: Outcome<number>): number => {
+  if (!outcome.ok) throw new Error(outcome.reason);
+  return outcome.value;
+};
+
+describe('distributions by name', () => {
+  it('have tails that sum to one, and quantiles that rise and lead back', () => {
+    for (const name of distributionNames)
+      for (const parameters of allowed[name]) {
+        const made = named(name, parameters);
+        if (!made.ok) throw new Error(`${name}: ${made.reason}`);
+        const { discrete, density, lower, upper, quantile, upperQuantile } = made.value;
+        let before = -Infinity;
+        // Those found by integrating twice over are asked less.
+        const slow = name === 'dunnett' || name === 'studentized-range';
+        for (const p of slow ? [0.05, 0.975] : [0.001, 0.05, 0.3, 0.5, 0.8, 0.975, 0.9999]) {
+          const where = `${name} ${JSON.stringify(parameters)} at ${p}`;
+          const x = given(quantile(p));
+          expect(x, where).to.be.at.least(before);
+          before = x;
+          const own = discrete ? given(density(x)) : 0;
+          expect(given(lower(x)) + given(upper(x)) - own, where).to.be.closeTo(1, 1e-9);
+          if (discrete) expect(given(lower(x)), where).to.be.at.least(p - 1e-12);
+          else expect(given(lower(x)), where).to.be.closeTo(p, 1e-8);
+          const y = given(upperQuantile(p));
+          if (discrete) expect(given(upper(y)), where).to.be.at.least(p - 1e-12);
+          else expect(given(upper(y)), where).to.be.closeTo(p, 1e-8);
+          expect(given(density(x)), where).to.be.at.least(0);
+        }
+      }
+  });
+
+  it('give a reason in words for whatever they are asked, never NaN and never an exception', () =>
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...distributionNames),
+        fc.dictionary(
+          fc.constantFrom('df', 'df1', 'df2', 'n', 'p', 'groups', 'shift', 'noncentrality', 'n1', 'n2', 'sd', 'total'),
+          fc.oneof(fc.constantFrom(0, -1, 1, 2.5, 9, NaN, Infinity, -Infinity, 1e-300), fc.integer({ max: 40 })),
+        ),
+        fc.constantFrom(-Infinity, -1e300, -3, 0, 0.5, 1, 7, 1e300, Infinity, NaN),
+        (name, parameters, x) => {
+          const made = named(name, parameters);
+          const answers = made.ok
+            ? [made.value.lower(x), made.value.upper(x), made.value.density(x), made.value.quantile(x)]
+            : [made];
+          for (const found of answers)
+            if (found.ok) expect(found.value, `${name} ${JSON.stringify(parameters)} at ${x}`).not.to.be.NaN;
+            else expect(found.reason).to.match(/^[A-Z].*\.$/);
+        },
+      ),
+      { numRuns: 1500 },
+    ));
+
+  it('say which parameter is wrong', () => {
+    const reason = (name: DistributionName, parameters: Record<string, number>): string => {
+      const made = named(name, parameters);
+      return made.ok ? '' : made.reason;
+    };
+    expect(reason('t', { df: 0 })).to.equal('Degrees of freedom must be above 0.');
+    expect(reason('binomial', { n: 4.5, p: 0.1 })).to.equal(
+      'The number of trials must be a whole number of at least 0.',
+    );
+    expect(reason('studentized-range', { groups: 1, df: 3 })).to.contain('at least 2');
+    expect(reason('noncentral-f', { df1: 2, df2: 9, noncentrality: -1 })).to.contain('0 or more');
+  });
+});
+
+describe('shuffles of any statistic', () => {
+  const a = [3, 5, 8, 9];
+  const b = [1, 2, 4, 4, 6];
+
+  it('of outcomes 0 and 1 give Fisher’s exact test, and of between-group sums the same as F', () => {
+    const outcomes = [
+      [1, 1, 1, 0, 1],
+      [0, 0, 1, 0, 0, 0],
+    ];
+    const p = shuffleTest(outcomes, differenceOf('mean'), 1, 100).p;
+    const exact = fisherExact([
+      [4, 1],
+      [1, 5],
+    ]);
+    expect(p.greater).to.be.closeTo(exact.greater, 1e-12);
+    const chi = shuffleTest(outcomes, chiSquareOf(2), 1, 100).p.greater;
+    expect(chi).to.be.closeTo(exact.either, 0.03);
+    const twoGroups = shuffleTest([a, b], betweenGroups, 1, 100).p.greater;
+    expect(twoGroups).to.be.closeTo(shuffleTest([a, b], differenceOf('mean'), 1, 100).p.either, 1e-12);
+  });
+
+  it('of medians, trimmed means and t are exact while the arrangements are few', () => {
+    for (const statistic of [differenceOf('median'), differenceOf('trimmed'), welchStatistic]) {
+      const found = shuffleTest([a, b], statistic, 1, 100);
+      expect(found.method).to.equal('exact');
+      expect(found.arrangements).to.equal(126);
+      const turned = shuffleTest([b, a], statistic, 1, 100);
+      expect(turned.p.greater).to.be.closeTo(found.p.less, 1e-12);
+      expect(turned.p.either).to.be.closeTo(found.p.either, 1e-12);
+    }
+  });
+
+  it('have a p that is uniform when there is no difference (Kolmogorov’s bound)', () => {
+    const { normal } = random(12);
+    const sample = (n: number): number[] => Array.from({ length: n }, () => Math.exp(normal()));
+    const ps = Array.from(
+      { length: 300 },
+      (_, i) => shuffleTest([sample(11), sample(12)], differenceOf('median'), i, 199).p.greater,
+    ).sort((x, y) => x - y);
+    const furthest = ps.reduce((d, p, i) => Math.max(d, Math.abs(p - (i + 0.5) / ps.length)), 0);
+    // 1.63/√n is exceeded once in a hundred.
+    expect(furthest).to.be.lessThan(1.63 / Math.sqrt(ps.length) + 1 / 200);
+  });
+});
