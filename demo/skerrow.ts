@@ -1,5 +1,5 @@
 import { type Random, random } from '../src/core/numeric/random';
-import { defaultQuestion } from '../src/core/question/question';
+import { defaultQuestion, questionOf } from '../src/core/question/question';
 import { type Column, type Table, emptyColumn, tableOf } from '../src/core/readings/table';
 import { defaultFigureStyle } from '../src/core/scenes/figure-style';
 import type { StudyDraft } from '../src/store/studies';
@@ -224,22 +224,90 @@ const copiedFigures = (): Table =>
     { name: 'Figures from a paper', subject: 'blade', shape: 'summary', spread: 'sem' },
   );
 
+/** Lines grown with and without added nutrient, measured in three weeks: groups of subjects, each under every condition. */
+function fedLines(): Table {
+  const { normal } = stream(10);
+  const lines = Array.from({ length: 14 }, (_, i) => `N${i + 1}`);
+  const fed = lines.map((_, i) => (i % 2 ? 'fed' : 'unfed'));
+  const start = lines.map(() => 5.1 + 0.5 * normal());
+  const week = (k: number): string[] =>
+    start.map((x, i) => (x + (fed[i] === 'fed' ? 2.3 : 1.6) * k + 0.4 * normal()).toFixed(1));
+  return tableOf(
+    [
+      named('line', 'line', 'subject', lines),
+      named('feeding', 'feeding', 'group', fed),
+      ...[0, 1, 2].map((k) => named(`w${k}`, `Week ${k}`, 'measure', week(k), 'cm')),
+    ],
+    { name: 'Fed and unfed lines', measure: 'frond length', subject: 'line', shape: 'repeated' },
+  );
+}
+
+/** Forty assays of the same blades, still and pulsed flow: one question asked of many measures. */
+function manyAssays(): Table {
+  const { normal } = stream(11);
+  const flow = Array.from({ length: 20 }, (_, i) => (i % 2 ? 'pulsed' : 'still'));
+  const assays = Array.from({ length: 40 }, (_, k) => {
+    const shift = k % 8 === 3 ? 1.9 : 0;
+    const middle = 4 + (k % 7) * 3;
+    return named(
+      `assay${k + 1}`,
+      `pigment ${k + 1}`,
+      'measure',
+      flow.map((f) => (middle + (f === 'pulsed' ? shift : 0) + 1.3 * normal()).toFixed(2)),
+      'µg/g',
+    );
+  });
+  return tableOf(
+    [
+      named(
+        'blade',
+        'blade',
+        'subject',
+        flow.map((_, i) => `P${i + 1}`),
+      ),
+      named('flow', 'flow', 'group', flow),
+      ...assays,
+    ],
+    { name: 'Forty pigments', subject: 'blade', shape: 'rows' },
+  );
+}
+
 /** The demo study of Skerrow Kelp Nursery: a table for every design; questions where their screens stand. */
 export const demoStudy = (): StudyDraft => ({
   title: 'Skerrow Kelp Nursery',
   origin: 'made up for the demo study',
   tables: [
     { table: lampTrial(), questions: [{ question: defaultQuestion('red', 'white'), figures: [defaultFigureStyle] }] },
-    { table: fourLamps(), questions: [] },
-    { table: temperatureByNutrient(), questions: [] },
+    {
+      table: fourLamps(),
+      questions: [
+        { question: questionOf('several'), figures: [] },
+        { question: questionOf('several', { compare: 'control', control: 'control' }), figures: [] },
+      ],
+    },
+    {
+      table: temperatureByNutrient(),
+      questions: [{ question: questionOf('factorial', { by: 'temperature', by2: 'nutrient' }), figures: [] }],
+    },
     { table: rinse(), questions: [{ question: defaultQuestion('before', 'after', 'paired'), figures: [] }] },
-    { table: weeklyGrowth(), questions: [] },
+    { table: weeklyGrowth(), questions: [{ question: questionOf('repeated'), figures: [] }] },
+    { table: fedLines(), questions: [{ question: questionOf('mixed'), figures: [] }] },
     { table: tankReplicates(), questions: [{ question: defaultQuestion('still', 'pulsed'), figures: [] }] },
     { table: settlement(), questions: [] },
     { table: grazing(), questions: [] },
-    { table: probes(), questions: [] },
-    { table: pipette(), questions: [] },
-    { table: iodine(), questions: [] },
-    { table: copiedFigures(), questions: [] },
+    {
+      table: probes(),
+      questions: [{ question: { ...defaultQuestion('old', 'new'), bounds: { low: -0.1, high: 0.1 } }, figures: [] }],
+    },
+    {
+      table: pipette(),
+      questions: [{ question: questionOf('one-sample', { a: 'volume', value: 1000 }), figures: [] }],
+    },
+    {
+      table: iodine(),
+      questions: [{ question: { ...defaultQuestion('air', 'freeze'), method: 'ranks' }, figures: [] }],
+    },
+    { table: copiedFigures(), questions: [{ question: questionOf('several'), figures: [] }] },
+    { table: manyAssays(), questions: [{ question: defaultQuestion('still', 'pulsed'), figures: [] }] },
   ],
 });

@@ -42,7 +42,9 @@ function ShapeView({ shape, onPoint }: { shape: Shape; onPoint?: ((point: Pointe
       return (
         <path
           d={shape.d}
-          fill={shape.filled ? colour : 'var(--ink-paper)'}
+          fill={shape.open ? 'none' : shape.filled ? colour : 'var(--ink-paper)'}
+          fillOpacity={shape.tint}
+          strokeDasharray={shape.dash ? '3 3' : undefined}
           stroke={shape.weight ? colour : undefined}
           strokeWidth={shape.weight || undefined}
           data-mark={shape.name}

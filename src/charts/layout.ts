@@ -117,6 +117,24 @@ function shapesOf(mark: Mark, x: Scale, y: Scale, scene: Scene): Shape[] {
       }
       return out;
     }
+    case 'path': {
+      const at = ([px, py]: readonly [number, number]): string =>
+        `${place(x, px).toFixed(2)},${place(y, py).toFixed(2)}`;
+      const area = mark.fill !== undefined;
+      return [
+        {
+          shape: 'path',
+          d: `M${mark.points.map(at).join('L')}${area ? 'Z' : ''}`,
+          ink: mark.ink,
+          filled: area,
+          weight: area ? 0 : (mark.weight ?? 1) * scene.lineWeight,
+          ...(mark.fill === undefined ? { open: true } : { tint: mark.fill }),
+          ...(mark.dash ? { dash: true } : {}),
+          ...(mark.name ? { name: mark.name } : {}),
+          ...(mark.title ? { title: mark.title } : {}),
+        },
+      ];
+    }
     case 'text':
       return [
         {

@@ -50,7 +50,9 @@ function shapeElement(shape: Shape): string {
         'path',
         {
           d: shape.d,
-          fill: shape.filled ? colour : inks.page.paper,
+          fill: shape.open ? 'none' : shape.filled ? colour : inks.page.paper,
+          'fill-opacity': shape.tint,
+          'stroke-dasharray': shape.dash ? '3 3' : undefined,
           stroke: shape.weight ? colour : undefined,
           'stroke-width': shape.weight || undefined,
           'data-mark': shape.name,

@@ -1,5 +1,5 @@
-import { type Answer, answer } from '../core/answer/answer';
-import { questionSentence } from '../core/words/two-groups';
+import { answer } from '../core/answer/answer';
+import { questionSentence, shortQuestion } from '../core/words/question';
 import { figuresOf } from '../store/figures';
 import type { Db } from '../store/open';
 import { questionsOf } from '../store/questions';
@@ -25,9 +25,6 @@ export interface Spine {
   log: SpineEntry[];
 }
 
-const shortQuestion = (found: Answer | undefined): string =>
-  found ? found.groups.map((g) => g.name).join(' · ') : 'groups no longer there';
-
 /** A table as far as naming its groups needs it: where columns are groups their heads are enough. */
 const tableForNames = (db: Db, head: Table): Table => (columnsAreGroups(head) ? head : readTable(db, head.id).table);
 
@@ -47,7 +44,7 @@ export function studySpine(db: Db, studyId: string): Spine {
   const questions = questionsOf(db, studyId).map(({ id, tableId, question }) => {
     const kept = tables.get(tableId);
     const found = kept && answer(question, tableForNames(db, kept));
-    const label = shortQuestion(found?.ok ? found.value : undefined);
+    const label = found?.ok ? shortQuestion(found.value) : 'groups no longer there';
     labels.set(id, label);
     return { id, label, href: `${home}/questions/${id}` };
   });

@@ -1,51 +1,19 @@
-import { DomainError, type Outcome, attempt, demand } from '../numeric/domain-error';
-import { type Description, describe, meanInterval } from '../procedures/describe';
-import type { Interval } from '../procedures/interval';
-import { pairedT } from '../procedures/paired-t';
-import { pooledT } from '../procedures/pooled-t';
-import { meanDifference, summarize } from '../procedures/sample-summary';
-import { noncentralityInterval, standardizedDifference } from '../procedures/standardized-difference';
-import type { TTest } from '../procedures/t-test';
-import { welchT } from '../procedures/welch-t';
+import { type Outcome, attempt, demand } from '../numeric/domain-error';
 import type { Question } from '../question/question';
-import {
-  type Group,
-  type SubjectPair,
-  type Repeats,
-  chosenColumns,
-  columnsAreGroups,
-  groupsOf,
-  pairsOf,
-  repeatsOf,
-} from '../readings/groups';
+import { type Repeats, chosenColumns, columnsAreGroups, repeatsOf } from '../readings/groups';
+import { withDerived } from '../readings/derive';
+import { type Factors, factorsOf } from '../readings/factors';
 import { type Table, columnsOf } from '../readings/table';
+import type { Comparison } from './comparison';
+import { compareFactors } from './factorial';
+import { type GroupPart, allParts, describedBy, partOf } from './group-part';
+import { compareOne } from './one-sample';
+import { compareMixed, compareRepeated } from './repeated';
+import { chosenParts, compareSeveral } from './several';
+import { comparePairs, compareTwo } from './two-groups';
 
-/** One group as the answer sees it. */
-export interface GroupPart extends Group {
-  /** Undefined when no reading can be used. */
-  description?: Description;
-  /** Interval of the mean at the question's level; undefined below two readings. */
-  interval?: Interval;
-}
-
-/** A difference in standard deviations, with its interval. */
-export interface StandardizedEffect {
-  /** `g` in pooled SDs, bias removed; `dz` in SDs of the differences within pairs. */
-  kind: 'g' | 'dz';
-  value: number;
-  interval: Interval;
-}
-
-/** The comparison itself, in the readings' units. */
-export interface Comparison {
-  /** The first group's mean minus the second's, its interval and test. */
-  test: TTest;
-  /** p for the direction asked. */
-  p: number;
-  size: Outcome<StandardizedEffect>;
-  /** How readings were paired, in a paired question. */
-  pairing?: { pairs: SubjectPair[]; alone: string[]; bySubject: boolean };
-}
+export type { Comparison } from './comparison';
+export type { GroupPart } from './group-part';
 
 /** All that follows from a question and its readings. */
 export interface Answer {
@@ -53,7 +21,8 @@ export interface Answer {
   measure: string;
   unit: string;
   subject: string;
-  groups: [GroupPart, GroupPart];
+  /** The groups compared, in the order the question names them. */
+  groups: GroupPart[];
   comparison: Outcome<Comparison>;
   /** How often subjects come back; undefined when no column names them. */
   repeats: Repeats | undefined;
@@ -61,100 +30,110 @@ export interface Answer {
   averaged: boolean;
   /** The label or subject of each row, where a column gives one. */
   rowNames: readonly string[] | undefined;
+  /** The readings by two factors, where there are two. */
+  layout?: Factors;
+  /** Whether only reported figures are known, no readings. */
+  reported: boolean;
 }
 
-function groupPart(groups: readonly Group[], id: string, level: number): GroupPart {
-  const group = groups.find((g) => g.id === id);
-  if (!group) throw new DomainError('One of the groups compared is no longer in the readings: choose another.');
-  const values = group.readings.used.map((r) => r.value);
-  const description = attempt(() => describe(values));
-  if (!description.ok) return group;
-  const interval = attempt(() => meanInterval(description.value, level));
-  return { ...group, description: description.value, ...(interval.ok ? { interval: interval.value } : {}) };
-}
-
-function demandComparable(question: Question, a: GroupPart, b: GroupPart): void {
-  demand(question.a !== question.b, 'A group cannot be compared with itself: choose two different groups.');
-  demand(
-    a.unit === b.unit,
-    `${a.name} is in ${a.unit || 'no unit'} and ${b.name} in ${b.unit || 'no unit'}: give both the same unit in the readings, converting the numbers if they were measured differently.`,
-  );
-}
-
-function comparePaired(question: Question, table: Table, a: GroupPart, b: GroupPart): Comparison {
-  const pairing = pairsOf(table, a, b);
-  const { pairs } = pairing;
-  demand(
-    pairs.length > 0,
-    pairing.bySubject
-      ? `No ${table.subject || 'subject'} has a reading in both ${a.name} and ${b.name}: nothing can be paired. Check that they are named alike in both.`
-      : `No row has a reading of both ${a.name} and ${b.name}: pairs stand side by side in a row, or share a name in a subject column.`,
-  );
-  demand(pairs.length > 1, 'There is one pair: one alone shows no spread, at least two are needed.');
-  const test = pairedT(
-    pairs.map((p) => p.a.value),
-    pairs.map((p) => p.b.value),
-    question.level,
-  );
-  return {
-    test,
-    p: test.p[question.direction],
-    size: attempt(() => {
-      const { low, high } = noncentralityInterval(test.t, test.df, question.level);
-      const root = Math.sqrt(pairs.length);
-      return { kind: 'dz', value: test.cohenDz, interval: { low: low / root, high: high / root } };
-    }),
-    pairing,
-  };
-}
-
-function compare(question: Question, a: GroupPart, b: GroupPart): Comparison {
-  for (const group of [a, b]) {
-    const n = group.readings.used.length;
-    demand(n > 0, `${group.name} has no readings that can be used: at least two are needed.`);
-    demand(n > 1, `${group.name} has one reading: one alone shows no spread, at least two are needed.`);
+/** The groups a question compares, as far as they are there. @throws DomainError when one is gone */
+function partsCompared(question: Question, all: GroupPart[]): GroupPart[] {
+  switch (question.design) {
+    case 'one-sample':
+      return [question.a === undefined ? (all[0] ?? partOf(all, undefined)) : partOf(all, question.a)];
+    case 'two-groups':
+    case 'paired':
+      return [partOf(all, question.a), partOf(all, question.b)];
+    case 'several':
+    case 'repeated':
+      return chosenParts(question, all);
+    case 'factorial':
+    case 'mixed':
+      return all;
   }
-  const [first, second] = [a, b].map((g) => summarize(g.readings.used.map((r) => r.value)));
-  if (!first || !second) throw new DomainError('Two groups are needed.');
-  const run = question.spread === 'separate' ? welchT : pooledT;
-  const apart = Number(Math.abs(meanDifference(first, second)).toPrecision(6));
+}
+
+function compare(question: Question, table: Table, parts: readonly GroupPart[]): Comparison {
+  const [a, b] = parts;
+  const all = parts.filter((g) => g.readings.aside.length > 0);
   demand(
-    first.variance + second.variance > 0,
-    `All readings of ${a.name} are the same, and all of ${b.name} too. The means are ${apart} apart, but with no spread there is nothing to judge a difference by.`,
+    parts.length === 0 || all.length < parts.length || parts.some((g) => g.n > 0),
+    'Every reading is set aside: bring some back in the readings to compare anything.',
   );
-  const test = run(first, second, question.level);
-  return {
-    test,
-    p: test.p[question.direction],
-    size: attempt(() => {
-      const { hedgesG, interval } = standardizedDifference(first, second, question.level);
-      return { kind: 'g', value: hedgesG, interval };
-    }),
-  };
+  switch (question.design) {
+    case 'one-sample':
+      demand(a !== undefined, 'There is no group with readings.');
+      return compareOne(question, a);
+    case 'two-groups':
+    case 'paired':
+      demand(a !== undefined && b !== undefined, 'Two groups are needed.');
+      return question.design === 'paired' ? comparePairs(question, table, a, b) : compareTwo(question, a, b);
+    case 'several':
+      return compareSeveral(question, parts);
+    case 'repeated':
+      return compareRepeated(question, table, parts);
+    case 'factorial':
+      return compareFactors(question, table);
+    case 'mixed':
+      return compareMixed(question, table);
+  }
+}
+
+const twoFactors = ({ design }: Question): boolean => design === 'factorial' || design === 'mixed';
+
+/** What a question says it measures: the table's own words where columns are groups, else the measure column's name. */
+function measureOf(question: Question, table: Table): string {
+  if (columnsAreGroups(table)) return table.measure;
+  const name = chosenColumns(withDerived(table), question).measure?.name ?? table.measure;
+  // A column of reported means is named after what they are means of.
+  return table.shape === 'summary' ? name.replace(/^(mean|average)\s+/i, '') : name;
+}
+
+/** The conditions described by the subjects the analysis used, while every reading stays in the picture. */
+const onlyComplete = (parts: readonly GroupPart[], { complete }: Comparison, level: number): GroupPart[] =>
+  complete && complete.incomplete.length > 0
+    ? parts.map((g, i) =>
+        describedBy(
+          g,
+          complete.rows.map((r) => r[i] ?? 0),
+          level,
+        ),
+      )
+    : [...parts];
+
+const whole = new WeakMap<Table, Table>();
+
+/** The table as if nothing had been set aside. */
+function withAside(table: Table): Table {
+  const before = whole.get(table);
+  if (before) return before;
+  const all = { ...table, columns: table.columns.map((c) => ({ ...c, aside: {} })) };
+  whole.set(table, all);
+  return all;
 }
 
 /** Answers a question from its readings: a pure function, so an answer can never be older than either. */
-export function answer(question: Question, table: Table): Outcome<Answer> {
+export function answer(question: Question, given: Table): Outcome<Answer> {
   return attempt(() => {
+    const table = question.withAside ? withAside(given) : given;
     const choice = { measure: question.measure, by: question.by };
-    const groups = groupsOf(table, choice);
-    const a = groupPart(groups, question.a, question.level);
-    const b = groupPart(groups, question.b, question.level);
-    const own = columnsAreGroups(table) ? undefined : chosenColumns(table, choice).measure?.name;
-    const repeats = repeatsOf(table, choice);
+    const parts = partsCompared(question, allParts(table, question));
+    const repeats = table.shape === 'summary' ? undefined : repeatsOf(table, choice);
+    const comparison = attempt(() => compare(question, table, parts));
+    const layout = twoFactors(question) ? attempt(() => factorsOf(table, question)) : undefined;
     return {
       question,
-      measure: own ?? table.measure,
-      unit: a.unit,
+      measure: measureOf(question, table),
+      unit: layout?.ok ? layout.value.unit : (parts[0]?.unit ?? ''),
+      ...(layout?.ok ? { layout: layout.value } : {}),
       subject: table.subject,
-      groups: [a, b] as [GroupPart, GroupPart],
-      comparison: attempt(() => {
-        demandComparable(question, a, b);
-        return question.design === 'paired' ? comparePaired(question, table, a, b) : compare(question, a, b);
-      }),
+      groups:
+        question.design === 'repeated' && comparison.ok ? onlyComplete(parts, comparison.value, question.level) : parts,
+      comparison,
       repeats,
       rowNames: (columnsOf(table, 'label')[0] ?? columnsOf(table, 'subject')[0])?.cells,
       averaged: table.average && repeats !== undefined && repeats.subjects < repeats.readings,
+      reported: table.shape === 'summary',
     };
   });
 }

@@ -22,11 +22,13 @@ export type Remedy =
   | 'exact-test'
   | 'join-categories'
   | 'more-readings'
+  | 'correct-degrees'
   | 'none';
 
 /** One assumption: its verdict, why, and what could be done. A check advises; it changes nothing by itself. */
 export interface Check {
-  about: 'normality' | 'equal-spread' | 'unusual-points' | 'independence' | 'sample-size' | 'expected-counts';
+  about:
+    'normality' | 'equal-spread' | 'unusual-points' | 'independence' | 'sample-size' | 'sphericity' | 'expected-counts';
   verdict: Verdict;
   /** The reason with its figures, as data for the words. */
   figures: Readonly<Record<string, number>>;
@@ -152,4 +154,16 @@ export function checkMeans(
     checkNormality(groups),
     ...(attempt(() => oneWayAnova(groups)).ok ? [checkEqualSpread(groups)] : []),
   ];
+}
+
+/** Whether the differences between conditions spread alike (Mauchly), which only the uncorrected test needs. */
+export function checkSphericity(found: { w: number; p: number } | undefined, epsilon: number, assumed: boolean): Check {
+  if (!found) return { about: 'sphericity', verdict: 'unknown', figures: { epsilon }, remedies: ['none'] };
+  const against = found.p < 0.05;
+  return {
+    about: 'sphericity',
+    verdict: against ? (assumed ? 'matters' : 'weigh') : 'fine',
+    figures: { w: found.w, p: found.p, epsilon, assumed: assumed ? 1 : 0 },
+    remedies: against && assumed ? ['correct-degrees'] : ['none'],
+  };
 }

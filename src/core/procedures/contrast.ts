@@ -44,6 +44,23 @@ export function contrast(groups: readonly SampleSummary[], weights: readonly num
 }
 
 /**
+ * The same where spreads may differ: its own standard error √(Σ cᵢ²sᵢ²/nᵢ), and Satterthwaite's df.
+ * Source: Welch (1938), Satterthwaite (1946).
+ */
+export function separateContrast(groups: readonly SampleSummary[], weights: readonly number[], level: number): TTest {
+  demand(weights.length === groups.length, 'A contrast needs one weight for each group.');
+  const size = Math.max(...weights.map(Math.abs));
+  demand(size > 0, 'A contrast needs at least two weights that are not 0.');
+  demand(Math.abs(sum(weights)) <= 1e-9 * size, 'The weights of a contrast must sum to 0, or it compares nothing.');
+  const parts = groups.map((g, i) => ((weights[i] ?? 0) ** 2 * g.variance) / g.n);
+  const all = sum(parts);
+  demand(all > 0, 'The groups of this contrast have no spread at all, so it cannot be judged.');
+  const df = 1 / sum(parts.map((v, i) => (v / all) ** 2 / ((groups[i]?.n ?? 2) - 1)));
+  const estimate = sum(groups.map((g, i) => (weights[i] ?? 0) * g.mean));
+  return tTest(estimate, Math.sqrt(all), df, level);
+}
+
+/**
  * Weights of the polynomial trends across equally or unequally spaced groups: straight line, bend and so on, each
  * orthogonal to those before it for these group sizes. Source: Robson (1959).
  * @param positions where the ordered groups lie: doses, days

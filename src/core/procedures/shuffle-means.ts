@@ -72,9 +72,8 @@ export function shuffleTwoMeansExact(a: readonly number[], b: readonly number[])
 export function shufflePairedExact(differences: readonly number[]): ShuffleTest {
   demand(differences.length > 0, 'There are no differences.');
   const all = wholes(differences);
-  const reach = all && sum(all.map(Math.abs));
   demand(
-    all !== undefined && reach !== undefined && 2 * reach * all.length <= exactSteps,
+    all !== undefined && canCountPairs(differences),
     'There are too many arrangements to count them all: draw a sample of them.',
   );
   const sums = signedSums(all.map(Math.abs));
@@ -89,6 +88,44 @@ export function shufflePairedExact(differences: readonly number[]): ShuffleTest 
       less: shareOf(sums, (s) => s <= seen),
     },
   };
+}
+
+/** Randomization test of paired readings by random signs, from a seed: for differences that cannot be counted. */
+export function shufflePaired(differences: readonly number[], seed: number, shuffles: number): ShuffleTest {
+  demand(differences.length > 0, 'There are no differences.');
+  const { bits } = random(seed, 1);
+  const total = sum(differences);
+  const slack = 1e-12 * sum(differences.map(Math.abs));
+  const counts = { greater: 0, less: 0, either: 0 };
+  for (let s = 0; s < shuffles; s++) {
+    let flipped = 0;
+    let word = 0;
+    for (let i = 0; i < differences.length; i++) {
+      if (i % 32 === 0) word = bits();
+      const d = differences[i] ?? 0;
+      flipped += word & 1 ? d : -d;
+      word >>>= 1;
+    }
+    if (flipped >= total - slack) counts.greater += 1;
+    if (flipped <= total + slack) counts.less += 1;
+    if (Math.abs(flipped) >= Math.abs(total) - slack) counts.either += 1;
+  }
+  return {
+    observed: total / differences.length,
+    method: 'sampled',
+    arrangements: shuffles,
+    p: {
+      either: sampledP(counts.either, shuffles),
+      greater: sampledP(counts.greater, shuffles),
+      less: sampledP(counts.less, shuffles),
+    },
+  };
+}
+
+/** Whether all choices of signs can be counted. */
+export function canCountPairs(differences: readonly number[]): boolean {
+  const all = wholes(differences);
+  return all !== undefined && 2 * sum(all.map(Math.abs)) * all.length <= exactSteps;
 }
 
 /** Shuffles that share one stream of random numbers. */

@@ -13,7 +13,7 @@ export interface TwoWayReading {
 /** Which question each line of the table answers when the cells are of unequal size. */
 export type SumsOfSquares = 1 | 2 | 3;
 
-export interface Effect {
+export interface FactorEffect {
   ss: number;
   df: number;
   ms: number;
@@ -24,10 +24,10 @@ export interface Effect {
 
 export interface TwoWayAnova {
   type: SumsOfSquares;
-  a: Effect;
-  b: Effect;
+  a: FactorEffect;
+  b: FactorEffect;
   /** Undefined where no cell has more than one reading: there the interaction is all that errors can be judged by. */
-  interaction: Effect | undefined;
+  interaction: FactorEffect | undefined;
   residual: { ss: number; df: number; ms: number };
   total: { ss: number; df: number };
   /** Cells without readings; with any, type III has no clear meaning and the interaction has fewer degrees of freedom. */
@@ -101,7 +101,7 @@ export function twoWayAnova(readings: readonly TwoWayReading[], type: SumsOfSqua
     'Within every cell all readings are the same, so there is no spread to judge effects by.',
   );
   const residual = { ss: full.residual, df: dfResidual, ms: full.residual / dfResidual };
-  const effect = (ss: number, df: number): Effect => {
+  const effect = (ss: number, df: number): FactorEffect => {
     const f = ss / df / residual.ms;
     return {
       ss,
@@ -113,7 +113,7 @@ export function twoWayAnova(readings: readonly TwoWayReading[], type: SumsOfSqua
     };
   };
   /** What `columns` explain after `others`. */
-  const after = (others: readonly Float64Array[], columns: readonly Float64Array[]): Effect => {
+  const after = (others: readonly Float64Array[], columns: readonly Float64Array[]): FactorEffect => {
     const fit = leastSquares([one, ...others, ...columns], y);
     const added = fit.explained.slice(1 + others.length);
     const rank = fit.rank - leastSquares([one, ...others], y).rank;

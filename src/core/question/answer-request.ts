@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { type Column, type Table, emptyColumn, roles, shapes } from '../readings/table';
+import { type Column, type Table, emptyColumn, roles, shapes, spreadKinds } from '../readings/table';
 import { limits } from '../readings/table-edit';
 import { Question } from './question';
 
@@ -34,6 +34,9 @@ export const Readings = v.pipe(
     shape: v.optional(v.picklist(shapes, `A shape is one of ${shapes.join(', ')}.`), 'columns'),
     /** Whether several readings of one subject within a group are averaged first. */
     average: v.optional(v.boolean(), false),
+    /** What the spread column of summary figures holds, and the level of an interval. */
+    spread: v.optional(v.picklist(spreadKinds, `A spread is one of ${spreadKinds.join(', ')}.`), 'sd'),
+    level: v.optional(Question.entries.level, 0.95),
     columns: v.pipe(
       v.array(ReadingsColumn),
       v.minLength(1, 'At least one column of readings is needed.'),
@@ -56,7 +59,6 @@ export const AnswerRequest = v.object({
     design: v.optional(Question.entries.design, 'two-groups'),
     direction: v.optional(Question.entries.direction, 'either'),
     level: v.optional(Question.entries.level, 0.95),
-    spread: v.optional(Question.entries.spread, 'separate'),
   }),
   readings: Readings,
 });
@@ -76,8 +78,8 @@ export const tableOfRequest = ({ readings }: AnswerRequest): Table => ({
   subject: readings.subject,
   shape: readings.shape,
   average: readings.average,
-  spread: 'sd',
-  level: 0.95,
+  spread: readings.spread,
+  level: readings.level,
   rowCount: readings.columns.reduce((most, c) => Math.max(most, c.values.length), 0),
   columns: readings.columns.map(columnOf),
 });

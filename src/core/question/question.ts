@@ -3,37 +3,129 @@ import * as v from 'valibot';
 /** A group: a column's id where columns are groups, else the id of a level of a group column. */
 const Group = v.pipe(v.string(), v.minLength(1), v.maxLength(200));
 const Column = v.pipe(v.string(), v.minLength(1), v.maxLength(40));
+const Finite = (what: string) => v.pipe(v.number(`${what} is a number.`), v.finite(`${what} is a number.`));
+
+/** How an experiment was made, as far as it decides the comparison. */
+export const designs = [
+  /** One group against a fixed value. */
+  'one-sample',
+  /** Two independent groups. */
+  'two-groups',
+  /** The same subjects in both. */
+  'paired',
+  /** Three or more independent groups. */
+  'several',
+  /** Two factors, every sample under one level of each. */
+  'factorial',
+  /** The same subjects under three or more conditions. */
+  'repeated',
+  /** Groups of subjects, each subject under every condition. */
+  'mixed',
+] as const;
+export type Design = (typeof designs)[number];
+
+/** How the comparisons after an analysis of several groups are judged together. */
+export const followUps = [
+  'tukey',
+  'games-howell',
+  'dunnett',
+  'dunn',
+  'nemenyi',
+  'bonferroni',
+  'holm',
+  'sidak',
+  'scheffe',
+  'benjamini-hochberg',
+  'unadjusted',
+] as const;
+export type FollowUp = (typeof followUps)[number];
+
+const Contrast = v.object({
+  name: v.pipe(v.string(), v.maxLength(200)),
+  /** Group → weight; groups not named have none. */
+  weights: v.record(Group, Finite('A weight')),
+});
 
 /**
  * A comparison as it is asked. Everything else about an answer is computed from this and the readings.
- * Names, units, the measure and the subject belong to the readings, so they are not repeated here.
+ * Names, units, the measure and the subject belong to the readings, so they are not repeated here. What is left out has
+ * a default that depends on the design: `choicesOf` tells it.
  */
 export const Question = v.object({
-  /** Two independent groups, or the same subjects in both. */
-  design: v.picklist(['two-groups', 'paired'], 'The design is two-groups or paired.'),
+  design: v.picklist(designs, `The design is one of ${designs.join(', ')}.`),
   /** The groups compared; differences are taken as `a` minus `b`. */
-  a: Group,
-  b: Group,
+  a: v.optional(Group),
+  b: v.optional(Group),
+  /** Of several: those compared, in this order; all unless some are named. */
+  groups: v.optional(v.array(Group)),
   /** Where each row is one reading: the columns of the readings and of their groups. The first of each unless chosen. */
   measure: v.optional(Column),
   by: v.optional(Column),
+  /** The second factor, or what changes within subjects. */
+  by2: v.optional(Column),
+  /** What one group is compared with; for two groups the difference that counts as none. In the readings' units. */
+  value: v.optional(Finite('The value compared with')),
   direction: v.picklist(['either', 'greater', 'less'], 'The direction is either, greater or less.'),
+  /** Whether a direction was chosen when the answer could already be seen; the methods sentence then says so. */
+  afterLooking: v.optional(v.boolean()),
   level: v.pipe(
     v.number('The confidence level is a number between 0.5 and 0.9999.'),
     v.minValue(0.5, 'A confidence level below 50 % says next to nothing: choose 50 to 99.99 %.'),
     v.maxValue(0.9999, 'No interval is certain: choose a level of at most 99.99 %.'),
   ),
-  /** Whether the groups' spreads may differ (Welch) or are taken as equal (pooled). */
-  spread: v.picklist(['separate', 'pooled'], 'The spread is separate or pooled.'),
+  /** Whether the groups' spreads may differ or are taken as equal. */
+  spread: v.optional(v.picklist(['separate', 'pooled'], 'The spread is separate or pooled.')),
+  /** What is compared: means, ranks, means by shuffled labels, or means with a known SD. */
+  method: v.optional(v.picklist(['means', 'ranks', 'shuffle', 'z'], 'The method is one of means, ranks, shuffle, z.')),
+  /** The population's SD, where it is known. */
+  knownSd: v.optional(v.pipe(Finite('The known SD'), v.gtValue(0, 'The known SD must be above 0.'))),
+  /** Bounds within which a difference does not matter, in the readings' units. */
+  bounds: v.optional(
+    v.pipe(
+      v.object({ low: Finite('The lower bound'), high: Finite('The upper bound') }),
+      v.check(({ low, high }) => low < high, 'The lower bound must lie below the upper one.'),
+    ),
+  ),
+  /** Which comparisons follow: of all pairs, against a control, of chosen pairs, or contrasts of one's own. */
+  compare: v.optional(v.picklist(['all', 'control', 'chosen', 'contrasts'])),
+  control: v.optional(Group),
+  pairs: v.optional(v.array(v.tuple([Group, Group]))),
+  contrasts: v.optional(v.array(Contrast)),
+  follow: v.optional(v.picklist(followUps, `Comparisons are judged by one of ${followUps.join(', ')}.`)),
+  /** Of two factors: which levels are compared, over or within the levels of the other. */
+  within: v.optional(v.picklist(['a', 'b', 'a-within-b', 'b-within-a'])),
+  sums: v.optional(v.picklist([1, 2, 3], 'Sums of squares are of type 1, 2 or 3.')),
+  sphericity: v.optional(v.picklist(['greenhouse-geisser', 'huynh-feldt', 'assumed'])),
+  /** Whether readings set aside count after all, to see what they do. */
+  withAside: v.optional(v.boolean()),
+  /** The seed of shuffles. */
+  seed: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(4294967295))),
+  /** Sentences the person has reworded: their words, and the sentence they started from. */
+  own: v.optional(
+    v.record(
+      v.picklist(['methods', 'results', 'legend']),
+      v.object({
+        text: v.pipe(v.string(), v.maxLength(10_000)),
+        from: v.pipe(v.string(), v.maxLength(10_000)),
+      }),
+    ),
+  ),
 });
 export type Question = v.InferOutput<typeof Question>;
 
 /** The question two groups raise when nothing more is known. */
-export const defaultQuestion = (a: string, b: string, design: Question['design'] = 'two-groups'): Question => ({
+export const defaultQuestion = (a: string, b: string, design: Design = 'two-groups'): Question => ({
   design,
   a,
   b,
   direction: 'either',
   level: 0.95,
-  spread: 'separate',
+});
+
+/** A question of a design that names no groups: all are compared. */
+export const questionOf = (design: Design, more: Partial<Question> = {}): Question => ({
+  design,
+  direction: 'either',
+  level: 0.95,
+  ...more,
 });

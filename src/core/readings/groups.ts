@@ -167,6 +167,10 @@ export interface SubjectPair {
   b: Reading;
 }
 
+/** A group's readings by subject, or by row where none is named; several of one subject stand for it by their mean. */
+export const subjectReadings = (table: Table, group: Group): Map<string, Reading> =>
+  bySubject(group.readings.used, subjectOr(subjectOfRow(withDerived(table))));
+
 /**
  * Pairs two groups' readings: by the subject column where there is one, so that order does not matter, else by row.
  * @returns the pairs, and what has no partner
@@ -177,11 +181,7 @@ export function pairsOf(
   b: Group,
 ): { pairs: SubjectPair[]; alone: string[]; bySubject: boolean } {
   const subjectOf = subjectOfRow(withDerived(table));
-  // Several readings of one subject in one group stand for it by their mean.
-  const [inA, inB] = [a, b].map((group) => bySubject(group.readings.used, subjectOr(subjectOf))) as [
-    Map<string, Reading>,
-    Map<string, Reading>,
-  ];
+  const [inA, inB] = [subjectReadings(table, a), subjectReadings(table, b)];
   const pairs: SubjectPair[] = [];
   for (const [subject, reading] of inA) {
     const partner = inB.get(subject);

@@ -20,6 +20,11 @@ export type Shape =
       ink: Ink;
       filled: boolean;
       weight: number;
+      /** Strength of the fill where it is not full. */
+      tint?: number;
+      /** A line that encloses nothing. */
+      open?: boolean;
+      dash?: boolean;
       title?: string;
       name?: string;
       cells?: CellRef[];

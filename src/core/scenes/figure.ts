@@ -1,10 +1,10 @@
 import { nice, ticks } from 'd3-array';
 import type { Answer, GroupPart } from '../answer/answer';
-import { attempt } from '../numeric/domain-error';
-import { meanInterval } from '../procedures/describe';
+import { cellParts, meanOf } from '../answer/group-part';
+import { studentT } from '../distributions/t';
 import type { Interval } from '../procedures/interval';
 import { withUnit } from '../readings/table';
-import { type BarKind, barWords } from '../words/two-groups';
+import { type BarKind, barWords } from '../words/report';
 import { fixed } from '../words/numbers';
 import type { FigureStyle } from './figure-style';
 import { type Mark, type Scene, extent } from './scene';
@@ -15,19 +15,28 @@ export const pointsPerMm = 72 / 25.4;
 
 /** The ends of a group's error bar, from its own readings; undefined where they do not allow one. */
 export function barEnds(group: GroupPart, bars: BarKind, level: number): Interval | undefined {
-  const d = group.description;
-  if (!d) return undefined;
-  if (bars === 'interval') {
-    const interval = attempt(() => meanInterval(d, level));
-    return interval.ok ? interval.value : undefined;
-  }
-  const reach = bars === 'sd' ? d.sd : d.sem;
-  return reach === undefined ? undefined : { low: d.mean - reach, high: d.mean + reach };
+  const s = group.summary;
+  if (!s) return undefined;
+  const sem = Math.sqrt(s.variance / s.n);
+  const reach =
+    bars === 'sd'
+      ? Math.sqrt(s.variance)
+      : bars === 'sem'
+        ? sem
+        : sem * studentT(s.n - 1).upperQuantile((1 - level) / 2);
+  return { low: s.mean - reach, high: s.mean + reach };
 }
+
+/** What stands side by side: the groups, or the cells of two factors. */
+const figureParts = (answer: Answer): GroupPart[] =>
+  answer.layout ? cellParts(answer.layout, answer.question.level) : answer.groups;
+
+const known = (x: number | undefined): number[] => (x === undefined ? [] : [x]);
 
 /** The error-bar figure of an answer, at true size: its units are points of type, 72 to the inch. */
 export function figureScene(answer: Answer, style: FigureStyle): Scene {
-  const { groups, question } = answer;
+  const { question } = answer;
+  const groups = figureParts(answer);
   const width = style.widthMm * pointsPerMm;
   const height = style.heightMm * pointsPerMm;
   const fontSize = style.fontPt;
@@ -36,7 +45,7 @@ export function figureScene(answer: Answer, style: FigureStyle): Scene {
   const ends = groups.map((g) => barEnds(g, style.bars, question.level));
   const shown = groups.flatMap((g, i) => [
     ...(style.readings ? g.readings.used.map((r) => r.value) : []),
-    ...(g.description ? [g.description.mean] : []),
+    ...known(meanOf(g)),
     ...(ends[i] ? [ends[i].low, ends[i].high] : []),
   ]);
   // A column's length stands for its value, so its axis starts at zero; points may start anywhere.
@@ -47,23 +56,23 @@ export function figureScene(answer: Answer, style: FigureStyle): Scene {
   const title = withUnit(answer.measure || 'reading', answer.unit);
   const left = fontSize * 2.2 + tickRoom;
   const plotWidth = width - left - fontSize * 0.6;
-  const names = groups.map((g) => wrapped(g.name, fontSize, (plotWidth / 2) * 0.94));
-  const lines = Math.max(...names.map((n) => n.length));
+  const names = groups.map((g) => wrapped(g.name, fontSize, (plotWidth / Math.max(2, groups.length)) * 0.94));
+  const lines = Math.max(1, ...names.map((n) => n.length));
   const bottom = fontSize * (1.1 + 1.25 * lines);
   const top = fontSize * 0.9;
   const marks: Mark[] = groups.flatMap((group, i): Mark[] => {
-    const { description } = group;
+    const mean = meanOf(group);
     const ink = { group: group.colour };
     const out: Mark[] = [];
-    if (description && columns)
+    if (mean !== undefined && columns)
       out.push(
-        { mark: 'bar', x1: i - 0.32, y1: 0, x2: i + 0.32, y2: description.mean, ink, tint: 0.2, name: `column-${i}` },
+        { mark: 'bar', x1: i - 0.32, y1: 0, x2: i + 0.32, y2: mean, ink, tint: 0.2, name: `column-${i}` },
         {
           mark: 'rule',
           x1: i - 0.32,
-          y1: description.mean,
+          y1: mean,
           x2: i + 0.32,
-          y2: description.mean,
+          y2: mean,
           ink,
           weight: 2,
           name: `mean-${i}`,
@@ -96,10 +105,10 @@ export function figureScene(answer: Answer, style: FigureStyle): Scene {
         caps: fontSize * 0.7,
         name: `error-bar-${i}`,
       });
-    if (description && !columns)
+    if (mean !== undefined && !columns)
       out.push({
         mark: 'dots',
-        points: [{ at: description.mean }],
+        points: [{ at: mean }],
         along: 'y',
         centre,
         room: 0,
@@ -119,11 +128,10 @@ export function figureScene(answer: Answer, style: FigureStyle): Scene {
     fontSize,
     lineWeight: 0.75,
     alt: `${title} by group; error bars are ${barWords(style.bars, question.level)}. ${groups
-      .map((g) =>
-        g.description
-          ? `${g.name}: mean ${fixed(g.description.mean, 2)}, n ${g.description.n}`
-          : `${g.name}: no readings`,
-      )
+      .map((g) => {
+        const mean = meanOf(g);
+        return mean === undefined ? `${g.name}: no readings` : `${g.name}: mean ${fixed(mean, 2)}, n ${g.n}`;
+      })
       .join('; ')}.`,
     panels: [
       {
@@ -131,7 +139,7 @@ export function figureScene(answer: Answer, style: FigureStyle): Scene {
         top,
         width: plotWidth,
         height: height - top - bottom,
-        x: { domain: [-0.5, 1.5], drawn: false },
+        x: { domain: [-0.5, Math.max(2, groups.length) - 0.5], drawn: false },
         y: { domain: [from, to], drawn: true, title, ticks: 5 },
         marks,
       },

@@ -1,242 +1,121 @@
-import type { Answer, GroupPart } from '../answer/answer';
+import type { Answer } from '../answer/answer';
+import type { FollowUpPart } from '../answer/comparison';
+import { choicesOf } from '../question/choices';
 import { withUnit } from '../readings/table';
 import { between, fixed, intervalDecimals, percent } from '../words/numbers';
-import { subtraction } from '../words/two-groups';
-import { type Mark, type Panel, type Scene, extent } from './scene';
+import { subtraction } from '../words/question';
+import { type Frame, groupRows } from './group-rows';
+import { type Rung, ladder, mostRungs, singleEffect } from './ladder';
+import type { Mark, Panel, Scene } from './scene';
+import { twoWayRows } from './two-way-rows';
 
 const fontSize = 13;
 
-/** More pairs than this are not joined by lines: they would be a smear. */
-const mostPairs = 300;
+/** More subjects than this are not joined by lines: they would be a smear. */
+const mostLines = 300;
 
-/** What a point says of itself: its group, its row with its label, its value. */
-function pointTitle(group: GroupPart, row: number, value: number, names: Answer['rowNames'], rows = 1): string {
-  const label = names?.[row]?.trim();
-  const where = rows > 1 ? `mean of ${rows} readings` : `row ${row + 1}`;
-  return `${group.name}, ${where}${label ? ` (${label})` : ''}: ${value}`;
+const between0And = (least: number, x: number, most: number): number => Math.min(most, Math.max(least, x));
+
+/** The comparisons as rungs, in the order asked for: as given, or by size. */
+export function rungsOf(parts: readonly FollowUpPart[], level: number, sorted: boolean): Rung[] {
+  return parts.flatMap((part) => {
+    const effects = sorted ? [...part.effects].sort((x, y) => y.estimate - x.estimate) : part.effects;
+    return effects.map((e, i): Rung => ({
+      ...e,
+      apart: e.p < 1 - level,
+      ...(i === 0 && part.within !== undefined ? { heading: part.within } : {}),
+    }));
+  });
 }
 
-function groupMarks(group: GroupPart, y: number, names: Answer['rowNames']): Mark[] {
-  const ink = { group: group.colour };
-  const marks: Mark[] = [
-    {
-      mark: 'dots',
-      points: group.readings.used.map(({ row, value, rows = [row] }) => ({
-        at: value,
-        title: pointTitle(group, row, value, names, rows.length),
-        cells: rows.map((r) => ({ column: group.column, row: r })),
-      })),
-      along: 'x',
-      centre: y - 0.02,
-      room: 0.44,
-      side: -1,
-      ink,
-      shape: group.colour,
-      size: group.readings.used.length > 200 ? 4 : 7,
-      name: `readings-${group.colour}`,
-    },
-    {
-      mark: 'dots',
-      points: group.readings.aside.flatMap(({ row, value, reason }) =>
-        value === undefined
-          ? []
-          : [
-              {
-                at: value,
-                title: `${pointTitle(group, row, value, names)}, set aside: ${reason}`,
-                cells: [{ column: group.column, row }],
-              },
-            ],
-      ),
-      along: 'x',
-      // Below the interval, apart from the readings that count.
-      centre: y + 0.36,
-      room: 0.05,
-      ink: 'muted',
-      shape: group.colour,
-      size: 7,
-      hollow: true,
-    },
-  ];
-  const { description, interval } = group;
-  if (interval)
-    marks.push({
-      mark: 'rule',
-      x1: interval.low,
-      y1: y + 0.17,
-      x2: interval.high,
-      y2: y + 0.17,
-      ink,
-      weight: 2.5,
-      caps: 7,
-      name: `interval-${group.colour}`,
-    });
-  if (description)
-    marks.push({
-      mark: 'dots',
-      points: [{ at: description.mean, title: `mean of ${group.name}: ${description.mean}` }],
-      along: 'x',
-      centre: y + 0.17,
-      room: 0,
-      ink,
-      shape: group.colour,
-      size: 11,
-      name: `mean-${group.colour}`,
-    });
-  return marks;
+/** Lines that join readings of one subject from row to row. */
+function subjectLines(rows: readonly (readonly number[])[]): Mark[] {
+  if (rows.length > mostLines) return [];
+  return rows.map((values): Mark => ({
+    mark: 'path',
+    points: values.map((v, i) => [v, i - 0.02] as const),
+    ink: 'line',
+    weight: 1.2,
+    name: 'pair',
+  }));
 }
 
 /**
- * The picture of an answer about two groups: every reading as a point by group on one axis, mean and interval under
- * them; beside it, on its own axis, the difference with its interval against the divide line.
+ * The picture of an answer: every reading as a point by group on one axis, mean and interval under them; beside it, on
+ * an axis of its own, what differs by how much, against the divide line.
+ * @param sorted whether several differences stand by size instead of in the order of the groups
  */
-export function lookScene(answer: Answer, width: number): Scene {
-  const { groups, comparison, question } = answer;
-  const height = 244;
-  const effectWidth = Math.round(width * 0.36);
-  // Room for half of the first tick's label, and for the markers of the names.
-  const namesRoom = 26;
+export function lookScene(answer: Answer, width: number, sorted = false): Scene {
+  const { groups, comparison, question, unit } = answer;
+  const { value, method } = choicesOf(question);
+  const found = comparison.ok ? comparison.value : undefined;
+  const twoWay = question.design === 'factorial' || question.design === 'mixed';
+  const parts = found?.follow?.ok ? found.follow.value : [];
+  const rungs = rungsOf(parts, question.level, sorted);
+  const rows = twoWay ? (found?.cells?.factors[0].levels.length ?? 2) : Math.max(1, groups.length);
+  const wanted = found?.effect ? 170 : Math.max(rows * 44, Math.min(rungs.length, mostRungs) * 30 + parts.length * 16);
+  const plotHeight = between0And(170, wanted, 430);
   const top = 26;
-  const plotHeight = height - top - 48;
-  const values = groups.flatMap((g) => [
-    ...g.readings.used.map((r) => r.value),
-    ...g.readings.aside.flatMap((r) => (r.value === undefined ? [] : [r.value])),
-    ...(g.interval ? [g.interval.low, g.interval.high] : []),
-  ]);
-  const look: Panel = {
-    left: namesRoom,
-    top,
-    width: width - effectWidth - namesRoom - 36,
-    height: plotHeight,
-    x: {
-      domain: extent(values),
-      nice: true,
-      drawn: true,
-      title: withUnit(answer.measure || 'reading', answer.unit),
-      ticks: 6,
-    },
-    y: { domain: [-0.62, 1.42], drawn: false, down: true },
-    marks: groups.flatMap((group, i) => groupMarks(group, i, answer.rowNames)),
-  };
-  // Partners are joined by a line: what pairs share drops out of the difference.
-  const pairs = comparison.ok ? (comparison.value.pairing?.pairs ?? []) : [];
-  if (pairs.length <= mostPairs)
+  const height = top + plotHeight + 48;
+  const beside = found !== undefined && (found.effect !== undefined || rungs.length > 0);
+  const effectWidth = beside ? Math.round(width * (found.effect ? 0.36 : 0.42)) : 0;
+  // Room for half of the first tick's label, and for the markers of the names.
+  const left = 26;
+  const frame: Frame = { left, top, width: width - effectWidth - left - (beside ? 36 : 20), height: plotHeight };
+  const look: Panel = twoWay
+    ? twoWayRows(answer, frame)
+    : groupRows(answer, frame, question.design === 'one-sample' ? [value] : []);
+  if (question.design === 'one-sample')
     look.marks.unshift(
-      ...pairs.map(({ a, b }): Mark => ({
+      {
         mark: 'rule',
-        x1: a.value,
-        y1: -0.02,
-        x2: b.value,
-        y2: 0.98,
-        ink: 'line',
-        weight: 1.2,
-        name: 'pair',
-      })),
-    );
-  look.marks.push(
-    ...groups.map((group, i): Mark => ({
-      mark: 'text',
-      x: -Infinity,
-      y: i - 0.46,
-      dx: 14,
-      text: group.name,
-      bold: true,
-    })),
-  );
-  look.marks.push(
-    ...groups.map((group, i): Mark => ({
-      mark: 'dots',
-      points: [{ at: -Infinity }],
-      along: 'x',
-      centre: i - 0.5,
-      room: 0,
-      ink: { group: group.colour },
-      shape: group.colour,
-      size: 10,
-    })),
-  );
-  const panels = [look];
-  let alt = `Readings of ${answer.measure || 'the measure'} by group: ${groups
-    .map((g) =>
-      g.description
-        ? `${g.name}, ${g.description.n} readings, mean ${fixed(g.description.mean, 2)}`
-        : `${g.name}, none`,
-    )
-    .join('; ')}.`;
-  if (comparison.ok) {
-    const { test } = comparison.value;
-    const decimals = intervalDecimals(test.interval);
-    const span = Math.max(Math.abs(test.interval.low), Math.abs(test.interval.high)) * 1.06;
-    const label = `${fixed(test.estimate, decimals)} (${between(test.interval, decimals)})`;
-    panels.push({
-      left: width - effectWidth,
-      top,
-      width: effectWidth - 12,
-      height: plotHeight,
-      x: {
-        domain: [Math.min(0, test.interval.low) - 0.1 * span, Math.max(0, test.interval.high) + 0.1 * span],
-        drawn: true,
-        title: withUnit(subtraction(groups), answer.unit),
-        ticks: 5,
+        x1: value,
+        y1: -Infinity,
+        x2: value,
+        y2: Infinity,
+        ink: 'accent',
+        weight: 1.5,
+        dash: true,
+        name: 'fixed-value',
       },
-      y: { domain: [0, 1], drawn: false, down: true },
-      marks: [
-        ...divideLine(),
-        {
-          mark: 'rule',
-          x1: test.interval.low,
-          y1: 0.55,
-          x2: test.interval.high,
-          y2: 0.55,
-          ink: 'ink',
-          weight: 2.5,
-          caps: 11,
-          name: 'effect-interval',
-        },
-        {
-          mark: 'dots',
-          points: [{ at: test.estimate, title: `difference: ${label} ${answer.unit}` }],
-          along: 'x',
-          centre: 0.55,
-          room: 0,
-          ink: 'ink',
-          shape: 0,
-          size: 13,
-          name: 'effect',
-        },
-        {
-          mark: 'text',
-          x: (test.interval.low + test.interval.high) / 2,
-          y: 0.55,
-          dy: -16,
-          anchor: 'middle',
-          text: label,
-          halo: true,
-          bold: true,
-        },
-      ],
-    });
-    alt += ` ${subtraction(groups)}: ${label} ${answer.unit}, ${percent(question.level)} interval, drawn against the line of no difference.`;
+      {
+        mark: 'text',
+        x: value,
+        y: -Infinity,
+        dy: -9,
+        anchor: 'middle',
+        text: `${value}${unit ? ` ${unit}` : ''}`,
+        ink: 'accent',
+        size: 12,
+      },
+    );
+  // Partners are joined by a line: what pairs share drops out of the difference.
+  if (found?.pairing) look.marks.unshift(...subjectLines(found.pairing.pairs.map(({ a, b }) => [a.value, b.value])));
+  else if (found?.complete && question.design === 'repeated') look.marks.unshift(...subjectLines(found.complete.rows));
+  const panels = [look];
+  let alt = twoWay
+    ? `Readings of ${answer.measure || 'the measure'} by two factors, cell means joined.`
+    : `Readings of ${answer.measure || 'the measure'} by group: ${groups
+        .map((g) => {
+          const mean = g.description?.mean ?? g.summary?.mean;
+          return mean === undefined ? `${g.name}, none` : `${g.name}, ${g.n} readings, mean ${fixed(mean, 2)}`;
+        })
+        .join('; ')}.`;
+  if (beside) {
+    const right: Frame = { left: width - effectWidth, top, width: effectWidth - 12, height: plotHeight };
+    if (found.effect) {
+      const { effect } = found;
+      panels.push(singleEffect(effect, right, unit, question.design === 'one-sample' ? 0 : value, question.bounds));
+      if (effect.interval && Number.isFinite(effect.interval.high - effect.interval.low)) {
+        const decimals = intervalDecimals(effect.interval);
+        alt += ` ${subtraction(answer)}: ${fixed(effect.estimate, decimals)} (${between(effect.interval, decimals)}) ${unit}, ${percent(question.level)} interval, drawn against the line of no difference.`;
+      }
+    } else {
+      const title = method === 'ranks' ? 'difference of mean ranks' : withUnit('difference', unit);
+      panels.push(ladder(rungs, right, title));
+      const apart = rungs.filter((r) => r.apart).length;
+      alt += ` Beside it ${Math.min(rungs.length, mostRungs)} differences with their intervals against the line of no difference; ${apart} of ${rungs.length} lie apart from it.`;
+    }
   }
   return { width, height, fontSize, lineWeight: 1, panels, alt };
-}
-
-/** The line of no difference: a rule with a filled dot above and an open dot below, as in the division sign. */
-export function divideLine(): Mark[] {
-  return [
-    { mark: 'rule', x1: 0, y1: 0.07, x2: 0, y2: 0.93, ink: 'accent', weight: 1.5, name: 'divide-line' },
-    { mark: 'dots', points: [{ at: 0 }], along: 'x', centre: 0.02, room: 0, ink: 'accent', shape: 0, size: 8 },
-    {
-      mark: 'dots',
-      points: [{ at: 0 }],
-      along: 'x',
-      centre: 0.98,
-      room: 0,
-      ink: 'accent',
-      shape: 0,
-      size: 8,
-      hollow: true,
-    },
-    { mark: 'text', x: 0, y: 0, dy: -9, anchor: 'middle', text: 'no difference', ink: 'accent', size: 12 },
-  ];
 }

@@ -45,6 +45,18 @@ export type Mark =
       hollow?: boolean;
       name?: string;
     }
+  /** A line through points, or the area it encloses. */
+  | {
+      mark: 'path';
+      points: readonly (readonly [number, number])[];
+      ink: Ink;
+      /** Paints what it encloses, at this strength, instead of the line. */
+      fill?: number;
+      weight?: number;
+      dash?: boolean;
+      name?: string;
+      title?: string;
+    }
   | {
       mark: 'text';
       x: number;

@@ -34,8 +34,21 @@ export function decimalsFor(width: number): number {
   return Math.max(0, 1 - Math.floor(Math.log10(width) + 1e-9));
 }
 
-/** Decimals for an estimate and both ends of its interval. */
-export const intervalDecimals = ({ low, high }: Interval): number => decimalsFor((high - low) / 2);
+/**
+ * Decimals for an estimate and both ends of its interval: two figures of its half-width, and up to two more where an end
+ * would be rounded to 0, for on which side of 0 it lies is what one looks for.
+ */
+export function intervalDecimals({ low, high }: Interval): number {
+  const least = decimalsFor((high - low) / 2);
+  const vanishes = (x: number, decimals: number): boolean => x !== 0 && Number(x.toFixed(Math.min(20, decimals))) === 0;
+  for (const decimals of [least, least + 1, least + 2])
+    if (!vanishes(low, decimals) && !vanishes(high, decimals)) return decimals;
+  return least;
+}
+
+/** Decimals for a mean: one more than its readings have, but no more than its spread lets mean anything. */
+export const meanDecimals = (values: readonly number[], sd: number | undefined): number =>
+  Math.min(decimalsOf(values) + 1, sd !== undefined && sd > 0 ? decimalsFor(sd) + 2 : 8);
 
 /** "1.9 to 6.7", both ends to the interval's own precision unless decimals are given. */
 export const between = (interval: Interval, decimals = intervalDecimals(interval)): string =>

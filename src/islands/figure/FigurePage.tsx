@@ -9,7 +9,8 @@ import { figureScene } from '../../core/scenes/figure';
 import type { FigureStyle } from '../../core/scenes/figure-style';
 import { percent } from '../../core/words/numbers';
 import { html, plain } from '../../core/words/text';
-import { figureLegend } from '../../core/words/two-groups';
+import { shortQuestion } from '../../core/words/question';
+import { figureLegend } from '../../core/words/report';
 import { Accepted } from '../shared/Accepted';
 import { CopyButton } from '../shared/CopyButton';
 import { useKeptValue } from '../shared/kept-value';
@@ -98,9 +99,7 @@ function Page({ study, figure, asked, kept }: Shown & { kept: Kept }) {
   const set = (part: Partial<FigureStyle>) => change({ ...style, ...part });
   const legend = figureLegend(result.value, style);
   const name =
-    result.value.groups
-      .map((g) => g.name)
-      .join(' and ')
+    shortQuestion(result.value)
       .replace(/[^\p{L}\p{N} ._-]+/gu, ' ')
       .trim() || 'figure';
   const download = (make: () => Promise<Blob>, ending: string) => {
@@ -124,7 +123,7 @@ function Page({ study, figure, asked, kept }: Shown & { kept: Kept }) {
             </button>
           </p>
         )}
-        <h1 className="prose-serif text-[23px]">{result.value.groups.map((g) => g.name).join(' and ')}</h1>
+        <h1 className="prose-serif text-[23px]">{shortQuestion(result.value)}</h1>
         <p className="text-sm text-muted">
           At true size: {style.widthMm} by {style.heightMm} mm.{' '}
           <a className="plain-button" href={`/studies/${study}/questions/${asked.id}`}>

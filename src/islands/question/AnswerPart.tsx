@@ -1,16 +1,21 @@
-import type { Answer, Comparison } from '../../core/answer/answer';
+import type { Answer } from '../../core/answer/answer';
+import type { Comparison, Effect } from '../../core/answer/comparison';
+import { meanOf } from '../../core/answer/group-part';
+import { choicesOf } from '../../core/question/choices';
 import {
   between,
   decimalsOf,
   degreesOfFreedom,
   fixed,
   intervalDecimals,
+  meanDecimals,
   pValue,
   percent,
   scientific,
   significant,
 } from '../../core/words/numbers';
-import { type Headline, effectName, subtraction } from '../../core/words/two-groups';
+import { type Headline, sizeMeaning, sizeName } from '../../core/words/headline';
+import { equivalenceClause } from '../../core/words/report';
 import { GroupMarker } from '../shared/GroupMarker';
 import { RichText } from '../shared/RichText';
 
@@ -24,15 +29,17 @@ export function HeadlineBand({ headline, reason }: { headline: Headline | undefi
     >
       {headline ? (
         <>
-          <p className="flex flex-wrap items-baseline gap-x-4 leading-8">
-            <span className="prose-serif text-[27px]" data-testid="estimate">
-              {headline.estimate}
-            </span>
-            <span className="prose-serif text-[19px]" data-testid="interval">
-              {headline.interval}
-            </span>
-            <span className="text-muted">{headline.order}</span>
-          </p>
+          {headline.estimate && (
+            <p className="flex flex-wrap items-baseline gap-x-4 leading-8">
+              <span className="prose-serif text-[27px]" data-testid="estimate">
+                {headline.estimate}
+              </span>
+              <span className="prose-serif text-[19px]" data-testid="interval">
+                {headline.interval}
+              </span>
+              <span className="text-muted">{headline.order}</span>
+            </p>
+          )}
           <p className="prose-serif text-[15.5px]">
             <RichText text={headline.sentence} />{' '}
             <span className="text-muted" data-testid="test">
@@ -51,9 +58,11 @@ export function HeadlineBand({ headline, reason }: { headline: Headline | undefi
 
 const dash = <span className="text-muted">–</span>;
 
-/** Each group's figures. */
+/** Each group's figures, and the letters of those told apart. */
 export function GroupTable({ answer }: { answer: Answer }) {
   const level = percent(answer.question.level);
+  const follow = answer.comparison.ok ? answer.comparison.value.follow : undefined;
+  const letters = follow?.ok ? follow.value[0]?.letters : undefined;
   return (
     <table className="figures-table text-[14.5px]">
       <caption className="sr-only">Figures of each group</caption>
@@ -63,7 +72,7 @@ export function GroupTable({ answer }: { answer: Answer }) {
           <th scope="col">
             <i>n</i>
           </th>
-          <th scope="col">set aside</th>
+          {!answer.reported && <th scope="col">set aside</th>}
           <th scope="col">mean{answer.unit && ` (${answer.unit})`}</th>
           <th scope="col">{level} CI of the mean</th>
           <th scope="col" title="sample standard deviation, divisor n − 1">
@@ -72,13 +81,23 @@ export function GroupTable({ answer }: { answer: Answer }) {
           <th scope="col" title="standard error of the mean">
             SEM
           </th>
-          <th scope="col">median</th>
+          {!answer.reported && <th scope="col">median</th>}
+          {letters && (
+            <th scope="col" title="groups that share a letter were not told apart">
+              letters
+            </th>
+          )}
         </tr>
       </thead>
       <tbody>
         {answer.groups.map((group) => {
           const d = group.description;
-          const decimals = decimalsOf(group.readings.used.map((r) => r.value)) + 1;
+          const s = group.summary;
+          const mean = meanOf(group);
+          const decimals = meanDecimals(
+            d ? group.readings.used.map((r) => r.value) : [mean ?? 0],
+            s && Math.sqrt(s.variance),
+          );
           return (
             <tr key={group.id}>
               <th scope="row">
@@ -87,13 +106,14 @@ export function GroupTable({ answer }: { answer: Answer }) {
                   {group.name}
                 </span>
               </th>
-              <td>{group.readings.used.length}</td>
-              <td>{group.readings.aside.length}</td>
-              <td>{d ? fixed(d.mean, decimals) : dash}</td>
+              <td>{group.n}</td>
+              {!answer.reported && <td>{group.readings.aside.length}</td>}
+              <td>{mean === undefined ? dash : fixed(mean, decimals)}</td>
               <td>{group.interval ? between(group.interval, decimals) : dash}</td>
-              <td>{d?.sd === undefined ? dash : fixed(d.sd, decimals)}</td>
-              <td>{d?.sem === undefined ? dash : fixed(d.sem, decimals)}</td>
-              <td>{d ? fixed(d.median, decimals) : dash}</td>
+              <td>{s ? fixed(Math.sqrt(s.variance), decimals) : dash}</td>
+              <td>{s ? fixed(Math.sqrt(s.variance / s.n), decimals) : dash}</td>
+              {!answer.reported && <td>{d ? fixed(d.median, decimals) : dash}</td>}
+              {letters && <td>{letters.find((l) => l.id === group.id)?.letters}</td>}
             </tr>
           );
         })}
@@ -103,42 +123,52 @@ export function GroupTable({ answer }: { answer: Answer }) {
 }
 
 /** A p-value; under 0.001 its size stands below, so that nothing is hidden behind the sign. */
-const FullP = ({ p }: { p: number }) => (
+export const FullP = ({ p }: { p: number }) => (
   <>
     {pValue(p)}
     {p < 0.001 && <span className="block text-[13px] text-muted">{scientific(p, 3)}</span>}
   </>
 );
 
-/** The effect first, then the test, then the standardized effect. */
-export function TestTable({ answer, comparison }: { answer: Answer; comparison: Comparison }) {
-  const { test, size, p } = comparison;
-  const { question, unit } = answer;
-  const decimals = intervalDecimals(test.interval) + 1;
-  const level = percent(question.level);
-  const way = {
-    either: 'either way',
-    greater: `${answer.groups[0].name} greater`,
-    less: `${answer.groups[0].name} less`,
-  }[question.direction];
+const statistic = (x: number): string => (Math.abs(x) >= 1e4 ? significant(x, 4) : fixed(x, 3));
+
+/** Decimals for an effect: one more than its interval supports, for a table. */
+export const effectDecimals = ({ interval, estimate }: Effect): number =>
+  interval && Number.isFinite(interval.high - interval.low)
+    ? intervalDecimals(interval) + 1
+    : intervalDecimals({ low: 0, high: Math.abs(estimate) || 1 }) + 2;
+
+/** The one difference asked about, with its test. */
+function DifferenceTable({ answer, comparison, effect }: { answer: Answer; comparison: Comparison; effect: Effect }) {
+  const { question, unit, groups } = answer;
+  const decimals = effectDecimals(effect);
+  const [test] = comparison.tests;
+  const first = groups[0]?.name ?? '';
+  const way = { either: 'either way', greater: `${first} greater`, less: `${first} less` }[question.direction];
+  const ranks = choicesOf(question).method === 'ranks';
+  const { bounds } = comparison;
   const bound =
-    question.direction === 'greater'
-      ? `at least ${fixed(test.bounds.low, decimals)}`
-      : `at most ${fixed(test.bounds.high, decimals)}`;
+    bounds && question.direction === 'greater'
+      ? `at least ${fixed(bounds.low, decimals)}`
+      : bounds && question.direction === 'less'
+        ? `at most ${fixed(bounds.high, decimals)}`
+        : '';
   return (
-    <div className="space-y-3">
+    <>
       <table className="figures-table text-[14.5px]">
         <caption className="sr-only">The difference and its test</caption>
         <thead>
           <tr>
-            <th scope="col">means</th>
+            <th scope="col">{ranks ? 'shift' : 'means'}</th>
             <th scope="col">difference{unit && ` (${unit})`}</th>
-            <th scope="col">standard error</th>
-            <th scope="col">{level} CI</th>
-            <th scope="col">
-              <i>t</i>
-            </th>
-            <th scope="col">df</th>
+            {effect.se !== undefined && <th scope="col">standard error</th>}
+            <th scope="col">{percent(question.level)} CI</th>
+            {test?.symbol && (
+              <th scope="col">
+                <i>{test.symbol}</i>
+              </th>
+            )}
+            {test && test.df.length > 0 && <th scope="col">df</th>}
             <th scope="col">
               <i>p</i>, {way}
             </th>
@@ -146,39 +176,240 @@ export function TestTable({ answer, comparison }: { answer: Answer; comparison: 
         </thead>
         <tbody>
           <tr data-testid="test-row" className="align-top">
-            <th scope="row">{subtraction(answer.groups)}</th>
-            <td>{fixed(test.estimate, decimals)}</td>
-            <td>{fixed(test.se, decimals)}</td>
-            <td>{between(test.interval, decimals)}</td>
-            <td>{Math.abs(test.t) >= 1e4 ? significant(test.t, 4) : fixed(test.t, 3)}</td>
-            <td>{degreesOfFreedom(test.df)}</td>
+            <th scope="row">{effect.name}</th>
+            <td>{fixed(effect.estimate, decimals)}</td>
+            {effect.se !== undefined && <td>{fixed(effect.se, decimals)}</td>}
+            <td>{effect.interval ? between(effect.interval, decimals) : dash}</td>
+            {test?.symbol && <td>{test.value === undefined ? dash : statistic(test.value)}</td>}
+            {test && test.df.length > 0 && <td>{test.df.map(degreesOfFreedom).join(', ')}</td>}
             <td>
-              <FullP p={p} />
+              <FullP p={comparison.p} />
+              {test?.pInterval && (
+                <span className="block text-[13px] text-muted">
+                  {between(test.pInterval, 4)} for the shuffles drawn
+                </span>
+              )}
             </td>
           </tr>
         </tbody>
       </table>
-      {question.direction !== 'either' && (
+      {bound && (
         <p className="text-sm text-muted">
-          The interval is two-sided. The one-sided statement at {level}: the difference is {bound}
+          The interval is two-sided. The one-sided statement at {percent(question.level)}: the difference is {bound}
           {unit && ` ${unit}`}.
         </p>
       )}
-      <p className="text-[14.5px]" data-testid="effect-size">
-        {size.ok ? (
-          <>
-            <RichText text={effectName(size.value)} /> = {fixed(size.value.value, 2)}, {level} CI{' '}
-            {between(size.value.interval, 2)}{' '}
-            <span className="text-muted">
-              {size.value.kind === 'g'
-                ? '– the difference in pooled standard deviations, its small-sample bias removed'
-                : '– the mean difference in standard deviations of the differences within pairs'}
-            </span>
-          </>
+    </>
+  );
+}
+
+/** The source table of an analysis of variance, its total included. */
+function SourceTable({ comparison }: { comparison: Comparison }) {
+  const { table = [], pooledSd } = comparison;
+  const corrected = table.some((l) => l.corrected !== undefined && l.corrected !== l.p);
+  const eta = table.some((l) => l.partialEta);
+  const ss = (x: number): string => significant(x, 5);
+  return (
+    <>
+      <table className="figures-table text-[14.5px]" data-testid="source-table">
+        <caption className="sr-only">Source table</caption>
+        <thead>
+          <tr>
+            <th scope="col">source</th>
+            <th scope="col">sum of squares</th>
+            <th scope="col">df</th>
+            <th scope="col">mean square</th>
+            <th scope="col">
+              <i>F</i>
+            </th>
+            <th scope="col">
+              <i>p</i>
+            </th>
+            {corrected && (
+              <th scope="col">
+                <i>p</i>, corrected
+              </th>
+            )}
+            {eta && <th scope="col">partial η² (CI)</th>}
+          </tr>
+        </thead>
+        <tbody>
+          {table.map((line) => (
+            <tr key={line.source} className={line.kind === 'total' ? 'border-t border-line' : ''}>
+              <th scope="row">{line.source}</th>
+              <td>{ss(line.ss)}</td>
+              <td>{degreesOfFreedom(line.df)}</td>
+              <td>{line.ms === undefined ? '' : ss(line.ms)}</td>
+              <td>{line.f === undefined ? '' : statistic(line.f)}</td>
+              <td>{line.p === undefined ? '' : <FullP p={line.p} />}</td>
+              {corrected && <td>{line.corrected === undefined ? '' : <FullP p={line.corrected} />}</td>}
+              {eta && (
+                <td>
+                  {line.partialEta &&
+                    `${fixed(line.partialEta.value, 2)}${line.partialEta.interval.ok ? ` (${between(line.partialEta.interval.value, 2)})` : ''}`}
+                </td>
+              )}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {pooledSd !== undefined && (
+        <p className="text-[14.5px]">
+          Pooled SD {significant(pooledSd, 4)} <span className="text-muted">– the spread the groups share</span>
+        </p>
+      )}
+    </>
+  );
+}
+
+/** Tests without a source table: one line. */
+function TestLines({ comparison }: { comparison: Comparison }) {
+  return (
+    <table className="figures-table text-[14.5px]">
+      <caption className="sr-only">Test</caption>
+      <thead>
+        <tr>
+          <th scope="col">test</th>
+          <th scope="col">statistic</th>
+          <th scope="col">df</th>
+          <th scope="col">
+            <i>p</i>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {comparison.tests.map((t, i) => (
+          <tr key={i} data-testid="test-row">
+            <th scope="row">
+              <i>{t.symbol}</i> {t.of}
+            </th>
+            <td>{t.value === undefined ? dash : statistic(t.value)}</td>
+            <td>{t.df.map(degreesOfFreedom).join(', ')}</td>
+            <td>
+              <FullP p={t.p} />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** Effect sizes without a unit. */
+function Sizes({ answer, comparison }: { answer: Answer; comparison: Comparison }) {
+  const level = percent(answer.question.level);
+  // In a source table they stand on their lines.
+  const shown = comparison.sizes.filter((s) => !s.ok || s.value.of === undefined);
+  return (
+    <>
+      {shown.map((size, i) => (
+        <p key={i} className="text-[14.5px]" data-testid="effect-size">
+          {size.ok ? (
+            <>
+              <RichText text={sizeName(size.value)} /> = {fixed(size.value.value, 2)}
+              {size.value.interval && `, ${level} CI ${between(size.value.interval, 2)}`}{' '}
+              <span className="text-muted">– {sizeMeaning[size.value.kind]}</span>
+            </>
+          ) : (
+            <span className="text-muted">No standardized effect: {size.reason}</span>
+          )}
+        </p>
+      ))}
+    </>
+  );
+}
+
+/** Cell, row and column means of two factors in one table. */
+function CellTable({ answer, comparison }: { answer: Answer; comparison: Comparison }) {
+  const { cells } = comparison;
+  if (!cells) return null;
+  const [rows, columns] = cells.factors;
+  const decimals = decimalsOf(answer.layout?.readings.map((r) => r.value) ?? []) + 1;
+  const at = (a: string, b: string) => cells.cells.find((c) => c.a === a && c.b === b);
+  const margin = (of: 0 | 1, id: string): string => {
+    const found = cells.margins[of];
+    const m = found.ok ? found.value.find((c) => (of === 0 ? c.a : c.b) === id) : undefined;
+    return m ? `${fixed(m.mean, decimals)}${m.interval ? ` (${between(m.interval, decimals)})` : ''}` : '–';
+  };
+  return (
+    <table className="figures-table text-[14.5px]" data-testid="cell-table">
+      <caption className="sr-only">Cell means, with the means of rows and columns</caption>
+      <thead>
+        <tr>
+          <th scope="col">
+            {rows.name} \ {columns.name}
+          </th>
+          {columns.levels.map((c) => (
+            <th key={c.id} scope="col">
+              {c.name}
+            </th>
+          ))}
+          <th scope="col">mean of the cells ({percent(answer.question.level)} CI)</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.levels.map((r) => (
+          <tr key={r.id}>
+            <th scope="row">{r.name}</th>
+            {columns.levels.map((c) => {
+              const cell = at(r.id, c.id);
+              return (
+                <td key={c.id}>
+                  {cell ? (
+                    <>
+                      {fixed(cell.mean, decimals)} <span className="text-[13px] text-muted">n {cell.n}</span>
+                    </>
+                  ) : (
+                    <span className="text-muted">no readings</span>
+                  )}
+                </td>
+              );
+            })}
+            <td>{margin(0, r.id)}</td>
+          </tr>
+        ))}
+        <tr className="border-t border-line">
+          <th scope="row">mean of the cells</th>
+          {columns.levels.map((c) => (
+            <td key={c.id}>{margin(1, c.id)}</td>
+          ))}
+          <td />
+        </tr>
+      </tbody>
+    </table>
+  );
+}
+
+/** The whole answer: effect first, then the test or the source table, sizes, groups or cells. */
+export function AnswerTables({ answer, comparison }: { answer: Answer; comparison: Comparison }) {
+  const equivalent = equivalenceClause(answer, comparison);
+  const twoWay = comparison.cells !== undefined;
+  return (
+    <>
+      <div className="space-y-3">
+        {comparison.effect ? (
+          <DifferenceTable answer={answer} comparison={comparison} effect={comparison.effect} />
+        ) : comparison.table ? (
+          <SourceTable comparison={comparison} />
         ) : (
-          <span className="text-muted">No standardized difference: {size.reason}</span>
+          <TestLines comparison={comparison} />
         )}
-      </p>
-    </div>
+        <Sizes answer={answer} comparison={comparison} />
+        {equivalent.length > 0 && (
+          <p className="text-[14.5px]" data-testid="equivalence">
+            <RichText text={equivalent} />
+          </p>
+        )}
+        {comparison.equivalence && !comparison.equivalence.ok && (
+          <p className="text-[14.5px] text-muted">{comparison.equivalence.reason}</p>
+        )}
+        {comparison.remarks.map((remark) => (
+          <p key={remark} className="max-w-[72ch] text-sm text-muted">
+            {remark}
+          </p>
+        ))}
+      </div>
+      {twoWay ? <CellTable answer={answer} comparison={comparison} /> : <GroupTable answer={answer} />}
+    </>
   );
 }

@@ -1,29 +1,30 @@
 import { useStore } from '@nanostores/react';
-import { ImagePlus } from 'lucide-react';
-import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
-import { DrawingView, type PointedAt } from '../../charts/DrawingView';
-import { layout } from '../../charts/layout';
-import { type Answer, answer } from '../../core/answer/answer';
-import { methodName, methodReason } from '../../core/question/method';
+import { Columns2, ImagePlus, Rows3 } from 'lucide-react';
+import { type ReactNode, useEffect, useMemo, useState } from 'react';
+import type { PointedAt } from '../../charts/DrawingView';
+import { answer } from '../../core/answer/answer';
 import type { Question } from '../../core/question/question';
-import type { Table } from '../../core/readings/table';
+import { columnsAreGroups } from '../../core/readings/groups';
+import { columnsOf } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { defaultFigureStyle } from '../../core/scenes/figure-style';
-import { lookScene } from '../../core/scenes/look';
-import { counted, significant } from '../../core/words/numbers';
-import { type Text, html, plain } from '../../core/words/text';
-import { figureLegend, headline, methodsSentence, resultsSentence } from '../../core/words/two-groups';
+import { headline } from '../../core/words/headline';
 import { inWords, send } from '../shared/api';
-import { CopyButton } from '../shared/CopyButton';
 import { useKeptValue } from '../shared/kept-value';
 import { RefusedNotice } from '../shared/RefusedNotice';
-import { RichText } from '../shared/RichText';
 import { SaveState } from '../shared/SaveState';
 import { type Kept, followTable, guardUnsaved, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
-import { GroupTable, HeadlineBand, TestTable } from './AnswerPart';
+import { AnswerTables, GroupTable, HeadlineBand } from './AnswerPart';
 import { Ask } from './Ask';
-import { SamplesNote } from './SamplesNote';
+import { CheckPart } from './CheckPart';
+import { LookPart } from './LookPart';
+import { MarginNotes } from './MarginNotes';
+import { OtherMethods } from './OtherMethods';
+import { PointedReading } from './PointedReading';
+import { TellPart } from './TellPart';
+import { UnderstandPart } from './UnderstandPart';
+import { WhichDiffer } from './WhichDiffer';
 
 /** One of the parts of a question's page, its name hung in the margin. */
 function Part({ name, children }: { name: string; children: ReactNode }) {
@@ -34,187 +35,6 @@ function Part({ name, children }: { name: string; children: ReactNode }) {
       </h2>
       <div className="min-w-0">{children}</div>
     </section>
-  );
-}
-
-/** A reading chosen in the picture: set aside with a reason, brought back, or found in its table. */
-function Pointed({
-  point,
-  table,
-  readingsHref,
-  onEdit,
-  onClose,
-}: {
-  point: PointedAt;
-  table: Table;
-  readingsHref: string;
-  onEdit: (edits: TableEdit[]) => void;
-  onClose: () => void;
-}) {
-  const [reason, setReason] = useState('');
-  const [first] = point.cells;
-  if (!first) return null;
-  const aside = table.columns.find((c) => c.id === first.column)?.aside[first.row] !== undefined;
-  const set = (why: string | null) => {
-    onEdit([{ kind: 'set-aside', cells: point.cells.map((cell) => ({ ...cell, reason: why })) }]);
-    onClose();
-  };
-  return (
-    <form
-      className="flex flex-wrap items-baseline gap-x-3 border-t border-line py-1 text-sm"
-      aria-label="The reading chosen"
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (reason.trim()) set(reason.trim());
-      }}
-      onKeyDown={(e) => e.key === 'Escape' && onClose()}
-    >
-      <span className="font-semibold">{point.title}</span>
-      {aside ? (
-        <button type="button" className="plain-button" onClick={() => set(null)}>
-          Bring it back
-        </button>
-      ) : (
-        <>
-          <label>
-            set aside, because{' '}
-            <input
-              className="part min-w-40"
-              autoFocus
-              placeholder="tag lost, lid off …"
-              value={reason}
-              maxLength={500}
-              onChange={(e) => setReason(e.target.value)}
-            />
-          </label>
-          <button type="submit" className="plain-button" disabled={!reason.trim()}>
-            Set aside
-          </button>
-        </>
-      )}
-      <a
-        className="plain-button"
-        href={`${readingsHref}#row=${first.row + 1}&column=${encodeURIComponent(first.column)}`}
-      >
-        Go to its row
-      </a>
-      <button type="button" className="plain-button" onClick={onClose}>
-        Leave it
-      </button>
-    </form>
-  );
-}
-
-function Look({ shown, onPoint }: { shown: Answer; onPoint: (point: PointedAt) => void }) {
-  const frame = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(690);
-  useEffect(() => {
-    if (!frame.current) return;
-    const watcher = new ResizeObserver(
-      ([entry]) => entry && setWidth(Math.max(420, Math.floor(entry.contentRect.width))),
-    );
-    watcher.observe(frame.current);
-    return () => watcher.disconnect();
-  }, []);
-  const drawing = useMemo(() => layout(lookScene(shown, width)), [shown, width]);
-  return (
-    <div ref={frame} className="overflow-x-auto">
-      <DrawingView drawing={drawing} onPoint={onPoint} />
-    </div>
-  );
-}
-
-function TellLine({ name, text }: { name: string; text: Text }) {
-  return (
-    <div className="mb-3">
-      <h3 className="flex items-baseline gap-4 text-sm font-semibold">
-        {name}{' '}
-        <CopyButton
-          copied={() => ({ plain: plain(text), html: html(text) })}
-          label={`Copy the ${name.toLowerCase()}`}
-        />
-      </h3>
-      <p className="prose-serif max-w-[68ch] text-[15.5px]" data-testid={`tell-${name.toLowerCase()}`}>
-        <RichText text={text} />
-      </p>
-    </div>
-  );
-}
-
-/** The method and its reason, and what the readings themselves have to say beforehand. */
-function MarginNotes({
-  question,
-  shown,
-  table,
-  readingsHref,
-  onEdit,
-  onChange,
-}: {
-  question: Question;
-  shown: Answer | undefined;
-  table: Table;
-  readingsHref: string;
-  onEdit: (edits: TableEdit[]) => void;
-  onChange: (question: Question) => void;
-}) {
-  const unread = shown?.groups.flatMap((g) => g.readings.unread.map((cell) => ({ ...cell, group: g.name }))) ?? [];
-  const aside = shown?.groups.flatMap((g) => g.readings.aside.map((cell) => ({ ...cell, group: g.name }))) ?? [];
-  const spreads = shown?.groups.map((g) => g.description?.sd) ?? [];
-  const [sa, sb] = spreads;
-  return (
-    <aside
-      aria-label="Margin notes"
-      className="w-60 shrink-0 space-y-4 py-4 pr-6 max-[1100px]:w-full max-[1100px]:pl-6"
-    >
-      <section className="note">
-        <h2 className="part-of-page">Method</h2>
-        <p className="font-semibold">{methodName(question)}</p>
-        <p className="text-muted">{methodReason(question)}</p>
-        {question.design === 'two-groups' && sa !== undefined && sb !== undefined && sa > 0 && sb > 0 && (
-          <p className="mt-1 text-muted">
-            Here the larger SD is {significant(Math.max(sa, sb) / Math.min(sa, sb), 3)} times the smaller.
-          </p>
-        )}
-      </section>
-      {shown && <SamplesNote shown={shown} table={table} onEdit={onEdit} onChange={onChange} />}
-      {question.direction !== 'either' && (
-        <section className="note">
-          <h2 className="part-of-page">Direction</h2>
-          <p className="text-muted">
-            A direction is right when it was fixed before anyone saw the readings. Chosen afterwards, it halves p and
-            doubles the chance of a false alarm.
-          </p>
-        </section>
-      )}
-      {aside.length > 0 && (
-        <section className="note">
-          <h2 className="part-of-page">Set aside</h2>
-          <ul>
-            {aside.slice(0, 8).map((cell) => (
-              <li key={`${cell.group}-${cell.row}`}>
-                {cell.group}, row {cell.row + 1}: <s className="text-muted">{cell.text}</s> {cell.reason}
-              </li>
-            ))}
-          </ul>
-          {aside.length > 8 && <p>and {aside.length - 8} more</p>}
-        </section>
-      )}
-      {unread.length > 0 && (
-        <section className="note text-warning">
-          <h2 className="part-of-page">Left out</h2>
-          <p>
-            {counted(unread.length, 'cell')} could not be read as a number: “{unread[0]?.text.slice(0, 30)}” in{' '}
-            {unread[0]?.group}, row {(unread[0]?.row ?? 0) + 1}
-            {unread.length > 1 ? ' …' : '.'}
-          </p>
-        </section>
-      )}
-      <p className="note">
-        <a className="plain-button" href={readingsHref}>
-          To the readings
-        </a>
-      </p>
-    </aside>
   );
 }
 
@@ -236,6 +56,8 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
   } = useKeptValue(`/api/questions/${asked.id}`, 'question', asked.question, asked.revision);
   const [trouble, setTrouble] = useState('');
   const [pointed, setPointed] = useState<PointedAt>();
+  const [sorted, setSorted] = useState(false);
+  const [chosen, setChosen] = useState(0);
   const readingsHref = `/studies/${study}/readings/${asked.tableId}`;
   useEffect(() => guardUnsaved(store), [store]);
   useEffect(() => followTable(store), [store]);
@@ -244,18 +66,31 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
   const shown = result.ok ? result.value : undefined;
   const comparison = shown?.comparison.ok ? shown.comparison.value : undefined;
   const reason = result.ok ? (result.value.comparison.ok ? '' : result.value.comparison.reason) : result.reason;
+  const edit = (edits: TableEdit[]) => setTrouble(store.edit(edits) ?? '');
 
-  const makeFigure = async () => {
+  const trying = async (run: () => Promise<void>): Promise<void> => {
     try {
+      await run();
+    } catch (error) {
+      setTrouble(inWords(error));
+    }
+  };
+  const makeFigure = () =>
+    trying(async () => {
       const { id } = await send<{ id: string }>('POST', '/api/figures', {
         question: asked.id,
         style: defaultFigureStyle,
       });
       window.location.assign(`/studies/${study}/figures/${id}`);
-    } catch (error) {
-      setTrouble(inWords(error));
-    }
-  };
+    });
+  /** The same question once more, beside this one, to be changed there. */
+  const askAgain = () =>
+    trying(async () => {
+      const { own: _, ...same } = question;
+      const { id } = await send<{ id: string }>('POST', '/api/questions', { table: asked.tableId, question: same });
+      window.location.assign(`/studies/${study}/beside/${asked.id}/${id}`);
+    });
+  const manyMeasures = !columnsAreGroups(table) && columnsOf(table, 'measure').length > 1;
 
   return (
     <div className="flex max-[1100px]:flex-col">
@@ -273,23 +108,18 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
           </p>
         )}
         <Part name="Ask">
-          <Ask
-            question={question}
-            table={table}
-            onChange={change}
-            onEdit={(edits) => setTrouble(store.edit(edits) ?? '')}
-          />
+          <Ask question={question} table={table} unit={shown?.unit ?? ''} onChange={change} onEdit={edit} />
         </Part>
         {shown && (
           <Part name="Look">
-            <Look shown={shown} onPoint={setPointed} />
+            <LookPart answer={shown} sorted={sorted} onPoint={setPointed} />
             {pointed && (
-              <Pointed
+              <PointedReading
                 key={pointed.title}
                 point={pointed}
                 table={table}
                 readingsHref={readingsHref}
-                onEdit={(edits) => setTrouble(store.edit(edits) ?? '')}
+                onEdit={edit}
                 onClose={() => setPointed(undefined)}
               />
             )}
@@ -297,21 +127,49 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
         )}
         <HeadlineBand headline={shown && comparison && headline(shown, comparison)} reason={reason} />
         {shown && (
+          <Part name="Check">
+            <CheckPart answer={shown} readingsHref={readingsHref} onChange={change} onEdit={edit} />
+          </Part>
+        )}
+        {shown && (
           <Part name="Answer">
             <div className="space-y-5 overflow-x-auto">
-              {comparison && <TestTable answer={shown} comparison={comparison} />}
-              <GroupTable answer={shown} />
+              {comparison ? (
+                <AnswerTables answer={shown} comparison={comparison} />
+              ) : (
+                shown.groups.length > 0 && <GroupTable answer={shown} />
+              )}
+              {comparison && (
+                <WhichDiffer
+                  answer={shown}
+                  comparison={comparison}
+                  sorted={sorted}
+                  onSort={setSorted}
+                  chosen={chosen}
+                  onChoose={setChosen}
+                />
+              )}
+              <OtherMethods question={question} table={table} onChange={change} />
+              {comparison && <UnderstandPart answer={shown} comparison={comparison} table={table} chosen={chosen} />}
             </div>
           </Part>
         )}
         {shown && (
           <Part name="Tell">
-            <TellLine name="Methods" text={methodsSentence(shown)} />
-            {comparison && <TellLine name="Results" text={resultsSentence(shown, comparison)} />}
-            <TellLine name="Legend" text={figureLegend(shown, defaultFigureStyle)} />
-            <button type="button" className="plain-button" onClick={() => void makeFigure()}>
-              <ImagePlus size={15} aria-hidden /> Make a figure of this
-            </button>
+            <TellPart answer={shown} onChange={change} />
+            <p className="mt-2 flex flex-wrap gap-x-5">
+              <button type="button" className="plain-button" onClick={() => void makeFigure()}>
+                <ImagePlus size={15} aria-hidden /> Make a figure of this
+              </button>
+              <button type="button" className="plain-button" onClick={() => void askAgain()}>
+                <Columns2 size={15} aria-hidden /> Ask again beside this one
+              </button>
+              {manyMeasures && (
+                <a className="plain-button" href={`/studies/${study}/questions/${asked.id}/measures`}>
+                  <Rows3 size={15} aria-hidden /> Ask it of every measure
+                </a>
+              )}
+            </p>
           </Part>
         )}
         {trouble && (
@@ -325,14 +183,14 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
         shown={shown}
         table={table}
         readingsHref={readingsHref}
-        onEdit={(edits) => setTrouble(store.edit(edits) ?? '')}
+        onEdit={edit}
         onChange={change}
       />
     </div>
   );
 }
 
-/** A question's page: Ask, Look, Answer, Tell. Everything below the sentence is computed from it and the readings. */
+/** A question's page: Ask, Look, Check, Answer, Tell. Everything below the sentence is computed from it and the readings. */
 export const QuestionPage = ({ study, asked, kept }: { study: string; asked: Asked; kept: Kept | undefined }) => (
   <WithTable id={asked.tableId} kept={kept}>
     {(found) => <Page study={study} asked={asked} kept={found} />}

@@ -3,7 +3,7 @@ import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { counted } from '../../core/words/numbers';
-import { shortAnswer } from '../../core/words/two-groups';
+import { shortAnswer } from '../../core/words/headline';
 
 interface Props {
   shown: Answer;
@@ -19,7 +19,9 @@ export function SamplesNote({ shown, table, onEdit, onChange }: Props) {
   const pairing = comparison.ok ? comparison.value.pairing : undefined;
   const again = repeats !== undefined && repeats.subjects < repeats.readings;
   const unpaired = question.design === 'two-groups' && repeats !== undefined && repeats.shared > 0;
-  if (!pairing && !again && !unpaired) return null;
+  const independent =
+    question.design === 'two-groups' || question.design === 'several' || question.design === 'one-sample';
+  if (!pairing && !(again && independent) && !unpaired) return null;
   return (
     <section className="note" aria-label="Independent samples">
       <h2 className="part-of-page">Independent samples</h2>
@@ -34,7 +36,7 @@ export function SamplesNote({ shown, table, onEdit, onChange }: Props) {
             ` Without a partner, and left out: ${pairing.alone.slice(0, 6).join(', ')}${pairing.alone.length > 6 ? ` and ${pairing.alone.length - 6} more` : ''}.`}
         </p>
       )}
-      {again && question.design === 'two-groups' && (
+      {again && independent && (
         <>
           <p className={averaged ? 'text-muted' : 'text-warning'}>
             {counted(repeats.readings, 'reading')} come from {counted(repeats.subjects, subject)}.{' '}

@@ -1,5 +1,7 @@
 import type { ReactNode } from 'react';
 import { layoutNames } from '../../core/words/layouts';
+import { firstQuestion } from '../../core/question/asking';
+import type { Design } from '../../core/question/question';
 import { doubtsOf } from '../../core/readings/doubtful';
 import { groupsOf } from '../../core/readings/groups';
 import { looksLike, readAsEdits } from '../../core/readings/read-as';
@@ -11,7 +13,7 @@ import { RepeatsNote } from './RepeatsNote';
 interface Props {
   /** With its derived columns computed. */
   table: Table;
-  onAsk: (design: 'two-groups' | 'paired') => void;
+  onAsk: (paired?: boolean) => void;
   onGo: (row: number, column: number) => void;
   onEdit: (edits: TableEdit[]) => void;
   /** The notes on the column under the hand. */
@@ -20,6 +22,17 @@ interface Props {
 
 /** Cells listed one by one. */
 const listed = 20;
+
+/** What the layout raises, by the design it would have. */
+const asks: Record<Design, string> = {
+  'one-sample': 'Ask whether its mean differs from a fixed value',
+  'two-groups': 'Ask whether two groups differ',
+  paired: 'Ask whether two groups differ',
+  several: 'Ask whether the groups differ',
+  repeated: 'Ask whether the conditions differ',
+  factorial: 'Ask what the two factors do',
+  mixed: 'Ask what groups and conditions do',
+};
 
 /** Notes beside the readings: what to do next, what was set aside, what was not read. */
 export function ReadingsMargin({ table, onAsk, onGo, onEdit, children }: Props) {
@@ -37,28 +50,25 @@ export function ReadingsMargin({ table, onAsk, onGo, onEdit, children }: Props) 
       : doubtsOf(column).flatMap((doubt) => (doubt.became === undefined ? [] : [{ ...doubt, column, position }])),
   );
   const groups = groupsOf(table);
-  const ready = groups.filter((g) => g.readings.used.length > 1).length >= 2;
+  const first = firstQuestion(table);
+  const counts = table.shape === 'counts' || table.shape === 'categories';
+  const ready = table.shape === 'summary' || groups.some((g) => g.readings.used.length > 1);
   const like = looksLike(table);
-  const asking = table.shape === 'counts' || table.shape === 'categories' || table.shape === 'summary' ? false : ready;
   return (
     <aside
       aria-label="Margin notes"
       className="w-[17rem] shrink-0 space-y-4 overflow-auto py-4 pr-5 max-[1100px]:w-full max-[1100px]:pl-6"
     >
       <section className="note">
-        {asking ? (
-          <button
-            type="button"
-            className="plain-button text-left text-[15px]"
-            onClick={() => onAsk(table.shape === 'repeated' ? 'paired' : 'two-groups')}
-          >
-            Ask whether two groups differ →
+        {first && ready && !counts ? (
+          <button type="button" className="plain-button text-left text-[15px]" onClick={() => onAsk()}>
+            {asks[first.design]} →
           </button>
         ) : (
           <p className="text-muted">
-            {ready || table.shape === 'summary' || table.shape === 'counts' || table.shape === 'categories'
-              ? 'Questions about counts and summary figures are not built yet; the readings are kept for them.'
-              : 'Type, paste a block from a spreadsheet, or open a file. Two groups with two readings each can be compared.'}
+            {counts
+              ? 'Questions about counts are not built yet; the readings are kept for them.'
+              : 'Type, paste a block from a spreadsheet, or open a file. A group with two readings can be asked about.'}
           </p>
         )}
         {like && (
@@ -70,7 +80,7 @@ export function ReadingsMargin({ table, onAsk, onGo, onEdit, children }: Props) 
           </p>
         )}
       </section>
-      <RepeatsNote table={table} onEdit={onEdit} onPair={() => onAsk('paired')} />
+      <RepeatsNote table={table} onEdit={onEdit} onPair={() => onAsk(true)} />
       {unread.length > 0 && (
         <section className="note">
           <h2 className="part-of-page">Not read as numbers</h2>

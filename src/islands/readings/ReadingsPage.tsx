@@ -216,7 +216,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     () => (
       <ReadingsMargin
         table={calm}
-        onAsk={(design) => void newest.current.ask(design)}
+        onAsk={(paired) => void newest.current.ask(paired)}
         onGo={(row, column) => newest.current.go(row, column)}
         onEdit={(e) => newest.current.edit(e)}
       >

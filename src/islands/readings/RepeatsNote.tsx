@@ -4,7 +4,7 @@ import { groupsOf, repeatsOf } from '../../core/readings/groups';
 import type { Table } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { counted, plural } from '../../core/words/numbers';
-import { shortAnswer } from '../../core/words/two-groups';
+import { shortAnswer } from '../../core/words/headline';
 
 interface Props {
   table: Table;

@@ -1,5 +1,5 @@
-import { columnsAreGroups, groupsOf } from '../../core/readings/groups';
-import { defaultQuestion } from '../../core/question/question';
+import { asDesign, designOf, firstQuestion, kindOf } from '../../core/question/asking';
+import { columnsAreGroups } from '../../core/readings/groups';
 import type { Table } from '../../core/readings/table';
 import { inWords, send } from '../shared/api';
 import { isUntouched } from './paste';
@@ -30,14 +30,12 @@ export function tableActions({ study, table, shown, selectedIds, report }: Place
     }
   };
 
-  /** Asks about the two groups selected, or the first two. */
-  const ask = async (design: 'two-groups' | 'paired'): Promise<void> => {
-    const groups = groupsOf(table);
-    const chosen = groups.filter((g) => columnsAreGroups(table) && selectedIds.includes(g.id));
-    const [a, b] = chosen.length >= 2 ? chosen : groups;
-    if (!a || !b) return report({ text: 'A comparison needs two groups: add one.' });
+  /** Asks what the layout raises, of the columns selected where there are some; pairs where that was said. */
+  const ask = async (paired = false): Promise<void> => {
+    const first = firstQuestion(table, columnsAreGroups(table) ? selectedIds : []);
+    if (!first) return report({ text: 'There is no group with readings to ask about yet.' });
+    const question = paired ? asDesign(first, table, designOf(kindOf[first.design], true)) : first;
     await trying(async () => {
-      const question = defaultQuestion(a.id, b.id, design);
       const { id } = await send<{ id: string }>('POST', '/api/questions', { table: table.id, question });
       goto(`questions/${id}`);
     });

@@ -4,7 +4,7 @@ import { type ReactNode, useState } from 'react';
 /** What is copied, for programs that take text alone and for those that take its form too. */
 export interface Copied {
   plain: string;
-  html: string;
+  html?: string | undefined;
 }
 
 /** Copies a text or a table, as rich text where the clipboard takes it. */
@@ -24,7 +24,7 @@ export function CopyButton({
       await navigator.clipboard.write([
         new ClipboardItem({
           'text/plain': new Blob([plain], { type: 'text/plain' }),
-          'text/html': new Blob([html], { type: 'text/html' }),
+          ...(html === undefined ? {} : { 'text/html': new Blob([html], { type: 'text/html' }) }),
         }),
       ]);
       setSaid('Copied');

@@ -1,9 +1,11 @@
 import type { APIRoute } from 'astro';
 import { answer } from '../../core/answer/answer';
-import { methodName, methodReason } from '../../core/question/method';
 import { AnswerRequest, tableOfRequest } from '../../core/question/answer-request';
 import { plain } from '../../core/words/text';
-import { headline, methodsSentence, questionSentence, resultsSentence } from '../../core/words/two-groups';
+import { headline } from '../../core/words/headline';
+import { methodName, methodReason } from '../../core/words/method';
+import { questionSentence } from '../../core/words/question';
+import { methodsSentence, resultsSentence } from '../../core/words/report';
 import { answering, body, json, problem } from '../../server/problem';
 
 /** Answers a question from the readings sent with it. Keeps nothing. */

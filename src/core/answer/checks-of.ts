@@ -1,0 +1,88 @@
+import { choicesOf } from '../question/choices';
+import type { Answer } from './answer';
+import {
+  type Check,
+  checkEqualSpread,
+  checkIndependence,
+  checkNormality,
+  checkSampleSize,
+  checkSphericity,
+  checkUnusualPoints,
+} from './checks';
+import { valuesOf } from './group-part';
+import { differencesOf } from './two-groups';
+
+/** Readings of subjects less what subject and condition each account for: what the analysis takes as noise. */
+function residualsWithin(rows: readonly (readonly number[])[]): number[] {
+  const k = rows[0]?.length ?? 0;
+  const mean = (x: readonly number[]): number => x.reduce((s, v) => s + v, 0) / x.length;
+  const grand = mean(rows.flat());
+  const conditions = Array.from({ length: k }, (_, j) => mean(rows.map((r) => r[j] ?? 0)));
+  return rows.flatMap((r) => r.map((v, j) => v - mean(r) - (conditions[j] ?? 0) + grand));
+}
+
+/** The readings as the checks see them: groups, cells, differences within pairs, or what is left within subjects. */
+export function checkedValues(answer: Answer): number[][] {
+  const { question, groups, comparison, layout } = answer;
+  const found = comparison.ok ? comparison.value : undefined;
+  switch (question.design) {
+    case 'paired':
+      return [found?.pairing ? differencesOf(found.pairing) : []];
+    case 'repeated':
+    case 'mixed':
+      return [residualsWithin(found?.complete?.rows ?? [])];
+    case 'factorial':
+      return (layout?.a.levels ?? [])
+        .flatMap((a) =>
+          (layout?.b.levels ?? []).map((b) =>
+            (layout?.readings ?? []).filter((r) => r.a === a.id && r.b === b.id).map((r) => r.value),
+          ),
+        )
+        .filter((v) => v.length > 0);
+    default:
+      return groups.map(valuesOf).filter((v) => v.length > 0);
+  }
+}
+
+/** What the answer rests on, each assumption with its verdict. Summary figures alone leave little that can be checked. */
+export function checksOf(answer: Answer): Check[] {
+  const { question, groups, repeats, averaged, comparison, reported } = answer;
+  const { design } = question;
+  if (reported)
+    return [
+      {
+        about: 'sample-size',
+        verdict: groups.some((g) => g.n < 6) ? 'weigh' : 'fine',
+        figures: { smallest: Math.min(...groups.map((g) => g.n)) },
+        remedies: ['none'],
+      },
+    ];
+  const values = checkedValues(answer);
+  if (values.flat().length === 0) return [];
+  const found = comparison.ok ? comparison.value : undefined;
+  const within = design === 'repeated' || design === 'mixed';
+  const spread = values.filter((v) => v.length > 1);
+  const { method, spread: spreads } = choicesOf(question);
+  /** What the method chosen does not need cannot stand against it. */
+  const unlessFree = (check: Check, free: boolean): Check =>
+    free && check.verdict !== 'unknown' ? { ...check, verdict: 'fine' } : check;
+  const free = method === 'ranks' || method === 'shuffle';
+  return [
+    ...(within ? [] : [checkIndependence(repeats, averaged, design === 'paired')]),
+    checkSampleSize(within ? [(found?.complete?.rows ?? []).map(() => 0)] : values),
+    checkUnusualPoints(values),
+    unlessFree(checkNormality(values), free),
+    ...(spread.length > 1
+      ? [unlessFree(checkEqualSpread(spread), spreads === 'separate' && design !== 'factorial')]
+      : []),
+    ...(within
+      ? [
+          checkSphericity(
+            found?.sphericity,
+            found?.epsilon?.greenhouseGeisser ?? 1,
+            choicesOf(question).sphericity === 'assumed',
+          ),
+        ]
+      : []),
+  ];
+}

@@ -1,0 +1,144 @@
+/** The parts every answer is made of, whatever its design: what the pages show and the words say. */
+import type { DistributionName } from '../distributions/named';
+import type { Outcome } from '../numeric/domain-error';
+import type { Direction } from '../procedures/direction';
+import type { Interval } from '../procedures/interval';
+import type { ShuffleTest } from '../procedures/shuffle-means';
+import type { SubjectPair } from '../readings/groups';
+
+/** A statistic by the letter the field gives it. */
+export type StatisticSymbol = 't' | 'z' | 'F' | 'q' | 'U' | 'W' | 'H' | 'χ²';
+
+/** A difference, or a mean, in the readings' units. */
+export interface Effect {
+  /** What is subtracted from what, in words. */
+  name: string;
+  /** Ids of the groups, where it is a pair. */
+  pair?: readonly [string, string];
+  estimate: number;
+  se?: number;
+  df?: number;
+  statistic?: { symbol: StatisticSymbol; value: number };
+  /** At the question's level; simultaneous where the method gives such intervals. */
+  interval?: Interval;
+  /** Adjusted where several are judged together. */
+  p: number;
+  /** Before adjustment, where p-values are what is adjusted. */
+  alone?: number;
+  /** The smallest difference that would have counted. */
+  smallest?: number;
+}
+
+/** A test of a hypothesis. */
+export interface Test {
+  /** What is tested, where an answer has several: a factor's name. */
+  of?: string;
+  symbol: StatisticSymbol | undefined;
+  value: number | undefined;
+  df: readonly number[];
+  p: number;
+  /** An interval for a p that was sampled. */
+  pInterval?: Interval;
+}
+
+/** A line of a source table. */
+export interface SourceLine {
+  source: string;
+  kind: 'effect' | 'error' | 'total';
+  ss: number;
+  df: number;
+  ms?: number;
+  f?: number;
+  p?: number;
+  /** The p under the correction asked for, where it differs. */
+  corrected?: number;
+  /** Partial η² with its interval. */
+  partialEta?: { value: number; interval: Outcome<Interval> };
+}
+
+/** An effect size without a unit. */
+export interface Size {
+  kind: 'g' | 'd' | 'dz' | 'eta' | 'omega' | 'partial-eta' | 'superiority' | 'kendall';
+  of?: string;
+  value: number;
+  interval?: Interval;
+}
+
+/** The reference distribution, with where the statistic and the critical values lie on it. */
+export interface Reference {
+  distribution: DistributionName;
+  parameters: Readonly<Record<string, number>>;
+  symbol: string;
+  statistic: number;
+  /** Which tails reject. */
+  direction: Direction;
+  of?: string;
+}
+
+/** Comparisons that follow, judged together. */
+export interface FollowUpPart {
+  effects: Effect[];
+  /** The value a standardized difference must exceed; undefined where each has its own, or steps. */
+  critical?: { symbol: string; value: number };
+  /** Whether the intervals hold together at the level, or each on its own. */
+  simultaneous: boolean;
+  /** Groups that share a letter were not told apart; only for comparisons of all pairs. */
+  letters?: { id: string; letters: string }[];
+  /** Where they were made, of two factors: the level of the other factor. */
+  within?: string;
+}
+
+/** The answer itself: effects first, then tests, table, sizes and what follows. */
+export interface Comparison {
+  /** The p of the main test. */
+  p: number;
+  /** The one difference asked about, where there is one. */
+  effect?: Effect;
+  tests: Test[];
+  sizes: Outcome<Size>[];
+  table?: SourceLine[];
+  /** The SD the groups share, where one is estimated. */
+  pooledSd?: number;
+  reference?: Reference[];
+  follow?: Outcome<FollowUpPart[]>;
+  /** Whether the difference lies within bounds that do not matter. */
+  equivalence?: Outcome<{ p: number; pAboveLower: number; pBelowUpper: number; interval: Interval }>;
+  /** One-sided bound at the level asked for. */
+  bounds?: Interval;
+  /** Shuffled labels, where they gave the p. */
+  shuffled?: ShuffleTest;
+  /** How readings were paired. */
+  pairing?: { pairs: SubjectPair[]; alone: string[]; bySubject: boolean };
+  /** Subjects with a reading under every condition, and those left out. */
+  complete?: { subjects: string[]; rows: number[][]; incomplete: { subject: string; lacks: string[] }[] };
+  sphericity?: { w: number; p: number } | undefined;
+  epsilon?: { greenhouseGeisser: number; huynhFeldt?: number };
+  /** Of two factors: cells, marginal means, what has no readings. */
+  cells?: TwoWayCells;
+  /** What must be known to read the answer rightly, in words. */
+  remarks: string[];
+}
+
+/** Mean and interval of a cell or a margin. */
+export interface CellMean {
+  a?: string;
+  b?: string;
+  n: number;
+  mean: number;
+  interval?: Interval;
+  sd?: number;
+}
+
+/** The figures of a two-way layout. */
+export interface TwoWayCells {
+  factors: readonly [
+    { name: string; levels: { id: string; name: string }[] },
+    { name: string; levels: { id: string; name: string }[] },
+  ];
+  cells: CellMean[];
+  /** Of each factor: the plain mean of its cells' means; undefined where cells are empty. */
+  margins: readonly [Outcome<CellMean[]>, Outcome<CellMean[]>];
+  empty: string[];
+  balanced: boolean;
+  type: 1 | 2 | 3;
+}

@@ -1,0 +1,231 @@
+/** Which groups differ: comparisons after an analysis of several groups, judged together. */
+import { fisherF } from '../distributions/f';
+import { studentT } from '../distributions/t';
+import { demand } from '../numeric/domain-error';
+import { type Adjustment, adjustP } from '../procedures/adjust-p';
+import { contrast, separateContrast } from '../procedures/contrast';
+import { dunnettTest } from '../procedures/dunnett-test';
+import { letters } from '../procedures/letters';
+import { allPairs, withinGroups } from '../procedures/pairwise';
+import type { SampleSummary } from '../procedures/sample-summary';
+import { gamesHowell, tukeyKramer } from '../procedures/tukey-kramer';
+import { choicesOf } from '../question/choices';
+import type { FollowUp, Question } from '../question/question';
+import type { Effect, FollowUpPart } from './comparison';
+
+/** A group by what comparisons call it. */
+export interface Named {
+  id: string;
+  name: string;
+}
+
+/** More comparisons than this are a table nobody reads, and cost more than anybody waits. */
+export const mostComparisons = 5000;
+
+/** A comparison before it is judged with the others. */
+export interface Raw {
+  name: string;
+  pair?: [string, string];
+  estimate: number;
+  se: number;
+  df: number;
+  t: number;
+  p: number;
+}
+
+const isAdjustment = (follow: FollowUp): follow is Adjustment =>
+  ['unadjusted', 'bonferroni', 'holm', 'sidak', 'benjamini-hochberg'].includes(follow);
+
+/**
+ * Comparisons judged by adjusting their p-values. Bonferroni and Šidák have simultaneous intervals; after Holm, and
+ * Benjamini and Hochberg, each interval stands on its own.
+ */
+export function judgedByP(raw: readonly Raw[], follow: Adjustment, level: number): FollowUpPart {
+  const p = adjustP(
+    raw.map((r) => r.p),
+    follow,
+  );
+  const m = raw.length;
+  const alpha = 1 - level;
+  const simultaneous = follow === 'bonferroni' || follow === 'sidak';
+  // What each comparison may err by, so that all together err by alpha.
+  const each = follow === 'bonferroni' ? alpha / m : follow === 'sidak' ? -Math.expm1(Math.log1p(-alpha) / m) : alpha;
+  const criticals = raw.map((r) => studentT(r.df).upperQuantile(each / 2));
+  const [first] = criticals;
+  const same = new Set(raw.map((r) => r.df)).size === 1;
+  const bounded = simultaneous || follow === 'unadjusted';
+  return {
+    simultaneous,
+    ...(bounded && same && first !== undefined ? { critical: { symbol: 't', value: first } } : {}),
+    effects: raw.map((r, i) => {
+      const reach = (criticals[i] ?? 0) * r.se;
+      return {
+        name: r.name,
+        ...(r.pair ? { pair: r.pair } : {}),
+        estimate: r.estimate,
+        se: r.se,
+        df: r.df,
+        statistic: { symbol: 't', value: r.t },
+        interval: { low: r.estimate - reach, high: r.estimate + reach },
+        p: p[i] ?? 1,
+        alone: r.p,
+        ...(bounded ? { smallest: reach } : {}),
+      };
+    }),
+  };
+}
+
+/** Letters for groups of which all pairs were compared: those that share one were not told apart. */
+export function lettersFor(
+  groups: readonly Named[],
+  effects: readonly Effect[],
+  level: number,
+): { id: string; letters: string }[] {
+  const apart = new Set(
+    effects.filter((e) => e.p < 1 - level && e.pair).map((e) => [...(e.pair ?? [])].sort().join('\n')),
+  );
+  const shown = letters(groups.length, (i, j) =>
+    apart.has([groups[i]?.id ?? '', groups[j]?.id ?? ''].sort().join('\n')),
+  );
+  return groups.map((g, i) => ({ id: g.id, letters: shown[i] ?? '' }));
+}
+
+const minus = (a: Named | undefined, b: Named | undefined): string => `${a?.name ?? ''} minus ${b?.name ?? ''}`;
+
+/** The weights of each comparison asked for, over the groups in their order. */
+function asked(
+  question: Question,
+  groups: readonly Named[],
+): { name: string; pair?: [string, string]; weights: number[] }[] {
+  const { compare } = choicesOf(question);
+  const place = (id: string): number => groups.findIndex((g) => g.id === id);
+  const pairOf = (i: number, j: number) => ({
+    name: minus(groups[i], groups[j]),
+    pair: [groups[i]?.id ?? '', groups[j]?.id ?? ''] as [string, string],
+    weights: groups.map((_, k) => (k === i ? 1 : k === j ? -1 : 0)),
+  });
+  switch (compare) {
+    case 'all':
+      return allPairs(groups.length).map(([i, j]) => pairOf(i, j));
+    case 'control': {
+      const control = Math.max(0, place(question.control ?? ''));
+      return groups.flatMap((_, i) => (i === control ? [] : [pairOf(i, control)]));
+    }
+    case 'chosen': {
+      const pairs = (question.pairs ?? []).filter(([a, b]) => a !== b && place(a) >= 0 && place(b) >= 0);
+      demand(pairs.length > 0, 'No pairs are chosen yet: choose those to compare.');
+      return pairs.map(([a, b]) => pairOf(place(a), place(b)));
+    }
+    case 'contrasts': {
+      const own = question.contrasts ?? [];
+      demand(own.length > 0, 'No contrast is written yet: give each group its weight.');
+      return own.map(({ name, weights }) => ({
+        name:
+          name ||
+          groups
+            .filter((g) => weights[g.id])
+            .map((g) => `${String(weights[g.id])} × ${g.name}`)
+            .join(' + '),
+        weights: groups.map((g) => weights[g.id] ?? 0),
+      }));
+    }
+  }
+}
+
+/** The comparisons of independent groups that the question asks for. */
+export function followUp(
+  question: Question,
+  groups: readonly Named[],
+  summaries: readonly SampleSummary[],
+): FollowUpPart {
+  const { follow, spread, compare } = choicesOf(question);
+  const { level } = question;
+  const k = groups.length;
+  demand(
+    (k * (k - 1)) / 2 <= mostComparisons,
+    `${k} groups make ${(k * (k - 1)) / 2} pairs, more than anyone reads: compare with a control, or choose pairs.`,
+  );
+  const withLetters = (part: FollowUpPart): FollowUpPart =>
+    compare === 'all' ? { ...part, letters: lettersFor(groups, part.effects, level) } : part;
+  if (follow === 'tukey' || follow === 'games-howell') {
+    const pairs = follow === 'tukey' ? tukeyKramer(summaries, level).pairs : gamesHowell(summaries, level);
+    const effects = pairs.map((pair): Effect => ({
+      name: minus(groups[pair.a], groups[pair.b]),
+      pair: [groups[pair.a]?.id ?? '', groups[pair.b]?.id ?? ''],
+      estimate: pair.difference,
+      se: pair.se,
+      df: pair.df,
+      statistic: { symbol: 'q', value: pair.q },
+      interval: pair.interval,
+      p: pair.p,
+      smallest: pair.smallestSignificant,
+    }));
+    const [first] = pairs;
+    return withLetters({
+      effects,
+      simultaneous: true,
+      ...(follow === 'tukey' && first ? { critical: { symbol: 'q', value: first.criticalQ } } : {}),
+    });
+  }
+  if (follow === 'dunnett') {
+    const control = Math.max(
+      0,
+      groups.findIndex((g) => g.id === question.control),
+    );
+    const { pairs, criticalT } = dunnettTest(summaries, control, level, question.direction);
+    return {
+      simultaneous: true,
+      critical: { symbol: 'd', value: criticalT },
+      effects: pairs.map((pair) => ({
+        name: minus(groups[pair.a], groups[pair.b]),
+        pair: [groups[pair.a]?.id ?? '', groups[pair.b]?.id ?? ''],
+        estimate: pair.difference,
+        se: pair.se,
+        df: pair.df,
+        statistic: { symbol: 't', value: pair.t },
+        interval: pair.interval,
+        p: pair.p,
+        smallest: criticalT * pair.se,
+      })),
+    };
+  }
+  const comparisons = asked(question, groups);
+  if (follow === 'scheffe') {
+    const { df } = withinGroups(summaries);
+    const critical = Math.sqrt((k - 1) * fisherF(k - 1, df).upperQuantile(1 - level));
+    return withLetters({
+      simultaneous: true,
+      critical: { symbol: '√((k − 1)F)', value: critical },
+      effects: comparisons.map(({ name, pair, weights }) => {
+        const found = contrast(summaries, weights, level);
+        return {
+          name,
+          ...(pair ? { pair } : {}),
+          estimate: found.estimate,
+          se: found.se,
+          df: found.df,
+          statistic: { symbol: 't', value: found.t },
+          interval: found.scheffe.interval,
+          p: found.scheffe.p,
+          smallest: critical * found.se,
+        };
+      }),
+    });
+  }
+  const raw = comparisons.map(({ name, pair, weights }): Raw => {
+    const found =
+      spread === 'pooled' ? contrast(summaries, weights, level) : separateContrast(summaries, weights, level);
+    return {
+      name,
+      ...(pair ? { pair } : {}),
+      estimate: found.estimate,
+      se: found.se,
+      df: found.df,
+      t: found.t,
+      p: found.p.either,
+    };
+  });
+  return withLetters(judgedByP(raw, isAdjustment(follow) ? follow : 'holm', level));
+}
+
+export { isAdjustment };

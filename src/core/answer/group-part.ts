@@ -1,0 +1,142 @@
+import { DomainError, attempt, demand } from '../numeric/domain-error';
+import { type Description, describe, meanInterval } from '../procedures/describe';
+import { studentT } from '../distributions/t';
+import type { Interval } from '../procedures/interval';
+import { type SampleSummary, summarize } from '../procedures/sample-summary';
+import type { Factors } from '../readings/factors';
+import { type Group, groupsOf } from '../readings/groups';
+import { reportedGroups } from '../readings/reported';
+import type { Table } from '../readings/table';
+import type { Question } from '../question/question';
+
+/** One group as the answer sees it. */
+export interface GroupPart extends Group {
+  n: number;
+  /** Undefined when no reading can be used, or none was reported. */
+  description?: Description;
+  /** n, mean and variance: from the readings, or as reported; undefined below two readings. */
+  summary?: SampleSummary;
+  /** Why there is no summary. */
+  lacking?: string;
+  /** Interval of the mean at the question's level; undefined below two readings. */
+  interval?: Interval;
+}
+
+/** A group's readings as plain numbers. */
+export const valuesOf = (group: GroupPart): number[] => group.readings.used.map((r) => r.value);
+
+const fromReadings = (group: Group, level: number): GroupPart =>
+  describedBy(
+    group,
+    group.readings.used.map((r) => r.value),
+    level,
+  );
+
+/** A group described by these values. */
+export function describedBy(group: Group, values: readonly number[], level: number): GroupPart {
+  const description = attempt(() => describe(values));
+  const part: GroupPart = { ...group, n: values.length };
+  if (!description.ok) return { ...part, lacking: description.reason };
+  const summary = attempt(() => summarize(values));
+  const interval = attempt(() => meanInterval(description.value, level));
+  return {
+    ...part,
+    description: description.value,
+    ...(summary.ok ? { summary: summary.value } : { lacking: summary.reason }),
+    ...(interval.ok ? { interval: interval.value } : {}),
+  };
+}
+
+/** A group's mean, from its readings or as reported. */
+export const meanOf = (group: GroupPart): number | undefined => group.description?.mean ?? group.summary?.mean;
+
+/** The cells of a two-way layout as groups, coloured by the second factor. */
+export const cellParts = (layout: Factors, level: number): GroupPart[] =>
+  layout.a.levels.flatMap((a) =>
+    layout.b.levels.map((b, k) =>
+      fromReadings(
+        {
+          id: `${a.id}\n${b.id}`,
+          name: `${a.name}, ${b.name}`,
+          unit: layout.unit,
+          colour: b.colour ?? k,
+          column: '',
+          readings: {
+            used: layout.readings.filter((r) => r.a === a.id && r.b === b.id).map(({ row, value }) => ({ row, value })),
+            aside: [],
+            unread: [],
+          },
+        },
+        level,
+      ),
+    ),
+  );
+
+function fromReport(table: Table, level: number): GroupPart[] {
+  return reportedGroups(table).map(({ figures, ...group }) => {
+    const readings = { used: [], aside: [], unread: [] };
+    if (!figures.ok) return { ...group, readings, n: 0, lacking: figures.reason };
+    const { n, mean, variance } = figures.value;
+    const reach = studentT(n - 1).upperQuantile((1 - level) / 2) * Math.sqrt(variance / n);
+    return {
+      ...group,
+      readings,
+      n,
+      summary: figures.value,
+      ...(reach > 0 ? { interval: { low: mean - reach, high: mean + reach } } : {}),
+    };
+  });
+}
+
+/** Every group of the table, as far as the question's columns name them. */
+export const allParts = (table: Table, question: Question): GroupPart[] =>
+  table.shape === 'summary'
+    ? fromReport(table, question.level)
+    : groupsOf(table, { measure: question.measure, by: question.by }).map((g) => fromReadings(g, question.level));
+
+/** The group of this id. @throws DomainError when it is gone */
+export function partOf(parts: readonly GroupPart[], id: string | undefined): GroupPart {
+  const part = parts.find((g) => g.id === id);
+  if (!part)
+    throw new DomainError(
+      id === undefined
+        ? 'The groups to compare are not chosen yet: choose two.'
+        : 'One of the groups compared is no longer in the readings: choose another.',
+    );
+  return part;
+}
+
+/** The figures of a group that must have some spread to show. @throws DomainError in words that name the group */
+export function summaryOf(group: GroupPart): SampleSummary {
+  if (group.summary) return group.summary;
+  if (group.readings.aside.length > 0 && group.n === 0)
+    throw new DomainError(`Every reading of ${group.name} is set aside: bring some back, or leave the group out.`);
+  demand(
+    group.n !== 0 || !group.lacking || group.readings.unread.length > 0 || group.lacking === 'There are no readings.',
+    group.lacking ?? '',
+  );
+  demand(group.n > 0, `${group.name} has no readings that can be used: at least two are needed.`);
+  throw new DomainError(`${group.name} has one reading: one alone shows no spread, at least two are needed.`);
+}
+
+/** All groups in one unit. @throws DomainError naming the two that differ */
+export function demandOneUnit(parts: readonly GroupPart[]): void {
+  const [first] = parts;
+  const other = parts.find((g) => g.unit !== first?.unit);
+  if (first && other)
+    throw new DomainError(
+      `${first.name} is in ${first.unit || 'no unit'} and ${other.name} in ${other.unit || 'no unit'}: give both the same unit in the readings, converting the numbers if they were measured differently.`,
+    );
+}
+
+/** Groups of readings, where a method needs every one of them. @throws DomainError where only figures are known */
+export function demandReadings(parts: readonly GroupPart[], what: string): number[][] {
+  demand(
+    parts.every((g) => g.readings.used.length > 0 || !g.summary),
+    `${what} needs the readings themselves; here only means and spreads are known.`,
+  );
+  return parts.map((g) => {
+    demand(g.n > 0, `${g.name} has no readings that can be used.`);
+    return valuesOf(g);
+  });
+}

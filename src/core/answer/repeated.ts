@@ -1,0 +1,320 @@
+import { attempt, demand } from '../numeric/domain-error';
+import { etaSquaredInterval } from '../procedures/effect-size-intervals';
+import { friedman } from '../procedures/friedman';
+import { friedmanPairs } from '../procedures/friedman-pairs';
+import { pairedT } from '../procedures/paired-t';
+import { allPairs } from '../procedures/pairwise';
+import { repeatedMeasures } from '../procedures/repeated-measures';
+import { withinBetween } from '../procedures/within-between';
+import { choicesOf } from '../question/choices';
+import type { Question } from '../question/question';
+import { type Factors, factorsOf } from '../readings/factors';
+import { type Choice, subjectReadings } from '../readings/groups';
+import type { Table } from '../readings/table';
+import type { Comparison, FollowUpPart } from './comparison';
+import { type Named, type Raw, isAdjustment, judgedByP, lettersFor } from './follow-up';
+import { type GroupPart, demandOneUnit, demandReadings } from './group-part';
+
+/** Subjects with a reading under every condition, and what the others lack. */
+export function completeSubjects(table: Table, conditions: readonly GroupPart[]): NonNullable<Comparison['complete']> {
+  const by = conditions.map((g) => subjectReadings(table, g));
+  const all = [...new Set(by.flatMap((m) => [...m.keys()]))];
+  const out: NonNullable<Comparison['complete']> = { subjects: [], rows: [], incomplete: [] };
+  for (const subject of all) {
+    const lacks = conditions.filter((_, i) => !by[i]?.has(subject)).map((g) => g.name);
+    if (lacks.length > 0) out.incomplete.push({ subject, lacks });
+    else {
+      out.subjects.push(subject);
+      out.rows.push(by.map((m) => m.get(subject)?.value ?? 0));
+    }
+  }
+  return out;
+}
+
+const gaps = (complete: NonNullable<Comparison['complete']>, subject: string): string[] => {
+  const { incomplete } = complete;
+  if (incomplete.length === 0) return [];
+  const listed = incomplete.slice(0, 5).map((x) => `${x.subject} (no ${x.lacks.join(', ')})`);
+  return [
+    `Left out, because a reading is missing: ${listed.join('; ')}${incomplete.length > 5 ? ` and ${incomplete.length - 5} more` : ''}. Every ${subject || 'subject'} must have been read under every condition.`,
+  ];
+};
+
+/** All pairs of conditions by paired t-tests, each with its own spread, so that sphericity is not needed. */
+function pairsOfConditions(
+  question: Question,
+  conditions: readonly Named[],
+  rows: readonly (readonly number[])[],
+): FollowUpPart {
+  const { follow } = choicesOf(question);
+  const raw = allPairs(conditions.length).map(([i, j]): Raw => {
+    const test = pairedT(
+      rows.map((r) => r[i] ?? 0),
+      rows.map((r) => r[j] ?? 0),
+      question.level,
+    );
+    return {
+      name: `${conditions[i]?.name ?? ''} minus ${conditions[j]?.name ?? ''}`,
+      pair: [conditions[i]?.id ?? '', conditions[j]?.id ?? ''],
+      estimate: test.estimate,
+      se: test.se,
+      df: test.df,
+      t: test.t,
+      p: test.p.either,
+    };
+  });
+  const part = judgedByP(raw, isAdjustment(follow) ? follow : 'holm', question.level);
+  return { ...part, letters: lettersFor(conditions, part.effects, question.level) };
+}
+
+/** The same subjects under several conditions. */
+export function compareRepeated(question: Question, table: Table, conditions: readonly GroupPart[]): Comparison {
+  const { method, sphericity } = choicesOf(question);
+  const { level } = question;
+  demand(
+    conditions.length >= 2,
+    'Repeated readings need at least two conditions: a column for each, or a column that names them.',
+  );
+  demandOneUnit(conditions);
+  demandReadings(conditions, 'Comparing the same subjects');
+  const complete = completeSubjects(table, conditions);
+  const { rows } = complete;
+  const each = table.subject || 'subject';
+  demand(
+    rows.length >= 2,
+    `Fewer than two ${each}s have a reading under every condition, so there is nothing to compare within them.`,
+  );
+  const remarks = gaps(complete, table.subject);
+  if (method === 'ranks') {
+    const found = friedman(rows);
+    const effects = friedmanPairs(rows).map((pair) => ({
+      name: `${conditions[pair.a]?.name ?? ''} minus ${conditions[pair.b]?.name ?? ''}`,
+      pair: [conditions[pair.a]?.id ?? '', conditions[pair.b]?.id ?? ''] as [string, string],
+      estimate: pair.difference,
+      statistic: { symbol: 'q' as const, value: pair.q },
+      p: pair.p,
+    }));
+    return {
+      p: found.p,
+      tests: [{ symbol: 'χ²', value: found.chi2, df: [found.df], p: found.p }],
+      sizes: [{ ok: true, value: { kind: 'kendall', value: found.kendallW } }],
+      reference: [
+        {
+          distribution: 'chi-square',
+          parameters: { df: found.df },
+          symbol: 'χ²',
+          statistic: found.chi2,
+          direction: 'greater',
+        },
+      ],
+      follow: { ok: true, value: [{ effects, simultaneous: true, letters: lettersFor(conditions, effects, level) }] },
+      complete,
+      remarks: [...remarks, 'Pairs are compared by their mean ranks (Nemenyi).'],
+    };
+  }
+  const found = repeatedMeasures(rows);
+  const epsilon =
+    sphericity === 'assumed'
+      ? 1
+      : sphericity === 'huynh-feldt'
+        ? found.huynhFeldt.epsilon
+        : found.greenhouseGeisser.epsilon;
+  const p =
+    sphericity === 'assumed' ? found.p : sphericity === 'huynh-feldt' ? found.huynhFeldt.p : found.greenhouseGeisser.p;
+  const { condition, error } = found;
+  const df = [condition.df * epsilon, error.df * epsilon] as const;
+  return {
+    p,
+    tests: [{ symbol: 'F', value: found.f, df, p }],
+    table: [
+      {
+        source: 'conditions',
+        kind: 'effect',
+        ...condition,
+        ms: condition.ss / condition.df,
+        f: found.f,
+        p: found.p,
+        corrected: p,
+        partialEta: {
+          value: found.partialEtaSquared,
+          interval: attempt(() => etaSquaredInterval(found.f, condition.df, error.df, level)),
+        },
+      },
+      {
+        source: table.subject ? `${table.subject}s` : 'subjects',
+        kind: 'error',
+        ...found.subject,
+        ms: found.subject.ss / found.subject.df,
+      },
+      { source: 'left over', kind: 'error', ...error, ms: error.ss / error.df },
+      {
+        source: 'total',
+        kind: 'total',
+        ss: condition.ss + found.subject.ss + error.ss,
+        df: condition.df + found.subject.df + error.df,
+      },
+    ],
+    sizes: [
+      attempt(() => ({
+        kind: 'partial-eta',
+        value: found.partialEtaSquared,
+        interval: etaSquaredInterval(found.f, condition.df, error.df, level),
+      })),
+    ],
+    reference: [
+      {
+        distribution: 'f',
+        parameters: { df1: df[0], df2: df[1] },
+        symbol: 'F',
+        statistic: found.f,
+        direction: 'greater',
+      },
+    ],
+    follow: attempt(() => [pairsOfConditions(question, conditions, rows)]),
+    complete,
+    sphericity: found.mauchly && { w: found.mauchly.w, p: found.mauchly.p },
+    epsilon: { greenhouseGeisser: found.greenhouseGeisser.epsilon, huynhFeldt: found.huynhFeldt.epsilon },
+    remarks,
+  };
+}
+
+/** What a layout of groups of subjects, each under every condition, comes to. */
+export interface MixedLayout {
+  factors: Factors;
+  /** For each group its complete subjects. */
+  groups: { id: string; name: string; subjects: string[]; rows: number[][] }[];
+  incomplete: { subject: string; lacks: string[] }[];
+}
+
+/** Groups of subjects with their readings in the order of the conditions. @throws DomainError where a subject changes group */
+export function mixedLayout(question: Choice & { by2?: string | undefined }, table: Table): MixedLayout {
+  const factors = factorsOf(table, question);
+  const bySubject = new Map<string, Map<string, number[]>>();
+  const groupOf = new Map<string, string>();
+  for (const r of factors.readings) {
+    const before = groupOf.get(r.subject);
+    demand(
+      before === undefined || before === r.a,
+      `${r.subject} stands in two groups (${[before, r.a].map((id) => factors.a.levels.find((l) => l.id === id)?.name ?? id).join(' and ')}): a ${table.subject || 'subject'} belongs to one, and is read under every condition.`,
+    );
+    groupOf.set(r.subject, r.a);
+    const own = bySubject.get(r.subject) ?? new Map<string, number[]>();
+    own.set(r.b, [...(own.get(r.b) ?? []), r.value]);
+    bySubject.set(r.subject, own);
+  }
+  const groups: MixedLayout['groups'] = factors.a.levels.map((l) => ({
+    id: l.id,
+    name: l.name,
+    subjects: [],
+    rows: [],
+  }));
+  const incomplete: MixedLayout['incomplete'] = [];
+  for (const [subject, own] of bySubject) {
+    const lacks = factors.b.levels.filter((l) => !own.has(l.id)).map((l) => l.name);
+    const group = groups.find((g) => g.id === groupOf.get(subject));
+    if (lacks.length > 0) incomplete.push({ subject, lacks });
+    else if (group) {
+      group.subjects.push(subject);
+      group.rows.push(
+        factors.b.levels.map((l) => {
+          const values = own.get(l.id) ?? [];
+          return values.reduce((s, x) => s + x, 0) / values.length;
+        }),
+      );
+    }
+  }
+  return { factors, groups: groups.filter((g) => g.rows.length > 0), incomplete };
+}
+
+/** Groups of subjects, each subject under every condition. */
+export function compareMixed(question: Question, table: Table): Comparison {
+  const { sphericity } = choicesOf(question);
+  const { level } = question;
+  const { factors, groups, incomplete } = mixedLayout(question, table);
+  const complete = {
+    subjects: groups.flatMap((g) => g.subjects),
+    rows: groups.flatMap((g) => g.rows),
+    incomplete,
+  };
+  const found = withinBetween(groups.map((g) => g.rows));
+  const { group, subjects, condition, interaction, error, greenhouseGeisser } = found;
+  const epsilon = sphericity === 'assumed' ? 1 : greenhouseGeisser.epsilon;
+  const pOf = (plain: number, corrected: number): number => (sphericity === 'assumed' ? plain : corrected);
+  const eta = (e: typeof group, df2: number) => ({
+    value: e.partialEtaSquared,
+    interval: attempt(() => etaSquaredInterval(e.f, e.df, df2, level)),
+  });
+  const both = `${factors.a.name} × ${factors.b.name}`;
+  const conditionP = pOf(condition.p, greenhouseGeisser.conditionP);
+  const interactionP = pOf(interaction.p, greenhouseGeisser.interactionP);
+  const within = { df2: error.df * epsilon };
+  const lines = [
+    { of: factors.a.name, e: group, df: [group.df, subjects.df], p: group.p },
+    { of: factors.b.name, e: condition, df: [condition.df * epsilon, within.df2], p: conditionP },
+    { of: both, e: interaction, df: [interaction.df * epsilon, within.df2], p: interactionP },
+  ];
+  return {
+    p: interactionP,
+    tests: lines.map(({ of, e, df, p }) => ({ of, symbol: 'F', value: e.f, df, p })),
+    table: [
+      {
+        source: factors.a.name,
+        kind: 'effect',
+        ...group,
+        ms: group.ss / group.df,
+        partialEta: eta(group, subjects.df),
+      },
+      {
+        source: `${table.subject || 'subject'}s within groups`,
+        kind: 'error',
+        ...subjects,
+        ms: subjects.ss / subjects.df,
+      },
+      {
+        source: factors.b.name,
+        kind: 'effect',
+        ...condition,
+        ms: condition.ss / condition.df,
+        corrected: conditionP,
+        partialEta: eta(condition, error.df),
+      },
+      {
+        source: both,
+        kind: 'effect',
+        ...interaction,
+        ms: interaction.ss / interaction.df,
+        corrected: interactionP,
+        partialEta: eta(interaction, error.df),
+      },
+      { source: 'left over', kind: 'error', ...error, ms: error.ss / error.df },
+      {
+        source: 'total',
+        kind: 'total',
+        ss: group.ss + subjects.ss + condition.ss + interaction.ss + error.ss,
+        df: group.df + subjects.df + condition.df + interaction.df + error.df,
+      },
+    ],
+    sizes: lines.map(({ of, e }, i) =>
+      attempt(() => ({
+        kind: 'partial-eta',
+        of,
+        value: e.partialEtaSquared,
+        interval: etaSquaredInterval(e.f, e.df, i === 0 ? subjects.df : error.df, level),
+      })),
+    ),
+    reference: lines.map(({ of, e, df }) => ({
+      distribution: 'f',
+      parameters: { df1: df[0] ?? 1, df2: df[1] ?? 1 },
+      symbol: 'F',
+      statistic: e.f,
+      direction: 'greater',
+      of,
+    })),
+    follow: attempt(() =>
+      groups.map((g) => ({ ...pairsOfConditions(question, factors.b.levels, g.rows), within: g.name })),
+    ),
+    complete,
+    epsilon: { greenhouseGeisser: greenhouseGeisser.epsilon },
+    remarks: gaps(complete, table.subject),
+  };
+}

@@ -1,0 +1,119 @@
+import { attempt, demand } from '../numeric/domain-error';
+import { etaSquaredInterval } from '../procedures/effect-size-intervals';
+import { dunnTest, kruskalWallis } from '../procedures/kruskal-wallis';
+import { oneWayAnova, oneWayAnovaFromSummaries } from '../procedures/one-way-anova';
+import { welchAnova } from '../procedures/welch-anova';
+import { choicesOf } from '../question/choices';
+import type { Question } from '../question/question';
+import type { Comparison, Size } from './comparison';
+import { followUp, lettersFor } from './follow-up';
+import { type GroupPart, demandOneUnit, demandReadings, summaryOf, valuesOf } from './group-part';
+
+/** The groups compared: those named, in their order, else all that have readings. */
+export function chosenParts(question: Question, all: readonly GroupPart[]): GroupPart[] {
+  if (!question.groups || question.groups.length === 0) {
+    const filled = all.filter((g) => g.n > 0);
+    return filled.length > 0 ? filled : [...all];
+  }
+  return question.groups.flatMap((id) => all.find((g) => g.id === id) ?? []);
+}
+
+/** Three or more independent groups (or two): whether their means differ, and which. */
+export function compareSeveral(question: Question, parts: readonly GroupPart[]): Comparison {
+  const { method, spread, follow } = choicesOf(question);
+  const { level } = question;
+  demand(
+    parts.length >= 2,
+    parts.length === 1
+      ? `Only ${parts[0]?.name ?? 'one group'} has readings: comparing needs a second group, or a fixed value to compare with.`
+      : 'No group has readings that can be used.',
+  );
+  demandOneUnit(parts);
+  if (method === 'ranks') {
+    const groups = demandReadings(parts, 'The Kruskal–Wallis test');
+    const found = kruskalWallis(groups);
+    const pairs = dunnTest(groups, 'holm');
+    const effects = pairs.map((pair) => ({
+      name: `${parts[pair.a]?.name ?? ''} minus ${parts[pair.b]?.name ?? ''}`,
+      pair: [parts[pair.a]?.id ?? '', parts[pair.b]?.id ?? ''] as [string, string],
+      estimate: pair.difference,
+      statistic: { symbol: 'z' as const, value: pair.z },
+      p: pair.p,
+    }));
+    return {
+      p: found.p,
+      tests: [{ symbol: 'H', value: found.h, df: [found.df], p: found.p }],
+      sizes: [],
+      reference: [
+        {
+          distribution: 'chi-square',
+          parameters: { df: found.df },
+          symbol: 'H',
+          statistic: found.h,
+          direction: 'greater',
+        },
+      ],
+      follow: { ok: true, value: [{ effects, simultaneous: false, letters: lettersFor(parts, effects, level) }] },
+      remarks: ['Pairs are compared by their mean ranks (Dunn), p adjusted by Holm.'],
+    };
+  }
+  const summaries = parts.map(summaryOf);
+  const follows = attempt(() => [followUp(question, parts, summaries)]);
+  const reported = parts.some((g) => g.readings.used.length === 0);
+  // Welch's analysis has no pooled SD and no source table; the classical one stands for the sizes of both.
+  const anova = attempt(() => (reported ? oneWayAnovaFromSummaries(summaries) : oneWayAnova(parts.map(valuesOf))));
+  if (spread === 'separate') {
+    const found = welchAnova(summaries);
+    return {
+      p: found.p,
+      tests: [{ symbol: 'F', value: found.f, df: [found.df1, found.df2], p: found.p }],
+      sizes: [],
+      reference: [
+        {
+          distribution: 'f',
+          parameters: { df1: found.df1, df2: found.df2 },
+          symbol: 'F',
+          statistic: found.f,
+          direction: 'greater',
+        },
+      ],
+      follow: follows,
+      remarks: ['Spreads may differ, so there is no pooled SD and no table of sums of squares.'],
+    };
+  }
+  if (!anova.ok) demand(false, anova.reason);
+  const found = anova.value;
+  const { between, within, total } = found;
+  const size = (kind: 'eta' | 'omega', value: number): Size => ({ kind, value });
+  return {
+    p: found.p,
+    tests: [{ symbol: 'F', value: found.f, df: [between.df, within.df], p: found.p }],
+    table: [
+      { source: 'between groups', kind: 'effect', ...between, f: found.f, p: found.p },
+      { source: 'within groups', kind: 'error', ...within },
+      { source: 'total', kind: 'total', ...total },
+    ],
+    pooledSd: found.pooledSd,
+    sizes: [
+      attempt(() => ({
+        ...size('eta', found.etaSquared),
+        interval: etaSquaredInterval(found.f, between.df, within.df, level),
+      })),
+      { ok: true, value: size('omega', found.omegaSquared) },
+    ],
+    reference: [
+      {
+        distribution: 'f',
+        parameters: { df1: between.df, df2: within.df },
+        symbol: 'F',
+        statistic: found.f,
+        direction: 'greater',
+      },
+    ],
+    follow: follows,
+    remarks:
+      follow === 'dunnett' && question.direction !== 'either'
+        ? ['The comparisons with the control are one-sided; the analysis of variance has no direction.']
+        : [],
+  };
+}

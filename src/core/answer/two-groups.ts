@@ -1,0 +1,201 @@
+import { type Outcome, attempt, demand } from '../numeric/domain-error';
+import { equivalence } from '../procedures/equivalence';
+import { hodgesLehmann } from '../procedures/hodges-lehmann';
+import { mannWhitney } from '../procedures/mann-whitney';
+import { pairedT } from '../procedures/paired-t';
+import { pooledT } from '../procedures/pooled-t';
+import {
+  type ShuffleTest,
+  canCountPairs,
+  canCountTwoGroups,
+  sampledPInterval,
+  shufflePaired,
+  shufflePairedExact,
+  shuffleTwoMeans,
+  shuffleTwoMeansExact,
+} from '../procedures/shuffle-means';
+import { meanDifference } from '../procedures/sample-summary';
+import { signedRankShift } from '../procedures/signed-rank-shift';
+import { noncentralityInterval, standardizedDifference } from '../procedures/standardized-difference';
+import type { TTest } from '../procedures/t-test';
+import { welchT } from '../procedures/welch-t';
+import { wilcoxonSignedRank } from '../procedures/wilcoxon-signed-rank';
+import { choicesOf } from '../question/choices';
+import type { Question } from '../question/question';
+import { pairsOf } from '../readings/groups';
+import type { Table } from '../readings/table';
+import type { Comparison, Size } from './comparison';
+import { type GroupPart, demandOneUnit, demandReadings, summaryOf } from './group-part';
+
+/** Shuffles drawn where the arrangements cannot be counted. */
+export const shufflesDrawn = 20_000;
+
+const subtraction = (a: GroupPart, b: GroupPart): string => `${a.name} minus ${b.name}`;
+
+/** What every t-test of a difference comes to. */
+function fromT(question: Question, name: string, pair: [string, string], test: TTest, size: Outcome<Size>): Comparison {
+  const p = test.p[question.direction];
+  const { bounds } = question;
+  return {
+    p,
+    effect: {
+      name,
+      pair,
+      estimate: test.estimate,
+      se: test.se,
+      df: test.df,
+      statistic: { symbol: 't', value: test.t },
+      interval: test.interval,
+      p,
+    },
+    tests: [{ symbol: 't', value: test.t, df: [test.df], p }],
+    sizes: [size],
+    reference: [
+      {
+        distribution: 't',
+        parameters: { df: test.df },
+        symbol: 't',
+        statistic: test.t,
+        direction: question.direction,
+      },
+    ],
+    bounds: test.bounds,
+    ...(bounds ? { equivalence: attempt(() => equivalence(test, bounds, question.level)) } : {}),
+    remarks: [],
+  };
+}
+
+/** What a randomization test adds to the interval of the t-test it stands beside. */
+function fromShuffle(base: Comparison, found: ShuffleTest, question: Question): Comparison {
+  const p = found.p[question.direction];
+  const sampled = found.method === 'sampled';
+  return {
+    ...base,
+    p,
+    ...(base.effect ? { effect: { ...base.effect, p } } : {}),
+    tests: [
+      {
+        symbol: undefined,
+        value: undefined,
+        df: [],
+        p,
+        ...(sampled
+          ? {
+              pInterval: sampledPInterval(
+                Math.round(p * (found.arrangements + 1)) - 1,
+                found.arrangements,
+                question.level,
+              ),
+            }
+          : {}),
+      },
+    ],
+    reference: [],
+    shuffled: found,
+    remarks: [
+      sampled
+        ? `p comes from ${found.arrangements.toLocaleString('en')} random arrangements, seed ${choicesOf(question).seed}; the interval is Welch’s.`
+        : `p comes from all ${found.arrangements.toLocaleString('en')} arrangements, counted; the interval is Welch’s.`,
+    ],
+  };
+}
+
+/** Two independent groups: the first mean less the second, or their shift by ranks. */
+export function compareTwo(question: Question, a: GroupPart, b: GroupPart): Comparison {
+  const { spread, method, value, seed } = choicesOf(question);
+  const { level, direction } = question;
+  demand(a.id !== b.id, 'A group cannot be compared with itself: choose two different groups.');
+  demandOneUnit([a, b]);
+  const name = subtraction(a, b);
+  const pair: [string, string] = [a.id, b.id];
+  if (method === 'ranks') {
+    const [x = [], y = []] = demandReadings([a, b], 'The Mann–Whitney test');
+    const found = mannWhitney(value === 0 ? x : x.map((v) => v - value), y);
+    const shift = attempt(() => hodgesLehmann(x, y, level));
+    const p = found.p[direction];
+    return {
+      p,
+      ...(shift.ok
+        ? { effect: { name, pair, estimate: shift.value.estimate, interval: shift.value.interval, p } }
+        : {}),
+      tests: [{ symbol: 'U', value: found.u, df: [], p }],
+      sizes: [{ ok: true, value: { kind: 'superiority', value: found.superiority } }],
+      remarks: shift.ok ? [] : [shift.reason],
+    };
+  }
+  const [first, second] = [summaryOf(a), summaryOf(b)];
+  const apart = Number(Math.abs(meanDifference(first, second)).toPrecision(6));
+  demand(
+    first.variance + second.variance > 0,
+    `All readings of ${a.name} are the same, and all of ${b.name} too. The means are ${apart} apart, but with no spread there is nothing to judge a difference by.`,
+  );
+  const run = spread === 'pooled' && method !== 'shuffle' ? pooledT : welchT;
+  const test = run(first, second, level, value);
+  const size = attempt((): Size => {
+    const { hedgesG, interval } = standardizedDifference(first, second, level);
+    return { kind: 'g', value: hedgesG, interval };
+  });
+  const base = fromT(question, name, pair, test, size);
+  if (method !== 'shuffle') return base;
+  const [x = [], y = []] = demandReadings([a, b], 'Shuffling labels');
+  const shifted = value === 0 ? x : x.map((v) => v - value);
+  const found = canCountTwoGroups(shifted, y)
+    ? shuffleTwoMeansExact(shifted, y)
+    : shuffleTwoMeans(shifted, y, seed, shufflesDrawn);
+  return fromShuffle(base, found, question);
+}
+
+/** The same subjects in both groups: the mean of the differences within pairs. */
+export function comparePairs(question: Question, table: Table, a: GroupPart, b: GroupPart): Comparison {
+  const { method, value, seed } = choicesOf(question);
+  const { level, direction } = question;
+  demand(a.id !== b.id, 'A group cannot be compared with itself: choose two different groups.');
+  demandOneUnit([a, b]);
+  demandReadings([a, b], 'Pairing');
+  const pairing = pairsOf(table, a, b);
+  const { pairs } = pairing;
+  demand(
+    pairs.length > 0,
+    pairing.bySubject
+      ? `No ${table.subject || 'subject'} has a reading in both ${a.name} and ${b.name}: nothing can be paired. Check that they are named alike in both.`
+      : `No row has a reading of both ${a.name} and ${b.name}: pairs stand side by side in a row, or share a name in a subject column.`,
+  );
+  demand(pairs.length > 1, 'There is one pair: one alone shows no spread, at least two are needed.');
+  const [x, y] = [pairs.map((p) => p.a.value), pairs.map((p) => p.b.value)];
+  const name = subtraction(a, b);
+  const pair: [string, string] = [a.id, b.id];
+  const differences = x.map((v, i) => v - (y[i] ?? 0) - value);
+  if (method === 'ranks') {
+    const found = wilcoxonSignedRank(differences);
+    const shift = signedRankShift(
+      differences.map((d) => d + value),
+      level,
+    );
+    const p = found.p[direction];
+    return {
+      p,
+      effect: { name, pair, estimate: shift.estimate, interval: shift.interval, p },
+      tests: [{ symbol: 'W', value: found.wPlus, df: [], p }],
+      sizes: [],
+      pairing,
+      remarks: found.zeros > 0 ? [`Differences of 0, left out by the test: ${found.zeros}.`] : [],
+    };
+  }
+  const test = pairedT(x, y, level, value);
+  const size = attempt((): Size => {
+    const { low, high } = noncentralityInterval(test.t, test.df, level);
+    const root = Math.sqrt(pairs.length);
+    return { kind: 'dz', value: test.cohenDz, interval: { low: low / root, high: high / root } };
+  });
+  const base = { ...fromT(question, name, pair, test, size), pairing };
+  if (method !== 'shuffle') return base;
+  const found = canCountPairs(differences)
+    ? shufflePairedExact(differences)
+    : shufflePaired(differences, seed, shufflesDrawn);
+  const flipped = fromShuffle(base, found, question);
+  return { ...flipped, remarks: flipped.remarks.map((r) => r.replace('Welch’s', 'that of the paired t-test')) };
+}
+
+/** The differences within pairs, as a group of readings. */
+export const differencesOf = (pairing: NonNullable<Comparison['pairing']>): number[] =>
+  pairing.pairs.map((p) => p.a.value - p.b.value);

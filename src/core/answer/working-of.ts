@@ -1,0 +1,206 @@
+import { attempt } from '../numeric/domain-error';
+import { repeatedMeasures } from '../procedures/repeated-measures';
+import { summarize } from '../procedures/sample-summary';
+import { pairedDifferences } from '../procedures/paired-t';
+import { pooledT } from '../procedures/pooled-t';
+import { twoWayAnova } from '../procedures/two-way-anova';
+import { withinBetween } from '../procedures/within-between';
+import { choicesOf } from '../question/choices';
+import type { Table } from '../readings/table';
+import { etaSquaredWorking, hedgesWorking, oneSampleSizeWorking } from '../working/effect-sizes';
+import { repeatedWorking, twoWayWorking, withinBetweenWorking } from '../working/factors';
+import {
+  equivalenceWorking,
+  oneSampleWorking,
+  oneSampleZWorking,
+  pairedWorking,
+  pooledWorking,
+  welchWorking,
+} from '../working/means';
+import { adjustmentWorking, shuffleWorking } from '../working/resampling';
+import {
+  dunnWorking,
+  friedmanPairWorking,
+  friedmanWorking,
+  kruskalWallisWorking,
+  mannWhitneyWorking,
+  signedRankWorking,
+} from '../working/ranks';
+import {
+  contrastWorking,
+  dunnettWorking,
+  gamesHowellWorking,
+  oneWayWorking,
+  pairWorking,
+  welchAnovaWorking,
+} from '../working/several-groups';
+import type { Step } from '../working/term';
+import type { Answer } from './answer';
+import type { Comparison } from './comparison';
+import { factorReadings } from './factorial';
+import { meanOf, valuesOf } from './group-part';
+import { mixedLayout } from './repeated';
+
+/** A part of the working under a heading of its own. */
+export interface WorkingPart {
+  title: string;
+  steps: Step[];
+}
+
+const sizes = (title: string, make: () => Step[]): WorkingPart[] => {
+  const steps = attempt(make);
+  return steps.ok ? [{ title, steps: steps.value }] : [];
+};
+
+function follows(answer: Answer, comparison: Comparison, chosen: number): WorkingPart[] {
+  const { question, groups } = answer;
+  const { follow, compare, spread, method } = choicesOf(question);
+  const effect = comparison.follow?.ok ? comparison.follow.value[0]?.effects[chosen] : undefined;
+  if (!effect) return [];
+  const place = (id: string | undefined): number => groups.findIndex((g) => g.id === id);
+  const [i, j] = [place(effect.pair?.[0]), place(effect.pair?.[1])];
+  const title = effect.name;
+  if (method === 'ranks') {
+    if (question.design === 'repeated')
+      return sizes(title, () => friedmanPairWorking(comparison.complete?.rows ?? [], i, j));
+    return sizes(title, () => dunnWorking(groups.map(valuesOf), i, j));
+  }
+  if (question.design !== 'several') return [];
+  const summaries = groups.flatMap((g) => g.summary ?? []);
+  const { level } = question;
+  if (follow === 'tukey' || follow === 'scheffe') {
+    if (effect.pair) return sizes(title, () => pairWorking(summaries, i, j, follow, level));
+    const weights = question.contrasts?.find((c) => c.name === effect.name)?.weights ?? {};
+    return sizes(title, () =>
+      contrastWorking(
+        summaries,
+        groups.map((g) => weights[g.id] ?? 0),
+        level,
+      ),
+    );
+  }
+  if (follow === 'games-howell') return sizes(title, () => gamesHowellWorking(summaries, i, j, level));
+  if (follow === 'dunnett') return sizes(title, () => dunnettWorking(summaries, j, i, level));
+  const [first, second] = [summaries[i], summaries[j]];
+  const single =
+    compare === 'contrasts'
+      ? sizes(title, () => {
+          const weights = question.contrasts?.[chosen]?.weights ?? {};
+          return contrastWorking(
+            summaries,
+            groups.map((g) => weights[g.id] ?? 0),
+            level,
+          );
+        })
+      : spread === 'pooled'
+        ? sizes(title, () => pairWorking(summaries, i, j, 'unadjusted', level))
+        : first && second
+          ? sizes(title, () => welchWorking(first, second, level))
+          : [];
+  const raw = comparison.follow?.ok ? (comparison.follow.value[0]?.effects ?? []) : [];
+  if (follow === 'unadjusted' || follow === 'dunn' || follow === 'nemenyi' || raw.length > 15) return single;
+  return [
+    ...single,
+    ...sizes('All p adjusted together', () =>
+      adjustmentWorking(
+        raw.map((e) => e.alone ?? e.p),
+        follow,
+      ),
+    ),
+  ];
+}
+
+/** The calculation behind an answer, step by step. @param chosen which of the comparisons that follow is worked out */
+export function workingOf(answer: Answer, table: Table, chosen = 0): WorkingPart[] {
+  if (!answer.comparison.ok) return [];
+  const comparison = answer.comparison.value;
+  const { question, groups } = answer;
+  const { method, value, spread } = choicesOf(question);
+  const { level } = question;
+  const [a, b] = groups;
+  const equivalent = (): WorkingPart[] => {
+    const { effect } = comparison;
+    if (!question.bounds || effect?.se === undefined || effect.df === undefined) return [];
+    const { low, high } = question.bounds;
+    const { estimate, se, df } = effect;
+    return sizes('Alike within bounds', () => equivalenceWorking(estimate, se, df, low, high));
+  };
+  const shuffled = (): WorkingPart[] => {
+    const found = comparison.shuffled;
+    return found ? sizes('Shuffled labels', () => shuffleWorking(found, level)) : [];
+  };
+  switch (question.design) {
+    case 'one-sample': {
+      if (!a) return [];
+      if (method === 'ranks') return sizes('Signed ranks', () => signedRankWorking(valuesOf(a).map((x) => x - value)));
+      if (method === 'z')
+        return sizes('The test', () => oneSampleZWorking(meanOf(a) ?? 0, a.n, question.knownSd ?? 1, value, level));
+      const { summary } = a;
+      if (!summary) return [];
+      return [
+        ...sizes('The test', () => oneSampleWorking(summary, value, level)),
+        ...sizes('Effect size', () => oneSampleSizeWorking(comparison.effect?.statistic?.value ?? 0, summary.n, level)),
+        ...equivalent(),
+      ];
+    }
+    case 'two-groups': {
+      if (!a || !b) return [];
+      if (method === 'ranks') return sizes('Rank sums', () => mannWhitneyWorking(valuesOf(a), valuesOf(b)));
+      const [x, y] = [a.summary, b.summary];
+      if (!x || !y) return [];
+      const run = spread === 'pooled' && method === 'means' ? pooledWorking : welchWorking;
+      return [
+        ...shuffled(),
+        ...sizes(method === 'shuffle' ? 'The interval' : 'The test', () => run(x, y, level, value)),
+        ...sizes('Effect size', () => hedgesWorking(pooledT(x, y, level).t, x.n, y.n, level)),
+        ...equivalent(),
+      ];
+    }
+    case 'paired': {
+      const pairs = comparison.pairing?.pairs ?? [];
+      const differences = pairedDifferences(
+        pairs.map((p) => p.a.value),
+        pairs.map((p) => p.b.value),
+      );
+      if (method === 'ranks') return sizes('Signed ranks', () => signedRankWorking(differences.map((d) => d - value)));
+      return [
+        ...shuffled(),
+        ...sizes(method === 'shuffle' ? 'The interval' : 'The test', () =>
+          pairedWorking(summarize(differences), level, value),
+        ),
+        ...sizes('Effect size', () =>
+          oneSampleSizeWorking(comparison.effect?.statistic?.value ?? 0, differences.length, level),
+        ),
+        ...equivalent(),
+      ];
+    }
+    case 'several': {
+      const summaries = groups.flatMap((g) => g.summary ?? []);
+      const [f] = comparison.tests;
+      const main =
+        method === 'ranks'
+          ? sizes('The test', () => kruskalWallisWorking(groups.map(valuesOf)))
+          : spread === 'pooled'
+            ? [
+                ...sizes('The test', () => oneWayWorking(summaries)),
+                ...sizes('Effect size', () => etaSquaredWorking(f?.value ?? 0, f?.df[0] ?? 1, f?.df[1] ?? 1, level)),
+              ]
+            : sizes('The test', () => welchAnovaWorking(summaries));
+      return [...main, ...follows(answer, comparison, chosen)];
+    }
+    case 'factorial': {
+      const { readings } = factorReadings(question, table);
+      return sizes('The analysis', () => twoWayWorking(readings, twoWayAnova(readings, choicesOf(question).sums)));
+    }
+    case 'repeated': {
+      const rows = comparison.complete?.rows ?? [];
+      return method === 'ranks'
+        ? [...sizes('The test', () => friedmanWorking(rows)), ...follows(answer, comparison, chosen)]
+        : sizes('The analysis', () => repeatedWorking(rows, repeatedMeasures(rows)));
+    }
+    case 'mixed':
+      return sizes('The analysis', () =>
+        withinBetweenWorking(withinBetween(mixedLayout(question, table).groups.map((g) => g.rows))),
+      );
+  }
+}

@@ -1,0 +1,106 @@
+/** From readings to a question: what a table can be asked, and how one design becomes another. */
+import { factorColumns } from '../readings/factors';
+import { columnsAreGroups, groupsOf } from '../readings/groups';
+import { reportedGroups } from '../readings/reported';
+import { type Table, columnsOf } from '../readings/table';
+import { type Design, type Question, questionOf } from './question';
+
+/** What is compared, as the sentence's first choice. */
+export type Kind = 'value' | 'two' | 'several' | 'factors';
+
+export const kindOf: Record<Design, Kind> = {
+  'one-sample': 'value',
+  'two-groups': 'two',
+  paired: 'two',
+  several: 'several',
+  repeated: 'several',
+  factorial: 'factors',
+  mixed: 'factors',
+};
+
+/** Whether each subject is measured under everything compared. */
+export const isWithin = (design: Design): boolean => design === 'paired' || design === 'repeated' || design === 'mixed';
+
+/** The design a kind of comparison has, by how subjects were measured. */
+export function designOf(kind: Kind, within: boolean): Design {
+  switch (kind) {
+    case 'value':
+      return 'one-sample';
+    case 'two':
+      return within ? 'paired' : 'two-groups';
+    case 'several':
+      return within ? 'repeated' : 'several';
+    case 'factors':
+      return within ? 'mixed' : 'factorial';
+  }
+}
+
+/** The groups a table names, as far as a choice among them needs. */
+export function groupChoices(
+  table: Table,
+  question: Partial<Question>,
+): { id: string; name: string; colour: number }[] {
+  if (table.shape === 'summary') return reportedGroups(table);
+  return groupsOf(table, { measure: question.measure, by: question.by });
+}
+
+/** Whether the table has two factors to ask about. */
+export function hasTwoFactors(table: Table): boolean {
+  if (table.shape === 'summary' || table.shape === 'counts') return false;
+  const groups = columnsOf(table, 'group').length;
+  return columnsAreGroups(table) ? groups > 0 && columnsOf(table, 'measure').length > 1 : groups > 1;
+}
+
+/** Kinds of comparison the table allows. */
+export function kindsFor(table: Table, question: Partial<Question>): Kind[] {
+  const n = groupChoices(table, question).length;
+  return [
+    'value',
+    ...(n > 1 ? (['two', 'several'] as const) : []),
+    ...(hasTwoFactors(table) ? (['factors'] as const) : []),
+  ];
+}
+
+/** The same question under another design; what that design needs and nobody chose yet is filled in. */
+export function asDesign(question: Question, table: Table, design: Design): Question {
+  const choices = groupChoices(table, question);
+  const there = (id: string | undefined): string | undefined => choices.find((g) => g.id === id)?.id;
+  const a = there(question.a) ?? choices[0]?.id;
+  const b = there(question.b) ?? choices.find((g) => g.id !== a)?.id;
+  const next: Question = { ...question, design, ...(a ? { a } : {}), ...(b ? { b } : {}) };
+  // A value means one thing against a group and another against a difference.
+  if ((design === 'one-sample') !== (question.design === 'one-sample')) delete next.value;
+  if (kindOf[design] !== kindOf[question.design]) {
+    delete next.method;
+    delete next.spread;
+    delete next.own;
+    if (kindOf[design] !== 'two' && kindOf[design] !== 'value') next.direction = 'either';
+  }
+  if (kindOf[design] === 'factors' && !columnsAreGroups(table)) {
+    const [by, by2] = factorColumns(table, question);
+    if (by && by2) Object.assign(next, { by: by.id, by2: by2.id });
+  }
+  return next;
+}
+
+/**
+ * The question a table raises by its layout: pairs and repeated readings within subjects, a grid as two factors, one
+ * group against a value, two as a difference, more as several.
+ * @param chosen ids of the columns to compare, where some are chosen
+ */
+export function firstQuestion(table: Table, chosen: readonly string[] = []): Question | undefined {
+  const all = groupChoices(table, {});
+  const picked = all.filter((g) => chosen.includes(g.id));
+  const groups = picked.length > 1 ? picked : all;
+  const [a, b] = groups;
+  if (!a) return undefined;
+  const blank = questionOf('one-sample', { a: a.id });
+  if (table.shape === 'grid' || (table.shape === 'rows' && columnsOf(table, 'group').length > 1 && picked.length < 2))
+    return asDesign(blank, table, 'factorial');
+  const within = table.shape === 'repeated';
+  if (!b) return blank;
+  const pair = { ...blank, b: b.id };
+  if (groups.length === 2) return asDesign(pair, table, within ? 'paired' : 'two-groups');
+  const several = asDesign(pair, table, within ? 'repeated' : 'several');
+  return picked.length > 2 ? { ...several, groups: picked.map((g) => g.id) } : several;
+}

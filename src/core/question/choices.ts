@@ -1,0 +1,68 @@
+import type { FollowUp, Question } from './question';
+
+/** A question with nothing left open. */
+export interface Choices {
+  value: number;
+  spread: 'separate' | 'pooled';
+  method: 'means' | 'ranks' | 'shuffle' | 'z';
+  compare: 'all' | 'control' | 'chosen' | 'contrasts';
+  follow: FollowUp;
+  sums: 1 | 2 | 3;
+  sphericity: 'greenhouse-geisser' | 'huynh-feldt' | 'assumed';
+  seed: number;
+}
+
+/** Methods a design can be answered by. */
+export function methodsFor({ design, knownSd }: Question): Choices['method'][] {
+  switch (design) {
+    case 'one-sample':
+      return knownSd === undefined ? ['means', 'ranks'] : ['means', 'z', 'ranks'];
+    case 'two-groups':
+    case 'paired':
+      return ['means', 'ranks', 'shuffle'];
+    case 'several':
+    case 'repeated':
+      return ['means', 'ranks'];
+    default:
+      return ['means'];
+  }
+}
+
+const adjustments = ['holm', 'bonferroni', 'sidak', 'benjamini-hochberg', 'unadjusted'] as const;
+
+/** How comparisons of this kind can be judged together, the one picked by default first. */
+export function followUpsFor(
+  question: Question,
+  method: Choices['method'],
+  spread: Choices['spread'],
+  compare: Choices['compare'],
+): FollowUp[] {
+  if (method === 'ranks') return question.design === 'repeated' ? ['nemenyi'] : ['dunn'];
+  if (question.design !== 'several') return [...adjustments];
+  if (compare === 'contrasts')
+    return spread === 'pooled' ? ['holm', 'scheffe', ...adjustments.slice(1)] : [...adjustments];
+  if (compare === 'chosen') return spread === 'pooled' ? [...adjustments, 'scheffe'] : [...adjustments];
+  if (compare === 'control') return spread === 'pooled' ? ['dunnett', ...adjustments] : [...adjustments];
+  return spread === 'pooled' ? ['tukey', ...adjustments, 'scheffe'] : ['games-howell', ...adjustments];
+}
+
+/** What a question leaves open, filled in. A choice its design does not have gives way to the default. */
+export function choicesOf(question: Question): Choices {
+  const spread = question.spread ?? (question.design === 'several' ? 'pooled' : 'separate');
+  const wanted = question.method ?? 'means';
+  const method = methodsFor(question).includes(wanted) ? wanted : 'means';
+  const asked = question.compare ?? 'all';
+  // Ranks compare all pairs; without pairs, contrasts or a control named there is nothing else to compare.
+  const compare = method === 'ranks' || question.design !== 'several' ? 'all' : asked;
+  const possible = followUpsFor(question, method, spread, compare);
+  return {
+    value: question.value ?? 0,
+    spread,
+    method,
+    compare,
+    follow: question.follow && possible.includes(question.follow) ? question.follow : (possible[0] ?? 'holm'),
+    sums: question.sums ?? 2,
+    sphericity: question.sphericity ?? 'greenhouse-geisser',
+    seed: question.seed ?? 1,
+  };
+}

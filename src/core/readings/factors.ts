@@ -1,0 +1,113 @@
+import { demand } from '../numeric/domain-error';
+import { withDerived } from './derive';
+import { type Choice, columnsAreGroups, subjectOfRow } from './groups';
+import { levelRows, levelsOf } from './levels';
+import { readColumn } from './read-column';
+import { type Column, type Level, type Table, called, columnsOf, findColumn } from './table';
+
+/** A factor: its name and its levels in order. */
+export interface Factor {
+  name: string;
+  levels: Level[];
+}
+
+/** A reading under one level of each of two factors. */
+export interface FactorReading {
+  a: string;
+  b: string;
+  value: number;
+  row: number;
+  column: string;
+  subject: string;
+}
+
+/** Readings under two factors, levels by their ids. */
+export interface Factors {
+  a: Factor;
+  b: Factor;
+  unit: string;
+  measure: string;
+  readings: FactorReading[];
+  /** Set aside, with the reason. */
+  aside: { where: string; reason: string }[];
+}
+
+/** The group columns a table with one row per reading is split by: those chosen, else the first two. */
+export function factorColumns(
+  table: Table,
+  { by, by2 }: Choice & { by2?: string | undefined },
+): readonly [Column | undefined, Column | undefined] {
+  const all = columnsOf(table, 'group');
+  const first = findColumn(table, by) ?? all[0];
+  const second = findColumn(table, by2) ?? all.find((c) => c !== first);
+  return [first, second];
+}
+
+/**
+ * Readings by two factors. In a grid, or where columns are conditions, the columns are the second factor and the first
+ * group column the first; with one row per reading both are group columns.
+ * @throws DomainError where there are not two factors
+ */
+export function factorsOf(raw: Table, choice: Choice & { by2?: string | undefined }): Factors {
+  const table = withDerived(raw);
+  const subjectOf = subjectOfRow(table);
+  const subject = (row: number): string => subjectOf?.(row) || `row ${row + 1}`;
+  const out: FactorReading[] = [];
+  const aside: Factors['aside'] = [];
+  const take = (column: Column, row: number, value: number, a: Level | undefined, b: Level | undefined): void => {
+    if (a && b) out.push({ a: a.id, b: b.id, value, row, column: column.id, subject: subject(row) });
+  };
+  if (columnsAreGroups(table)) {
+    const [by] = columnsOf(table, 'group');
+    const columns = columnsOf(table, 'measure');
+    demand(
+      by !== undefined,
+      'Only one factor is known: the columns. A column that names groups, beside them, is the other.',
+    );
+    const levels = levelsOf(by);
+    // In a grid an empty cell stands for the level above it.
+    const rows = Array.from(levelRows(by));
+    if (table.shape === 'grid')
+      for (let i = 1; i < table.rowCount; i++) if ((rows[i] ?? -1) < 0) rows[i] = rows[i - 1] ?? -1;
+    const second = columns.map((c, i): Level => ({ id: c.id, name: called(c, `column ${i + 1}`) }));
+    columns.forEach((column, i) => {
+      const readings = readColumn(column);
+      for (const r of readings.used) take(column, r.row, r.value, levels[rows[r.row] ?? -1], second[i]);
+      for (const r of readings.aside)
+        aside.push({ where: `${levels[rows[r.row] ?? -1]?.name ?? ''}, ${second[i]?.name ?? ''}`, reason: r.reason });
+    });
+    return {
+      a: { name: called(by, 'rows'), levels },
+      b: { name: table.shape === 'grid' ? 'column' : 'condition', levels: second },
+      unit: columns[0]?.unit ?? '',
+      measure: table.measure,
+      readings: out,
+      aside,
+    };
+  }
+  const [first, second] = factorColumns(table, choice);
+  const measure = findColumn(table, choice.measure) ?? columnsOf(table, 'measure')[0];
+  demand(measure !== undefined, 'No column holds measurements: give one the role of a measure.');
+  demand(
+    first !== undefined && second !== undefined && first !== second,
+    'Two factors need two columns that name groups: give a second column the role of a group.',
+  );
+  const [la, lb] = [levelsOf(first), levelsOf(second)];
+  const [ra, rb] = [levelRows(first), levelRows(second)];
+  const readings = readColumn(measure);
+  for (const r of readings.used) take(measure, r.row, r.value, la[ra[r.row] ?? -1], lb[rb[r.row] ?? -1]);
+  for (const r of readings.aside)
+    aside.push({
+      where: `${la[ra[r.row] ?? -1]?.name ?? ''}, ${lb[rb[r.row] ?? -1]?.name ?? ''}`,
+      reason: r.reason,
+    });
+  const seen = (levels: Level[], of: 'a' | 'b'): Level[] => levels.filter((l) => out.some((r) => r[of] === l.id));
+  return {
+    a: { name: called(first), levels: seen(la, 'a') },
+    b: { name: called(second), levels: seen(lb, 'b') },
+    unit: measure.unit,
+    measure: called(measure, table.measure),
+    readings: out,
+    aside,
+  };
+}

@@ -1,0 +1,36 @@
+import type { Answer } from '../answer/answer';
+import { withUnit } from '../readings/table';
+import { foremost } from '../words/headline';
+import { percent } from '../words/numbers';
+import { type Rung, ladder } from './ladder';
+import type { Scene } from './scene';
+
+/** The foremost effects of two answers on one axis against the divide line; undefined where their units differ. */
+export function besideScene(left: Answer | undefined, right: Answer | undefined, width: number): Scene | undefined {
+  if (!left || !right || left.unit !== right.unit) return undefined;
+  const rungs = [left, right].flatMap((answer, i): Rung[] => {
+    if (!answer.comparison.ok) return [];
+    const effect = foremost(answer.comparison.value);
+    if (!effect?.interval) return [];
+    const { level } = answer.question;
+    return [
+      {
+        ...effect,
+        name: `${i === 0 ? 'Left' : 'Right'}: ${effect.name}, ${percent(level)}`,
+        apart: effect.p < 1 - level,
+      },
+    ];
+  });
+  if (rungs.length < 2) return undefined;
+  const height = 150;
+  return {
+    width,
+    height,
+    fontSize: 13,
+    lineWeight: 1,
+    alt: `The differences of both answers with their intervals on one axis: ${rungs.map((r) => r.name).join('; ')}.`,
+    panels: [
+      ladder(rungs, { left: 24, top: 24, width: width - 48, height: height - 72 }, withUnit('difference', left.unit)),
+    ],
+  };
+}

@@ -1,0 +1,125 @@
+/** The reference distribution: what the statistic would do without an effect, where it is cut, and where it fell. */
+import type { Reference } from '../answer/comparison';
+import { type NamedDistribution, named } from '../distributions/named';
+import { fixed, significant } from '../words/numbers';
+import type { Mark, Scene } from './scene';
+
+const steps = 240;
+
+/** The part of the axis worth showing: the bulk of the curve, the critical values and the statistic, unless far away. */
+function span(curve: NamedDistribution, { statistic }: Reference, critical: readonly number[]): [number, number] {
+  const at = (found: { ok: boolean; value?: number }, other: number): number =>
+    found.ok ? (found.value ?? other) : other;
+  const low = at(curve.quantile(0.0005), -4);
+  const high = at(curve.upperQuantile(0.0005), 4);
+  const width = high - low;
+  const ends = [low, high, ...critical.map((c) => c * 1.08)];
+  // A statistic far outside is named at the edge rather than shrinking the curve to a needle.
+  if (statistic > low - 1.5 * width && statistic < high + 1.5 * width)
+    ends.push(statistic + 0.04 * width * Math.sign(statistic));
+  return [Math.min(...ends), Math.max(...ends)];
+}
+
+/** A value as the axis prints it. */
+const shown = (x: number): string => (Math.abs(x) >= 1000 ? significant(x, 4) : fixed(x, 2));
+
+/**
+ * The curve with its rejection region shaded, critical values and statistic marked.
+ * @param cut a value whose tail areas are read, where someone points at one
+ */
+export function curveScene(
+  reference: Reference,
+  critical: readonly number[],
+  width: number,
+  cut?: number,
+): Scene | undefined {
+  const made = named(reference.distribution, reference.parameters);
+  if (!made.ok) return undefined;
+  const curve = made.value;
+  const [from, to] = span(curve, reference, critical);
+  const x = Array.from({ length: steps + 1 }, (_, i) => from + ((to - from) * i) / steps);
+  const density = (value: number): number => {
+    const d = curve.density(value);
+    return d.ok && Number.isFinite(d.value) ? d.value : 0;
+  };
+  const heights = x.map(density);
+  // A density that runs off to infinity at 0 is cut at what the rest of the curve needs.
+  const sorted = [...heights].sort((p, q) => p - q);
+  const top = Math.min(sorted.at(-1) ?? 1, 3 * (sorted[Math.floor(steps * 0.9)] ?? 1) || 1);
+  const y = heights.map((h) => Math.min(h, top));
+  const area = (a: number, b: number): [number, number][] => {
+    const inside = x.flatMap((v, i): [number, number][] => (v > a && v < b ? [[v, y[i] ?? 0]] : []));
+    return [[a, 0], [a, Math.min(density(a), top)], ...inside, [b, Math.min(density(b), top)], [b, 0]];
+  };
+  const marks: Mark[] = [];
+  const tails: [number, number][] =
+    reference.direction === 'either'
+      ? [
+          [from, critical[0] ?? from],
+          [critical[1] ?? to, to],
+        ]
+      : reference.direction === 'greater'
+        ? [[critical[0] ?? to, to]]
+        : [[from, critical[0] ?? from]];
+  for (const [a, b] of tails)
+    if (b > a) marks.push({ mark: 'path', points: area(a, b), ink: 'accent', fill: 0.3, name: 'rejection' });
+  if (cut !== undefined && cut > from && cut < to)
+    marks.push({ mark: 'path', points: area(cut, to), ink: 'muted', fill: 0.25, name: 'read-area' });
+  marks.push({
+    mark: 'path',
+    points: x.map((v, i) => [v, y[i] ?? 0] as const),
+    ink: 'ink',
+    weight: 1.6,
+    name: 'curve',
+  });
+  for (const c of critical)
+    marks.push(
+      { mark: 'rule', x1: c, y1: 0, x2: c, y2: top * 0.42, ink: 'accent', weight: 1.5, name: 'critical' },
+      {
+        mark: 'text',
+        x: c,
+        y: top * 0.42,
+        dy: -5,
+        anchor: 'middle',
+        text: shown(c),
+        ink: 'accent',
+        size: 12,
+        halo: true,
+      },
+    );
+  const { statistic } = reference;
+  const inside = statistic >= from && statistic <= to;
+  const at = Math.min(to, Math.max(from, statistic));
+  marks.push(
+    { mark: 'rule', x1: at, y1: 0, x2: at, y2: top * 0.72, ink: 'ink', weight: 2, name: 'statistic' },
+    {
+      mark: 'text',
+      x: at,
+      y: top * 0.72,
+      dy: -5,
+      anchor: at > from + 0.85 * (to - from) ? 'end' : at < from + 0.15 * (to - from) ? 'start' : 'middle',
+      text: `${reference.symbol} = ${shown(statistic)}${inside ? '' : statistic > 0 ? ' →' : ' ←'}`,
+      bold: true,
+      halo: true,
+    },
+  );
+  const height = 190;
+  return {
+    width,
+    height,
+    fontSize: 13,
+    lineWeight: 1,
+    alt: `Distribution of ${reference.symbol} without an effect; the rejection region is shaded beyond ${critical.map(shown).join(' and ')}; the statistic is ${shown(statistic)}.`,
+    panels: [
+      {
+        left: 14,
+        top: 18,
+        width: width - 28,
+        height: height - 62,
+        x: { domain: [from, to], drawn: true, title: reference.symbol, ticks: 7 },
+        y: { domain: [0, top * 1.02], drawn: false },
+        marks,
+      },
+    ],
+  };
+}

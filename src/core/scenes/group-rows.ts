@@ -1,0 +1,147 @@
+/** Groups as rows on one axis of the measure: every reading a point, mean and interval under them. */
+import type { Answer, GroupPart } from '../answer/answer';
+import { withUnit } from '../readings/table';
+import { type Mark, type Panel, extent } from './scene';
+
+/** What a point says of itself: its group, its row with its label, its value. */
+export function pointTitle(group: string, row: number, value: number, names: Answer['rowNames'], rows = 1): string {
+  const label = names?.[row]?.trim();
+  const where = rows > 1 ? `mean of ${rows} readings` : `row ${row + 1}`;
+  return `${group}, ${where}${label ? ` (${label})` : ''}: ${value}`;
+}
+
+/** A group's name above its row, with its marker. */
+export function nameMarks(name: string, colour: number | undefined, y: number, bold = true): Mark[] {
+  return [
+    { mark: 'text', x: -Infinity, y, dx: colour === undefined ? 0 : 14, dy: 4, text: name, bold },
+    ...(colour === undefined
+      ? []
+      : ([
+          {
+            mark: 'dots',
+            points: [{ at: -Infinity }],
+            along: 'x',
+            centre: y,
+            room: 0,
+            ink: { group: colour },
+            shape: colour,
+            size: 10,
+          },
+        ] satisfies Mark[])),
+  ];
+}
+
+/** Mean with its interval, below the readings of row `y`. */
+function meanMarks(group: GroupPart, y: number): Mark[] {
+  const ink = { group: group.colour };
+  const mean = group.description?.mean ?? group.summary?.mean;
+  const marks: Mark[] = [];
+  if (group.interval)
+    marks.push({
+      mark: 'rule',
+      x1: group.interval.low,
+      y1: y + 0.17,
+      x2: group.interval.high,
+      y2: y + 0.17,
+      ink,
+      weight: 2.5,
+      caps: 7,
+      name: `interval-${group.colour}`,
+    });
+  if (mean !== undefined)
+    marks.push({
+      mark: 'dots',
+      points: [{ at: mean, title: `mean of ${group.name}: ${mean}` }],
+      along: 'x',
+      centre: y + 0.17,
+      room: 0,
+      ink,
+      shape: group.colour,
+      size: 11,
+      name: `mean-${group.colour}`,
+    });
+  return marks;
+}
+
+/** A group's readings, those set aside hollow beneath, and its mean. */
+export function groupMarks(group: GroupPart, y: number, names: Answer['rowNames']): Mark[] {
+  const ink = { group: group.colour };
+  return [
+    {
+      mark: 'dots',
+      points: group.readings.used.map(({ row, value, rows = [row] }) => ({
+        at: value,
+        title: pointTitle(group.name, row, value, names, rows.length),
+        cells: rows.map((r) => ({ column: group.column, row: r })),
+      })),
+      along: 'x',
+      centre: y - 0.02,
+      room: 0.4,
+      side: -1,
+      ink,
+      shape: group.colour,
+      size: group.readings.used.length > 200 ? 4 : 7,
+      name: `readings-${group.colour}`,
+    },
+    {
+      mark: 'dots',
+      points: group.readings.aside.flatMap(({ row, value, reason }) =>
+        value === undefined
+          ? []
+          : [
+              {
+                at: value,
+                title: `${pointTitle(group.name, row, value, names)}, set aside: ${reason}`,
+                cells: [{ column: group.column, row }],
+              },
+            ],
+      ),
+      along: 'x',
+      // Below the interval, apart from the readings that count.
+      centre: y + 0.36,
+      room: 0.05,
+      ink: 'muted',
+      shape: group.colour,
+      size: 7,
+      hollow: true,
+    },
+    ...meanMarks(group, y),
+  ];
+}
+
+/** Everything that must lie within the axis of the measure. */
+export const shownValues = (groups: readonly GroupPart[]): number[] =>
+  groups.flatMap((g) => [
+    ...g.readings.used.map((r) => r.value),
+    ...g.readings.aside.flatMap((r) => (r.value === undefined ? [] : [r.value])),
+    ...(g.interval ? [g.interval.low, g.interval.high] : []),
+    ...(g.summary ? [g.summary.mean] : []),
+  ]);
+
+/** The place of a picture's part. */
+export interface Frame {
+  left: number;
+  top: number;
+  width: number;
+  height: number;
+}
+
+/** The panel of groups as rows. */
+export function groupRows(answer: Answer, frame: Frame, more: readonly number[] = []): Panel {
+  const { groups } = answer;
+  return {
+    ...frame,
+    x: {
+      domain: extent([...shownValues(groups), ...more]),
+      nice: true,
+      drawn: true,
+      title: withUnit(answer.measure || 'reading', answer.unit),
+      ticks: 6,
+    },
+    y: { domain: [-0.62, groups.length - 0.58], drawn: false, down: true },
+    marks: [
+      ...groups.flatMap((group, i) => groupMarks(group, i, answer.rowNames)),
+      ...groups.flatMap((group, i) => nameMarks(group.name, group.colour, i - 0.5)),
+    ],
+  };
+}

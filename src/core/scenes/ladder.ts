@@ -1,0 +1,193 @@
+/** Differences with their intervals, one above the other, against the divide line. */
+import type { Effect } from '../answer/comparison';
+import { withUnit } from '../readings/table';
+import { between, fixed, intervalDecimals } from '../words/numbers';
+import type { Frame } from './group-rows';
+import type { Mark, Panel } from './scene';
+import { textWidth } from './text-width';
+
+/** More rungs than this are told by the table only. */
+export const mostRungs = 12;
+
+/**
+ * The line of no difference: a rule with a filled dot above and an open dot below, as in the division sign.
+ * @param domain the axis it stands on: near an end its words turn inwards
+ */
+export function divideLine(domain: readonly [number, number], words = 'no difference', at = 0): Mark[] {
+  const share = (at - domain[0]) / (domain[1] - domain[0] || 1);
+  const anchor = share > 0.8 ? 'end' : share < 0.2 ? 'start' : 'middle';
+  return [
+    { mark: 'rule', x1: at, y1: 0.07, x2: at, y2: 0.93, ink: 'accent', weight: 1.5, name: 'divide-line' },
+    { mark: 'dots', points: [{ at }], along: 'x', centre: 0.02, room: 0, ink: 'accent', shape: 0, size: 8 },
+    {
+      mark: 'dots',
+      points: [{ at }],
+      along: 'x',
+      centre: 0.98,
+      room: 0,
+      ink: 'accent',
+      shape: 0,
+      size: 8,
+      hollow: true,
+    },
+    { mark: 'text', x: at, y: 0, dy: -9, anchor, text: words, ink: 'accent', size: 12 },
+  ];
+}
+
+const finite = (x: number): number[] => (Number.isFinite(x) ? [x] : []);
+
+/** Estimate and interval as the picture prints them. */
+function label({ estimate, interval }: Effect): string {
+  if (!interval) return fixed(estimate, 2);
+  const known = Number.isFinite(interval.high - interval.low);
+  const decimals = known ? intervalDecimals(interval) : 2;
+  return `${fixed(estimate, decimals)} (${between(interval, decimals)})`;
+}
+
+const shortened = (text: string, size: number, width: number): string => {
+  if (textWidth(text, size) <= width) return text;
+  let end = text.length - 1;
+  while (end > 4 && textWidth(`${text.slice(0, end)}…`, size) > width) end -= 1;
+  return `${text.slice(0, end)}…`;
+};
+
+/** One effect alone: large, its figures above it. */
+export function singleEffect(
+  effect: Effect,
+  frame: Frame,
+  unit: string,
+  none: number,
+  bounds?: { low: number; high: number },
+): Panel {
+  const { low, high } = effect.interval ?? { low: effect.estimate, high: effect.estimate };
+  const ends = [none, effect.estimate, ...finite(low), ...finite(high), ...(bounds ? [bounds.low, bounds.high] : [])];
+  const span = Math.max(...ends.map((x) => Math.abs(x - none))) || 1;
+  const domain: [number, number] = [Math.min(...ends) - 0.1 * span, Math.max(...ends) + 0.1 * span];
+  const written = label(effect);
+  return {
+    ...frame,
+    x: { domain, drawn: true, title: withUnit(effect.name, unit), ticks: 5 },
+    y: { domain: [0, 1], drawn: false, down: true },
+    marks: [
+      ...(bounds
+        ? ([
+            {
+              mark: 'bar',
+              x1: bounds.low,
+              y1: 0.1,
+              x2: bounds.high,
+              y2: 0.9,
+              ink: 'accent',
+              tint: 0.1,
+              name: 'bounds',
+            },
+          ] satisfies Mark[])
+        : []),
+      ...divideLine(domain, none === 0 ? 'no difference' : `a difference of ${none}`, none),
+      {
+        mark: 'rule',
+        x1: low,
+        y1: 0.55,
+        x2: high,
+        y2: 0.55,
+        ink: 'ink',
+        weight: 2.5,
+        caps: 11,
+        name: 'effect-interval',
+      },
+      {
+        mark: 'dots',
+        points: [{ at: effect.estimate, title: `difference: ${written} ${unit}` }],
+        along: 'x',
+        centre: 0.55,
+        room: 0,
+        ink: 'ink',
+        shape: 0,
+        size: 13,
+        name: 'effect',
+      },
+      {
+        mark: 'text',
+        x: (Math.max(low, domain[0]) + Math.min(high, domain[1])) / 2,
+        y: 0.55,
+        dy: -16,
+        anchor: 'middle',
+        text: written,
+        halo: true,
+        bold: true,
+      },
+    ],
+  };
+}
+
+/** A rung: an effect, and the heading it stands under. */
+export interface Rung extends Effect {
+  heading?: string;
+  /** Whether it was told apart from no difference. */
+  apart: boolean;
+}
+
+/** Several effects as rungs on one axis. Those told apart are filled, the others hollow: never colour alone. */
+export function ladder(rungs: readonly Rung[], frame: Frame, title: string): Panel {
+  const shown = rungs.slice(0, mostRungs);
+  const ends = shown.flatMap((e) => [
+    e.estimate,
+    ...(e.interval ? [...finite(e.interval.low), ...finite(e.interval.high)] : []),
+  ]);
+  const reach = Math.max(...ends.map(Math.abs), 0) || 1;
+  const domain: [number, number] = [Math.min(0, ...ends) - 0.06 * reach, Math.max(0, ...ends) + 0.06 * reach];
+  const lines = shown.length + shown.filter((e) => e.heading !== undefined).length * 0.6;
+  const marks: Mark[] = [...divideLine(domain)];
+  let line = 0;
+  for (const e of shown) {
+    if (e.heading !== undefined) {
+      const y = 0.07 + (0.86 * (line + 0.35)) / lines;
+      marks.push({ mark: 'text', x: -Infinity, y, dy: 4, text: e.heading, size: 12, bold: true, halo: true });
+      line += 0.6;
+    }
+    const middle = 0.07 + (0.86 * (line + 0.68)) / lines;
+    const above = 0.07 + (0.86 * (line + 0.3)) / lines;
+    line += 1;
+    const name = shortened(e.name, 12, frame.width);
+    marks.push({
+      mark: 'text',
+      x: -Infinity,
+      y: above,
+      dy: 3,
+      text: name,
+      size: 12,
+      halo: true,
+      ink: e.apart ? 'ink' : 'muted',
+    });
+    if (e.interval)
+      marks.push({
+        mark: 'rule',
+        x1: e.interval.low,
+        y1: middle,
+        x2: e.interval.high,
+        y2: middle,
+        ink: e.apart ? 'ink' : 'muted',
+        weight: e.apart ? 2.5 : 1.5,
+        caps: 7,
+        name: 'rung',
+      });
+    marks.push({
+      mark: 'dots',
+      points: [{ at: e.estimate, title: `${e.name}: ${label(e)}` }],
+      along: 'x',
+      centre: middle,
+      room: 0,
+      ink: e.apart ? 'ink' : 'muted',
+      shape: 0,
+      size: 9,
+      hollow: !e.apart,
+      name: 'rung-estimate',
+    });
+  }
+  return {
+    ...frame,
+    x: { domain, drawn: true, title, ticks: 5 },
+    y: { domain: [0, 1], drawn: false, down: true },
+    marks,
+  };
+}

@@ -1,0 +1,103 @@
+/** Two factors on one axis of the measure: a row for each level of the first, a colour and marker for each of the second. */
+import type { Answer } from '../answer/answer';
+import { withUnit } from '../readings/table';
+import { type Frame, nameMarks } from './group-rows';
+import { type Mark, type Panel, extent } from './scene';
+
+/** A cell of a two-way layout with its readings. */
+interface Cell {
+  values: { value: number; row: number; column: string }[];
+  mean: number | undefined;
+}
+
+/**
+ * The interaction laid on its side: cell means of one level joined from row to row. Parallel lines mean that what one
+ * factor does is the same at every level of the other.
+ */
+export function twoWayRows(answer: Answer, frame: Frame): Panel {
+  const layout = answer.layout;
+  const [rows, series] = layout ? [layout.a.levels, layout.b.levels] : [[], []];
+  const cell = (a: string, b: string): Cell => {
+    const values = layout?.readings.filter((r) => r.a === a && r.b === b) ?? [];
+    return {
+      values,
+      mean: values.length > 0 ? values.reduce((s, r) => s + r.value, 0) / values.length : undefined,
+    };
+  };
+  const offset = (k: number): number => ((k + 0.5) / Math.max(1, series.length) - 0.5) * 0.62 + 0.06;
+  const marks: Mark[] = [];
+  series.forEach((level, k) => {
+    const colour = level.colour ?? k;
+    const means: [number, number][] = [];
+    rows.forEach((row, i) => {
+      const { values, mean } = cell(row.id, level.id);
+      marks.push({
+        mark: 'dots',
+        points: values.map((r) => ({
+          at: r.value,
+          title: `${row.name}, ${level.name}, row ${r.row + 1}: ${r.value}`,
+          cells: [{ column: r.column, row: r.row }],
+        })),
+        along: 'x',
+        centre: i + offset(k),
+        room: 0.12,
+        ink: { group: colour },
+        shape: colour,
+        size: values.length > 60 ? 4 : 6,
+        name: `readings-${i}-${k}`,
+      });
+      if (mean !== undefined) means.push([mean, i + offset(k)]);
+    });
+    if (means.length > 1)
+      marks.unshift({ mark: 'path', points: means, ink: { group: colour }, weight: 1.8, name: `profile-${k}` });
+    means.forEach(([mean, y]) =>
+      marks.push({
+        mark: 'dots',
+        points: [{ at: mean, title: `mean of ${level.name}: ${mean}` }],
+        along: 'x',
+        centre: y,
+        room: 0,
+        ink: { group: colour },
+        shape: colour,
+        size: 12,
+        name: `cell-mean-${k}`,
+      }),
+    );
+  });
+  rows.forEach((row, i) => {
+    marks.push(...nameMarks(row.name, undefined, i - 0.42));
+  });
+  // The second factor is named at its first line, one after the other.
+  const first = rows[0];
+  if (first)
+    series.forEach((level, k) => {
+      const ink = { group: level.colour ?? k };
+      marks.push({
+        mark: 'text',
+        x: Infinity,
+        y: -Infinity,
+        dx: -4,
+        dy: 10 + 15 * k,
+        anchor: 'end',
+        // The marker stands in the text's own line, so that it keeps its place whatever the name's length.
+        text: `${['●', '◆', '▼', '■', '▲', '✚', '◄', '★'][(level.colour ?? k) % 8] ?? '●'} ${level.name}`,
+        size: 12,
+        halo: true,
+        ink,
+        bold: true,
+      });
+    });
+  const values = layout?.readings.map((r) => r.value) ?? [];
+  return {
+    ...frame,
+    x: {
+      domain: extent(values),
+      nice: true,
+      drawn: true,
+      title: withUnit(answer.measure || 'reading', answer.unit),
+      ticks: 6,
+    },
+    y: { domain: [-0.62, rows.length - 0.5], drawn: false, down: true },
+    marks,
+  };
+}

@@ -1,0 +1,123 @@
+/** Each assumption in plain words: what was found, and what could be done. */
+import type { Answer } from '../answer/answer';
+import type { Check, Remedy, Verdict } from '../answer/checks';
+import { choicesOf } from '../question/choices';
+import type { Question } from '../question/question';
+import { counted, fixed, pRelation, significant } from './numbers';
+
+export const verdictWords: Record<Verdict, string> = {
+  fine: 'nothing against it',
+  weigh: 'to weigh',
+  matters: 'matters here',
+  unknown: 'cannot be told',
+};
+
+export const checkNames: Record<Check['about'], string> = {
+  independence: 'Independent samples',
+  'sample-size': 'Enough readings',
+  'unusual-points': 'Unusual readings',
+  normality: 'Shape',
+  'equal-spread': 'Equal spread',
+  sphericity: 'Even differences',
+  'expected-counts': 'Expected counts',
+};
+
+/** The reason of a check, as a sentence. */
+export function checkSentence(check: Check, answer: Answer): string {
+  const { figures, verdict } = check;
+  const f = (name: string): number => figures[name] ?? NaN;
+  const { question } = answer;
+  const ranks = choicesOf(question).method === 'ranks';
+  const subject = answer.subject || 'subject';
+  const paired = question.design === 'paired';
+  switch (check.about) {
+    case 'independence':
+      if (verdict === 'unknown')
+        return `No column names the ${subject}s, so only you can know that each ${answer.subject || 'reading'} stands for itself.`;
+      if (verdict === 'fine')
+        return `${counted(f('readings'), 'reading')} of ${counted(f('subjects'), subject)}: no ${subject} is counted twice.`;
+      return f('shared') > 0 && question.design !== 'paired'
+        ? `${counted(f('shared'), subject)} ${f('shared') === 1 ? 'has' : 'have'} readings in more than one group, but the groups are compared as strangers.`
+        : `${counted(f('readings'), 'reading')} come from ${counted(f('subjects'), subject)}: counted one by one they make the answer look surer than it is.`;
+    case 'sample-size':
+      if (question.design === 'repeated' || question.design === 'mixed')
+        return verdict === 'fine'
+          ? `${counted(f('smallest'), subject)} were read throughout: enough for their spread to be known.`
+          : `Only ${counted(f('smallest'), subject)} were read throughout: with so few their spread is hardly known.`;
+      if (paired)
+        return verdict === 'fine'
+          ? `There are ${f('smallest')} pairs: enough for the spread of the differences to be known.`
+          : `There are only ${counted(f('smallest'), 'pair')}: the spread of the differences is hardly known, and the interval is wide for it.`;
+      return verdict === 'fine'
+        ? `The smallest ${question.design === 'factorial' ? 'cell' : 'group'} has ${f('smallest')}: enough for the spread to be known.`
+        : `The smallest ${question.design === 'factorial' ? 'cell' : 'group'} has ${f('smallest')}: with so few the spread itself is hardly known, and the interval is wide for it.`;
+    case 'unusual-points':
+      return f('count') === 0
+        ? 'No reading lies far from its group.'
+        : `${counted(f('count'), 'reading')} ${f('count') === 1 ? 'lies' : 'lie'} far from the others${f('rare') > 0 ? `; ${f('rare') === f('count') ? (f('count') === 1 ? 'it' : 'all') : f('rare')} so far that chance alone would seldom bring ${f('rare') === 1 ? 'it' : 'them'}` : ''}. Look at ${f('count') === 1 ? 'it' : 'them'} before anything else; set aside only for a reason.`;
+    case 'normality': {
+      const what = paired ? 'differences' : 'residuals';
+      if (verdict === 'unknown') return `Too few ${what} to judge their shape.`;
+      const test = `Shapiro–Wilk W = ${fixed(f('w'), 3)}, p ${pRelation(f('p'))}`;
+      if (verdict === 'fine')
+        return `The ${what} look as normal readings would (${test}).${f('n') < 15 ? ' So few would hide much.' : ''}`;
+      if (choicesOf(question).method === 'shuffle')
+        return `The ${what} are not normal (${test}); shuffled labels do not need them to be.`;
+      if (ranks) return `The ${what} are not normal (${test}); ranks do not need them to be.`;
+      return f('smallest') >= 40
+        ? `The ${what} are not normal (${test}), but a mean of so many hardly minds.`
+        : `The ${what} do not look normal (${test}), and the groups are small enough for it to matter.`;
+    }
+    case 'equal-spread': {
+      if (verdict === 'unknown') return 'The spreads cannot be compared: a group has none, or too few readings.';
+      const ratio = `the largest SD is ${significant(f('ratio'), 2)} times the smallest (Brown–Forsythe p ${pRelation(f('p'))})`;
+      const separate = choicesOf(question).spread === 'separate' && question.design !== 'factorial';
+      if (f('p') >= 0.05 && f('ratio') <= 3) return `The spreads are alike: ${ratio}.`;
+      return separate
+        ? `The spreads differ: ${ratio}. The method chosen does not need them equal.`
+        : `The spreads differ: ${ratio}. The method chosen takes them as equal.`;
+    }
+    case 'sphericity':
+      if (verdict === 'unknown') return `Not to be tested with these numbers; ε = ${fixed(f('epsilon'), 2)}.`;
+      return verdict === 'fine'
+        ? `The differences between conditions spread alike (Mauchly’s W = ${fixed(f('w'), 2)}, p ${pRelation(f('p'))}).`
+        : `The differences between conditions spread unlike (Mauchly’s W = ${fixed(f('w'), 2)}, p ${pRelation(f('p'))}); ${f('assumed') ? 'the test as chosen needs them alike' : 'the degrees of freedom are corrected for it'}.`;
+    case 'expected-counts':
+      return `The smallest expected count is ${significant(f('smallest'), 2)}; ${f('under5')} are under 5.`;
+  }
+}
+
+/** What can be done about a check in one step: words for it, and how the question changes. */
+export function remedyOffer(
+  remedy: Remedy,
+  question: Question,
+): { words: string; patch?: Partial<Question> } | undefined {
+  const { method, spread } = choicesOf(question);
+  switch (remedy) {
+    case 'rank-test':
+      return method === 'ranks' || question.design === 'factorial' || question.design === 'mixed'
+        ? undefined
+        : { words: 'Compare by ranks', patch: { method: 'ranks' } };
+    case 'shuffle':
+      return method !== 'shuffle' && (question.design === 'two-groups' || question.design === 'paired')
+        ? { words: 'Compare by shuffled labels', patch: { method: 'shuffle' } }
+        : undefined;
+    case 'separate-spreads':
+      return (question.design === 'several' || question.design === 'two-groups') &&
+        (spread === 'pooled' || method !== 'means')
+        ? { words: 'Let the spreads differ', patch: { spread: 'separate', method: 'means' } }
+        : undefined;
+    case 'pair-by-subject':
+      return question.design === 'two-groups'
+        ? { words: 'Compare them in pairs', patch: { design: 'paired' } }
+        : undefined;
+    case 'correct-degrees':
+      return { words: 'Correct the degrees of freedom', patch: { sphericity: 'greenhouse-geisser' } };
+    case 'average-within-subjects':
+      return { words: 'Average within each subject' };
+    case 'look-at-points':
+      return { words: 'Go to the furthest' };
+    default:
+      return undefined;
+  }
+}

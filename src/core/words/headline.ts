@@ -1,0 +1,222 @@
+/** The result in a few lines: effect first, then what it means, then the test. */
+import type { Answer } from '../answer/answer';
+import type { Comparison, Effect, FollowUpPart, Size, Test } from '../answer/comparison';
+import type { Outcome } from '../numeric/domain-error';
+import { choicesOf } from '../question/choices';
+import { methodName } from './method';
+import { between, degreesOfFreedom, fixed, intervalDecimals, pRelation, percent, significant } from './numbers';
+import { bareMeasure, factorNames, measureOf, sentenceCase, unitAfter } from './question';
+import { type Text, symbol, text } from './text';
+
+/** The difference first, with unit and interval; then the test. */
+export interface Headline {
+  /** "4.3 mm" */
+  estimate: string;
+  /** "95 % CI 1.9 to 6.7 mm" */
+  interval: string;
+  /** What the difference is of: "Red lamp minus White lamp". */
+  order: string;
+  /** The result in a sentence. */
+  sentence: Text;
+  test: Text;
+}
+
+/** "_t_(31.2) = 3.61, _p_ < 0.001". */
+export function testPhrase({ symbol: letter, value, df, p }: Test): Text {
+  const tail = text`${symbol('p')} ${pRelation(p)}`;
+  if (letter === undefined || value === undefined) return tail;
+  const degrees = df.length > 0 ? `(${df.map(degreesOfFreedom).join(', ')})` : '';
+  const shown = letter === 'U' || letter === 'W' ? fixed(value, Number.isInteger(value) ? 0 : 1) : fixed(value, 2);
+  const name =
+    letter === 'χ²' ? text`${symbol('χ')}²` : letter === 'W' ? text`${symbol('W')}+` : text`${symbol(letter)}`;
+  return text`${name}${degrees} = ${shown}, ${tail}`;
+}
+
+/** An effect as it is written: estimate and interval to the interval's own precision. */
+export function effectPhrases(effect: Effect, unit: string, level: number): { estimate: string; interval: string } {
+  const { estimate, interval } = effect;
+  if (!interval) return { estimate: `${significant(estimate, 3)}${unitAfter(unit)}`, interval: '' };
+  const finite = Number.isFinite(interval.low) && Number.isFinite(interval.high);
+  const decimals = finite ? intervalDecimals(interval) : intervalDecimals({ low: estimate - 1, high: estimate + 1 });
+  return {
+    estimate: `${fixed(estimate, decimals)}${unitAfter(unit)}`,
+    interval: `${percent(level)} CI ${between(interval, decimals)}${unitAfter(unit)}`,
+  };
+}
+
+/** How surely several comparisons hold: how many of how many could be told apart. */
+export function toldApart(parts: readonly FollowUpPart[], level: number): { apart: number; all: number } {
+  const effects = parts.flatMap((part) => part.effects);
+  return { apart: effects.filter((e) => e.p < 1 - level).length, all: effects.length };
+}
+
+/** The comparison that stands out most, for the place where one difference is shown. */
+export function foremost(comparison: Comparison): (Effect & { within?: string }) | undefined {
+  if (comparison.effect) return comparison.effect;
+  if (!comparison.follow?.ok) return undefined;
+  const all = comparison.follow.value.flatMap((part) =>
+    part.effects.map((e) => ({ ...e, ...(part.within === undefined ? {} : { within: part.within }) })),
+  );
+  return all.reduce<(typeof all)[0] | undefined>(
+    (best, e) => (best === undefined || Math.abs(e.estimate) > Math.abs(best.estimate) ? e : best),
+    undefined,
+  );
+}
+
+function differenceSentence(answer: Answer, comparison: Comparison, effect: Effect): Text {
+  const { question, groups } = answer;
+  const { value, method } = choicesOf(question);
+  const [a, b] = groups;
+  const unit = unitAfter(answer.unit);
+  const away = effect.estimate;
+  const decimals =
+    effect.interval && Number.isFinite(effect.interval.high - effect.interval.low)
+      ? intervalDecimals(effect.interval)
+      : 2;
+  const size = `${fixed(Math.abs(away), decimals)}${unit}`;
+  const one = question.design === 'one-sample';
+  const other = one ? `${value}${unit}` : (b?.name ?? '');
+  const first = a?.name ?? '';
+  const level = percent(question.level);
+  const settled = comparison.p < Number((1 - question.level).toPrecision(8));
+  const observed =
+    method === 'ranks'
+      ? away === 0
+        ? `${sentenceCase(measureOf(answer))} was not shifted between ${first} and ${other}`
+        : one
+          ? `${sentenceCase(bareMeasure(answer))} of ${first} lay typically ${size} ${away > 0 ? 'above' : 'below'} ${other}`
+          : `${sentenceCase(bareMeasure(answer))} was typically ${size} ${away > 0 ? 'greater' : 'less'} in ${first} than in ${other}`
+      : one
+        ? away === 0
+          ? `Mean ${bareMeasure(answer)} of ${first} was ${other}`
+          : `Mean ${bareMeasure(answer)} of ${first} was ${size} ${away > 0 ? 'above' : 'below'} ${other}`
+        : away === 0
+          ? `${sentenceCase(measureOf(answer))} had the same mean in ${first} and ${other}`
+          : `Mean ${bareMeasure(answer)} was ${size} ${away > 0 ? 'greater' : 'less'} in ${first} than in ${other}`;
+  const none = one ? other : value === 0 ? 'a difference of zero' : `a difference of ${value}${unit}`;
+  const it = one ? `it is ${question.direction} than ${other}` : `it is ${question.direction} in ${first}`;
+  const verdict =
+    question.direction === 'either'
+      ? settled
+        ? `${none} is not compatible with these readings`
+        : one
+          ? `these readings do not rule out ${other}, nor do they show that it is the mean`
+          : value === 0
+            ? 'these readings do not rule out that there is no difference, nor do they show that there is none'
+            : `these readings do not rule out ${none}`
+      : settled
+        ? `the readings support that ${it}`
+        : `the readings do not show that ${it}`;
+  return text`${observed}; at the ${level} level, ${verdict}.`;
+}
+
+function severalSentence(answer: Answer, comparison: Comparison): Text {
+  const { question, groups } = answer;
+  const level = percent(question.level);
+  const settled = comparison.p < Number((1 - question.level).toPrecision(8));
+  const ranks = choicesOf(question).method === 'ranks';
+  const what = ranks ? sentenceCase(bareMeasure(answer)) : `Mean ${bareMeasure(answer)}`;
+  const overall = settled
+    ? `${what} differed among the ${groups.length} ${question.design === 'repeated' ? 'conditions' : 'groups'}`
+    : `These readings do not show that ${what.charAt(0).toLowerCase()}${what.slice(1)} differs among the ${groups.length} ${question.design === 'repeated' ? 'conditions' : 'groups'}, nor that it is the same`;
+  if (!comparison.follow?.ok) return text`${overall}.`;
+  const { apart, all } = toldApart(comparison.follow.value, question.level);
+  const { compare } = choicesOf(question);
+  const many = apart === 0 ? 'no' : apart === all && all > 1 ? `all ${all}` : `${apart} of ${all}`;
+  const one = all === 1 || apart === 0;
+  const told =
+    compare === 'contrasts'
+      ? `${one ? 'contrast differs' : 'contrasts differ'} from zero`
+      : compare === 'control'
+        ? `${one ? 'group' : 'groups'} could be told apart from the control`
+        : `${one ? 'pair' : 'pairs'} could be told apart`;
+  return text`${overall}; at the ${level} level, ${many} ${told}.`;
+}
+
+function factorsSentence(answer: Answer, comparison: Comparison): Text {
+  const { question } = answer;
+  const alpha = Number((1 - question.level).toPrecision(8));
+  const [a, b] = factorNames(answer);
+  const [testA, testB, testAB] = comparison.tests;
+  const measure = bareMeasure(answer);
+  const main = (name: string, test: Test | undefined): string =>
+    test && test.p < alpha ? `${name} makes a difference` : `${name} was not shown to make one`;
+  if (testAB && testAB.p < alpha)
+    return text`What ${a} does to ${measure} depends on ${b}: read the two together, within each ${b} or each ${a}, not as averages over the other.`;
+  const mains = `${main(a, testA)}; ${main(b, testB)}`;
+  return text`${testAB ? `These readings do not show that ${a} and ${b} act upon each other. ` : ''}${sentenceCase(mains)}.`;
+}
+
+/** The headline of an answered question. */
+export function headline(answer: Answer, comparison: Comparison): Headline {
+  const { question } = answer;
+  const top = foremost(comparison);
+  const single = comparison.effect !== undefined;
+  // Differences of mean ranks have no unit.
+  const ranked = !single && choicesOf(question).method === 'ranks';
+  const shown = top ? effectPhrases(top, ranked ? '' : answer.unit, question.level) : { estimate: '', interval: '' };
+  const [first] = comparison.tests;
+  const several = comparison.tests.length > 1;
+  const last = comparison.tests.at(-1);
+  const test = several ? (last ? text`${last.of ?? ''} ${testPhrase(last)}` : []) : first ? testPhrase(first) : [];
+  return {
+    ...shown,
+    ...(ranked && top ? { estimate: `${shown.estimate} ranks` } : {}),
+    order: top
+      ? single
+        ? top.name
+        : `largest ${ranked ? 'difference of mean ranks' : 'difference'}: ${top.name}${top.within === undefined ? '' : `, ${top.within}`}`
+      : '',
+    sentence:
+      single && comparison.effect
+        ? differenceSentence(answer, comparison, comparison.effect)
+        : question.design === 'factorial' || question.design === 'mixed'
+          ? factorsSentence(answer, comparison)
+          : severalSentence(answer, comparison),
+    test: text`${methodName(question)}, ${test}`,
+  };
+}
+
+/** An effect size by the name the field gives it. */
+export function sizeName({ kind }: Size): Text {
+  switch (kind) {
+    case 'g':
+      return text`Hedges’ ${symbol('g')}`;
+    case 'd':
+      return text`Cohen’s ${symbol('d')}`;
+    case 'dz':
+      return text`Cohen’s ${symbol('d')}z`;
+    case 'eta':
+      return text`η²`;
+    case 'omega':
+      return text`ω²`;
+    case 'partial-eta':
+      return text`partial η²`;
+    case 'superiority':
+      return text`chance of the larger reading`;
+    case 'kendall':
+      return text`Kendall’s ${symbol('W')}`;
+  }
+}
+
+/** What an effect size says, in words. */
+export const sizeMeaning: Record<Size['kind'], string> = {
+  g: 'the difference in pooled standard deviations, its small-sample bias removed',
+  d: 'the distance from the fixed value in standard deviations',
+  dz: 'the mean difference in standard deviations of the differences within pairs',
+  eta: 'the share of all variation that lies between the groups',
+  omega: 'the same, its bias removed',
+  'partial-eta': 'the share of the variation not explained otherwise',
+  superiority: 'how often a reading of the first group exceeds one of the second',
+  kendall: 'agreement between the subjects, 0 to 1',
+};
+
+/** n and the difference with its interval in one line, or why there is none. */
+export function shortAnswer(found: Outcome<Answer>): string {
+  if (!found.ok) return found.reason;
+  const { groups, comparison } = found.value;
+  const n = groups.map((g) => g.n).join(' + ');
+  if (!comparison.ok) return `n ${n}: ${comparison.reason}`;
+  const { estimate, interval } = headline(found.value, comparison.value);
+  return `n ${n}: ${estimate}, ${interval}`;
+}

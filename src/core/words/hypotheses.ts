@@ -1,0 +1,134 @@
+/** The hypotheses in symbols (TeX) and in words, and the decision in both ways. */
+import type { Answer } from '../answer/answer';
+import type { Comparison, Reference } from '../answer/comparison';
+import { named } from '../distributions/named';
+import { choicesOf } from '../question/choices';
+import { fixed, pRelation, percent, scientific, significant } from './numbers';
+import { bareMeasure, factorNames } from './question';
+import { valued } from './sentences';
+
+/** A hypothesis. */
+export interface Hypothesis {
+  tex: string;
+  words: string;
+}
+
+/** A name inside TeX, its own signs made harmless. */
+const inTex = (name: string): string => `\\text{${name.replace(/[\\{}$%&#_^~]/g, ' ')}}`;
+
+/** The hypothesis of no effect, and what stands against it. */
+export function hypotheses(answer: Answer): { none: Hypothesis; some: Hypothesis } {
+  const { question, groups, unit } = answer;
+  const { value, method } = choicesOf(question);
+  const measure = bareMeasure(answer);
+  const [a, b] = groups.map((g) => g.name);
+  const [first = '', second = ''] = [a, b];
+  const way = question.direction;
+  const opposite = { either: '\\neq', greater: '>', less: '<' }[way];
+  const centre = method === 'ranks' ? '\\theta' : '\\mu';
+  const of = (name: string): string => `${centre}_{${inTex(name)}}`;
+  const what = method === 'ranks' ? `the typical ${measure}` : `mean ${measure}`;
+  switch (question.design) {
+    case 'one-sample': {
+      const against = valued(String(value), unit);
+      return {
+        none: { tex: `H_0\\colon ${of(first)} = ${value}`, words: `In truth ${what} of ${first} is ${against}.` },
+        some: {
+          tex: `H_1\\colon ${of(first)} ${opposite} ${value}`,
+          words: `It is ${way === 'either' ? 'another' : `${way} than ${against}`}.`,
+        },
+      };
+    }
+    case 'two-groups':
+    case 'paired': {
+      const left = question.design === 'paired' ? `${centre}_{d}` : `${of(first)} - ${of(second)}`;
+      return {
+        none: {
+          tex: `H_0\\colon ${left} = ${value}`,
+          words:
+            value === 0
+              ? `In truth ${what} is the same in ${first} and ${second}.`
+              : `In truth ${what} in ${first} exceeds that in ${second} by ${valued(String(value), unit)}.`,
+        },
+        some: {
+          tex: `H_1\\colon ${left} ${opposite} ${value}`,
+          words: way === 'either' ? 'It differs, one way or the other.' : `It is ${way} in ${first}.`,
+        },
+      };
+    }
+    case 'several':
+    case 'repeated':
+      return {
+        none: {
+          tex: `H_0\\colon ${groups
+            .slice(0, 6)
+            .map((g) => of(g.name))
+            .join(' = ')}${groups.length > 6 ? ' = \\cdots' : ''}`,
+          words: `In truth ${what} is the same in all ${groups.length}.`,
+        },
+        some: { tex: 'H_1\\colon \\text{not all are equal}', words: 'At least one differs from another.' },
+      };
+    case 'factorial':
+    case 'mixed': {
+      const [x, y] = factorNames(answer);
+      return {
+        none: {
+          tex: 'H_0\\colon (\\alpha\\beta)_{ij} = 0 \\text{ for all } i, j',
+          words: `In truth what ${x} does to ${measure} is the same at every level of ${y}; and likewise, for each alone: its levels share one mean.`,
+        },
+        some: {
+          tex: 'H_1\\colon (\\alpha\\beta)_{ij} \\neq 0 \\text{ for some}',
+          words: `What ${x} does depends on ${y}; for each alone: at least one level differs.`,
+        },
+      };
+    }
+  }
+}
+
+/** Where the reference distribution is cut, and what lies beyond. */
+export interface Decision {
+  critical: number[];
+  p: number;
+  beyond: boolean;
+  /** By the critical value, then by p: they agree. */
+  words: readonly [string, string];
+}
+
+/** The decision both ways; undefined where the curve has no critical value to show. */
+export function decisionOf(reference: Reference, p: number, level: number): Decision | undefined {
+  const made = named(reference.distribution, reference.parameters);
+  if (!made.ok) return undefined;
+  const alpha = 1 - level;
+  const both = reference.direction === 'either';
+  const upper = made.value.upperQuantile(both ? alpha / 2 : alpha);
+  const lower = made.value.quantile(both ? alpha / 2 : alpha);
+  if (!upper.ok || !lower.ok) return undefined;
+  const critical = both
+    ? [lower.value, upper.value]
+    : reference.direction === 'greater'
+      ? [upper.value]
+      : [lower.value];
+  const { statistic, symbol } = reference;
+  const beyond = both
+    ? statistic <= lower.value || statistic >= upper.value
+    : reference.direction === 'greater'
+      ? statistic >= upper.value
+      : statistic <= lower.value;
+  const shown = (x: number): string => (Math.abs(x) >= 1e4 ? significant(x, 4) : fixed(x, 3));
+  const cut = both ? `±${shown(upper.value)}` : shown(critical[0] ?? 0);
+  const share = percent(Number(alpha.toPrecision(8)));
+  const size = p < 0.001 ? scientific(p, 2) : pRelation(p).replace('= ', '');
+  return {
+    critical,
+    p,
+    beyond,
+    words: [
+      `${symbol} = ${shown(statistic)} lies ${beyond ? 'beyond' : 'short of'} the critical value ${cut}, which ${share} of such statistics pass when there is no effect.`,
+      `p = ${size} is ${beyond ? 'below' : 'not below'} ${share}. ${beyond ? 'Either way, the hypothesis of no effect is rejected at this level.' : 'Either way, the hypothesis of no effect is not rejected; that does not show it to be true.'}`,
+    ],
+  };
+}
+
+/** The p a reference curve belongs to: of the test it is of. */
+export const pOf = (comparison: Comparison, reference: Reference): number =>
+  comparison.tests.find((t) => t.of === reference.of)?.p ?? comparison.p;

@@ -1,0 +1,136 @@
+/** Which procedure a question gets, by the name the field gives it, and why. */
+import { choicesOf } from '../question/choices';
+import type { FollowUp, Question } from '../question/question';
+
+const names: Record<Question['design'], Partial<Record<'means' | 'ranks' | 'shuffle' | 'z', string>>> = {
+  'one-sample': { means: 'One-sample t-test', ranks: 'Wilcoxon signed-rank test', z: 'One-sample z-test' },
+  'two-groups': { ranks: 'Mann–Whitney test', shuffle: 'Randomization test of the means' },
+  paired: {
+    means: 'Paired t-test',
+    ranks: 'Wilcoxon signed-rank test',
+    shuffle: 'Randomization test of paired readings',
+  },
+  several: { ranks: 'Kruskal–Wallis test' },
+  factorial: { means: 'Two-way analysis of variance' },
+  repeated: { means: 'Repeated-measures analysis of variance', ranks: 'Friedman test' },
+  mixed: { means: 'Analysis of variance with one factor within subjects and one between' },
+};
+
+/** The procedure a question gets. */
+export function methodName(question: Question): string {
+  const { method, spread } = choicesOf(question);
+  const pooled = spread === 'pooled';
+  if (question.design === 'two-groups' && method === 'means')
+    return pooled ? 'Student’s t-test with pooled variance' : 'Welch’s t-test';
+  if (question.design === 'several' && method === 'means')
+    return pooled ? 'One-way analysis of variance' : 'Welch’s analysis of variance';
+  return names[question.design][method] ?? '';
+}
+
+/** A procedure among its alternatives: told apart by what distinguishes them. */
+export function alternativeName(question: Question): string {
+  const { method, sums, sphericity } = choicesOf(question);
+  if (question.design === 'factorial') return `Sums of squares of type ${['', 'I', 'II', 'III'][sums] ?? ''}`;
+  if ((question.design === 'repeated' && method === 'means') || question.design === 'mixed')
+    return {
+      'greenhouse-geisser': 'Corrected by Greenhouse and Geisser',
+      'huynh-feldt': 'Corrected by Huynh and Feldt',
+      assumed: 'Sphericity assumed',
+    }[sphericity];
+  return methodName(question);
+}
+
+const byRanks =
+  'You asked what is typically larger, not about means: ranks do not mind skew or single far readings, and say less about by how much.';
+
+/** Why this procedure, in a line or two. */
+export function methodReason(question: Question): string {
+  const { method, spread } = choicesOf(question);
+  if (method === 'ranks') return byRanks;
+  if (method === 'shuffle')
+    return 'You asked how often shuffled labels alone would bring a difference as large: no shape is assumed, only that labels could have fallen otherwise.';
+  if (method === 'z')
+    return 'You gave the SD of the whole population, so nothing about the spread is estimated and z takes the place of t.';
+  switch (question.design) {
+    case 'one-sample':
+      return 'One group’s mean is compared with a fixed value; its own spread says how far a mean of so many readings may stray.';
+    case 'paired':
+      return 'The same subjects were measured in both groups, so each is compared with itself: what differs from subject to subject drops out of the differences.';
+    case 'two-groups':
+      return spread === 'separate'
+        ? 'Two independent groups are compared by their means. Welch’s t lets each group keep its own spread: it is right when spreads differ, and loses next to nothing when they do not.'
+        : 'Two independent groups are compared by their means. You chose to take the spreads as equal: the pooled t then gains a little precision, and misleads when the smaller group is the more variable one.';
+    case 'several':
+      return spread === 'pooled'
+        ? 'Several independent groups: first whether their means differ at all, then which, with p and intervals that allow for the number of comparisons. The groups share one spread, estimated from all.'
+        : 'Several independent groups whose spreads may differ: each keeps its own, in the analysis and in each comparison.';
+    case 'factorial':
+      return 'Every sample is under one level of each of two factors: one analysis judges both, and whether one changes what the other does.';
+    case 'repeated':
+      return 'The same subjects were read under every condition, so each is compared with itself. Degrees of freedom are corrected, because readings of one subject are not equally alike.';
+    case 'mixed':
+      return 'Subjects belong to groups and were read under every condition: groups are judged by how subjects differ, conditions by how they change within subjects.';
+  }
+}
+
+/** What else would be reasonable, and when. */
+export function methodElse(question: Question): string {
+  const { method, spread } = choicesOf(question);
+  switch (question.design) {
+    case 'one-sample':
+      return method === 'ranks'
+        ? 'The t-test, if the mean is what you want to know.'
+        : 'The signed-rank test, if readings are few and lopsided.';
+    case 'two-groups':
+      return method === 'means'
+        ? `${spread === 'separate' ? 'The pooled t, if equal spreads were planned for' : 'Welch’s t, if in doubt about the spreads'}; ranks or shuffled labels, if the means are swayed by a few readings.`
+        : 'Welch’s t, if the difference of the means is what you want to know.';
+    case 'paired':
+      return method === 'means'
+        ? 'Signed ranks or shuffled signs, if a few differences sway the mean.'
+        : 'The paired t-test, if the mean difference is what you want to know.';
+    case 'several':
+      return method === 'ranks'
+        ? 'The analysis of variance, if the means are what you want to know.'
+        : spread === 'pooled'
+          ? 'Welch’s analysis with Games and Howell’s comparisons, if the spreads differ; ranks, if a few readings sway the means.'
+          : 'The usual analysis of variance, if equal spreads were planned for.';
+    case 'factorial':
+      return 'Sums of squares of another type, where cells are unequal. Asking about one factor alone leaves the other in the noise.';
+    case 'repeated':
+      return 'Friedman’s test on ranks within each subject, if a few readings sway the means.';
+    case 'mixed':
+      return 'One summary figure for each subject (a slope, a gain), compared between the groups: often simpler, and just as right.';
+  }
+}
+
+/** The field's names for how comparisons are judged together. */
+export const followNames: Record<FollowUp, string> = {
+  tukey: 'Tukey–Kramer',
+  'games-howell': 'Games–Howell',
+  dunnett: 'Dunnett',
+  dunn: 'Dunn, by Holm',
+  nemenyi: 'Nemenyi',
+  bonferroni: 'Bonferroni',
+  holm: 'Holm',
+  sidak: 'Šidák',
+  scheffe: 'Scheffé',
+  'benjamini-hochberg': 'Benjamini–Hochberg',
+  unadjusted: 'not adjusted',
+};
+
+/** Why comparisons are judged this way. */
+export const followReasons: Record<FollowUp, string> = {
+  tukey: 'made for all pairs with one shared spread; its intervals hold together',
+  'games-howell': 'made for all pairs when spreads differ; its intervals hold together',
+  dunnett: 'made for each group against one control, and sharper there than all pairs',
+  dunn: 'pairs by the mean ranks the overall test used',
+  nemenyi: 'pairs by mean ranks within subjects',
+  bonferroni: 'right for any few comparisons, and cautious; its intervals hold together',
+  holm: 'right for any few comparisons and never less sharp than Bonferroni; intervals stand each on its own',
+  sidak: 'a hair sharper than Bonferroni; its intervals hold together',
+  scheffe: 'right for every contrast one may think of, also after looking; the most cautious for pairs',
+  'benjamini-hochberg':
+    'holds the share of false findings rather than the chance of any; intervals stand each on its own',
+  unadjusted: 'each comparison as if it were the only one: with many, some will seem to differ by luck',
+};

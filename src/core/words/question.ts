@@ -1,0 +1,88 @@
+/** The question in words. */
+import type { Answer } from '../answer/answer';
+import { choicesOf } from '../question/choices';
+import type { Question } from '../question/question';
+import { withUnit } from '../readings/table';
+import { listed, valued } from './sentences';
+
+export const sentenceCase = (raw: string): string => raw.charAt(0).toUpperCase() + raw.slice(1);
+export const unitAfter = (unit: string): string => (unit ? ` ${unit}` : '');
+/** The measure as a sentence's subject. */
+export const measureOf = (answer: Answer): string => answer.measure || 'the reading';
+/** The measure without an article, to follow "mean". */
+export const bareMeasure = (answer: Answer): string => answer.measure || 'reading';
+
+/** What the two factors of a layout are called. */
+export const factorNames = (answer: Answer): readonly [string, string] => {
+  const { layout } = answer;
+  return [layout?.a.name ?? 'the first factor', layout?.b.name ?? 'the second factor'];
+};
+
+/** "Red lamp minus White lamp": the order of subtraction, spelled out. */
+export function subtraction({ groups, question }: Pick<Answer, 'groups' | 'question'>): string {
+  const [a, b] = groups;
+  return question.design === 'one-sample'
+    ? `${a?.name ?? ''} minus ${choicesOf(question).value}`
+    : `${a?.name ?? ''} minus ${b?.name ?? ''}`;
+}
+
+/** How each subject counts, as the sentence ends. */
+export const countingWords: Record<Question['design'], string> = {
+  'one-sample': 'counts once',
+  'two-groups': 'counts once',
+  paired: 'is measured in both',
+  several: 'counts once',
+  factorial: 'counts once',
+  repeated: 'is measured in all',
+  mixed: 'is measured throughout',
+};
+
+/** The question as one sentence of plain text. */
+export function questionSentence(answer: Answer): string {
+  const { question, groups, subject, unit } = answer;
+  const { value } = choicesOf(question);
+  const measure = withUnit(measureOf(answer), unit);
+  const [a, b] = groups.map((g) => g.name);
+  const way = question.direction;
+  const each = `when each ${subject || (question.design === 'two-groups' || question.design === 'one-sample' ? 'reading' : 'subject')} ${countingWords[question.design]}`;
+  const names = listed(groups.map((g) => g.name));
+  switch (question.design) {
+    case 'one-sample': {
+      const against = valued(String(value), unit);
+      return way === 'either'
+        ? `Does ${measure} of ${a ?? ''} differ from ${against}, ${each}?`
+        : `Is ${measure} of ${a ?? ''} ${way} than ${against}, ${each}?`;
+    }
+    case 'two-groups':
+    case 'paired': {
+      const more = value === 0 ? '' : ` by more than ${valued(String(value), unit)}`;
+      return way === 'either'
+        ? `Does ${measure} differ between ${a ?? ''} and ${b ?? ''}${value === 0 ? '' : ` from a difference of ${valued(String(value), unit)}`}, ${each}?`
+        : `Is ${measure} ${way} in ${a ?? ''} than in ${b ?? ''}${more}, ${each}?`;
+    }
+    case 'several':
+    case 'repeated':
+      return `Does ${measure} differ among ${names}, ${each}?`;
+    case 'factorial':
+    case 'mixed': {
+      const [first, second] = factorNames(answer);
+      return `Does ${measure} depend on ${first} and ${second}, ${each}?`;
+    }
+  }
+}
+
+/** The groups or factors in a few words, for a list. */
+export function shortQuestion(answer: Answer): string {
+  const { question, groups } = answer;
+  switch (question.design) {
+    case 'one-sample':
+      return `${groups[0]?.name ?? ''} · ${choicesOf(question).value}${unitAfter(answer.unit)}`;
+    case 'factorial':
+    case 'mixed':
+      return answer.layout ? factorNames(answer).join(' × ') : 'two factors';
+    default:
+      return groups.length > 3
+        ? `${groups[0]?.name ?? ''} · … · ${groups.at(-1)?.name ?? ''}`
+        : groups.map((g) => g.name).join(' · ');
+  }
+}

@@ -1,0 +1,327 @@
+/** What an answer tells the paper: methods, results, the legend of its figure. */
+import type { Answer, GroupPart } from '../answer/answer';
+import type { Comparison, FollowUpPart } from '../answer/comparison';
+import { choicesOf } from '../question/choices';
+import { withUnit } from '../readings/table';
+import { effectPhrases, headline, sizeName, testPhrase } from './headline';
+import { followNames } from './method';
+import {
+  between,
+  counted,
+  fixed,
+  intervalDecimals,
+  meanDecimals,
+  pRelation,
+  percent,
+  plural,
+  significant,
+} from './numbers';
+import { factorNames, measureOf, sentenceCase, subtraction, unitAfter } from './question';
+import { listed, valued } from './sentences';
+import { type Text, symbol, text } from './text';
+
+function asideClause(groups: readonly GroupPart[]): string {
+  const aside = groups.flatMap((g) => g.readings.aside.map((r) => ({ group: g.name, reason: r.reason })));
+  if (aside.length === 0) return '';
+  const reasons = [...new Set(aside.map((r) => r.reason || 'no reason given'))].join('; ');
+  const where = listed([...new Set(aside.map((r) => r.group))]);
+  const many = aside.length === 1 ? 'One reading' : `${aside.length} readings`;
+  return ` ${many} in ${where} ${aside.length === 1 ? 'was' : 'were'} set aside before analysis (${reasons}).`;
+}
+
+/** Readings that were known only as beyond a limit, and what they were taken as. */
+function limitClause(groups: readonly GroupPart[]): string {
+  const limited = groups.flatMap((g) => g.readings.used.flatMap((r) => r.limited ?? []));
+  if (limited.length === 0) return '';
+  const as = limited.every((rule) => rule === 'half')
+    ? 'half that limit'
+    : limited.every((rule) => rule === 'at')
+      ? 'that limit'
+      : 'that limit or half of it';
+  return ` ${limited.length === 1 ? 'One reading beyond a limit of measurement was' : `${limited.length} readings beyond a limit of measurement were`} taken as ${as}.`;
+}
+
+const testWords = (answer: Answer): string => {
+  const { question } = answer;
+  const { method, spread, sums, sphericity } = choicesOf(question);
+  if (method === 'z') return `a one-sample z-test (known SD ${valued(String(question.knownSd ?? ''), answer.unit)})`;
+  if (method === 'ranks')
+    return {
+      'one-sample': 'Wilcoxon’s signed-rank test',
+      'two-groups': 'the Mann–Whitney test',
+      paired: 'Wilcoxon’s signed-rank test',
+      several: 'the Kruskal–Wallis test, corrected for ties',
+      repeated: 'Friedman’s test, corrected for ties',
+      factorial: '',
+      mixed: '',
+    }[question.design];
+  if (method === 'shuffle') {
+    const sampled = answer.comparison.ok && answer.comparison.value.tests[0]?.pInterval !== undefined;
+    const how = sampled ? `random arrangements, seed ${choicesOf(question).seed}` : 'all arrangements counted';
+    return `a randomization test of the ${question.design === 'paired' ? 'mean difference' : 'difference of means'} (${how})`;
+  }
+  switch (question.design) {
+    case 'one-sample':
+      return 'a one-sample t-test';
+    case 'paired':
+      return 'a paired t-test';
+    case 'two-groups':
+      return spread === 'separate'
+        ? 'Welch’s two-sample t-test (variances not assumed equal; Satterthwaite degrees of freedom)'
+        : 'Student’s two-sample t-test (pooled variance)';
+    case 'several':
+      return spread === 'separate'
+        ? 'Welch’s analysis of variance (variances not assumed equal)'
+        : 'one-way analysis of variance';
+    case 'factorial': {
+      const balanced = answer.comparison.ok && answer.comparison.value.cells?.balanced;
+      return `two-way analysis of variance${balanced === false ? ` (sums of squares of type ${['', 'I', 'II', 'III'][sums] ?? ''}, the cells being of unequal size)` : ''}`;
+    }
+    case 'repeated':
+      return `repeated-measures analysis of variance (${
+        {
+          'greenhouse-geisser': 'degrees of freedom corrected by Greenhouse and Geisser’s ε',
+          'huynh-feldt': 'degrees of freedom corrected by Huynh and Feldt’s ε',
+          assumed: 'sphericity assumed',
+        }[sphericity]
+      })`;
+    case 'mixed':
+      return `two-way analysis of variance with one factor between and one within subjects (${sphericity === 'assumed' ? 'sphericity assumed' : 'degrees of freedom within subjects corrected by Greenhouse and Geisser’s ε'})`;
+  }
+};
+
+const controlName = ({ groups, question }: Answer): string =>
+  (groups.find((g) => g.id === question.control) ?? groups[0])?.name ?? '';
+
+/** How the comparisons that follow were judged. */
+function followClause(answer: Answer): string {
+  const { question } = answer;
+  if (!answer.comparison.ok || !answer.comparison.value.follow?.ok) return '';
+  const { follow, compare, method } = choicesOf(question);
+  const name = followNames[follow];
+  if (question.design === 'several' && compare === 'control' && method !== 'ranks')
+    return ` Each group was compared with the control (${controlName(answer)}) ${follow === 'unadjusted' ? 'without adjustment for their number' : `by the ${name} method`}${question.direction === 'either' ? '' : `, one-sided (${question.direction})`}, with ${answer.comparison.value.follow.value.some((p) => p.simultaneous) ? 'simultaneous ' : ''}${percent(question.level)} confidence intervals.`;
+  const of =
+    question.design === 'several'
+      ? { all: 'All pairs', control: 'Comparisons with the control', chosen: 'Chosen pairs', contrasts: 'Contrasts' }[
+          compare
+        ]
+      : question.design === 'repeated'
+        ? 'All pairs of conditions'
+        : 'Levels';
+  if (method === 'ranks') return ` ${of} were compared by mean ranks (${name}).`;
+  const intervals = answer.comparison.value.follow.value.some((p) => p.simultaneous)
+    ? `simultaneous ${percent(question.level)} confidence intervals`
+    : `${percent(question.level)} confidence intervals that each stand on their own`;
+  const how = follow === 'unadjusted' ? 'without adjustment for their number' : `by the ${name} method`;
+  return ` ${of} were compared ${how}, with ${intervals}.`;
+}
+
+/** The sentences for the paper's methods section. */
+export function methodsSentence(answer: Answer): Text {
+  const { question, groups, subject } = answer;
+  const { method, value } = choicesOf(question);
+  const [a, b] = groups;
+  const noun = subject || 'subject';
+  const contributing = `each ${subject || 'reading'} contributing one ${answer.averaged ? 'value, the mean of its readings' : 'reading'}`;
+  const level = percent(question.level);
+  const unit = answer.unit;
+  const what = sentenceCase(measureOf(answer));
+  const told = answer.reported ? ' Only means, spreads and numbers as reported were used.' : '';
+  const tail = `${question.withAside ? ' Readings set aside were included.' : ''}${limitClause(groups)}${asideClause(groups)}${told}${question.afterLooking && question.direction !== 'either' ? ' The direction was chosen after the readings had been seen.' : ''}`;
+  const way = question.direction;
+  const first = a?.name ?? '';
+  const sided =
+    way === 'either'
+      ? 'The test was two-sided'
+      : `The test was one-sided (${first} ${way} than ${question.design === 'one-sample' ? valued(String(value), unit) : (b?.name ?? '')})`;
+  switch (question.design) {
+    case 'one-sample':
+      return text`${what} of ${first} was compared with ${valued(String(value), unit)} by ${testWords(answer)}, ${contributing}. ${sided}; differences are ${subtraction(answer)} and are given with ${level} confidence intervals.${tail}`;
+    case 'two-groups':
+    case 'paired': {
+      const each = question.design === 'paired' ? `each ${noun} being compared with itself` : contributing;
+      const effect = question.design === 'paired' ? text`Cohen’s ${symbol('d')}z` : text`Hedges’ ${symbol('g')}`;
+      const standardized =
+        method === 'means'
+          ? text` Standardized differences are ${effect} with noncentral-${symbol('t')} intervals.`
+          : method === 'ranks'
+            ? text` Differences are Hodges and Lehmann’s.`
+            : [];
+      const shifted = value === 0 ? '' : `; the difference was tested against ${valued(String(value), unit)}`;
+      return text`${what} was compared between ${first} and ${b?.name ?? ''} with ${testWords(answer)}, ${each}. ${sided}; differences are ${subtraction(answer)} and are given with ${level} confidence intervals${shifted}.${standardized}${tail}`;
+    }
+    case 'several':
+      return text`${what} was compared among ${listed(groups.map((g) => g.name))} by ${testWords(answer)}, ${contributing}.${followClause(answer)}${tail}`;
+    case 'repeated':
+      return text`${what} was compared among ${listed(groups.map((g) => g.name))} by ${testWords(answer)}, each ${noun} being compared with itself.${followClause(answer)}${tail}`;
+    case 'factorial':
+    case 'mixed': {
+      const [x, y] = factorNames(answer);
+      const interaction =
+        question.design === 'mixed' || (answer.comparison.ok && answer.comparison.value.tests.length > 2);
+      const each = question.design === 'mixed' ? `each ${noun} being read under every level of ${y}` : contributing;
+      return text`${what} was analysed by ${testWords(answer)} with ${interaction ? `${x}, ${y} and their interaction` : `${x} and ${y}, without their interaction, as there was one reading a cell`}, ${each}.${followClause(answer)}${tail}`;
+    }
+  }
+}
+
+function groupClause(group: GroupPart, unit: string): Text {
+  const s = group.summary;
+  const mean = s?.mean ?? group.description?.mean;
+  if (mean === undefined) return text`${group.name} (no readings)`;
+  const decimals = meanDecimals(
+    group.readings.used.length > 0 ? group.readings.used.map((r) => r.value) : [mean],
+    s && Math.sqrt(s.variance),
+  );
+  const sd = s ? `, SD ${fixed(Math.sqrt(s.variance), decimals)}${unitAfter(unit)}` : '';
+  return text`${group.name} (mean ${fixed(mean, decimals)}${unitAfter(unit)}${sd}, ${symbol('n')} = ${group.n})`;
+}
+
+const joined = (parts: readonly Text[], between: string): Text =>
+  parts.flatMap((part, i): Text => (i === 0 ? part : [between, ...part]));
+
+/** The effect sizes that can be given, in one phrase. */
+const sizesClause = (answer: Answer, comparison: Comparison): Text =>
+  comparison.sizes.flatMap((size): Text => {
+    if (!size.ok) return [];
+    const { interval, value } = size.value;
+    const ci = interval ? `, ${percent(answer.question.level)} CI ${between(interval, 2)}` : '';
+    return text`; ${sizeName(size.value)} = ${fixed(value, 2)}${ci}`;
+  });
+
+/** The comparisons that told groups apart, each with its difference, interval and p. */
+function apartClause(answer: Answer, parts: readonly FollowUpPart[]): Text {
+  const { question } = answer;
+  const { follow, method } = choicesOf(question);
+  const alpha = 1 - question.level;
+  const unit = method === 'ranks' ? '' : answer.unit;
+  const apart = parts.flatMap((part) =>
+    part.effects.filter((e) => e.p < alpha).map((e) => ({ ...e, within: part.within })),
+  );
+  const all = parts.flatMap((part) => part.effects);
+  const adjusted = follow === 'unadjusted' ? '' : 'adjusted ';
+  if (apart.length === 0)
+    return text` No comparison told groups apart (${followNames[follow]}, all ${adjusted}${symbol('p')} ≥ ${fixed(Math.min(...all.map((e) => e.p)), 2)}).`;
+  const most = 12;
+  const each = apart.slice(0, most).map((e): Text => {
+    const { estimate, interval } = effectPhrases(e, unit, question.level);
+    return text`${e.name}${e.within === undefined ? '' : ` in ${e.within}`} ${method === 'ranks' ? `${estimate} mean ranks` : estimate}${interval ? `, ${interval}` : ''}, ${adjusted}${symbol('p')} ${pRelation(e.p)}`;
+  });
+  const rest = apart.length > most ? `; and ${apart.length - most} more` : '';
+  return text` Told apart (${followNames[follow]}): ${joined(each, '; ')}${rest}.`;
+}
+
+/** The sentences for the paper's results section. */
+export function resultsSentence(answer: Answer, comparison: Comparison): Text {
+  const { question, groups } = answer;
+  const { method, value } = choicesOf(question);
+  const { level } = question;
+  const unit = unitAfter(answer.unit);
+  const what = sentenceCase(measureOf(answer));
+  const [a, b] = groups;
+  const [first] = comparison.tests;
+  const settled = comparison.p < Number((1 - level).toPrecision(8));
+  const follow = comparison.follow?.ok ? apartClause(answer, comparison.follow.value) : [];
+  const equivalent = equivalenceClause(answer, comparison);
+  if (comparison.effect && first) {
+    const { estimate, interval } = effectPhrases(comparison.effect, answer.unit, level);
+    const away = comparison.effect.estimate;
+    const kind = method === 'ranks' ? 'shift' : 'difference';
+    const pInterval = first.pInterval
+      ? ` (${percent(level)} CI of the sampled ${'p'} ${between(first.pInterval, 4)})`
+      : '';
+    if (question.design === 'one-sample' && a) {
+      const relation = away === 0 ? 'equal to' : away > 0 ? 'greater than' : 'less than';
+      return text`${what} of ${groupClause(a, answer.unit)} was ${relation} ${valued(String(value), answer.unit)}: ${kind} ${estimate}, ${interval}; ${testPhrase(first)}${sizesClause(answer, comparison)}.${equivalent}`;
+    }
+    if (a && b) {
+      const relation = away === 0 ? 'the same on average' : away > 0 ? 'greater' : 'less';
+      const than = away === 0 ? 'and' : 'than';
+      return text`${what} was ${relation} in ${groupClause(a, answer.unit)} ${than} in ${groupClause(b, answer.unit)}: ${kind} ${estimate}, ${interval}; ${testPhrase(first)}${pInterval}${sizesClause(answer, comparison)}.${equivalent}`;
+    }
+  }
+  if (question.design === 'factorial' || question.design === 'mixed') {
+    const sizes = comparison.sizes;
+    const each = comparison.tests.map((t, i): Text => {
+      const size = sizes[i];
+      const eta = size?.ok
+        ? text`, partial η² = ${fixed(size.value.value, 2)}${size.value.interval ? ` (${percent(level)} CI ${between(size.value.interval, 2)})` : ''}`
+        : [];
+      return text`${t.of ?? ''} ${testPhrase(t)}${eta}`;
+    });
+    const epsilon = comparison.epsilon ? text`; ε = ${fixed(comparison.epsilon.greenhouseGeisser, 2)}` : [];
+    return text`${what}: ${joined(each, '; ')}${epsilon}.${follow}`;
+  }
+  const verb = settled ? 'differed' : 'was not shown to differ';
+  const among = question.design === 'repeated' ? 'conditions' : 'groups';
+  const pooled = comparison.pooledSd === undefined ? '' : `; pooled SD ${significant(comparison.pooledSd, 3)}${unit}`;
+  const sphere = comparison.sphericity
+    ? text` Sphericity: Mauchly’s ${symbol('W')} = ${fixed(comparison.sphericity.w, 2)}, ${symbol('p')} ${pRelation(comparison.sphericity.p)}.`
+    : [];
+  const epsilon = comparison.epsilon ? `; ε = ${fixed(comparison.epsilon.greenhouseGeisser, 2)}` : '';
+  const used = comparison.complete
+    ? ` in ${counted(comparison.complete.subjects.length, answer.subject || 'subject')}`
+    : '';
+  return text`${what} ${verb} among the ${groups.length} ${among}${used}: ${first ? testPhrase(first) : []}${sizesClause(answer, comparison)}${pooled}${epsilon}. ${joined(
+    groups.map((g) => groupClause(g, answer.unit)),
+    '; ',
+  )}.${follow}${sphere}`;
+}
+
+/** Whether the difference lies within the bounds that do not matter. */
+export function equivalenceClause(answer: Answer, comparison: Comparison): Text {
+  const { bounds, level } = answer.question;
+  if (!bounds || !comparison.equivalence?.ok) return [];
+  const { p, interval } = comparison.equivalence.value;
+  const within = `${valued(`${bounds.low} to ${bounds.high}`, answer.unit).replaceAll('-', '−')}`;
+  const decimals = intervalDecimals(interval);
+  const inner = percent(2 * level - 1);
+  return p < 1 - level
+    ? text` The ${inner} interval, ${between(interval, decimals)}${unitAfter(answer.unit)}, lies within ${within}: alike, by two one-sided tests, ${symbol('p')} ${pRelation(p)}.`
+    : text` The ${inner} interval, ${between(interval, decimals)}${unitAfter(answer.unit)}, does not lie within ${within}, so the two are not shown to be alike (two one-sided tests, ${symbol('p')} ${pRelation(p)}).`;
+}
+
+/** What error bars show. */
+export type BarKind = 'sd' | 'sem' | 'interval';
+
+/** Error bars in words, as a legend names them. */
+export const barWords = (bars: BarKind, level: number): string =>
+  ({
+    sd: 'standard deviations',
+    sem: 'standard errors of the mean',
+    interval: `${percent(level)} confidence intervals`,
+  })[bars];
+
+/** The figure's legend: what marks and bars are, n of each group, and the test. */
+export function figureLegend(
+  answer: Answer,
+  figure: { marks: 'columns' | 'points'; bars: BarKind; readings: boolean },
+): Text {
+  const { groups, comparison, question } = answer;
+  const cells = comparison.ok ? comparison.value.cells : undefined;
+  const nameOf = (of: 0 | 1, id: string | undefined): string =>
+    cells?.factors[of].levels.find((l) => l.id === id)?.name ?? '';
+  const counts: [string, number][] = cells
+    ? cells.cells.map((c) => [`${nameOf(0, c.a)}, ${nameOf(1, c.b)}`, c.n])
+    : groups.map((g) => [g.name, g.n]);
+  const sizes = joined(
+    counts.map(([name, n]): Text => text`${name} ${symbol('n')} = ${n}`),
+    cells ? '; ' : ', ',
+  );
+  const means = figure.marks === 'columns' ? 'Columns are means' : 'Large symbols are means';
+  const points = figure.readings && !answer.reported ? `; small symbols are single ${plural(answer.subject)}` : '';
+  const own = answer.reported ? 'as reported' : 'from each group’s own readings';
+  const top = comparison.ok ? headline(answer, comparison.value) : undefined;
+  const result =
+    top && comparison.ok
+      ? comparison.value.effect
+        ? text` ${subtraction(answer)}: ${top.estimate}, ${top.interval}; ${top.test}.`
+        : text` ${top.test}.`
+      : [];
+  const letters = comparison.ok && comparison.value.follow?.ok ? comparison.value.follow.value[0]?.letters : undefined;
+  const shared = letters
+    ? ` Groups that share a letter were not told apart (${followNames[choicesOf(question).follow]}).`
+    : '';
+  return text`${sentenceCase(withUnit(measureOf(answer), answer.unit))} by group. ${means}, error bars ${barWords(figure.bars, question.level)} ${own}${points}. ${sizes}.${result}${shared}${asideClause(groups)}`;
+}

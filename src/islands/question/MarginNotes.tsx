@@ -1,0 +1,123 @@
+import { DrawingView } from '../../charts/DrawingView';
+import { layout } from '../../charts/layout';
+import type { Answer } from '../../core/answer/answer';
+import type { Question } from '../../core/question/question';
+import type { Table } from '../../core/readings/table';
+import type { TableEdit } from '../../core/readings/table-edit';
+import { curveScene } from '../../core/scenes/curve';
+import { decisionOf } from '../../core/words/hypotheses';
+import { methodElse, methodName, methodReason } from '../../core/words/method';
+import { counted, significant } from '../../core/words/numbers';
+import { SamplesNote } from './SamplesNote';
+
+interface Props {
+  question: Question;
+  shown: Answer | undefined;
+  table: Table;
+  readingsHref: string;
+  onEdit: (edits: TableEdit[]) => void;
+  onChange: (question: Question) => void;
+}
+
+/** A direction, the tail it looks at, and what it costs when it was chosen with the answer in sight. */
+function DirectionNote({ question, shown, onChange }: Pick<Props, 'question' | 'shown' | 'onChange'>) {
+  const comparison = shown?.comparison.ok ? shown.comparison.value : undefined;
+  const [reference] = comparison?.reference ?? [];
+  const decision = reference && comparison ? decisionOf(reference, comparison.p, question.level) : undefined;
+  const scene = reference && decision ? curveScene(reference, decision.critical, 216) : undefined;
+  return (
+    <section className="note" aria-label="Direction">
+      <h2 className="part-of-page">Direction</h2>
+      {question.afterLooking ? (
+        <>
+          <p className="text-warning">
+            You chose a direction with the answer in sight. That halves p and doubles the chance of a false alarm: a 5 %
+            level is then one of 10 %. The methods sentence says so.
+          </p>
+          <button
+            type="button"
+            className="plain-button"
+            onClick={() => {
+              const { afterLooking: _, ...rest } = question;
+              onChange(rest);
+            }}
+          >
+            It was fixed before anyone saw the readings
+          </button>
+        </>
+      ) : (
+        <p className="text-muted">Fixed before looking: only the shaded tail speaks against no effect.</p>
+      )}
+      {scene && <DrawingView drawing={layout({ ...scene, fontSize: 11 })} />}
+    </section>
+  );
+}
+
+/** The method and its reason, and what the readings themselves have to say beforehand. */
+export function MarginNotes({ question, shown, table, readingsHref, onEdit, onChange }: Props) {
+  const unread = shown?.groups.flatMap((g) => g.readings.unread.map((cell) => ({ ...cell, group: g.name }))) ?? [];
+  const aside = shown?.groups.flatMap((g) => g.readings.aside.map((cell) => ({ ...cell, group: g.name }))) ?? [];
+  const spreads = (shown?.groups ?? []).flatMap((g) => (g.summary ? [Math.sqrt(g.summary.variance)] : []));
+  const [least, most] = [Math.min(...spreads), Math.max(...spreads)];
+  const compared = question.design === 'two-groups' || question.design === 'several';
+  return (
+    <aside
+      aria-label="Margin notes"
+      className="w-60 shrink-0 space-y-4 py-4 pr-6 max-[1100px]:w-full max-[1100px]:pl-6"
+    >
+      <section className="note">
+        <h2 className="part-of-page">Method</h2>
+        <p className="font-semibold">{methodName(question)}</p>
+        <p className="text-muted">{methodReason(question)}</p>
+        {compared && spreads.length > 1 && least > 0 && (
+          <p className="mt-1 text-muted">
+            Here the {spreads.length > 2 ? 'largest' : 'larger'} SD is {significant(most / least, 3)} times the{' '}
+            {spreads.length > 2 ? 'smallest' : 'smaller'}.
+          </p>
+        )}
+        <p className="mt-1 text-muted">Also reasonable: {methodElse(question)}</p>
+      </section>
+      {shown && <SamplesNote shown={shown} table={table} onEdit={onEdit} onChange={onChange} />}
+      {question.direction !== 'either' && <DirectionNote question={question} shown={shown} onChange={onChange} />}
+      {(aside.length > 0 || question.withAside) && (
+        <section className="note" aria-label="Set aside">
+          <h2 className="part-of-page">Set aside</h2>
+          <ul>
+            {aside.slice(0, 8).map((cell) => (
+              <li key={`${cell.group}-${cell.row}`}>
+                {cell.group}, row {cell.row + 1}: <s className="text-muted">{cell.text}</s> {cell.reason}
+              </li>
+            ))}
+          </ul>
+          {aside.length > 8 && <p>and {aside.length - 8} more</p>}
+          {question.withAside && <p className="text-warning">Counted here all the same, to see what they do.</p>}
+          <button
+            type="button"
+            className="plain-button"
+            onClick={() => {
+              const { withAside: _, ...rest } = question;
+              onChange(question.withAside ? rest : { ...question, withAside: true });
+            }}
+          >
+            {question.withAside ? 'Leave them out again' : 'Count them, to see what they do'}
+          </button>
+        </section>
+      )}
+      {unread.length > 0 && (
+        <section className="note text-warning">
+          <h2 className="part-of-page">Left out</h2>
+          <p>
+            {counted(unread.length, 'cell')} could not be read as a number: “{unread[0]?.text.slice(0, 30)}” in{' '}
+            {unread[0]?.group}, row {(unread[0]?.row ?? 0) + 1}
+            {unread.length > 1 ? ' …' : '.'}
+          </p>
+        </section>
+      )}
+      <p className="note">
+        <a className="plain-button" href={readingsHref}>
+          To the readings
+        </a>
+      </p>
+    </aside>
+  );
+}

@@ -1,0 +1,101 @@
+import { useDeferredValue, useMemo } from 'react';
+import { othersOf } from '../../core/answer/others';
+import type { Question } from '../../core/question/question';
+import type { Table } from '../../core/readings/table';
+import { alternativeName } from '../../core/words/method';
+import { effectPhrases, foremost, testPhrase } from '../../core/words/headline';
+import { choicesOf } from '../../core/question/choices';
+import { RichText } from '../shared/RichText';
+import { FullP } from './AnswerPart';
+
+interface Props {
+  question: Question;
+  table: Table;
+  onChange: (question: Question) => void;
+}
+
+/** What the answer would be under the other reasonable methods: one line each, the chosen one marked. */
+export function OtherMethods({ question, table, onChange }: Props) {
+  const asked = useDeferredValue(question);
+  const given = useDeferredValue(table);
+  const others = useMemo(() => othersOf(asked, given), [asked, given]);
+  const factors = question.design === 'factorial' || question.design === 'mixed';
+  return (
+    <section aria-label="Other methods">
+      <h3 className="prose-serif mb-1 text-[17px]">Under other methods</h3>
+      <table className="figures-table text-[14.5px]" data-testid="other-methods">
+        <caption className="sr-only">The same question under other reasonable methods</caption>
+        <thead>
+          <tr>
+            <th scope="col">method</th>
+            {!factors && <th scope="col">effect</th>}
+            {!factors && <th scope="col">interval</th>}
+            <th scope="col">{factors ? 'tests' : 'test'}</th>
+            {!factors && (
+              <th scope="col">
+                <i>p</i>
+              </th>
+            )}
+          </tr>
+        </thead>
+        <tbody>
+          {others.map(({ asked: other, chosen, found, patch }) => {
+            const comparison = found.ok && found.value.comparison.ok ? found.value.comparison.value : undefined;
+            const reason = !found.ok ? found.reason : found.value.comparison.ok ? '' : found.value.comparison.reason;
+            const top = comparison && foremost(comparison);
+            const single = comparison?.effect !== undefined;
+            const ranked = !single && choicesOf(other).method === 'ranks';
+            const said =
+              top && found.ok ? effectPhrases(top, ranked ? 'ranks' : found.value.unit, other.level) : undefined;
+            const [test] = comparison?.tests ?? [];
+            return (
+              <tr key={alternativeName(other)} className="align-top" data-testid="other-method">
+                <th scope="row">
+                  {chosen ? (
+                    <span className="font-semibold">{alternativeName(other)} · chosen</span>
+                  ) : (
+                    <button
+                      type="button"
+                      className="plain-button text-left"
+                      title="Answer by this method"
+                      onClick={() => onChange({ ...question, ...patch })}
+                    >
+                      {alternativeName(other)}
+                    </button>
+                  )}
+                </th>
+                {comparison ? (
+                  factors ? (
+                    <td className="!whitespace-normal">
+                      {comparison.tests.map((t) => (
+                        <span key={t.of} className="block">
+                          {t.of} <RichText text={testPhrase(t)} />
+                        </span>
+                      ))}
+                    </td>
+                  ) : (
+                    <>
+                      <td title={top?.name}>{said?.estimate}</td>
+                      <td>{said?.interval.replace(/^.* CI /, '')}</td>
+                      <td>{test?.symbol ? <RichText text={testPhrase(test).slice(0, -2)} /> : 'shuffled labels'}</td>
+                      <td>
+                        <FullP p={comparison.p} />
+                      </td>
+                    </>
+                  )
+                ) : (
+                  <td colSpan={4} className="!whitespace-normal text-muted">
+                    {reason}
+                  </td>
+                )}
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {question.design === 'several' || question.design === 'repeated' ? (
+        <p className="text-[13px] text-muted">The effect is the largest difference of a pair under each method.</p>
+      ) : null}
+    </section>
+  );
+}

@@ -1,0 +1,164 @@
+import { PencilLine, Undo2 } from 'lucide-react';
+import { useState } from 'react';
+import type { Answer } from '../../core/answer/answer';
+import type { Question } from '../../core/question/question';
+import { defaultFigureStyle } from '../../core/scenes/figure-style';
+import { figureLegend, methodsSentence, resultsSentence } from '../../core/words/report';
+import { type TextTable, resultTables } from '../../core/words/result-table';
+import { type Text, html, plain } from '../../core/words/text';
+import { mergeWords } from '../../formats/merge-words';
+import { CopyButton } from '../shared/CopyButton';
+import { RichText } from '../shared/RichText';
+
+type Kind = keyof NonNullable<Question['own']>;
+
+interface LineProps {
+  name: string;
+  kind: Kind;
+  text: Text;
+  question: Question;
+  onChange: (question: Question) => void;
+}
+
+/** A sentence for the paper: as it follows from the answer, or in the person's own words with its numbers renewed. */
+function TellLine({ name, kind, text, question, onChange }: LineProps) {
+  const [draft, setDraft] = useState<string>();
+  const now = plain(text);
+  const kept = question.own?.[kind];
+  const merged = kept && mergeWords(kept.from, kept.text, now);
+  const wording = merged ? merged.pieces.map((p) => p.text).join('') : now;
+  const renewed = merged?.pieces.some((p) => p.fresh) ?? false;
+  const keep = (own: { text: string; from: string } | undefined) => {
+    const { [kind]: _, ...others } = question.own ?? {};
+    const { own: __, ...rest } = question;
+    const all = own ? { ...others, [kind]: own } : others;
+    onChange(Object.keys(all).length > 0 ? { ...rest, own: all } : rest);
+  };
+  const accept = () => {
+    if (draft === undefined) return;
+    const typed = draft.trim();
+    keep(typed === '' || typed === now ? undefined : { text: typed, from: now });
+    setDraft(undefined);
+  };
+  return (
+    <div className="mb-3">
+      <h3 className="flex flex-wrap items-baseline gap-x-4 text-sm font-semibold">
+        {name}{' '}
+        <CopyButton
+          copied={() => ({ plain: wording, html: merged ? undefined : html(text) })}
+          label={`Copy the ${name.toLowerCase()}`}
+        />
+        <button
+          type="button"
+          className="plain-button text-[13px] font-normal"
+          onClick={() => setDraft(wording)}
+          aria-label={`Reword the ${name.toLowerCase()}`}
+        >
+          <PencilLine size={14} aria-hidden /> Reword
+        </button>
+        {kept && (
+          <button type="button" className="plain-button text-[13px] font-normal" onClick={() => keep(undefined)}>
+            <Undo2 size={14} aria-hidden /> Back to Divide’s words
+          </button>
+        )}
+      </h3>
+      {draft === undefined ? (
+        <p className="prose-serif max-w-[68ch] text-[15.5px]" data-testid={`tell-${kind}`}>
+          {merged ? (
+            merged.pieces.map((piece, i) =>
+              piece.fresh ? (
+                <mark key={i} className="bg-transparent underline decoration-warning decoration-2 text-inherit">
+                  {piece.text}
+                </mark>
+              ) : (
+                <span key={i}>{piece.text}</span>
+              ),
+            )
+          ) : (
+            <RichText text={text} />
+          )}
+        </p>
+      ) : (
+        <textarea
+          className="prose-serif w-full max-w-[68ch] border border-line bg-base-100 p-2 text-[15.5px]"
+          aria-label={`${name}, in your own words`}
+          rows={5}
+          autoFocus
+          value={draft}
+          onChange={(e) => setDraft(e.target.value)}
+          onBlur={accept}
+          onKeyDown={(e) => {
+            if (e.key === 'Escape') setDraft(undefined);
+            if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) accept();
+          }}
+        />
+      )}
+      {renewed && (
+        <p className="text-[13px] text-muted">
+          What is underlined was renewed since you reworded it.{' '}
+          <button type="button" className="plain-button" onClick={() => keep({ text: wording, from: now })}>
+            I have seen it
+          </button>
+        </p>
+      )}
+      {merged?.clash && (
+        <p className="text-[13px] text-warning" role="status">
+          The answer changed just where you reworded it. Your words stand; now it would read: “{now}”{' '}
+          <button type="button" className="plain-button" onClick={() => keep({ text: wording, from: now })}>
+            Keep mine
+          </button>
+        </p>
+      )}
+    </div>
+  );
+}
+
+const escaped = (raw: string): string => raw.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
+
+/** A table as rich text and as tab-separated text. */
+const copiedTable = ({ title, head, rows }: TextTable) => ({
+  plain: [title, head.join('\t'), ...rows.map((r) => r.join('\t'))].join('\n'),
+  html: `<table><caption>${escaped(title)}</caption><thead><tr>${head.map((h) => `<th>${escaped(h)}</th>`).join('')}</tr></thead><tbody>${rows
+    .map((r) => `<tr>${r.map((c) => `<td>${escaped(c)}</td>`).join('')}</tr>`)
+    .join('')}</tbody></table>`,
+});
+
+interface Props {
+  answer: Answer;
+  onChange: (question: Question) => void;
+}
+
+/** What the answer tells the paper: methods, results, legend, tables. */
+export function TellPart({ answer, onChange }: Props) {
+  const { question, comparison } = answer;
+  const tables = resultTables(answer);
+  return (
+    <>
+      <TellLine name="Methods" kind="methods" text={methodsSentence(answer)} question={question} onChange={onChange} />
+      {comparison.ok && (
+        <TellLine
+          name="Results"
+          kind="results"
+          text={resultsSentence(answer, comparison.value)}
+          question={question}
+          onChange={onChange}
+        />
+      )}
+      <TellLine
+        name="Legend"
+        kind="legend"
+        text={figureLegend(answer, defaultFigureStyle)}
+        question={question}
+        onChange={onChange}
+      />
+      <p className="flex flex-wrap items-baseline gap-x-4 text-sm font-semibold">
+        Tables
+        {tables.map((table) => (
+          <CopyButton key={table.title} copied={() => copiedTable(table)} label={`Copy the table: ${table.title}`}>
+            {table.title}
+          </CopyButton>
+        ))}
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,236 @@
+import { useState } from 'react';
+import type { Answer } from '../../core/answer/answer';
+import type { Comparison, FollowUpPart } from '../../core/answer/comparison';
+import { choicesOf } from '../../core/question/choices';
+import { followNames, followReasons } from '../../core/words/method';
+import { between, fixed, pRelation, percent } from '../../core/words/numbers';
+import { Choose } from '../shared/Parts';
+import { FullP, effectDecimals } from './AnswerPart';
+
+/** Rows shown before one asks for all. */
+const firstRows = 30;
+
+/** The comparisons as a list. The one chosen is worked out below. */
+function Listed({
+  part,
+  unit,
+  level,
+  sorted,
+  chosen,
+  onChoose,
+}: {
+  part: FollowUpPart;
+  unit: string;
+  level: number;
+  sorted: boolean;
+  chosen: number;
+  onChoose: ((place: number) => void) | undefined;
+}) {
+  const [all, setAll] = useState(false);
+  const places = part.effects.map((effect, place) => ({ effect, place }));
+  if (sorted) places.sort((x, y) => y.effect.estimate - x.effect.estimate);
+  const shown = all ? places : places.slice(0, firstRows);
+  const [first] = part.effects;
+  return (
+    <div className="max-h-96 overflow-y-auto">
+      <table className="figures-table text-[14.5px]" data-testid="comparisons">
+        <caption className="sr-only">Comparisons{part.within === undefined ? '' : ` in ${part.within}`}</caption>
+        <thead>
+          <tr>
+            <th scope="col" className="min-w-44">
+              {part.within ?? 'comparison'}
+            </th>
+            <th scope="col">difference{unit && ` (${unit})`}</th>
+            {first?.se !== undefined && (
+              <th scope="col" title="standard error">
+                SE
+              </th>
+            )}
+            {first?.interval && (
+              <th scope="col">
+                {percent(level)} CI{part.simultaneous ? ', together' : ', each'}
+              </th>
+            )}
+            {first?.statistic && (
+              <th scope="col">
+                <i>{first.statistic.symbol}</i>
+              </th>
+            )}
+            <th scope="col">
+              adjusted <i>p</i>
+            </th>
+            {first?.smallest !== undefined && <th scope="col">smallest that counts</th>}
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map(({ effect, place }) => {
+            const apart = effect.p < 1 - level;
+            const decimals = effectDecimals(effect);
+            return (
+              <tr
+                key={`${effect.name}-${place}`}
+                className={`align-top ${apart ? 'font-semibold' : ''}`}
+                data-testid="comparison-row"
+              >
+                <th scope="row">
+                  {onChoose ? (
+                    <button
+                      type="button"
+                      className={`text-left hover:underline ${apart ? 'font-semibold' : ''}`}
+                      aria-pressed={place === chosen}
+                      title="Work this one out below"
+                      onClick={() => onChoose(place)}
+                    >
+                      {effect.name}
+                    </button>
+                  ) : (
+                    effect.name
+                  )}
+                </th>
+                <td>{fixed(effect.estimate, decimals)}</td>
+                {effect.se !== undefined && <td>{fixed(effect.se, decimals)}</td>}
+                {effect.interval && <td>{between(effect.interval, decimals)}</td>}
+                {effect.statistic && <td>{fixed(effect.statistic.value, 2)}</td>}
+                <td>
+                  <FullP p={effect.p} />
+                </td>
+                {effect.smallest !== undefined && <td>{fixed(effect.smallest, decimals)}</td>}
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {!all && places.length > firstRows && (
+        <button type="button" className="plain-button text-sm" onClick={() => setAll(true)}>
+          Show all {places.length}
+        </button>
+      )}
+    </div>
+  );
+}
+
+/** All pairs as a triangle: differences with their adjusted p. */
+function Triangle({ answer, part, level }: { answer: Answer; part: FollowUpPart; level: number }) {
+  const { groups } = answer;
+  const found = (a: string, b: string) => part.effects.find((e) => e.pair?.[0] === a && e.pair[1] === b);
+  return (
+    <div className="max-h-[30rem] overflow-auto">
+      <table className="figures-table text-[13.5px]" data-testid="triangle">
+        <caption className="sr-only">Row minus column, with adjusted p</caption>
+        <thead>
+          <tr>
+            <th scope="col">row minus column</th>
+            {groups.slice(1).map((g) => (
+              <th key={g.id} scope="col" className="max-w-28 truncate" title={g.name}>
+                {g.name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {groups.slice(0, -1).map((row, i) => (
+            <tr key={row.id}>
+              <th scope="row">{row.name}</th>
+              {groups.slice(1).map((column, j) => {
+                const e = j + 1 > i ? found(row.id, column.id) : undefined;
+                const apart = e !== undefined && e.p < 1 - level;
+                return (
+                  <td key={column.id} className={apart ? 'font-semibold' : 'text-muted'}>
+                    {e && (
+                      <>
+                        {fixed(e.estimate, effectDecimals(e))}
+                        <span className="block text-[12px]">p {pRelation(e.p)}</span>
+                      </>
+                    )}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+interface Props {
+  answer: Answer;
+  comparison: Comparison;
+  sorted: boolean;
+  onSort: (sorted: boolean) => void;
+  chosen: number;
+  onChoose: (place: number) => void;
+}
+
+/** Which ones differ: the comparisons that follow, as a list or a triangle, by size or as given. */
+export function WhichDiffer({ answer, comparison, sorted, onSort, chosen, onChoose }: Props) {
+  const [form, setForm] = useState<'list' | 'triangle'>('list');
+  const { follow } = comparison;
+  if (!follow) return null;
+  const { question } = answer;
+  const choices = choicesOf(question);
+  const ranks = choices.method === 'ranks';
+  const unit = ranks ? 'mean ranks' : answer.unit;
+  const parts = follow.ok ? follow.value : [];
+  const triangular = parts.length === 1 && parts[0]?.letters !== undefined && answer.groups.length > 2;
+  const critical = parts[0]?.critical;
+  return (
+    <section aria-label="Which ones differ">
+      <h3 className="prose-serif mb-1 text-[17px]">
+        {question.design === 'factorial' ? 'Which levels differ?' : 'Which ones differ?'}
+      </h3>
+      {!follow.ok ? (
+        <p className="text-sm text-muted" role="status">
+          {follow.reason}
+        </p>
+      ) : (
+        <>
+          <p className="mb-2 max-w-[72ch] text-sm text-muted">
+            {followNames[choices.follow]}: {followReasons[choices.follow]}.{' '}
+            {critical && (
+              <>
+                Critical value <i>{critical.symbol}</i> = {fixed(critical.value, 3)}.{' '}
+              </>
+            )}
+            Shown{' '}
+            <Choose
+              label="Order of the comparisons"
+              value={sorted ? 'size' : 'given'}
+              options={{ given: 'in the order of the groups', size: 'by size' }}
+              onChange={(next) => onSort(next === 'size')}
+            />
+            {triangular && (
+              <>
+                {' '}
+                as{' '}
+                <Choose
+                  label="Form of the comparisons"
+                  value={form}
+                  options={{ list: 'a list', triangle: 'a triangle' }}
+                  onChange={setForm}
+                />
+              </>
+            )}
+            .
+          </p>
+          {form === 'triangle' && triangular && parts[0] ? (
+            <Triangle answer={answer} part={parts[0]} level={question.level} />
+          ) : (
+            parts.map((part, i) => (
+              <div key={part.within ?? i} className="mb-3">
+                <Listed
+                  part={part}
+                  unit={unit}
+                  level={question.level}
+                  sorted={sorted}
+                  chosen={chosen}
+                  onChoose={parts.length === 1 ? onChoose : undefined}
+                />
+              </div>
+            ))
+          )}
+        </>
+      )}
+    </section>
+  );
+}
