@@ -31,7 +31,7 @@ export function mergeWords(from: string, own: string, now: string): MergedWords 
     const text = words.join('');
     if (text === '') return;
     const last = pieces.at(-1);
-    if (last && last.fresh === fresh) last.text += text;
+    if (last?.fresh === fresh) last.text += text;
     else pieces.push({ text, fresh });
   };
   for (const region of diff3MergeRegions(tokens(own), tokens(from), tokens(now))) {

@@ -92,13 +92,13 @@ test('POST /api/answer: question and readings in, whole answer out, or the field
     });
   const full = (await (await ask({})).json()) as {
     answer: {
-      comparison: { value: { test: { estimate: number; df: number } } };
+      comparison: { value: { effect: { estimate: number; df: number } } };
       groups: { readings: { unread: unknown[] } }[];
     };
     words: { results: string };
   };
   // The reference case's own figures.
-  expect(full.answer.comparison.value.test.estimate).toBeCloseTo(7.052222222222222, 10);
+  expect(full.answer.comparison.value.effect.estimate).toBeCloseTo(7.052222222222222, 10);
   expect(full.answer.groups[0]?.readings.unread).toHaveLength(1);
   expect(full.words.results).toContain('Blade length was greater in Red lamp');
   const level = await ask({ level: 1.2 });

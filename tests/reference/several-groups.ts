@@ -14,7 +14,7 @@ import { spreadOfTwo } from '../../src/core/procedures/spread-of-two';
 import { symmetricTails } from '../../src/core/procedures/direction';
 import { studentT } from '../../src/core/distributions/t';
 import { gamesHowell, tukeyKramer } from '../../src/core/procedures/tukey-kramer';
-import { type Effect, type SumsOfSquares, twoWayAnova } from '../../src/core/procedures/two-way-anova';
+import { type FactorEffect, type SumsOfSquares, twoWayAnova } from '../../src/core/procedures/two-way-anova';
 import { welchAnova } from '../../src/core/procedures/welch-anova';
 import { type Given, groups, number, values } from './given';
 
@@ -141,7 +141,8 @@ export const severalGroups: Record<string, (given: Given) => unknown> = {
       b: String(row[columns.indexOf('b')]),
       value: Number(row[columns.indexOf('y')]),
     }));
-    const line = (effect: Effect | undefined) => effect && { ss: effect.ss, df: effect.df, f: effect.f, p: effect.p };
+    const line = (effect: FactorEffect | undefined) =>
+      effect && { ss: effect.ss, df: effect.df, f: effect.f, p: effect.p };
     return Object.fromEntries(
       ([1, 2, 3] as SumsOfSquares[]).map((type) => {
         const table = twoWayAnova(readings, type);

@@ -33,7 +33,7 @@ describe('the exported figure', () => {
       // Two points of known value fix the scale: the axis from 0 up, and the first column's top.
       const zero = marked(svg, 'y-axis')['y2']!;
       const first = marked(svg, 'column-0');
-      const perUnit = first['height']! / shown.groups[0].description!.mean;
+      const perUnit = first['height']! / shown.groups[0]!.description!.mean;
       shown.groups.forEach((group, i) => {
         expect(marked(svg, `column-${i}`)['height']! / perUnit).to.be.closeTo(group.description!.mean, 1e-3);
         const bar = marked(svg, `error-bar-${i}`);
@@ -74,7 +74,7 @@ describe('the exported figure', () => {
     const line = (name: string) =>
       drawing.shapes.find((s) => s.shape === 'line' && s.name === name) as { x1: number; x2: number };
     if (!shown.comparison.ok) throw new Error(shown.comparison.reason);
-    const { low, high } = shown.comparison.value.test.interval;
+    const { low, high } = shown.comparison.value.effect!.interval!;
     const zero = line('divide-line').x1;
     const { x1, x2 } = line('effect-interval');
     expect((x1 - zero) / (x2 - zero)).to.be.closeTo(low / high, 1e-6);

@@ -10,37 +10,13 @@ const groups = [
 ];
 const names = ['red', 'white', 'blue'];
 const [a = [], b = []] = groups;
-const all = groups.map((g) => core.summarize(g));
 const [A, B] = [core.summarize(a), core.summarize(b)];
-const study = { measure: 'blade length', unit: 'mm', level: 0.95 };
 const told = ({ methods, results, plain: simple }: Sentences): string[] => [methods, results, simple].map(plain);
 
-describe('sentences for every design', () => {
+describe('sentences about counts, ranks and spread', () => {
   const share = { successes: 17, n: 40 };
   const other = { successes: 9, n: 38 };
-  const rows = [
-    [1, 2, 4],
-    [2, 2, 5],
-    [4, 3, 7],
-    [3, 5, 6],
-  ];
-  const readings = rows.flatMap((row, i) =>
-    row.map((value, j) => ({ a: `t${i % 2}`, b: `n${j}`, value: value + i / 7 })),
-  );
   const every: Record<string, () => Sentences> = {
-    'one mean': () => core.oneMeanSentences(study, core.oneSampleT(A, 30, 0.95), A.n, 30),
-    equivalence: () =>
-      core.equivalenceSentences(
-        study,
-        ['red', 'white'],
-        core.equivalence(core.welchT(A, B, 0.95), { low: -12, high: 12 }, 0.95),
-        { low: -12, high: 12 },
-      ),
-    'one-way': () => core.oneWaySentences(study, names, core.oneWayAnova(groups)),
-    'one-way, Welch': () => core.oneWaySentences(study, names, core.welchAnova(all)),
-    pairs: () => core.pairsSentences(study, names, core.tukeyKramer(all, 0.95).pairs, 'Tukey–Kramer'),
-    'two factors': () => core.twoWaySentences(study, ['temperature', 'nutrient'], core.twoWayAnova(readings)),
-    repeated: () => core.repeatedSentences(study, 'line', 3, core.repeatedMeasures(rows)),
     'one proportion': () =>
       core.oneProportionSentences(
         'settled',
@@ -98,25 +74,9 @@ describe('sentences for every design', () => {
     });
 
   it('say what the numbers say, as journals ask for it', () => {
-    const [, results = ''] = told(core.oneWaySentences(study, names, core.oneWayAnova(groups)));
-    expect(results).to.match(
-      /^Blade length differed among the 3 groups, F\(2, 12\) = \d+\.\d\d, p (= 0\.\d+|< 0\.001); η² = 0\.\d\d/,
-    );
-    const apart = told(core.pairsSentences(study, names, core.tukeyKramer(all, 0.95).pairs, 'Tukey–Kramer'));
-    expect(apart[1]).to.include('red minus white').and.to.include('95 % CI');
-    expect(apart[2]).to.equal('Of 3 pairs, 2 could be told apart.');
     const same = told(
       core.goodnessOfFitSentences('shapes', [9, 3, 3, 1], 0.95, core.goodnessOfFit([90, 31, 28, 11], [9, 3, 3, 1])),
     );
     expect(same[2]).to.equal('The counts are compatible with these proportions, which does not prove them.');
-    const level = told(
-      core.equivalenceSentences(
-        study,
-        ['red', 'white'],
-        core.equivalence(core.welchT(A, B, 0.95), { low: -12, high: 12 }, 0.95),
-        { low: -12, high: 12 },
-      ),
-    );
-    expect(level[1]).to.include('90 % confidence interval');
   });
 });

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { answer } from '../../src/core/answer/answer';
 import { defaultQuestion } from '../../src/core/question/question';
 import { plain } from '../../src/core/words/text';
-import { methodsSentence } from '../../src/core/words/two-groups';
+import { methodsSentence } from '../../src/core/words/report';
 import { tableXlsx } from '../../src/formats/export-table';
 import { readXlsx } from '../../src/formats/xlsx';
 import { applyEdits } from '../../src/core/readings/edits';
@@ -204,7 +204,7 @@ describe('cells beyond a limit', () => {
     const both = tableOf([a, b], { measure: 'iodine', subject: 'blade' });
     const found = answer(defaultQuestion('a', 'b'), both);
     if (!found.ok) throw new Error(found.reason);
-    expect(found.value.groups[0].description?.mean).to.be.closeTo(6.5 / 3, 1e-12);
+    expect(found.value.groups[0]?.description?.mean).to.be.closeTo(6.5 / 3, 1e-12);
     expect(plain(methodsSentence(found.value))).to.include(
       'One reading beyond a limit of measurement was taken as half that limit.',
     );

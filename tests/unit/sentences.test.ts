@@ -10,47 +10,74 @@ import { lookScene } from '../../src/core/scenes/look';
 import { textWidth, wrapped } from '../../src/core/scenes/text-width';
 import { decimalsFor, plural, significant } from '../../src/core/words/numbers';
 import { html, plain, symbol, text } from '../../src/core/words/text';
-import {
-  figureLegend,
-  headline,
-  methodsSentence,
-  questionSentence,
-  resultsSentence,
-} from '../../src/core/words/two-groups';
+import { checksOf } from '../../src/core/answer/checks-of';
+import { othersOf } from '../../src/core/answer/others';
+import { workingOf } from '../../src/core/answer/working-of';
+import { designs, followUps } from '../../src/core/question/question';
+import { type View, viewScene, views } from '../../src/core/scenes/shapes-of-groups';
+import { checkSentence } from '../../src/core/words/checks';
+import { headline, shortAnswer } from '../../src/core/words/headline';
+import { decisionOf, hypotheses } from '../../src/core/words/hypotheses';
+import { methodElse, methodName, methodReason } from '../../src/core/words/method';
+import { questionSentence, shortQuestion } from '../../src/core/words/question';
+import { figureLegend, methodsSentence, resultsSentence } from '../../src/core/words/report';
+import { resultTables } from '../../src/core/words/result-table';
 
 const cell = fc.oneof(
   { weight: 8, arbitrary: fc.integer({ min: -5000, max: 5000 }).map((n) => String(n / 100)) },
   fc.constantFrom('', 'n/a', '1e-12', '3e9', '<LOD', '12 mm', '0'),
 );
 const name = fc.constantFrom('Red lamp', '48', '0.5 mM', 'ctrl (day 3)', 'α–β 🌿', '', '<b>&"');
-const question: fc.Arbitrary<Question> = fc.record({
-  design: fc.constant('two-groups' as const),
-  a: fc.constant('a'),
-  b: fc.constant('b'),
-  direction: fc.constantFrom('either', 'greater', 'less'),
-  level: fc.constantFrom(0.5, 0.8, 0.95, 0.9999),
-  spread: fc.constantFrom('separate', 'pooled'),
-});
+const question: fc.Arbitrary<Question> = fc.record(
+  {
+    design: fc.constantFrom(...designs),
+    a: fc.constant('a'),
+    b: fc.constantFrom('b', 'c'),
+    direction: fc.constantFrom('either' as const, 'greater' as const, 'less' as const),
+    level: fc.constantFrom(0.5, 0.8, 0.95, 0.9999),
+    spread: fc.constantFrom('separate' as const, 'pooled' as const),
+    method: fc.constantFrom('means' as const, 'ranks' as const, 'shuffle' as const, 'z' as const),
+    value: fc.constantFrom(0, 3, -1e6, 2.5),
+    knownSd: fc.constantFrom(0.5, 12),
+    bounds: fc.constant({ low: -2, high: 2 }),
+    compare: fc.constantFrom('all' as const, 'control' as const, 'chosen' as const, 'contrasts' as const),
+    control: fc.constantFrom('a', 'z'),
+    pairs: fc.constant([['a', 'b'] as [string, string]]),
+    contrasts: fc.constant([{ name: 'own', weights: { a: 1, b: -0.5, c: -0.5 } }]),
+    follow: fc.constantFrom(...followUps),
+    within: fc.constantFrom('a' as const, 'b-within-a' as const),
+    sums: fc.constantFrom(1 as const, 2 as const, 3 as const),
+    sphericity: fc.constantFrom('assumed' as const, 'huynh-feldt' as const),
+    afterLooking: fc.boolean(),
+    withAside: fc.boolean(),
+  },
+  { requiredKeys: ['design', 'a', 'b', 'direction', 'level'] },
+);
 const table: fc.Arbitrary<Table> = fc
   .record({
     a: fc.array(cell, { maxLength: 9 }),
     b: fc.array(cell, { maxLength: 9 }),
-    names: fc.tuple(name, name),
+    c: fc.array(cell, { maxLength: 9 }),
+    names: fc.tuple(name, name, name),
+    shape: fc.constantFrom('columns' as const, 'repeated' as const, 'grid' as const),
     unit: fc.constantFrom('', 'mm'),
     measure: fc.constantFrom('', 'blade length'),
     subject: fc.constantFrom('', 'dish'),
     reason: fc.constantFrom('tag lost', ''),
   })
-  .map(({ a, b, names, unit, measure, subject, reason }) => ({
+  .map(({ a, b, c, names, unit, measure, subject, reason, shape }) => ({
     ...tableOf([]),
     id: 't',
     name: '',
     measure,
     subject,
-    rowCount: Math.max(a.length, b.length),
+    shape,
+    rowCount: Math.max(a.length, b.length, c.length),
     columns: [
+      { ...emptyColumn('tank', 'tank', '', 'group'), cells: ['x', 'x', 'y', 'y', 'x', 'x', 'y', 'y', 'y'] },
       { ...emptyColumn('a', names[0], unit), cells: a, aside: { 1: reason } },
       { ...emptyColumn('b', names[1], unit), cells: b },
+      { ...emptyColumn('c', names[2], unit), cells: c },
     ],
   }));
 
@@ -64,19 +91,29 @@ describe('sentences and pictures of any readings', () => {
         const said = [methodsSentence(found), figureLegend(found, { marks: 'points', bars: 'sd', readings: true })].map(
           plain,
         );
-        said.push(questionSentence(found));
+        said.push(questionSentence(found), methodName(asked), methodReason(asked), methodElse(asked));
+        said.push(shortQuestion(found), shortAnswer(result));
+        said.push(...checksOf(found).map((check) => checkSentence(check, found)));
+        said.push(...resultTables(found).flatMap((t) => [...t.head, ...t.rows.flat()]));
+        const { none, some } = hypotheses(found);
+        said.push(none.words, some.words);
         if (found.comparison.ok) {
-          const top = headline(found, found.comparison.value);
-          said.push(
-            plain(resultsSentence(found, found.comparison.value)),
-            plain(top.sentence),
-            top.estimate,
-            top.interval,
-          );
-          expect(found.comparison.value.p).to.be.within(Number.MIN_VALUE, 1);
+          const comparison = found.comparison.value;
+          const top = headline(found, comparison);
+          said.push(plain(resultsSentence(found, comparison)), plain(top.sentence), top.estimate, top.interval);
+          said.push(...comparison.remarks);
+          for (const reference of comparison.reference ?? [])
+            said.push(...(decisionOf(reference, comparison.p, asked.level)?.words ?? []));
+          expect(comparison.p).to.be.within(Number.MIN_VALUE, 1);
+          for (const { steps } of workingOf(found, readings))
+            for (const step of steps)
+              expect(`${step.formula} ${step.numbers} ${step.result}`).not.to.match(/NaN|undefined/);
+          for (const other of othersOf(asked, readings)) said.push(shortAnswer(other.found));
         } else said.push(found.comparison.reason);
         for (const sentence of said) {
-          expect(sentence).not.to.match(/NaN|undefined|null|Infinity|\[object| {2}|= 0\.0+[;.)\s]/);
+          expect(sentence, JSON.stringify(asked)).not.to.match(
+            /NaN|undefined|null|Infinity|\[object| {2}|p = 0\.0+[;.)\s]/,
+          );
           expect(sentence.trim()).to.equal(sentence);
         }
       }),
@@ -88,7 +125,11 @@ describe('sentences and pictures of any readings', () => {
       fc.property(table, question, (readings, asked) => {
         const result = answer(asked, readings);
         if (!result.ok) throw new Error(result.reason);
-        for (const scene of [lookScene(result.value, 700), figureScene(result.value, defaultFigureStyle)])
+        for (const scene of [
+          lookScene(result.value, 700),
+          figureScene(result.value, defaultFigureStyle),
+          ...(Object.keys(views) as View[]).flatMap((v) => (v === 'points' ? [] : [viewScene(result.value, v, 700)])),
+        ])
           for (const shape of layout(scene).shapes) {
             const numbers =
               shape.shape === 'path'

@@ -1,9 +1,10 @@
-import { type Outcome, attempt, demand } from '../numeric/domain-error';
+import { DomainError, type Outcome, attempt, demand } from '../numeric/domain-error';
 import type { Question } from '../question/question';
 import { type Repeats, chosenColumns, columnsAreGroups, repeatsOf } from '../readings/groups';
 import { withDerived } from '../readings/derive';
 import { type Factors, factorsOf } from '../readings/factors';
-import { type Table, columnsOf } from '../readings/table';
+import { levelRows, levelsOf } from '../readings/levels';
+import { type Table, called, columnsOf, findColumn } from '../readings/table';
 import type { Comparison } from './comparison';
 import { compareFactors } from './factorial';
 import { type GroupPart, allParts, describedBy, partOf } from './group-part';
@@ -32,6 +33,8 @@ export interface Answer {
   rowNames: readonly string[] | undefined;
   /** The readings by two factors, where there are two. */
   layout?: Factors;
+  /** Which rows the question is asked of, where not of all: "assay is pigment 3". */
+  only?: string;
   /** Whether only reported figures are known, no readings. */
   reported: boolean;
 }
@@ -53,7 +56,7 @@ function partsCompared(question: Question, all: GroupPart[]): GroupPart[] {
   }
 }
 
-function compare(question: Question, table: Table, parts: readonly GroupPart[]): Comparison {
+function compare(question: Question, table: Table, parts: readonly GroupPart[], brief: boolean): Comparison {
   const [a, b] = parts;
   const all = parts.filter((g) => g.readings.aside.length > 0);
   demand(
@@ -63,13 +66,15 @@ function compare(question: Question, table: Table, parts: readonly GroupPart[]):
   switch (question.design) {
     case 'one-sample':
       demand(a !== undefined, 'There is no group with readings.');
-      return compareOne(question, a);
+      return compareOne(question, a, brief);
     case 'two-groups':
     case 'paired':
       demand(a !== undefined && b !== undefined, 'Two groups are needed.');
-      return question.design === 'paired' ? comparePairs(question, table, a, b) : compareTwo(question, a, b);
+      return question.design === 'paired'
+        ? comparePairs(question, table, a, b, brief)
+        : compareTwo(question, a, b, brief);
     case 'several':
-      return compareSeveral(question, parts);
+      return compareSeveral(question, parts, brief);
     case 'repeated':
       return compareRepeated(question, table, parts);
     case 'factorial':
@@ -112,20 +117,50 @@ function withAside(table: Table): Table {
   return all;
 }
 
-/** Answers a question from its readings: a pure function, so an answer can never be older than either. */
-export function answer(question: Question, given: Table): Outcome<Answer> {
+/** "assay is pigment 3". */
+function onlyWords(table: Table, { column: id, level }: NonNullable<Question['only']>): string {
+  const column = findColumn(table, id);
+  const name = column && levelsOf(column).find((l) => l.id === level)?.name;
+  return `${called(column)} is ${name ?? level}`;
+}
+
+/** The table with only those readings left whose row is at a level of a column; rows keep their numbers. */
+function onlyWhere(table: Table, { column: id, level }: NonNullable<Question['only']>): Table {
+  const column = findColumn(table, id);
+  if (!column) throw new DomainError('The column that chose the rows is no longer there: ask without it.');
+  const place = levelsOf(column).findIndex((l) => l.id === level);
+  if (place < 0)
+    throw new DomainError(`No row of ${called(column)} is at the level asked about any more: choose another.`);
+  const rows = levelRows(column);
+  return {
+    ...table,
+    columns: table.columns.map((c) =>
+      c.role === 'measure' && !c.formula
+        ? { ...c, cells: c.cells.map((cell, row) => (rows[row] === place ? cell : '')) }
+        : c,
+    ),
+  };
+}
+
+/**
+ * Answers a question from its readings: a pure function, so an answer can never be older than either.
+ * @param brief leaves out effect sizes and what follows an overall test, for a question asked of many measures
+ */
+export function answer(question: Question, given: Table, brief = false): Outcome<Answer> {
   return attempt(() => {
-    const table = question.withAside ? withAside(given) : given;
+    const all = question.withAside ? withAside(given) : given;
+    const table = question.only ? onlyWhere(withDerived(all), question.only) : all;
     const choice = { measure: question.measure, by: question.by };
-    const parts = partsCompared(question, allParts(table, question));
+    const parts = partsCompared(question, allParts(table, question, brief));
     const repeats = table.shape === 'summary' ? undefined : repeatsOf(table, choice);
-    const comparison = attempt(() => compare(question, table, parts));
+    const comparison = attempt(() => compare(question, table, parts, brief));
     const layout = twoFactors(question) ? attempt(() => factorsOf(table, question)) : undefined;
     return {
       question,
       measure: measureOf(question, table),
       unit: layout?.ok ? layout.value.unit : (parts[0]?.unit ?? ''),
       ...(layout?.ok ? { layout: layout.value } : {}),
+      ...(question.only ? { only: onlyWords(all, question.only) } : {}),
       subject: table.subject,
       groups:
         question.design === 'repeated' && comparison.ok ? onlyComplete(parts, comparison.value, question.level) : parts,

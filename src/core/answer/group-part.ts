@@ -16,6 +16,8 @@ export interface GroupPart extends Group {
   description?: Description;
   /** n, mean and variance: from the readings, or as reported; undefined below two readings. */
   summary?: SampleSummary;
+  /** Whether only figures of it were reported, no readings. */
+  reported?: boolean;
   /** Why there is no summary. */
   lacking?: string;
   /** Interval of the mean at the question's level; undefined below two readings. */
@@ -25,12 +27,22 @@ export interface GroupPart extends Group {
 /** A group's readings as plain numbers. */
 export const valuesOf = (group: GroupPart): number[] => group.readings.used.map((r) => r.value);
 
-const fromReadings = (group: Group, level: number): GroupPart =>
-  describedBy(
+const fromReadings = (group: Group, level: number, brief = false): GroupPart =>
+  (brief ? sketchedBy : describedBy)(
     group,
     group.readings.used.map((r) => r.value),
     level,
   );
+
+/** A group by mean, spread and interval alone, where it is one of thousands. */
+function sketchedBy(group: Group, values: readonly number[], level: number): GroupPart {
+  const part: GroupPart = { ...group, n: values.length };
+  const summary = attempt(() => summarize(values));
+  if (!summary.ok) return { ...part, lacking: summary.reason };
+  const { n, mean, variance } = summary.value;
+  const reach = studentT(n - 1).upperQuantile((1 - level) / 2) * Math.sqrt(variance / n);
+  return { ...part, summary: summary.value, interval: { low: mean - reach, high: mean + reach } };
+}
 
 /** A group described by these values. */
 export function describedBy(group: Group, values: readonly number[], level: number): GroupPart {
@@ -75,13 +87,14 @@ export const cellParts = (layout: Factors, level: number): GroupPart[] =>
 function fromReport(table: Table, level: number): GroupPart[] {
   return reportedGroups(table).map(({ figures, ...group }) => {
     const readings = { used: [], aside: [], unread: [] };
-    if (!figures.ok) return { ...group, readings, n: 0, lacking: figures.reason };
+    if (!figures.ok) return { ...group, readings, n: 0, reported: true, lacking: figures.reason };
     const { n, mean, variance } = figures.value;
     const reach = studentT(n - 1).upperQuantile((1 - level) / 2) * Math.sqrt(variance / n);
     return {
       ...group,
       readings,
       n,
+      reported: true,
       summary: figures.value,
       ...(reach > 0 ? { interval: { low: mean - reach, high: mean + reach } } : {}),
     };
@@ -89,10 +102,12 @@ function fromReport(table: Table, level: number): GroupPart[] {
 }
 
 /** Every group of the table, as far as the question's columns name them. */
-export const allParts = (table: Table, question: Question): GroupPart[] =>
+export const allParts = (table: Table, question: Question, brief = false): GroupPart[] =>
   table.shape === 'summary'
     ? fromReport(table, question.level)
-    : groupsOf(table, { measure: question.measure, by: question.by }).map((g) => fromReadings(g, question.level));
+    : groupsOf(table, { measure: question.measure, by: question.by }).map((g) =>
+        fromReadings(g, question.level, brief),
+      );
 
 /** The group of this id. @throws DomainError when it is gone */
 export function partOf(parts: readonly GroupPart[], id: string | undefined): GroupPart {
@@ -109,14 +124,12 @@ export function partOf(parts: readonly GroupPart[], id: string | undefined): Gro
 /** The figures of a group that must have some spread to show. @throws DomainError in words that name the group */
 export function summaryOf(group: GroupPart): SampleSummary {
   if (group.summary) return group.summary;
+  if (group.reported) throw new DomainError(group.lacking ?? `${group.name} has no figures.`);
   if (group.readings.aside.length > 0 && group.n === 0)
     throw new DomainError(`Every reading of ${group.name} is set aside: bring some back, or leave the group out.`);
-  demand(
-    group.n !== 0 || !group.lacking || group.readings.unread.length > 0 || group.lacking === 'There are no readings.',
-    group.lacking ?? '',
-  );
   demand(group.n > 0, `${group.name} has no readings that can be used: at least two are needed.`);
-  throw new DomainError(`${group.name} has one reading: one alone shows no spread, at least two are needed.`);
+  demand(group.n > 1, `${group.name} has one reading: one alone shows no spread, at least two are needed.`);
+  throw new DomainError(group.lacking ?? `${group.name} cannot be described.`);
 }
 
 /** All groups in one unit. @throws DomainError naming the two that differ */

@@ -12,7 +12,7 @@ import type { Comparison } from './comparison';
 import { type GroupPart, demandReadings, summaryOf } from './group-part';
 
 /** One group against a fixed value: its mean less the value, in the readings' units. */
-export function compareOne(question: Question, group: GroupPart): Comparison {
+export function compareOne(question: Question, group: GroupPart, brief = false): Comparison {
   const { value, method } = choicesOf(question);
   const { direction, level } = question;
   const name = `${group.name} minus ${value}`;
@@ -68,13 +68,15 @@ export function compareOne(question: Question, group: GroupPart): Comparison {
       p,
     },
     tests: [{ symbol: 't', value: test.t, df: [test.df], p }],
-    sizes: [
-      attempt(() => {
-        const { low, high } = noncentralityInterval(test.t, test.df, level);
-        const root = Math.sqrt(sample.n);
-        return { kind: 'd', value: test.cohenD, interval: { low: low / root, high: high / root } };
-      }),
-    ],
+    sizes: brief
+      ? []
+      : [
+          attempt(() => {
+            const { low, high } = noncentralityInterval(test.t, test.df, level);
+            const root = Math.sqrt(sample.n);
+            return { kind: 'd', value: test.cohenD, interval: { low: low / root, high: high / root } };
+          }),
+        ],
     reference: [{ distribution: 't', parameters: { df: test.df }, symbol: 't', statistic: test.t, direction }],
     bounds: { low: test.bounds.low - value, high: test.bounds.high - value },
     ...(question.bounds

@@ -19,8 +19,8 @@ export function chosenParts(question: Question, all: readonly GroupPart[]): Grou
 }
 
 /** Three or more independent groups (or two): whether their means differ, and which. */
-export function compareSeveral(question: Question, parts: readonly GroupPart[]): Comparison {
-  const { method, spread, follow } = choicesOf(question);
+export function compareSeveral(question: Question, parts: readonly GroupPart[], brief = false): Comparison {
+  const { method, spread, follow: judged } = choicesOf(question);
   const { level } = question;
   demand(
     parts.length >= 2,
@@ -58,7 +58,7 @@ export function compareSeveral(question: Question, parts: readonly GroupPart[]):
     };
   }
   const summaries = parts.map(summaryOf);
-  const follows = attempt(() => [followUp(question, parts, summaries)]);
+  const follow = brief ? {} : { follow: attempt(() => [followUp(question, parts, summaries)]) };
   const reported = parts.some((g) => g.readings.used.length === 0);
   // Welch's analysis has no pooled SD and no source table; the classical one stands for the sizes of both.
   const anova = attempt(() => (reported ? oneWayAnovaFromSummaries(summaries) : oneWayAnova(parts.map(valuesOf))));
@@ -77,7 +77,7 @@ export function compareSeveral(question: Question, parts: readonly GroupPart[]):
           direction: 'greater',
         },
       ],
-      follow: follows,
+      ...follow,
       remarks: ['Spreads may differ, so there is no pooled SD and no table of sums of squares.'],
     };
   }
@@ -94,13 +94,15 @@ export function compareSeveral(question: Question, parts: readonly GroupPart[]):
       { source: 'total', kind: 'total', ...total },
     ],
     pooledSd: found.pooledSd,
-    sizes: [
-      attempt(() => ({
-        ...size('eta', found.etaSquared),
-        interval: etaSquaredInterval(found.f, between.df, within.df, level),
-      })),
-      { ok: true, value: size('omega', found.omegaSquared) },
-    ],
+    sizes: brief
+      ? []
+      : [
+          attempt(() => ({
+            ...size('eta', found.etaSquared),
+            interval: etaSquaredInterval(found.f, between.df, within.df, level),
+          })),
+          { ok: true, value: size('omega', found.omegaSquared) },
+        ],
     reference: [
       {
         distribution: 'f',
@@ -110,9 +112,9 @@ export function compareSeveral(question: Question, parts: readonly GroupPart[]):
         direction: 'greater',
       },
     ],
-    follow: follows,
+    ...follow,
     remarks:
-      follow === 'dunnett' && question.direction !== 'either'
+      judged === 'dunnett' && question.direction !== 'either'
         ? ['The comparisons with the control are one-sided; the analysis of variance has no direction.']
         : [],
   };

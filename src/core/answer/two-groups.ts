@@ -33,7 +33,13 @@ export const shufflesDrawn = 20_000;
 const subtraction = (a: GroupPart, b: GroupPart): string => `${a.name} minus ${b.name}`;
 
 /** What every t-test of a difference comes to. */
-function fromT(question: Question, name: string, pair: [string, string], test: TTest, size: Outcome<Size>): Comparison {
+function fromT(
+  question: Question,
+  name: string,
+  pair: [string, string],
+  test: TTest,
+  sizes: Outcome<Size>[],
+): Comparison {
   const p = test.p[question.direction];
   const { bounds } = question;
   return {
@@ -49,7 +55,7 @@ function fromT(question: Question, name: string, pair: [string, string], test: T
       p,
     },
     tests: [{ symbol: 't', value: test.t, df: [test.df], p }],
-    sizes: [size],
+    sizes,
     reference: [
       {
         distribution: 't',
@@ -101,7 +107,7 @@ function fromShuffle(base: Comparison, found: ShuffleTest, question: Question): 
 }
 
 /** Two independent groups: the first mean less the second, or their shift by ranks. */
-export function compareTwo(question: Question, a: GroupPart, b: GroupPart): Comparison {
+export function compareTwo(question: Question, a: GroupPart, b: GroupPart, brief = false): Comparison {
   const { spread, method, value, seed } = choicesOf(question);
   const { level, direction } = question;
   demand(a.id !== b.id, 'A group cannot be compared with itself: choose two different groups.');
@@ -131,11 +137,12 @@ export function compareTwo(question: Question, a: GroupPart, b: GroupPart): Comp
   );
   const run = spread === 'pooled' && method !== 'shuffle' ? pooledT : welchT;
   const test = run(first, second, level, value);
-  const size = attempt((): Size => {
-    const { hedgesG, interval } = standardizedDifference(first, second, level);
-    return { kind: 'g', value: hedgesG, interval };
-  });
-  const base = fromT(question, name, pair, test, size);
+  const size = (): Outcome<Size> =>
+    attempt((): Size => {
+      const { hedgesG, interval } = standardizedDifference(first, second, level);
+      return { kind: 'g', value: hedgesG, interval };
+    });
+  const base = fromT(question, name, pair, test, brief ? [] : [size()]);
   if (method !== 'shuffle') return base;
   const [x = [], y = []] = demandReadings([a, b], 'Shuffling labels');
   const shifted = value === 0 ? x : x.map((v) => v - value);
@@ -146,7 +153,7 @@ export function compareTwo(question: Question, a: GroupPart, b: GroupPart): Comp
 }
 
 /** The same subjects in both groups: the mean of the differences within pairs. */
-export function comparePairs(question: Question, table: Table, a: GroupPart, b: GroupPart): Comparison {
+export function comparePairs(question: Question, table: Table, a: GroupPart, b: GroupPart, brief = false): Comparison {
   const { method, value, seed } = choicesOf(question);
   const { level, direction } = question;
   demand(a.id !== b.id, 'A group cannot be compared with itself: choose two different groups.');
@@ -182,12 +189,13 @@ export function comparePairs(question: Question, table: Table, a: GroupPart, b: 
     };
   }
   const test = pairedT(x, y, level, value);
-  const size = attempt((): Size => {
-    const { low, high } = noncentralityInterval(test.t, test.df, level);
-    const root = Math.sqrt(pairs.length);
-    return { kind: 'dz', value: test.cohenDz, interval: { low: low / root, high: high / root } };
-  });
-  const base = { ...fromT(question, name, pair, test, size), pairing };
+  const size = (): Outcome<Size> =>
+    attempt((): Size => {
+      const { low, high } = noncentralityInterval(test.t, test.df, level);
+      const root = Math.sqrt(pairs.length);
+      return { kind: 'dz', value: test.cohenDz, interval: { low: low / root, high: high / root } };
+    });
+  const base = { ...fromT(question, name, pair, test, brief ? [] : [size()]), pairing };
   if (method !== 'shuffle') return base;
   const found = canCountPairs(differences)
     ? shufflePairedExact(differences)

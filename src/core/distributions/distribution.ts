@@ -45,11 +45,18 @@ export function withQuantiles(tails: Tails): Distribution {
       to,
       start: guess(rising ? p : 1 - p),
     });
+  // The same few levels are asked for again and again.
+  const solved = new Map<number, number>();
   const quantile = (p: number, rising: boolean): number => {
     demand(p >= 0 && p <= 1, 'A probability must lie between 0 and 1.');
     if (p === 0) return rising ? from : to;
     if (p === 1) return rising ? to : from;
-    return p <= 0.5 ? invert(p, rising) : invert(1 - p, !rising);
+    const key = rising ? p : -p;
+    const before = solved.get(key);
+    if (before !== undefined) return before;
+    const x = p <= 0.5 ? invert(p, rising) : invert(1 - p, !rising);
+    if (solved.size < 64) solved.set(key, x);
+    return x;
   };
   return {
     symbol,

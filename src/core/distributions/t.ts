@@ -9,8 +9,18 @@ import { normal } from './normal';
  * @throws DomainError unless df > 0
  */
 export function studentT(df: number): Distribution {
+  const before = known.get(df);
+  if (before) return before;
   demand(df > 0, 'Degrees of freedom must be above 0.');
-  if (df === Infinity) return { ...normal, symbol: 't' };
+  const made = df === Infinity ? { ...normal, symbol: 't' } : madeFor(df);
+  // Whole numbers come back; others hardly ever do.
+  if (Number.isInteger(df) && known.size < 1000) known.set(df, made);
+  return made;
+}
+
+const known = new Map<number, Distribution>();
+
+function madeFor(df: number): Distribution {
   const upper = (t: number): number => {
     if (t < 0) return 1 - upper(-t);
     const ratio = t / Math.sqrt(df);

@@ -96,6 +96,8 @@ export const Question = v.object({
   within: v.optional(v.picklist(['a', 'b', 'a-within-b', 'b-within-a'])),
   sums: v.optional(v.picklist([1, 2, 3], 'Sums of squares are of type 1, 2 or 3.')),
   sphericity: v.optional(v.picklist(['greenhouse-geisser', 'huynh-feldt', 'assumed'])),
+  /** Only rows in which this column names this level. */
+  only: v.optional(v.object({ column: Column, level: Group })),
   /** Whether readings set aside count after all, to see what they do. */
   withAside: v.optional(v.boolean()),
   /** The seed of shuffles. */

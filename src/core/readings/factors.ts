@@ -51,7 +51,10 @@ export function factorColumns(
 export function factorsOf(raw: Table, choice: Choice & { by2?: string | undefined }): Factors {
   const table = withDerived(raw);
   const subjectOf = subjectOfRow(table);
-  const subject = (row: number): string => subjectOf?.(row) || `row ${row + 1}`;
+  const subject = (row: number): string => {
+    const named = subjectOf?.(row) ?? '';
+    return named === '' ? `row ${row + 1}` : named;
+  };
   const out: FactorReading[] = [];
   const aside: Factors['aside'] = [];
   const take = (column: Column, row: number, value: number, a: Level | undefined, b: Level | undefined): void => {

@@ -7,7 +7,8 @@ import type { Scene } from './scene';
 
 /** The foremost effects of two answers on one axis against the divide line; undefined where their units differ. */
 export function besideScene(left: Answer | undefined, right: Answer | undefined, width: number): Scene | undefined {
-  if (!left || !right || left.unit !== right.unit) return undefined;
+  if (left === undefined || right === undefined) return undefined;
+  if (left.unit !== right.unit) return undefined;
   const rungs = [left, right].flatMap((answer, i): Rung[] => {
     if (!answer.comparison.ok) return [];
     const effect = foremost(answer.comparison.value);

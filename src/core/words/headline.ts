@@ -218,5 +218,6 @@ export function shortAnswer(found: Outcome<Answer>): string {
   const n = groups.map((g) => g.n).join(' + ');
   if (!comparison.ok) return `n ${n}: ${comparison.reason}`;
   const { estimate, interval } = headline(found.value, comparison.value);
-  return `n ${n}: ${estimate}, ${interval}`;
+  const said = [estimate, interval].filter((x) => x !== '').join(', ');
+  return said === '' ? `n ${n}` : `n ${n}: ${said}`;
 }

@@ -128,7 +128,7 @@ export function methodsSentence(answer: Answer): Text {
   const unit = answer.unit;
   const what = sentenceCase(measureOf(answer));
   const told = answer.reported ? ' Only means, spreads and numbers as reported were used.' : '';
-  const tail = `${question.withAside ? ' Readings set aside were included.' : ''}${limitClause(groups)}${asideClause(groups)}${told}${question.afterLooking && question.direction !== 'either' ? ' The direction was chosen after the readings had been seen.' : ''}`;
+  const tail = `${answer.only ? ` Only readings where ${answer.only} were taken.` : ''}${question.withAside ? ' Readings set aside were included.' : ''}${limitClause(groups)}${asideClause(groups)}${told}${question.afterLooking && question.direction !== 'either' ? ' The direction was chosen after the readings had been seen.' : ''}`;
   const way = question.direction;
   const first = a?.name ?? '';
   const sided =
@@ -228,9 +228,7 @@ export function resultsSentence(answer: Answer, comparison: Comparison): Text {
     const { estimate, interval } = effectPhrases(comparison.effect, answer.unit, level);
     const away = comparison.effect.estimate;
     const kind = method === 'ranks' ? 'shift' : 'difference';
-    const pInterval = first.pInterval
-      ? ` (${percent(level)} CI of the sampled ${'p'} ${between(first.pInterval, 4)})`
-      : '';
+    const pInterval = first.pInterval ? ` (${percent(level)} CI of the sampled p ${between(first.pInterval, 4)})` : '';
     if (question.design === 'one-sample' && a) {
       const relation = away === 0 ? 'equal to' : away > 0 ? 'greater than' : 'less than';
       return text`${what} of ${groupClause(a, answer.unit)} was ${relation} ${valued(String(value), answer.unit)}: ${kind} ${estimate}, ${interval}; ${testPhrase(first)}${sizesClause(answer, comparison)}.${equivalent}`;
@@ -274,7 +272,7 @@ export function equivalenceClause(answer: Answer, comparison: Comparison): Text 
   const { bounds, level } = answer.question;
   if (!bounds || !comparison.equivalence?.ok) return [];
   const { p, interval } = comparison.equivalence.value;
-  const within = `${valued(`${bounds.low} to ${bounds.high}`, answer.unit).replaceAll('-', '−')}`;
+  const within = valued(`${bounds.low} to ${bounds.high}`, answer.unit).replaceAll('-', '−');
   const decimals = intervalDecimals(interval);
   const inner = percent(2 * level - 1);
   return p < 1 - level

@@ -5,6 +5,7 @@ import { choicesOf, methodsFor } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
 import { factorColumns } from '../../core/readings/factors';
 import { chosenColumns, columnsAreGroups, groupsOf } from '../../core/readings/groups';
+import { levelsOf } from '../../core/readings/levels';
 import { type Column, type Table, called, columnsOf, withUnit } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { countingWords } from '../../core/words/question';
@@ -370,6 +371,7 @@ export function Ask(props: AskProps) {
             />
           </>
         )}
+        <OnlyPart question={question} table={table} onChange={onChange} />
         {(kind === 'two' || kind === 'value') && choices.method === 'means' && (
           <Bounds question={question} onChange={onChange} unit={unit} />
         )}
@@ -425,6 +427,34 @@ function Bounds({ question, onChange, unit }: { question: Question; onChange: (q
         onChange={(x) => set(bounds.low, x)}
       />
       {unit && ` ${unit}`} would not matter
+    </>
+  );
+}
+
+/** Rows chosen by what another column names, where the question is asked of those alone. */
+function OnlyPart({ question, table, onChange }: Pick<AskProps, 'question' | 'table' | 'onChange'>) {
+  const { only } = question;
+  const column = only && table.columns.find((c) => c.id === only.column);
+  if (!only) return null;
+  return (
+    <>
+      ; only where {called(column, 'a removed column')} is{' '}
+      <select
+        className="part"
+        aria-label="Only where"
+        value={only.level}
+        onChange={(e) => {
+          const { only: _, ...rest } = question;
+          onChange(e.target.value === '' ? rest : { ...question, only: { ...only, level: e.target.value } });
+        }}
+      >
+        <option value="">anything: ask of all rows</option>
+        {(column ? levelsOf(column) : []).map((l) => (
+          <option key={l.id} value={l.id}>
+            {l.name}
+          </option>
+        ))}
+      </select>
     </>
   );
 }

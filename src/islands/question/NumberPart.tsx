@@ -31,7 +31,7 @@ export function NumberPart({ label, value, placeholder = '', refuse, onChange }:
           }
           const typed = Number(tidy);
           const why = Number.isFinite(typed) ? refuse?.(typed) : `“${text}” is not a number`;
-          setTrouble(why ? `${why}: kept at ${value === undefined ? 'none' : value}.` : '');
+          setTrouble(why ? `${why}: kept at ${value ?? 'none'}.` : '');
           if (!why) onChange(typed);
         }}
       />

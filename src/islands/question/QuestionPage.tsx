@@ -3,8 +3,9 @@ import { Columns2, ImagePlus, Rows3 } from 'lucide-react';
 import { type ReactNode, useEffect, useMemo, useState } from 'react';
 import type { PointedAt } from '../../charts/DrawingView';
 import { answer } from '../../core/answer/answer';
+import { rangesOver } from '../../core/answer/many';
+import { kindOf } from '../../core/question/asking';
 import type { Question } from '../../core/question/question';
-import { columnsAreGroups } from '../../core/readings/groups';
 import { columnsOf } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { defaultFigureStyle } from '../../core/scenes/figure-style';
@@ -90,7 +91,10 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
       const { id } = await send<{ id: string }>('POST', '/api/questions', { table: asked.tableId, question: same });
       window.location.assign(`/studies/${study}/beside/${asked.id}/${id}`);
     });
-  const manyMeasures = !columnsAreGroups(table) && columnsOf(table, 'measure').length > 1;
+  const manyMeasures =
+    table.shape === 'rows' &&
+    kindOf[question.design] !== 'factors' &&
+    (columnsOf(table, 'measure').length > 1 || rangesOver(table, question).length > 0);
 
   return (
     <div className="flex max-[1100px]:flex-col">

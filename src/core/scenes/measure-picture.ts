@@ -1,0 +1,94 @@
+import type { MeasureAnswer } from '../answer/many';
+import { type Mark, type Scene, extent } from './scene';
+
+const size = { width: 132, height: 30 };
+
+const small = (marks: Mark[], domain: [number, number], rows: number, alt: string): Scene => ({
+  ...size,
+  fontSize: 10,
+  lineWeight: 1,
+  alt,
+  panels: [
+    {
+      left: 4,
+      top: 2,
+      width: size.width - 8,
+      height: size.height - 4,
+      x: { domain, drawn: false },
+      y: { domain: [-0.6, rows - 0.4], drawn: false, down: true },
+      marks,
+    },
+  ],
+});
+
+/** The small pictures in a measure's line: its groups' means with intervals, and its difference against no difference. */
+export function measureScene(found: MeasureAnswer): { groups: Scene | undefined; effect: Scene | undefined } {
+  const groups = found.groups.slice(0, 6);
+  const ends = groups.flatMap((g) => [
+    ...(g.mean === undefined ? [] : [g.mean]),
+    ...(g.interval ? [g.interval.low, g.interval.high] : []),
+  ]);
+  const { interval, estimate } = found;
+  const finite = interval && Number.isFinite(interval.high - interval.low);
+  return {
+    groups:
+      ends.length === 0
+        ? undefined
+        : small(
+            groups.flatMap((g, i): Mark[] => [
+              ...(g.interval
+                ? ([
+                    {
+                      mark: 'rule',
+                      x1: g.interval.low,
+                      y1: i,
+                      x2: g.interval.high,
+                      y2: i,
+                      ink: { group: g.colour },
+                      weight: 1.5,
+                    },
+                  ] satisfies Mark[])
+                : []),
+              ...(g.mean === undefined
+                ? []
+                : ([
+                    {
+                      mark: 'dots',
+                      points: [{ at: g.mean }],
+                      along: 'x',
+                      centre: i,
+                      room: 0,
+                      ink: { group: g.colour },
+                      shape: g.colour,
+                      size: 6,
+                    },
+                  ] satisfies Mark[])),
+            ]),
+            extent(ends, 0.05),
+            groups.length,
+            `Means of ${found.name} with intervals`,
+          ),
+    effect:
+      !finite || estimate === undefined
+        ? undefined
+        : small(
+            [
+              { mark: 'rule', x1: 0, y1: -0.5, x2: 0, y2: 0.5, ink: 'accent', weight: 1.5 },
+              { mark: 'rule', x1: interval.low, y1: 0, x2: interval.high, y2: 0, ink: 'ink', weight: 2, caps: 6 },
+              {
+                mark: 'dots',
+                points: [{ at: estimate }],
+                along: 'x',
+                centre: 0,
+                room: 0,
+                ink: 'ink',
+                shape: 0,
+                size: 7,
+              },
+            ],
+            extent([0, interval.low, interval.high], 0.06),
+            1,
+            `Difference of ${found.name} against no difference`,
+          ),
+  };
+}
