@@ -58,7 +58,7 @@ function cellsOf(factors: Factors, readings: readonly TwoWayReading[], table: Tw
   );
   const margin = (factor: 'a' | 'b') =>
     attempt(() =>
-      marginalMeans(readings, table, factor, level).map((m): CellMean => ({
+      marginalMeans(readings, table, factor, level, undefined, true).map((m): CellMean => ({
         [factor]: m.level,
         n: readings.filter((r) => r[factor] === m.level).length,
         mean: m.mean,
@@ -81,10 +81,12 @@ export function withinOf(
   question: Question,
   interactionP: number | undefined,
   factors: Factors,
+  empty = false,
 ): NonNullable<Question['within']> {
   if (question.within) return question.within;
   const longer = factors.a.levels.length >= factors.b.levels.length ? 'a' : 'b';
-  const matters = interactionP !== undefined && interactionP < 1 - question.level;
+  // Where a cell is empty, means over cells cannot be had, and levels are compared within.
+  const matters = empty || (interactionP !== undefined && interactionP < 1 - question.level);
   return matters ? (longer === 'a' ? 'a-within-b' : 'b-within-a') : longer;
 }
 
@@ -97,13 +99,14 @@ function levelComparisons(
   const { follow } = choicesOf(question);
   const { level } = question;
   const adjustment = isAdjustment(follow) ? follow : 'holm';
-  const within = withinOf(question, table.interaction?.p, factors);
+  const within = withinOf(question, table.interaction?.p, factors, table.emptyCells.length > 0);
   const factor = within.startsWith('a') ? 'a' : 'b';
   const other = factor === 'a' ? 'b' : 'a';
   const nameOf = (id: string): string => factors[factor].levels.find((l) => l.id === id)?.name ?? id;
   const simultaneous = adjustment === 'bonferroni' || adjustment === 'sidak';
   const part = (at: { id: string; name: string } | undefined): FollowUpPart => {
     const pairs = marginalPairs(readings, table, factor, adjustment, at?.id);
+
     const alpha = 1 - level;
     const each =
       adjustment === 'bonferroni'
@@ -129,7 +132,9 @@ function levelComparisons(
       })),
     };
   };
-  return within.includes('within') ? factors[other].levels.map(part) : [part(undefined)];
+  return within.includes('within')
+    ? factors[other].levels.map(part).filter((p) => p.effects.length > 0)
+    : [part(undefined)];
 }
 
 /** Two factors: whether each makes a difference, and whether one changes what the other does. */
@@ -170,7 +175,8 @@ export function compareFactors(question: Question, table: Table): Comparison {
       : []),
   ];
   const remarks: string[] = [];
-  if (!found.interaction) {
+  const cells = cellsOf(factors, readings, found, level);
+  if (!found.interaction && cells.empty.length === 0) {
     const grid = factors.a.levels.map((a) =>
       factors.b.levels.flatMap((b) => readings.filter((r) => r.a === a.id && r.b === b.id).map((r) => r.value)),
     );
@@ -183,10 +189,9 @@ export function compareFactors(question: Question, table: Table): Comparison {
       }`,
     );
   }
-  const cells = cellsOf(factors, readings, found, level);
   if (cells.empty.length > 0)
     remarks.push(
-      `Without readings: ${cells.empty.slice(0, 6).join('; ')}${cells.empty.length > 6 ? ` and ${cells.empty.length - 6} more` : ''}. Means over such cells cannot be estimated, and the interaction is judged from the cells there are; compare within the levels that are complete.`,
+      `Without readings: ${cells.empty.slice(0, 6).join('; ')}${cells.empty.length > 6 ? ` and ${cells.empty.length - 6} more` : ''}. Means over such cells cannot be estimated, and ${found.interaction ? 'the interaction is judged from the cells there are' : 'nothing is left to judge the interaction by'}; levels are compared where both have readings.`,
     );
   else if (!found.balanced)
     remarks.push(

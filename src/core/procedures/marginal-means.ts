@@ -69,9 +69,12 @@ function partsOf(
   }));
 }
 
+const isFilled = ({ cells }: { cells: readonly Cell[] }): boolean => cells.every((c) => c.n > 0);
+
 /**
  * Marginal means of one factor of a two-way analysis with intervals from its residual spread.
  * Source: Searle, Speed & Milliken (1980).
+ * @param partial leaves out levels with an empty cell instead of refusing
  */
 export function marginalMeans(
   readings: readonly TwoWayReading[],
@@ -79,9 +82,11 @@ export function marginalMeans(
   factor: 'a' | 'b',
   level: number,
   within?: string,
+  partial = false,
 ): MarginalMean[] {
   const critical = studentT(table.residual.df).upperQuantile((1 - checkedLevel(level)) / 2);
-  return partsOf(readings, table, factor, within).map(({ level: name, cells }) => {
+  const parts = partsOf(readings, table, factor, within);
+  return (partial ? parts.filter(isFilled) : parts).map(({ level: name, cells }) => {
     const { mean, variance } = rowMean(cells);
     const se = Math.sqrt(table.residual.ms * variance);
     return { level: name, mean, se, interval: { low: mean - critical * se, high: mean + critical * se } };
@@ -99,7 +104,12 @@ export function marginalPairs(
   adjustment: Adjustment = 'holm',
   within?: string,
 ): MarginalPair[] {
-  const parts = partsOf(readings, table, factor, within).map(({ level, cells }) => ({ level, ...rowMean(cells) }));
+  // Within a level, what has no readings there is not compared; over levels, it makes the mean impossible.
+  const all = partsOf(readings, table, factor, within);
+  const parts = (within === undefined ? all : all.filter(isFilled)).map(({ level, cells }) => ({
+    level,
+    ...rowMean(cells),
+  }));
   const reference = studentT(table.residual.df);
   const pairs = allPairs(parts.length).map(([i, j]) => {
     const [first, second] = [parts[i], parts[j]];

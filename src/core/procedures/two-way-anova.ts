@@ -26,7 +26,10 @@ export interface TwoWayAnova {
   type: SumsOfSquares;
   a: FactorEffect;
   b: FactorEffect;
-  /** Undefined where no cell has more than one reading: there the interaction is all that errors can be judged by. */
+  /**
+   * Undefined where no cell has more than one reading, for there the interaction is all that errors can be judged by; and
+   * where empty cells leave nothing of it to be estimated.
+   */
   interaction: FactorEffect | undefined;
   residual: { ss: number; df: number; ms: number };
   total: { ss: number; df: number };
@@ -94,6 +97,7 @@ export function twoWayAnova(readings: readonly TwoWayReading[], type: SumsOfSqua
   const interactive = replicated ? ab : [];
 
   const full = leastSquares([one, ...a, ...b, ...interactive], y);
+  const additive = replicated ? leastSquares([one, ...a, ...b], y) : full;
   const dfResidual = readings.length - full.rank;
   demand(dfResidual > 0, 'Nothing is left to judge errors by: at least one cell needs a second reading.');
   demand(
@@ -124,7 +128,7 @@ export function twoWayAnova(readings: readonly TwoWayReading[], type: SumsOfSqua
     type,
     a: after(type === 1 ? [] : type === 2 ? b : [...b, ...interactive], a),
     b: after(type === 3 ? [...a, ...interactive] : a, b),
-    interaction: replicated ? after([...a, ...b], ab) : undefined,
+    interaction: replicated && full.rank > additive.rank ? after([...a, ...b], ab) : undefined,
     residual,
     total: { ss: total, df: readings.length - 1 },
     emptyCells,

@@ -52,7 +52,9 @@ export function lookScene(answer: Answer, width: number, sorted = false): Scene 
   const twoWay = question.design === 'factorial' || question.design === 'mixed';
   const parts = found?.follow?.ok ? found.follow.value : [];
   const rungs = rungsOf(parts, question.level, sorted);
-  const rows = twoWay ? (found?.cells?.factors[0].levels.length ?? 2) : Math.max(1, groups.length);
+  const rows = !twoWay
+    ? Math.max(1, groups.length)
+    : ((question.design === 'mixed' ? answer.layout?.b : answer.layout?.a)?.levels.length ?? 2);
   const wanted = found?.effect ? 170 : Math.max(rows * 44, Math.min(rungs.length, mostRungs) * 30 + parts.length * 16);
   const plotHeight = between0And(170, wanted, 430);
   const top = 26;

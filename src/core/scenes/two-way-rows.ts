@@ -16,9 +16,16 @@ interface Cell {
  */
 export function twoWayRows(answer: Answer, frame: Frame): Panel {
   const layout = answer.layout;
-  const [rows, series] = layout ? [layout.a.levels, layout.b.levels] : [[], []];
-  const cell = (a: string, b: string): Cell => {
-    const values = layout?.readings.filter((r) => r.a === a && r.b === b) ?? [];
+  // Within subjects the conditions follow one another downwards, and each group has its line through them.
+  const within = answer.question.design === 'mixed';
+  const [rows, series] = layout
+    ? within
+      ? [layout.b.levels, layout.a.levels]
+      : [layout.a.levels, layout.b.levels]
+    : [[], []];
+  const cell = (row: string, level: string): Cell => {
+    const values =
+      layout?.readings.filter((r) => (within ? r.b === row && r.a === level : r.a === row && r.b === level)) ?? [];
     return {
       values,
       mean: values.length > 0 ? values.reduce((s, r) => s + r.value, 0) / values.length : undefined,
@@ -64,6 +71,23 @@ export function twoWayRows(answer: Answer, frame: Frame): Panel {
       }),
     );
   });
+  if (within && layout) {
+    const bySubject = new Map<string, [number, number][]>();
+    for (const r of layout.readings) {
+      const place = rows.findIndex((l) => l.id === r.b);
+      const k = series.findIndex((l) => l.id === r.a);
+      bySubject.set(r.subject, [...(bySubject.get(r.subject) ?? []), [r.value, place + offset(k)]]);
+    }
+    if (bySubject.size <= 300)
+      for (const points of bySubject.values())
+        marks.unshift({
+          mark: 'path',
+          points: points.sort((p, q) => p[1] - q[1]),
+          ink: 'line',
+          weight: 1,
+          name: 'subject',
+        });
+  }
   rows.forEach((row, i) => {
     marks.push(...nameMarks(row.name, undefined, i - 0.42));
   });

@@ -44,6 +44,10 @@ export function checkSentence(check: Check, answer: Answer): string {
         return verdict === 'fine'
           ? `${counted(f('smallest'), subject)} were read throughout: enough for their spread to be known.`
           : `Only ${counted(f('smallest'), subject)} were read throughout: with so few their spread is hardly known.`;
+      if (question.design === 'one-sample')
+        return verdict === 'fine'
+          ? `There are ${counted(f('smallest'), 'reading')}: enough for the spread to be known.`
+          : `There are only ${counted(f('smallest'), 'reading')}: with so few the spread itself is hardly known.`;
       if (paired)
         return verdict === 'fine'
           ? `There are ${f('smallest')} pairs: enough for the spread of the differences to be known.`

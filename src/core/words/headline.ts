@@ -21,15 +21,20 @@ export interface Headline {
   test: Text;
 }
 
-/** "_t_(31.2) = 3.61, _p_ < 0.001". */
-export function testPhrase({ symbol: letter, value, df, p }: Test): Text {
-  const tail = text`${symbol('p')} ${pRelation(p)}`;
-  if (letter === undefined || value === undefined) return tail;
+/** "_t_(31.2) = 3.61"; empty where a p came without a statistic. */
+export function statisticPhrase({ symbol: letter, value, df }: Test): Text {
+  if (letter === undefined || value === undefined) return [];
   const degrees = df.length > 0 ? `(${df.map(degreesOfFreedom).join(', ')})` : '';
   const shown = letter === 'U' || letter === 'W' ? fixed(value, Number.isInteger(value) ? 0 : 1) : fixed(value, 2);
   const name =
     letter === 'χ²' ? text`${symbol('χ')}²` : letter === 'W' ? text`${symbol('W')}+` : text`${symbol(letter)}`;
-  return text`${name}${degrees} = ${shown}, ${tail}`;
+  return text`${name}${degrees} = ${shown}`;
+}
+
+/** "_t_(31.2) = 3.61, _p_ < 0.001". */
+export function testPhrase(test: Test): Text {
+  const statistic = statisticPhrase(test);
+  return text`${statistic}${statistic.length > 0 ? ', ' : ''}${symbol('p')} ${pRelation(test.p)}`;
 }
 
 /** An effect as it is written: estimate and interval to the interval's own precision. */

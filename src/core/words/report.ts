@@ -146,7 +146,7 @@ export function methodsSentence(answer: Answer): Text {
         method === 'means'
           ? text` Standardized differences are ${effect} with noncentral-${symbol('t')} intervals.`
           : method === 'ranks'
-            ? text` Differences are Hodges and Lehmann’s.`
+            ? text` Differences are Hodges–Lehmann shifts.`
             : [];
       const shifted = value === 0 ? '' : `; the difference was tested against ${valued(String(value), unit)}`;
       return text`${what} was compared between ${first} and ${b?.name ?? ''} with ${testWords(answer)}, ${each}. ${sided}; differences are ${subtraction(answer)} and are given with ${level} confidence intervals${shifted}.${standardized}${tail}`;

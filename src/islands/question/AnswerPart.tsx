@@ -159,7 +159,9 @@ function DifferenceTable({ answer, comparison, effect }: { answer: Answer; compa
         <caption className="sr-only">The difference and its test</caption>
         <thead>
           <tr>
-            <th scope="col">{ranks ? 'shift' : 'means'}</th>
+            <th scope="col" className="min-w-40">
+              {ranks ? 'shift' : 'means'}
+            </th>
             <th scope="col">difference{unit && ` (${unit})`}</th>
             {effect.se !== undefined && <th scope="col">standard error</th>}
             <th scope="col">{percent(question.level)} CI</th>

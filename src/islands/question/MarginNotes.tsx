@@ -26,7 +26,7 @@ function DirectionNote({ question, shown, onChange }: Pick<Props, 'question' | '
   const decision = reference && comparison ? decisionOf(reference, comparison.p, question.level) : undefined;
   const scene = reference && decision ? curveScene(reference, decision.critical, 216) : undefined;
   return (
-    <section className="note" aria-label="Direction">
+    <section className="note" aria-label="One-sided">
       <h2 className="part-of-page">Direction</h2>
       {question.afterLooking ? (
         <>

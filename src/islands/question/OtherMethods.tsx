@@ -3,7 +3,7 @@ import { othersOf } from '../../core/answer/others';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import { alternativeName } from '../../core/words/method';
-import { effectPhrases, foremost, testPhrase } from '../../core/words/headline';
+import { effectPhrases, foremost, statisticPhrase, testPhrase } from '../../core/words/headline';
 import { choicesOf } from '../../core/question/choices';
 import { RichText } from '../shared/RichText';
 import { FullP } from './AnswerPart';
@@ -77,7 +77,7 @@ export function OtherMethods({ question, table, onChange }: Props) {
                     <>
                       <td title={top?.name}>{said?.estimate}</td>
                       <td>{said?.interval.replace(/^.* CI /, '')}</td>
-                      <td>{test?.symbol ? <RichText text={testPhrase(test).slice(0, -2)} /> : 'shuffled labels'}</td>
+                      <td>{test?.symbol ? <RichText text={statisticPhrase(test)} /> : 'shuffled labels'}</td>
                       <td>
                         <FullP p={comparison.p} />
                       </td>

@@ -35,15 +35,17 @@ export const GET: APIRoute = () =>
           responses: {
             200: {
               description:
-                'The answer: groups, comparison (or the reason why there is none), and the sentences for a paper.',
+                'The answer: groups, comparison (or the reason why there is none), checks, working, and the sentences for a paper.',
               content: {
                 'application/json': {
                   schema: {
                     type: 'object',
-                    required: ['answer', 'words'],
+                    required: ['answer', 'checks', 'working', 'words'],
                     properties: {
                       answer: { type: 'object', required: ['question', 'groups', 'comparison'] },
-                      words: { type: 'object', additionalProperties: { type: 'string' } },
+                      checks: { type: 'array', items: { type: 'object', required: ['about', 'verdict'] } },
+                      working: { type: 'array', items: { type: 'object', required: ['title', 'steps'] } },
+                      words: { type: 'object' },
                     },
                   },
                 },
