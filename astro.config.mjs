@@ -2,15 +2,28 @@ import node from '@astrojs/node';
 import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
+import { writeFileSync } from 'node:fs';
+import { licences } from './scripts/licences.mjs';
+
+/** The scripts are sent without the comments of their licences; those stand in a file beside them. */
+const licencesBeside = {
+  name: 'licences-beside',
+  hooks: { 'astro:build:done': ({ dir }) => writeFileSync(new URL('licences.txt', dir), licences()) },
+};
 
 export default defineConfig({
   output: 'server',
   adapter: node({ mode: 'standalone' }),
-  integrations: [react()],
+  integrations: [react(), licencesBeside],
   devToolbar: { enabled: false },
   // The middleware compares origin and host itself, for every request and not for forms only.
   security: { checkOrigin: false },
-  vite: { plugins: [tailwindcss()], build: { assetsInlineLimit: 0 }, worker: { format: 'es' } },
+  vite: {
+    plugins: [tailwindcss()],
+    esbuild: { legalComments: 'none' },
+    build: { assetsInlineLimit: 0 },
+    worker: { format: 'es' },
+  },
   experimental: {
     csp: {
       directives: [

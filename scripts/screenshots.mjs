@@ -27,6 +27,25 @@ await served(4393, ['--demo'], async (base) => {
   await spine('Before the rinse').click();
   await page.getByTestId('estimate').waitFor();
   await take('question-paired');
+  for (const [name, link] of [
+    ['question-several', 'Daylight (control) · … · Violet lamp'],
+    ['question-factors', 'temperature × nutrient'],
+    ['question-repeated', 'Week 0 · … · Week 3'],
+    ['question-mixed', 'feeding × condition'],
+    ['question-one-sample', 'Pipette 3 · 1000 µL'],
+    ['question-reported', 'Inner sound · Outer sound · Open shore'],
+  ]) {
+    await spine(link).first().click();
+    await page.getByTestId('estimate').waitFor();
+    await take(name);
+  }
+  await page.locator('article details > summary.prose-serif').nth(1).click();
+  await page.getByTestId('decision').scrollIntoViewIfNeeded();
+  await page.screenshot({ path: join(root, 'docs/screenshots', 'question-understood.png') });
+  await spine('still · pulsed').last().click();
+  await page.getByRole('link', { name: 'Ask it of every measure' }).click();
+  await page.getByText('could be told apart').waitFor();
+  await take('measures');
   await spine('Lamp trial').click();
   await page.getByRole('grid').waitFor();
   await take('readings');

@@ -10,6 +10,7 @@ const violations = async (page: Page) =>
 
 for (const theme of ['page', 'night-bench'])
   test(`each page is accessible in the ${theme} theme`, async ({ page, context, baseURL }) => {
+    test.setTimeout(150_000);
     await context.addCookies([{ name: 'theme', value: theme, url: baseURL ?? '' }]);
     await page.goto('/');
     await page.getByRole('heading', { name: 'Studies' }).waitFor();
@@ -40,6 +41,18 @@ for (const theme of ['page', 'night-bench'])
     expect(await violations(page)).toEqual([]);
     await spine.getByRole('link', { name: 'Red lamp · White lamp' }).last().click();
     await page.getByTestId('legend').waitFor();
+    expect(await violations(page)).toEqual([]);
+    // Questions of several groups and of two factors with all their parts opened, and one asked of every measure.
+    for (const question of ['Daylight (control) · … · Violet lamp', 'temperature × nutrient']) {
+      await spine.getByRole('link', { name: question }).first().click();
+      await page.getByTestId('comparisons').first().waitFor();
+      for (const part of await page.locator('article details > summary.prose-serif').all()) await part.click();
+      await page.getByTestId('working').waitFor();
+      expect(await violations(page)).toEqual([]);
+    }
+    await spine.getByRole('link', { name: 'still · pulsed' }).last().click();
+    await page.getByRole('link', { name: 'Ask it of every measure' }).click();
+    await page.getByTestId('measure-row').first().waitFor();
     expect(await violations(page)).toEqual([]);
   });
 

@@ -8,11 +8,8 @@ import { quantile, sortedUp } from '../numeric/quantile';
 import { quantilePlot } from '../procedures/quantile-plot';
 import { withUnit } from '../readings/table';
 import { nameMarks, shownValues } from './group-rows';
+import type { View } from './views';
 import { type Mark, type Panel, type Scene, extent } from './scene';
-
-/** Ways of looking at the readings. */
-export const views = { points: 'points', box: 'boxes', histogram: 'histograms', quantile: 'quantile plots' } as const;
-export type View = keyof typeof views;
 
 interface Shown {
   name: string;

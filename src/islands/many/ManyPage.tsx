@@ -112,16 +112,20 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
     }
   };
   const head = (key: SortKey, words: string, extra = '') => (
-    <button
-      type="button"
+    <span
       role="columnheader"
       aria-sort={sort.key === key ? (sort.down ? 'descending' : 'ascending') : 'none'}
-      className={`flex items-center gap-1 text-left text-muted hover:text-inherit ${extra}`}
-      onClick={() => setSort({ key, down: sort.key === key ? !sort.down : false })}
+      className={`flex ${extra}`}
     >
-      {words}
-      {sort.key === key && (sort.down ? <ArrowDown size={13} aria-hidden /> : <ArrowUp size={13} aria-hidden />)}
-    </button>
+      <button
+        type="button"
+        className="flex items-center gap-1 text-muted hover:text-inherit"
+        onClick={() => setSort({ key, down: sort.key === key ? !sort.down : false })}
+      >
+        {words}
+        {sort.key === key && (sort.down ? <ArrowDown size={13} aria-hidden /> : <ArrowUp size={13} aria-hidden />)}
+      </button>
+    </span>
   );
   const copied = () => ({
     plain: [
@@ -220,8 +224,14 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
             adjusted <i>p</i>
           </span>
         </div>
-        <div ref={frame} className="h-[calc(100vh-16rem)] min-h-60 overflow-y-auto" tabIndex={0} aria-label="Measures">
-          <div className="relative" style={{ height: virtual.getTotalSize() }}>
+        <div
+          ref={frame}
+          role="rowgroup"
+          className="h-[calc(100vh-16rem)] min-h-60 overflow-y-auto"
+          tabIndex={0}
+          aria-label="Measures"
+        >
+          <div role="presentation" className="relative" style={{ height: virtual.getTotalSize() }}>
             {virtual.getVirtualItems().map((item) => {
               const r = shown[item.index];
               if (!r) return null;
@@ -236,15 +246,16 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
                   className={`${grid} absolute right-0 left-0 border-b border-line/60 ${low ? 'font-semibold' : ''}`}
                   style={{ height: rowHeight, transform: `translateY(${item.start}px)` }}
                 >
-                  <button
-                    type="button"
-                    role="rowheader"
-                    className="truncate text-left text-primary hover:underline"
-                    title={`${r.name}: open it as a question of its own`}
-                    onClick={() => void open(r)}
-                  >
-                    {r.name} {r.unit && <span className="font-normal text-muted">({r.unit})</span>}
-                  </button>
+                  <span role="rowheader" className="truncate">
+                    <button
+                      type="button"
+                      className="text-primary hover:underline"
+                      title={`${r.name}: open it as a question of its own`}
+                      onClick={() => void open(r)}
+                    >
+                      {r.name} {r.unit && <span className="font-normal text-muted">({r.unit})</span>}
+                    </button>
+                  </span>
                   <span role="cell">{scene.groups && <DrawingView drawing={layout(scene.groups)} />}</span>
                   <span role="cell">{r.n.join(' + ')}</span>
                   {r.reason === undefined ? (

@@ -1,9 +1,11 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { Suspense, lazy, useEffect, useMemo, useRef, useState } from 'react';
 import { DrawingView, type PointedAt } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
 import type { Answer } from '../../core/answer/answer';
 import { lookScene } from '../../core/scenes/look';
-import { type View, viewScene, views } from '../../core/scenes/shapes-of-groups';
+import { type View, views } from '../../core/scenes/views';
+
+const OtherView = lazy(() => import('./OtherView'));
 
 interface Props {
   answer: Answer;
@@ -25,7 +27,7 @@ export function LookPart({ answer, sorted, onPoint }: Props) {
     return () => watcher.disconnect();
   }, []);
   const drawing = useMemo(
-    () => layout(view === 'points' ? lookScene(answer, width, sorted) : viewScene(answer, view, width)),
+    () => (view === 'points' ? layout(lookScene(answer, width, sorted)) : undefined),
     [answer, width, sorted, view],
   );
   return (
@@ -46,7 +48,12 @@ export function LookPart({ answer, sorted, onPoint }: Props) {
         </p>
       )}
       <div className="overflow-x-auto">
-        <DrawingView drawing={drawing} onPoint={onPoint} />
+        {drawing && <DrawingView drawing={drawing} onPoint={onPoint} />}
+        {view !== 'points' && (
+          <Suspense>
+            <OtherView answer={answer} view={view} width={width} />
+          </Suspense>
+        )}
       </div>
     </div>
   );

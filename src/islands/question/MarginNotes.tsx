@@ -1,14 +1,14 @@
-import { DrawingView } from '../../charts/DrawingView';
-import { layout } from '../../charts/layout';
+import { Suspense, lazy } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
-import { curveScene } from '../../core/scenes/curve';
-import { decisionOf } from '../../core/words/hypotheses';
 import { methodElse, methodName, methodReason } from '../../core/words/method';
 import { counted, significant } from '../../core/words/numbers';
 import { SamplesNote } from './SamplesNote';
+
+// Its picture needs every distribution by name, which no other part of the page does at first.
+const DirectionNote = lazy(() => import('./DirectionNote'));
 
 interface Props {
   question: Question;
@@ -17,40 +17,6 @@ interface Props {
   readingsHref: string;
   onEdit: (edits: TableEdit[]) => void;
   onChange: (question: Question) => void;
-}
-
-/** A direction, the tail it looks at, and what it costs when it was chosen with the answer in sight. */
-function DirectionNote({ question, shown, onChange }: Pick<Props, 'question' | 'shown' | 'onChange'>) {
-  const comparison = shown?.comparison.ok ? shown.comparison.value : undefined;
-  const [reference] = comparison?.reference ?? [];
-  const decision = reference && comparison ? decisionOf(reference, comparison.p, question.level) : undefined;
-  const scene = reference && decision ? curveScene(reference, decision.critical, 216) : undefined;
-  return (
-    <section className="note" aria-label="One-sided">
-      <h2 className="part-of-page">Direction</h2>
-      {question.afterLooking ? (
-        <>
-          <p className="text-warning">
-            You chose a direction with the answer in sight. That halves p and doubles the chance of a false alarm: a 5 %
-            level is then one of 10 %. The methods sentence says so.
-          </p>
-          <button
-            type="button"
-            className="plain-button"
-            onClick={() => {
-              const { afterLooking: _, ...rest } = question;
-              onChange(rest);
-            }}
-          >
-            It was fixed before anyone saw the readings
-          </button>
-        </>
-      ) : (
-        <p className="text-muted">Fixed before looking: only the shaded tail speaks against no effect.</p>
-      )}
-      {scene && <DrawingView drawing={layout({ ...scene, fontSize: 11 })} />}
-    </section>
-  );
 }
 
 /** The method and its reason, and what the readings themselves have to say beforehand. */
@@ -78,7 +44,11 @@ export function MarginNotes({ question, shown, table, readingsHref, onEdit, onCh
         <p className="mt-1 text-muted">Also reasonable: {methodElse(question)}</p>
       </section>
       {shown && <SamplesNote shown={shown} table={table} onEdit={onEdit} onChange={onChange} />}
-      {question.direction !== 'either' && <DirectionNote question={question} shown={shown} onChange={onChange} />}
+      {question.direction !== 'either' && (
+        <Suspense>
+          <DirectionNote question={question} shown={shown} onChange={onChange} />
+        </Suspense>
+      )}
       {(aside.length > 0 || question.withAside) && (
         <section className="note" aria-label="Set aside">
           <h2 className="part-of-page">Set aside</h2>

@@ -1,79 +1,9 @@
-import { Suspense, lazy, useMemo, useState } from 'react';
-import { DrawingView } from '../../charts/DrawingView';
-import { layout } from '../../charts/layout';
+import { Suspense, lazy, useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
-import type { Comparison, Reference } from '../../core/answer/comparison';
-import { workingOf } from '../../core/answer/working-of';
-import { named } from '../../core/distributions/named';
+import type { Comparison } from '../../core/answer/comparison';
 import type { Table } from '../../core/readings/table';
-import { curveScene } from '../../core/scenes/curve';
-import { decisionOf, hypotheses, pOf } from '../../core/words/hypotheses';
-import { fixed, significant } from '../../core/words/numbers';
-import { CopyButton } from '../shared/CopyButton';
-import { Choose } from '../shared/Parts';
 
-const Formula = lazy(() => import('./Formula'));
-
-const Tex = ({ tex }: { tex: string }) => (
-  <Suspense fallback={<code className="text-[13px] text-muted">…</code>}>
-    <Formula tex={tex} />
-  </Suspense>
-);
-
-/** A part that is opened by hand, and built only then. */
-function Opened({ title, children }: { title: string; children: () => React.ReactNode }) {
-  const [open, setOpen] = useState(false);
-  return (
-    <details onToggle={(e) => setOpen(e.currentTarget.open)} className="border-t border-line py-1">
-      <summary className="prose-serif cursor-pointer text-[17px]">{title}</summary>
-      {open && <div className="py-2">{children()}</div>}
-    </details>
-  );
-}
-
-/** The reference distribution: rejection region, critical values, statistic; pointing at a place reads its tails. */
-function Curve({ reference, p, level, width }: { reference: Reference; p: number; level: number; width: number }) {
-  const [cut, setCut] = useState<number>();
-  const decision = useMemo(() => decisionOf(reference, p, level), [reference, p, level]);
-  const scene = useMemo(
-    () => (decision ? curveScene(reference, decision.critical, width, cut) : undefined),
-    [reference, decision, width, cut],
-  );
-  const curve = useMemo(() => named(reference.distribution, reference.parameters), [reference]);
-  if (!scene || !decision) return <p className="text-sm text-muted">This distribution has no curve to show here.</p>;
-  const [panel] = scene.panels;
-  const read = cut ?? reference.statistic;
-  const [left, right] = curve.ok ? [curve.value.lower(read), curve.value.upper(read)] : [];
-  const shown = (x: { ok: boolean; value?: number } | undefined): string =>
-    x?.ok ? significant(x.value ?? 0, 4) : '–';
-  const point = (clientX: number, box: DOMRect) => {
-    if (!panel) return;
-    const [from, to] = panel.x.domain;
-    const share = ((clientX - box.left) * (scene.width / box.width) - panel.left) / panel.width;
-    setCut(share < 0 || share > 1 ? undefined : from + share * (to - from));
-  };
-  return (
-    <div>
-      <div
-        data-testid="reference-curve"
-        className="w-fit"
-        onPointerMove={(e) => point(e.clientX, e.currentTarget.getBoundingClientRect())}
-        onPointerLeave={() => setCut(undefined)}
-      >
-        <DrawingView drawing={layout(scene)} />
-      </div>
-      <p className="text-sm" data-testid="areas">
-        At {reference.symbol} = {fixed(read, 3)}: area below {shown(left)}, above {shown(right)}
-        {cut === undefined && <span className="text-muted"> (point at the curve to read another place)</span>}
-      </p>
-      <ul className="prose-serif mt-1 max-w-[70ch] list-disc pl-5 text-[15px]" data-testid="decision">
-        {decision.words.map((sentence) => (
-          <li key={sentence}>{sentence}</li>
-        ))}
-      </ul>
-    </div>
-  );
-}
+const Understood = lazy(() => import('./Understood'));
 
 interface Props {
   answer: Answer;
@@ -83,95 +13,30 @@ interface Props {
   chosen: number;
 }
 
-/** How the answer comes about: hypotheses, the reference distribution with the decision, the working with its numbers. */
-export function UnderstandPart({ answer, comparison, table, chosen }: Props) {
-  const references = comparison.reference ?? [];
-  const [which, setWhich] = useState(0);
-  const reference = references[Math.min(which, references.length - 1)];
+/** A part that is opened by hand, and fetched and built only then. */
+function Opened({ title, what, ...rest }: Props & { title: string; what: 'hypotheses' | 'decision' | 'working' }) {
+  const [open, setOpen] = useState(false);
   return (
-    <div>
-      <Opened title="The hypotheses">
-        {() => {
-          const { none, some } = hypotheses(answer);
-          return (
-            <ul className="space-y-2" data-testid="hypotheses">
-              {[none, some].map((h) => (
-                <li key={h.tex}>
-                  <Tex tex={h.tex} /> <span className="prose-serif ml-3 text-[15px] text-muted">{h.words}</span>
-                </li>
-              ))}
-            </ul>
-          );
-        }}
-      </Opened>
-      {reference && (
-        <Opened title="The reference distribution and the decision">
-          {() => (
-            <>
-              {references.length > 1 && (
-                <p className="mb-1 text-sm">
-                  Of{' '}
-                  <Choose
-                    label="Which test"
-                    value={String(which)}
-                    options={Object.fromEntries(references.map((r, i) => [String(i), r.of ?? `test ${i + 1}`]))}
-                    onChange={(next) => setWhich(Number(next))}
-                  />
-                </p>
-              )}
-              <Curve reference={reference} p={pOf(comparison, reference)} level={answer.question.level} width={640} />
-            </>
-          )}
-        </Opened>
+    <details onToggle={(e) => setOpen(e.currentTarget.open)} className="border-t border-line py-1">
+      <summary className="prose-serif cursor-pointer text-[17px]">{title}</summary>
+      {open && (
+        <div className="py-2">
+          <Suspense fallback={<p className="text-sm text-muted">Working it out …</p>}>
+            <Understood what={what} {...rest} />
+          </Suspense>
+        </div>
       )}
-      <Opened title="The working">
-        {() => {
-          const parts = workingOf(answer, table, chosen);
-          if (parts.length === 0) return <p className="text-sm text-muted">There is no working to show for this.</p>;
-          const plainSteps = parts
-            .map(({ title, steps }) =>
-              [
-                title,
-                ...steps.map((s) => `${s.what}: ${s.name} = ${s.formula} = ${s.numbers} = ${significant(s.result, 6)}`),
-              ].join('\n'),
-            )
-            .join('\n\n');
-          return (
-            <div data-testid="working">
-              <CopyButton copied={() => ({ plain: plainSteps })} label="Copy the working as TeX" />
-              {parts.map(({ title, steps }) => (
-                <section key={title} className="mb-3">
-                  <h4 className="text-sm font-semibold">{title}</h4>
-                  <table className="text-[14px]">
-                    <caption className="sr-only">{title}, step by step</caption>
-                    <tbody>
-                      {steps.map((s, i) => (
-                        <tr key={`${s.name}-${i}`} className="align-middle">
-                          <th scope="row" className="max-w-52 py-1 pr-4 text-left font-normal text-muted">
-                            {s.what}
-                          </th>
-                          <td className="overflow-x-auto py-1">
-                            <Tex
-                              tex={`\\displaystyle ${s.name} = ${s.formula}${s.numbers && s.numbers !== s.formula ? ` = ${s.numbers}` : ''}`}
-                            />
-                          </td>
-                          <td className="py-1 pl-4 text-right" data-testid="step-result">
-                            {!Number.isFinite(s.result)
-                              ? '∞'
-                              : Number.isInteger(s.result)
-                                ? s.result
-                                : significant(s.result, 6)}
-                          </td>
-                        </tr>
-                      ))}
-                    </tbody>
-                  </table>
-                </section>
-              ))}
-            </div>
-          );
-        }}
-      </Opened>
-    </div>
+    </details>
   );
 }
+
+/** How the answer comes about: hypotheses, the reference distribution with the decision, the working with its numbers. */
+export const UnderstandPart = (props: Props) => (
+  <div>
+    <Opened title="The hypotheses" what="hypotheses" {...props} />
+    {(props.comparison.reference ?? []).length > 0 && (
+      <Opened title="The reference distribution and the decision" what="decision" {...props} />
+    )}
+    <Opened title="The working" what="working" {...props} />
+  </div>
+);
