@@ -40,6 +40,9 @@ export interface Check {
 const residuals = (groups: readonly (readonly number[])[]): number[] =>
   groups.flatMap((g) => (g.length > 0 ? [...moments(g).deviations] : []));
 
+/** Residuals drawn into the small quantile plot: more could not be told apart in it. */
+const plotted = 500;
+
 /**
  * Whether residuals look normal. With few readings the test sees little and the mean needs it most; with many it sees
  * everything and the mean hardly needs it, so size weighs in the verdict.
@@ -48,7 +51,7 @@ export function checkNormality(groups: readonly (readonly number[])[]): Check {
   const left = residuals(groups);
   const smallest = Math.min(...groups.map((g) => g.length));
   const test = attempt(() => shapiroWilk(left.slice(0, 5000)));
-  const plot = attempt(() => quantilePlot(left.slice(0, 2000), 0.95, 1, 200));
+  const plot = attempt(() => quantilePlot(left.slice(0, plotted), 0.95, 1, 100));
   if (!test.ok)
     return { about: 'normality', verdict: 'unknown', figures: { n: left.length }, remedies: ['more-readings'] };
   const { w, p } = test.value;

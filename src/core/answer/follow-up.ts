@@ -142,7 +142,7 @@ export function followUp(
   const { level } = question;
   const k = groups.length;
   demand(
-    (k * (k - 1)) / 2 <= mostComparisons,
+    compare !== 'all' || (k * (k - 1)) / 2 <= mostComparisons,
     `${k} groups make ${(k * (k - 1)) / 2} pairs, more than anyone reads: compare with a control, or choose pairs.`,
   );
   const withLetters = (part: FollowUpPart): FollowUpPart =>

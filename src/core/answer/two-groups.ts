@@ -27,8 +27,8 @@ import type { Table } from '../readings/table';
 import type { Comparison, Size } from './comparison';
 import { type GroupPart, demandOneUnit, demandReadings, summaryOf } from './group-part';
 
-/** Shuffles drawn where the arrangements cannot be counted. */
-export const shufflesDrawn = 20_000;
+/** Shuffles drawn where the arrangements cannot be counted: fewer of large groups, whose p hardly needs them. */
+const shufflesFor = (n: number): number => Math.max(2_000, Math.min(20_000, Math.round(2e7 / n)));
 
 const subtraction = (a: GroupPart, b: GroupPart): string => `${a.name} minus ${b.name}`;
 
@@ -148,7 +148,7 @@ export function compareTwo(question: Question, a: GroupPart, b: GroupPart, brief
   const shifted = value === 0 ? x : x.map((v) => v - value);
   const found = canCountTwoGroups(shifted, y)
     ? shuffleTwoMeansExact(shifted, y)
-    : shuffleTwoMeans(shifted, y, seed, shufflesDrawn);
+    : shuffleTwoMeans(shifted, y, seed, shufflesFor(Math.min(shifted.length, y.length)));
   return fromShuffle(base, found, question);
 }
 
@@ -199,7 +199,7 @@ export function comparePairs(question: Question, table: Table, a: GroupPart, b: 
   if (method !== 'shuffle') return base;
   const found = canCountPairs(differences)
     ? shufflePairedExact(differences)
-    : shufflePaired(differences, seed, shufflesDrawn);
+    : shufflePaired(differences, seed, shufflesFor(differences.length));
   const flipped = fromShuffle(base, found, question);
   return { ...flipped, remarks: flipped.remarks.map((r) => r.replace('Welch’s', 'that of the paired t-test')) };
 }

@@ -32,7 +32,7 @@ export function nameMarks(name: string, colour: number | undefined, y: number, b
 }
 
 /** Mean with its interval, below the readings of row `y`. */
-function meanMarks(group: GroupPart, y: number): Mark[] {
+function meanMarks(group: GroupPart, y: number, pitch: number): Mark[] {
   const ink = { group: group.colour };
   const mean = group.description?.mean ?? group.summary?.mean;
   const marks: Mark[] = [];
@@ -45,7 +45,7 @@ function meanMarks(group: GroupPart, y: number): Mark[] {
       y2: y + 0.17,
       ink,
       weight: 2.5,
-      caps: 7,
+      caps: Math.min(7, pitch * 0.4),
       name: `interval-${group.colour}`,
     });
   if (mean !== undefined)
@@ -57,15 +57,16 @@ function meanMarks(group: GroupPart, y: number): Mark[] {
       room: 0,
       ink,
       shape: group.colour,
-      size: 11,
+      size: Math.min(11, Math.max(3, pitch * 0.5)),
       name: `mean-${group.colour}`,
     });
   return marks;
 }
 
 /** A group's readings, those set aside hollow beneath, and its mean. */
-export function groupMarks(group: GroupPart, y: number, names: Answer['rowNames']): Mark[] {
+export function groupMarks(group: GroupPart, y: number, names: Answer['rowNames'], pitch = Infinity): Mark[] {
   const ink = { group: group.colour };
+  const size = Math.min(group.readings.used.length > 200 ? 4 : 7, Math.max(2, pitch * 0.3));
   return [
     {
       mark: 'dots',
@@ -80,7 +81,7 @@ export function groupMarks(group: GroupPart, y: number, names: Answer['rowNames'
       side: -1,
       ink,
       shape: group.colour,
-      size: group.readings.used.length > 200 ? 4 : 7,
+      size,
       name: `readings-${group.colour}`,
     },
     {
@@ -105,7 +106,7 @@ export function groupMarks(group: GroupPart, y: number, names: Answer['rowNames'
       size: 7,
       hollow: true,
     },
-    ...meanMarks(group, y),
+    ...meanMarks(group, y, pitch),
   ];
 }
 
@@ -129,6 +130,9 @@ export interface Frame {
 /** The panel of groups as rows. */
 export function groupRows(answer: Answer, frame: Frame, more: readonly number[] = []): Panel {
   const { groups } = answer;
+  const pitch = frame.height / Math.max(1, groups.length);
+  // Of more groups than there are lines for names, every so many is named; each point still names its own.
+  const every = Math.max(1, Math.ceil(16 / pitch));
   return {
     ...frame,
     x: {
@@ -140,8 +144,8 @@ export function groupRows(answer: Answer, frame: Frame, more: readonly number[] 
     },
     y: { domain: [-0.62, groups.length - 0.58], drawn: false, down: true },
     marks: [
-      ...groups.flatMap((group, i) => groupMarks(group, i, answer.rowNames)),
-      ...groups.flatMap((group, i) => nameMarks(group.name, group.colour, i - 0.5)),
+      ...groups.flatMap((group, i) => groupMarks(group, i, answer.rowNames, pitch)),
+      ...groups.flatMap((group, i) => (i % every === 0 ? nameMarks(group.name, group.colour, i - 0.5) : [])),
     ],
   };
 }

@@ -1,5 +1,3 @@
-import { useDeferredValue, useMemo } from 'react';
-import { othersOf } from '../../core/answer/others';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import { alternativeName } from '../../core/words/method';
@@ -7,6 +5,7 @@ import { effectPhrases, foremost, statisticPhrase, testPhrase } from '../../core
 import { choicesOf } from '../../core/question/choices';
 import { RichText } from '../shared/RichText';
 import { FullP } from './AnswerPart';
+import { useOthers } from './use-others';
 
 interface Props {
   question: Question;
@@ -16,9 +15,7 @@ interface Props {
 
 /** What the answer would be under the other reasonable methods: one line each, the chosen one marked. */
 export function OtherMethods({ question, table, onChange }: Props) {
-  const asked = useDeferredValue(question);
-  const given = useDeferredValue(table);
-  const others = useMemo(() => othersOf(asked, given), [asked, given]);
+  const others = useOthers(question, table);
   const factors = question.design === 'factorial' || question.design === 'mixed';
   return (
     <section aria-label="Other methods">
@@ -39,7 +36,14 @@ export function OtherMethods({ question, table, onChange }: Props) {
           </tr>
         </thead>
         <tbody>
-          {others.map(({ asked: other, chosen, found, patch }) => {
+          {others === undefined && (
+            <tr>
+              <td colSpan={5} className="!text-left text-muted">
+                Working them out …
+              </td>
+            </tr>
+          )}
+          {others?.map(({ asked: other, chosen, found, patch }) => {
             const comparison = found.ok && found.value.comparison.ok ? found.value.comparison.value : undefined;
             const reason = !found.ok ? found.reason : found.value.comparison.ok ? '' : found.value.comparison.reason;
             const top = comparison && foremost(comparison);

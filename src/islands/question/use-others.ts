@@ -1,0 +1,24 @@
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { type Other, othersOf } from '../../core/answer/others';
+import type { Question } from '../../core/question/question';
+import type { Table } from '../../core/readings/table';
+
+/** Readings up to which the page works the other methods out itself, within a frame or two. */
+const withinPage = 600;
+
+/** The answer under each method; undefined while a worker is at it, so that none is ever older than the readings. */
+export function useOthers(question: Question, table: Table): Other[] | undefined {
+  const asked = useDeferredValue(question);
+  const given = useDeferredValue(table);
+  const small = given.rowCount * given.columns.length <= withinPage;
+  const here = useMemo(() => (small ? othersOf(asked, given) : undefined), [asked, given, small]);
+  const [there, setThere] = useState<{ asked: Question; given: Table; others: Other[] }>();
+  useEffect(() => {
+    if (small) return;
+    const worker = new Worker(new URL('../../workers/others.worker.ts', import.meta.url), { type: 'module' });
+    worker.onmessage = ({ data }: MessageEvent<Other[]>) => setThere({ asked, given, others: data });
+    worker.postMessage({ question: asked, table: given });
+    return () => worker.terminate();
+  }, [asked, given, small]);
+  return here ?? (there?.asked === asked && there.given === given ? there.others : undefined);
+}
