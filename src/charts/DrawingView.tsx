@@ -10,7 +10,14 @@ export interface PointedAt {
 /** On the page, inks follow the theme through its variables. */
 const paint = (ink: Ink): string => (typeof ink === 'string' ? `var(--ink-${ink})` : `var(--group-${ink.group % 8})`);
 
-function ShapeView({ shape, onPoint }: { shape: Shape; onPoint?: ((point: PointedAt) => void) | undefined }) {
+interface ShapeProps {
+  shape: Shape;
+  place: number;
+  onPoint?: ((point: PointedAt) => void) | undefined;
+  marked?: ((cells: readonly CellRef[]) => boolean) | undefined;
+}
+
+function ShapeView({ shape, place, onPoint, marked }: ShapeProps) {
   const colour = paint(shape.ink);
   switch (shape.shape) {
     case 'line':
@@ -45,9 +52,11 @@ function ShapeView({ shape, onPoint }: { shape: Shape; onPoint?: ((point: Pointe
           fill={shape.open ? 'none' : shape.filled ? colour : 'var(--ink-paper)'}
           fillOpacity={shape.tint}
           strokeDasharray={shape.dash ? '3 3' : undefined}
-          stroke={shape.weight ? colour : undefined}
-          strokeWidth={shape.weight || undefined}
+          stroke={shape.cells && marked?.(shape.cells) ? 'var(--ink-accent)' : shape.weight ? colour : undefined}
+          strokeWidth={shape.cells && marked?.(shape.cells) ? 3 : shape.weight || undefined}
           data-mark={shape.name}
+          data-place={shape.cells ? place : undefined}
+          data-picked={shape.cells && marked?.(shape.cells) ? '' : undefined}
           {...(shape.cells && onPoint
             ? {
                 className: 'cursor-pointer',
@@ -81,11 +90,14 @@ export function DrawingView({
   drawing,
   physical,
   onPoint,
+  marked,
 }: {
   drawing: Drawing;
   physical?: { widthMm: number; heightMm: number };
   /** Told which readings a point clicked on stands for. */
   onPoint?: (point: PointedAt) => void;
+  /** Whether a point stands for readings picked elsewhere, and is to stand out. */
+  marked?: (cells: readonly CellRef[]) => boolean;
 }) {
   return (
     <svg
@@ -97,7 +109,7 @@ export function DrawingView({
       className="chart"
     >
       {drawing.shapes.map((shape, i) => (
-        <ShapeView key={i} shape={shape} onPoint={onPoint} />
+        <ShapeView key={i} shape={shape} place={i} onPoint={onPoint} marked={marked} />
       ))}
     </svg>
   );

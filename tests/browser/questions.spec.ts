@@ -305,6 +305,39 @@ test('a direction chosen with the answer in sight is said; own words keep up wit
   await expect(page.getByTestId('both-effects').locator('[data-mark="rung"]')).toHaveCount(2);
 });
 
+test('points chosen in the picture are picked in the readings, and the other way round', async ({ page, context }) => {
+  await startStudy(page, 'Brushing');
+  await paste(page, columns([red, white], ['Red lamp (mm)', 'White lamp (mm)']));
+  await asked(page, 'Ask whether two groups differ');
+  const question = page.url();
+  const look = page.getByTestId('look');
+  const points = look.locator('path[data-place]');
+  await expect(points).toHaveCount(18);
+  // A box over the first group's upper end: from right of all its points to left of its third.
+  const boxes = await Promise.all([0, 3, 4].map((i) => points.nth(i).boundingBox()));
+  const [x, y] = [Math.min(...boxes.map((b) => b?.x ?? 0)) - 6, Math.min(...boxes.map((b) => b?.y ?? 0)) - 30];
+  const [right, bottom] = [Math.max(...boxes.map((b) => b?.x ?? 0)) + 16, Math.max(...boxes.map((b) => b?.y ?? 0)) + 9];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(right, bottom, { steps: 4 });
+  await page.mouse.up();
+  const chosen = page.getByRole('form', { name: 'The reading chosen' });
+  await expect(chosen).toContainText('readings chosen');
+  await chosen.getByRole('link', { name: 'Pick their rows in the readings' }).click();
+  await expect(page.getByText(/rows picked: chosen in the picture/)).toBeVisible();
+  // Rows picked in another window stand out in the picture here.
+  const readings = await context.newPage();
+  await readings.goto(page.url().replace('#picked', ''));
+  await page.goto(question);
+  await readings.bringToFront();
+  await readings.getByRole('button', { name: 'Pick rows' }).click();
+  await readings.getByLabel('Value of the rule').fill('66');
+  await readings.keyboard.press('Enter');
+  await expect(readings.getByText(/rows picked/)).toBeVisible();
+  await page.bringToFront();
+  await expect(look.locator('path[data-picked]').first()).toBeVisible();
+});
+
 test('one question of every measure: sorted, adjusted, each opening to its own page', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'Open a fresh copy of the demo study' }).click();

@@ -1,8 +1,10 @@
-import { Suspense, lazy, useEffect, useMemo, useRef, useState } from 'react';
+import { type ReactNode, Suspense, lazy, useEffect, useMemo, useRef, useState } from 'react';
 import { DrawingView, type PointedAt } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
 import type { Answer } from '../../core/answer/answer';
+import type { Drawing } from '../../core/scenes/drawing';
 import { lookScene } from '../../core/scenes/look';
+import { counted } from '../../core/words/numbers';
 import { type View, views } from '../../core/scenes/views';
 
 const OtherView = lazy(() => import('./OtherView'));
@@ -10,11 +12,13 @@ const OtherView = lazy(() => import('./OtherView'));
 interface Props {
   answer: Answer;
   sorted: boolean;
+  /** Rows picked in the readings: their points stand out. */
+  picked: ReadonlySet<number>;
   onPoint: (point: PointedAt) => void;
 }
 
 /** The picture of the answer, and the same readings looked at otherwise. */
-export function LookPart({ answer, sorted, onPoint }: Props) {
+export function LookPart({ answer, sorted, picked, onPoint }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(690);
   const [view, setView] = useState<View>('points');
@@ -48,13 +52,79 @@ export function LookPart({ answer, sorted, onPoint }: Props) {
         </p>
       )}
       <div className="overflow-x-auto">
-        {drawing && <DrawingView drawing={drawing} onPoint={onPoint} />}
+        {drawing && (
+          <Brushed drawing={drawing} onPoint={onPoint}>
+            <DrawingView
+              drawing={drawing}
+              onPoint={onPoint}
+              {...(picked.size > 0 ? { marked: (cells) => cells.some((c) => picked.has(c.row)) } : {})}
+            />
+          </Brushed>
+        )}
         {view !== 'points' && (
           <Suspense>
             <OtherView answer={answer} view={view} width={width} />
           </Suspense>
         )}
       </div>
+    </div>
+  );
+}
+
+/** Drawing a box over the picture chooses the readings whose points lie in it. */
+function Brushed({
+  drawing,
+  onPoint,
+  children,
+}: {
+  drawing: Drawing;
+  onPoint: (point: PointedAt) => void;
+  children: ReactNode;
+}) {
+  const frame = useRef<HTMLDivElement>(null);
+  const [box, setBox] = useState<{ left: number; top: number; x1: number; y1: number; x2: number; y2: number }>();
+  const choose = () => {
+    if (!box || !frame.current) return;
+    const [left, right] = [Math.min(box.x1, box.x2), Math.max(box.x1, box.x2)];
+    const [top, bottom] = [Math.min(box.y1, box.y2), Math.max(box.y1, box.y2)];
+    setBox(undefined);
+    // A click is not a box.
+    if (right - left < 5 && bottom - top < 5) return;
+    const cells = [...frame.current.querySelectorAll('path[data-place]')].flatMap((path) => {
+      const { x, y, width, height } = path.getBoundingClientRect();
+      const [cx, cy] = [x + width / 2, y + height / 2];
+      const shape = drawing.shapes[Number(path.getAttribute('data-place'))];
+      const inside = cx >= left && cx <= right && cy >= top && cy <= bottom;
+      return inside && shape?.shape === 'path' ? (shape.cells ?? []) : [];
+    });
+    if (cells.length > 0) onPoint({ title: `${counted(cells.length, 'reading')} chosen`, cells });
+  };
+  return (
+    <div
+      ref={frame}
+      className="relative w-fit touch-pan-y select-none"
+      data-testid="look"
+      onPointerDown={(e) => {
+        if (e.button !== 0) return;
+        const { left, top } = e.currentTarget.getBoundingClientRect();
+        setBox({ left, top, x1: e.clientX, y1: e.clientY, x2: e.clientX, y2: e.clientY });
+      }}
+      onPointerMove={(e) => box && setBox({ ...box, x2: e.clientX, y2: e.clientY })}
+      onPointerUp={choose}
+      onPointerLeave={() => setBox(undefined)}
+    >
+      {children}
+      {box && Math.hypot(box.x2 - box.x1, box.y2 - box.y1) > 5 && (
+        <div
+          className="pointer-events-none absolute border border-primary bg-primary/10"
+          style={{
+            left: Math.min(box.x1, box.x2) - box.left,
+            top: Math.min(box.y1, box.y2) - box.top,
+            width: Math.abs(box.x2 - box.x1),
+            height: Math.abs(box.y2 - box.y1),
+          }}
+        />
+      )}
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { PointedAt } from '../../charts/DrawingView';
 import type { Table } from '../../core/readings/table';
+import { keepPicked } from '../shared/picked-rows';
 import type { TableEdit } from '../../core/readings/table-edit';
 
 interface Props {
@@ -17,6 +18,7 @@ export function PointedReading({ point, table, readingsHref, onEdit, onClose }: 
   const [first] = point.cells;
   if (!first) return null;
   const aside = table.columns.find((c) => c.id === first.column)?.aside[first.row] !== undefined;
+  const several = new Set(point.cells.map((c) => c.row)).size > 1;
   const set = (why: string | null) => {
     onEdit([{ kind: 'set-aside', cells: point.cells.map((cell) => ({ ...cell, reason: why })) }]);
     onClose();
@@ -54,11 +56,25 @@ export function PointedReading({ point, table, readingsHref, onEdit, onClose }: 
           </button>
         </>
       )}
+      {several && (
+        <a
+          className="plain-button"
+          href={`${readingsHref}#picked`}
+          onClick={() =>
+            keepPicked(
+              table.id,
+              point.cells.map((c) => c.row),
+            )
+          }
+        >
+          Pick their rows in the readings
+        </a>
+      )}
       <a
         className="plain-button"
         href={`${readingsHref}#row=${first.row + 1}&column=${encodeURIComponent(first.column)}`}
       >
-        Go to its row
+        {several ? 'Go to the first' : 'Go to its row'}
       </a>
       <button type="button" className="plain-button" onClick={onClose}>
         Leave it

@@ -12,6 +12,7 @@ import { defaultFigureStyle } from '../../core/scenes/figure-style';
 import { headline } from '../../core/words/headline';
 import { inWords, send } from '../shared/api';
 import { useKeptValue } from '../shared/kept-value';
+import { usePickedRows } from '../shared/picked-rows';
 import { RefusedNotice } from '../shared/RefusedNotice';
 import { SaveState } from '../shared/SaveState';
 import { type Kept, followTable, guardUnsaved, tableStore } from '../shared/table-store';
@@ -59,6 +60,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
   const [pointed, setPointed] = useState<PointedAt>();
   const [sorted, setSorted] = useState(false);
   const [chosen, setChosen] = useState(0);
+  const picked = usePickedRows(asked.tableId);
   const readingsHref = `/studies/${study}/readings/${asked.tableId}`;
   useEffect(() => guardUnsaved(store), [store]);
   useEffect(() => followTable(store), [store]);
@@ -116,10 +118,10 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
         </Part>
         {shown && (
           <Part name="Look">
-            <LookPart answer={shown} sorted={sorted} onPoint={setPointed} />
+            <LookPart answer={shown} sorted={sorted} picked={picked} onPoint={setPointed} />
             {pointed && (
               <PointedReading
-                key={pointed.title}
+                key={`${pointed.title} ${pointed.cells[0]?.row ?? ''}`}
                 point={pointed}
                 table={table}
                 readingsHref={readingsHref}

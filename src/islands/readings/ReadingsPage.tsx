@@ -14,6 +14,7 @@ import { counted, significant } from '../../core/words/numbers';
 import { OpenFileButton, useFileDrop } from '../import/FileDrop';
 import { ImportPanel } from '../import/ImportPanel';
 import { Accepted } from '../shared/Accepted';
+import { keepPicked, pickedRows } from '../shared/picked-rows';
 import { RefusedNotice } from '../shared/RefusedNotice';
 import { SaveState } from '../shared/SaveState';
 import { type Kept, followTable, guardUnsaved, tableStore } from '../shared/table-store';
@@ -44,6 +45,12 @@ interface Picked {
 
 const nothingPicked: Picked = { rows: new Set(), words: '', column: undefined };
 
+/** Rows picked in a picture, where the address says that one came from there. */
+function pickedElsewhere(table: Table): Picked {
+  const rows = window.location.hash === '#picked' ? pickedRows(table.id) : new Set<number>();
+  return rows.size > 0 ? { rows, words: 'chosen in the picture', column: undefined } : nothingPicked;
+}
+
 /** The row and column an address names, as links from pictures give them: #row=12&column=red. */
 function addressed(table: Table): Selection {
   const asked = new URLSearchParams(window.location.hash.slice(1));
@@ -62,7 +69,8 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
   const [reason, setReason] = useState<string>();
   const [tool, setTool] = useState<Tool>();
   const [describing, setDescribing] = useState(false);
-  const [picked, setPicked] = useState<Picked>(nothingPicked);
+  const [picked, setPicked] = useState<Picked>(() => pickedElsewhere(kept.table));
+  useEffect(() => keepPicked(kept.table.id, picked.rows), [kept, picked]);
   const [file, setFile] = useState<File>();
   const gridRef = useRef<HTMLDivElement>(null);
   const over = useFileDrop(setFile);
