@@ -222,7 +222,42 @@ test('the same subjects throughout: corrections, pairs, a gap said, groups besid
   await expect(page.getByText(/Left out, because a reading is missing: L2 \(no Week 1\)/)).toBeVisible();
 });
 
-test('groups of subjects through conditions, pairs, and figures copied from a paper', async ({ page }) => {
+test('groups of subjects through conditions: from paste to the copied sentence, and a reading changed', async ({
+  page,
+}) => {
+  const { rows } = reference('anova.repeated_measures-1');
+  await startStudy(page, 'Fed and unfed');
+  const fed = (i: number): string => (i % 2 ? 'fed' : 'unfed');
+  await paste(
+    page,
+    [
+      'line\tfeeding\tWeek 0 (cm)\tWeek 1 (cm)\tWeek 2 (cm)',
+      ...rows.map((r, i) => [`L${i + 1}`, fed(i), ...r].join('\t')),
+    ].join('\n'),
+  );
+  await page.getByLabel('How the table is laid out').selectOption({ value: 'repeated' });
+  await asked(page, 'Ask whether the conditions differ');
+  await page.getByLabel('What is compared').selectOption('with two factors,');
+  await expect(page.getByTestId('source-table')).toContainText('lines within groups');
+  // Between the groups: one analysis of variance of the subjects' means, by hand.
+  const ss = (values: number[]): number => {
+    const mean = values.reduce((s, x) => s + x, 0) / values.length;
+    return values.reduce((s, x) => s + (x - mean) ** 2, 0);
+  };
+  const means = rows.map((r) => r.reduce<number>((s, x) => s + Number(x), 0) / 3);
+  const groups = ['fed', 'unfed'].map((g) => means.filter((_, i) => fed(i) === g));
+  const within = groups.reduce((s, g) => s + ss(g), 0);
+  const f = (ss(means) - within) / (within / 6);
+  await expect(page.getByTestId('source-table')).toContainText(fixed(f, 3));
+  expect(await copiedResults(page)).toContain(`feeding F(1, 6) = ${fixed(f, 2)}`);
+  await page.getByLabel('How subjects were measured').selectOption('counts once');
+  await expect(page.getByTestId('test')).toContainText('Two-way analysis of variance');
+  await page.getByLabel('How subjects were measured').selectOption('is measured throughout');
+  await changeReading(page, 1, 3, '99');
+  await expect(page.getByTestId('source-table')).not.toContainText(fixed(f, 3));
+});
+
+test('figures copied from a paper, and groups of subjects in the demo study', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'Open a fresh copy of the demo study' }).click();
   await page.waitForURL(/\/questions\//);
@@ -404,7 +439,7 @@ test('nothing shown is older than the readings: random edits, each page against 
     seed = (seed * 1103515245 + 12345) % 2147483648;
     return Math.floor((seed / 2147483648) * n);
   };
-  const until = Date.now() + 30_000;
+  const until = Date.now() + 60_000;
   for (let step = 0; Date.now() < until; step++) {
     const { readings, answered, table, columns: width, question } = windows[step % windows.length]!;
     await readings.bringToFront();

@@ -349,7 +349,7 @@ test('a file of 100,000 rows, and out again in the other shape', async ({ page }
   await expect(page.getByText('100000 rows of 3 columns')).toBeVisible();
   await take(page).click();
   await page.waitForURL(/readings/);
-  await expect(page.getByText(/2 groups, 100000 readings/)).toBeVisible();
+  await expect(page.getByText(/2 groups, 100000 readings/)).toBeVisible({ timeout: 30_000 });
   await page.getByRole('grid').focus();
   await page.keyboard.press('Control+End');
   await expect(cell(page, 100_000, 3)).toHaveText(lines[99_999]?.split(';')[2] ?? '');
@@ -357,7 +357,7 @@ test('a file of 100,000 rows, and out again in the other shape', async ({ page }
   await page.keyboard.press('Enter');
   await saved(page);
   await page.reload();
-  await expect(page.getByText(/2 groups, 100000 readings/)).toBeVisible();
+  await expect(page.getByText(/2 groups, 100000 readings/)).toBeVisible({ timeout: 30_000 });
   await page.getByRole('button', { name: 'Take out' }).click();
   await page.getByLabel('Kind of file').selectOption('semicolon');
   const download = page.waitForEvent('download');

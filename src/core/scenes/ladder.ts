@@ -138,6 +138,18 @@ export function ladder(rungs: readonly Rung[], frame: Frame, title: string): Pan
   const domain: [number, number] = [Math.min(0, ...ends) - 0.06 * reach, Math.max(0, ...ends) + 0.06 * reach];
   const lines = shown.length + shown.filter((e) => e.heading !== undefined).length * 0.6;
   const marks: Mark[] = [...divideLine(domain)];
+  if (rungs.length > shown.length)
+    marks.push({
+      mark: 'text',
+      x: Infinity,
+      y: 1,
+      dy: -4,
+      anchor: 'end',
+      text: `and ${rungs.length - shown.length} more in the list below`,
+      size: 12,
+      ink: 'muted',
+      halo: true,
+    });
   let line = 0;
   for (const e of shown) {
     if (e.heading !== undefined) {
