@@ -1,11 +1,11 @@
-import { answer } from '../core/answer/answer';
+import { namesOf, namingNeedsCells } from '../core/question/naming';
+import type { Question } from '../core/question/question';
 import { questionSentence, shortQuestion } from '../core/words/question';
 import { figuresOf } from '../store/figures';
 import type { Db } from '../store/open';
 import { questionsOf } from '../store/questions';
 import { allStudies, readStudy, tableIdsOf } from '../store/studies';
 import { type KeptTable, cellCount, readTable, readTableHead } from '../store/tables';
-import { columnsAreGroups } from '../core/readings/groups';
 import type { Table } from '../core/readings/table';
 
 /** A line of the spine. */
@@ -25,8 +25,9 @@ export interface Spine {
   log: SpineEntry[];
 }
 
-/** A table as far as naming its groups needs it: where columns are groups their heads are enough. */
-const tableForNames = (db: Db, head: Table): Table => (columnsAreGroups(head) ? head : readTable(db, head.id).table);
+/** A question by its names. No list waits for an answer, and few for more than the heads of a table. */
+const named = (db: Db, question: Question, head: Table) =>
+  namesOf(question, namingNeedsCells(question, head) ? readTable(db, head.id).table : head);
 
 /** Cells up to which a table travels within the page; a larger one is fetched once the page stands. */
 const withinPage = 20_000;
@@ -43,8 +44,7 @@ export function studySpine(db: Db, studyId: string): Spine {
   const labels = new Map<string, string>();
   const questions = questionsOf(db, studyId).map(({ id, tableId, question }) => {
     const kept = tables.get(tableId);
-    const found = kept && answer(question, tableForNames(db, kept));
-    const label = found?.ok ? shortQuestion(found.value) : 'groups no longer there';
+    const label = kept ? shortQuestion(named(db, question, kept)) : 'readings no longer there';
     labels.set(id, label);
     return { id, label, href: `${home}/questions/${id}` };
   });
@@ -81,7 +81,7 @@ export interface ShelfLine {
 export function shelfLines(db: Db): ShelfLine[] {
   return allStudies(db).map(({ id, title, changedAt }) => {
     const [first] = questionsOf(db, id);
-    const found = first && answer(first.question, tableForNames(db, readTableHead(db, first.tableId)));
-    return { id, title, changedAt, compared: found?.ok ? questionSentence(found.value) : undefined };
+    const compared = first && questionSentence(named(db, first.question, readTableHead(db, first.tableId)));
+    return { id, title, changedAt, compared };
   });
 }

@@ -26,7 +26,7 @@ import { unusualPoints } from '../../src/core/procedures/unusual-points';
 import { welchAnova } from '../../src/core/procedures/welch-anova';
 import { welchT } from '../../src/core/procedures/welch-t';
 import { wilcoxonSignedRank } from '../../src/core/procedures/wilcoxon-signed-rank';
-import { checkExpectedCounts, checkMeans } from '../../src/core/answer/checks';
+import { checkEqualSpread, checkExpectedCounts, checkIndependence } from '../../src/core/answer/checks';
 import {
   goodnessOfFitWorking,
   independenceWorking,
@@ -259,10 +259,9 @@ describe('checks and resampling', () => {
   });
 
   it('say what stands against a comparison, and what could be done', () => {
-    const steady = checkMeans([a, b], { readings: 11, subjects: 11, shared: 0 }, false);
-    expect(steady.find((k) => k.about === 'independence')?.verdict).to.equal('fine');
-    const repeated = checkMeans([a, b], { readings: 36, subjects: 12, shared: 3 }, false);
-    expect(repeated[0]).to.deep.include({
+    const repeats = (readings: number, subjects: number, shared: number) => ({ readings, subjects, shared });
+    expect(checkIndependence(repeats(11, 11, 0), false, false).verdict).to.equal('fine');
+    expect(checkIndependence(repeats(36, 12, 3), false, false)).to.deep.include({
       verdict: 'matters',
       remedies: ['average-within-subjects', 'pair-by-subject'],
     });
@@ -278,7 +277,7 @@ describe('checks and resampling', () => {
         [40, 80],
       ]).verdict,
     ).to.equal('fine');
-    expect(checkMeans([[1], [2]], undefined, false).map((k) => k.verdict)).to.include('unknown');
+    expect(checkEqualSpread([[1], [2]]).verdict).to.equal('unknown');
   });
 
   it('studentized intervals cover a skewed mean about as often as they say', () => {

@@ -1,6 +1,8 @@
 import { DomainError, type Outcome, attempt, demand } from '../numeric/domain-error';
 import type { Question } from '../question/question';
-import { type Repeats, chosenColumns, columnsAreGroups, repeatsOf } from '../readings/groups';
+import { kindOf } from '../question/asking';
+import { measureOf } from '../question/naming';
+import { type Repeats, repeatsOf } from '../readings/groups';
 import { withDerived } from '../readings/derive';
 import { type Factors, factorsOf } from '../readings/factors';
 import { levelRows, levelsOf } from '../readings/levels';
@@ -84,16 +86,6 @@ function compare(question: Question, table: Table, parts: readonly GroupPart[], 
   }
 }
 
-const twoFactors = ({ design }: Question): boolean => design === 'factorial' || design === 'mixed';
-
-/** What a question says it measures: the table's own words where columns are groups, else the measure column's name. */
-function measureOf(question: Question, table: Table): string {
-  if (columnsAreGroups(table)) return table.measure;
-  const name = chosenColumns(withDerived(table), question).measure?.name ?? table.measure;
-  // A column of reported means is named after what they are means of.
-  return table.shape === 'summary' ? name.replace(/^(mean|average)\s+/i, '') : name;
-}
-
 /** The conditions described by the subjects the analysis used, while every reading stays in the picture. */
 const onlyComplete = (parts: readonly GroupPart[], { complete }: Comparison, level: number): GroupPart[] =>
   complete && complete.incomplete.length > 0
@@ -154,7 +146,7 @@ export function answer(question: Question, given: Table, brief = false): Outcome
     const parts = partsCompared(question, allParts(table, question, brief));
     const repeats = table.shape === 'summary' ? undefined : repeatsOf(table, choice);
     const comparison = attempt(() => compare(question, table, parts, brief));
-    const layout = twoFactors(question) ? attempt(() => factorsOf(table, question)) : undefined;
+    const layout = kindOf[question.design] === 'factors' ? attempt(() => factorsOf(table, question)) : undefined;
     return {
       question,
       measure: measureOf(question, table),

@@ -1,5 +1,4 @@
 import { attempt } from '../numeric/domain-error';
-import { oneWayAnova } from '../procedures/one-way-anova';
 import { levene } from '../procedures/equal-spread';
 import { type QuantilePlot, quantilePlot } from '../procedures/quantile-plot';
 import { summarize } from '../procedures/sample-summary';
@@ -142,21 +141,6 @@ export function checkExpectedCounts(expected: readonly (readonly number[])[]): C
     figures: { smallest, under5, share },
     remedies: under5 > 0 ? ['exact-test', 'join-categories'] : ['none'],
   };
-}
-
-/** Every check that a comparison of means of independent groups rests on. */
-export function checkMeans(
-  groups: readonly (readonly number[])[],
-  repeats: Repeats | undefined,
-  averaged: boolean,
-): Check[] {
-  return [
-    checkIndependence(repeats, averaged, false),
-    checkSampleSize(groups),
-    checkUnusualPoints(groups),
-    checkNormality(groups),
-    ...(attempt(() => oneWayAnova(groups)).ok ? [checkEqualSpread(groups)] : []),
-  ];
 }
 
 /** Whether the differences between conditions spread alike (Mauchly), which only the uncorrected test needs. */

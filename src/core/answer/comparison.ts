@@ -136,8 +136,8 @@ export interface TwoWayCells {
     { name: string; levels: { id: string; name: string }[] },
   ];
   cells: CellMean[];
-  /** Of each factor: the plain mean of its cells' means; undefined where cells are empty. */
-  margins: readonly [Outcome<CellMean[]>, Outcome<CellMean[]>];
+  /** Of each factor: the plain mean of a level's cell means; a level with an empty cell has none. */
+  margins: readonly [CellMean[], CellMean[]];
   empty: string[];
   balanced: boolean;
   type: 1 | 2 | 3;

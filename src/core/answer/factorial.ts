@@ -14,27 +14,11 @@ import { choicesOf } from '../question/choices';
 import type { Question } from '../question/question';
 import { type Factors, factorsOf } from '../readings/factors';
 import type { Table } from '../readings/table';
-import type { CellMean, Comparison, Effect, FollowUpPart, SourceLine, TwoWayCells } from './comparison';
-import { isAdjustment } from './follow-up';
+import type { CellMean, Comparison, FollowUpPart, SourceLine, TwoWayCells } from './comparison';
+import { type Raw, isAdjustment, judgedByP } from './follow-up';
 
 /** More levels than this make a table nobody reads, and a subject column is then often taken for a factor. */
 const mostLevels = 60;
-
-/** Readings under two factors; those of one subject in a cell stand for it by their mean where the table says so. */
-export function factorReadings(question: Question, table: Table): Factors {
-  const factors = factorsOf(table, question);
-  if (!table.average) return factors;
-  const cells = new Map<string, Factors['readings']>();
-  for (const r of factors.readings) {
-    const key = [r.a, r.b, r.subject].join('\n');
-    cells.set(key, [...(cells.get(key) ?? []), r]);
-  }
-  const readings = [...cells.values()].flatMap((all) => {
-    const [first] = all;
-    return first ? [{ ...first, value: moments(all.map((r) => r.value)).mean }] : [];
-  });
-  return { ...factors, readings };
-}
 
 function cellsOf(factors: Factors, readings: readonly TwoWayReading[], table: TwoWayAnova, level: number): TwoWayCells {
   const critical = studentT(table.residual.df).upperQuantile((1 - level) / 2);
@@ -56,15 +40,13 @@ function cellsOf(factors: Factors, readings: readonly TwoWayReading[], table: Tw
       ];
     }),
   );
-  const margin = (factor: 'a' | 'b') =>
-    attempt(() =>
-      marginalMeans(readings, table, factor, level, undefined, true).map((m): CellMean => ({
-        [factor]: m.level,
-        n: readings.filter((r) => r[factor] === m.level).length,
-        mean: m.mean,
-        interval: m.interval,
-      })),
-    );
+  const margin = (factor: 'a' | 'b'): CellMean[] =>
+    marginalMeans(readings, table, factor, level, undefined, true).map((m): CellMean => ({
+      [factor]: m.level,
+      n: readings.filter((r) => r[factor] === m.level).length,
+      mean: m.mean,
+      interval: m.interval,
+    }));
   const nameOf = (of: 'a' | 'b', id: string): string => factors[of].levels.find((l) => l.id === id)?.name ?? id;
   return {
     factors: [factors.a, factors.b],
@@ -103,34 +85,17 @@ function levelComparisons(
   const factor = within.startsWith('a') ? 'a' : 'b';
   const other = factor === 'a' ? 'b' : 'a';
   const nameOf = (id: string): string => factors[factor].levels.find((l) => l.id === id)?.name ?? id;
-  const simultaneous = adjustment === 'bonferroni' || adjustment === 'sidak';
   const part = (at: { id: string; name: string } | undefined): FollowUpPart => {
-    const pairs = marginalPairs(readings, table, factor, adjustment, at?.id);
-
-    const alpha = 1 - level;
-    const each =
-      adjustment === 'bonferroni'
-        ? alpha / pairs.length
-        : adjustment === 'sidak'
-          ? -Math.expm1(Math.log1p(-alpha) / pairs.length)
-          : alpha;
-    const critical = studentT(table.residual.df).upperQuantile(each / 2);
-    return {
-      simultaneous,
-      ...(simultaneous || adjustment === 'unadjusted' ? { critical: { symbol: 't', value: critical } } : {}),
-      ...(at ? { within: at.name } : {}),
-      effects: pairs.map((pair): Effect => ({
-        name: `${nameOf(pair.a)} minus ${nameOf(pair.b)}`,
-        pair: [pair.a, pair.b],
-        estimate: pair.difference,
-        se: pair.se,
-        df: table.residual.df,
-        statistic: { symbol: 't', value: pair.t },
-        interval: { low: pair.difference - critical * pair.se, high: pair.difference + critical * pair.se },
-        p: pair.p,
-        ...(simultaneous || adjustment === 'unadjusted' ? { smallest: critical * pair.se } : {}),
-      })),
-    };
+    const raw = marginalPairs(readings, table, factor, 'unadjusted', at?.id).map((pair): Raw => ({
+      name: `${nameOf(pair.a)} minus ${nameOf(pair.b)}`,
+      pair: [pair.a, pair.b],
+      estimate: pair.difference,
+      se: pair.se,
+      df: table.residual.df,
+      t: pair.t,
+      p: pair.p,
+    }));
+    return { ...judgedByP(raw, adjustment, level), ...(at ? { within: at.name } : {}) };
   };
   return within.includes('within')
     ? factors[other].levels.map(part).filter((p) => p.effects.length > 0)
@@ -141,7 +106,7 @@ function levelComparisons(
 export function compareFactors(question: Question, table: Table): Comparison {
   const { sums } = choicesOf(question);
   const { level } = question;
-  const factors = factorReadings(question, table);
+  const factors = factorsOf(table, question);
   for (const factor of [factors.a, factors.b])
     demand(
       factor.levels.length <= mostLevels,

@@ -33,7 +33,8 @@ export interface Raw {
   p: number;
 }
 
-const isAdjustment = (follow: FollowUp): follow is Adjustment =>
+/** Whether comparisons are judged by adjusting their p-values. */
+export const isAdjustment = (follow: FollowUp): follow is Adjustment =>
   ['unadjusted', 'bonferroni', 'holm', 'sidak', 'benjamini-hochberg'].includes(follow);
 
 /**
@@ -90,7 +91,22 @@ export function lettersFor(
   return groups.map((g, i) => ({ id: g.id, letters: shown[i] ?? '' }));
 }
 
-const minus = (a: Named | undefined, b: Named | undefined): string => `${a?.name ?? ''} minus ${b?.name ?? ''}`;
+/** What a pair of groups, by their places, is called. */
+export const pairNamed = (
+  groups: readonly Named[],
+  a: number,
+  b: number,
+): { name: string; pair: [string, string] } => ({
+  name: `${groups[a]?.name ?? ''} minus ${groups[b]?.name ?? ''}`,
+  pair: [groups[a]?.id ?? '', groups[b]?.id ?? ''],
+});
+
+/** The place of the control; the first group while none is named, or the one named is not compared. */
+export const controlPlace = (question: Question, groups: readonly Named[]): number =>
+  Math.max(
+    0,
+    groups.findIndex((g) => g.id === question.control),
+  );
 
 /** The weights of each comparison asked for, over the groups in their order. */
 function asked(
@@ -100,15 +116,14 @@ function asked(
   const { compare } = choicesOf(question);
   const place = (id: string): number => groups.findIndex((g) => g.id === id);
   const pairOf = (i: number, j: number) => ({
-    name: minus(groups[i], groups[j]),
-    pair: [groups[i]?.id ?? '', groups[j]?.id ?? ''] as [string, string],
+    ...pairNamed(groups, i, j),
     weights: groups.map((_, k) => (k === i ? 1 : k === j ? -1 : 0)),
   });
   switch (compare) {
     case 'all':
       return allPairs(groups.length).map(([i, j]) => pairOf(i, j));
     case 'control': {
-      const control = Math.max(0, place(question.control ?? ''));
+      const control = controlPlace(question, groups);
       return groups.flatMap((_, i) => (i === control ? [] : [pairOf(i, control)]));
     }
     case 'chosen': {
@@ -150,8 +165,7 @@ export function followUp(
   if (follow === 'tukey' || follow === 'games-howell') {
     const pairs = follow === 'tukey' ? tukeyKramer(summaries, level).pairs : gamesHowell(summaries, level);
     const effects = pairs.map((pair): Effect => ({
-      name: minus(groups[pair.a], groups[pair.b]),
-      pair: [groups[pair.a]?.id ?? '', groups[pair.b]?.id ?? ''],
+      ...pairNamed(groups, pair.a, pair.b),
       estimate: pair.difference,
       se: pair.se,
       df: pair.df,
@@ -168,17 +182,12 @@ export function followUp(
     });
   }
   if (follow === 'dunnett') {
-    const control = Math.max(
-      0,
-      groups.findIndex((g) => g.id === question.control),
-    );
-    const { pairs, criticalT } = dunnettTest(summaries, control, level, question.direction);
+    const { pairs, criticalT } = dunnettTest(summaries, controlPlace(question, groups), level, question.direction);
     return {
       simultaneous: true,
       critical: { symbol: 'd', value: criticalT },
       effects: pairs.map((pair) => ({
-        name: minus(groups[pair.a], groups[pair.b]),
-        pair: [groups[pair.a]?.id ?? '', groups[pair.b]?.id ?? ''],
+        ...pairNamed(groups, pair.a, pair.b),
         estimate: pair.difference,
         se: pair.se,
         df: pair.df,
@@ -227,5 +236,3 @@ export function followUp(
   });
   return withLetters(judgedByP(raw, isAdjustment(follow) ? follow : 'holm', level));
 }
-
-export { isAdjustment };

@@ -12,7 +12,7 @@ import { type Factors, factorsOf } from '../readings/factors';
 import { type Choice, subjectReadings } from '../readings/groups';
 import type { Table } from '../readings/table';
 import type { Comparison, FollowUpPart } from './comparison';
-import { type Named, type Raw, isAdjustment, judgedByP, lettersFor } from './follow-up';
+import { type Named, type Raw, isAdjustment, judgedByP, lettersFor, pairNamed } from './follow-up';
 import { type GroupPart, demandOneUnit, demandReadings } from './group-part';
 
 /** Subjects with a reading under every condition, and what the others lack. */
@@ -54,8 +54,7 @@ function pairsOfConditions(
       question.level,
     );
     return {
-      name: `${conditions[i]?.name ?? ''} minus ${conditions[j]?.name ?? ''}`,
-      pair: [conditions[i]?.id ?? '', conditions[j]?.id ?? ''],
+      ...pairNamed(conditions, i, j),
       estimate: test.estimate,
       se: test.se,
       df: test.df,
@@ -88,8 +87,7 @@ export function compareRepeated(question: Question, table: Table, conditions: re
   if (method === 'ranks') {
     const found = friedman(rows);
     const effects = friedmanPairs(rows).map((pair) => ({
-      name: `${conditions[pair.a]?.name ?? ''} minus ${conditions[pair.b]?.name ?? ''}`,
-      pair: [conditions[pair.a]?.id ?? '', conditions[pair.b]?.id ?? ''] as [string, string],
+      ...pairNamed(conditions, pair.a, pair.b),
       estimate: pair.difference,
       statistic: { symbol: 'q' as const, value: pair.q },
       p: pair.p,

@@ -6,7 +6,7 @@ import { welchAnova } from '../procedures/welch-anova';
 import { choicesOf } from '../question/choices';
 import type { Question } from '../question/question';
 import type { Comparison, Size } from './comparison';
-import { followUp, lettersFor } from './follow-up';
+import { followUp, lettersFor, pairNamed } from './follow-up';
 import { type GroupPart, demandOneUnit, demandReadings, summaryOf, valuesOf } from './group-part';
 
 /** The groups compared: those named, in their order, else all that have readings. */
@@ -34,8 +34,7 @@ export function compareSeveral(question: Question, parts: readonly GroupPart[], 
     const found = kruskalWallis(groups);
     const pairs = dunnTest(groups, 'holm');
     const effects = pairs.map((pair) => ({
-      name: `${parts[pair.a]?.name ?? ''} minus ${parts[pair.b]?.name ?? ''}`,
-      pair: [parts[pair.a]?.id ?? '', parts[pair.b]?.id ?? ''] as [string, string],
+      ...pairNamed(parts, pair.a, pair.b),
       estimate: pair.difference,
       statistic: { symbol: 'z' as const, value: pair.z },
       p: pair.p,

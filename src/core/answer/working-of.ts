@@ -6,11 +6,13 @@ import { pooledT } from '../procedures/pooled-t';
 import { twoWayAnova } from '../procedures/two-way-anova';
 import { withinBetween } from '../procedures/within-between';
 import { choicesOf } from '../question/choices';
+import { factorsOf } from '../readings/factors';
 import type { Table } from '../readings/table';
 import { etaSquaredWorking, hedgesWorking, oneSampleSizeWorking } from '../working/effect-sizes';
 import { repeatedWorking, twoWayWorking, withinBetweenWorking } from '../working/factors';
 import {
   equivalenceWorking,
+  marginalPairWorking,
   oneSampleWorking,
   oneSampleZWorking,
   pairedWorking,
@@ -36,8 +38,7 @@ import {
 } from '../working/several-groups';
 import type { Step } from '../working/term';
 import type { Answer } from './answer';
-import type { Comparison } from './comparison';
-import { factorReadings } from './factorial';
+import type { Comparison, Effect } from './comparison';
 import { meanOf, valuesOf } from './group-part';
 import { mixedLayout } from './repeated';
 
@@ -52,9 +53,21 @@ const sizes = (title: string, make: () => Step[]): WorkingPart[] => {
   return steps.ok ? [{ title, steps: steps.value }] : [];
 };
 
+/** A pair of levels of one factor, over the levels of the other. */
+function levelPair({ cells, table }: Comparison, { name, pair }: Effect): WorkingPart[] {
+  const error = table?.find((line) => line.kind === 'error');
+  if (!cells || !pair || error?.ms === undefined) return [];
+  const { ms, df } = error;
+  const [rows] = cells.factors;
+  const of = rows.levels.some((l) => l.id === pair[0]) ? 'a' : 'b';
+  const side = (level: string) => cells.cells.filter((c) => c[of] === level);
+  return sizes(name, () => marginalPairWorking(side(pair[0]), side(pair[1]), ms, df));
+}
+
 function follows(answer: Answer, comparison: Comparison, chosen: number): WorkingPart[] {
   const { question, groups } = answer;
   const { follow, compare, spread, method } = choicesOf(question);
+  const { level } = question;
   const effect = comparison.follow?.ok ? comparison.follow.value[0]?.effects[chosen] : undefined;
   if (!effect) return [];
   const place = (id: string | undefined): number => groups.findIndex((g) => g.id === id);
@@ -65,38 +78,31 @@ function follows(answer: Answer, comparison: Comparison, chosen: number): Workin
       return sizes(title, () => friedmanPairWorking(comparison.complete?.rows ?? [], i, j));
     return sizes(title, () => dunnWorking(groups.map(valuesOf), i, j));
   }
+  if (question.design === 'repeated') {
+    const rows = comparison.complete?.rows ?? [];
+    const at = (k: number): number[] => rows.map((r) => r[k] ?? 0);
+    return sizes(title, () => pairedWorking(summarize(pairedDifferences(at(i), at(j))), level));
+  }
+  if (question.design === 'factorial') return levelPair(comparison, effect);
   if (question.design !== 'several') return [];
   const summaries = groups.flatMap((g) => g.summary ?? []);
-  const { level } = question;
-  if (follow === 'tukey' || follow === 'scheffe') {
-    if (effect.pair) return sizes(title, () => pairWorking(summaries, i, j, follow, level));
-    const weights = question.contrasts?.find((c) => c.name === effect.name)?.weights ?? {};
-    return sizes(title, () =>
-      contrastWorking(
+  const weights = question.contrasts?.[chosen]?.weights ?? {};
+  const [first, second] = [summaries[i], summaries[j]];
+  if (follow === 'games-howell') return sizes(title, () => gamesHowellWorking(summaries, i, j, level));
+  if (follow === 'dunnett') return sizes(title, () => dunnettWorking(summaries, j, i, level));
+  const alone = (): Step[] => {
+    if (compare === 'contrasts')
+      return contrastWorking(
         summaries,
         groups.map((g) => weights[g.id] ?? 0),
         level,
-      ),
-    );
-  }
-  if (follow === 'games-howell') return sizes(title, () => gamesHowellWorking(summaries, i, j, level));
-  if (follow === 'dunnett') return sizes(title, () => dunnettWorking(summaries, j, i, level));
-  const [first, second] = [summaries[i], summaries[j]];
-  const single =
-    compare === 'contrasts'
-      ? sizes(title, () => {
-          const weights = question.contrasts?.[chosen]?.weights ?? {};
-          return contrastWorking(
-            summaries,
-            groups.map((g) => weights[g.id] ?? 0),
-            level,
-          );
-        })
-      : spread === 'pooled'
-        ? sizes(title, () => pairWorking(summaries, i, j, 'unadjusted', level))
-        : first && second
-          ? sizes(title, () => welchWorking(first, second, level))
-          : [];
+      );
+    if (follow === 'tukey' || follow === 'scheffe') return pairWorking(summaries, i, j, follow, level);
+    if (spread === 'pooled') return pairWorking(summaries, i, j, 'unadjusted', level);
+    return first && second ? welchWorking(first, second, level) : [];
+  };
+  const single = sizes(title, alone);
+  if (follow === 'tukey' || follow === 'scheffe') return single;
   const raw = comparison.follow?.ok ? (comparison.follow.value[0]?.effects ?? []) : [];
   if (follow === 'unadjusted' || follow === 'dunn' || follow === 'nemenyi' || raw.length > 15) return single;
   return [
@@ -189,14 +195,21 @@ export function workingOf(answer: Answer, table: Table, chosen = 0): WorkingPart
       return [...main, ...follows(answer, comparison, chosen)];
     }
     case 'factorial': {
-      const { readings } = factorReadings(question, table);
-      return sizes('The analysis', () => twoWayWorking(readings, twoWayAnova(readings, choicesOf(question).sums)));
+      const { readings } = factorsOf(table, question);
+      return [
+        ...sizes('The analysis', () => twoWayWorking(readings, twoWayAnova(readings, choicesOf(question).sums))),
+        // Within levels there are several tables to choose from, and none is chosen.
+        ...(comparison.follow?.ok && comparison.follow.value.length === 1 ? follows(answer, comparison, chosen) : []),
+      ];
     }
     case 'repeated': {
       const rows = comparison.complete?.rows ?? [];
       return method === 'ranks'
         ? [...sizes('The test', () => friedmanWorking(rows)), ...follows(answer, comparison, chosen)]
-        : sizes('The analysis', () => repeatedWorking(rows, repeatedMeasures(rows)));
+        : [
+            ...sizes('The analysis', () => repeatedWorking(rows, repeatedMeasures(rows))),
+            ...follows(answer, comparison, chosen),
+          ];
     }
     case 'mixed':
       return sizes('The analysis', () =>

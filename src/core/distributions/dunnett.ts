@@ -1,5 +1,5 @@
 import { demand } from '../numeric/domain-error';
-import { integrate } from '../numeric/quadrature';
+import { smoothStep, trapezoid } from '../numeric/quadrature';
 import { solveTail } from '../numeric/solve';
 import { normal } from './normal';
 import { overScale } from './scale-mixture';
@@ -29,9 +29,11 @@ export function dunnettUpper(c: number, { loadings, df, twoSided }: DunnettShape
   if (twoSided && c <= 0) return 1;
   const parts = loadings.map((l) => ({ l, rest: Math.sqrt(1 - l * l) }));
   const most = Math.max(...loadings);
+  // Each tail turns as steeply as the control's error weighs against its own.
+  const steepness = parts.reduce((s, { l, rest }) => s + (l / rest) ** 2, 1);
   const beyond = (w: number): number => {
     const edge = 9 + Math.abs(w) * most;
-    return integrate(
+    return trapezoid(
       (z) => {
         let logAllWithin = 0;
         for (const { l, rest } of parts) {
@@ -43,7 +45,7 @@ export function dunnettUpper(c: number, { loadings, df, twoSided }: DunnettShape
       },
       -edge,
       edge,
-      Math.ceil(edge / 2),
+      smoothStep / Math.sqrt(steepness),
     );
   };
   return Math.min(

@@ -1,5 +1,5 @@
 import { demand } from '../numeric/domain-error';
-import { integrate } from '../numeric/quadrature';
+import { smoothStep, trapezoid } from '../numeric/quadrature';
 import { solveTail } from '../numeric/solve';
 import { normal } from './normal';
 import { overScale } from './scale-mixture';
@@ -13,7 +13,7 @@ function rangeUpper(w: number, k: number): number {
   const centre = w / 2;
   return Math.min(
     1,
-    integrate(
+    trapezoid(
       (z) => {
         const below = normal.lower(z);
         if (below === 0) return 0;
@@ -22,7 +22,7 @@ function rangeUpper(w: number, k: number): number {
       },
       Math.max(-9, centre - 9),
       centre + 9,
-      5,
+      smoothStep / Math.sqrt(k),
     ),
   );
 }

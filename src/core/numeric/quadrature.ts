@@ -36,6 +36,25 @@ export function integrate(f: (x: number) => number, from: number, to: number, pa
 }
 
 /**
+ * Step for the product of k normal curves and tails, divided by √k: such an integrand grows as exp(k y²/2) off the real
+ * line, so that steps of h err by exp(−2π²/(k h²)), here 1e-16.
+ */
+export const smoothStep = 0.73;
+
+/**
+ * ∫ f over [from, to] by equal steps, for a smooth f that has died away at both ends: the error then falls
+ * exponentially with the number of steps, and fewer are needed than by any rule for panels. Source: Trefethen & Weideman
+ * (2014).
+ */
+export function trapezoid(f: (x: number) => number, from: number, to: number, step: number): number {
+  const count = Math.max(8, Math.ceil((to - from) / step));
+  const width = (to - from) / count;
+  let total = (f(from) + f(to)) / 2;
+  for (let i = 1; i < count; i++) total += f(from + i * width);
+  return total * width;
+}
+
+/**
  * ∫ exp(logDensity) over (from, to), for a log-concave integrand: the peak is found first, then the stretch where the
  * integrand is within e^−42 of it is integrated. Relative accuracy holds however small the integral is.
  */

@@ -1,7 +1,6 @@
 /** From readings to a question: what a table can be asked, and how one design becomes another. */
 import { factorColumns } from '../readings/factors';
-import { columnsAreGroups, groupsOf } from '../readings/groups';
-import { reportedGroups } from '../readings/reported';
+import { columnsAreGroups, groupNames } from '../readings/groups';
 import { type Table, columnsOf } from '../readings/table';
 import { type Design, type Question, questionOf } from './question';
 
@@ -36,13 +35,10 @@ export function designOf(kind: Kind, within: boolean): Design {
 }
 
 /** The groups a table names, as far as a choice among them needs. */
-export function groupChoices(
+export const groupChoices = (
   table: Table,
   question: Partial<Question>,
-): { id: string; name: string; colour: number }[] {
-  if (table.shape === 'summary') return reportedGroups(table);
-  return groupsOf(table, { measure: question.measure, by: question.by });
-}
+): { id: string; name: string; colour: number }[] => groupNames(table, { measure: question.measure, by: question.by });
 
 /** Whether the table has two factors to ask about. */
 export function hasTwoFactors(table: Table): boolean {

@@ -62,7 +62,11 @@ export function choicesOf(question: Question): Choices {
     compare,
     follow: question.follow && possible.includes(question.follow) ? question.follow : (possible[0] ?? 'holm'),
     sums: question.sums ?? 2,
-    sphericity: question.sphericity ?? 'greenhouse-geisser',
+    // Huynh and Feldt's ε is for one group of subjects.
+    sphericity:
+      question.sphericity === 'huynh-feldt' && question.design === 'mixed'
+        ? 'greenhouse-geisser'
+        : (question.sphericity ?? 'greenhouse-geisser'),
     seed: question.seed ?? 1,
   };
 }

@@ -1,4 +1,5 @@
 import { demand } from '../numeric/domain-error';
+import { moments } from '../numeric/sum';
 import { withDerived } from './derive';
 import { type Choice, columnsAreGroups, subjectOfRow } from './groups';
 import { levelRows, levelsOf } from './levels';
@@ -43,13 +44,37 @@ export function factorColumns(
   return [first, second];
 }
 
+/** What the two factors are called. */
+export function factorNames(table: Table, choice: Choice & { by2?: string | undefined }): readonly [string, string] {
+  if (columnsAreGroups(table))
+    return [called(columnsOf(table, 'group')[0], 'rows'), table.shape === 'grid' ? 'column' : 'condition'];
+  const [first, second] = factorColumns(table, choice);
+  return [called(first, 'the first factor'), called(second, 'the second factor')];
+}
+
+/** Readings of one subject under the same levels as one, their mean, where the table says so. */
+function averaged(table: Table, readings: FactorReading[]): FactorReading[] {
+  if (!table.average) return readings;
+  const cells = new Map<string, FactorReading[]>();
+  for (const r of readings) {
+    const key = [r.a, r.b, r.subject].join('\n');
+    const before = cells.get(key);
+    if (before) before.push(r);
+    else cells.set(key, [r]);
+  }
+  return [...cells.values()].flatMap((all) =>
+    all.slice(0, 1).map((first) => ({ ...first, value: moments(all.map((r) => r.value)).mean })),
+  );
+}
+
 /**
  * Readings by two factors. In a grid, or where columns are conditions, the columns are the second factor and the first
- * group column the first; with one row per reading both are group columns.
+ * group column the first; with one row per reading both are group columns. Averaged within subjects where the table says.
  * @throws DomainError where there are not two factors
  */
 export function factorsOf(raw: Table, choice: Choice & { by2?: string | undefined }): Factors {
   const table = withDerived(raw);
+  const [nameA, nameB] = factorNames(table, choice);
   const subjectOf = subjectOfRow(table);
   const subject = (row: number): string => {
     const named = subjectOf?.(row) ?? '';
@@ -80,11 +105,11 @@ export function factorsOf(raw: Table, choice: Choice & { by2?: string | undefine
         aside.push({ where: `${levels[rows[r.row] ?? -1]?.name ?? ''}, ${second[i]?.name ?? ''}`, reason: r.reason });
     });
     return {
-      a: { name: called(by, 'rows'), levels },
-      b: { name: table.shape === 'grid' ? 'column' : 'condition', levels: second },
+      a: { name: nameA, levels },
+      b: { name: nameB, levels: second },
       unit: columns[0]?.unit ?? '',
       measure: table.measure,
-      readings: out,
+      readings: averaged(table, out),
       aside,
     };
   }
@@ -106,11 +131,11 @@ export function factorsOf(raw: Table, choice: Choice & { by2?: string | undefine
     });
   const seen = (levels: Level[], of: 'a' | 'b'): Level[] => levels.filter((l) => out.some((r) => r[of] === l.id));
   return {
-    a: { name: called(first), levels: seen(la, 'a') },
-    b: { name: called(second), levels: seen(lb, 'b') },
+    a: { name: nameA, levels: seen(la, 'a') },
+    b: { name: nameB, levels: seen(lb, 'b') },
     unit: measure.unit,
     measure: called(measure, table.measure),
-    readings: out,
+    readings: averaged(table, out),
     aside,
   };
 }

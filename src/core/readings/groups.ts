@@ -24,15 +24,6 @@ export interface Choice {
   by?: string | undefined;
 }
 
-const columnGroup = (column: Column, place: number): Group => ({
-  id: column.id,
-  name: column.name || `group ${place + 1}`,
-  unit: column.unit,
-  colour: column.colour ?? place,
-  column: column.id,
-  readings: readColumn(column),
-});
-
 /** Whether each measure column of the table is a group of its own. */
 export const columnsAreGroups = ({ shape }: Table): boolean =>
   shape === 'columns' || shape === 'repeated' || shape === 'grid';
@@ -45,16 +36,21 @@ export function chosenColumns(table: Table, { measure, by }: Choice = {}): { mea
   return { ...(chosen ? { measure: chosen } : {}), ...(group ? { by: group } : {}) };
 }
 
+function columnGroups(table: Table): Group[] {
+  const columns = columnsOf(table, 'measure');
+  return groupNames(table).map((group, i) => ({
+    ...group,
+    column: group.id,
+    readings: columns[i] ? readColumn(columns[i]) : { used: [], aside: [], unread: [] },
+  }));
+}
+
 function levelGroups(table: Table, choice: Choice): Group[] {
   const { measure, by } = chosenColumns(table, choice);
   if (!measure || !by) return [];
-  const levels = levelsOf(by);
   const rows = levelRows(by);
-  const groups = levels.map((level, place): Group => ({
-    id: level.id,
-    name: level.name,
-    unit: measure.unit,
-    colour: level.colour ?? place,
+  const groups = groupNames(table, choice).map((group): Group => ({
+    ...group,
     column: measure.id,
     readings: { used: [], aside: [], unread: [] },
   }));
@@ -104,6 +100,20 @@ const subjectOr =
     return named === '' ? `row ${row + 1}` : named;
   };
 
+/** The groups a table names, without looking at their readings. */
+export function groupNames(table: Table, choice: Choice = {}): Pick<Group, 'id' | 'name' | 'unit' | 'colour'>[] {
+  if (columnsAreGroups(table))
+    return columnsOf(table, 'measure').map(({ id, name, unit, colour }, place) => ({
+      id,
+      name: name || `group ${place + 1}`,
+      unit,
+      colour: colour ?? place,
+    }));
+  const { measure, by } = chosenColumns(table, choice);
+  if (!measure || !by) return [];
+  return levelsOf(by).map(({ id, name, colour }, place) => ({ id, name, unit: measure.unit, colour: colour ?? place }));
+}
+
 const known = new WeakMap<Table, Map<string, Group[]>>();
 
 /** The groups a table holds, in their order. Readings of one subject are averaged where the table says so. */
@@ -114,7 +124,7 @@ export function groupsOf(raw: Table, choice: Choice = {}): Group[] {
   const before = cache.get(key);
   if (before) return before;
   const table = withDerived(raw);
-  const groups = columnsAreGroups(table) ? columnsOf(table, 'measure').map(columnGroup) : levelGroups(table, choice);
+  const groups = columnsAreGroups(table) ? columnGroups(table) : levelGroups(table, choice);
   const subjectOf = table.average ? subjectOfRow(table) : undefined;
   const result = subjectOf
     ? groups.map((g) => {

@@ -1,7 +1,8 @@
 import { studentT } from '../distributions/t';
 import { type Outcome, attempt, demand } from '../numeric/domain-error';
 import type { SampleSummary } from '../procedures/sample-summary';
-import { levelRows, levelsOf } from './levels';
+import { chosenColumns, groupNames } from './groups';
+import { levelRows } from './levels';
 import { readColumn } from './read-column';
 import { type SpreadKind, type Table, columnsOf } from './table';
 
@@ -33,30 +34,26 @@ export interface ReportedGroup {
 
 /** The groups of a table of summary figures, one a row. */
 export function reportedGroups(table: Table): ReportedGroup[] {
-  const [by] = columnsOf(table, 'group');
-  const [mean] = columnsOf(table, 'measure');
+  const { by, measure: mean } = chosenColumns(table);
   const [spread] = columnsOf(table, 'spread');
   const [size] = columnsOf(table, 'count');
   if (!by || !mean) return [];
   const at = (column: typeof mean | undefined, row: number): number | undefined =>
     column && readColumn(column).used.find((r) => r.row === row)?.value;
   const rows = levelRows(by);
-  return levelsOf(by).map((level, place) => {
+  return groupNames(table).map((group, place) => {
     const row = rows.indexOf(place);
     return {
-      id: level.id,
-      name: level.name,
-      unit: mean.unit,
-      colour: level.colour ?? place,
+      ...group,
       column: mean.id,
       figures: attempt(() => {
         const [m, s, n] = [at(mean, row), at(spread, row), at(size, row)];
-        demand(m !== undefined, `${level.name} has no mean.`);
-        demand(s !== undefined, `${level.name} has no measure of spread: give its SD, variance, SEM or interval.`);
-        demand(n !== undefined, `${level.name} has no n: say how many readings its mean is of.`);
+        demand(m !== undefined, `${group.name} has no mean.`);
+        demand(s !== undefined, `${group.name} has no measure of spread: give its SD, variance, SEM or interval.`);
+        demand(n !== undefined, `${group.name} has no n: say how many readings its mean is of.`);
         demand(
           Number.isInteger(n) && n > 1,
-          `The n of ${level.name} is ${n}: it must be a whole number of at least 2.`,
+          `The n of ${group.name} is ${n}: it must be a whole number of at least 2.`,
         );
         return { n, mean: m, variance: varianceFrom(s, table.spread, n, table.level) };
       }),

@@ -1,19 +1,14 @@
-/** Sentences about proportions, tables of counts, ranks, spread and shuffles. */
+/** Sentences about proportions, tables of counts and spread. */
 import type { Independence } from '../procedures/independence';
 import type { Interval } from '../procedures/interval';
 import type { GoodnessOfFit } from '../procedures/goodness-of-fit';
 import type { McNemar } from '../procedures/mcnemar';
-import type { MannWhitney } from '../procedures/mann-whitney';
 import type { OneProportion, Share } from '../procedures/one-proportion';
-import type { Friedman } from '../procedures/friedman';
-import type { KruskalWallis } from '../procedures/kruskal-wallis';
-import type { ShuffleTest } from '../procedures/shuffle-means';
 import type { SpreadOfOne } from '../procedures/spread-of-one';
 import type { SpreadOfTwo } from '../procedures/spread-of-two';
 import type { TwoProportions } from '../procedures/two-proportions';
-import type { WilcoxonSignedRank } from '../procedures/wilcoxon-signed-rank';
 import { between, decimalsFor, fixed, percent, significant } from './numbers';
-import { type Sentences, chiPhrase, fPhrase, listed, pPhrase, valued, verdict } from './sentences';
+import { type Sentences, chiPhrase, fPhrase, pPhrase, valued, verdict } from './sentences';
 import { symbol, text } from './text';
 
 const share = ({ successes, n }: Share): string => `${successes} of ${n} (${fixed((100 * successes) / n, 1)} %)`;
@@ -98,31 +93,6 @@ export const mcnemarSentences = (
   plain: text`${verdict(found.exactP, level, `More changed one way than the other`, `These pairs do not show that more changed one way than the other`)}.`,
 });
 
-/** Two groups by ranks. */
-export const mannWhitneySentences = (
-  measure: string,
-  names: readonly [string, string],
-  level: number,
-  found: MannWhitney,
-  shift?: { estimate: number; interval: Interval; unit: string },
-): Sentences => ({
-  methods: text`${measure} in ${names[0]} and ${names[1]} was compared by the Mann–Whitney test (${found.method === 'exact' ? 'exact' : 'large-sample, corrected for ties'})${shift ? `; the shift (${names[0]} minus ${names[1]}) is Hodges and Lehmann’s` : ''}.`,
-  results: text`${symbol('U')} = ${fixed(found.u, Number.isInteger(found.u) ? 0 : 1)}, ${pPhrase(found.p.either)}; a reading of ${names[0]} exceeded one of ${names[1]} in ${fixed(100 * found.superiority, 0)} % of pairs${shift ? `; shift ${valued(`${fixed(shift.estimate, 2)} (${percent(level)} CI ${between(shift.interval, 2)})`, shift.unit)}` : ''}.`,
-  plain: text`${verdict(found.p.either, level, `Readings tend to be ${found.superiority > 0.5 ? 'larger' : 'smaller'} in ${names[0]}`, `These readings do not show that either group tends to have the larger ones`)}.`,
-});
-
-/** Several groups by ranks. */
-export const kruskalWallisSentences = (
-  measure: string,
-  names: readonly string[],
-  level: number,
-  found: KruskalWallis,
-): Sentences => ({
-  methods: text`${measure} was compared among ${listed(names)} by the Kruskal–Wallis test, corrected for ties.`,
-  results: text`${symbol('H')}(${found.df}) = ${fixed(found.h, 2)}, ${pPhrase(found.p)}.`,
-  plain: text`${verdict(found.p, level, 'Readings tend to be larger in some groups than in others', 'These readings do not show that any group tends to have larger ones')}.`,
-});
-
 /** Two spreads. */
 export const spreadSentences = (
   measure: string,
@@ -133,39 +103,6 @@ export const spreadSentences = (
   methods: text`Variances of ${measure} in ${names[0]} and ${names[1]} were compared by an F test, which rests on normal readings.`,
   results: text`The variance in ${names[0]} was ${fixed(found.f, 2)} times that in ${names[1]} (${percent(level)} CI ${between(found.ratioInterval, 2)}); ${fPhrase(found.f, found.df1, found.df2)}, ${pPhrase(found.p.either)}.`,
   plain: text`${verdict(found.p.either, level, `${measure} varies ${found.f > 1 ? 'more' : 'less'} in ${names[0]} than in ${names[1]}`, 'These readings do not show that one varies more than the other')}.`,
-});
-
-/** A randomization test, with what makes it the same for everyone. */
-export const shuffleSentences = (statistic: string, level: number, found: ShuffleTest, seed: number): Sentences => ({
-  methods: text`The ${statistic} was referred to its randomization distribution (${found.method === 'exact' ? `all ${found.arrangements} arrangements counted` : `${found.arrangements} random arrangements, seed ${seed}`}).`,
-  results: text`Randomization test: ${pPhrase(found.p.either)}.`,
-  plain: text`${verdict(found.p.either, level, `Had the labels meant nothing, a ${statistic} this large would have been rare`, `A ${statistic} this large comes about readily when the labels mean nothing`)}.`,
-});
-
-/** Pairs by the ranks of their differences. */
-export const signedRankSentences = (
-  measure: string,
-  names: readonly [string, string],
-  level: number,
-  found: WilcoxonSignedRank,
-  shift?: { estimate: number; interval: Interval; unit: string },
-): Sentences => ({
-  methods: text`${measure} in ${names[0]} and ${names[1]}, measured in pairs, was compared by Wilcoxon’s signed-rank test (${found.method === 'exact' ? 'exact' : 'large-sample, corrected for ties'})${shift ? `; the centre of the differences (${names[0]} minus ${names[1]}) is Hodges and Lehmann’s` : ''}.${found.zeros > 0 ? ` ${found.zeros === 1 ? 'One difference of 0 was' : `${found.zeros} differences of 0 were`} left out, as the test requires.` : ''}`,
-  results: text`${symbol('W')}+ = ${fixed(found.wPlus, Number.isInteger(found.wPlus) ? 0 : 1)} (${found.n} differences), ${pPhrase(found.p.either)}${shift ? `; centre ${valued(`${fixed(shift.estimate, 2)} (${percent(level)} CI ${between(shift.interval, 2)})`, shift.unit)}` : ''}.`,
-  plain: text`${verdict(found.p.either, level, `Within pairs, ${names[0]} tends to be ${found.wPlus * 4 > found.n * (found.n + 1) ? 'larger' : 'smaller'} than ${names[1]}`, `These pairs do not show that either tends to be the larger`)}.`,
-});
-
-/** The same subjects under several conditions, by ranks. */
-export const friedmanSentences = (
-  measure: string,
-  subject: string,
-  conditions: number,
-  level: number,
-  found: Friedman,
-): Sentences => ({
-  methods: text`${measure} of the same ${subject || 'subject'} under ${conditions} conditions was compared by Friedman’s test, on ranks within each ${subject || 'subject'}, corrected for ties.`,
-  results: text`${chiPhrase(found.chi2, found.df)}, ${pPhrase(found.p)}, Kendall’s ${symbol('W')} = ${fixed(found.kendallW, 2)}.`,
-  plain: text`${verdict(found.p, level, `Within the same ${subject || 'subject'}, some conditions tend to give larger readings than others`, 'These readings do not show that any condition tends to give larger ones')}.`,
 });
 
 /** One spread against a stated one. */

@@ -5,7 +5,7 @@ import type { Outcome } from '../numeric/domain-error';
 import { choicesOf } from '../question/choices';
 import { methodName } from './method';
 import { between, degreesOfFreedom, fixed, intervalDecimals, pRelation, percent, significant } from './numbers';
-import { bareMeasure, factorNames, measureOf, sentenceCase, unitAfter } from './question';
+import { bareMeasure, namedFactors, measureOf, sentenceCase, unitAfter } from './question';
 import { type Text, symbol, text } from './text';
 
 /** The difference first, with unit and interval; then the test. */
@@ -141,7 +141,7 @@ function severalSentence(answer: Answer, comparison: Comparison): Text {
 function factorsSentence(answer: Answer, comparison: Comparison): Text {
   const { question } = answer;
   const alpha = Number((1 - question.level).toPrecision(8));
-  const [a, b] = factorNames(answer);
+  const [a, b] = namedFactors(answer);
   const [testA, testB, testAB] = comparison.tests;
   const measure = bareMeasure(answer);
   const main = (name: string, test: Test | undefined): string =>

@@ -4,7 +4,7 @@ import type { Comparison, Reference } from '../answer/comparison';
 import { named } from '../distributions/named';
 import { choicesOf } from '../question/choices';
 import { fixed, pRelation, percent, scientific, significant } from './numbers';
-import { bareMeasure, factorNames } from './question';
+import { bareMeasure, namedFactors } from './question';
 import { valued } from './sentences';
 
 /** A hypothesis. */
@@ -70,7 +70,7 @@ export function hypotheses(answer: Answer): { none: Hypothesis; some: Hypothesis
       };
     case 'factorial':
     case 'mixed': {
-      const [x, y] = factorNames(answer);
+      const [x, y] = namedFactors(answer);
       return {
         none: {
           tex: 'H_0\\colon (\\alpha\\beta)_{ij} = 0 \\text{ for all } i, j',

@@ -1,6 +1,6 @@
 /** The question in words. */
-import type { Answer } from '../answer/answer';
 import { choicesOf } from '../question/choices';
+import type { Named } from '../question/naming';
 import type { Question } from '../question/question';
 import { withUnit } from '../readings/table';
 import { listed, valued } from './sentences';
@@ -8,18 +8,18 @@ import { listed, valued } from './sentences';
 export const sentenceCase = (raw: string): string => raw.charAt(0).toUpperCase() + raw.slice(1);
 export const unitAfter = (unit: string): string => (unit ? ` ${unit}` : '');
 /** The measure as a sentence's subject. */
-export const measureOf = (answer: Answer): string => answer.measure || 'the reading';
+export const measureOf = (answer: Named): string => answer.measure || 'the reading';
 /** The measure without an article, to follow "mean". */
-export const bareMeasure = (answer: Answer): string => answer.measure || 'reading';
+export const bareMeasure = (answer: Named): string => answer.measure || 'reading';
 
 /** What the two factors of a layout are called. */
-export const factorNames = (answer: Answer): readonly [string, string] => {
+export const namedFactors = (answer: Named): readonly [string, string] => {
   const { layout } = answer;
   return [layout?.a.name ?? 'the first factor', layout?.b.name ?? 'the second factor'];
 };
 
 /** "Red lamp minus White lamp": the order of subtraction, spelled out. */
-export function subtraction({ groups, question }: Pick<Answer, 'groups' | 'question'>): string {
+export function subtraction({ groups, question }: Pick<Named, 'groups' | 'question'>): string {
   const [a, b] = groups;
   return question.design === 'one-sample'
     ? `${a?.name ?? ''} minus ${choicesOf(question).value}`
@@ -38,7 +38,7 @@ export const countingWords: Record<Question['design'], string> = {
 };
 
 /** The question as one sentence of plain text. */
-export function questionSentence(answer: Answer): string {
+export function questionSentence(answer: Named): string {
   const { question, groups, subject, unit } = answer;
   const { value } = choicesOf(question);
   const measure = withUnit(measureOf(answer), unit);
@@ -65,21 +65,21 @@ export function questionSentence(answer: Answer): string {
       return `Does ${measure} differ among ${names}, ${each}?`;
     case 'factorial':
     case 'mixed': {
-      const [first, second] = factorNames(answer);
+      const [first, second] = namedFactors(answer);
       return `Does ${measure} depend on ${first} and ${second}, ${each}?`;
     }
   }
 }
 
 /** The groups or factors in a few words, for a list. */
-export function shortQuestion(answer: Answer): string {
+export function shortQuestion(answer: Named): string {
   const { question, groups } = answer;
   switch (question.design) {
     case 'one-sample':
       return `${groups[0]?.name ?? ''} · ${choicesOf(question).value}${unitAfter(answer.unit)}`;
     case 'factorial':
     case 'mixed':
-      return answer.layout ? factorNames(answer).join(' × ') : 'two factors';
+      return answer.layout ? namedFactors(answer).join(' × ') : 'two factors';
     default:
       return groups.length > 3
         ? `${groups[0]?.name ?? ''} · … · ${groups.at(-1)?.name ?? ''}`

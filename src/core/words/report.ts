@@ -1,6 +1,7 @@
 /** What an answer tells the paper: methods, results, the legend of its figure. */
 import type { Answer, GroupPart } from '../answer/answer';
 import type { Comparison, FollowUpPart } from '../answer/comparison';
+import { controlPlace } from '../answer/follow-up';
 import { choicesOf } from '../question/choices';
 import { withUnit } from '../readings/table';
 import { effectPhrases, headline, sizeName, testPhrase } from './headline';
@@ -16,7 +17,7 @@ import {
   plural,
   significant,
 } from './numbers';
-import { factorNames, measureOf, sentenceCase, subtraction, unitAfter } from './question';
+import { namedFactors, measureOf, sentenceCase, subtraction, unitAfter } from './question';
 import { listed, valued } from './sentences';
 import { type Text, symbol, text } from './text';
 
@@ -90,8 +91,7 @@ const testWords = (answer: Answer): string => {
   }
 };
 
-const controlName = ({ groups, question }: Answer): string =>
-  (groups.find((g) => g.id === question.control) ?? groups[0])?.name ?? '';
+const controlName = ({ groups, question }: Answer): string => groups[controlPlace(question, groups)]?.name ?? '';
 
 /** How the comparisons that follow were judged. */
 function followClause(answer: Answer): string {
@@ -157,7 +157,7 @@ export function methodsSentence(answer: Answer): Text {
       return text`${what} was compared among ${listed(groups.map((g) => g.name))} by ${testWords(answer)}, each ${noun} being compared with itself.${followClause(answer)}${tail}`;
     case 'factorial':
     case 'mixed': {
-      const [x, y] = factorNames(answer);
+      const [x, y] = namedFactors(answer);
       const interaction =
         question.design === 'mixed' || (answer.comparison.ok && answer.comparison.value.tests.length > 2);
       const each = question.design === 'mixed' ? `each ${noun} being read under every level of ${y}` : contributing;

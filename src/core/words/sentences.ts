@@ -1,5 +1,4 @@
-import { between, degreesOfFreedom, fixed, intervalDecimals, pRelation, percent } from './numbers';
-import type { Interval } from '../procedures/interval';
+import { degreesOfFreedom, fixed, pRelation } from './numbers';
 import { type Text, symbol, text } from './text';
 
 /** What an answer says: for the methods section, for the results section, and for someone who is no statistician. */
@@ -12,9 +11,6 @@ export interface Sentences {
 /** "3.4 mm": a value with its unit. */
 export const valued = (shown: string, unit: string): string => (unit ? `${shown} ${unit}` : shown);
 
-/** "_t_(31.2) = 3.61". */
-export const tPhrase = (t: number, df: number): Text => text`${symbol('t')}(${degreesOfFreedom(df)}) = ${fixed(t, 2)}`;
-
 /** "_F_(2, 27) = 5.41". */
 export const fPhrase = (f: number, df1: number, df2: number): Text =>
   text`${symbol('F')}(${degreesOfFreedom(df1)}, ${degreesOfFreedom(df2)}) = ${fixed(f, 2)}`;
@@ -25,10 +21,6 @@ export const chiPhrase = (chi2: number, df: number): Text =>
 
 /** "_p_ = 0.012". */
 export const pPhrase = (p: number): Text => text`${symbol('p')} ${pRelation(p)}`;
-
-/** "95 % CI 1.9 to 6.7 mm". */
-export const ciPhrase = (level: number, interval: Interval, unit = '', decimals = intervalDecimals(interval)): string =>
-  `${percent(level)} CI ${valued(between(interval, decimals), unit)}`;
 
 /** Names as a list: "a, b and c". */
 export const listed = (names: readonly string[]): string =>

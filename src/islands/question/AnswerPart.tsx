@@ -329,8 +329,7 @@ function CellTable({ answer, comparison }: { answer: Answer; comparison: Compari
   const decimals = decimalsOf(answer.layout?.readings.map((r) => r.value) ?? []) + 1;
   const at = (a: string, b: string) => cells.cells.find((c) => c.a === a && c.b === b);
   const margin = (of: 0 | 1, id: string): string => {
-    const found = cells.margins[of];
-    const m = found.ok ? found.value.find((c) => (of === 0 ? c.a : c.b) === id) : undefined;
+    const m = cells.margins[of].find((c) => (of === 0 ? c.a : c.b) === id);
     return m ? `${fixed(m.mean, decimals)}${m.interval ? ` (${between(m.interval, decimals)})` : ''}` : '–';
   };
   return (

@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { asDesign, designOf, groupChoices, isWithin, kindOf, kindsFor } from '../../core/question/asking';
 import { choicesOf, methodsFor } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
-import { factorColumns } from '../../core/readings/factors';
+import { factorColumns, factorNames } from '../../core/readings/factors';
 import { chosenColumns, columnsAreGroups, groupsOf } from '../../core/readings/groups';
 import { levelsOf } from '../../core/readings/levels';
 import { type Column, type Table, called, columnsOf, withUnit } from '../../core/readings/table';
@@ -178,12 +178,10 @@ export function Ask(props: AskProps) {
   const b = groupPart('Second group', question.b, (id) => set(exchanged(id, 'a')));
   const measure = <Measured {...props} />;
   const [first, second] = factorColumns(table, question);
-  const factorNames: readonly [string, string] = columnsAreGroups(table)
-    ? [called(columnsOf(table, 'group')[0], 'rows'), table.shape === 'grid' ? 'column' : 'condition']
-    : [called(first, 'the first factor'), called(second, 'the second factor')];
+  const named = factorNames(table, question);
   const factor = (which: 'by' | 'by2', place: 0 | 1): ReactNode =>
     columnsAreGroups(table) ? (
-      <b className="font-semibold">{factorNames[place]}</b>
+      <b className="font-semibold">{named[place]}</b>
     ) : (
       <ColumnPart
         label={place === 0 ? 'First factor' : 'Second factor'}
@@ -380,7 +378,7 @@ export function Ask(props: AskProps) {
           <FollowSentence
             question={question}
             choices={question.groups ? groups.filter((g) => question.groups?.includes(g.id)) : groups}
-            factors={kind === 'factors' ? factorNames : undefined}
+            factors={kind === 'factors' ? named : undefined}
             onChange={onChange}
           />
         )}

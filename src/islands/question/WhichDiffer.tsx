@@ -17,6 +17,7 @@ function Listed({
   level,
   sorted,
   chosen,
+  adjusted,
   onChoose,
 }: {
   part: FollowUpPart;
@@ -24,6 +25,8 @@ function Listed({
   level: number;
   sorted: boolean;
   chosen: number;
+  /** Whether p allows for the number of comparisons. */
+  adjusted: boolean;
   onChoose: ((place: number) => void) | undefined;
 }) {
   const [all, setAll] = useState(false);
@@ -57,7 +60,8 @@ function Listed({
               </th>
             )}
             <th scope="col">
-              adjusted <i>p</i>
+              {adjusted && 'adjusted '}
+              <i>p</i>
             </th>
             {first?.smallest !== undefined && <th scope="col">smallest that counts</th>}
           </tr>
@@ -224,6 +228,7 @@ export function WhichDiffer({ answer, comparison, sorted, onSort, chosen, onChoo
                   level={question.level}
                   sorted={sorted}
                   chosen={chosen}
+                  adjusted={choices.follow !== 'unadjusted'}
                   onChoose={parts.length === 1 ? onChoose : undefined}
                 />
               </div>
