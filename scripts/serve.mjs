@@ -41,6 +41,7 @@ try {
   );
 }
 
+process.env.NODE_ENV ??= 'production';
 process.env.DIVIDE_ROOT = root;
 process.env.DIVIDE_DB = file;
 process.env.HOST = host;

@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
-import { type Page, expect, test } from '@playwright/test';
+import { type Page, expect } from '@playwright/test';
+import { test } from './steps';
 
 const violations = async (page: Page) =>
   (

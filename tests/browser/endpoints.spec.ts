@@ -1,5 +1,5 @@
-import { type APIResponse, expect, test } from '@playwright/test';
-import { red, white } from './steps';
+import { type APIResponse, expect } from '@playwright/test';
+import { red, white, test } from './steps';
 
 const detail = async (response: APIResponse): Promise<string> => {
   expect(response.headers()['content-type']).toContain('application/problem+json');

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
-import { cell, lampBlock, paste, saved, startStudy } from './steps';
+import { expect } from '@playwright/test';
+import { cell, lampBlock, paste, saved, startStudy, test } from './steps';
 
 test('from pasted readings to a reported difference', async ({ page }) => {
   await startStudy(page, 'Lamp trial of the spring');

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { lampBlock, paste, saved, startStudy } from './steps';
+import { expect } from '@playwright/test';
+import { lampBlock, paste, saved, startStudy, test } from './steps';
 
 test('from the shelf to a copied sentence with the keyboard alone', async ({ page }) => {
   await startStudy(page, 'Keyboard');

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { type Page, expect, test } from '@playwright/test';
-import { cell, paste, red, saved, startStudy, white } from './steps';
+import { type Page, expect } from '@playwright/test';
+import { cell, paste, red, saved, startStudy, white, test } from './steps';
 
 interface Case {
   id: string;

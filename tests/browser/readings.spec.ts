@@ -1,6 +1,6 @@
-import { type Page, expect, test } from '@playwright/test';
+import { type Page, expect } from '@playwright/test';
 import writeXlsxFile from 'write-excel-file/universal';
-import { cell, paste, saved, startStudy } from './steps';
+import { cell, paste, saved, startStudy, test } from './steps';
 
 const margin = (page: Page) => page.getByRole('complementary', { name: 'Margin notes' });
 const layout = (page: Page) => page.getByLabel('How the table is laid out');

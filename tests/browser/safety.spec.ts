@@ -1,7 +1,7 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { rmSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
-import { cell, lampBlock, paste, saved, startStudy } from './steps';
+import { expect } from '@playwright/test';
+import { cell, lampBlock, paste, saved, startStudy, test } from './steps';
 
 const port = 4391;
 const address = `http://127.0.0.1:${port}`;

@@ -1,4 +1,27 @@
-import type { Page } from '@playwright/test';
+import { type Page, test as base } from '@playwright/test';
+
+/** Once a page has come it is waited for until it listens: what the server draws can be seen a moment before. */
+function patient(page: Page): void {
+  const heard = () => page.waitForFunction(() => document.querySelector('astro-island[ssr]') === null);
+  for (const way of ['goto', 'reload', 'waitForURL'] as const) {
+    const come = page[way].bind(page) as (...given: unknown[]) => Promise<unknown>;
+    Object.assign(page, {
+      [way]: async (...given: unknown[]) => {
+        const response = await come(...given);
+        await heard();
+        return response;
+      },
+    });
+  }
+}
+
+/** A test whose pages are used once they listen. */
+export const test = base.extend({
+  context: async ({ context }, use) => {
+    context.on('page', patient);
+    await use(context);
+  },
+});
 
 /** Starts a study from the shelf by typing its title. */
 export async function startStudy(page: Page, title: string): Promise<void> {

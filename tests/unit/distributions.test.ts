@@ -2,6 +2,11 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { type DistributionName, distributionNames, named } from '../../src/core/distributions/named';
 import type { Outcome } from '../../src/core/numeric/domain-error';
+import { dunnettUpper } from '../../src/core/distributions/dunnett';
+import { noncentralChiSquareUpper } from '../../src/core/distributions/noncentral-f';
+import { studentizedRangeUpper } from '../../src/core/distributions/studentized-range';
+import { studentT } from '../../src/core/distributions/t';
+import { gammaLower, gammaUpper, poissonWeight } from '../../src/core/numeric/special';
 import { random } from '../../src/core/numeric/random';
 import { fisherExact } from '../../src/core/procedures/fisher-exact';
 import { shuffleTest } from '../../src/core/procedures/shuffle';
@@ -144,5 +149,44 @@ describe('shuffles of any statistic', () => {
     const furthest = ps.reduce((d, p, i) => Math.max(d, Math.abs(p - (i + 0.5) / ps.length)), 0);
     // 1.63/√n is exceeded once in a hundred.
     expect(furthest).to.be.lessThan(1.63 / Math.sqrt(ps.length) + 1 / 200);
+  });
+});
+
+describe('tails of large shapes and many groups', () => {
+  it('keep their digits where the shape of a gamma is large', () => {
+    // 40-digit arithmetic.
+    const cases: [s: number, x: number, upper: number][] = [
+      [600, 1089.8979485566356, 1.1990764e-59],
+      [1000, 1015.8113883008419, 0.30582],
+      [2510, 4000, 1.041180482431503e-141],
+      [3200, 4000, 1.330955278216113e-39],
+    ];
+    for (const [shape, x, upper] of cases) {
+      const digits = upper
+        .toPrecision(16)
+        .replace(/0+(e|$)/, '$1')
+        .replace(/[.e-]/g, '').length;
+      expect(gammaUpper(shape, x) / upper, `${shape}, ${x}`).to.be.closeTo(1, digits > 12 ? 1e-12 : 1e-4);
+    }
+    // The middle of a large gamma lies a third below its shape: P(s, s − 1/3) = ½ + O(1/s²).
+    for (const s of [250, 1e4, 1e6]) expect(gammaLower(s, s - 1 / 3)).to.be.closeTo(0.5, 0.02 / s);
+    for (const s of [199.5, 200, 5000])
+      for (const x of [s * 0.9, s, s * 1.1])
+        expect(gammaLower(s, x) - gammaLower(s + 1, x), `${s}, ${x}`).to.be.closeTo(poissonWeight(s, x), 1e-13);
+    // 40-digit arithmetic, summed over the Poisson weights.
+    expect(noncentralChiSquareUpper(8000, 20, 5000) / 1.263841719865918e-77).to.be.closeTo(1, 1e-9);
+  });
+
+  it('of two groups are those of Student’s t', () => {
+    for (const df of [2, 7.5, 40])
+      for (const t of [0.3, 1.9, 4.4]) {
+        const p = 2 * studentT(df).upper(t);
+        expect(studentizedRangeUpper(t * Math.SQRT2, 2, df), `range, ${df}, ${t}`).to.be.closeTo(p, 1e-10);
+        for (const loading of [0, 0.5, 0.995])
+          expect(
+            dunnettUpper(t, { loadings: [loading], df, twoSided: true }),
+            `control, ${df}, ${t}, ${loading}`,
+          ).to.be.closeTo(p, 1e-9);
+      }
   });
 });

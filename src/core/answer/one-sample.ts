@@ -9,6 +9,7 @@ import { wilcoxonSignedRank } from '../procedures/wilcoxon-signed-rank';
 import { choicesOf } from '../question/choices';
 import type { Question } from '../question/question';
 import type { Comparison } from './comparison';
+import { rankReference } from './rank-reference';
 import { type GroupPart, demandReadings, summaryOf } from './group-part';
 
 /** One group against a fixed value: its mean less the value, in the readings' units. */
@@ -27,6 +28,11 @@ export function compareOne(question: Question, group: GroupPart, brief = false):
       effect: { name, estimate: shift.estimate, interval: shift.interval, p },
       tests: [{ symbol: 'W', value: found.wPlus, df: [], p }],
       sizes: [],
+      reference: rankReference(
+        found,
+        { distribution: 'signed-rank', parameters: { n: found.n }, symbol: 'W+', statistic: found.wPlus },
+        direction,
+      ),
       remarks: [],
     };
   }

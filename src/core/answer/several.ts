@@ -83,7 +83,6 @@ export function compareSeveral(question: Question, parts: readonly GroupPart[], 
   if (!anova.ok) demand(false, anova.reason);
   const found = anova.value;
   const { between, within, total } = found;
-  const size = (kind: 'eta' | 'omega', value: number): Size => ({ kind, value });
   return {
     p: found.p,
     tests: [{ symbol: 'F', value: found.f, df: [between.df, within.df], p: found.p }],
@@ -95,13 +94,15 @@ export function compareSeveral(question: Question, parts: readonly GroupPart[], 
     pooledSd: found.pooledSd,
     sizes: brief
       ? []
-      : [
-          attempt(() => ({
-            ...size('eta', found.etaSquared),
-            interval: etaSquaredInterval(found.f, between.df, within.df, level),
-          })),
-          { ok: true, value: size('omega', found.omegaSquared) },
-        ],
+      : // Both estimate one share of the population's variation, which is what the interval is for.
+        (
+          [
+            ['eta', found.etaSquared],
+            ['omega', found.omegaSquared],
+          ] as const
+        ).map(([kind, value]) =>
+          attempt((): Size => ({ kind, value, interval: etaSquaredInterval(found.f, between.df, within.df, level) })),
+        ),
     reference: [
       {
         distribution: 'f',

@@ -17,6 +17,7 @@ import {
 import { meanDifference } from '../procedures/sample-summary';
 import { signedRankShift } from '../procedures/signed-rank-shift';
 import { noncentralityInterval, standardizedDifference } from '../procedures/standardized-difference';
+import { superiorityInterval } from '../procedures/superiority';
 import type { TTest } from '../procedures/t-test';
 import { welchT } from '../procedures/welch-t';
 import { wilcoxonSignedRank } from '../procedures/wilcoxon-signed-rank';
@@ -25,6 +26,7 @@ import type { Question } from '../question/question';
 import { pairsOf } from '../readings/groups';
 import type { Table } from '../readings/table';
 import type { Comparison, Size } from './comparison';
+import { rankReference } from './rank-reference';
 import { type GroupPart, demandOneUnit, demandReadings, summaryOf } from './group-part';
 
 /** Shuffles drawn where the arrangements cannot be counted: fewer of large groups, whose p hardly needs them. */
@@ -125,7 +127,18 @@ export function compareTwo(question: Question, a: GroupPart, b: GroupPart, brief
         ? { effect: { name, pair, estimate: shift.value.estimate, interval: shift.value.interval, p } }
         : {}),
       tests: [{ symbol: 'U', value: found.u, df: [], p }],
-      sizes: [{ ok: true, value: { kind: 'superiority', value: found.superiority } }],
+      sizes: [
+        attempt((): Size => ({
+          kind: 'superiority',
+          value: found.superiority,
+          interval: superiorityInterval(found.superiority, x.length, y.length, level),
+        })),
+      ],
+      reference: rankReference(
+        found,
+        { distribution: 'rank-sum', parameters: { n1: x.length, n2: y.length }, symbol: 'U', statistic: found.u },
+        direction,
+      ),
       remarks: shift.ok ? [] : [shift.reason],
     };
   }
@@ -185,6 +198,11 @@ export function comparePairs(question: Question, table: Table, a: GroupPart, b: 
       tests: [{ symbol: 'W', value: found.wPlus, df: [], p }],
       sizes: [],
       pairing,
+      reference: rankReference(
+        found,
+        { distribution: 'signed-rank', parameters: { n: found.n }, symbol: 'W+', statistic: found.wPlus },
+        direction,
+      ),
       remarks: found.zeros > 0 ? [`Differences of 0, left out by the test: ${found.zeros}.`] : [],
     };
   }

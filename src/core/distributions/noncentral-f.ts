@@ -1,26 +1,77 @@
 import { demand } from '../numeric/domain-error';
-import { betaLower, gammaLower, gammaUpper, logGamma } from '../numeric/special';
+import { betaLower, gammaLower, gammaUpper, logBeta, poissonWeight } from '../numeric/special';
+
+/** Tails t(0), t(1), … whose neighbours differ by a known step: the tails of betas and gammas whose shape grows by 1. */
+interface Tails {
+  at: (j: number) => number;
+  /** |t(j + 1) − t(j)|. */
+  step: (j: number) => number;
+  /** The step from j + 1 over that from j. */
+  ratio: (j: number) => number;
+  /** Whether the tails grow with j. */
+  rising: boolean;
+}
 
 /**
- * Σ Poisson(j; half) · term(j), from the middle of the Poisson weights outwards until nothing more is added: the form
- * both the noncentral F and the noncentral chi-square have.
+ * Σ Poisson(j; half) · t(j), from the middle of the weights outwards until nothing more is added: the form both the
+ * noncentral F and the noncentral chi-square have. One tail is taken directly, the others by their steps; where a step
+ * is taken away, what is lost is small beside the terms on the other side of the middle.
  */
-function poissonMixture(half: number, term: (j: number) => number): number {
-  const weight = (j: number): number => Math.exp(j * Math.log(half) - half - logGamma(j + 1));
-  if (half === 0) return term(0);
+function poissonMixture(half: number, { at, step: stepFrom, ratio, rising }: Tails): number {
+  if (half === 0) return at(0);
   const middle = Math.floor(half);
-  let total = 0;
-  for (let j = middle; ; j++) {
-    const add = weight(j) * term(j);
+  const weight = poissonWeight(middle, half);
+  const start = at(middle);
+  let total = weight * start;
+  /** A step from its neighbour's, or anew where that was too small to be told from 0. */
+  const stepAt = (j: number, neighbour: number): number => (neighbour > 1e-280 ? neighbour : stepFrom(j));
+
+  let before = total;
+  let step = stepAt(middle, 0);
+  for (let j = middle + 1, w = weight, tail = start; ; j++) {
+    w *= half / j;
+    tail = Math.max(0, rising ? tail + step : tail - step);
+    step = stepAt(j, step * ratio(j - 1));
+    const add = w * tail;
     total += add;
-    if (j > middle + 4 && (add <= total * 1e-17 || weight(j) < 1e-320)) break;
+    if (w < 1e-320 || (add <= before && add <= total * 1e-17)) break;
+    before = add;
   }
-  for (let j = middle - 1; j >= 0; j--) {
-    const add = weight(j) * term(j);
+  before = 0;
+  for (let j = middle - 1, w = weight, tail = start; j >= 0; j--) {
+    w *= (j + 1) / half;
+    step = stepAt(j, j === middle - 1 ? 0 : step / ratio(j));
+    tail = Math.max(0, rising ? tail - step : tail + step);
+    const add = w * tail;
     total += add;
-    if (add <= total * 1e-17) break;
+    if (w === 0 || (add <= before && add <= total * 1e-17)) break;
+    before = add;
   }
   return Math.min(1, total);
+}
+
+/** The beta tails of a noncentral F at (df1/df2)·f = x/y with x + y = 1, the lower or the upper ones. */
+function betaTails(f: number, df1: number, df2: number, rising: boolean): Tails {
+  const scaled = (df1 / df2) * f;
+  const [x, y] = [scaled / (1 + scaled), 1 / (1 + scaled)];
+  const [a, b] = [df1 / 2, df2 / 2];
+  return {
+    at: (j) => (rising ? betaLower(y, x, b, a + j) : betaLower(x, y, a + j, b)),
+    step: (j) => Math.exp((a + j) * Math.log(x) - b * Math.log1p(scaled) - Math.log(a + j) - logBeta(a + j, b)),
+    ratio: (j) => (x * (a + j + b)) / (a + j + 1),
+    rising,
+  };
+}
+
+/** The gamma tails of a noncentral chi-square, the lower or the upper ones. */
+function gammaTails(x: number, df: number, rising: boolean): Tails {
+  const [a, half] = [df / 2, x / 2];
+  return {
+    at: (j) => (rising ? gammaUpper(a + j, half) : gammaLower(a + j, half)),
+    step: (j) => poissonWeight(a + j, half),
+    ratio: (j) => half / (a + j + 1),
+    rising,
+  };
 }
 
 /**
@@ -30,34 +81,26 @@ function poissonMixture(half: number, term: (j: number) => number): number {
 export function noncentralFUpper(f: number, df1: number, df2: number, noncentrality: number): number {
   demand(df1 > 0 && df2 > 0, 'Degrees of freedom must be above 0.');
   demand(noncentrality >= 0, 'A noncentrality cannot be negative.');
-  if (f <= 0) return 1;
-  const ratio = (df1 / df2) * f;
-  return poissonMixture(noncentrality / 2, (j) =>
-    betaLower(1 / (1 + ratio), ratio / (1 + ratio), df2 / 2, df1 / 2 + j),
-  );
+  return f <= 0 ? 1 : poissonMixture(noncentrality / 2, betaTails(f, df1, df2, true));
 }
 
 /** Lower tail of the noncentral F. */
 export function noncentralFLower(f: number, df1: number, df2: number, noncentrality: number): number {
   demand(df1 > 0 && df2 > 0, 'Degrees of freedom must be above 0.');
   demand(noncentrality >= 0, 'A noncentrality cannot be negative.');
-  if (f <= 0) return 0;
-  const ratio = (df1 / df2) * f;
-  return poissonMixture(noncentrality / 2, (j) =>
-    betaLower(ratio / (1 + ratio), 1 / (1 + ratio), df1 / 2 + j, df2 / 2),
-  );
+  return f <= 0 ? 0 : poissonMixture(noncentrality / 2, betaTails(f, df1, df2, false));
 }
 
 /** Upper tail of the noncentral chi-square, P(X ≥ x). Source: Patnaik (1949). */
 export function noncentralChiSquareUpper(x: number, df: number, noncentrality: number): number {
   demand(df > 0, 'Degrees of freedom must be above 0.');
   demand(noncentrality >= 0, 'A noncentrality cannot be negative.');
-  return x <= 0 ? 1 : poissonMixture(noncentrality / 2, (j) => gammaUpper(df / 2 + j, x / 2));
+  return x <= 0 ? 1 : poissonMixture(noncentrality / 2, gammaTails(x, df, true));
 }
 
 /** Lower tail of the noncentral chi-square, P(X ≤ x). */
 export function noncentralChiSquareLower(x: number, df: number, noncentrality: number): number {
   demand(df > 0, 'Degrees of freedom must be above 0.');
   demand(noncentrality >= 0, 'A noncentrality cannot be negative.');
-  return x <= 0 ? 0 : poissonMixture(noncentrality / 2, (j) => gammaLower(df / 2 + j, x / 2));
+  return x <= 0 ? 0 : poissonMixture(noncentrality / 2, gammaTails(x, df, false));
 }

@@ -2,10 +2,10 @@
 import betainc from '@stdlib/math-base-special-betainc';
 import erfc from '@stdlib/math-base-special-erfc';
 import erfcinv from '@stdlib/math-base-special-erfcinv';
-import gammainc from '@stdlib/math-base-special-gammainc';
 import gammaln from '@stdlib/math-base-special-gammaln';
 
 export { erfc, erfcinv };
+export { gammaLower, gammaUpper, poissonWeight } from './incomplete-gamma';
 
 /** ln Γ(x), x > 0. */
 export const logGamma: (x: number) => number = gammaln;
@@ -17,12 +17,6 @@ export function betaLower(x: number, complement: number, a: number, b: number): 
   const other = betainc(complement, b, a, true, false);
   return other < 0.5 ? 1 - other : betainc(complement, b, a, true, true);
 }
-
-/** Regularized lower incomplete gamma P(s, x). */
-export const gammaLower = (s: number, x: number): number => (x <= 0 ? 0 : gammainc(x, s, true, false));
-
-/** Regularized upper incomplete gamma Q(s, x). */
-export const gammaUpper = (s: number, x: number): number => (x <= 0 ? 1 : gammainc(x, s, true, true));
 
 /** ln B(a, b). */
 export const logBeta = (a: number, b: number): number => gammaln(a) + gammaln(b) - gammaln(a + b);

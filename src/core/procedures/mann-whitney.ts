@@ -11,6 +11,8 @@ export interface MannWhitney {
   /** u over all pairs: the chance that a reading of the first group exceeds one of the second. */
   superiority: number;
   method: 'exact' | 'normal';
+  /** Whether readings are equal, so that ranks are shared. */
+  tied: boolean;
   /** Standardized statistic of the normal method. */
   z: number | undefined;
   p: TailProbabilities;
@@ -34,11 +36,11 @@ export function mannWhitney(
   const [n1, n2] = [a.length, b.length];
   demand(n1 > 0 && n2 > 0, 'Each group needs at least one reading.');
   const n = n1 + n2;
-  const { ranks, tieTerm } = ranked([...a, ...b]);
+  const { ranks, tieTerm, tied } = ranked([...a, ...b]);
   const rankSum = sum(ranks.slice(0, n1));
   const u = rankSum - (n1 * (n1 + 1)) / 2;
   const exact = method === 'exact' || (method === 'auto' && n <= exactUpTo);
-  const base = { u, superiority: u / (n1 * n2) };
+  const base = { u, superiority: u / (n1 * n2), tied };
   if (exact) {
     // Twice the ranks are whole numbers, ties or not.
     const sums = subsetSums(

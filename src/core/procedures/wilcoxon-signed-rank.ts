@@ -12,6 +12,8 @@ export interface WilcoxonSignedRank {
   n: number;
   zeros: number;
   method: 'exact' | 'normal';
+  /** Whether differences are of equal size, so that ranks are shared. */
+  tied: boolean;
   p: TailProbabilities;
 }
 
@@ -32,9 +34,9 @@ export function wilcoxonSignedRank(
   const some = differences.filter((d) => d !== 0);
   const n = some.length;
   demand(n > 0, 'Every difference is 0, so there is nothing to rank.');
-  const { ranks, tieTerm } = ranked(some.map(Math.abs));
+  const { ranks, tieTerm, tied } = ranked(some.map(Math.abs));
   const wPlus = sum(ranks.filter((_, i) => (some[i] ?? 0) > 0));
-  const base = { wPlus, n, zeros: differences.length - n };
+  const base = { wPlus, n, zeros: differences.length - n, tied };
   if (method === 'exact' || (method === 'auto' && n <= exactUpTo)) {
     const doubled = ranks.map((r) => Math.round(2 * r));
     const sums = signedSums(doubled);

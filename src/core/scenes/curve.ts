@@ -21,7 +21,8 @@ function span(curve: NamedDistribution, { statistic }: Reference, critical: read
 }
 
 /** A value as the axis prints it. */
-const shown = (x: number): string => (Math.abs(x) >= 1000 ? significant(x, 4) : fixed(x, 2));
+const shown = (x: number): string =>
+  Number.isInteger(x) ? String(x) : Math.abs(x) >= 1000 ? significant(x, 4) : fixed(x, 2);
 
 /**
  * The curve with its rejection region shaded, critical values and statistic marked.
@@ -37,7 +38,11 @@ export function curveScene(
   if (!made.ok) return undefined;
   const curve = made.value;
   const [from, to] = span(curve, reference, critical);
-  const x = Array.from({ length: steps + 1 }, (_, i) => from + ((to - from) * i) / steps);
+  // A counted distribution has a height at each whole step, where they can be told apart.
+  const whole = curve.discrete;
+  const x = whole
+    ? Array.from({ length: Math.floor(to) - Math.ceil(from) + 1 }, (_, i) => Math.ceil(from) + i)
+    : Array.from({ length: steps + 1 }, (_, i) => from + ((to - from) * i) / steps);
   const density = (value: number): number => {
     const d = curve.density(value);
     return d.ok && Number.isFinite(d.value) ? d.value : 0;
@@ -45,7 +50,7 @@ export function curveScene(
   const heights = x.map(density);
   // A density that runs off to infinity at 0 is cut at what the rest of the curve needs.
   const sorted = [...heights].sort((p, q) => p - q);
-  const top = Math.min(sorted.at(-1) ?? 1, 3 * (sorted[Math.floor(steps * 0.9)] ?? 1) || 1);
+  const top = Math.min(sorted.at(-1) ?? 1, 3 * (sorted[Math.floor(sorted.length * 0.9)] ?? 1) || 1);
   const y = heights.map((h) => Math.min(h, top));
   const area = (a: number, b: number): [number, number][] => {
     const inside = x.flatMap((v, i): [number, number][] => (v > a && v < b ? [[v, y[i] ?? 0]] : []));
@@ -61,17 +66,32 @@ export function curveScene(
       : reference.direction === 'greater'
         ? [[critical[0] ?? to, to]]
         : [[from, critical[0] ?? from]];
-  for (const [a, b] of tails)
+  const rejected = (v: number): boolean => tails.some(([a, b]) => v >= a && v <= b);
+  if (whole)
+    x.forEach((v, i) =>
+      marks.push({
+        mark: 'rule',
+        x1: v,
+        y1: 0,
+        x2: v,
+        y2: y[i] ?? 0,
+        ink: rejected(v) ? 'accent' : cut !== undefined && v >= cut ? 'muted' : 'ink',
+        weight: Math.max(1, Math.min(7, 400 / x.length)),
+        name: rejected(v) ? 'rejection' : 'curve',
+      }),
+    );
+  for (const [a, b] of whole ? [] : tails)
     if (b > a) marks.push({ mark: 'path', points: area(a, b), ink: 'accent', fill: 0.3, name: 'rejection' });
-  if (cut !== undefined && cut > from && cut < to)
+  if (!whole && cut !== undefined && cut > from && cut < to)
     marks.push({ mark: 'path', points: area(cut, to), ink: 'muted', fill: 0.25, name: 'read-area' });
-  marks.push({
-    mark: 'path',
-    points: x.map((v, i) => [v, y[i] ?? 0] as const),
-    ink: 'ink',
-    weight: 1.6,
-    name: 'curve',
-  });
+  if (!whole)
+    marks.push({
+      mark: 'path',
+      points: x.map((v, i) => [v, y[i] ?? 0] as const),
+      ink: 'ink',
+      weight: 1.6,
+      name: 'curve',
+    });
   for (const c of critical)
     marks.push(
       { mark: 'rule', x1: c, y1: 0, x2: c, y2: top * 0.42, ink: 'accent', weight: 1.5, name: 'critical' },

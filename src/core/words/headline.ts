@@ -210,7 +210,7 @@ export const sizeMeaning: Record<Size['kind'], string> = {
   d: 'the distance from the fixed value in standard deviations',
   dz: 'the mean difference in standard deviations of the differences within pairs',
   eta: 'the share of all variation that lies between the groups',
-  omega: 'the same, its bias removed',
+  omega: 'the same share, its bias removed; the interval is for the share itself, so it is the one above',
   'partial-eta': 'the share of the variation not explained otherwise',
   superiority: 'how often a reading of the first group exceeds one of the second',
   kendall: 'agreement between the subjects, 0 to 1',

@@ -100,9 +100,16 @@ export function decisionOf(reference: Reference, p: number, level: number): Deci
   if (!made.ok) return undefined;
   const alpha = 1 - level;
   const both = reference.direction === 'either';
-  const upper = made.value.upperQuantile(both ? alpha / 2 : alpha);
-  const lower = made.value.quantile(both ? alpha / 2 : alpha);
+  const share = both ? alpha / 2 : alpha;
+  const [upper, lower] = [made.value.upperQuantile(share), made.value.quantile(share)];
   if (!upper.ok || !lower.ok) return undefined;
+  if (made.value.discrete) {
+    // A step that holds more than its share is not in the region: the region begins one further out.
+    const [above, below] = [made.value.upper(upper.value), made.value.lower(lower.value)];
+    const slack = 1 + 1e-9;
+    if (above.ok && above.value > share * slack) upper.value += 1;
+    if (below.ok && below.value > share * slack) lower.value -= 1;
+  }
   const critical = both
     ? [lower.value, upper.value]
     : reference.direction === 'greater'
@@ -114,17 +121,22 @@ export function decisionOf(reference: Reference, p: number, level: number): Deci
     : reference.direction === 'greater'
       ? statistic >= upper.value
       : statistic <= lower.value;
-  const shown = (x: number): string => (Math.abs(x) >= 1e4 ? significant(x, 4) : fixed(x, 3));
-  const cut = both ? `±${shown(upper.value)}` : shown(critical[0] ?? 0);
-  const share = percent(Number(alpha.toPrecision(8)));
+  const shown = (x: number): string =>
+    Number.isInteger(x) ? String(x) : Math.abs(x) >= 1e4 ? significant(x, 4) : fixed(x, 3);
+  const cut = !both
+    ? shown(critical[0] ?? 0)
+    : Math.abs(lower.value + upper.value) < 1e-9 * upper.value
+      ? `±${shown(upper.value)}`
+      : `${shown(lower.value)} or ${shown(upper.value)}`;
+  const most = percent(Number(alpha.toPrecision(8)));
   const size = p < 0.001 ? scientific(p, 2) : pRelation(p).replace('= ', '');
   return {
     critical,
     p,
     beyond,
     words: [
-      `${symbol} = ${shown(statistic)} lies ${beyond ? 'beyond' : 'short of'} the critical value ${cut}, which ${share} of such statistics pass when there is no effect.`,
-      `p = ${size} is ${beyond ? 'below' : 'not below'} ${share}. ${beyond ? 'Either way, the hypothesis of no effect is rejected at this level.' : 'Either way, the hypothesis of no effect is not rejected; that does not show it to be true.'}`,
+      `${symbol} = ${shown(statistic)} lies ${beyond ? 'beyond' : 'short of'} the critical value ${cut}, which ${made.value.discrete ? 'at most ' : ''}${most} of such statistics ${made.value.discrete ? 'reach or pass' : 'pass'} when there is no effect.`,
+      `p = ${size} is ${beyond ? 'below' : 'not below'} ${most}. ${beyond ? 'Either way, the hypothesis of no effect is rejected at this level.' : 'Either way, the hypothesis of no effect is not rejected; that does not show it to be true.'}`,
     ],
   };
 }

@@ -9,6 +9,7 @@ import { headline } from '../../core/words/headline';
 import { AnswerTables, HeadlineBand } from '../question/AnswerPart';
 import { Ask } from '../question/Ask';
 import { useKeptValue } from '../shared/kept-value';
+import { NewerElsewhere } from '../shared/NewerElsewhere';
 import { RefusedNotice } from '../shared/RefusedNotice';
 import { SaveState } from '../shared/SaveState';
 import { type Kept, type TableStore, followTable, guardUnsaved, tableStore } from '../shared/table-store';
@@ -47,6 +48,7 @@ function AnswerSide({
   name: string;
   onAnswer: (found: Answer | undefined) => void;
 }) {
+  const [trouble, setTrouble] = useState('');
   const table = useStore(store.$table);
   const tableSaving = useStore(store.$saving);
   const { value, change, saving } = useKeptValue(
@@ -69,13 +71,19 @@ function AnswerSide({
         <SaveState saving={saving.state === 'saved' ? tableSaving : saving} />
       </div>
       <RefusedNotice saving={tableSaving} store={store} />
+      <NewerElsewhere saving={saving} what="question" />
+      {trouble && (
+        <p role="alert" className="text-sm text-error">
+          {trouble}
+        </p>
+      )}
       <div className="min-h-40 py-2">
         <Ask
           question={value}
           table={table}
           unit={shown?.unit ?? ''}
           onChange={change}
-          onEdit={(edits) => void store.edit(edits)}
+          onEdit={(edits) => setTrouble(store.edit(edits) ?? '')}
         />
       </div>
       <HeadlineBand headline={shown && comparison && headline(shown, comparison)} reason={reason} />

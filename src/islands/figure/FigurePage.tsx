@@ -15,6 +15,7 @@ import { Accepted } from '../shared/Accepted';
 import { CopyButton } from '../shared/CopyButton';
 import { useKeptValue } from '../shared/kept-value';
 import { RichText } from '../shared/RichText';
+import { NewerElsewhere } from '../shared/NewerElsewhere';
 import { SaveState } from '../shared/SaveState';
 import { type Kept, followTable, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
@@ -115,14 +116,7 @@ function Page({ study, figure, asked, kept }: Shown & { kept: Kept }) {
         <div className="flex h-7 items-end justify-end">
           <SaveState saving={saving} />
         </div>
-        {saving.state === 'refused' && (
-          <p role="alert" className="border-l-4 border-warning bg-base-200 px-4 py-2 text-sm">
-            {saving.reason}{' '}
-            <button type="button" className="plain-button" onClick={() => window.location.reload()}>
-              Show the newer figure
-            </button>
-          </p>
-        )}
+        <NewerElsewhere saving={saving} what="figure" />
         <h1 className="prose-serif text-[23px]">{shortQuestion(result.value)}</h1>
         <p className="text-sm text-muted">
           At true size: {style.widthMm} by {style.heightMm} mm.{' '}

@@ -4,9 +4,9 @@ import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { MeasureAnswer, Over } from '../../core/answer/many';
 import { rangesOver } from '../../core/answer/many';
-import { answer } from '../../core/answer/answer';
 import { adjustP } from '../../core/procedures/adjust-p';
 import { kindOf } from '../../core/question/asking';
+import { namesOf } from '../../core/question/naming';
 import type { Question } from '../../core/question/question';
 import { columnsOf } from '../../core/readings/table';
 import { measureScene } from '../../core/scenes/measure-picture';
@@ -17,6 +17,7 @@ import { DrawingView } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
 import { inWords, send } from '../shared/api';
 import { CopyButton } from '../shared/CopyButton';
+import { GroupMarker } from '../shared/GroupMarker';
 import { Choose } from '../shared/Parts';
 import { type Kept, followTable, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
@@ -96,8 +97,8 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
   });
   const apart = rows.filter((r) => r.adjusted !== undefined && r.adjusted < 1 - question.level).length;
   const single = kindOf[question.design] === 'two' || question.design === 'one-sample';
-  const first = useMemo(() => answer(question, table), [question, table]);
-  const order = first.ok && single ? subtraction(first.value) : '';
+  const named = useMemo(() => namesOf(question, table), [question, table]);
+  const order = single ? subtraction(named) : '';
 
   const open = async (row: Row) => {
     try {
@@ -192,13 +193,21 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
           </>
         ) : (
           <>
-            <span>
-              {answers.length < count && `Stopped after ${answers.length} of ${count}: `}
-              {apart} of {rows.length} could be told apart at {percent(question.level)} after{' '}
-              {method === 'holm' ? 'Holm' : 'Benjamini–Hochberg'}
-              {method === 'holm' ? '' : ', which holds the share of false findings'}.
-            </span>
-            <CopyButton copied={copied} label="Copy the table of measures" />
+            {rows.length === 0 ? (
+              <span>
+                {trouble ? '' : 'Stopped before the first answer. Change the question, or reload, to ask again.'}
+              </span>
+            ) : (
+              <>
+                <span>
+                  {answers.length < count && `Stopped after ${answers.length} of ${count}: `}
+                  {apart} of {rows.length} could be told apart at {percent(question.level)} after{' '}
+                  {method === 'holm' ? 'Holm' : 'Benjamini–Hochberg'}
+                  {method === 'holm' ? '' : ', which holds the share of false findings'}.
+                </span>
+                <CopyButton copied={copied} label="Copy the table of measures" />
+              </>
+            )}
           </>
         )}
         {(trouble || refused) && <span className="text-error">{trouble || refused}</span>}
@@ -285,7 +294,16 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
           </div>
         </div>
       </div>
-      {order && <p className="pt-1 text-[13px] text-muted">Differences are {order}.</p>}
+      {order && (
+        <p className="flex flex-wrap gap-x-4 pt-1 text-[13px] text-muted">
+          <span>Differences are {order}.</span>
+          {named.groups.map((g, i) => (
+            <span key={g.name} className="flex items-center gap-1">
+              <GroupMarker position={rows[0]?.groups[i]?.colour ?? i} /> {g.name}
+            </span>
+          ))}
+        </p>
+      )}
     </article>
   );
 }

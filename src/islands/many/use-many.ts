@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { MeasureAnswer, Over } from '../../core/answer/many';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
@@ -13,36 +13,47 @@ export interface Many {
   stop: () => void;
 }
 
-const nothing = { answers: [] as MeasureAnswer[], count: 0, running: true, trouble: '' };
+const nothing = {
+  asked: undefined as object | undefined,
+  answers: [] as MeasureAnswer[],
+  count: 0,
+  running: true,
+  trouble: '',
+};
 
 /** Asks in a worker; asks anew when the question or the readings change, so nothing shown is older than they are. */
 export function useMany(question: Question, table: Table, over: Over): Many {
   const [state, setState] = useState(nothing);
   const worker = useRef<Worker | undefined>(undefined);
   const which = 'columns' in over ? '' : over.levelsOf;
+  const asked = useMemo(() => ({ question, table, which }), [question, table, which]);
   useEffect(() => {
     const own = new Worker(new URL('../../workers/many.worker.ts', import.meta.url), { type: 'module' });
     worker.current = own;
-    let first = true;
-    own.onmessage = ({ data }: MessageEvent<ManyReply>) => {
-      // The answers to what was asked before stand until the first of these comes.
-      const fresh = first;
-      first = false;
-      setState((before) => ({
-        answers: fresh ? data.answers : [...before.answers, ...data.answers],
+    const put = (change: (before: typeof nothing) => Partial<typeof nothing>) =>
+      setState((before) => {
+        const mine = before.asked === asked ? before : { ...nothing, asked };
+        return { ...mine, ...change(mine) };
+      });
+    own.onmessage = ({ data }: MessageEvent<ManyReply>) =>
+      put((before) => ({
+        answers: [...before.answers, ...data.answers],
         count: data.count,
         running: !data.done,
         trouble: data.trouble ?? '',
       }));
-    };
-    own.onerror = () =>
-      setState((before) => ({ ...before, running: false, trouble: 'Asking every measure failed: reload the page.' }));
-    own.postMessage({ question, table, over: which === '' ? { columns: true } : { levelsOf: which } });
+    own.onerror = () => put(() => ({ running: false, trouble: 'Asking every measure failed: reload the page.' }));
+    own.postMessage({
+      question: asked.question,
+      table: asked.table,
+      over: asked.which === '' ? { columns: true } : { levelsOf: asked.which },
+    });
     return () => own.terminate();
-  }, [question, table, which]);
+  }, [asked]);
   const stop = () => {
     worker.current?.terminate();
-    setState((before) => ({ ...before, running: false }));
+    setState((before) => ({ ...(before.asked === asked ? before : { ...nothing, asked }), running: false }));
   };
-  return { ...state, stop };
+  const { answers, count, running, trouble } = state.asked === asked ? state : nothing;
+  return { answers, count, running, trouble, stop };
 }

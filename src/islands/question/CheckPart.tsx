@@ -42,9 +42,11 @@ function furthest(answer: Answer, check: Check): { row: number; column: string }
 
 /** What the answer rests on: each assumption a line with its verdict, its reason, a small picture and one action. */
 export function CheckPart({ answer, readingsHref, onChange, onEdit }: Props) {
-  const calm = useDeferredValue(answer);
-  const checks = useMemo(() => checksOf(calm), [calm]);
-  const values = useMemo(() => checkedValues(calm), [calm]);
+  // The first paint does not wait for the checks.
+  const calm = useDeferredValue<Answer | null>(answer, null);
+  const checks = useMemo(() => calm && checksOf(calm), [calm]);
+  const values = useMemo(() => calm && checkedValues(calm), [calm]);
+  if (!calm || !checks || !values) return <p className="text-sm text-muted">Looking what the answer rests on …</p>;
   const { question } = answer;
   const action = (check: Check, remedy: Remedy) => {
     if (remedy === 'look-at-points') {

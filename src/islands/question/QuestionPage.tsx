@@ -11,9 +11,11 @@ import type { TableEdit } from '../../core/readings/table-edit';
 import { defaultFigureStyle } from '../../core/scenes/figure-style';
 import { headline } from '../../core/words/headline';
 import { inWords, send } from '../shared/api';
+import { Live } from '../shared/Live';
 import { useKeptValue } from '../shared/kept-value';
 import { usePickedRows } from '../shared/picked-rows';
 import { RefusedNotice } from '../shared/RefusedNotice';
+import { NewerElsewhere } from '../shared/NewerElsewhere';
 import { SaveState } from '../shared/SaveState';
 import { type Kept, followTable, guardUnsaved, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
@@ -99,20 +101,13 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
     (columnsOf(table, 'measure').length > 1 || rangesOver(table, question).length > 0);
 
   return (
-    <div className="flex max-[1100px]:flex-col">
+    <Live className="flex max-[1100px]:flex-col">
       <article className="min-w-0 grow px-6 pb-16">
         <div className="flex h-7 items-end justify-end">
           <SaveState saving={saving.state === 'saved' ? tableSaving : saving} />
         </div>
         <RefusedNotice saving={tableSaving} store={store} />
-        {saving.state === 'refused' && (
-          <p role="alert" className="border-l-4 border-warning bg-base-200 px-4 py-2 text-sm">
-            {saving.reason}{' '}
-            <button type="button" className="plain-button" onClick={() => window.location.reload()}>
-              Show the newer question
-            </button>
-          </p>
-        )}
+        <NewerElsewhere saving={saving} what="question" />
         <Part name="Ask">
           <Ask question={question} table={table} unit={shown?.unit ?? ''} onChange={change} onEdit={edit} />
         </Part>
@@ -192,7 +187,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
         onEdit={edit}
         onChange={change}
       />
-    </div>
+    </Live>
   );
 }
 

@@ -123,6 +123,42 @@ const copiedTable = ({ title, head, rows }: TextTable) => ({
     .join('')}</tbody></table>`,
 });
 
+/** A table as it will stand in the paper. */
+function ShownTable({ table }: { table: TextTable }) {
+  return (
+    <div className="overflow-x-auto pb-2 pl-4">
+      <table className="figures-table text-[14.5px]" data-testid="tell-table">
+        <caption className="sr-only">{table.title}</caption>
+        <thead>
+          <tr>
+            {table.head.map((h, i) => (
+              <th key={i} scope="col">
+                {h}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {table.rows.map((row, i) => (
+            <tr key={i}>
+              {row.map((cell, j) =>
+                j === 0 ? (
+                  <th key={j} scope="row">
+                    {cell}
+                  </th>
+                ) : (
+                  <td key={j}>{cell}</td>
+                ),
+              )}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <CopyButton copied={() => copiedTable(table)} label={`Copy the table: ${table.title}`} />
+    </div>
+  );
+}
+
 interface Props {
   answer: Answer;
   onChange: (question: Question) => void;
@@ -151,14 +187,13 @@ export function TellPart({ answer, onChange }: Props) {
         question={question}
         onChange={onChange}
       />
-      <p className="flex flex-wrap items-baseline gap-x-4 text-sm font-semibold">
-        Tables
-        {tables.map((table) => (
-          <CopyButton key={table.title} copied={() => copiedTable(table)} label={`Copy the table: ${table.title}`}>
-            {table.title}
-          </CopyButton>
-        ))}
-      </p>
+      <h3 className="text-sm font-semibold">Tables</h3>
+      {tables.map((table) => (
+        <details key={table.title} className="py-0.5">
+          <summary className="w-fit cursor-pointer text-[14.5px]">{table.title}</summary>
+          <ShownTable table={table} />
+        </details>
+      ))}
     </>
   );
 }

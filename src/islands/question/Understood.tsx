@@ -40,7 +40,8 @@ function Curve({ reference, p, level, width }: { reference: Reference; p: number
     if (!panel) return;
     const [from, to] = panel.x.domain;
     const share = ((clientX - box.left) * (scene.width / box.width) - panel.left) / panel.width;
-    setCut(share < 0 || share > 1 ? undefined : from + share * (to - from));
+    const at = from + share * (to - from);
+    setCut(share < 0 || share > 1 ? undefined : curve.ok && curve.value.discrete ? Math.round(at) : at);
   };
   return (
     <div>
@@ -53,7 +54,9 @@ function Curve({ reference, p, level, width }: { reference: Reference; p: number
         <DrawingView drawing={layout(scene)} />
       </div>
       <p className="text-sm" data-testid="areas">
-        At {reference.symbol} = {fixed(read, 3)}: area below {shown(left)}, above {shown(right)}
+        At {reference.symbol} = {Number.isInteger(read) ? read : fixed(read, 3)}: area{' '}
+        {curve.ok && curve.value.discrete ? 'up to it' : 'below'} {shown(left)},{' '}
+        {curve.ok && curve.value.discrete ? 'from it on' : 'above'} {shown(right)}
         {cut === undefined && <span className="text-muted"> (point at the curve to read another place)</span>}
       </p>
       <ul className="prose-serif mt-1 max-w-[70ch] list-disc pl-5 text-[15px]" data-testid="decision">

@@ -8,17 +8,18 @@ const withinPage = 600;
 
 /** The answer under each method; undefined while a worker is at it, so that none is ever older than the readings. */
 export function useOthers(question: Question, table: Table): Other[] | undefined {
-  const asked = useDeferredValue(question);
+  // The first paint does not wait for the other methods.
+  const asked = useDeferredValue<Question | null>(question, null);
   const given = useDeferredValue(table);
   const small = given.rowCount * given.columns.length <= withinPage;
-  const here = useMemo(() => (small ? othersOf(asked, given) : undefined), [asked, given, small]);
+  const here = useMemo(() => (small && asked ? othersOf(asked, given) : undefined), [asked, given, small]);
   const [there, setThere] = useState<{ asked: Question; given: Table; others: Other[] }>();
   useEffect(() => {
-    if (small) return;
+    if (small || !asked) return;
     const worker = new Worker(new URL('../../workers/others.worker.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<Other[]>) => setThere({ asked, given, others: data });
     worker.postMessage({ question: asked, table: given });
     return () => worker.terminate();
   }, [asked, given, small]);
-  return here ?? (there?.asked === asked && there.given === given ? there.others : undefined);
+  return here ?? (there?.asked && there.asked === asked && there.given === given ? there.others : undefined);
 }

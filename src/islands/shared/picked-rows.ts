@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useSyncExternalStore } from 'react';
 
 /** Rows of a table picked in one place and shown in another: kept in the browser, and told to its other windows. */
 const key = (table: string): string => `divide-picked-${table}`;
@@ -24,15 +24,33 @@ export function pickedRows(table: string): Set<number> {
   }
 }
 
-/** The same, followed while another window changes them. */
-export function usePickedRows(table: string): Set<number> {
-  const [rows, setRows] = useState(() => pickedRows(table));
-  useEffect(() => {
-    const follow = (event: StorageEvent) => {
-      if (event.key === key(table)) setRows(pickedRows(table));
-    };
-    window.addEventListener('storage', follow);
-    return () => window.removeEventListener('storage', follow);
-  }, [table]);
+const none: ReadonlySet<number> = new Set();
+const last = new Map<string, { kept: string; rows: ReadonlySet<number> }>();
+
+/** The same set as long as the same rows are kept. */
+function pickedNow(table: string): ReadonlySet<number> {
+  let kept = '';
+  try {
+    kept = localStorage.getItem(key(table)) ?? '';
+  } catch {
+    return none;
+  }
+  const before = last.get(table);
+  if (before?.kept === kept) return before.rows;
+  const rows = pickedRows(table);
+  last.set(table, { kept, rows });
   return rows;
 }
+
+const follow = (changed: () => void): (() => void) => {
+  window.addEventListener('storage', changed);
+  return () => window.removeEventListener('storage', changed);
+};
+
+/** The rows picked in a table, followed while another window changes them; what the server draws knows of none. */
+export const usePickedRows = (table: string): ReadonlySet<number> =>
+  useSyncExternalStore(
+    follow,
+    () => pickedNow(table),
+    () => none,
+  );
