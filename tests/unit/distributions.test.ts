@@ -156,18 +156,14 @@ describe('tails of large shapes and many groups', () => {
   it('keep their digits where the shape of a gamma is large', () => {
     // 40-digit arithmetic.
     const cases: [s: number, x: number, upper: number][] = [
-      [600, 1089.8979485566356, 1.1990764e-59],
-      [1000, 1015.8113883008419, 0.30582],
+      [600, 1089.8979485566356, 1.198507190126139e-59],
+      [1000, 1015.8113883008419, 0.3057560671815522],
       [2510, 4000, 1.041180482431503e-141],
       [3200, 4000, 1.330955278216113e-39],
+      [100000, 100158.11388300842, 0.3082592250000536],
     ];
-    for (const [shape, x, upper] of cases) {
-      const digits = upper
-        .toPrecision(16)
-        .replace(/0+(e|$)/, '$1')
-        .replace(/[.e-]/g, '').length;
-      expect(gammaUpper(shape, x) / upper, `${shape}, ${x}`).to.be.closeTo(1, digits > 12 ? 1e-12 : 1e-4);
-    }
+    for (const [shape, x, upper] of cases)
+      expect(gammaUpper(shape, x) / upper, `${shape}, ${x}`).to.be.closeTo(1, 1e-11);
     // The middle of a large gamma lies a third below its shape: P(s, s − 1/3) = ½ + O(1/s²).
     for (const s of [250, 1e4, 1e6]) expect(gammaLower(s, s - 1 / 3)).to.be.closeTo(0.5, 0.02 / s);
     for (const s of [199.5, 200, 5000])
