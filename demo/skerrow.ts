@@ -176,6 +176,35 @@ const grazing = (): Table =>
     { name: 'Grazing classes', measure: 'grazing class', subject: 'blade', shape: 'counts' },
   );
 
+/** Seedlings of one cross by blade form: counts held against nine to three to three to one. */
+const bladeForms = (): Table =>
+  tableOf(
+    [
+      named('form', 'blade form', 'group', ['broad smooth', 'broad ruffled', 'narrow smooth', 'narrow ruffled']),
+      named('seedlings', 'seedlings', 'count', ['118', '29', '43', '18']),
+    ],
+    { name: 'Blade forms of a cross', subject: 'seedling', shape: 'counts' },
+  );
+
+/** Ropes found clean or fouled, before a new rinse and a month after. */
+function fouling(): Table {
+  const { uniform } = stream(12);
+  const rows = Array.from({ length: 40 }, (_, i) => {
+    const before = uniform() < 0.6;
+    const after = before ? uniform() < 0.4 : uniform() < 0.12;
+    return [`R${i + 1}`, before ? 'fouled' : 'clean', after ? 'fouled' : 'clean'];
+  });
+  const column = (k: number): string[] => rows.map((r) => r[k] ?? '');
+  return tableOf(
+    [
+      named('rope', 'rope', 'subject', column(0)),
+      named('before', 'before the rinse', 'group', column(1)),
+      named('after', 'a month after', 'group', column(2)),
+    ],
+    { name: 'Fouled ropes', subject: 'rope', shape: 'categories' },
+  );
+}
+
 /** Two salinity probes in the same standard sea water: do they spread alike? */
 function probes(): Table {
   const { normal } = stream(7);
@@ -293,11 +322,33 @@ export const demoStudy = (): StudyDraft => ({
     { table: weeklyGrowth(), questions: [{ question: questionOf('repeated'), figures: [] }] },
     { table: fedLines(), questions: [{ question: questionOf('mixed'), figures: [] }] },
     { table: tankReplicates(), questions: [{ question: defaultQuestion('still', 'pulsed'), figures: [] }] },
-    { table: settlement(), questions: [] },
-    { table: grazing(), questions: [] },
+    {
+      table: settlement(),
+      questions: [
+        { question: questionOf('several', { about: 'share', found: 'settled' }), figures: [] },
+        {
+          question: questionOf('two-groups', { about: 'share', found: 'settled', a: 'rough', b: 'smooth' }),
+          figures: [],
+        },
+      ],
+    },
+    { table: grazing(), questions: [{ question: questionOf('several', { about: 'table' }), figures: [] }] },
+    {
+      table: bladeForms(),
+      questions: [{ question: questionOf('one-sample', { about: 'table', ratio: [9, 3, 3, 1] }), figures: [] }],
+    },
+    {
+      table: fouling(),
+      questions: [
+        { question: questionOf('paired', { about: 'share', found: 'fouled', method: 'exact' }), figures: [] },
+      ],
+    },
     {
       table: probes(),
-      questions: [{ question: { ...defaultQuestion('old', 'new'), bounds: { low: -0.1, high: 0.1 } }, figures: [] }],
+      questions: [
+        { question: { ...defaultQuestion('old', 'new'), bounds: { low: -0.1, high: 0.1 } }, figures: [] },
+        { question: { ...defaultQuestion('old', 'new'), about: 'spread' }, figures: [] },
+      ],
     },
     {
       table: pipette(),

@@ -1,4 +1,4 @@
-import { type ScaleLinear, scaleLinear } from 'd3-scale';
+import { type ScaleLinear, scaleLinear, scaleLog } from 'd3-scale';
 import type { Drawing, Shape } from '../core/scenes/drawing';
 import type { Axis, Mark, Panel, Scene } from '../core/scenes/scene';
 import { textWidth, wrapped } from '../core/scenes/text-width';
@@ -10,7 +10,25 @@ type Scale = ScaleLinear<number, number>;
 /** More points than this are drawn small and as one shape, crowding where they crowd: still every one, but not each by name. */
 const many = 600;
 
+/** Round numbers on a logarithmic axis: 1, 2 and 5 times powers of ten, or powers alone where those are too many. */
+function logTicks([low, high]: readonly number[], count: number): number[] {
+  const from = Math.floor(Math.log10(low ?? 1));
+  const powers = Array.from({ length: Math.ceil(Math.log10(high ?? 1)) - from + 1 }, (_, i) => 10 ** (from + i));
+  const inside = (ticks: number[]): number[] => ticks.filter((t) => t >= (low ?? 0) && t <= (high ?? 0));
+  const fine = inside(powers.flatMap((p) => [p, 2 * p, 5 * p]));
+  if (fine.length <= count + 2) return fine.length > 1 ? fine : scaleLinear([low ?? 0, high ?? 1], [0, 1]).ticks(count);
+  const coarse = inside(powers);
+  const every = Math.max(1, Math.ceil(coarse.length / count));
+  return coarse.filter((_, i) => i % every === 0);
+}
+
 function scaleOf(axis: Axis, from: number, to: number): Scale {
+  if (axis.log) {
+    const log = scaleLog().domain(axis.domain).range([from, to]);
+    log.ticks = (count = 5) => logTicks(log.domain(), count);
+    log.tickFormat = () => (x: { valueOf: () => number }) => String(Number(x.valueOf().toPrecision(6)));
+    return log;
+  }
   const scale = scaleLinear().domain(axis.domain).range([from, to]);
   return axis.nice ? scale.nice(axis.ticks ?? 5) : scale;
 }

@@ -1,7 +1,7 @@
 import { DomainError, type Outcome, attempt, demand } from '../numeric/domain-error';
 import type { Question } from '../question/question';
 import { kindOf } from '../question/asking';
-import { measureOf } from '../question/naming';
+import { countedNames, measureOf } from '../question/naming';
 import { type Repeats, repeatsOf } from '../readings/groups';
 import { withDerived } from '../readings/derive';
 import { type Factors, factorsOf } from '../readings/factors';
@@ -10,9 +10,13 @@ import { type Table, called, columnsOf, findColumn } from '../readings/table';
 import type { Comparison } from './comparison';
 import { compareFactors } from './factorial';
 import { type GroupPart, allParts, describedBy, partOf } from './group-part';
+import { type CountTable, countTable } from '../readings/count-table';
 import { compareOne } from './one-sample';
 import { compareMixed, compareRepeated } from './repeated';
 import { chosenParts, compareSeveral } from './several';
+import { compareShares, shareParts } from './shares';
+import { compareSpreads } from './spreads';
+import { compareTable, tableParts } from './tables';
 import { comparePairs, compareTwo } from './two-groups';
 
 export type { Comparison } from './comparison';
@@ -39,6 +43,10 @@ export interface Answer {
   only?: string;
   /** Whether only reported figures are known, no readings. */
   reported: boolean;
+  /** What names the rows of those counts. */
+  rowName?: string;
+  /** What was counted, where a question is about counts. */
+  counted?: CountTable;
 }
 
 /** The groups a question compares, as far as they are there. @throws DomainError when one is gone */
@@ -65,6 +73,7 @@ function compare(question: Question, table: Table, parts: readonly GroupPart[], 
     parts.length === 0 || all.length < parts.length || parts.some((g) => g.n > 0),
     'Every reading is set aside: bring some back in the readings to compare anything.',
   );
+  if (question.about === 'spread') return compareSpreads(question, parts);
   switch (question.design) {
     case 'one-sample':
       demand(a !== undefined, 'There is no group with readings.');
@@ -134,6 +143,45 @@ function onlyWhere(table: Table, { column: id, level }: NonNullable<Question['on
   };
 }
 
+/** The groups of a question about counts that it compares. */
+function countedParts(question: Question, table: CountTable): GroupPart[] {
+  if (question.about === 'table') return tableParts(table);
+  const all = shareParts(table, question);
+  switch (question.design) {
+    case 'one-sample':
+      return question.a === undefined ? all.slice(0, 1) : [partOf(all, question.a)];
+    case 'two-groups':
+      return [partOf(all, question.a), partOf(all, question.b)];
+    case 'paired':
+      return all;
+    default:
+      return question.groups ? question.groups.map((id) => partOf(all, id)) : all;
+  }
+}
+
+/** The answer to a question about counts: what was found, in whom. */
+function answerCounts(question: Question, table: Table): Answer {
+  const counted = countTable(table, question);
+  return {
+    question,
+    measure: countedNames(question, table).measure,
+    rowName: counted.rows.name,
+    unit: '',
+    subject: table.subject,
+    groups: countedParts(question, counted),
+    comparison: attempt(() =>
+      question.about === 'share'
+        ? compareShares(question, counted, shareParts(counted, question))
+        : compareTable(question, counted),
+    ),
+    repeats: undefined,
+    averaged: false,
+    rowNames: undefined,
+    reported: false,
+    counted,
+  };
+}
+
 /**
  * Answers a question from its readings: a pure function, so an answer can never be older than either.
  * @param brief leaves out effect sizes and what follows an overall test, for a question asked of many measures
@@ -142,6 +190,7 @@ export function answer(question: Question, given: Table, brief = false): Outcome
   return attempt(() => {
     const all = question.withAside ? withAside(given) : given;
     const table = question.only ? onlyWhere(withDerived(all), question.only) : all;
+    if (question.about === 'share' || question.about === 'table') return answerCounts(question, table);
     const choice = { measure: question.measure, by: question.by };
     const parts = partsCompared(question, allParts(table, question, brief));
     const repeats = table.shape === 'summary' ? undefined : repeatsOf(table, choice);

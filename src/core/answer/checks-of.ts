@@ -1,8 +1,10 @@
+import { sum } from '../numeric/sum';
 import { choicesOf } from '../question/choices';
 import type { Answer } from './answer';
 import {
   type Check,
   checkEqualSpread,
+  checkExpectedCounts,
   checkIndependence,
   checkNormality,
   checkSampleSize,
@@ -44,6 +46,27 @@ export function checkedValues(answer: Answer): number[][] {
   }
 }
 
+/** Counts rest on independence, and on expected counts that are large enough unless the test is exact. */
+function checksOfCounts({ question, comparison, groups }: Answer): Check[] {
+  const alone = checkIndependence(undefined, false, false);
+  if (!comparison.ok) return [alone];
+  const { value, method } = choicesOf(question);
+  const [a] = groups;
+  const { pairs } = comparison.value;
+  const expected =
+    question.design === 'one-sample' && question.about === 'share'
+      ? a && [[a.n * value, a.n * (1 - value)]]
+      : pairs
+        ? [pairs.map(() => sum(pairs) / 2)]
+        : comparison.value.counts?.expected;
+  if (!expected) return [alone];
+  const check = checkExpectedCounts(expected);
+  return [
+    alone,
+    method === 'exact' || method === 'mid-p' || method === 'shuffle' ? { ...check, verdict: 'fine' } : check,
+  ];
+}
+
 /** What the answer rests on, each assumption with its verdict. Summary figures alone leave little that can be checked. */
 export function checksOf(answer: Answer): Check[] {
   const { question, groups, repeats, averaged, comparison, reported } = answer;
@@ -57,6 +80,7 @@ export function checksOf(answer: Answer): Check[] {
         remedies: ['none'],
       },
     ];
+  if (question.about === 'share' || question.about === 'table') return checksOfCounts(answer);
   const values = checkedValues(answer);
   if (values.flat().length === 0) return [];
   const found = comparison.ok ? comparison.value : undefined;
@@ -66,13 +90,13 @@ export function checksOf(answer: Answer): Check[] {
   /** What the method chosen does not need cannot stand against it. */
   const unlessFree = (check: Check, free: boolean): Check =>
     free && check.verdict !== 'unknown' ? { ...check, verdict: 'fine' } : check;
-  const free = method === 'ranks' || method === 'shuffle';
+  const free = method === 'ranks' || method === 'shuffle' || method === 'brown-forsythe';
   return [
     ...(within ? [] : [checkIndependence(repeats, averaged, design === 'paired')]),
     checkSampleSize(within ? [(found?.complete?.rows ?? []).map(() => 0)] : values),
     checkUnusualPoints(values),
     unlessFree(checkNormality(values), free),
-    ...(spread.length > 1
+    ...(spread.length > 1 && question.about !== 'spread'
       ? [unlessFree(checkEqualSpread(spread), spreads === 'separate' && design !== 'factorial')]
       : []),
     ...(within

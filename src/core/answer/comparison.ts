@@ -7,7 +7,7 @@ import type { ShuffleTest } from '../procedures/shuffle-means';
 import type { SubjectPair } from '../readings/groups';
 
 /** A statistic by the letter the field gives it. */
-export type StatisticSymbol = 't' | 'z' | 'F' | 'q' | 'U' | 'W' | 'H' | 'χ²';
+export type StatisticSymbol = 't' | 'z' | 'F' | 'q' | 'U' | 'W' | 'H' | 'χ²' | 'G';
 
 /** A difference, or a mean, in the readings' units. */
 export interface Effect {
@@ -16,6 +16,9 @@ export interface Effect {
   /** Ids of the groups, where it is a pair. */
   pair?: readonly [string, string];
   estimate: number;
+  /** The value of no effect where it is not 0; a ratio is drawn on a logarithmic axis. */
+  none?: number;
+  ratio?: boolean;
   se?: number;
   df?: number;
   statistic?: { symbol: StatisticSymbol; value: number };
@@ -58,7 +61,7 @@ export interface SourceLine {
 
 /** An effect size without a unit. */
 export interface Size {
-  kind: 'g' | 'd' | 'dz' | 'eta' | 'omega' | 'partial-eta' | 'superiority' | 'kendall';
+  kind: 'g' | 'd' | 'dz' | 'eta' | 'omega' | 'partial-eta' | 'superiority' | 'kendall' | 'cramer';
   of?: string;
   value: number;
   interval?: Interval;
@@ -115,8 +118,30 @@ export interface Comparison {
   epsilon?: { greenhouseGeisser: number; huynhFeldt?: number };
   /** Of two factors: cells, marginal means, what has no readings. */
   cells?: TwoWayCells;
+  /** The same asked of other measures of the effect, or with other intervals. */
+  also?: Effect[];
+  /** Of the same subjects twice: how many changed one way, and how many the other. */
+  pairs?: readonly [number, number];
+  /** Counts with what would be expected of them. */
+  counts?: CountedPart;
   /** What must be known to read the answer rightly, in words. */
   remarks: string[];
+}
+
+/** Observed counts, the counts expected, and where they part. */
+export interface CountedPart {
+  rowName: string;
+  columnName: string;
+  rows: string[];
+  columns: string[];
+  observed: number[][];
+  expected: number[][];
+  /** Residuals with unit spread where nothing departs: beyond ±2 a cell stands out. */
+  residuals: number[][];
+  /** p of each residual, adjusted by Holm for their number. */
+  cellP: number[][];
+  smallest: number;
+  underFive: number;
 }
 
 /** Mean and interval of a cell or a margin. */

@@ -16,6 +16,8 @@ export interface GroupPart extends Group {
   description?: Description;
   /** n, mean and variance: from the readings, or as reported; undefined below two readings. */
   summary?: SampleSummary;
+  /** How many of those counted were what is asked about, with the interval of that share. */
+  share?: { successes: number; proportion: number; interval: Interval };
   /** Whether only figures of it were reported, no readings. */
   reported?: boolean;
   /** Why there is no summary. */

@@ -1,5 +1,5 @@
 import type { Outcome } from '../numeric/domain-error';
-import { choicesOf } from '../question/choices';
+import { choicesOf, methodsFor } from '../question/choices';
 import type { Question } from '../question/question';
 import type { Table } from '../readings/table';
 import { type Answer, answer } from './answer';
@@ -17,6 +17,7 @@ export interface Other {
 type Patch = Partial<Question>;
 
 function alternatives(question: Question): Patch[] {
+  if (question.about) return methodsFor(question).map((method) => ({ method }));
   switch (question.design) {
     case 'one-sample':
       return [

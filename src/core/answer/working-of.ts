@@ -37,16 +37,14 @@ import {
   welchAnovaWorking,
 } from '../working/several-groups';
 import type { Step } from '../working/term';
+import { type WorkingPart, workingOfSubject } from './working-of-subjects';
+
 import type { Answer } from './answer';
 import type { Comparison, Effect } from './comparison';
 import { meanOf, valuesOf } from './group-part';
 import { mixedLayout } from './repeated';
 
-/** A part of the working under a heading of its own. */
-export interface WorkingPart {
-  title: string;
-  steps: Step[];
-}
+export type { WorkingPart } from './working-of-subjects';
 
 const sizes = (title: string, make: () => Step[]): WorkingPart[] => {
   const steps = attempt(make);
@@ -120,6 +118,7 @@ function follows(answer: Answer, comparison: Comparison, chosen: number): Workin
 export function workingOf(answer: Answer, table: Table, chosen = 0): WorkingPart[] {
   if (!answer.comparison.ok) return [];
   const comparison = answer.comparison.value;
+  if (answer.question.about) return workingOfSubject(answer, comparison);
   const { question, groups } = answer;
   const { method, value, spread } = choicesOf(question);
   const { level } = question;

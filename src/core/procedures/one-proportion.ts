@@ -50,14 +50,14 @@ export function proportionInterval(share: Share, level: number, method: Proporti
     }
     case 'clopper-pearson':
       return {
-        low: successes === 0 ? 0 : betaQuantile(alpha / 2, successes, n - successes + 1),
-        high: successes === n ? 1 : 1 - betaQuantile(alpha / 2, n - successes, successes + 1),
+        low: successes === 0 ? 0 : betaShare(alpha / 2, successes, n - successes + 1),
+        high: successes === n ? 1 : 1 - betaShare(alpha / 2, n - successes, successes + 1),
       };
   }
 }
 
 /** The x with I_x(a, b) = p, for whole a and b: the lower tail of a beta distribution. */
-function betaQuantile(p: number, a: number, b: number): number {
+export function betaShare(p: number, a: number, b: number): number {
   const n = a + b - 1;
   const log = logBeta(a, b);
   return solveTail({

@@ -1,4 +1,6 @@
 /** From readings to a question: what a table can be asked, and how one design becomes another. */
+import { attempt } from '../numeric/domain-error';
+import { countTable, holdsCounts } from '../readings/count-table';
 import { factorColumns } from '../readings/factors';
 import { columnsAreGroups, groupNames } from '../readings/groups';
 import { type Table, columnsOf } from '../readings/table';
@@ -50,11 +52,28 @@ export function hasTwoFactors(table: Table): boolean {
 /** Kinds of comparison the table allows. */
 export function kindsFor(table: Table, question: Partial<Question>): Kind[] {
   const n = groupChoices(table, question).length;
+  if (question.about === 'table') return ['value', ...(n > 1 ? (['several'] as const) : [])];
+  if (question.about !== undefined) return ['value', ...(n > 1 ? (['two', 'several'] as const) : [])];
   return [
     'value',
     ...(n > 1 ? (['two', 'several'] as const) : []),
     ...(hasTwoFactors(table) ? (['factors'] as const) : []),
   ];
+}
+
+/** What counts raise: whether a share differs between groups; with more than two outcomes whether they depend on the group. */
+function firstOfCounts(table: Table): Question | undefined {
+  const counted = attempt(() => countTable(table));
+  if (!counted.ok) return undefined;
+  const { rows, columns } = counted.value;
+  const [a, b] = rows.categories;
+  const [found] = columns.categories;
+  if (!a || !found) return undefined;
+  if (columns.categories.length === 1) return questionOf('one-sample', { about: 'table' });
+  if (columns.categories.length > 2) return questionOf('several', { about: 'table' });
+  const share = { about: 'share', found: found.id, a: a.id } as const;
+  if (!b) return questionOf('one-sample', share);
+  return rows.categories.length === 2 ? questionOf('two-groups', { ...share, b: b.id }) : questionOf('several', share);
 }
 
 /** The same question under another design; what that design needs and nobody chose yet is filled in. */
@@ -68,6 +87,8 @@ export function asDesign(question: Question, table: Table, design: Design): Ques
   if ((design === 'one-sample') !== (question.design === 'one-sample')) delete next.value;
   if (kindOf[design] !== kindOf[question.design]) {
     delete next.method;
+    delete next.effect;
+    delete next.ratio;
     delete next.spread;
     delete next.own;
     if (kindOf[design] !== 'two' && kindOf[design] !== 'value') next.direction = 'either';
@@ -85,6 +106,7 @@ export function asDesign(question: Question, table: Table, design: Design): Ques
  * @param chosen ids of the columns to compare, where some are chosen
  */
 export function firstQuestion(table: Table, chosen: readonly string[] = []): Question | undefined {
+  if (holdsCounts(table)) return firstOfCounts(table);
   const all = groupChoices(table, {});
   const picked = all.filter((g) => chosen.includes(g.id));
   const groups = picked.length > 1 ? picked : all;

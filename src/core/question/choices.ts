@@ -1,10 +1,13 @@
-import type { FollowUp, Question } from './question';
+import type { ProportionInterval } from '../procedures/one-proportion';
+import type { FollowUp, Method, Question } from './question';
 
 /** A question with nothing left open. */
 export interface Choices {
   value: number;
   spread: 'separate' | 'pooled';
-  method: 'means' | 'ranks' | 'shuffle' | 'z';
+  method: Method;
+  effect: 'difference' | 'ratio' | 'odds';
+  shareInterval: ProportionInterval;
   compare: 'all' | 'control' | 'chosen' | 'contrasts';
   follow: FollowUp;
   sums: 1 | 2 | 3;
@@ -12,8 +15,29 @@ export interface Choices {
   seed: number;
 }
 
-/** Methods a design can be answered by. */
-export function methodsFor({ design, knownSd }: Question): Choices['method'][] {
+/** Methods a design can be answered by, the one picked by default first. */
+export function methodsFor({ about, design, knownSd }: Question): Method[] {
+  if (about === 'share')
+    switch (design) {
+      case 'one-sample':
+        return ['score', 'exact'];
+      case 'two-groups':
+        return ['score', 'exact', 'shuffle'];
+      case 'paired':
+        return ['score', 'exact', 'mid-p'];
+      default:
+        return ['chi-square', 'g', 'exact', 'shuffle'];
+    }
+  if (about === 'table') return design === 'one-sample' ? ['chi-square'] : ['chi-square', 'g', 'exact', 'shuffle'];
+  if (about === 'spread')
+    switch (design) {
+      case 'one-sample':
+        return ['chi-square'];
+      case 'two-groups':
+        return ['f', 'brown-forsythe', 'levene'];
+      default:
+        return ['brown-forsythe', 'levene', 'bartlett'];
+    }
   switch (design) {
     case 'one-sample':
       return knownSd === undefined ? ['means', 'ranks'] : ['means', 'z', 'ranks'];
@@ -33,10 +57,11 @@ const adjustments = ['holm', 'bonferroni', 'sidak', 'benjamini-hochberg', 'unadj
 /** How comparisons of this kind can be judged together, the one picked by default first. */
 export function followUpsFor(
   question: Question,
-  method: Choices['method'],
+  method: Method,
   spread: Choices['spread'],
   compare: Choices['compare'],
 ): FollowUp[] {
+  if (question.about !== undefined) return [...adjustments];
   if (method === 'ranks') return question.design === 'repeated' ? ['nemenyi'] : ['dunn'];
   if (question.design !== 'several') return [...adjustments];
   if (compare === 'contrasts')
@@ -49,14 +74,20 @@ export function followUpsFor(
 /** What a question leaves open, filled in. A choice its design does not have gives way to the default. */
 export function choicesOf(question: Question): Choices {
   const spread = question.spread ?? (question.design === 'several' ? 'pooled' : 'separate');
-  const wanted = question.method ?? 'means';
-  const method = methodsFor(question).includes(wanted) ? wanted : 'means';
+  const methods = methodsFor(question);
+  const wanted = question.method;
+  const method = wanted !== undefined && methods.includes(wanted) ? wanted : (methods[0] ?? 'means');
   const asked = question.compare ?? 'all';
   // Ranks compare all pairs; without pairs, contrasts or a control named there is nothing else to compare.
-  const compare = method === 'ranks' || question.design !== 'several' ? 'all' : asked;
+  const compare = method === 'ranks' || question.design !== 'several' || question.about ? 'all' : asked;
   const possible = followUpsFor(question, method, spread, compare);
   return {
-    value: question.value ?? 0,
+    // Against what a share or a spread is held when nothing is said: a half, and one unit.
+    value:
+      question.value ??
+      (question.about === undefined || question.design !== 'one-sample' ? 0 : question.about === 'share' ? 0.5 : 1),
+    effect: question.effect ?? 'difference',
+    shareInterval: question.shareInterval ?? 'wilson',
     spread,
     method,
     compare,

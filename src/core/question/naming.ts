@@ -1,4 +1,6 @@
 /** What a question is about, by name: for lists and titles, which must not wait for an answer. */
+import { attempt } from '../numeric/domain-error';
+import { countTable } from '../readings/count-table';
 import { withDerived } from '../readings/derive';
 import { factorNames } from '../readings/factors';
 import { chosenColumns, columnsAreGroups, groupNames } from '../readings/groups';
@@ -13,6 +15,8 @@ export interface Named {
   unit: string;
   subject: string;
   groups: readonly { name: string }[];
+  /** What names the rows of a table of counts. */
+  rowName?: string;
   /** The two factors, where there are two. */
   layout?: { a: { name: string }; b: { name: string } };
 }
@@ -27,10 +31,43 @@ export function measureOf(question: Question, table: Table): string {
 
 /** Whether naming a question needs the cells of its table, and not its columns' heads alone. */
 export const namingNeedsCells = (question: Question, table: Table): boolean =>
-  !columnsAreGroups(table) && kindOf[question.design] === 'several' && question.groups === undefined;
+  question.about === 'share' ||
+  question.about === 'table' ||
+  (!columnsAreGroups(table) && kindOf[question.design] === 'several' && question.groups === undefined);
+
+/** The names of a question about counts: of the rows, and of what is counted in them. */
+export function countedNames(question: Question, table: Table): Named {
+  const counted = attempt(() => countTable(table, question));
+  const base = { question, unit: '', subject: table.subject };
+  if (!counted.ok) return { ...base, measure: '', groups: [] };
+  const { rows, columns } = counted.value;
+  const found = columns.categories.find((c) => c.id === question.found) ?? columns.categories[0];
+  const named = (id: string | undefined) => ({
+    name: rows.categories.find((c) => c.id === id)?.name ?? 'a group no longer there',
+  });
+  const alone = columns.categories.length === 1;
+  if (question.about === 'table')
+    return {
+      ...base,
+      measure: alone ? rows.name : columns.name,
+      rowName: rows.name,
+      groups: rows.categories,
+    };
+  const groups = {
+    value: () => [question.a === undefined ? (rows.categories[0] ?? named(undefined)) : named(question.a)],
+    two: () =>
+      question.design === 'paired'
+        ? [{ name: rows.name }, { name: columns.name }]
+        : [named(question.a), named(question.b)],
+    several: () => question.groups?.map(named) ?? rows.categories,
+    factors: () => rows.categories,
+  }[kindOf[question.design]]();
+  return { ...base, measure: found?.name ?? '', rowName: rows.name, groups };
+}
 
 /** The names a question goes by, from the heads of its table. */
 export function namesOf(question: Question, table: Table): Named {
+  if (question.about === 'share' || question.about === 'table') return countedNames(question, table);
   const all = groupNames(table, question);
   // A level nobody renamed goes by its own text, so its id is its name.
   const nameOf = (id: string | undefined): { name: string } => ({

@@ -40,6 +40,34 @@ export const followUps = [
 ] as const;
 export type FollowUp = (typeof followUps)[number];
 
+/** What a question is about, where it is not about how large readings are. */
+export const subjects = [
+  /** How large a share was found to be something. */
+  'share',
+  /** How counts fall into categories. */
+  'table',
+  /** How far readings scatter. */
+  'spread',
+] as const;
+
+/** How an answer is reached; each design and subject has some of them. */
+export const methods = [
+  'means',
+  'ranks',
+  'shuffle',
+  'z',
+  'score',
+  'exact',
+  'mid-p',
+  'chi-square',
+  'g',
+  'f',
+  'brown-forsythe',
+  'levene',
+  'bartlett',
+] as const;
+export type Method = (typeof methods)[number];
+
 const Contrast = v.object({
   name: v.pipe(v.string(), v.maxLength(200)),
   /** Group → weight; groups not named have none. */
@@ -52,6 +80,8 @@ const Contrast = v.object({
  * a default that depends on the design: `choicesOf` tells it.
  */
 export const Question = v.object({
+  /** How large readings are, unless something else is asked. */
+  about: v.optional(v.picklist(subjects, `A question is about one of ${subjects.join(', ')}, or about readings.`)),
   design: v.picklist(designs, `The design is one of ${designs.join(', ')}.`),
   /** The groups compared; differences are taken as `a` minus `b`. */
   a: v.optional(Group),
@@ -75,8 +105,23 @@ export const Question = v.object({
   ),
   /** Whether the groups' spreads may differ or are taken as equal. */
   spread: v.optional(v.picklist(['separate', 'pooled'], 'The spread is separate or pooled.')),
-  /** What is compared: means, ranks, means by shuffled labels, or means with a known SD. */
-  method: v.optional(v.picklist(['means', 'ranks', 'shuffle', 'z'], 'The method is one of means, ranks, shuffle, z.')),
+  /** What is compared, or by which test. */
+  method: v.optional(v.picklist(methods, `The method is one of ${methods.join(', ')}.`)),
+  /** Of counts: the column that says what was found, and which of its categories is the share asked about. */
+  outcome: v.optional(Column),
+  found: v.optional(Group),
+  /** How two shares are set against each other. */
+  effect: v.optional(v.picklist(['difference', 'ratio', 'odds'])),
+  /** The interval of one share. */
+  shareInterval: v.optional(v.picklist(['wilson', 'clopper-pearson', 'agresti-coull', 'wald'])),
+  /** Proportions counts are held against, in the order of the categories: 9, 3, 3, 1. */
+  ratio: v.optional(
+    v.pipe(
+      v.array(v.pipe(Finite('A part of a ratio'), v.gtValue(0, 'Each part of a ratio must be above 0.'))),
+      v.minLength(2, 'A ratio has at least two parts.'),
+      v.maxLength(200, 'A ratio has at most 200 parts.'),
+    ),
+  ),
   /** The population's SD, where it is known. */
   knownSd: v.optional(v.pipe(Finite('The known SD'), v.gtValue(0, 'The known SD must be above 0.'))),
   /** Bounds within which a difference does not matter, in the readings' units. */

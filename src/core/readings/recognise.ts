@@ -1,3 +1,4 @@
+import { holdsShares } from './count-table';
 import { decimalMarkOf, understand } from './parse-number';
 import type { Role, Shape } from './table';
 
@@ -93,6 +94,10 @@ function summary(columns: readonly Seen[]): Recognised | undefined {
 export function recognise(incoming: readonly Incoming[]): Recognised {
   const columns = incoming.map(look);
   const filled = columns.filter((c) => c.texts.length > 0);
+  const shares = columns.findIndex((c) => holdsShares(c.texts));
+  const named = columns.findIndex((c, i) => i !== shares && !c.numeric && c.texts.length > 0);
+  if (shares >= 0 && named >= 0 && filled.length === 2)
+    return { shape: 'counts', roles: columns.map((_, i) => (i === shares ? 'count' : 'group')) };
   const figures = summary(columns);
   if (figures) return figures;
   const roles: Role[] = columns.map((c) => {

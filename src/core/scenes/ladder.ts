@@ -13,8 +13,9 @@ export const mostRungs = 12;
  * The line of no difference: a rule with a filled dot above and an open dot below, as in the division sign.
  * @param domain the axis it stands on: near an end its words turn inwards
  */
-export function divideLine(domain: readonly [number, number], words = 'no difference', at = 0): Mark[] {
-  const share = (at - domain[0]) / (domain[1] - domain[0] || 1);
+export function divideLine(domain: readonly [number, number], words = 'no difference', at = 0, log = false): Mark[] {
+  const place = (x: number): number => (log ? Math.log(x) : x);
+  const share = (place(at) - place(domain[0])) / (place(domain[1]) - place(domain[0]) || 1);
   const anchor = share > 0.8 ? 'end' : share < 0.2 ? 'start' : 'middle';
   return [
     { mark: 'rule', x1: at, y1: 0.07, x2: at, y2: 0.93, ink: 'accent', weight: 1.5, name: 'divide-line' },
@@ -51,22 +52,47 @@ const shortened = (text: string, size: number, width: number): string => {
   return `${text.slice(0, end)}…`;
 };
 
+/** The axis of differences: all ends, with room, and the value of no effect among them. */
+function roomAround(ends: readonly number[], none: number): [number, number] {
+  const span = Math.max(...ends.map((x) => Math.abs(x - none))) || 1;
+  return [Math.min(...ends) - 0.1 * span, Math.max(...ends) + 0.1 * span];
+}
+
+/** The axis of ratios: all ends above 0, with the same room on either side. */
+function logDomain(ends: readonly number[]): [number, number] {
+  const above = ends.filter((x) => x > 0);
+  const [low, high] = [Math.min(...above), Math.max(...above)];
+  const room = Math.max(1.15, (high / low) ** 0.1);
+  return [low / room, high * room];
+}
+
+const middleOf = (low: number, high: number, log: boolean): number => (log ? Math.sqrt(low * high) : (low + high) / 2);
+
 /** One effect alone: large, its figures above it. */
 export function singleEffect(
   effect: Effect,
   frame: Frame,
   unit: string,
-  none: number,
+  difference: number,
   bounds?: { low: number; high: number },
 ): Panel {
   const { low, high } = effect.interval ?? { low: effect.estimate, high: effect.estimate };
-  const ends = [none, effect.estimate, ...finite(low), ...finite(high), ...(bounds ? [bounds.low, bounds.high] : [])];
-  const span = Math.max(...ends.map((x) => Math.abs(x - none))) || 1;
-  const domain: [number, number] = [Math.min(...ends) - 0.1 * span, Math.max(...ends) + 0.1 * span];
+  const none = effect.none ?? difference;
+  const log = effect.ratio ?? false;
+  const ends = [
+    none,
+    ...finite(effect.estimate),
+    ...finite(low),
+    ...finite(high),
+    ...(bounds ? [bounds.low, bounds.high] : []),
+  ];
+  const domain = log ? logDomain(ends) : roomAround(ends, none);
+  const words =
+    log || none === 0 ? 'no difference' : effect.none === undefined ? `a difference of ${none}` : `stated: ${none}`;
   const written = label(effect);
   return {
     ...frame,
-    x: { domain, drawn: true, title: withUnit(effect.name, unit), ticks: 5 },
+    x: { domain, log, drawn: true, title: withUnit(effect.name, log ? '' : unit), ticks: 5 },
     y: { domain: [0, 1], drawn: false, down: true },
     marks: [
       ...(bounds
@@ -83,10 +109,10 @@ export function singleEffect(
             },
           ] satisfies Mark[])
         : []),
-      ...divideLine(domain, none === 0 ? 'no difference' : `a difference of ${none}`, none),
+      ...divideLine(domain, words, none, log),
       {
         mark: 'rule',
-        x1: low,
+        x1: log && low <= 0 ? -Infinity : low,
         y1: 0.55,
         x2: high,
         y2: 0.55,
@@ -97,7 +123,12 @@ export function singleEffect(
       },
       {
         mark: 'dots',
-        points: [{ at: effect.estimate, title: `difference: ${written} ${unit}` }],
+        points: [
+          {
+            at: log && effect.estimate <= 0 ? -Infinity : effect.estimate,
+            title: `${effect.name}: ${written} ${unit}`,
+          },
+        ],
         along: 'x',
         centre: 0.55,
         room: 0,
@@ -108,7 +139,7 @@ export function singleEffect(
       },
       {
         mark: 'text',
-        x: (Math.max(low, domain[0]) + Math.min(high, domain[1])) / 2,
+        x: middleOf(Math.max(low, domain[0]), Math.min(high, domain[1]), log),
         y: 0.55,
         dy: -16,
         anchor: 'middle',
@@ -134,10 +165,13 @@ export function ladder(rungs: readonly Rung[], frame: Frame, title: string): Pan
     e.estimate,
     ...(e.interval ? [...finite(e.interval.low), ...finite(e.interval.high)] : []),
   ]);
+  const log = shown.some((e) => e.ratio);
   const reach = Math.max(...ends.map(Math.abs), 0) || 1;
-  const domain: [number, number] = [Math.min(0, ...ends) - 0.06 * reach, Math.max(0, ...ends) + 0.06 * reach];
+  const domain: [number, number] = log
+    ? logDomain([1, ...ends])
+    : [Math.min(0, ...ends) - 0.06 * reach, Math.max(0, ...ends) + 0.06 * reach];
   const lines = shown.length + shown.filter((e) => e.heading !== undefined).length * 0.6;
-  const marks: Mark[] = [...divideLine(domain)];
+  const marks: Mark[] = [...divideLine(domain, 'no difference', log ? 1 : 0, log)];
   if (rungs.length > shown.length)
     marks.push({
       mark: 'text',
@@ -198,7 +232,7 @@ export function ladder(rungs: readonly Rung[], frame: Frame, title: string): Pan
   }
   return {
     ...frame,
-    x: { domain, drawn: true, title, ticks: 5 },
+    x: { domain, log, drawn: true, title, ticks: 5 },
     y: { domain: [0, 1], drawn: false, down: true },
     marks,
   };

@@ -5,6 +5,7 @@ import { withUnit } from '../readings/table';
 import { between, fixed, intervalDecimals, percent } from '../words/numbers';
 import { subtraction } from '../words/question';
 import { type Frame, groupRows } from './group-rows';
+import { lookOfSubject } from './look-subjects';
 import { type Rung, ladder, mostRungs, singleEffect } from './ladder';
 import type { Mark, Panel, Scene } from './scene';
 import { twoWayRows } from './two-way-rows';
@@ -52,6 +53,7 @@ export function lookScene(answer: Answer, width: number, sorted = false): Scene 
   const twoWay = question.design === 'factorial' || question.design === 'mixed';
   const parts = found?.follow?.ok ? found.follow.value : [];
   const rungs = rungsOf(parts, question.level, sorted);
+  if (question.about) return lookOfSubject(answer, width, rungs);
   const rows = !twoWay
     ? Math.max(1, groups.length)
     : ((question.design === 'mixed' ? answer.layout?.b : answer.layout?.a)?.levels.length ?? 2);

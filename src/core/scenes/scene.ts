@@ -80,6 +80,8 @@ export interface Axis {
   title?: string;
   /** Whether the axis is drawn. */
   drawn: boolean;
+  /** A logarithmic axis, for ratios; its domain lies above 0. */
+  log?: boolean;
   /** About how many ticks. */
   ticks?: number;
   /** A y axis whose values grow downwards. */

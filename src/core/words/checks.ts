@@ -1,7 +1,7 @@
 /** Each assumption in plain words: what was found, and what could be done. */
 import type { Answer } from '../answer/answer';
 import type { Check, Remedy, Verdict } from '../answer/checks';
-import { choicesOf } from '../question/choices';
+import { choicesOf, methodsFor } from '../question/choices';
 import type { Question } from '../question/question';
 import { counted, fixed, pRelation, significant } from './numbers';
 
@@ -32,6 +32,8 @@ export function checkSentence(check: Check, answer: Answer): string {
   const paired = question.design === 'paired';
   switch (check.about) {
     case 'independence':
+      if (question.about === 'share' || question.about === 'table')
+        return `Only you can know that each ${answer.subject || 'one counted'} stands for itself: ten from one tank are not ten samples.`;
       if (verdict === 'unknown')
         return `No column names the ${subject}s, so only you can know that each ${answer.subject || 'reading'} stands for itself.`;
       if (verdict === 'fine')
@@ -87,7 +89,17 @@ export function checkSentence(check: Check, answer: Answer): string {
         ? `The differences between conditions spread alike (Mauchly’s W = ${fixed(f('w'), 2)}, p ${pRelation(f('p'))}).`
         : `The differences between conditions spread unlike (Mauchly’s W = ${fixed(f('w'), 2)}, p ${pRelation(f('p'))}); ${f('assumed') ? 'the test as chosen needs them alike' : 'the degrees of freedom are corrected for it'}.`;
     case 'expected-counts':
-      return `The smallest expected count is ${significant(f('smallest'), 2)}; ${f('under5')} are under 5.`;
+      return `${f('under5') === 0 ? 'All expected counts are 5 or more' : `${counted(f('under5'), 'expected count')} ${f('under5') === 1 ? 'is' : 'are'} under 5`}; the smallest is ${significant(f('smallest'), 2)}. ${
+        choicesOf(question).method === 'exact'
+          ? 'The exact test does not need them large.'
+          : choicesOf(question).method === 'shuffle' || choicesOf(question).method === 'mid-p'
+            ? 'The test chosen does not need them large.'
+            : verdict === 'matters'
+              ? 'With so small ones the large-sample p is not to be trusted.'
+              : verdict === 'weigh'
+                ? 'A few such hardly disturb the large-sample p.'
+                : 'The large-sample p can be trusted.'
+      }`;
   }
 }
 
@@ -97,6 +109,14 @@ export function remedyOffer(
   question: Question,
 ): { words: string; patch?: Partial<Question> } | undefined {
   const { method, spread } = choicesOf(question);
+  if (question.about) {
+    const possible = methodsFor(question);
+    if (remedy === 'exact-test' && method !== 'exact' && possible.includes('exact'))
+      return { words: 'Take the exact test', patch: { method: 'exact' } };
+    if (remedy === 'rank-test' && method !== 'brown-forsythe' && possible.includes('brown-forsythe'))
+      return { words: 'Compare distances from the medians', patch: { method: 'brown-forsythe' } };
+    return remedy === 'look-at-points' ? { words: 'Go to the furthest' } : undefined;
+  }
   switch (remedy) {
     case 'rank-test':
       return method === 'ranks' || question.design === 'factorial' || question.design === 'mixed'

@@ -1,12 +1,15 @@
 /** The result in a few lines: effect first, then what it means, then the test. */
 import type { Answer } from '../answer/answer';
-import type { Comparison, Effect, FollowUpPart, Size, Test } from '../answer/comparison';
+import type { Comparison, Effect, FollowUpPart, Test } from '../answer/comparison';
 import type { Outcome } from '../numeric/domain-error';
 import { choicesOf } from '../question/choices';
+import { wordsAbout } from './about';
 import { methodName } from './method';
-import { between, degreesOfFreedom, fixed, intervalDecimals, pRelation, percent, significant } from './numbers';
-import { bareMeasure, namedFactors, measureOf, sentenceCase, unitAfter } from './question';
-import { type Text, symbol, text } from './text';
+import { fixed, intervalDecimals, percent } from './numbers';
+import { effectPhrases, testPhrase } from './phrases';
+import { bareMeasure, namedFactors, measureOf } from './question';
+import { sentenceCase, unitAfter } from './sentences';
+import { type Text, text } from './text';
 
 /** The difference first, with unit and interval; then the test. */
 export interface Headline {
@@ -19,34 +22,6 @@ export interface Headline {
   /** The result in a sentence. */
   sentence: Text;
   test: Text;
-}
-
-/** "_t_(31.2) = 3.61"; empty where a p came without a statistic. */
-export function statisticPhrase({ symbol: letter, value, df }: Test): Text {
-  if (letter === undefined || value === undefined) return [];
-  const degrees = df.length > 0 ? `(${df.map(degreesOfFreedom).join(', ')})` : '';
-  const shown = letter === 'U' || letter === 'W' ? fixed(value, Number.isInteger(value) ? 0 : 1) : fixed(value, 2);
-  const name =
-    letter === 'χ²' ? text`${symbol('χ')}²` : letter === 'W' ? text`${symbol('W')}+` : text`${symbol(letter)}`;
-  return text`${name}${degrees} = ${shown}`;
-}
-
-/** "_t_(31.2) = 3.61, _p_ < 0.001". */
-export function testPhrase(test: Test): Text {
-  const statistic = statisticPhrase(test);
-  return text`${statistic}${statistic.length > 0 ? ', ' : ''}${symbol('p')} ${pRelation(test.p)}`;
-}
-
-/** An effect as it is written: estimate and interval to the interval's own precision. */
-export function effectPhrases(effect: Effect, unit: string, level: number): { estimate: string; interval: string } {
-  const { estimate, interval } = effect;
-  if (!interval) return { estimate: `${significant(estimate, 3)}${unitAfter(unit)}`, interval: '' };
-  const finite = Number.isFinite(interval.low) && Number.isFinite(interval.high);
-  const decimals = finite ? intervalDecimals(interval) : intervalDecimals({ low: estimate - 1, high: estimate + 1 });
-  return {
-    estimate: `${fixed(estimate, decimals)}${unitAfter(unit)}`,
-    interval: `${percent(level)} CI ${between(interval, decimals)}${unitAfter(unit)}`,
-  };
 }
 
 /** How surely several comparisons hold: how many of how many could be told apart. */
@@ -159,7 +134,9 @@ export function headline(answer: Answer, comparison: Comparison): Headline {
   const single = comparison.effect !== undefined;
   // Differences of mean ranks have no unit.
   const ranked = !single && choicesOf(question).method === 'ranks';
-  const shown = top ? effectPhrases(top, ranked ? '' : answer.unit, question.level) : { estimate: '', interval: '' };
+  const shown = top
+    ? effectPhrases(top, ranked || top.ratio ? '' : answer.unit, question.level)
+    : { estimate: '', interval: '' };
   const [first] = comparison.tests;
   const several = comparison.tests.length > 1;
   const last = comparison.tests.at(-1);
@@ -173,48 +150,15 @@ export function headline(answer: Answer, comparison: Comparison): Headline {
         : `largest ${ranked ? 'difference of mean ranks' : 'difference'}: ${top.name}${top.within === undefined ? '' : `, ${top.within}`}`
       : '',
     sentence:
-      single && comparison.effect
+      wordsAbout(question)?.headline(answer, comparison) ??
+      (single && comparison.effect
         ? differenceSentence(answer, comparison, comparison.effect)
         : question.design === 'factorial' || question.design === 'mixed'
           ? factorsSentence(answer, comparison)
-          : severalSentence(answer, comparison),
+          : severalSentence(answer, comparison)),
     test: text`${methodName(question)}, ${test}`,
   };
 }
-
-/** An effect size by the name the field gives it. */
-export function sizeName({ kind }: Size): Text {
-  switch (kind) {
-    case 'g':
-      return text`Hedges’ ${symbol('g')}`;
-    case 'd':
-      return text`Cohen’s ${symbol('d')}`;
-    case 'dz':
-      return text`Cohen’s ${symbol('d')}z`;
-    case 'eta':
-      return text`η²`;
-    case 'omega':
-      return text`ω²`;
-    case 'partial-eta':
-      return text`partial η²`;
-    case 'superiority':
-      return text`chance of the larger reading`;
-    case 'kendall':
-      return text`Kendall’s ${symbol('W')}`;
-  }
-}
-
-/** What an effect size says, in words. */
-export const sizeMeaning: Record<Size['kind'], string> = {
-  g: 'the difference in pooled standard deviations, its small-sample bias removed',
-  d: 'the distance from the fixed value in standard deviations',
-  dz: 'the mean difference in standard deviations of the differences within pairs',
-  eta: 'the share of all variation that lies between the groups',
-  omega: 'the same share, its bias removed; the interval is for the share itself, so it is the one above',
-  'partial-eta': 'the share of the variation not explained otherwise',
-  superiority: 'how often a reading of the first group exceeds one of the second',
-  kendall: 'agreement between the subjects, 0 to 1',
-};
 
 /** n and the difference with its interval in one line, or why there is none. */
 export function shortAnswer(found: Outcome<Answer>): string {

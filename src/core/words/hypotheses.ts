@@ -3,21 +3,16 @@ import type { Answer } from '../answer/answer';
 import type { Comparison, Reference } from '../answer/comparison';
 import { named } from '../distributions/named';
 import { choicesOf } from '../question/choices';
+import { type Hypothesis, wordsAbout } from './about';
+import { hypothesisName } from './hypothesis-name';
 import { fixed, pRelation, percent, scientific, significant } from './numbers';
 import { bareMeasure, namedFactors } from './question';
 import { valued } from './sentences';
 
-/** A hypothesis. */
-export interface Hypothesis {
-  tex: string;
-  words: string;
-}
-
-/** A name inside TeX, its own signs made harmless. */
-const inTex = (name: string): string => `\\text{${name.replace(/[\\{}$%&#_^~]/g, ' ')}}`;
-
 /** The hypothesis of no effect, and what stands against it. */
 export function hypotheses(answer: Answer): { none: Hypothesis; some: Hypothesis } {
+  const about = wordsAbout(answer.question);
+  if (about) return about.hypotheses(answer);
   const { question, groups, unit } = answer;
   const { value, method } = choicesOf(question);
   const measure = bareMeasure(answer);
@@ -26,7 +21,7 @@ export function hypotheses(answer: Answer): { none: Hypothesis; some: Hypothesis
   const way = question.direction;
   const opposite = { either: '\\neq', greater: '>', less: '<' }[way];
   const centre = method === 'ranks' ? '\\theta' : '\\mu';
-  const of = (name: string): string => `${centre}_{${inTex(name)}}`;
+  const of = (name: string): string => `${centre}_{${hypothesisName(name)}}`;
   const what = method === 'ranks' ? `the typical ${measure}` : `mean ${measure}`;
   switch (question.design) {
     case 'one-sample': {

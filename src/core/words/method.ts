@@ -1,8 +1,9 @@
 /** Which procedure a question gets, by the name the field gives it, and why. */
 import { choicesOf } from '../question/choices';
-import type { FollowUp, Question } from '../question/question';
+import type { Method, Question } from '../question/question';
+import { wordsAbout } from './about';
 
-const names: Record<Question['design'], Partial<Record<'means' | 'ranks' | 'shuffle' | 'z', string>>> = {
+const names: Record<Question['design'], Partial<Record<Method, string>>> = {
   'one-sample': { means: 'One-sample t-test', ranks: 'Wilcoxon signed-rank test', z: 'One-sample z-test' },
   'two-groups': { ranks: 'Mann–Whitney test', shuffle: 'Randomization test of the means' },
   paired: {
@@ -18,6 +19,8 @@ const names: Record<Question['design'], Partial<Record<'means' | 'ranks' | 'shuf
 
 /** The procedure a question gets. */
 export function methodName(question: Question): string {
+  const about = wordsAbout(question);
+  if (about) return about.methodName(question);
   const { method, spread } = choicesOf(question);
   const pooled = spread === 'pooled';
   if (question.design === 'two-groups' && method === 'means')
@@ -29,6 +32,7 @@ export function methodName(question: Question): string {
 
 /** A procedure among its alternatives: told apart by what distinguishes them. */
 export function alternativeName(question: Question): string {
+  if (question.about) return methodName(question);
   const { method, sums, sphericity } = choicesOf(question);
   if (question.design === 'factorial') return `Sums of squares of type ${['', 'I', 'II', 'III'][sums] ?? ''}`;
   if ((question.design === 'repeated' && method === 'means') || question.design === 'mixed')
@@ -45,6 +49,8 @@ const byRanks =
 
 /** Why this procedure, in a line or two. */
 export function methodReason(question: Question): string {
+  const about = wordsAbout(question);
+  if (about) return about.methodReason(question);
   const { method, spread } = choicesOf(question);
   if (method === 'ranks') return byRanks;
   if (method === 'shuffle')
@@ -75,6 +81,8 @@ export function methodReason(question: Question): string {
 
 /** What else would be reasonable, and when. */
 export function methodElse(question: Question): string {
+  const about = wordsAbout(question);
+  if (about) return about.methodElse(question);
   const { method, spread } = choicesOf(question);
   switch (question.design) {
     case 'one-sample':
@@ -103,34 +111,3 @@ export function methodElse(question: Question): string {
       return 'One summary figure for each subject (a slope, a gain), compared between the groups: often simpler, and just as right.';
   }
 }
-
-/** The field's names for how comparisons are judged together. */
-export const followNames: Record<FollowUp, string> = {
-  tukey: 'Tukey–Kramer',
-  'games-howell': 'Games–Howell',
-  dunnett: 'Dunnett',
-  dunn: 'Dunn, by Holm',
-  nemenyi: 'Nemenyi',
-  bonferroni: 'Bonferroni',
-  holm: 'Holm',
-  sidak: 'Šidák',
-  scheffe: 'Scheffé',
-  'benjamini-hochberg': 'Benjamini–Hochberg',
-  unadjusted: 'not adjusted',
-};
-
-/** Why comparisons are judged this way. */
-export const followReasons: Record<FollowUp, string> = {
-  tukey: 'made for all pairs with one shared spread; its intervals hold together',
-  'games-howell': 'made for all pairs when spreads differ; its intervals hold together',
-  dunnett: 'made for each group against one control, and sharper there than all pairs',
-  dunn: 'pairs by the mean ranks the overall test used',
-  nemenyi: 'pairs by mean ranks within subjects',
-  bonferroni: 'right for any few comparisons, and cautious; its intervals hold together',
-  holm: 'right for any few comparisons and never less sharp than Bonferroni; intervals stand each on its own',
-  sidak: 'a hair sharper than Bonferroni; its intervals hold together',
-  scheffe: 'right for every contrast one may think of, also after looking; the most cautious for pairs',
-  'benjamini-hochberg':
-    'holds the share of false findings rather than the chance of any; intervals stand each on its own',
-  unadjusted: 'each comparison as if it were the only one: with many, some will seem to differ by luck',
-};

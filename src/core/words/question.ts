@@ -3,10 +3,9 @@ import { choicesOf } from '../question/choices';
 import type { Named } from '../question/naming';
 import type { Question } from '../question/question';
 import { withUnit } from '../readings/table';
-import { listed, valued } from './sentences';
+import { wordsAbout } from './about';
+import { listed, unitAfter, valued } from './sentences';
 
-export const sentenceCase = (raw: string): string => raw.charAt(0).toUpperCase() + raw.slice(1);
-export const unitAfter = (unit: string): string => (unit ? ` ${unit}` : '');
 /** The measure as a sentence's subject. */
 export const measureOf = (answer: Named): string => answer.measure || 'the reading';
 /** The measure without an article, to follow "mean". */
@@ -39,6 +38,8 @@ export const countingWords: Record<Question['design'], string> = {
 
 /** The question as one sentence of plain text. */
 export function questionSentence(answer: Named): string {
+  const about = wordsAbout(answer.question);
+  if (about) return about.question(answer);
   const { question, groups, subject, unit } = answer;
   const { value } = choicesOf(question);
   const measure = withUnit(measureOf(answer), unit);
@@ -73,6 +74,8 @@ export function questionSentence(answer: Named): string {
 
 /** The groups or factors in a few words, for a list. */
 export function shortQuestion(answer: Named): string {
+  const about = wordsAbout(answer.question);
+  if (about) return about.short(answer);
   const { question, groups } = answer;
   switch (question.design) {
     case 'one-sample':

@@ -4,8 +4,10 @@ import type { Comparison, FollowUpPart } from '../answer/comparison';
 import { controlPlace } from '../answer/follow-up';
 import { choicesOf } from '../question/choices';
 import { withUnit } from '../readings/table';
-import { effectPhrases, headline, sizeName, testPhrase } from './headline';
-import { followNames } from './method';
+import { headline } from './headline';
+import { effectPhrases, sizeName, testPhrase } from './phrases';
+import { wordsAbout } from './about';
+import { followNames } from './follow-names';
 import {
   between,
   counted,
@@ -17,8 +19,8 @@ import {
   plural,
   significant,
 } from './numbers';
-import { namedFactors, measureOf, sentenceCase, subtraction, unitAfter } from './question';
-import { listed, valued } from './sentences';
+import { namedFactors, measureOf, subtraction } from './question';
+import { listed, valued, sentenceCase, unitAfter } from './sentences';
 import { type Text, symbol, text } from './text';
 
 function asideClause(groups: readonly GroupPart[]): string {
@@ -119,6 +121,8 @@ function followClause(answer: Answer): string {
 
 /** The sentences for the paper's methods section. */
 export function methodsSentence(answer: Answer): Text {
+  const about = wordsAbout(answer.question);
+  if (about) return about.methods(answer);
   const { question, groups, subject } = answer;
   const { method, value } = choicesOf(question);
   const [a, b] = groups;
@@ -214,6 +218,8 @@ function apartClause(answer: Answer, parts: readonly FollowUpPart[]): Text {
 
 /** The sentences for the paper's results section. */
 export function resultsSentence(answer: Answer, comparison: Comparison): Text {
+  const about = wordsAbout(answer.question);
+  if (about) return about.results(answer, comparison);
   const { question, groups } = answer;
   const { method, value } = choicesOf(question);
   const { level } = question;
@@ -296,6 +302,8 @@ export function figureLegend(
   answer: Answer,
   figure: { marks: 'columns' | 'points'; bars: BarKind; readings: boolean },
 ): Text {
+  const about = wordsAbout(answer.question);
+  if (about) return about.legend(answer);
   const { groups, comparison, question } = answer;
   const cells = comparison.ok ? comparison.value.cells : undefined;
   const nameOf = (of: 0 | 1, id: string | undefined): string =>

@@ -3,7 +3,8 @@ import type { Answer } from '../answer/answer';
 import { meanOf } from '../answer/group-part';
 import { choicesOf } from '../question/choices';
 import { withUnit } from '../readings/table';
-import { followNames } from './method';
+import { type TextTable, tablesOfSubject } from './subject-tables';
+import { followNames } from './follow-names';
 import {
   between,
   decimalsOf,
@@ -16,15 +17,9 @@ import {
   significant,
 } from './numbers';
 
-/** A table with a title, a head and rows of text. */
-export interface TextTable {
-  title: string;
-  head: string[];
-  rows: string[][];
-}
-
 /** The tables that go with an answer: figures of the groups or cells, source table, comparisons. */
 export function resultTables(answer: Answer): TextTable[] {
+  if (answer.question.about) return tablesOfSubject(answer);
   const { question, groups, unit, comparison } = answer;
   const level = percent(question.level);
   const tables: TextTable[] = [];

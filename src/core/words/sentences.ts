@@ -8,6 +8,9 @@ export interface Sentences {
   plain: Text;
 }
 
+export const sentenceCase = (raw: string): string => raw.charAt(0).toUpperCase() + raw.slice(1);
+export const unitAfter = (unit: string): string => (unit ? ` ${unit}` : '');
+
 /** "3.4 mm": a value with its unit. */
 export const valued = (shown: string, unit: string): string => (unit ? `${shown} ${unit}` : shown);
 

@@ -14,7 +14,8 @@ import {
   scientific,
   significant,
 } from '../../core/words/numbers';
-import { type Headline, sizeMeaning, sizeName } from '../../core/words/headline';
+import { type Headline } from '../../core/words/headline';
+import { sizeMeaning, sizeName } from '../../core/words/phrases';
 import { equivalenceClause } from '../../core/words/report';
 import { GroupMarker } from '../shared/GroupMarker';
 import { RichText } from '../shared/RichText';
@@ -56,7 +57,7 @@ export function HeadlineBand({ headline, reason }: { headline: Headline | undefi
   );
 }
 
-const dash = <span className="text-muted">–</span>;
+export const dash = <span className="text-muted">–</span>;
 
 /** Each group's figures, and the letters of those told apart. */
 export function GroupTable({ answer }: { answer: Answer }) {
@@ -130,7 +131,7 @@ export const FullP = ({ p }: { p: number }) => (
   </>
 );
 
-const statistic = (x: number): string => (Math.abs(x) >= 1e4 ? significant(x, 4) : fixed(x, 3));
+export const statistic = (x: number): string => (Math.abs(x) >= 1e4 ? significant(x, 4) : fixed(x, 3));
 
 /** Decimals for an effect: one more than its interval supports, for a table. */
 export const effectDecimals = ({ interval, estimate }: Effect): number =>
@@ -298,7 +299,7 @@ function TestLines({ comparison }: { comparison: Comparison }) {
 }
 
 /** Effect sizes without a unit. */
-function Sizes({ answer, comparison }: { answer: Answer; comparison: Comparison }) {
+export function Sizes({ answer, comparison }: { answer: Answer; comparison: Comparison }) {
   const level = percent(answer.question.level);
   // In a source table they stand on their lines.
   const shown = comparison.sizes.filter((s) => !s.ok || s.value.of === undefined);

@@ -1,104 +1,31 @@
-import { ArrowLeftRight } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { asDesign, designOf, groupChoices, isWithin, kindOf, kindsFor } from '../../core/question/asking';
 import { choicesOf, methodsFor } from '../../core/question/choices';
-import type { Question } from '../../core/question/question';
+import type { Method, Question } from '../../core/question/question';
 import { factorColumns, factorNames } from '../../core/readings/factors';
-import { chosenColumns, columnsAreGroups, groupsOf } from '../../core/readings/groups';
-import { levelsOf } from '../../core/readings/levels';
-import { type Column, type Table, called, columnsOf, withUnit } from '../../core/readings/table';
-import type { TableEdit } from '../../core/readings/table-edit';
+import { columnsAreGroups } from '../../core/readings/groups';
+import { columnsOf } from '../../core/readings/table';
 import { countingWords } from '../../core/words/question';
 import { Accepted } from '../shared/Accepted';
 import { Choose } from '../shared/Parts';
+import { AskCounts } from './AskCounts';
+import { Bounds } from './Bounds';
 import { FollowSentence } from './FollowSentence';
 import { GroupsPart } from './GroupsPart';
 import { Level } from './Level';
+import { type AskProps, ColumnPart, Measured } from './Measured';
 import { NumberPart } from './NumberPart';
+import { OnlyPart } from './OnlyPart';
+import { DirectionPart, GroupPick, OrderPart, exchanged } from './SentenceParts';
+import { StatedSpread } from './StatedSpread';
+import { TestedBy } from './TestedBy';
 
-export interface AskProps {
-  question: Question;
-  table: Table;
-  /** The unit of what is compared. */
-  unit: string;
-  onChange: (question: Question) => void;
-  onEdit: (edits: TableEdit[]) => void;
-}
-
-/** One of a few columns; where there is no choice its name stands as plain words. */
-function ColumnPart({
-  label,
-  columns,
-  chosen,
-  onPick,
-}: {
-  label: string;
-  columns: readonly Column[];
-  chosen: Column | undefined;
-  onPick: (id: string) => void;
-}) {
-  if (columns.length < 2) return <b className="font-semibold">{called(chosen, 'reading')}</b>;
-  return (
-    <select className="part" aria-label={label} value={chosen?.id} onChange={(e) => onPick(e.target.value)}>
-      {columns.map((c) => (
-        <option key={c.id} value={c.id}>
-          {called(c)}
-        </option>
-      ))}
-    </select>
-  );
-}
-
-/** The measure: a name of the table's own where columns are groups, else one of its measure columns. */
-function Measured({ question, table, unit, onChange, onEdit }: AskProps) {
-  const printed = unit && ` ${withUnit('', unit).trim()}`;
-  if (columnsAreGroups(table))
-    return (
-      <>
-        <Accepted
-          className="part"
-          aria-label="What was measured"
-          placeholder="what was measured"
-          value={table.measure}
-          onAccept={(text) => onEdit([{ kind: 'describe-table', measure: text }])}
-        />
-        {printed}
-      </>
-    );
-  const { measure, by } = chosenColumns(table, question);
-  const groupColumns = columnsOf(table, 'group');
-  const factors = kindOf[question.design] === 'factors';
-  return (
-    <>
-      <ColumnPart
-        label="What was measured"
-        columns={columnsOf(table, 'measure')}
-        chosen={measure}
-        onPick={(id) => onChange({ ...question, measure: id })}
-      />
-      {printed}
-      {groupColumns.length > 1 && !factors && (
-        <>
-          {' '}
-          by{' '}
-          <ColumnPart
-            label="What names the groups"
-            columns={groupColumns}
-            chosen={by}
-            onPick={(id) => {
-              const [a, b] = groupsOf(table, { measure: question.measure, by: id });
-              const { groups: _, ...rest } = question;
-              onChange({ ...rest, by: id, ...(a ? { a: a.id } : {}), ...(b ? { b: b.id } : {}) });
-            }}
-          />
-        </>
-      )}
-    </>
-  );
-}
-
-/** Turning the order round keeps the question: "greater in A" becomes "less in B". */
-const mirrored = { either: 'either', greater: 'less', less: 'greater' } as const;
+const meansWords: Partial<Record<Method, string>> = {
+  means: 'their means',
+  ranks: 'ranks: what is typically larger',
+  shuffle: 'their means, by shuffled labels',
+  z: 'their means, the SD being known',
+};
 
 const kindWords = {
   value: { either: 'from a fixed value,', one: 'than a fixed value,' },
@@ -109,6 +36,11 @@ const kindWords = {
 
 /** The question as a sentence; its parts are its controls, and decide the design. */
 export function Ask(props: AskProps) {
+  const { about } = props.question;
+  return about === 'share' || about === 'table' ? <AskCounts {...props} /> : <AskReadings {...props} />;
+}
+
+function AskReadings(props: AskProps) {
   const { question, table, unit, onChange, onEdit } = props;
   const { design, direction } = question;
   const choices = choicesOf(question);
@@ -120,22 +52,7 @@ export function Ask(props: AskProps) {
   const turnTo = (nextKind: keyof typeof kindWords, nextWithin: boolean) =>
     onChange(asDesign(question, table, designOf(nextKind, nextWithin)));
 
-  const directed = (
-    <Choose
-      label="Direction"
-      value={direction}
-      options={{
-        either: direction === 'either' ? 'differ' : 'different, either way,',
-        greater: 'greater',
-        less: 'less',
-      }}
-      // A direction chosen with the answer in sight is remembered as such.
-      onChange={(next) => {
-        const { afterLooking: _, ...rest } = question;
-        onChange(next === 'either' ? { ...rest, direction: next } : { ...rest, direction: next, afterLooking: true });
-      }}
-    />
-  );
+  const directed = <DirectionPart question={question} onChange={onChange} />;
   const compared = (
     <Choose
       label="What is compared"
@@ -156,27 +73,23 @@ export function Ask(props: AskProps) {
       onChange={(next) => turnTo(next, within && next !== 'value')}
     />
   );
-  const groupPart = (label: string, value: string | undefined, pick: (id: string) => void): ReactNode => {
-    const known = groups.some((g) => g.id === value);
-    return (
-      <select className="part" aria-label={label} value={known ? value : ''} onChange={(e) => pick(e.target.value)}>
-        {!known && <option value="">(removed)</option>}
-        {groups.map((g) => (
-          <option key={g.id} value={g.id}>
-            {g.name}
-          </option>
-        ))}
-      </select>
-    );
-  };
-  const exchanged = (id: string, other: 'a' | 'b'): Partial<Question> => {
-    const mine = other === 'a' ? 'b' : 'a';
-    const swap = id === question[other] && question[mine] !== undefined ? { [other]: question[mine] } : {};
-    return { [mine]: id, ...swap };
-  };
-  const a = groupPart('First group', question.a, (id) => set(kind === 'two' ? exchanged(id, 'b') : { a: id }));
-  const b = groupPart('Second group', question.b, (id) => set(exchanged(id, 'a')));
-  const measure = <Measured {...props} />;
+  const pick = (which: 'a' | 'b', label: string): ReactNode => (
+    <GroupPick
+      label={label}
+      value={question[which]}
+      groups={groups}
+      onPick={(id) => set(kind === 'two' ? exchanged(question, which, id) : { [which]: id })}
+    />
+  );
+  const a = pick('a', 'First group');
+  const b = pick('b', 'Second group');
+  const spreadAsked = question.about === 'spread';
+  const measure = (
+    <>
+      {spreadAsked && 'the spread of '}
+      <Measured {...props} />
+    </>
+  );
   const [first, second] = factorColumns(table, question);
   const named = factorNames(table, question);
   const factor = (which: 'by' | 'by2', place: 0 | 1): ReactNode =>
@@ -195,7 +108,12 @@ export function Ask(props: AskProps) {
         }}
       />
     );
-  const value = <NumberPart label="Fixed value" value={choices.value} onChange={(x) => set({ value: x ?? 0 })} />;
+  const value = spreadAsked ? (
+    <StatedSpread sd={choices.value} unit={unit} onChange={(x) => set({ value: x })} />
+  ) : (
+    <NumberPart label="Fixed value" value={choices.value} onChange={(x) => set({ value: x ?? 0 })} />
+  );
+  const after = !spreadAsked && unit ? ` ${unit}` : '';
   const counting = (
     <>
       when each{' '}
@@ -226,12 +144,12 @@ export function Ask(props: AskProps) {
       direction === 'either' ? (
         <>
           Does {measure} of {a} {directed} {compared} {value}
-          {unit && ` ${unit}`},
+          {after},
         </>
       ) : (
         <>
           Is {measure} of {a} {directed} {compared} {value}
-          {unit && ` ${unit}`},
+          {after},
         </>
       ),
     two:
@@ -255,16 +173,16 @@ export function Ask(props: AskProps) {
       </>
     ),
   }[kind];
-  const methods = methodsFor(question);
-  const byWhat = {
-    means: kind === 'two' || kind === 'value' ? 'their means' : 'their means',
-    ranks: 'ranks: what is typically larger',
-    shuffle: 'their means, by shuffled labels',
-    z: 'their means, the SD being known',
+  const methods = methodsFor(spreadAsked ? { ...question, about: undefined } : question);
+  const byWhat: Partial<Record<Method | 'spread' | 'share', string>> = {
+    ...Object.fromEntries(methods.map((m) => [m, meansWords[m]])),
+    ...(kind === 'value' ? { means: 'its mean' } : {}),
+    ...(kind !== 'factors' && !within ? { spread: kind === 'value' ? 'its spread' : 'their spread' } : {}),
+    ...(table.shape === 'rows' && columnsOf(table, 'group').length > 1 && !within
+      ? { share: 'what was found: a share' }
+      : {}),
   };
-  if (kind === 'value') byWhat.means = 'its mean';
-  const spreads =
-    (design === 'two-groups' && choices.method === 'means') || (design === 'several' && choices.method === 'means');
+  const spreads = !spreadAsked && (design === 'two-groups' || design === 'several') && choices.method === 'means';
   return (
     <div className="prose-serif">
       <h1 className="text-[23px] leading-9">
@@ -273,31 +191,18 @@ export function Ask(props: AskProps) {
       <p className="mt-1 text-[16px] leading-7 text-muted">
         {kind === 'two' && (
           <>
-            Differences are{' '}
-            <button
-              type="button"
-              className="part"
-              onClick={() => {
-                const { a: left, b: right, ...rest } = question;
-                onChange({
-                  ...rest,
-                  ...(right ? { a: right } : {}),
-                  ...(left ? { b: left } : {}),
-                  direction: mirrored[direction],
-                  ...(question.value === undefined ? {} : { value: -question.value }),
-                });
-              }}
-              title="Turn the order of subtraction round"
-              aria-label={`Order: ${name(question.a)} minus ${name(question.b)}. Turn round`}
-            >
-              {name(question.a)} minus {name(question.b)} <ArrowLeftRight size={13} className="inline" aria-hidden />
-            </button>
-            , tested against{' '}
-            <NumberPart
-              label="Difference tested against"
-              value={choices.value}
-              onChange={(x) => set({ value: x ?? 0 })}
-            />
+            {spreadAsked ? 'The order is' : 'Differences are'}{' '}
+            <OrderPart question={question} onChange={onChange} first={name(question.a)} second={name(question.b)} />
+            {!spreadAsked && (
+              <>
+                , tested against{' '}
+                <NumberPart
+                  label="Difference tested against"
+                  value={choices.value}
+                  onChange={(x) => set({ value: x ?? 0 })}
+                />
+              </>
+            )}
             , with intervals at{' '}
           </>
         )}
@@ -343,18 +248,24 @@ export function Ask(props: AskProps) {
             />
           </>
         )}
-        {methods.length > 1 && (
+        {Object.keys(byWhat).length > 1 && (
           <>
             ; compared by{' '}
-            <Choose
+            <Choose<Method | 'spread' | 'share'>
               label="Compared by"
-              value={choices.method}
-              options={Object.fromEntries(methods.map((m) => [m, byWhat[m]]))}
-              onChange={(method) => set({ method })}
+              value={spreadAsked ? 'spread' : choices.method}
+              options={byWhat}
+              onChange={(next) => {
+                const { about: _, method: __, value: ___, follow: ____, ...rest } = question;
+                if (next === 'spread') onChange({ ...rest, about: 'spread' });
+                else if (next === 'share') onChange({ ...rest, about: 'share' });
+                else onChange({ ...(spreadAsked ? rest : question), method: next });
+              }}
             />
           </>
         )}
-        {kind === 'value' && (
+        {spreadAsked && <TestedBy question={question} onChange={onChange} />}
+        {kind === 'value' && !spreadAsked && (
           <>
             ; the population’s SD is{' '}
             <NumberPart
@@ -370,7 +281,7 @@ export function Ask(props: AskProps) {
           </>
         )}
         <OnlyPart question={question} table={table} onChange={onChange} />
-        {(kind === 'two' || kind === 'value') && choices.method === 'means' && (
+        {!spreadAsked && (kind === 'two' || kind === 'value') && choices.method === 'means' && (
           <Bounds question={question} onChange={onChange} unit={unit} />
         )}
         .
@@ -384,75 +295,5 @@ export function Ask(props: AskProps) {
         )}
       </p>
     </div>
-  );
-}
-
-/** Bounds within which a difference does not matter: without them nothing can be called alike. */
-function Bounds({ question, onChange, unit }: { question: Question; onChange: (q: Question) => void; unit: string }) {
-  const { bounds } = question;
-  const set = (low: number | undefined, high: number | undefined) => {
-    const { bounds: _, ...rest } = question;
-    onChange(low === undefined || high === undefined ? rest : { ...question, bounds: { low, high } });
-  };
-  if (!bounds)
-    return (
-      <>
-        ; a difference within ±
-        <NumberPart
-          label="A difference that does not matter"
-          value={undefined}
-          placeholder="…"
-          refuse={(x) => (x > 0 ? undefined : 'Type how far a difference may go and not matter, above 0')}
-          onChange={(x) => (x === undefined ? undefined : set(-x, x))}
-        />
-        {unit && ` ${unit}`} would not matter
-      </>
-    );
-  return (
-    <>
-      ; a difference from{' '}
-      <NumberPart
-        label="Lower bound"
-        value={bounds.low}
-        refuse={(x) => (x < bounds.high ? undefined : 'The lower bound must lie below the upper one')}
-        onChange={(x) => set(x, bounds.high)}
-      />{' '}
-      to{' '}
-      <NumberPart
-        label="Upper bound"
-        value={bounds.high}
-        refuse={(x) => (x > bounds.low ? undefined : 'The upper bound must lie above the lower one')}
-        onChange={(x) => set(bounds.low, x)}
-      />
-      {unit && ` ${unit}`} would not matter
-    </>
-  );
-}
-
-/** Rows chosen by what another column names, where the question is asked of those alone. */
-function OnlyPart({ question, table, onChange }: Pick<AskProps, 'question' | 'table' | 'onChange'>) {
-  const { only } = question;
-  const column = only && table.columns.find((c) => c.id === only.column);
-  if (!only) return null;
-  return (
-    <>
-      ; only where {called(column, 'a removed column')} is{' '}
-      <select
-        className="part"
-        aria-label="Only where"
-        value={only.level}
-        onChange={(e) => {
-          const { only: _, ...rest } = question;
-          onChange(e.target.value === '' ? rest : { ...question, only: { ...only, level: e.target.value } });
-        }}
-      >
-        <option value="">anything: ask of all rows</option>
-        {(column ? levelsOf(column) : []).map((l) => (
-          <option key={l.id} value={l.id}>
-            {l.name}
-          </option>
-        ))}
-      </select>
-    </>
   );
 }

@@ -1,7 +1,7 @@
 import { Plus, X } from 'lucide-react';
 import { choicesOf, followUpsFor } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
-import { followNames, followReasons } from '../../core/words/method';
+import { followNames, followReasons } from '../../core/words/follow-names';
 import { Accepted } from '../shared/Accepted';
 import { Choose } from '../shared/Parts';
 import { NumberPart } from './NumberPart';

@@ -36,7 +36,7 @@ export function LookPart({ answer, sorted, picked, onPoint }: Props) {
   );
   return (
     <div ref={frame}>
-      {!answer.reported && (
+      {!answer.reported && !answer.counted && (
         <p role="group" aria-label="How the readings are shown" className="flex gap-x-3 text-[13px]">
           {Object.entries(views).map(([key, words]) => (
             <button

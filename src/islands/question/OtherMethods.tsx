@@ -1,7 +1,8 @@
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import { alternativeName } from '../../core/words/method';
-import { effectPhrases, foremost, statisticPhrase, testPhrase } from '../../core/words/headline';
+import { foremost } from '../../core/words/headline';
+import { effectPhrases, statisticPhrase, testPhrase } from '../../core/words/phrases';
 import { choicesOf } from '../../core/question/choices';
 import { RichText } from '../shared/RichText';
 import { FullP } from './AnswerPart';
@@ -16,7 +17,8 @@ interface Props {
 /** What the answer would be under the other reasonable methods: one line each, the chosen one marked. */
 export function OtherMethods({ question, table, onChange }: Props) {
   const others = useOthers(question, table);
-  const factors = question.design === 'factorial' || question.design === 'mixed';
+  if (others?.length === 1) return null;
+  const factors = question.design === 'factorial' || question.design === 'mixed' || question.about === 'table';
   return (
     <section aria-label="Other methods">
       <h3 className="prose-serif mb-1 text-[17px]">Under other methods</h3>
@@ -50,7 +52,9 @@ export function OtherMethods({ question, table, onChange }: Props) {
             const single = comparison?.effect !== undefined;
             const ranked = !single && choicesOf(other).method === 'ranks';
             const said =
-              top && found.ok ? effectPhrases(top, ranked ? 'ranks' : found.value.unit, other.level) : undefined;
+              top && found.ok
+                ? effectPhrases(top, top.ratio ? '' : ranked ? 'ranks' : found.value.unit, other.level)
+                : undefined;
             const [test] = comparison?.tests ?? [];
             return (
               <tr key={alternativeName(other)} className="align-top" data-testid="other-method">
@@ -81,7 +85,15 @@ export function OtherMethods({ question, table, onChange }: Props) {
                     <>
                       <td title={top?.name}>{said?.estimate}</td>
                       <td>{said?.interval.replace(/^.* CI /, '')}</td>
-                      <td>{test?.symbol ? <RichText text={statisticPhrase(test)} /> : 'shuffled labels'}</td>
+                      <td>
+                        {test?.symbol ? (
+                          <RichText text={statisticPhrase(test)} />
+                        ) : other.about ? (
+                          'exact'
+                        ) : (
+                          'shuffled labels'
+                        )}
+                      </td>
                       <td>
                         <FullP p={comparison.p} />
                       </td>
@@ -97,7 +109,7 @@ export function OtherMethods({ question, table, onChange }: Props) {
           })}
         </tbody>
       </table>
-      {question.design === 'several' || question.design === 'repeated' ? (
+      {(question.design === 'several' || question.design === 'repeated') && question.about !== 'table' ? (
         <p className="text-[13px] text-muted">The effect is the largest difference of a pair under each method.</p>
       ) : null}
     </section>

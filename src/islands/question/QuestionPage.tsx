@@ -26,6 +26,7 @@ import { LookPart } from './LookPart';
 import { MarginNotes } from './MarginNotes';
 import { OtherMethods } from './OtherMethods';
 import { PointedReading } from './PointedReading';
+import { SubjectGroups, SubjectTables } from './SubjectTables';
 import { TellPart } from './TellPart';
 import { UnderstandPart } from './UnderstandPart';
 import { WhichDiffer } from './WhichDiffer';
@@ -97,6 +98,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
     });
   const manyMeasures =
     table.shape === 'rows' &&
+    question.about === undefined &&
     kindOf[question.design] !== 'factors' &&
     (columnsOf(table, 'measure').length > 1 || rangesOver(table, question).length > 0);
 
@@ -136,9 +138,14 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
           <Part name="Answer">
             <div className="space-y-5 overflow-x-auto">
               {comparison ? (
-                <AnswerTables answer={shown} comparison={comparison} />
+                question.about ? (
+                  <SubjectTables answer={shown} comparison={comparison} />
+                ) : (
+                  <AnswerTables answer={shown} comparison={comparison} />
+                )
               ) : (
-                shown.groups.length > 0 && <GroupTable answer={shown} />
+                shown.groups.length > 0 &&
+                (question.about ? <SubjectGroups answer={shown} /> : <GroupTable answer={shown} />)
               )}
               {comparison && (
                 <WhichDiffer
@@ -159,9 +166,11 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
           <Part name="Tell">
             <TellPart answer={shown} onChange={change} />
             <p className="mt-2 flex flex-wrap gap-x-5">
-              <button type="button" className="plain-button" onClick={() => void makeFigure()}>
-                <ImagePlus size={15} aria-hidden /> Make a figure of this
-              </button>
+              {!question.about && (
+                <button type="button" className="plain-button" onClick={() => void makeFigure()}>
+                  <ImagePlus size={15} aria-hidden /> Make a figure of this
+                </button>
+              )}
               <button type="button" className="plain-button" onClick={() => void askAgain()}>
                 <Columns2 size={15} aria-hidden /> Ask again beside this one
               </button>

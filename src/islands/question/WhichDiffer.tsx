@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Comparison, FollowUpPart } from '../../core/answer/comparison';
 import { choicesOf } from '../../core/question/choices';
-import { followNames, followReasons } from '../../core/words/method';
+import { followNames, followReasons } from '../../core/words/follow-names';
 import { between, fixed, pRelation, percent } from '../../core/words/numbers';
 import { Choose } from '../shared/Parts';
 import { FullP, effectDecimals } from './AnswerPart';
@@ -43,7 +43,7 @@ function Listed({
             <th scope="col" className="min-w-44">
               {part.within ?? 'comparison'}
             </th>
-            <th scope="col">difference{unit && ` (${unit})`}</th>
+            <th scope="col">{first?.ratio ? 'ratio' : `difference${unit && ` (${unit})`}`}</th>
             {first?.se !== undefined && (
               <th scope="col" title="standard error">
                 SE

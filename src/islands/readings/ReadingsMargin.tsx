@@ -1,7 +1,9 @@
 import type { ReactNode } from 'react';
 import { layoutNames } from '../../core/words/layouts';
 import { firstQuestion } from '../../core/question/asking';
-import type { Design } from '../../core/question/question';
+import { attempt } from '../../core/numeric/domain-error';
+import { countTable, holdsCounts } from '../../core/readings/count-table';
+import type { Design, Question } from '../../core/question/question';
 import { doubtsOf } from '../../core/readings/doubtful';
 import { groupsOf } from '../../core/readings/groups';
 import { looksLike, readAsEdits } from '../../core/readings/read-as';
@@ -22,6 +24,16 @@ interface Props {
 
 /** Cells listed one by one. */
 const listed = 20;
+
+/** What counts raise. */
+const asksOfCounts = (question: Question): string =>
+  question.about === 'table'
+    ? question.design === 'one-sample'
+      ? 'Ask whether the counts follow stated proportions'
+      : 'Ask whether what was found depends on the rows'
+    : question.design === 'one-sample'
+      ? 'Ask whether its share differs from a stated one'
+      : 'Ask whether the shares differ';
 
 /** What the layout raises, by the design it would have. */
 const asks: Record<Design, string> = {
@@ -51,7 +63,9 @@ export function ReadingsMargin({ table, onAsk, onGo, onEdit, children }: Props) 
   );
   const groups = groupsOf(table);
   const first = firstQuestion(table);
-  const counts = table.shape === 'counts' || table.shape === 'categories';
+  const counts = holdsCounts(table);
+  const tried = counts ? attempt(() => countTable(table)) : undefined;
+  const whyNot = tried?.ok === false ? tried.reason : undefined;
   const ready = table.shape === 'summary' || groups.some((g) => g.readings.used.length > 1);
   const like = looksLike(table);
   return (
@@ -60,14 +74,14 @@ export function ReadingsMargin({ table, onAsk, onGo, onEdit, children }: Props) 
       className="w-[17rem] shrink-0 space-y-4 overflow-auto py-4 pr-5 max-[1100px]:w-full max-[1100px]:pl-6"
     >
       <section className="note">
-        {first && ready && !counts ? (
+        {first && (ready || counts) ? (
           <button type="button" className="plain-button text-left text-[15px]" onClick={() => onAsk()}>
-            {asks[first.design]} →
+            {first.about ? asksOfCounts(first) : asks[first.design]} →
           </button>
         ) : (
           <p className="text-muted">
             {counts
-              ? 'Questions about counts are not built yet; the readings are kept for them.'
+              ? (whyNot ?? 'Type or paste the counts: a column that names the rows, and the counts beside it.')
               : 'Type, paste a block from a spreadsheet, or open a file. A group with two readings can be asked about.'}
           </p>
         )}

@@ -1,0 +1,400 @@
+/** Shares: how many of those counted were something, of one group, two, the same subjects twice, or several. */
+import { DomainError, demand } from '../numeric/domain-error';
+import { adjustP } from '../procedures/adjust-p';
+import { exactOddsRatioInterval } from '../procedures/fisher-exact';
+import { cramersVInterval, independence } from '../procedures/independence';
+import { mcnemar } from '../procedures/mcnemar';
+import { type Share, oneProportion, proportionInterval } from '../procedures/one-proportion';
+import { pairedProportions } from '../procedures/paired-proportions';
+import { type TwoProportions, twoProportions } from '../procedures/two-proportions';
+import { shuffleShares } from '../procedures/shuffle-counts';
+import { choicesOf } from '../question/choices';
+import type { Question } from '../question/question';
+import type { CountTable } from '../readings/count-table';
+import type { Comparison, Effect } from './comparison';
+import { countedPart } from './counted-part';
+import { testOfTable } from './table-test';
+import { isAdjustment } from './follow-up';
+import { type GroupPart, partOf } from './group-part';
+
+/** A group of which only counts are known. */
+function counted(
+  { id, name, colour }: { id: string; name: string; colour: number },
+  { successes, n }: Share,
+  question: Question,
+): GroupPart {
+  const part: GroupPart = {
+    id,
+    name,
+    unit: '',
+    colour,
+    column: '',
+    readings: { used: [], aside: [], unread: [] },
+    n,
+  };
+  if (n === 0) return part;
+  const interval = proportionInterval({ successes, n }, question.level, choicesOf(question).shareInterval);
+  return { ...part, share: { successes, proportion: successes / n, interval } };
+}
+
+/** Where the category asked about stands among the outcomes. @throws DomainError when it is gone */
+export function foundAt({ columns }: CountTable, found: string | undefined): number {
+  const place = found === undefined ? 0 : columns.categories.findIndex((c) => c.id === found);
+  if (place < 0) throw new DomainError('What was to be found is no longer among the categories: choose another.');
+  return place;
+}
+
+const total = (row: readonly number[]): number => row.reduce((a, b) => a + b, 0);
+
+/** Every group of the table as a share of its counts. */
+export function shareParts(table: CountTable, question: Question): GroupPart[] {
+  const place = foundAt(table, question.found);
+  if (question.design === 'paired') {
+    const found = table.columns.categories[place]?.name ?? '';
+    const before = table.rows.categories.findIndex((c) => c.name === found);
+    const n = total(table.counts.flat());
+    return [
+      counted(
+        { id: 'first', name: table.rows.name, colour: 0 },
+        { successes: total(table.counts[before] ?? []), n },
+        question,
+      ),
+      counted(
+        { id: 'second', name: table.columns.name, colour: 1 },
+        { successes: total(table.counts.map((row) => row[place] ?? 0)), n },
+        question,
+      ),
+    ];
+  }
+  return table.rows.categories.map((row, i) => {
+    const line = table.counts[i] ?? [];
+    return counted(row, { successes: line[place] ?? 0, n: total(line) }, question);
+  });
+}
+
+/** The counts of a group that has some. @throws DomainError naming an empty one */
+function shareOf(group: GroupPart): Share {
+  if (!group.share) throw new DomainError(`Nothing was counted in ${group.name}: leave it out, or add its counts.`);
+  return { successes: group.share.successes, n: group.n };
+}
+
+function compareOne(question: Question, group: GroupPart): Comparison {
+  const { value, method, shareInterval } = choicesOf(question);
+  const { level, direction } = question;
+  const share = shareOf(group);
+  demand(
+    value > 0 && value < 1,
+    `A share lies between 0 and 1, and is here held against ${value}: type a value between, 0.4 for 40 %.`,
+  );
+  const found = oneProportion(share, value);
+  const p = method === 'exact' ? found.exact[direction] : found.p[direction];
+  const { n, successes } = share;
+  const effect: Effect = { name: `share in ${group.name}`, estimate: found.proportion, none: value, p };
+  const kinds = ['wilson', 'clopper-pearson', 'agresti-coull', 'wald'] as const;
+  const of = (kind: (typeof kinds)[number]): Effect => ({
+    ...effect,
+    name: intervalNames[kind],
+    interval: proportionInterval(share, level, kind),
+  });
+  return {
+    p,
+    effect: { ...effect, interval: proportionInterval(share, level, shareInterval) },
+    also: kinds.filter((kind) => kind !== shareInterval).map(of),
+    tests: [
+      method === 'exact'
+        ? { symbol: undefined, value: undefined, df: [], p }
+        : { symbol: 'z', value: found.z, df: [], p },
+    ],
+    sizes: [],
+    // Either way, the exact test gathers counts by how likely they are: no pair of critical values says that.
+    reference:
+      method === 'exact'
+        ? direction === 'either'
+          ? []
+          : [
+              {
+                distribution: 'binomial',
+                parameters: { n, p: value },
+                symbol: 'count',
+                statistic: successes,
+                direction,
+              },
+            ]
+        : [{ distribution: 'normal', parameters: {}, symbol: 'z', statistic: found.z, direction }],
+    remarks: [],
+  };
+}
+
+/** Intervals of a share by the names the field gives them. */
+export const intervalNames = {
+  wilson: 'Wilson',
+  'clopper-pearson': 'Clopper–Pearson',
+  'agresti-coull': 'Agresti–Coull',
+  wald: 'Wald',
+} as const;
+
+/** Difference, ratio and odds ratio of two shares, the one asked for first. */
+function effectsOfTwo(
+  question: Question,
+  [a, b]: readonly [GroupPart, GroupPart],
+  found: TwoProportions,
+  p: number,
+): Effect[] {
+  const { method, effect: wanted } = choicesOf(question);
+  const [x, y] = [shareOf(a), shareOf(b)];
+  const pair: readonly [string, string] = [a.id, b.id];
+  const over = `${a.name} over ${b.name}`;
+  const exact = exactOddsRatioInterval(
+    [
+      [x.successes, x.n - x.successes],
+      [y.successes, y.n - y.successes],
+    ],
+    question.level,
+  );
+  const ratio = (name: string, { estimate, interval }: TwoProportions['riskRatio']): Effect => ({
+    name,
+    pair,
+    estimate,
+    none: 1,
+    ratio: true,
+    ...(interval ? { interval } : {}),
+    p,
+  });
+  // Without both outcomes in both groups Woolf's interval is not there; the exact one still has a bound.
+  const odds =
+    method === 'exact' || !found.oddsRatio.interval ? { ...found.oddsRatio, interval: exact } : found.oddsRatio;
+  const all = {
+    difference: {
+      name: `${a.name} minus ${b.name}`,
+      pair,
+      estimate: found.difference,
+      interval: found.newcombe,
+      p,
+    } satisfies Effect,
+    ratio: ratio(`ratio of shares, ${over}`, found.riskRatio),
+    odds: ratio(`odds ratio, ${over}`, odds),
+  };
+  return [all[wanted], ...(['difference', 'ratio', 'odds'] as const).filter((k) => k !== wanted).map((k) => all[k])];
+}
+
+function compareTwo(question: Question, a: GroupPart, b: GroupPart): Comparison {
+  const { method } = choicesOf(question);
+  const { level, direction } = question;
+  demand(a.id !== b.id, 'A group cannot be compared with itself: choose two different groups.');
+  const [x, y] = [shareOf(a), shareOf(b)];
+  const found = twoProportions(x, y, level);
+  const p =
+    method === 'exact'
+      ? found.fisher[direction]
+      : method === 'shuffle'
+        ? shuffleShares(x, y)[direction]
+        : found.p[direction];
+  const [effect, ...also] = effectsOfTwo(question, [a, b], found, p);
+  const wald: Effect = {
+    name: `${a.name} minus ${b.name}, Wald interval`,
+    estimate: found.difference,
+    interval: found.wald,
+    p,
+  };
+  const separated = [x, y].some(({ successes, n }) => successes === 0 || successes === n);
+  const marked = x.successes + y.successes;
+  return {
+    p,
+    ...(effect ? { effect } : {}),
+    also: [...also, wald],
+    tests: [
+      method !== 'score'
+        ? { symbol: undefined, value: undefined, df: [], p }
+        : { symbol: 'z', value: found.z, df: [], p },
+    ],
+    sizes: [],
+    counts: tableOfShares([a, b]),
+    reference:
+      method !== 'score'
+        ? direction === 'either'
+          ? []
+          : [
+              {
+                distribution: 'hypergeometric',
+                parameters: { drawn: x.n, marked, total: x.n + y.n },
+                symbol: 'count',
+                statistic: x.successes,
+                direction,
+              },
+            ]
+        : [{ distribution: 'normal', parameters: {}, symbol: 'z', statistic: found.z, direction }],
+    remarks: separated
+      ? [
+          'One group has only one of the two outcomes: a ratio then has no finite interval on one side, and the bound that exists is shown.',
+        ]
+      : [],
+  };
+}
+
+function comparePaired(question: Question, table: CountTable, parts: readonly GroupPart[]): Comparison {
+  const { method, effect: wanted } = choicesOf(question);
+  const { level } = question;
+  const place = foundAt(table, question.found);
+  const name = table.columns.categories[place]?.name ?? '';
+  const before = table.rows.categories.findIndex((c) => c.name === name);
+  demand(
+    before >= 0 && table.rows.categories.length <= 2 && table.columns.categories.length <= 2,
+    `The same subjects twice need the same two outcomes in both columns, and “${name}” ${before < 0 ? `is not among those of ${table.rows.name}` : 'is one of more than two'}: name them alike in the readings.`,
+  );
+  const at = (i: boolean, j: boolean): number =>
+    table.counts.reduce(
+      (sum, row, r) => sum + row.reduce((s, n, c) => s + ((r === before) === i && (c === place) === j ? n : 0), 0),
+      0,
+    );
+  const two = [
+    [at(true, true), at(true, false)],
+    [at(false, true), at(false, false)],
+  ] as const;
+  const test = mcnemar(two);
+  const found = pairedProportions(two, level);
+  const p = method === 'exact' ? test.exactP : method === 'mid-p' ? test.midP : test.p;
+  const [a, b] = parts;
+  const difference: Effect = {
+    name: `${a?.name ?? ''} minus ${b?.name ?? ''}`,
+    estimate: found.difference,
+    interval: found.interval,
+    p,
+  };
+  const odds: Effect = {
+    name: `odds of only ${a?.name ?? ''} over only ${b?.name ?? ''}`,
+    none: 1,
+    ratio: true,
+    ...found.oddsRatio,
+    p,
+  };
+  const [, [changedBack]] = two;
+  return {
+    p,
+    effect: wanted === 'odds' ? odds : difference,
+    also: [wanted === 'odds' ? difference : odds],
+    tests: [
+      method === 'score'
+        ? { symbol: 'χ²', value: test.chi2, df: [1], p }
+        : { symbol: undefined, value: undefined, df: [], p },
+    ],
+    sizes: [],
+    pairs: [two[0][1], changedBack],
+    reference:
+      method === 'score'
+        ? [
+            {
+              distribution: 'chi-square',
+              parameters: { df: 1 },
+              symbol: 'χ²',
+              statistic: test.chi2,
+              direction: 'greater',
+            },
+          ]
+        : method === 'exact'
+          ? [
+              {
+                distribution: 'binomial',
+                parameters: { n: two[0][1] + changedBack, p: 0.5 },
+                symbol: 'count',
+                statistic: two[0][1],
+                direction: 'either',
+              },
+            ]
+          : [],
+    remarks: [`Only subjects that changed say anything: ${two[0][1]} one way, ${changedBack} the other.`],
+  };
+}
+
+/** Groups as the rows of a table of two outcomes. */
+function tableOfShares(parts: readonly GroupPart[]): NonNullable<Comparison['counts']> {
+  const observed = parts.map((g) => {
+    const { successes, n } = shareOf(g);
+    return [successes, n - successes];
+  });
+  const { expected, adjusted } = independence(observed);
+  return countedPart(
+    { rowName: 'group', columnName: 'outcome', rows: parts.map((g) => g.name), columns: ['found', 'not'] },
+    observed,
+    expected,
+    adjusted,
+  );
+}
+
+function compareSeveral(question: Question, parts: readonly GroupPart[]): Comparison {
+  const { method, follow } = choicesOf(question);
+  const { level } = question;
+  demand(parts.length > 1, 'At least two groups are needed.');
+  const shares = parts.map(shareOf);
+  const all = shares.reduce((s, x) => ({ successes: s.successes + x.successes, n: s.n + x.n }), { successes: 0, n: 0 });
+  demand(
+    all.successes > 0 && all.successes < all.n,
+    'All outcomes are the same in every group, so there is nothing that could differ.',
+  );
+  const observed = shares.map(({ successes, n }) => [successes, n - successes]);
+  const found = independence(observed);
+  const tested = testOfTable(question, observed, found);
+  const pairs = parts.flatMap((a, i) =>
+    parts.slice(i + 1).flatMap((b, k) => {
+      const [x, y] = [shares[i], shares[i + 1 + k]];
+      if (!x || !y) return [];
+      const successes = x.successes + y.successes;
+      if (successes === 0 || successes === x.n + y.n) return [];
+      const two = twoProportions(x, y, level);
+      const alone = method === 'exact' ? two.fisher.either : two.p.either;
+      return [{ a, b, two, alone }];
+    }),
+  );
+  const adjusted = adjustP(
+    pairs.map((pair) => pair.alone),
+    isAdjustment(follow) ? follow : 'holm',
+  );
+  return {
+    p: tested.p,
+    tests: tested.tests,
+    sizes: [
+      {
+        ok: true,
+        value: {
+          kind: 'cramer',
+          value: found.cramersV,
+          interval: cramersVInterval(found.chi2, observed.length, 2, all.n, level),
+        },
+      },
+    ],
+    counts: tableOfShares(parts),
+    reference: tested.reference,
+    follow: {
+      ok: true,
+      value: [
+        {
+          effects: pairs.map(({ a, b, two, alone }, i): Effect => ({
+            name: `${a.name} minus ${b.name}`,
+            pair: [a.id, b.id],
+            estimate: two.difference,
+            interval: two.newcombe,
+            p: adjusted[i] ?? 1,
+            alone,
+          })),
+          simultaneous: false,
+        },
+      ],
+    },
+    remarks: tested.remarks,
+  };
+}
+
+/** The groups asked about, and what became of them. */
+export function compareShares(question: Question, table: CountTable, all: readonly GroupPart[]): Comparison {
+  const first = question.a === undefined ? all[0] : partOf(all, question.a);
+  switch (question.design) {
+    case 'one-sample':
+      demand(first !== undefined, 'Nothing was counted.');
+      return compareOne(question, first);
+    case 'two-groups':
+      return compareTwo(question, partOf(all, question.a), partOf(all, question.b));
+    case 'paired':
+      return comparePaired(question, table, all);
+    default:
+      return compareSeveral(question, question.groups ? question.groups.map((id) => partOf(all, id)) : all);
+  }
+}

@@ -1,0 +1,175 @@
+/** Spread: how far readings scatter, of one group against a stated SD, of two, of several. */
+import { DomainError, attempt, demand } from '../numeric/domain-error';
+import { quantile, sortedUp } from '../numeric/quantile';
+import { adjustP } from '../procedures/adjust-p';
+import { bartlett, levene } from '../procedures/equal-spread';
+import { spreadOfOne } from '../procedures/spread-of-one';
+import { spreadOfTwo } from '../procedures/spread-of-two';
+import { choicesOf } from '../question/choices';
+import type { Question } from '../question/question';
+import type { Comparison, Effect, Test } from './comparison';
+import { isAdjustment } from './follow-up';
+import { type GroupPart, demandOneUnit, demandReadings, summaryOf, valuesOf } from './group-part';
+
+/** Interval of a group's SD, which takes its readings as normal; undefined without spread. */
+export function sdInterval(group: GroupPart, level: number): { low: number; high: number } | undefined {
+  const { summary } = group;
+  if (!summary || !(summary.variance > 0)) return undefined;
+  return spreadOfOne(Math.sqrt(summary.variance), summary.n, 1, level).sdInterval;
+}
+
+function compareOne(question: Question, group: GroupPart): Comparison {
+  const { value } = choicesOf(question);
+  const { level, direction } = question;
+  const { n, variance } = summaryOf(group);
+  demand(value > 0, `A standard deviation is above 0, and is here held against ${value}: type the one stated.`);
+  demand(variance > 0, `All readings of ${group.name} are the same: with no spread there is nothing to compare.`);
+  const sd = Math.sqrt(variance);
+  const found = spreadOfOne(sd, n, value, level);
+  const p = found.p[direction];
+  return {
+    p,
+    effect: { name: `SD of ${group.name}`, estimate: sd, none: value, interval: found.sdInterval, p },
+    also: [
+      { name: `variance of ${group.name}`, estimate: variance, none: value ** 2, interval: found.varianceInterval, p },
+    ],
+    tests: [{ symbol: 'χ²', value: found.chi2, df: [found.df], p }],
+    sizes: [],
+    reference: [
+      { distribution: 'chi-square', parameters: { df: found.df }, symbol: 'χ²', statistic: found.chi2, direction },
+    ],
+    remarks: [],
+  };
+}
+
+/** The ratio of two SDs with its interval, which takes both groups as normal. */
+function ratioOf(a: GroupPart, b: GroupPart, level: number, p: number): [sds: Effect, variances: Effect] {
+  const { f, ratioInterval } = spreadOfTwo(summaryOf(a), summaryOf(b), level);
+  const base = { pair: [a.id, b.id] as const, none: 1, ratio: true, p };
+  return [
+    {
+      ...base,
+      name: `SD of ${a.name} over ${b.name}`,
+      estimate: Math.sqrt(f),
+      interval: { low: Math.sqrt(ratioInterval.low), high: Math.sqrt(ratioInterval.high) },
+    },
+    { ...base, name: `variance of ${a.name} over ${b.name}`, estimate: f, interval: ratioInterval },
+  ];
+}
+
+/** How far each group's readings lie from its centre. */
+export const distancesOf = (parts: readonly GroupPart[], centre: 'mean' | 'median'): number[][] =>
+  parts.map((g) => {
+    const values = valuesOf(g);
+    const middle = centre === 'mean' ? (g.summary?.mean ?? 0) : quantile(sortedUp(values), 0.5);
+    return values.map((x) => Math.abs(x - middle));
+  });
+
+/** Distances from each group's centre, compared as means are. */
+function byDistances(question: Question, parts: readonly GroupPart[]): { test: Test; df1: number; df2: number } {
+  const { method } = choicesOf(question);
+  const readings = demandReadings(parts, method === 'levene' ? 'Levene’s test' : 'The Brown–Forsythe test');
+  const { f, between, within, p } = levene(readings, method === 'levene' ? 'mean' : 'median');
+  return {
+    test: { symbol: 'F', value: f, df: [between.df, within.df], p },
+    df1: between.df,
+    df2: within.df,
+  };
+}
+
+const fReference = (statistic: number, df1: number, df2: number, direction: Question['direction']) => [
+  { distribution: 'f' as const, parameters: { df1, df2 }, symbol: 'F', statistic, direction },
+];
+
+function compareTwo(question: Question, a: GroupPart, b: GroupPart): Comparison {
+  const { method } = choicesOf(question);
+  const { level, direction } = question;
+  demand(a.id !== b.id, 'A group cannot be compared with itself: choose two different groups.');
+  demandOneUnit([a, b]);
+  const found = spreadOfTwo(summaryOf(a), summaryOf(b), level);
+  if (method === 'f') {
+    const p = found.p[direction];
+    const [sds, variances] = ratioOf(a, b, level, p);
+    return {
+      p,
+      effect: sds,
+      also: [variances],
+      tests: [{ symbol: 'F', value: found.f, df: [found.df1, found.df2], p }],
+      sizes: [],
+      reference: fReference(found.f, found.df1, found.df2, direction),
+      remarks: [],
+    };
+  }
+  if (direction !== 'either')
+    throw new DomainError(
+      'Distances from the centre are compared either way only: ask whether the spreads differ, or compare the variances by F.',
+    );
+  const { test, df1, df2 } = byDistances(question, [a, b]);
+  const [sds, variances] = ratioOf(a, b, level, test.p);
+  return {
+    p: test.p,
+    effect: sds,
+    also: [variances],
+    tests: [test],
+    sizes: [],
+    reference: fReference(test.value ?? 0, df1, df2, 'greater'),
+    remarks: ['The interval of the ratio takes both groups as normal, which the test does not.'],
+  };
+}
+
+function compareSeveral(question: Question, parts: readonly GroupPart[]): Comparison {
+  const { method, follow } = choicesOf(question);
+  const { level } = question;
+  demandOneUnit(parts);
+  demand(parts.length > 1, 'At least two groups are needed.');
+  const summaries = parts.map(summaryOf);
+  const normalOnly = method === 'bartlett' ? bartlett(summaries) : undefined;
+  const distances = normalOnly ? undefined : byDistances(question, parts);
+  const p = normalOnly ? normalOnly.p : (distances?.test.p ?? 1);
+  const pairs = parts.flatMap((a, i) => parts.slice(i + 1).map((b) => ({ a, b })));
+  const alone = pairs.map(({ a, b }) =>
+    normalOnly ? bartlett([summaryOf(a), summaryOf(b)]).p : byDistances(question, [a, b]).test.p,
+  );
+  const adjusted = adjustP(alone, isAdjustment(follow) ? follow : 'holm');
+  return {
+    p,
+    tests: [
+      normalOnly
+        ? { symbol: 'χ²', value: normalOnly.chi2, df: [normalOnly.df], p }
+        : (distances?.test ?? { symbol: 'F', value: undefined, df: [], p }),
+    ],
+    sizes: [],
+    reference: normalOnly
+      ? [
+          {
+            distribution: 'chi-square',
+            parameters: { df: normalOnly.df },
+            symbol: 'χ²',
+            statistic: normalOnly.chi2,
+            direction: 'greater',
+          },
+        ]
+      : fReference(distances?.test.value ?? 0, distances?.df1 ?? 1, distances?.df2 ?? 1, 'greater'),
+    follow: attempt(() => [
+      {
+        effects: pairs.map(({ a, b }, i): Effect => {
+          return { ...ratioOf(a, b, level, adjusted[i] ?? 1)[0], alone: alone[i] ?? 1 };
+        }),
+        simultaneous: false,
+      },
+    ]),
+    remarks: normalOnly ? [] : ['The intervals of the ratios take the groups as normal, which the test does not.'],
+  };
+}
+
+/** The spreads of the groups asked about. */
+export function compareSpreads(question: Question, parts: readonly GroupPart[]): Comparison {
+  const [a, b] = parts;
+  demand(a !== undefined, 'There is no group with readings.');
+  if (question.design === 'one-sample') return compareOne(question, a);
+  if (question.design === 'two-groups') {
+    demand(b !== undefined, 'Two groups are needed.');
+    return compareTwo(question, a, b);
+  }
+  return compareSeveral(question, parts);
+}

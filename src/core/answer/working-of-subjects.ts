@@ -1,0 +1,88 @@
+/** The working of questions about shares, counts and spread. */
+import { attempt } from '../numeric/domain-error';
+import { choicesOf } from '../question/choices';
+import { oneWayWorking } from '../working/several-groups';
+import {
+  fisherWorking,
+  goodnessOfFitWorking,
+  independenceWorking,
+  mcnemarWorking,
+  oneProportionWorking,
+  twoProportionsWorking,
+} from '../working/counts';
+import { bartlettWorking, spreadOfOneWorking, spreadOfTwoWorking } from '../working/spread';
+import type { Step } from '../working/term';
+import { summarize } from '../procedures/sample-summary';
+import type { Answer } from './answer';
+import type { Comparison } from './comparison';
+import { distancesOf } from './spreads';
+
+/** A part of the working under a heading of its own. */
+export interface WorkingPart {
+  title: string;
+  steps: Step[];
+}
+
+const part = (title: string, make: () => Step[]): WorkingPart[] => {
+  const steps = attempt(make);
+  return steps.ok ? [{ title, steps: steps.value }] : [];
+};
+
+function ofShares({ question, groups }: Answer, { counts, pairs }: Comparison): WorkingPart[] {
+  const { method, value } = choicesOf(question);
+  const [a, b] = groups;
+  const [x, y] = [a?.share?.successes ?? 0, b?.share?.successes ?? 0];
+  switch (question.design) {
+    case 'one-sample':
+      return a ? part('The share and its test', () => oneProportionWorking(x, a.n, value, question.level)) : [];
+    case 'two-groups':
+      if (!a || !b) return [];
+      return [
+        ...part('The shares and their test', () => twoProportionsWorking(x, a.n, y, b.n)),
+        ...(method === 'exact'
+          ? part('The exact test', () =>
+              fisherWorking([
+                [x, a.n - x],
+                [y, b.n - y],
+              ]),
+            )
+          : []),
+      ];
+    case 'paired':
+      return pairs ? part('Those that changed', () => mcnemarWorking(pairs[0], pairs[1])) : [];
+    default:
+      return counts ? part('Counts against those expected', () => independenceWorking(counts.observed)) : [];
+  }
+}
+
+/** The working of an answer that is not about how large readings are. */
+export function workingOfSubject(answer: Answer, comparison: Comparison): WorkingPart[] {
+  const { question, groups } = answer;
+  const { method, value } = choicesOf(question);
+  const { counts } = comparison;
+  if (question.about === 'share') return ofShares(answer, comparison);
+  if (question.about === 'table') {
+    if (!counts) return [];
+    const [line = []] = counts.observed;
+    return question.design === 'one-sample'
+      ? part('Counts against those expected', () => goodnessOfFitWorking(line, question.ratio ?? line.map(() => 1)))
+      : part('Counts against those expected', () => independenceWorking(counts.observed));
+  }
+  const summaries = groups.flatMap((g) => g.summary ?? []);
+  const [x, y] = summaries;
+  if (question.design === 'one-sample')
+    return x
+      ? part('The spread and its test', () => spreadOfOneWorking(Math.sqrt(x.variance), x.n, value, question.level))
+      : [];
+  if (method === 'bartlett') return part('Bartlett’s test', () => bartlettWorking(summaries));
+  return [
+    ...(question.design === 'two-groups' && x && y
+      ? part('The ratio of variances', () => spreadOfTwoWorking(x, y, question.level))
+      : []),
+    ...(method === 'f'
+      ? []
+      : part('Distances from the centre, compared as means are', () =>
+          oneWayWorking(distancesOf(groups, method === 'levene' ? 'mean' : 'median').map((d) => summarize(d))),
+        )),
+  ];
+}

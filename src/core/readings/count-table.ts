@@ -1,0 +1,194 @@
+/** Counts of things by what they are: rows and columns of categories, tabulated or counted from rows. */
+import { DomainError, demand } from '../numeric/domain-error';
+import { withDerived } from './derive';
+import { levelRows, levelsOf } from './levels';
+import { readColumn } from './read-column';
+import { type Column, type Table, called, columnsOf } from './table';
+
+/** A category things were counted in. */
+export interface Category {
+  id: string;
+  name: string;
+}
+
+/** A table of counts with its margins' names. */
+export interface CountTable {
+  rows: { name: string; categories: (Category & { colour: number })[] };
+  columns: { name: string; categories: Category[] };
+  counts: number[][];
+  /** Rows of readings left out: set aside, or naming one category and not the other. */
+  aside: number;
+  half: number;
+  /** Counts that stood for a percentage, in words: "45 % of 40 counted as 18". */
+  rounded: string[];
+}
+
+/** Which columns are crossed; the first group columns unless chosen. */
+export interface Crossing {
+  by?: string | undefined;
+  outcome?: string | undefined;
+}
+
+const of = /^\s*([\d\s.,]+)\s*(%)?\s*(?:of|out of|\/)\s*(\d[\d\s]*)\s*$/i;
+
+/** "18 of 45", "18/45" or "40 % of 45" as a count and what it is out of. */
+export function shareCell(cell: string): { count: number; n: number; rounded: boolean } | undefined {
+  const found = of.exec(cell);
+  if (!found) return undefined;
+  const figure = Number((found[1] ?? '').replace(/\s/g, '').replace(',', '.'));
+  const n = Number((found[3] ?? '').replace(/\s/g, ''));
+  if (!Number.isFinite(figure) || !Number.isInteger(n)) return undefined;
+  if (found[2] === undefined) return { count: figure, n, rounded: false };
+  const exact = (figure / 100) * n;
+  return { count: Math.round(exact), n, rounded: Math.abs(exact - Math.round(exact)) > 1e-9 };
+}
+
+/** Whether a column's cells are shares written out: "18 of 45". */
+export const holdsShares = (cells: readonly string[]): boolean => {
+  const filled = cells.filter((c) => c.trim() !== '');
+  return filled.length > 0 && filled.every((c) => shareCell(c) !== undefined);
+};
+
+const wholeCount = (column: Column, row: number, value: number): number => {
+  demand(
+    Number.isInteger(value) && value >= 0,
+    `“${called(column)}”, row ${row + 1} holds ${value}: a count is a whole number, 0 or more.`,
+  );
+  return value;
+};
+
+const coloured = (column: Column): (Category & { colour: number })[] =>
+  levelsOf(column).map(({ id, name, colour }, i) => ({ id, name, colour: colour ?? i }));
+
+/** A column of shares as two columns of counts: those, and the others. */
+function fromShares(table: Table, by: Column, shares: Column): CountTable {
+  const rowOf = levelRows(by);
+  const counts = levelsOf(by).map(() => [0, 0]);
+  const rounded: string[] = [];
+  let aside = 0;
+  shares.cells.forEach((cell, row) => {
+    const line = counts[rowOf[row] ?? -1];
+    if (cell.trim() === '' || !line) return;
+    if (shares.aside[row] !== undefined) {
+      aside += 1;
+      return;
+    }
+    const found = shareCell(cell);
+    if (!found)
+      throw new DomainError(
+        `“${called(shares)}”, row ${row + 1} holds “${cell}”: write it as “18 of 45” or “40 % of 45”.`,
+      );
+    wholeCount(shares, row, found.count);
+    demand(
+      found.count <= found.n,
+      `“${called(shares)}”, row ${row + 1} holds “${cell}”: more were found than there were. Exchange the two numbers, or mend the one that is wrong.`,
+    );
+    if (found.rounded) rounded.push(`${cell.trim()} counted as ${found.count}`);
+    line[0] = (line[0] ?? 0) + found.count;
+    line[1] = (line[1] ?? 0) + found.n - found.count;
+  });
+  const name = called(shares, 'found');
+  return {
+    rows: { name: called(by, 'group'), categories: coloured(by) },
+    columns: {
+      name: table.measure || name,
+      categories: [
+        { id: shares.id, name },
+        { id: `not ${shares.id}`, name: `not ${name}` },
+      ],
+    },
+    counts,
+    aside,
+    half: 0,
+    rounded,
+  };
+}
+
+/** Counts already tabulated: the first group column names the rows, each count column or a second group column a category. */
+function tabulated(table: Table): CountTable {
+  const [by, second] = columnsOf(table, 'group');
+  const countColumns = columnsOf(table, 'count');
+  const [only] = countColumns;
+  if (!by || !only)
+    throw new DomainError(
+      'A column that names the rows and at least one column of counts are needed: give them these roles in the readings.',
+    );
+  if (countColumns.length === 1 && holdsShares(only.cells)) return fromShares(table, by, only);
+  const long = second !== undefined && countColumns.length === 1;
+  const categories: Category[] = long
+    ? levelsOf(second).map(({ id, name }) => ({ id, name }))
+    : countColumns.map((c) => ({ id: c.id, name: called(c) }));
+  const rowOf = levelRows(by);
+  const columnOf = long ? levelRows(second) : undefined;
+  const counts = levelsOf(by).map(() => categories.map(() => 0));
+  let aside = 0;
+  countColumns.forEach((column, k) => {
+    const { used, aside: set } = readColumn(column);
+    aside += set.length;
+    for (const { row, value } of used) {
+      const line = counts[rowOf[row] ?? -1];
+      const j = columnOf ? (columnOf[row] ?? -1) : k;
+      if (line && j >= 0) line[j] = (line[j] ?? 0) + wholeCount(column, row, value);
+    }
+  });
+  return {
+    rows: { name: called(by, 'group'), categories: coloured(by) },
+    columns: { name: long ? called(second) : table.measure || 'category', categories },
+    counts,
+    aside,
+    half: 0,
+    rounded: [],
+  };
+}
+
+/** Counts how two columns of categories meet, or one alone. */
+function crossed(table: Table, { by: byId, outcome: outcomeId }: Crossing): CountTable {
+  const groups = columnsOf(table, 'group');
+  const by = groups.find((c) => c.id === byId) ?? groups[0];
+  if (!by)
+    throw new DomainError('A column that names categories is needed: give it the role of a group in the readings.');
+  const outcome = groups.find((c) => c.id === outcomeId && c !== by) ?? groups.find((c) => c !== by);
+  const [rowOf, columnOf] = [levelRows(by), outcome && levelRows(outcome)];
+  const categories: Category[] = outcome
+    ? levelsOf(outcome).map(({ id, name }) => ({ id, name }))
+    : [{ id: 'count', name: 'count' }];
+  const counts = levelsOf(by).map(() => categories.map(() => 0));
+  let aside = 0;
+  let half = 0;
+  for (let row = 0; row < table.rowCount; row++) {
+    const i = rowOf[row] ?? -1;
+    const j = columnOf ? (columnOf[row] ?? -1) : 0;
+    if (i < 0 && j < 0) continue;
+    if (by.aside[row] !== undefined || outcome?.aside[row] !== undefined) aside += 1;
+    else if (i < 0 || j < 0) half += columnOf || i >= 0 ? 1 : 0;
+    else {
+      const line = counts[i];
+      if (line) line[j] = (line[j] ?? 0) + 1;
+    }
+  }
+  return {
+    rows: { name: called(by, 'group'), categories: coloured(by) },
+    columns: { name: called(outcome, 'count'), categories },
+    counts,
+    aside,
+    half,
+    rounded: [],
+  };
+}
+
+const known = new WeakMap<Table, Map<string, CountTable>>();
+
+/** The counts of a table, as far as its layout holds any. @throws DomainError naming what is missing or cannot be a count */
+export function countTable(table: Table, crossing: Crossing = {}): CountTable {
+  const cache = known.get(table) ?? new Map<string, CountTable>();
+  known.set(table, cache);
+  const key = `${crossing.by ?? ''} ${crossing.outcome ?? ''}`;
+  const before = cache.get(key);
+  if (before) return before;
+  const found = table.shape === 'counts' ? tabulated(table) : crossed(withDerived(table), crossing);
+  cache.set(key, found);
+  return found;
+}
+
+/** Whether a table holds counts of categories and nothing measured. */
+export const holdsCounts = ({ shape }: Table): boolean => shape === 'counts' || shape === 'categories';

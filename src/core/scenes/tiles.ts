@@ -1,0 +1,118 @@
+/** Counts as tiles: a column for each row of the table, as wide as its share of all; within it the outcomes stacked. */
+import type { CountedPart } from '../answer/comparison';
+import { significant } from '../words/numbers';
+import { textWidth } from './text-width';
+import type { Frame } from './group-rows';
+import type { Mark, Panel } from './scene';
+
+const total = (row: readonly number[]): number => row.reduce((a, b) => a + b, 0);
+const size = 12;
+
+/** Beyond so many columns tiles are told by the table alone. */
+const mostColumns = 40;
+
+/** How a tile says that it departs: by a sign as well as by its ground. */
+export const departs = (residual: number, p: number, alpha: number): '' | '+' | '−' =>
+  p >= alpha ? '' : residual > 0 ? '+' : '−';
+
+export function tiles(counts: CountedPart, frame: Frame, level: number): Panel {
+  const { observed, residuals, cellP, rows, columns } = counts;
+  const all = total(observed.flat());
+  const marks: Mark[] = [];
+  const gap = 0.006;
+  let left = 0;
+  observed.slice(0, mostColumns).forEach((row, i) => {
+    const wide = total(row) / all;
+    let low = 0;
+    row.forEach((n, j) => {
+      const tall = n / (total(row) || 1);
+      const sign = departs(residuals[i]?.[j] ?? 0, cellP[i]?.[j] ?? 1, 1 - level);
+      if (n > 0)
+        marks.push({
+          mark: 'bar',
+          x1: left + gap / 2,
+          y1: low,
+          x2: left + wide - gap / 2,
+          y2: low + tall,
+          ink: { group: j },
+          tint: sign ? 0.55 : 0.22,
+          name: 'tile',
+        });
+      const room = wide * frame.width;
+      const words = `${sign}${n}`;
+      if (tall * frame.height > 15 && room > textWidth(words, size) + 6)
+        marks.push({
+          mark: 'text',
+          x: left + wide / 2,
+          y: low + tall / 2,
+          dy: 4,
+          anchor: 'middle',
+          text: words,
+          size,
+          bold: sign !== '',
+        });
+      low += tall;
+    });
+    const name = rows[i] ?? '';
+    if (textWidth(name, size) < wide * frame.width + 4)
+      marks.push({ mark: 'text', x: left + wide / 2, y: -Infinity, dy: 15, anchor: 'middle', text: name, size });
+    left += wide;
+  });
+  // The outcomes are named at the last column, where each stands.
+  let low = 0;
+  const last = observed.at(Math.min(observed.length, mostColumns) - 1) ?? [];
+  last.forEach((n, j) => {
+    const tall = n / (total(last) || 1);
+    if (tall * frame.height > 12)
+      marks.push({ mark: 'text', x: 1, y: low + tall / 2, dx: 8, dy: 4, text: columns[j] ?? '', size, bold: true });
+    low += tall;
+  });
+  return {
+    ...frame,
+    x: { domain: [0, 1], drawn: false },
+    y: { domain: [0, 1], drawn: false },
+    marks,
+  };
+}
+
+/** One series of counts as bars, what would be expected as a line across each. */
+export function fitBars(counts: CountedPart, frame: Frame, level: number): Panel {
+  const { observed, expected, residuals, cellP, columns } = counts;
+  const [line = [], hoped = []] = [observed[0], expected[0]];
+  const most = Math.max(...line, ...hoped);
+  const marks: Mark[] = line.flatMap((n, j): Mark[] => {
+    const sign = departs(residuals[0]?.[j] ?? 0, cellP[0]?.[j] ?? 1, 1 - level);
+    const e = hoped[j] ?? 0;
+    return [
+      {
+        mark: 'bar',
+        x1: 0,
+        y1: j - 0.12,
+        x2: n,
+        y2: j + 0.3,
+        ink: { group: j },
+        tint: sign ? 0.6 : 0.3,
+        name: 'observed',
+      },
+      { mark: 'rule', x1: e, y1: j - 0.22, x2: e, y2: j + 0.4, ink: 'accent', weight: 2, name: 'expected' },
+      { mark: 'text', x: 0, y: j - 0.32, dy: 3, text: columns[j] ?? '', bold: true, size },
+      {
+        mark: 'text',
+        x: Infinity,
+        y: j - 0.32,
+        dy: 3,
+        anchor: 'end',
+        text: `${sign ? `${sign} ` : ''}${n} for ${significant(e, 3)} expected`,
+        size,
+        ink: sign ? 'ink' : 'muted',
+        halo: true,
+      },
+    ];
+  });
+  return {
+    ...frame,
+    x: { domain: [0, most * 1.06], drawn: true, title: 'count', ticks: 6 },
+    y: { domain: [-0.6, line.length - 0.4], drawn: false, down: true },
+    marks,
+  };
+}

@@ -1,0 +1,33 @@
+/** How comparisons are judged together: the field's names, and why one would choose each. */
+import type { FollowUp } from '../question/question';
+
+/** The field's names for how comparisons are judged together. */
+export const followNames: Record<FollowUp, string> = {
+  tukey: 'Tukey–Kramer',
+  'games-howell': 'Games–Howell',
+  dunnett: 'Dunnett',
+  dunn: 'Dunn, by Holm',
+  nemenyi: 'Nemenyi',
+  bonferroni: 'Bonferroni',
+  holm: 'Holm',
+  sidak: 'Šidák',
+  scheffe: 'Scheffé',
+  'benjamini-hochberg': 'Benjamini–Hochberg',
+  unadjusted: 'not adjusted',
+};
+
+/** Why comparisons are judged this way. */
+export const followReasons: Record<FollowUp, string> = {
+  tukey: 'made for all pairs with one shared spread; its intervals hold together',
+  'games-howell': 'made for all pairs when spreads differ; its intervals hold together',
+  dunnett: 'made for each group against one control, and sharper there than all pairs',
+  dunn: 'pairs by the mean ranks the overall test used',
+  nemenyi: 'pairs by mean ranks within subjects',
+  bonferroni: 'right for any few comparisons, and cautious; its intervals hold together',
+  holm: 'right for any few comparisons and never less sharp than Bonferroni; intervals stand each on its own',
+  sidak: 'a hair sharper than Bonferroni; its intervals hold together',
+  scheffe: 'right for every contrast one may think of, also after looking; the most cautious for pairs',
+  'benjamini-hochberg':
+    'holds the share of false findings rather than the chance of any; intervals stand each on its own',
+  unadjusted: 'each comparison as if it were the only one: with many, some will seem to differ by luck',
+};

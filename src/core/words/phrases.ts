@@ -1,0 +1,70 @@
+/** Statistics, effects and effect sizes as sentences write them. */
+import type { Effect, Size, Test } from '../answer/comparison';
+import { between, degreesOfFreedom, fixed, intervalDecimals, pRelation, percent, significant } from './numbers';
+import { unitAfter } from './sentences';
+import { type Text, symbol, text } from './text';
+
+/** "_t_(31.2) = 3.61"; empty where a p came without a statistic. */
+export function statisticPhrase({ symbol: letter, value, df }: Test): Text {
+  if (letter === undefined || value === undefined) return [];
+  const degrees = df.length > 0 ? `(${df.map(degreesOfFreedom).join(', ')})` : '';
+  const shown = letter === 'U' || letter === 'W' ? fixed(value, Number.isInteger(value) ? 0 : 1) : fixed(value, 2);
+  const name =
+    letter === 'χ²' ? text`${symbol('χ')}²` : letter === 'W' ? text`${symbol('W')}+` : text`${symbol(letter)}`;
+  return text`${name}${degrees} = ${shown}`;
+}
+
+/** "_t_(31.2) = 3.61, _p_ < 0.001". */
+export function testPhrase(test: Test): Text {
+  const statistic = statisticPhrase(test);
+  return text`${statistic}${statistic.length > 0 ? ', ' : ''}${symbol('p')} ${pRelation(test.p)}`;
+}
+
+/** An effect as it is written: estimate and interval to the interval's own precision. */
+export function effectPhrases(effect: Effect, unit: string, level: number): { estimate: string; interval: string } {
+  const { estimate, interval } = effect;
+  if (!interval) return { estimate: `${significant(estimate, 3)}${unitAfter(unit)}`, interval: '' };
+  const finite = Number.isFinite(interval.low) && Number.isFinite(interval.high);
+  const decimals = finite ? intervalDecimals(interval) : intervalDecimals({ low: estimate - 1, high: estimate + 1 });
+  return {
+    estimate: `${fixed(estimate, decimals)}${unitAfter(unit)}`,
+    interval: `${percent(level)} CI ${between(interval, decimals)}${unitAfter(unit)}`,
+  };
+}
+
+/** An effect size by the name the field gives it. */
+export function sizeName({ kind }: Size): Text {
+  switch (kind) {
+    case 'g':
+      return text`Hedges’ ${symbol('g')}`;
+    case 'd':
+      return text`Cohen’s ${symbol('d')}`;
+    case 'dz':
+      return text`Cohen’s ${symbol('d')}z`;
+    case 'eta':
+      return text`η²`;
+    case 'omega':
+      return text`ω²`;
+    case 'partial-eta':
+      return text`partial η²`;
+    case 'superiority':
+      return text`chance of the larger reading`;
+    case 'kendall':
+      return text`Kendall’s ${symbol('W')}`;
+    case 'cramer':
+      return text`Cramér’s ${symbol('V')}`;
+  }
+}
+
+/** What an effect size says, in words. */
+export const sizeMeaning: Record<Size['kind'], string> = {
+  g: 'the difference in pooled standard deviations, its small-sample bias removed',
+  d: 'the distance from the fixed value in standard deviations',
+  dz: 'the mean difference in standard deviations of the differences within pairs',
+  eta: 'the share of all variation that lies between the groups',
+  omega: 'the same share, its bias removed; the interval is for the share itself, so it is the one above',
+  'partial-eta': 'the share of the variation not explained otherwise',
+  superiority: 'how often a reading of the first group exceeds one of the second',
+  cramer: 'how strongly the two go together, 0 to 1',
+  kendall: 'agreement between the subjects, 0 to 1',
+};

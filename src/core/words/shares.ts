@@ -1,0 +1,344 @@
+/** The words of questions about shares. */
+import type { Answer } from '../answer/answer';
+import type { Comparison, FollowUpPart } from '../answer/comparison';
+import type { GroupPart } from '../answer/group-part';
+import { intervalNames } from '../answer/shares';
+import { choicesOf } from '../question/choices';
+import type { Named } from '../question/naming';
+import type { Question } from '../question/question';
+import type { SubjectWords } from './about';
+import { hypothesisName } from './hypothesis-name';
+import { followNames } from './follow-names';
+import { between, fixed, pRelation, percent } from './numbers';
+import { effectPhrases, sizeName, testPhrase } from './phrases';
+import { listed } from './sentences';
+import { type Text, symbol, text } from './text';
+
+const shareNamed = (named: Named): string => named.measure || 'those found';
+const nameAt = ({ groups }: Pick<Named, 'groups'>, i: number): string => groups[i]?.name ?? '';
+const settled = (comparison: Comparison, level: number): boolean => comparison.p < Number((1 - level).toPrecision(8));
+
+/** "18 of 45 (40.0 %)". */
+export const countOf = ({ n, share }: GroupPart): string =>
+  share ? `${share.successes} of ${n} (${fixed(share.proportion * 100, 1)} %)` : 'none counted';
+
+const counting = ({ subject }: Named, within: boolean): string =>
+  `when each ${subject || 'one'} ${within ? 'is looked at twice' : 'counts once'}`;
+
+function question(named: Named): string {
+  const { question: asked } = named;
+  const { value } = choicesOf(asked);
+  const what = `the share of ${shareNamed(named)}`;
+  const way = asked.direction;
+  const [a, b] = [nameAt(named, 0), nameAt(named, 1)];
+  switch (asked.design) {
+    case 'one-sample':
+      return `Is ${what} in ${a} ${way === 'either' ? `different from ${value}` : `${way} than ${value}`}, ${counting(named, false)}?`;
+    case 'two-groups':
+    case 'paired':
+      return way === 'either'
+        ? `Does ${what} differ between ${a} and ${b}, ${counting(named, asked.design === 'paired')}?`
+        : `Is ${what} ${way} in ${a} than in ${b}, ${counting(named, asked.design === 'paired')}?`;
+    default:
+      return `Does ${what} differ among ${listed(named.groups.map((g) => g.name))}, ${counting(named, false)}?`;
+  }
+}
+
+const names: Partial<Record<Question['design'], Partial<Record<string, string>>>> = {
+  'one-sample': { score: 'Large-sample test of one proportion', exact: 'Exact binomial test' },
+  'two-groups': {
+    score: 'Large-sample test of two proportions',
+    exact: 'Fisher’s exact test',
+    shuffle: 'Randomization test of two shares',
+  },
+  paired: {
+    score: 'McNemar’s test',
+    exact: 'Exact test of paired proportions',
+    'mid-p': 'Mid-p test of paired proportions',
+  },
+  several: {
+    'chi-square': 'Chi-square test of several proportions',
+    g: 'G test of several proportions',
+    exact: 'Fisher’s exact test',
+    shuffle: 'Randomization test of several shares',
+  },
+};
+const methodName = (asked: Question): string => names[asked.design]?.[choicesOf(asked).method] ?? '';
+
+function methodReason(asked: Question): string {
+  const exact = choicesOf(asked).method === 'exact';
+  if (choicesOf(asked).method === 'shuffle')
+    return 'You asked how often shuffled labels alone would bring shares as far apart: nothing is assumed but that labels could have fallen otherwise.';
+  switch (asked.design) {
+    case 'one-sample':
+      return exact
+        ? 'The chance of every count the stated share could give is added up as it is: right at any number, and a little cautious.'
+        : 'With enough counted, a share strays from the stated one as the normal curve says; the Wilson interval beside it holds well even when few were counted.';
+    case 'paired':
+      return 'The same subjects were looked at twice, so only those that changed say anything: the two ways of changing are set against each other.';
+    case 'two-groups':
+      return exact
+        ? 'All tables with these totals are counted: right at any number, and a little cautious.'
+        : 'Two independent groups by the share found in each. With expected counts of five or more the large-sample test holds; Newcombe’s interval holds for fewer too.';
+    default:
+      return exact
+        ? 'All tables with these totals are counted: right at any number.'
+        : 'Several independent groups: first whether their shares differ at all, then which, with p adjusted for their number.';
+  }
+}
+
+function methodElse(asked: Question): string {
+  const exact = choicesOf(asked).method === 'exact';
+  if (asked.design === 'paired') return 'The exact test, where few changed; mid-p, which is less cautious.';
+  return exact
+    ? 'The large-sample test, where all expected counts are five or more.'
+    : 'The exact test, where expected counts are small.';
+}
+
+function headline(answer: Answer, comparison: Comparison): Text {
+  const { question: asked, groups } = answer;
+  const level = percent(asked.level);
+  const sure = settled(comparison, asked.level);
+  const what = `The share of ${shareNamed(answer)}`;
+  const [a, b] = groups;
+  if (asked.design === 'one-sample' && a) {
+    const { value } = choicesOf(asked);
+    const verdict =
+      asked.direction === 'either'
+        ? sure
+          ? `${value} is not compatible with these counts`
+          : `these counts do not rule out ${value}, nor do they show that it is the share`
+        : sure
+          ? `the counts support that it is ${asked.direction} than ${value}`
+          : `the counts do not show that it is ${asked.direction} than ${value}`;
+    return text`${what} in ${a.name} was ${countOf(a)}; at the ${level} level, ${verdict}.`;
+  }
+  if ((asked.design === 'two-groups' || asked.design === 'paired') && a && b) {
+    const verdict =
+      asked.direction === 'either'
+        ? sure
+          ? 'no difference is not compatible with these counts'
+          : 'these counts do not rule out that there is no difference, nor do they show that there is none'
+        : sure
+          ? `the counts support that it is ${asked.direction} in ${a.name}`
+          : `the counts do not show that it is ${asked.direction} in ${a.name}`;
+    const seen =
+      asked.design === 'paired'
+        ? `${what}: ${a.name} ${countOf(a)}, ${b.name} ${countOf(b)}`
+        : `${what} was ${countOf(a)} in ${a.name} and ${countOf(b)} in ${b.name}`;
+    return text`${seen}; at the ${level} level, ${verdict}.`;
+  }
+  const follow = comparison.follow?.ok ? comparison.follow.value : [];
+  const effects = follow.flatMap((part) => part.effects);
+  const apart = effects.filter((e) => e.p < 1 - asked.level).length;
+  return sure
+    ? text`${what} differed among the ${groups.length} groups; at the ${level} level, ${apart === 0 ? 'no' : apart} of ${effects.length} pairs could be told apart.`
+    : text`These counts do not show that ${what.toLowerCase()} differs among the ${groups.length} groups, nor that it is the same.`;
+}
+
+const testWords = (answer: Answer): string => {
+  const { question: asked } = answer;
+  const { method, seed } = choicesOf(asked);
+  const sampled =
+    method === 'exact' &&
+    asked.design === 'several' &&
+    answer.comparison.ok &&
+    answer.comparison.value.remarks.length > 0;
+  return (
+    (
+      {
+        'one-sample': { score: 'the large-sample test of one proportion', exact: 'the exact binomial test' },
+        'two-groups': {
+          score: 'the large-sample test of two proportions (pooled variance, without continuity correction)',
+          exact: 'Fisher’s exact test',
+          shuffle: 'a randomization test of the difference of shares (all arrangements counted)',
+        },
+        paired: {
+          score: 'McNemar’s test (without continuity correction)',
+          exact: 'the exact test of paired proportions',
+          'mid-p': 'the mid-p test of paired proportions',
+        },
+        several: {
+          'chi-square': 'Pearson’s chi-square test',
+          g: 'the likelihood-ratio (G) test',
+          exact: sampled ? `Fisher’s exact test (random tables, seed ${seed})` : 'Fisher’s exact test',
+          shuffle: `a randomization test of chi-square (random arrangements, seed ${seed})`,
+        },
+      } as Partial<Record<Question['design'], Partial<Record<string, string>>>>
+    )[asked.design]?.[method] ?? ''
+  );
+};
+
+const intervalWords = (asked: Question): string => {
+  const one = intervalNames[choicesOf(asked).shareInterval];
+  const level = percent(asked.level);
+  switch (asked.design) {
+    case 'one-sample':
+      return `Shares are given with ${level} ${one} intervals.`;
+    case 'two-groups': {
+      const { effect } = choicesOf(asked);
+      const kind = {
+        difference: 'Newcombe',
+        ratio: 'log-normal',
+        odds: choicesOf(asked).method === 'exact' ? 'exact' : 'log-normal',
+      }[effect];
+      const of = { difference: 'differences of shares', ratio: 'ratios of shares', odds: 'odds ratios' }[effect];
+      return `Shares are given with ${level} ${one} intervals, ${of} with ${level} ${kind} intervals.`;
+    }
+    case 'paired':
+      return `Differences of shares are given with ${level} Newcombe intervals for paired proportions.`;
+    default:
+      return `Shares are given with ${level} ${one} intervals, differences of pairs with ${level} Newcombe intervals that each stand on their own; ${symbolless(asked)}`;
+  }
+};
+const symbolless = (asked: Question): string => {
+  const { follow } = choicesOf(asked);
+  return follow === 'unadjusted' ? 'p of pairs is not adjusted.' : `p of pairs is adjusted by ${followNames[follow]}.`;
+};
+
+/** What was left out of the counts, and what was rounded to be one. */
+export function countedClause({ counted, question: asked }: Answer): string {
+  if (!counted) return '';
+  const { aside, half, rounded } = counted;
+  const parts = [
+    ...(aside > 0 && !asked.withAside
+      ? [`${aside === 1 ? 'One count was' : `${aside} counts were`} set aside before analysis.`]
+      : []),
+    ...(half > 0
+      ? [
+          `${half === 1 ? 'One row' : `${half} rows`} named one category and not the other, and ${half === 1 ? 'was' : 'were'} left out.`,
+        ]
+      : []),
+    ...(rounded.length > 0 ? [`Percentages were turned into counts (${rounded.slice(0, 4).join('; ')}).`] : []),
+    ...(asked.afterLooking && asked.direction !== 'either'
+      ? ['The direction was chosen after the counts had been seen.']
+      : []),
+  ];
+  return parts.length > 0 ? ` ${parts.join(' ')}` : '';
+}
+
+function methods(answer: Answer): Text {
+  const { question: asked, groups, subject } = answer;
+  const each =
+    asked.design === 'paired'
+      ? `each ${subject || 'subject'} being looked at twice`
+      : `each ${subject || 'subject'} counting once`;
+  const { value } = choicesOf(asked);
+  const among =
+    asked.design === 'one-sample'
+      ? `in ${nameAt(answer, 0)} was compared with ${value}`
+      : asked.design === 'several'
+        ? `was compared among ${listed(groups.map((g) => g.name))}`
+        : `was compared between ${nameAt(answer, 0)} and ${nameAt(answer, 1)}`;
+  const sided =
+    asked.design === 'several'
+      ? ''
+      : asked.direction === 'either'
+        ? ' The test was two-sided.'
+        : ` The test was one-sided (${nameAt(answer, 0)} ${asked.direction}).`;
+  return text`The share of ${shareNamed(answer)} ${among} by ${testWords(answer)}, ${each}.${sided} ${intervalWords(asked)}${countedClause(answer)}`;
+}
+
+const joined = (parts: readonly Text[], mark: string): Text =>
+  parts.flatMap((part, i): Text => (i === 0 ? part : [mark, ...part]));
+
+const shareClause = (group: GroupPart): Text => text`${group.name} ${countOf(group)}`;
+
+function apartClause(answer: Answer, parts: readonly FollowUpPart[]): Text {
+  const { question: asked } = answer;
+  const { follow } = choicesOf(asked);
+  const adjusted = follow === 'unadjusted' ? '' : 'adjusted ';
+  const effects = parts.flatMap((part) => part.effects);
+  const apart = effects.filter((e) => e.p < 1 - asked.level);
+  if (effects.length === 0) return [];
+  if (apart.length === 0) return text` No pair could be told apart (${followNames[follow]}).`;
+  return text` Told apart (${followNames[follow]}): ${joined(
+    apart.slice(0, 12).map((e): Text => {
+      const { estimate, interval } = effectPhrases(e, '', asked.level);
+      return text`${e.name} ${estimate}, ${interval}, ${adjusted}${symbol('p')} ${pRelation(e.p)}`;
+    }),
+    '; ',
+  )}.`;
+}
+
+function results(answer: Answer, comparison: Comparison): Text {
+  const { question: asked, groups } = answer;
+  const [test] = comparison.tests;
+  const tested: Text = test ? testPhrase(test) : [];
+  const what = `The share of ${shareNamed(answer)}`;
+  const { effect } = comparison;
+  if (effect) {
+    const { estimate, interval } = effectPhrases(effect, '', asked.level);
+    if (asked.design === 'one-sample')
+      return text`${what} was ${joined(groups.map(shareClause), ', ')}: ${estimate}, ${interval}; against ${choicesOf(asked).value}, ${tested}.`;
+    return text`${what}: ${joined(groups.map(shareClause), ', ')}; ${effect.name} ${estimate}, ${interval}; ${tested}.`;
+  }
+  const size = comparison.sizes.flatMap((s): Text =>
+    s.ok
+      ? text`, ${sizeName(s.value)} = ${fixed(s.value.value, 2)}${s.value.interval ? `, ${percent(asked.level)} CI ${between(s.value.interval, 2)}` : ''}`
+      : [],
+  );
+  return text`${what} ${settled(comparison, asked.level) ? 'differed' : 'was not shown to differ'} among the groups: ${tested}${size}. ${joined(groups.map(shareClause), '; ')}.${comparison.follow?.ok ? apartClause(answer, comparison.follow.value) : []}`;
+}
+
+function legend(answer: Answer): Text {
+  const { question: asked, groups, comparison } = answer;
+  const [test] = comparison.ok ? comparison.value.tests : [];
+  return text`Share of ${shareNamed(answer)} by group. Symbols are shares, bars ${percent(asked.level)} ${intervalNames[choicesOf(asked).shareInterval]} intervals. ${groups.map((g) => `${g.name} ${countOf(g)}`).join('; ')}.${test ? text` ${methodName(asked)}, ${testPhrase(test)}.` : []}${countedClause(answer)}`;
+}
+
+function hypotheses(answer: Answer) {
+  const { question: asked, groups } = answer;
+  const { value } = choicesOf(asked);
+  const pi = (i: number): string => `\\pi_{${hypothesisName(nameAt(answer, i))}}`;
+  const opposite = { either: '\\neq', greater: '>', less: '<' }[asked.direction];
+  const what = `the share of ${shareNamed(answer)}`;
+  const way = asked.direction;
+  switch (asked.design) {
+    case 'one-sample':
+      return {
+        none: { tex: `H_0\\colon ${pi(0)} = ${value}`, words: `In truth ${what} in ${nameAt(answer, 0)} is ${value}.` },
+        some: {
+          tex: `H_1\\colon ${pi(0)} ${opposite} ${value}`,
+          words: way === 'either' ? 'It is another.' : `It is ${way}.`,
+        },
+      };
+    case 'two-groups':
+    case 'paired':
+      return {
+        none: {
+          tex: `H_0\\colon ${pi(0)} = ${pi(1)}`,
+          words: `In truth ${what} is the same in ${nameAt(answer, 0)} and ${nameAt(answer, 1)}.`,
+        },
+        some: {
+          tex: `H_1\\colon ${pi(0)} ${opposite} ${pi(1)}`,
+          words: way === 'either' ? 'It differs, one way or the other.' : `It is ${way} in ${nameAt(answer, 0)}.`,
+        },
+      };
+    default:
+      return {
+        none: {
+          tex: `H_0\\colon ${groups
+            .slice(0, 6)
+            .map((_, i) => pi(i))
+            .join(' = ')}${groups.length > 6 ? ' = \\cdots' : ''}`,
+          words: `In truth ${what} is the same in all ${groups.length}.`,
+        },
+        some: { tex: 'H_1\\colon \\text{not all are equal}', words: 'At least one differs from another.' },
+      };
+  }
+}
+
+export const shareWords: SubjectWords = {
+  question,
+  short: (named) =>
+    `${shareNamed(named)}: ${named.groups.length > 3 ? `${nameAt(named, 0)} · … · ${named.groups.at(-1)?.name ?? ''}` : named.groups.map((g) => g.name).join(' · ')}${named.question.design === 'one-sample' ? ` · ${choicesOf(named.question).value}` : ''}`,
+  methodName,
+  methodReason,
+  methodElse,
+  headline,
+  methods,
+  results,
+  legend,
+  hypotheses,
+};

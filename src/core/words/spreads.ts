@@ -1,0 +1,223 @@
+/** The words of questions about spread. */
+import type { Answer } from '../answer/answer';
+import type { Comparison } from '../answer/comparison';
+import type { GroupPart } from '../answer/group-part';
+import { choicesOf } from '../question/choices';
+import type { Named } from '../question/naming';
+import type { Question } from '../question/question';
+import { withUnit } from '../readings/table';
+import type { SubjectWords } from './about';
+import { followNames } from './follow-names';
+import { hypothesisName } from './hypothesis-name';
+import { pRelation, percent, significant } from './numbers';
+import { effectPhrases, testPhrase } from './phrases';
+import { listed, sentenceCase, unitAfter, valued } from './sentences';
+import { type Text, symbol, text } from './text';
+
+const what = (named: Named): string => named.measure || 'the readings';
+const nameAt = ({ groups }: Pick<Named, 'groups'>, i: number): string => groups[i]?.name ?? '';
+const settled = (comparison: Comparison, level: number): boolean => comparison.p < Number((1 - level).toPrecision(8));
+
+/** "SD 4.21 mm". */
+const sdOf = ({ summary }: GroupPart, unit: string): string =>
+  summary ? `SD ${significant(Math.sqrt(summary.variance), 3)}${unitAfter(unit)}` : 'no spread known';
+
+function question(named: Named): string {
+  const { question: asked, unit } = named;
+  const stated = valued(String(choicesOf(asked).value), unit);
+  const spread = `the spread of ${withUnit(what(named), unit)}`;
+  const each = `when each ${named.subject || 'reading'} counts once`;
+  const way = asked.direction;
+  switch (asked.design) {
+    case 'one-sample':
+      return `Is ${spread} in ${nameAt(named, 0)} ${way === 'either' ? `different from an SD of ${stated}` : `${way} than an SD of ${stated}`}, ${each}?`;
+    case 'two-groups':
+      return way === 'either'
+        ? `Does ${spread} differ between ${nameAt(named, 0)} and ${nameAt(named, 1)}, ${each}?`
+        : `Is ${spread} ${way} in ${nameAt(named, 0)} than in ${nameAt(named, 1)}, ${each}?`;
+    default:
+      return `Does ${spread} differ among ${listed(named.groups.map((g) => g.name))}, ${each}?`;
+  }
+}
+
+const names: Record<string, string> = {
+  'chi-square': 'Chi-square test of one variance',
+  f: 'F test of two variances',
+  'brown-forsythe': 'Brown–Forsythe test',
+  levene: 'Levene’s test',
+  bartlett: 'Bartlett’s test',
+};
+const methodName = (asked: Question): string => names[choicesOf(asked).method] ?? '';
+
+function headline(answer: Answer, comparison: Comparison): Text {
+  const { question: asked, groups, unit } = answer;
+  const level = percent(asked.level);
+  const sure = settled(comparison, asked.level);
+  const [a, b] = groups;
+  const stated = valued(String(choicesOf(asked).value), unit);
+  if (asked.design === 'one-sample' && a) {
+    const verdict =
+      asked.direction === 'either'
+        ? sure
+          ? `${stated} is not compatible with these readings`
+          : `these readings do not rule out ${stated}, nor do they show that it is the SD`
+        : sure
+          ? `the readings support that it is ${asked.direction} than ${stated}`
+          : `the readings do not show that it is ${asked.direction} than ${stated}`;
+    return text`${sentenceCase(what(answer))} of ${a.name} scattered with ${sdOf(a, unit)}; at the ${level} level, ${verdict}.`;
+  }
+  if (asked.design === 'two-groups' && a && b) {
+    const verdict =
+      asked.direction === 'either'
+        ? sure
+          ? 'equal spreads are not compatible with these readings'
+          : 'these readings do not rule out equal spreads, nor do they show them'
+        : sure
+          ? `the readings support that it is ${asked.direction} in ${a.name}`
+          : `the readings do not show that it is ${asked.direction} in ${a.name}`;
+    return text`${sentenceCase(what(answer))} scattered with ${sdOf(a, unit)} in ${a.name} and ${sdOf(b, unit)} in ${b.name}; at the ${level} level, ${verdict}.`;
+  }
+  return sure
+    ? text`The spread of ${what(answer)} differed among the ${groups.length} groups, at the ${level} level.`
+    : text`These readings do not show that the spread of ${what(answer)} differs among the ${groups.length} groups, nor that it is the same (${level} level).`;
+}
+
+function methods(answer: Answer): Text {
+  const { question: asked, groups, unit, subject } = answer;
+  const each = `each ${subject || 'reading'} contributing one ${answer.averaged ? 'value, the mean of its readings' : 'reading'}`;
+  const test = {
+    'chi-square': `the chi-square test of one variance against an SD of ${valued(String(choicesOf(asked).value), unit)}`,
+    f: 'the F test of two variances',
+    'brown-forsythe': 'the Brown–Forsythe test (distances from the medians)',
+    levene: 'Levene’s test (distances from the means)',
+    bartlett: 'Bartlett’s test',
+  }[choicesOf(asked).method as 'f'];
+  const among =
+    asked.design === 'one-sample'
+      ? `of ${nameAt(answer, 0)} was judged`
+      : asked.design === 'two-groups'
+        ? `was compared between ${nameAt(answer, 0)} and ${nameAt(answer, 1)}`
+        : `was compared among ${listed(groups.map((g) => g.name))}`;
+  const sided =
+    asked.design === 'several'
+      ? ''
+      : asked.direction === 'either'
+        ? ' The test was two-sided.'
+        : ` The test was one-sided (${nameAt(answer, 0)} ${asked.direction}).`;
+  const aside = groups.flatMap((g) => g.readings.aside).length;
+  const late =
+    asked.afterLooking && asked.direction !== 'either'
+      ? ' The direction was chosen after the readings had been seen.'
+      : '';
+  const { follow } = choicesOf(asked);
+  const pairs =
+    asked.design === 'several'
+      ? ` Pairs were compared by the same test, ${follow === 'unadjusted' ? 'without adjustment' : `adjusted by ${followNames[follow]}`}.`
+      : '';
+  return text`The spread of ${what(answer)} ${among} by ${test}, ${each}.${sided}${pairs} Standard deviations and their ratios are given with ${percent(asked.level)} confidence intervals that take the readings as normal.${aside > 0 ? ` ${aside === 1 ? 'One reading was' : `${aside} readings were`} set aside before analysis.` : ''}${late}`;
+}
+
+const joined = (parts: readonly Text[], mark: string): Text =>
+  parts.flatMap((part, i): Text => (i === 0 ? part : [mark, ...part]));
+
+function results(answer: Answer, comparison: Comparison): Text {
+  const { question: asked, groups, unit } = answer;
+  const [test] = comparison.tests;
+  const tested: Text = test ? testPhrase(test) : [];
+  const each = joined(
+    groups.map((g): Text => text`${g.name} (${sdOf(g, unit)}, ${symbol('n')} = ${g.n})`),
+    '; ',
+  );
+  const { effect } = comparison;
+  if (effect) {
+    const { estimate, interval } = effectPhrases(effect, asked.design === 'one-sample' ? unit : '', asked.level);
+    return text`${sentenceCase(what(answer))}: ${each}. ${effect.name} ${estimate}, ${interval}; ${tested}.`;
+  }
+  const effects = comparison.follow?.ok ? comparison.follow.value.flatMap((part) => part.effects) : [];
+  const apart = effects.filter((e) => e.p < 1 - asked.level);
+  const told: Text =
+    apart.length === 0
+      ? []
+      : text` Told apart: ${joined(
+          apart.slice(0, 12).map((e): Text => {
+            const { estimate, interval } = effectPhrases(e, '', asked.level);
+            return text`${e.name} ${estimate}, ${interval}, ${symbol('p')} ${pRelation(e.p)}`;
+          }),
+          '; ',
+        )}.`;
+  return text`The spread of ${what(answer)} ${settled(comparison, asked.level) ? 'differed' : 'was not shown to differ'} among the groups: ${tested}. ${each}.${told}`;
+}
+
+export const spreadWords: SubjectWords = {
+  question,
+  short: (named) =>
+    `spread: ${named.groups.length > 3 ? `${nameAt(named, 0)} · … · ${named.groups.at(-1)?.name ?? ''}` : named.groups.map((g) => g.name).join(' · ')}${named.question.design === 'one-sample' ? ` · ${valued(String(choicesOf(named.question).value), named.unit)}` : ''}`,
+  methodName,
+  methodReason: (asked) =>
+    ({
+      'chi-square':
+        'The spread of the readings is set against the one stated. This test takes the readings as normal, and minds it when they are not.',
+      f: 'The two variances are set against each other. This test takes both groups as normal, and minds it when they are not.',
+      'brown-forsythe':
+        'How far readings lie from their group’s median, compared as means are: it does not mind skew or far readings much.',
+      levene: 'How far readings lie from their group’s mean, compared as means are.',
+      bartlett: 'The sharpest test of equal variances when readings are normal, and misleading when they are not.',
+    })[choicesOf(asked).method as 'f'],
+  methodElse: (asked) =>
+    asked.design === 'one-sample'
+      ? 'None that asks as little; look at the shape of the readings first.'
+      : choicesOf(asked).method === 'brown-forsythe'
+        ? 'F or Bartlett’s test, where readings are surely normal.'
+        : 'The Brown–Forsythe test, where readings may not be normal.',
+  headline,
+  methods,
+  results,
+  legend: (answer) => {
+    const [test] = answer.comparison.ok ? answer.comparison.value.tests : [];
+    return text`${sentenceCase(withUnit(what(answer), answer.unit))}: each reading’s distance from its group’s mean, bars one standard deviation to either side. ${joined(
+      answer.groups.map((g): Text => text`${g.name} ${symbol('n')} = ${g.n}, ${sdOf(g, answer.unit)}`),
+      '; ',
+    )}.${test ? text` ${methodName(answer.question)}, ${testPhrase(test)}.` : []}`;
+  },
+  hypotheses: (answer) => {
+    const { question: asked, groups, unit } = answer;
+    const sigma = (i: number): string => `\\sigma_{${hypothesisName(nameAt(answer, i))}}`;
+    const opposite = { either: '\\neq', greater: '>', less: '<' }[asked.direction];
+    const { value } = choicesOf(asked);
+    if (asked.design === 'one-sample')
+      return {
+        none: {
+          tex: `H_0\\colon ${sigma(0)} = ${value}`,
+          words: `In truth the SD of ${nameAt(answer, 0)} is ${valued(String(value), unit)}.`,
+        },
+        some: {
+          tex: `H_1\\colon ${sigma(0)} ${opposite} ${value}`,
+          words: asked.direction === 'either' ? 'It is another.' : `It is ${asked.direction}.`,
+        },
+      };
+    if (asked.design === 'two-groups')
+      return {
+        none: {
+          tex: `H_0\\colon ${sigma(0)} = ${sigma(1)}`,
+          words: `In truth ${nameAt(answer, 0)} and ${nameAt(answer, 1)} scatter alike.`,
+        },
+        some: {
+          tex: `H_1\\colon ${sigma(0)} ${opposite} ${sigma(1)}`,
+          words:
+            asked.direction === 'either'
+              ? 'They scatter unlike.'
+              : `${nameAt(answer, 0)} scatters ${asked.direction === 'greater' ? 'more' : 'less'}.`,
+        },
+      };
+    return {
+      none: {
+        tex: `H_0\\colon ${groups
+          .slice(0, 6)
+          .map((_, i) => sigma(i))
+          .join(' = ')}${groups.length > 6 ? ' = \\cdots' : ''}`,
+        words: `In truth all ${groups.length} scatter alike.`,
+      },
+      some: { tex: 'H_1\\colon \\text{not all are equal}', words: 'At least one scatters unlike another.' },
+    };
+  },
+};

@@ -1,0 +1,305 @@
+import { type ReactNode, useState } from 'react';
+import { attempt } from '../../core/numeric/domain-error';
+import { asDesign, designOf, isWithin, kindOf, kindsFor } from '../../core/question/asking';
+import { choicesOf } from '../../core/question/choices';
+import { countedNames } from '../../core/question/naming';
+import type { Question } from '../../core/question/question';
+import { countTable, holdsCounts } from '../../core/readings/count-table';
+import { columnsOf } from '../../core/readings/table';
+import { intervalNames } from '../../core/answer/shares';
+import { Accepted } from '../shared/Accepted';
+import { Choose } from '../shared/Parts';
+import { GroupsPart } from './GroupsPart';
+import { Level } from './Level';
+import { type AskProps, ColumnPart } from './Measured';
+import { NumberPart } from './NumberPart';
+import { DirectionPart, GroupPick, OrderPart, exchanged } from './SentenceParts';
+import { TestedBy } from './TestedBy';
+
+const kindWords = {
+  value: { share: 'from a stated share,', table: 'stated proportions,' },
+  two: { share: 'between two groups,', table: '' },
+  several: { share: 'among several groups,', table: 'on the rows,' },
+};
+
+/** A ratio as it is typed: 9:3:3:1, or 0.5, 0.25, 0.25; nothing for equal shares. */
+export function RatioPart({
+  question,
+  names,
+  onChange,
+}: Pick<AskProps, 'question' | 'onChange'> & { names: readonly string[] }) {
+  const [trouble, setTrouble] = useState('');
+  const { ratio } = question;
+  return (
+    <>
+      <Accepted
+        className="part"
+        aria-label="Stated proportions"
+        placeholder="equal shares"
+        value={ratio?.join(' : ') ?? ''}
+        onAccept={(typed) => {
+          const parts = typed
+            .split(/[:;]|\s+|,(?!\d)/)
+            .filter((x) => x.trim() !== '')
+            .map((x) => Number(x.replace(',', '.').replace('%', '')));
+          const { ratio: _, ...rest } = question;
+          if (parts.length === 0) {
+            setTrouble('');
+            onChange(rest);
+          } else if (parts.some((x) => !(x > 0) || !Number.isFinite(x)))
+            setTrouble(`“${typed}” is no ratio: write numbers above 0 with colons between, 9 : 3 : 3 : 1.`);
+          else if (parts.length !== names.length)
+            setTrouble(
+              `“${typed}” has ${parts.length} parts, and there are ${names.length} categories: ${names.join(', ')}.`,
+            );
+          else {
+            setTrouble('');
+            onChange({ ...rest, ratio: parts });
+          }
+        }}
+      />
+      {trouble && (
+        <span role="alert" className="ml-2 font-sans text-[13px] text-error">
+          {trouble}
+        </span>
+      )}
+    </>
+  );
+}
+
+/** A question about counts as a sentence: a share of them, or how they fall into categories. */
+export function AskCounts({ question, table, onChange, onEdit }: AskProps) {
+  const { design, direction } = question;
+  const about = question.about === 'table' ? 'table' : 'share';
+  const choices = choicesOf(question);
+  const kind = kindOf[design] === 'factors' ? 'several' : kindOf[design];
+  const within = isWithin(design);
+  const set = (more: Partial<Question>) => onChange({ ...question, ...more });
+  const counted = attempt(() => countTable(table, question));
+  const rows = counted.ok ? counted.value.rows.categories : [];
+  const outcomes = counted.ok ? counted.value.columns.categories : [];
+  const named = countedNames(question, table);
+  const turnTo = (nextKind: 'value' | 'two' | 'several', nextWithin: boolean) => {
+    const next = asDesign(question, table, designOf(nextKind, nextWithin));
+    onChange(next);
+  };
+  const asks = (next: 'share' | 'table' | 'readings') => {
+    const { about: _, method: __, value: ___, ratio: ____, effect: _____, ...rest } = question;
+    if (next === 'readings') return onChange(rest);
+    const nextDesign = next === 'table' && (design === 'two-groups' || design === 'paired') ? 'several' : design;
+    onChange({
+      ...rest,
+      about: next,
+      design: nextDesign,
+      ...(next === 'table' ? { direction: 'either' as const } : {}),
+    });
+  };
+  const crossable = !holdsCounts(table) || table.shape === 'categories';
+  const groupColumns = columnsOf(table, 'group');
+  const column = (label: string, which: 'by' | 'outcome', name: string): ReactNode =>
+    crossable && groupColumns.length > 2 ? (
+      <ColumnPart
+        label={label}
+        columns={groupColumns}
+        chosen={groupColumns.find((c) => c.name === name)}
+        onPick={(id) => {
+          const { found: _, groups: __, a: ___, b: ____, ...rest } = question;
+          const other = which === 'by' ? 'outcome' : 'by';
+          const swapped = question[other] === id && question[which] ? { [other]: question[which] } : {};
+          const next = { ...rest, [which]: id, ...swapped };
+          const again = attempt(() => countTable(table, next));
+          const [x, y] = again.ok ? again.value.rows.categories : [];
+          onChange({ ...next, ...(x ? { a: x.id } : {}), ...(y ? { b: y.id } : {}) });
+        }}
+      />
+    ) : (
+      <b className="font-semibold">{name}</b>
+    );
+  const found = (
+    <GroupPick
+      label="What was found"
+      value={question.found ?? outcomes[0]?.id}
+      groups={outcomes}
+      onPick={(id) => set({ found: id })}
+    />
+  );
+  const sameOutcomes =
+    rows.length === 2 && outcomes.length === 2 && rows.every((r) => outcomes.some((o) => o.name === r.name));
+  const directed = (
+    <DirectionPart question={question} onChange={onChange} differ={kind === 'value' ? 'different' : 'differ'} />
+  );
+  const compared = (
+    <Choose
+      label="What is compared"
+      value={kind}
+      options={Object.fromEntries(
+        [...new Set([...kindsFor(table, question), kind])].map((k) => [
+          k,
+          k === kind
+            ? {
+                value: about === 'table' ? 'follow' : direction === 'either' ? 'from' : 'than',
+                two: direction === 'either' ? 'between' : 'in',
+                several: about === 'table' ? 'depend on' : 'among',
+                factors: '',
+              }[k]
+            : k === 'factors'
+              ? ''
+              : kindWords[k][about],
+        ]),
+      )}
+      onChange={(next: string) => (next === 'value' || next === 'two' || next === 'several') && turnTo(next, false)}
+    />
+  );
+  const pick = (which: 'a' | 'b', label: string): ReactNode => (
+    <GroupPick
+      label={label}
+      value={question[which] ?? (which === 'a' ? rows[0]?.id : undefined)}
+      groups={rows}
+      onPick={(id) => set(kind === 'two' ? exchanged(question, which, id) : { [which]: id })}
+    />
+  );
+  const name = (id: string | undefined): string => rows.find((g) => g.id === id)?.name ?? 'a group no longer there';
+  const asked =
+    about === 'table' ? (
+      kind === 'value' ? (
+        <>
+          Do the counts of {column('What was counted', 'by', named.measure)} {compared}{' '}
+          <RatioPart
+            question={question}
+            names={outcomes.length === 1 ? rows.map((r) => r.name) : outcomes.map((o) => o.name)}
+            onChange={onChange}
+          />
+          ,
+        </>
+      ) : (
+        <>
+          Does {column('What was found', 'outcome', named.measure)} {compared}{' '}
+          {column('What it may depend on', 'by', named.rowName ?? '')}
+          {rows.length > 2 && (
+            <>
+              {' '}
+              (<GroupsPart choices={rows} question={question} onChange={onChange} />)
+            </>
+          )}
+          ,
+        </>
+      )
+    ) : (
+      {
+        value: (
+          <>
+            Is the share of {found} in {pick('a', 'First group')} {directed} {compared}{' '}
+            <NumberPart
+              label="Stated share"
+              value={choices.value}
+              refuse={(x) => (x > 0 && x < 1 ? undefined : 'A share lies between 0 and 1, 0.4 for 40 %')}
+              onChange={(x) => set({ value: x ?? 0.5 })}
+            />
+            ,
+          </>
+        ),
+        two: within ? (
+          <>
+            {direction === 'either' ? 'Does' : 'Is'} the share of {found} {directed} {compared}{' '}
+            <b className="font-semibold">{named.groups[0]?.name}</b> {direction === 'either' ? 'and' : 'than in'}{' '}
+            <b className="font-semibold">{named.groups[1]?.name}</b>,
+          </>
+        ) : direction === 'either' ? (
+          <>
+            Does the share of {found} {directed} {compared} {pick('a', 'First group')} and {pick('b', 'Second group')},
+          </>
+        ) : (
+          <>
+            Is the share of {found} {directed} {compared} {pick('a', 'First group')} than in {pick('b', 'Second group')}
+            ,
+          </>
+        ),
+        several: (
+          <>
+            Does the share of {found} differ {compared}{' '}
+            <GroupsPart choices={rows} question={question} onChange={onChange} />,
+          </>
+        ),
+      }[kind]
+    );
+  return (
+    <div className="prose-serif">
+      <h1 className="text-[23px] leading-9">
+        {asked} when each{' '}
+        <Accepted
+          className="part"
+          aria-label="What counts once"
+          placeholder="spore, plant, dish …"
+          value={table.subject}
+          onAccept={(typed) => onEdit([{ kind: 'describe-table', subject: typed }])}
+        />{' '}
+        <span className="whitespace-nowrap">
+          {about === 'share' && (sameOutcomes || within) ? (
+            <Choose
+              label="How subjects were looked at"
+              value={within ? 'within' : 'once'}
+              options={{ once: 'counts once', within: 'is looked at twice' }}
+              onChange={(next) => turnTo('two', next === 'within')}
+            />
+          ) : (
+            'counts once'
+          )}
+          ?
+        </span>
+      </h1>
+      <p className="mt-1 text-[16px] leading-7 text-muted">
+        Asked of{' '}
+        <Choose
+          label="Asked of"
+          value={about}
+          options={{
+            share: 'one share',
+            table: 'all categories',
+            ...(columnsOf(table, 'measure').length > 0 ? { readings: 'the readings' } : {}),
+          }}
+          onChange={asks}
+        />
+        {about === 'share' && kind === 'two' && !within && (
+          <>
+            ; differences are{' '}
+            <OrderPart question={question} onChange={onChange} first={name(question.a)} second={name(question.b)} />
+          </>
+        )}
+        {about === 'share' && kind === 'two' && (
+          <>
+            , set against each other by{' '}
+            <Choose
+              label="Set against each other by"
+              value={within && choices.effect === 'ratio' ? 'difference' : choices.effect}
+              options={{
+                difference: 'their difference',
+                ...(within ? {} : { ratio: 'their ratio' }),
+                odds: within ? 'the odds of changing' : 'the odds ratio',
+              }}
+              onChange={(effect) => set({ effect })}
+            />
+          </>
+        )}
+        ; intervals are at <Level level={question.level} onChange={(level) => set({ level })} />
+        {about === 'share' && (
+          <>
+            , those of a share by{' '}
+            <Choose
+              label="Interval of a share"
+              value={choices.shareInterval}
+              options={intervalNames}
+              onChange={(shareInterval) => set({ shareInterval })}
+            />
+          </>
+        )}
+        <TestedBy question={question} onChange={onChange} />.
+        {counted.ok && counted.value.rounded.length > 0 && (
+          <span className="block">
+            Percentages stand for counts here: {counted.value.rounded.slice(0, 6).join('; ')}
+            {counted.value.rounded.length > 6 && ` and ${counted.value.rounded.length - 6} more`}.
+          </span>
+        )}
+      </p>
+    </div>
+  );
+}

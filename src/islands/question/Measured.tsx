@@ -1,0 +1,87 @@
+import type { Question } from '../../core/question/question';
+import { kindOf } from '../../core/question/asking';
+import { chosenColumns, columnsAreGroups, groupsOf } from '../../core/readings/groups';
+import { type Column, type Table, called, columnsOf, withUnit } from '../../core/readings/table';
+import type { TableEdit } from '../../core/readings/table-edit';
+import { Accepted } from '../shared/Accepted';
+
+export interface AskProps {
+  question: Question;
+  table: Table;
+  /** The unit of what is compared. */
+  unit: string;
+  onChange: (question: Question) => void;
+  onEdit: (edits: TableEdit[]) => void;
+}
+
+/** One of a few columns; where there is no choice its name stands as plain words. */
+export function ColumnPart({
+  label,
+  columns,
+  chosen,
+  onPick,
+}: {
+  label: string;
+  columns: readonly Column[];
+  chosen: Column | undefined;
+  onPick: (id: string) => void;
+}) {
+  if (columns.length < 2) return <b className="font-semibold">{called(chosen, 'reading')}</b>;
+  return (
+    <select className="part" aria-label={label} value={chosen?.id} onChange={(e) => onPick(e.target.value)}>
+      {columns.map((c) => (
+        <option key={c.id} value={c.id}>
+          {called(c)}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+/** The measure: a name of the table's own where columns are groups, else one of its measure columns. */
+export function Measured({ question, table, unit, onChange, onEdit }: AskProps) {
+  const printed = unit && ` ${withUnit('', unit).trim()}`;
+  if (columnsAreGroups(table))
+    return (
+      <>
+        <Accepted
+          className="part"
+          aria-label="What was measured"
+          placeholder="what was measured"
+          value={table.measure}
+          onAccept={(text) => onEdit([{ kind: 'describe-table', measure: text }])}
+        />
+        {printed}
+      </>
+    );
+  const { measure, by } = chosenColumns(table, question);
+  const groupColumns = columnsOf(table, 'group');
+  const factors = kindOf[question.design] === 'factors';
+  return (
+    <>
+      <ColumnPart
+        label="What was measured"
+        columns={columnsOf(table, 'measure')}
+        chosen={measure}
+        onPick={(id) => onChange({ ...question, measure: id })}
+      />
+      {printed}
+      {groupColumns.length > 1 && !factors && (
+        <>
+          {' '}
+          by{' '}
+          <ColumnPart
+            label="What names the groups"
+            columns={groupColumns}
+            chosen={by}
+            onPick={(id) => {
+              const [a, b] = groupsOf(table, { measure: question.measure, by: id });
+              const { groups: _, ...rest } = question;
+              onChange({ ...rest, by: id, ...(a ? { a: a.id } : {}), ...(b ? { b: b.id } : {}) });
+            }}
+          />
+        </>
+      )}
+    </>
+  );
+}

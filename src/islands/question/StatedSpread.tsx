@@ -1,0 +1,28 @@
+import { NumberPart } from './NumberPart';
+
+const tidy = (x: number): number => Number(x.toPrecision(12));
+const above0 = (what: string) => (x: number) => (x > 0 ? undefined : `${what} is above 0`);
+
+/** The spread one group is held against: typed as SD or as variance, the other follows. */
+export const StatedSpread = ({ sd, unit, onChange }: { sd: number; unit: string; onChange: (sd: number) => void }) => (
+  <>
+    an SD of{' '}
+    <NumberPart
+      label="Stated SD"
+      value={tidy(sd)}
+      refuse={above0('An SD')}
+      onChange={(x) => x !== undefined && onChange(x)}
+    />
+    {unit && ` ${unit}`}{' '}
+    <span className="text-[17px] text-muted">
+      (variance{' '}
+      <NumberPart
+        label="Stated variance"
+        value={tidy(sd * sd)}
+        refuse={above0('A variance')}
+        onChange={(x) => x !== undefined && onChange(Math.sqrt(x))}
+      />
+      )
+    </span>
+  </>
+);

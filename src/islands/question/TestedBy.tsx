@@ -1,0 +1,45 @@
+import { choicesOf, followUpsFor, methodsFor } from '../../core/question/choices';
+import type { Question } from '../../core/question/question';
+import { followNames } from '../../core/words/follow-names';
+import { methodName } from '../../core/words/method';
+import { Choose } from '../shared/Parts';
+
+/** Which test a question about shares, counts or spread is answered by, and how its pairs are adjusted. */
+export function TestedBy({ question, onChange }: { question: Question; onChange: (question: Question) => void }) {
+  const { method, follow, spread } = choicesOf(question);
+  const methods = methodsFor(question);
+  const name = (m: (typeof methods)[number]): string => {
+    const named = methodName({ ...question, method: m });
+    return named.charAt(0).toLowerCase() + named.slice(1);
+  };
+  const lowered = (m: (typeof methods)[number]): string =>
+    /^(Fisher|McNemar|Levene|Bartlett|Brown|G |F )/.test(methodName({ ...question, method: m }))
+      ? methodName({ ...question, method: m })
+      : name(m);
+  return (
+    <>
+      ; tested by{' '}
+      {methods.length > 1 ? (
+        <Choose
+          label="Tested by"
+          value={method}
+          options={Object.fromEntries(methods.map((m) => [m, lowered(m)]))}
+          onChange={(next) => onChange({ ...question, method: next })}
+        />
+      ) : (
+        `the ${lowered(method)}`
+      )}
+      {question.design === 'several' && question.about !== 'table' && (
+        <>
+          ; pairs adjusted by{' '}
+          <Choose
+            label="Pairs adjusted by"
+            value={follow}
+            options={Object.fromEntries(followUpsFor(question, method, spread, 'all').map((f) => [f, followNames[f]]))}
+            onChange={(next) => onChange({ ...question, follow: next })}
+          />
+        </>
+      )}
+    </>
+  );
+}
