@@ -181,7 +181,7 @@ const bladeForms = (): Table =>
   tableOf(
     [
       named('form', 'blade form', 'group', ['broad smooth', 'broad ruffled', 'narrow smooth', 'narrow ruffled']),
-      named('seedlings', 'seedlings', 'count', ['118', '29', '43', '18']),
+      named('count', 'count', 'count', ['118', '29', '43', '18']),
     ],
     { name: 'Blade forms of a cross', subject: 'seedling', shape: 'counts' },
   );

@@ -8,7 +8,6 @@ import { besideScene } from '../../core/scenes/beside';
 import { headline } from '../../core/words/headline';
 import { AnswerTables, HeadlineBand } from '../question/AnswerPart';
 import { Ask } from '../question/Ask';
-import { SubjectTables } from '../question/SubjectTables';
 import { useKeptValue } from '../shared/kept-value';
 import { NewerElsewhere } from '../shared/NewerElsewhere';
 import { RefusedNotice } from '../shared/RefusedNotice';
@@ -88,15 +87,7 @@ function AnswerSide({
         />
       </div>
       <HeadlineBand headline={shown && comparison && headline(shown, comparison)} reason={reason} />
-      <div className="space-y-4 overflow-x-auto py-3">
-        {shown &&
-          comparison &&
-          (shown.question.about ? (
-            <SubjectTables answer={shown} comparison={comparison} />
-          ) : (
-            <AnswerTables answer={shown} comparison={comparison} />
-          ))}
-      </div>
+      <div className="space-y-4 overflow-x-auto py-3">{shown && <AnswerTables answer={shown} />}</div>
     </section>
   );
 }

@@ -1,3 +1,4 @@
+import { Suspense, lazy } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Comparison, Effect } from '../../core/answer/comparison';
 import { meanOf } from '../../core/answer/group-part';
@@ -19,6 +20,8 @@ import { sizeMeaning, sizeName } from '../../core/words/phrases';
 import { equivalenceClause } from '../../core/words/report';
 import { GroupMarker } from '../shared/GroupMarker';
 import { RichText } from '../shared/RichText';
+
+const SubjectTables = lazy(() => import('./SubjectTables'));
 
 /** The result in one place, which stays in sight while the page moves. */
 export function HeadlineBand({ headline, reason }: { headline: Headline | undefined; reason: string }) {
@@ -60,7 +63,7 @@ export function HeadlineBand({ headline, reason }: { headline: Headline | undefi
 export const dash = <span className="text-muted">–</span>;
 
 /** Each group's figures, and the letters of those told apart. */
-export function GroupTable({ answer }: { answer: Answer }) {
+function GroupTable({ answer }: { answer: Answer }) {
   const level = percent(answer.question.level);
   const follow = answer.comparison.ok ? answer.comparison.value.follow : undefined;
   const letters = follow?.ok ? follow.value[0]?.letters : undefined;
@@ -383,7 +386,19 @@ function CellTable({ answer, comparison }: { answer: Answer; comparison: Compari
 }
 
 /** The whole answer: effect first, then the test or the source table, sizes, groups or cells. */
-export function AnswerTables({ answer, comparison }: { answer: Answer; comparison: Comparison }) {
+export function AnswerTables({ answer }: { answer: Answer }) {
+  const { comparison, groups, question } = answer;
+  if (question.about)
+    return (
+      <Suspense>
+        <SubjectTables answer={answer} />
+      </Suspense>
+    );
+  if (comparison.ok) return <ReadingsTables answer={answer} comparison={comparison.value} />;
+  return groups.length > 0 ? <GroupTable answer={answer} /> : null;
+}
+
+function ReadingsTables({ answer, comparison }: { answer: Answer; comparison: Comparison }) {
   const equivalent = equivalenceClause(answer, comparison);
   const twoWay = comparison.cells !== undefined;
   return (

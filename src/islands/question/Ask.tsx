@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { type ReactNode, Suspense, lazy } from 'react';
 import { asDesign, designOf, groupChoices, isWithin, kindOf, kindsFor } from '../../core/question/asking';
 import { choicesOf, methodsFor } from '../../core/question/choices';
 import type { Method, Question } from '../../core/question/question';
@@ -8,9 +8,7 @@ import { columnsOf } from '../../core/readings/table';
 import { countingWords } from '../../core/words/question';
 import { Accepted } from '../shared/Accepted';
 import { Choose } from '../shared/Parts';
-import { AskCounts } from './AskCounts';
 import { Bounds } from './Bounds';
-import { FollowSentence } from './FollowSentence';
 import { GroupsPart } from './GroupsPart';
 import { Level } from './Level';
 import { type AskProps, ColumnPart, Measured } from './Measured';
@@ -19,6 +17,9 @@ import { OnlyPart } from './OnlyPart';
 import { DirectionPart, GroupPick, OrderPart, exchanged } from './SentenceParts';
 import { StatedSpread } from './StatedSpread';
 import { TestedBy } from './TestedBy';
+
+const FollowSentence = lazy(() => import('./FollowSentence'));
+const AskCounts = lazy(() => import('./AskCounts'));
 
 const meansWords: Partial<Record<Method, string>> = {
   means: 'their means',
@@ -37,7 +38,13 @@ const kindWords = {
 /** The question as a sentence; its parts are its controls, and decide the design. */
 export function Ask(props: AskProps) {
   const { about } = props.question;
-  return about === 'share' || about === 'table' ? <AskCounts {...props} /> : <AskReadings {...props} />;
+  return about === 'share' || about === 'table' ? (
+    <Suspense fallback={<p className="min-h-24" />}>
+      <AskCounts {...props} />
+    </Suspense>
+  ) : (
+    <AskReadings {...props} />
+  );
 }
 
 function AskReadings(props: AskProps) {
@@ -286,12 +293,14 @@ function AskReadings(props: AskProps) {
         )}
         .
         {(kind === 'several' || kind === 'factors') && (
-          <FollowSentence
-            question={question}
-            choices={question.groups ? groups.filter((g) => question.groups?.includes(g.id)) : groups}
-            factors={kind === 'factors' ? named : undefined}
-            onChange={onChange}
-          />
+          <Suspense>
+            <FollowSentence
+              question={question}
+              choices={question.groups ? groups.filter((g) => question.groups?.includes(g.id)) : groups}
+              factors={kind === 'factors' ? named : undefined}
+              onChange={onChange}
+            />
+          </Suspense>
         )}
       </p>
     </div>

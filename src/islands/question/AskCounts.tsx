@@ -23,7 +23,7 @@ const kindWords = {
 };
 
 /** A ratio as it is typed: 9:3:3:1, or 0.5, 0.25, 0.25; nothing for equal shares. */
-export function RatioPart({
+function RatioPart({
   question,
   names,
   onChange,
@@ -68,7 +68,7 @@ export function RatioPart({
 }
 
 /** A question about counts as a sentence: a share of them, or how they fall into categories. */
-export function AskCounts({ question, table, onChange, onEdit }: AskProps) {
+export default function AskCounts({ question, table, onChange, onEdit }: AskProps) {
   const { design, direction } = question;
   const about = question.about === 'table' ? 'table' : 'share';
   const choices = choicesOf(question);

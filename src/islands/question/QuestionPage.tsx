@@ -1,6 +1,6 @@
 import { useStore } from '@nanostores/react';
 import { Columns2, ImagePlus, Rows3 } from 'lucide-react';
-import { type ReactNode, useEffect, useMemo, useState } from 'react';
+import { type ReactNode, Suspense, lazy, useEffect, useMemo, useState } from 'react';
 import type { PointedAt } from '../../charts/DrawingView';
 import { answer } from '../../core/answer/answer';
 import { rangesOver } from '../../core/answer/many';
@@ -19,17 +19,17 @@ import { NewerElsewhere } from '../shared/NewerElsewhere';
 import { SaveState } from '../shared/SaveState';
 import { type Kept, followTable, guardUnsaved, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
-import { AnswerTables, GroupTable, HeadlineBand } from './AnswerPart';
+import { AnswerTables, HeadlineBand } from './AnswerPart';
 import { Ask } from './Ask';
 import { CheckPart } from './CheckPart';
 import { LookPart } from './LookPart';
 import { MarginNotes } from './MarginNotes';
 import { OtherMethods } from './OtherMethods';
 import { PointedReading } from './PointedReading';
-import { SubjectGroups, SubjectTables } from './SubjectTables';
 import { TellPart } from './TellPart';
 import { UnderstandPart } from './UnderstandPart';
-import { WhichDiffer } from './WhichDiffer';
+
+const WhichDiffer = lazy(() => import('./WhichDiffer'));
 
 /** One of the parts of a question's page, its name hung in the margin. */
 function Part({ name, children }: { name: string; children: ReactNode }) {
@@ -137,25 +137,18 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
         {shown && (
           <Part name="Answer">
             <div className="space-y-5 overflow-x-auto">
-              {comparison ? (
-                question.about ? (
-                  <SubjectTables answer={shown} comparison={comparison} />
-                ) : (
-                  <AnswerTables answer={shown} comparison={comparison} />
-                )
-              ) : (
-                shown.groups.length > 0 &&
-                (question.about ? <SubjectGroups answer={shown} /> : <GroupTable answer={shown} />)
-              )}
-              {comparison && (
-                <WhichDiffer
-                  answer={shown}
-                  comparison={comparison}
-                  sorted={sorted}
-                  onSort={setSorted}
-                  chosen={chosen}
-                  onChoose={setChosen}
-                />
+              <AnswerTables answer={shown} />
+              {comparison?.follow && (
+                <Suspense>
+                  <WhichDiffer
+                    answer={shown}
+                    comparison={comparison}
+                    sorted={sorted}
+                    onSort={setSorted}
+                    chosen={chosen}
+                    onChoose={setChosen}
+                  />
+                </Suspense>
               )}
               <OtherMethods question={question} table={table} onChange={change} />
               {comparison && <UnderstandPart answer={shown} comparison={comparison} table={table} chosen={chosen} />}

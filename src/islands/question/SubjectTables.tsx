@@ -16,7 +16,7 @@ const Named = ({ colour, name }: { colour: number; name: string }) => (
 );
 
 /** Each group's share, or its spread. */
-export function SubjectGroups({ answer }: { answer: Answer }) {
+function SubjectGroups({ answer }: { answer: Answer }) {
   const { question, groups, unit } = answer;
   const level = percent(question.level);
   const shares = question.about === 'share';
@@ -162,60 +162,67 @@ function Counts({ counts, level }: { counts: CountedPart; level: number }) {
   );
 }
 
-/** What the answer is made of, for a question that is not about how large readings are. */
-export function SubjectTables({ answer, comparison }: { answer: Answer; comparison: Comparison }) {
+/** What the answer is made of, for a question that is not about how large readings are; its groups where there is none. */
+export default function SubjectTables({ answer }: { answer: Answer }) {
+  return (
+    <>
+      {answer.comparison.ok && <Found answer={answer} comparison={answer.comparison.value} />}
+      <SubjectGroups answer={answer} />
+    </>
+  );
+}
+
+/** Effects, counts, test and sizes. */
+function Found({ answer, comparison }: { answer: Answer; comparison: Comparison }) {
   const { question } = answer;
   const { effect, also = [], tests, counts } = comparison;
   const stand = question.about === 'table' ? departures(comparison, question.level) : [];
   return (
-    <>
-      <div className="space-y-3">
-        {effect && <Effects effects={[effect, ...also]} level={question.level} p={comparison.p} />}
-        {counts && question.about === 'table' && <Counts counts={counts} level={question.level} />}
-        {stand.length > 0 && (
-          <p className="max-w-[72ch] text-[14.5px]" data-testid="departures">
-            Stand out: {stand.slice(0, 6).join('; ')}
-            {stand.length > 6 && `; and ${stand.length - 6} more`}.
-          </p>
-        )}
-        <table className="figures-table text-[14.5px]">
-          <caption className="sr-only">Test</caption>
-          <thead>
-            <tr>
-              <th scope="col">test</th>
-              <th scope="col">statistic</th>
-              <th scope="col">df</th>
-              <th scope="col">
-                <i>p</i>
-              </th>
+    <div className="space-y-3">
+      {effect && <Effects effects={[effect, ...also]} level={question.level} p={comparison.p} />}
+      {counts && question.about === 'table' && <Counts counts={counts} level={question.level} />}
+      {stand.length > 0 && (
+        <p className="max-w-[72ch] text-[14.5px]" data-testid="departures">
+          Stand out: {stand.slice(0, 6).join('; ')}
+          {stand.length > 6 && `; and ${stand.length - 6} more`}.
+        </p>
+      )}
+      <table className="figures-table text-[14.5px]">
+        <caption className="sr-only">Test</caption>
+        <thead>
+          <tr>
+            <th scope="col">test</th>
+            <th scope="col">statistic</th>
+            <th scope="col">df</th>
+            <th scope="col">
+              <i>p</i>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {tests.map((t, i) => (
+            <tr key={i} data-testid="test-row" className="align-top">
+              <th scope="row">{t.symbol ? <i>{t.symbol}</i> : 'exact'}</th>
+              <td>{t.value === undefined ? dash : statistic(t.value)}</td>
+              <td>{t.df.length > 0 ? t.df.map(degreesOfFreedom).join(', ') : dash}</td>
+              <td>
+                <FullP p={t.p} />
+              </td>
             </tr>
-          </thead>
-          <tbody>
-            {tests.map((t, i) => (
-              <tr key={i} data-testid="test-row" className="align-top">
-                <th scope="row">{t.symbol ? <i>{t.symbol}</i> : 'exact'}</th>
-                <td>{t.value === undefined ? dash : statistic(t.value)}</td>
-                <td>{t.df.length > 0 ? t.df.map(degreesOfFreedom).join(', ') : dash}</td>
-                <td>
-                  <FullP p={t.p} />
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <Sizes answer={answer} comparison={comparison} />
-        {counts && question.about === 'share' && question.design !== 'one-sample' && (
-          <p className="text-[14.5px] text-muted" data-testid="expected">
-            Smallest expected count {significant(counts.smallest, 3)}; under 5: {counts.underFive}.
-          </p>
-        )}
-        {comparison.remarks.map((remark) => (
-          <p key={remark} className="max-w-[72ch] text-sm text-muted">
-            {remark}
-          </p>
-        ))}
-      </div>
-      <SubjectGroups answer={answer} />
-    </>
+          ))}
+        </tbody>
+      </table>
+      <Sizes answer={answer} comparison={comparison} />
+      {counts && question.about === 'share' && question.design !== 'one-sample' && (
+        <p className="text-[14.5px] text-muted" data-testid="expected">
+          Smallest expected count {significant(counts.smallest, 3)}; under 5: {counts.underFive}.
+        </p>
+      )}
+      {comparison.remarks.map((remark) => (
+        <p key={remark} className="max-w-[72ch] text-sm text-muted">
+          {remark}
+        </p>
+      ))}
+    </div>
   );
 }

@@ -167,7 +167,7 @@ interface Props {
 }
 
 /** Which ones differ: the comparisons that follow, as a list or a triangle, by size or as given. */
-export function WhichDiffer({ answer, comparison, sorted, onSort, chosen, onChoose }: Props) {
+export default function WhichDiffer({ answer, comparison, sorted, onSort, chosen, onChoose }: Props) {
   const [form, setForm] = useState<'list' | 'triangle'>('list');
   const { follow } = comparison;
   if (!follow) return null;
