@@ -180,7 +180,7 @@ const grazing = (): Table =>
 const bladeForms = (): Table =>
   tableOf(
     [
-      named('form', 'blade form', 'group', ['broad smooth', 'broad ruffled', 'narrow smooth', 'narrow ruffled']),
+      named('form', 'form', 'group', ['broad smooth', 'broad ruffled', 'narrow smooth', 'narrow ruffled']),
       named('count', 'count', 'count', ['118', '29', '43', '18']),
     ],
     { name: 'Blade forms of a cross', subject: 'seedling', shape: 'counts' },

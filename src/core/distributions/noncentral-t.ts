@@ -1,13 +1,7 @@
 import { demand } from '../numeric/domain-error';
 import { integratePeaked } from '../numeric/quadrature';
-import { normal } from './normal';
+import { logUpper } from './normal';
 import { logScaleDensity } from './scale-mixture';
-
-/** ln P(Z ≥ z), by continued expansion once the tail itself underflows. */
-function logUpper(z: number): number {
-  if (z < 36) return Math.log(normal.upper(z));
-  return -(z * z) / 2 - Math.log(z * Math.sqrt(2 * Math.PI)) + Math.log1p(-1 / (z * z));
-}
 
 /**
  * Upper tail of the noncentral t: P(T ≥ t) where T = (Z + δ)/√(χ²/ν). Found by integrating over the

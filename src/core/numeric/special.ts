@@ -1,9 +1,8 @@
 /** The special functions everything stands on, each with its upper tail taken directly, never as 1 − lower. */
 import erfc from '@stdlib/math-base-special-erfc';
-import erfcinv from '@stdlib/math-base-special-erfcinv';
 import { logGamma } from './gamma';
 
-export { erfc, erfcinv };
+export { erfc };
 export { logGamma } from './gamma';
 export { betaLower } from './incomplete-beta';
 export { gammaLower, gammaUpper, poissonWeight } from './incomplete-gamma';

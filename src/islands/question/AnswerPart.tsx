@@ -1,4 +1,4 @@
-import { Suspense, lazy } from 'react';
+import { lazy } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Comparison, Effect } from '../../core/answer/comparison';
 import { meanOf } from '../../core/answer/group-part';
@@ -20,6 +20,7 @@ import { sizeMeaning, sizeName } from '../../core/words/phrases';
 import { equivalenceClause } from '../../core/words/report';
 import { GroupMarker } from '../shared/GroupMarker';
 import { RichText } from '../shared/RichText';
+import { WhenLive } from '../shared/WhenLive';
 
 const SubjectTables = lazy(() => import('./SubjectTables'));
 
@@ -390,9 +391,9 @@ export function AnswerTables({ answer }: { answer: Answer }) {
   const { comparison, groups, question } = answer;
   if (question.about)
     return (
-      <Suspense>
+      <WhenLive>
         <SubjectTables answer={answer} />
-      </Suspense>
+      </WhenLive>
     );
   if (comparison.ok) return <ReadingsTables answer={answer} comparison={comparison.value} />;
   return groups.length > 0 ? <GroupTable answer={answer} /> : null;

@@ -1,14 +1,17 @@
-import { type ReactNode, Suspense, lazy } from 'react';
+import { type ReactNode, lazy } from 'react';
 import { asDesign, designOf, groupChoices, isWithin, kindOf, kindsFor } from '../../core/question/asking';
+import { namesOf } from '../../core/question/naming';
 import { choicesOf, methodsFor } from '../../core/question/choices';
 import type { Method, Question } from '../../core/question/question';
 import { factorColumns, factorNames } from '../../core/readings/factors';
 import { columnsAreGroups } from '../../core/readings/groups';
 import { columnsOf } from '../../core/readings/table';
-import { countingWords } from '../../core/words/question';
+import { countingWords, questionSentence } from '../../core/words/question';
 import { Accepted } from '../shared/Accepted';
 import { Choose } from '../shared/Parts';
+import { WhenLive } from '../shared/WhenLive';
 import { Bounds } from './Bounds';
+import { FollowSentence } from './FollowSentence';
 import { GroupsPart } from './GroupsPart';
 import { Level } from './Level';
 import { type AskProps, ColumnPart, Measured } from './Measured';
@@ -18,7 +21,6 @@ import { DirectionPart, GroupPick, OrderPart, exchanged } from './SentenceParts'
 import { StatedSpread } from './StatedSpread';
 import { TestedBy } from './TestedBy';
 
-const FollowSentence = lazy(() => import('./FollowSentence'));
 const AskCounts = lazy(() => import('./AskCounts'));
 
 const meansWords: Partial<Record<Method, string>> = {
@@ -39,13 +41,18 @@ const kindWords = {
 export function Ask(props: AskProps) {
   const { about } = props.question;
   return about === 'share' || about === 'table' ? (
-    <Suspense fallback={<p className="min-h-24" />}>
+    <WhenLive meanwhile={<AskedInWords {...props} />}>
       <AskCounts {...props} />
-    </Suspense>
+    </WhenLive>
   ) : (
     <AskReadings {...props} />
   );
 }
+
+/** The question as plain words, while its controls are on their way. */
+const AskedInWords = ({ question, table }: AskProps) => (
+  <h1 className="prose-serif min-h-40 text-[23px] leading-9">{questionSentence(namesOf(question, table))}</h1>
+);
 
 function AskReadings(props: AskProps) {
   const { question, table, unit, onChange, onEdit } = props;
@@ -293,14 +300,12 @@ function AskReadings(props: AskProps) {
         )}
         .
         {(kind === 'several' || kind === 'factors') && (
-          <Suspense>
-            <FollowSentence
-              question={question}
-              choices={question.groups ? groups.filter((g) => question.groups?.includes(g.id)) : groups}
-              factors={kind === 'factors' ? named : undefined}
-              onChange={onChange}
-            />
-          </Suspense>
+          <FollowSentence
+            question={question}
+            choices={question.groups ? groups.filter((g) => question.groups?.includes(g.id)) : groups}
+            factors={kind === 'factors' ? named : undefined}
+            onChange={onChange}
+          />
         )}
       </p>
     </div>

@@ -18,7 +18,7 @@ const pick = (names: readonly { id: string; name: string }[]): Record<string, st
   Object.fromEntries(names.map((g) => [g.id, g.name]));
 
 /** What follows the overall test: which comparisons, and how they are judged together. */
-export default function FollowSentence({ question, choices, factors, onChange }: Props) {
+export function FollowSentence({ question, choices, factors, onChange }: Props) {
   const { compare, follow, spread, method } = choicesOf(question);
   const possible = followUpsFor(question, method, spread, compare);
   const set = (more: Partial<Question>) => onChange({ ...question, ...more });

@@ -1,10 +1,11 @@
-import { Suspense, lazy } from 'react';
+import { lazy } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { methodElse, methodName, methodReason } from '../../core/words/method';
 import { counted, significant } from '../../core/words/numbers';
+import { WhenLive } from '../shared/WhenLive';
 import { SamplesNote } from './SamplesNote';
 
 // Its picture needs every distribution by name, which no other part of the page does at first.
@@ -45,9 +46,9 @@ export function MarginNotes({ question, shown, table, readingsHref, onEdit, onCh
       </section>
       {shown && <SamplesNote shown={shown} table={table} onEdit={onEdit} onChange={onChange} />}
       {question.direction !== 'either' && (
-        <Suspense>
+        <WhenLive>
           <DirectionNote question={question} shown={shown} onChange={onChange} />
-        </Suspense>
+        </WhenLive>
       )}
       {(aside.length > 0 || question.withAside) && (
         <section className="note" aria-label="Set aside">

@@ -1,6 +1,6 @@
 import { useStore } from '@nanostores/react';
 import { Columns2, ImagePlus, Rows3 } from 'lucide-react';
-import { type ReactNode, Suspense, lazy, useEffect, useMemo, useState } from 'react';
+import { type ReactNode, lazy, useEffect, useMemo, useState } from 'react';
 import type { PointedAt } from '../../charts/DrawingView';
 import { answer } from '../../core/answer/answer';
 import { rangesOver } from '../../core/answer/many';
@@ -18,6 +18,7 @@ import { RefusedNotice } from '../shared/RefusedNotice';
 import { NewerElsewhere } from '../shared/NewerElsewhere';
 import { SaveState } from '../shared/SaveState';
 import { type Kept, followTable, guardUnsaved, tableStore } from '../shared/table-store';
+import { WhenLive } from '../shared/WhenLive';
 import { WithTable } from '../shared/WithTable';
 import { AnswerTables, HeadlineBand } from './AnswerPart';
 import { Ask } from './Ask';
@@ -139,7 +140,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
             <div className="space-y-5 overflow-x-auto">
               <AnswerTables answer={shown} />
               {comparison?.follow && (
-                <Suspense>
+                <WhenLive>
                   <WhichDiffer
                     answer={shown}
                     comparison={comparison}
@@ -148,7 +149,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
                     chosen={chosen}
                     onChoose={setChosen}
                   />
-                </Suspense>
+                </WhenLive>
               )}
               <OtherMethods question={question} table={table} onChange={change} />
               {comparison && <UnderstandPart answer={shown} comparison={comparison} table={table} chosen={chosen} />}
