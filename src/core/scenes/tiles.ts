@@ -39,7 +39,7 @@ export function tiles(counts: CountedPart, frame: Frame, level: number): Panel {
           name: 'tile',
         });
       const room = wide * frame.width;
-      const words = `${sign}${n}`;
+      const words = sign ? `${n} ${sign}` : String(n);
       if (tall * frame.height > 15 && room > textWidth(words, size) + 6)
         marks.push({
           mark: 'text',

@@ -206,7 +206,13 @@ function AskReadings(props: AskProps) {
         {kind === 'two' && (
           <>
             {spreadAsked ? 'The order is' : 'Differences are'}{' '}
-            <OrderPart question={question} onChange={onChange} first={name(question.a)} second={name(question.b)} />
+            <OrderPart
+              question={question}
+              onChange={onChange}
+              first={name(question.a)}
+              second={name(question.b)}
+              joined={spreadAsked ? 'over' : 'minus'}
+            />
             {!spreadAsked && (
               <>
                 , tested against{' '}

@@ -60,7 +60,13 @@ export function exchanged(question: Question, mine: 'a' | 'b', id: string): Part
 const mirrored = { either: 'either', greater: 'less', less: 'greater' } as const;
 
 /** The order of subtraction, spelled out, to be turned round. */
-export const OrderPart = ({ question, onChange, first, second }: Part & { first: string; second: string }) => (
+export const OrderPart = ({
+  question,
+  onChange,
+  first,
+  second,
+  joined = 'minus',
+}: Part & { first: string; second: string; joined?: 'minus' | 'over' }) => (
   <button
     type="button"
     className="part"
@@ -75,8 +81,8 @@ export const OrderPart = ({ question, onChange, first, second }: Part & { first:
       });
     }}
     title="Turn the order of subtraction round"
-    aria-label={`Order: ${first} minus ${second}. Turn round`}
+    aria-label={`Order: ${first} ${joined} ${second}. Turn round`}
   >
-    {first} minus {second} <ArrowLeftRight size={13} className="inline" aria-hidden />
+    {first} {joined} {second} <ArrowLeftRight size={13} className="inline" aria-hidden />
   </button>
 );

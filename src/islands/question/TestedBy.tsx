@@ -18,7 +18,7 @@ export function TestedBy({ question, onChange }: { question: Question; onChange:
       : name(m);
   return (
     <>
-      ; tested by{' '}
+      ; tested by {!/^(Fisher|McNemar|Levene|Bartlett)/.test(methodName(question)) && methods.length > 1 && 'the '}
       {methods.length > 1 ? (
         <Choose
           label="Tested by"
