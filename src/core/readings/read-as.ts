@@ -54,6 +54,8 @@ function rolesFor(table: Table, shape: Shape): Role[] {
 
 /** The edits that read a table in another way: nothing moves, only what its columns are taken for. */
 export function readAsEdits(table: Table, shape: Shape): TableEdit[] {
+  // Read so already: whatever roles the columns have were given with that in mind.
+  if (shape === table.shape) return [];
   const roles = rolesFor(table, shape);
   // One column names the subjects.
   const subject = roles.indexOf('subject');
