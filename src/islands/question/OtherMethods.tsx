@@ -5,7 +5,7 @@ import { foremost } from '../../core/words/headline';
 import { effectPhrases, statisticPhrase, testPhrase } from '../../core/words/phrases';
 import { choicesOf } from '../../core/question/choices';
 import { RichText } from '../shared/RichText';
-import { FullP } from './AnswerPart';
+import { FullP } from './Figures';
 import { useOthers } from './use-others';
 
 interface Props {

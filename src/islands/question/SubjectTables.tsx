@@ -6,7 +6,7 @@ import { departs } from '../../core/scenes/tiles';
 import { between, degreesOfFreedom, fixed, percent, significant } from '../../core/words/numbers';
 import { departures } from '../../core/words/tables';
 import { GroupMarker } from '../shared/GroupMarker';
-import { FullP, Sizes, dash, effectDecimals, statistic } from './AnswerPart';
+import { FullP, Sizes, dash, effectDecimals, statistic } from './Figures';
 
 const Named = ({ colour, name }: { colour: number; name: string }) => (
   <span className="inline-flex items-center gap-1.5">

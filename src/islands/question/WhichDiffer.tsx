@@ -5,7 +5,7 @@ import { choicesOf } from '../../core/question/choices';
 import { followNames, followReasons } from '../../core/words/follow-names';
 import { between, fixed, pRelation, percent } from '../../core/words/numbers';
 import { Choose } from '../shared/Parts';
-import { FullP, effectDecimals } from './AnswerPart';
+import { FullP, effectDecimals } from './Figures';
 
 /** Rows shown before one asks for all. */
 const firstRows = 30;

@@ -1,0 +1,48 @@
+/** How figures stand in the tables of an answer. */
+import type { Answer } from '../../core/answer/answer';
+import type { Comparison, Effect } from '../../core/answer/comparison';
+import { between, fixed, intervalDecimals, pValue, percent, scientific, significant } from '../../core/words/numbers';
+import { sizeMeaning, sizeName } from '../../core/words/phrases';
+import { RichText } from '../shared/RichText';
+
+export const dash = <span className="text-muted">–</span>;
+
+/** A p-value; under 0.001 its size stands below, so that nothing is hidden behind the sign. */
+export const FullP = ({ p }: { p: number }) => (
+  <>
+    {pValue(p)}
+    {p < 0.001 && <span className="block text-[13px] text-muted">{scientific(p, 3)}</span>}
+  </>
+);
+
+export const statistic = (x: number): string => (Math.abs(x) >= 1e4 ? significant(x, 4) : fixed(x, 3));
+
+/** Decimals for an effect: one more than its interval supports, for a table. */
+export const effectDecimals = ({ interval, estimate }: Effect): number =>
+  interval && Number.isFinite(interval.high - interval.low)
+    ? intervalDecimals(interval) + 1
+    : intervalDecimals({ low: 0, high: Math.abs(estimate) || 1 }) + 2;
+
+/** Effect sizes without a unit. */
+export function Sizes({ answer, comparison }: { answer: Answer; comparison: Comparison }) {
+  const level = percent(answer.question.level);
+  // In a source table they stand on their lines.
+  const shown = comparison.sizes.filter((s) => !s.ok || s.value.of === undefined);
+  return (
+    <>
+      {shown.map((size, i) => (
+        <p key={i} className="text-[14.5px]" data-testid="effect-size">
+          {size.ok ? (
+            <>
+              <RichText text={sizeName(size.value)} /> = {fixed(size.value.value, 2)}
+              {size.value.interval && `, ${level} CI ${between(size.value.interval, 2)}`}{' '}
+              <span className="text-muted">– {sizeMeaning[size.value.kind]}</span>
+            </>
+          ) : (
+            <span className="text-muted">No standardized effect: {size.reason}</span>
+          )}
+        </p>
+      ))}
+    </>
+  );
+}
