@@ -3,7 +3,8 @@ import type { Question } from '../core/question/question';
 import { questionSentence, shortQuestion } from '../core/words/question';
 import { figuresOf } from '../store/figures';
 import type { Db } from '../store/open';
-import { questionsOf } from '../store/questions';
+import { NotFound } from '../store/errors';
+import { questionsOf, readQuestion } from '../store/questions';
 import { allStudies, readStudy, tableIdsOf } from '../store/studies';
 import { type KeptTable, cellCount, readTable, readTableHead } from '../store/tables';
 import type { Table } from '../core/readings/table';
@@ -84,4 +85,11 @@ export function shelfLines(db: Db): ShelfLine[] {
     const compared = first && questionSentence(named(db, first.question, readTableHead(db, first.tableId)));
     return { id, title, changedAt, compared };
   });
+}
+
+/** A question with its table and the spine beside it. @throws NotFound also when it is another study's */
+export function questionForPage(db: Db, study: string, id: string) {
+  const asked = readQuestion(db, id);
+  if (asked.studyId !== study) throw new NotFound('question');
+  return { spine: studySpine(db, study), asked, kept: tableForPage(db, asked.tableId) };
 }

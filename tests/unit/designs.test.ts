@@ -13,7 +13,6 @@ import {
 } from '../../src/core/procedures/power';
 import { repeatedMeasures } from '../../src/core/procedures/repeated-measures';
 import { summarize } from '../../src/core/procedures/sample-summary';
-import { proportionPairs, severalProportions } from '../../src/core/procedures/several-proportions';
 import { signedRankShift } from '../../src/core/procedures/signed-rank-shift';
 import { twoProportions } from '../../src/core/procedures/two-proportions';
 import { wilcoxonSignedRank } from '../../src/core/procedures/wilcoxon-signed-rank';
@@ -76,19 +75,6 @@ describe('repeated measures', () => {
     expect(p(interval.low + 1e-9)).to.be.greaterThan(0.05);
     expect(p(interval.high + 1e-9)).to.be.at.most(0.05);
     expect(p(estimate)).to.be.greaterThan(0.9);
-  });
-});
-
-describe('several proportions', () => {
-  const shares = [
-    { successes: 18, n: 45 },
-    { successes: 30, n: 50 },
-    { successes: 9, n: 40 },
-  ];
-  it('two of them give the z-test squared, pairs are adjusted together', () => {
-    near(severalProportions(shares.slice(0, 2)).chi2, twoProportions(shares[0]!, shares[1]!, 0.95).z ** 2);
-    const pairs = proportionPairs(shares, 0.95, 'bonferroni');
-    for (const pair of pairs) near(pair.p, Math.min(1, 3 * pair.comparison.p.either));
   });
 });
 

@@ -40,8 +40,9 @@ export interface Test {
   value: number | undefined;
   df: readonly number[];
   p: number;
-  /** An interval for a p that was sampled. */
+  /** An interval for a p that was sampled, and how many arrangements were drawn for it. */
   pInterval?: Interval;
+  drawn?: number;
 }
 
 /** A line of a source table. */

@@ -1,3 +1,4 @@
+import { passes } from '../procedures/interval';
 import { attempt, demand } from '../numeric/domain-error';
 import { moments } from '../numeric/sum';
 import { etaSquaredInterval } from '../procedures/effect-size-intervals';
@@ -68,7 +69,7 @@ export function withinOf(
   if (question.within) return question.within;
   const longer = factors.a.levels.length >= factors.b.levels.length ? 'a' : 'b';
   // Where a cell is empty, means over cells cannot be had, and levels are compared within.
-  const matters = empty || (interactionP !== undefined && interactionP < 1 - question.level);
+  const matters = empty || (interactionP !== undefined && passes(interactionP, question.level));
   return matters ? (longer === 'a' ? 'a-within-b' : 'b-within-a') : longer;
 }
 

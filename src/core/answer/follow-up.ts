@@ -1,4 +1,5 @@
 /** Which groups differ: comparisons after an analysis of several groups, judged together. */
+import { passes } from '../procedures/interval';
 import { fisherF } from '../distributions/f';
 import { studentT } from '../distributions/t';
 import { demand } from '../numeric/domain-error';
@@ -36,6 +37,19 @@ export interface Raw {
 /** Whether comparisons are judged by adjusting their p-values. */
 export const isAdjustment = (follow: FollowUp): follow is Adjustment =>
   ['unadjusted', 'bonferroni', 'holm', 'sidak', 'benjamini-hochberg'].includes(follow);
+
+/** Every two of these, each pair once, in their order. */
+export const pairsOf = <T>(all: readonly T[]): [T, T][] =>
+  all.flatMap((a, i) => all.slice(i + 1).map((b): [T, T] => [a, b]));
+
+/** Effects with their p-values adjusted together; a method that adjusts none of them gives way to Holm's. */
+export function adjusted(effects: readonly Effect[], follow: FollowUp): Effect[] {
+  const p = adjustP(
+    effects.map((e) => e.p),
+    isAdjustment(follow) ? follow : 'holm',
+  );
+  return effects.map((e, i) => ({ ...e, p: p[i] ?? 1, alone: e.p }));
+}
 
 /**
  * Comparisons judged by adjusting their p-values. Bonferroni and Šidák have simultaneous intervals; after Holm, and
@@ -83,7 +97,7 @@ export function lettersFor(
   level: number,
 ): { id: string; letters: string }[] {
   const apart = new Set(
-    effects.filter((e) => e.p < 1 - level && e.pair).map((e) => [...(e.pair ?? [])].sort().join('\n')),
+    effects.filter((e) => passes(e.p, level) && e.pair).map((e) => [...(e.pair ?? [])].sort().join('\n')),
   );
   const shown = letters(groups.length, (i, j) =>
     apart.has([groups[i]?.id ?? '', groups[j]?.id ?? ''].sort().join('\n')),

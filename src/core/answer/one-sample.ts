@@ -11,6 +11,7 @@ import type { Question } from '../question/question';
 import type { Comparison } from './comparison';
 import { rankReference } from './rank-reference';
 import { type GroupPart, demandReadings, summaryOf } from './group-part';
+import { normalReference } from './references';
 
 /** One group against a fixed value: its mean less the value, in the readings' units. */
 export function compareOne(question: Question, group: GroupPart, brief = false): Comparison {
@@ -54,7 +55,7 @@ export function compareOne(question: Question, group: GroupPart, brief = false):
       },
       tests: [{ symbol: 'z', value: test.z, df: [], p }],
       sizes: [],
-      reference: [{ distribution: 'normal', parameters: {}, symbol: 'z', statistic: test.z, direction }],
+      reference: [normalReference(test.z, direction)],
       remarks: [],
     };
   }

@@ -14,6 +14,7 @@ import type { Table } from '../readings/table';
 import type { Comparison, FollowUpPart } from './comparison';
 import { type Named, type Raw, isAdjustment, judgedByP, lettersFor, pairNamed } from './follow-up';
 import { type GroupPart, demandOneUnit, demandReadings } from './group-part';
+import { chiSquareReference, fReference } from './references';
 
 /** Subjects with a reading under every condition, and what the others lack. */
 export function completeSubjects(table: Table, conditions: readonly GroupPart[]): NonNullable<Comparison['complete']> {
@@ -96,15 +97,7 @@ export function compareRepeated(question: Question, table: Table, conditions: re
       p: found.p,
       tests: [{ symbol: 'χ²', value: found.chi2, df: [found.df], p: found.p }],
       sizes: [{ ok: true, value: { kind: 'kendall', value: found.kendallW } }],
-      reference: [
-        {
-          distribution: 'chi-square',
-          parameters: { df: found.df },
-          symbol: 'χ²',
-          statistic: found.chi2,
-          direction: 'greater',
-        },
-      ],
+      reference: [chiSquareReference(found.chi2, found.df)],
       follow: { ok: true, value: [{ effects, simultaneous: true, letters: lettersFor(conditions, effects, level) }] },
       complete,
       remarks: [...remarks, 'Pairs are compared by their mean ranks (Nemenyi).'],
@@ -159,15 +152,7 @@ export function compareRepeated(question: Question, table: Table, conditions: re
         interval: etaSquaredInterval(found.f, condition.df, error.df, level),
       })),
     ],
-    reference: [
-      {
-        distribution: 'f',
-        parameters: { df1: df[0], df2: df[1] },
-        symbol: 'F',
-        statistic: found.f,
-        direction: 'greater',
-      },
-    ],
+    reference: [fReference(found.f, df[0], df[1])],
     follow: attempt(() => [pairsOfConditions(question, conditions, rows)]),
     complete,
     sphericity: found.mauchly && { w: found.mauchly.w, p: found.mauchly.p },

@@ -8,6 +8,7 @@ import type { Question } from '../question/question';
 import type { Comparison, Size } from './comparison';
 import { followUp, lettersFor, pairNamed } from './follow-up';
 import { type GroupPart, demandOneUnit, demandReadings, summaryOf, valuesOf } from './group-part';
+import { chiSquareReference, fReference } from './references';
 
 /** The groups compared: those named, in their order, else all that have readings. */
 export function chosenParts(question: Question, all: readonly GroupPart[]): GroupPart[] {
@@ -43,15 +44,7 @@ export function compareSeveral(question: Question, parts: readonly GroupPart[], 
       p: found.p,
       tests: [{ symbol: 'H', value: found.h, df: [found.df], p: found.p }],
       sizes: [],
-      reference: [
-        {
-          distribution: 'chi-square',
-          parameters: { df: found.df },
-          symbol: 'H',
-          statistic: found.h,
-          direction: 'greater',
-        },
-      ],
+      reference: [chiSquareReference(found.h, found.df, 'H')],
       follow: { ok: true, value: [{ effects, simultaneous: false, letters: lettersFor(parts, effects, level) }] },
       remarks: ['Pairs are compared by their mean ranks (Dunn), p adjusted by Holm.'],
     };
@@ -67,15 +60,7 @@ export function compareSeveral(question: Question, parts: readonly GroupPart[], 
       p: found.p,
       tests: [{ symbol: 'F', value: found.f, df: [found.df1, found.df2], p: found.p }],
       sizes: [],
-      reference: [
-        {
-          distribution: 'f',
-          parameters: { df1: found.df1, df2: found.df2 },
-          symbol: 'F',
-          statistic: found.f,
-          direction: 'greater',
-        },
-      ],
+      reference: [fReference(found.f, found.df1, found.df2)],
       ...follow,
       remarks: ['Spreads may differ, so there is no pooled SD and no table of sums of squares.'],
     };
@@ -103,15 +88,7 @@ export function compareSeveral(question: Question, parts: readonly GroupPart[], 
         ).map(([kind, value]) =>
           attempt((): Size => ({ kind, value, interval: etaSquaredInterval(found.f, between.df, within.df, level) })),
         ),
-    reference: [
-      {
-        distribution: 'f',
-        parameters: { df1: between.df, df2: within.df },
-        symbol: 'F',
-        statistic: found.f,
-        direction: 'greater',
-      },
-    ],
+    reference: [fReference(found.f, between.df, within.df)],
     ...follow,
     remarks:
       judged === 'dunnett' && question.direction !== 'either'

@@ -1,8 +1,7 @@
 /** Shares: how many of those counted were something, of one group, two, the same subjects twice, or several. */
 import { DomainError, demand } from '../numeric/domain-error';
-import { adjustP } from '../procedures/adjust-p';
 import { exactOddsRatioInterval } from '../procedures/fisher-exact';
-import { cramersVInterval, independence } from '../procedures/independence';
+import { independence } from '../procedures/independence';
 import { mcnemar } from '../procedures/mcnemar';
 import { type Share, oneProportion, proportionInterval } from '../procedures/one-proportion';
 import { pairedProportions } from '../procedures/paired-proportions';
@@ -14,8 +13,9 @@ import type { CountTable } from '../readings/count-table';
 import type { Comparison, Effect } from './comparison';
 import { countedPart } from './counted-part';
 import { testOfTable } from './table-test';
-import { isAdjustment } from './follow-up';
+import { adjusted, pairsOf } from './follow-up';
 import { type GroupPart, partOf } from './group-part';
+import { chiSquareReference, normalReference } from './references';
 
 /** A group of which only counts are known. */
 function counted(
@@ -43,6 +43,8 @@ export function foundAt({ columns }: CountTable, found: string | undefined): num
   if (place < 0) throw new DomainError('What was to be found is no longer among the categories: choose another.');
   return place;
 }
+
+const subtracted = (a: GroupPart, b: GroupPart): string => `${a.name} minus ${b.name}`;
 
 const total = (row: readonly number[]): number => row.reduce((a, b) => a + b, 0);
 
@@ -120,7 +122,7 @@ function compareOne(question: Question, group: GroupPart): Comparison {
                 direction,
               },
             ]
-        : [{ distribution: 'normal', parameters: {}, symbol: 'z', statistic: found.z, direction }],
+        : [normalReference(found.z, direction)],
     remarks: [],
   };
 }
@@ -165,7 +167,7 @@ function effectsOfTwo(
     method === 'exact' || !found.oddsRatio.interval ? { ...found.oddsRatio, interval: exact } : found.oddsRatio;
   const all = {
     difference: {
-      name: `${a.name} minus ${b.name}`,
+      name: subtracted(a, b),
       pair,
       estimate: found.difference,
       interval: found.newcombe,
@@ -191,7 +193,7 @@ function compareTwo(question: Question, a: GroupPart, b: GroupPart): Comparison 
         : found.p[direction];
   const [effect, ...also] = effectsOfTwo(question, [a, b], found, p);
   const wald: Effect = {
-    name: `${a.name} minus ${b.name}, Wald interval`,
+    name: `${subtracted(a, b)}, Wald interval`,
     estimate: found.difference,
     interval: found.wald,
     p,
@@ -222,7 +224,7 @@ function compareTwo(question: Question, a: GroupPart, b: GroupPart): Comparison 
                 direction,
               },
             ]
-        : [{ distribution: 'normal', parameters: {}, symbol: 'z', statistic: found.z, direction }],
+        : [normalReference(found.z, direction)],
     remarks: separated
       ? [
           'One group has only one of the two outcomes: a ratio then has no finite interval on one side, and the bound that exists is shown.',
@@ -281,15 +283,7 @@ function comparePaired(question: Question, table: CountTable, parts: readonly Gr
     pairs: [two[0][1], changedBack],
     reference:
       method === 'score'
-        ? [
-            {
-              distribution: 'chi-square',
-              parameters: { df: 1 },
-              symbol: 'χ²',
-              statistic: test.chi2,
-              direction: 'greater',
-            },
-          ]
+        ? [chiSquareReference(test.chi2, 1)]
         : method === 'exact'
           ? [
               {
@@ -333,52 +327,28 @@ function compareSeveral(question: Question, parts: readonly GroupPart[]): Compar
   const observed = shares.map(({ successes, n }) => [successes, n - successes]);
   const found = independence(observed);
   const tested = testOfTable(question, observed, found);
-  const pairs = parts.flatMap((a, i) =>
-    parts.slice(i + 1).flatMap((b, k) => {
-      const [x, y] = [shares[i], shares[i + 1 + k]];
-      if (!x || !y) return [];
-      const successes = x.successes + y.successes;
-      if (successes === 0 || successes === x.n + y.n) return [];
-      const two = twoProportions(x, y, level);
-      const alone = method === 'exact' ? two.fisher.either : two.p.either;
-      return [{ a, b, two, alone }];
-    }),
-  );
-  const adjusted = adjustP(
-    pairs.map((pair) => pair.alone),
-    isAdjustment(follow) ? follow : 'holm',
-  );
+  // A pair with all outcomes alike has nothing in it that could differ.
+  const pairs = pairsOf(parts).filter(([a, b]) => {
+    const successes = shareOf(a).successes + shareOf(b).successes;
+    return successes > 0 && successes < a.n + b.n;
+  });
+  const differences = pairs.map(([a, b]): Effect => {
+    const two = twoProportions(shareOf(a), shareOf(b), level);
+    return {
+      name: subtracted(a, b),
+      pair: [a.id, b.id],
+      estimate: two.difference,
+      interval: two.newcombe,
+      p: method === 'exact' ? two.fisher.either : two.p.either,
+    };
+  });
   return {
     p: tested.p,
     tests: tested.tests,
-    sizes: [
-      {
-        ok: true,
-        value: {
-          kind: 'cramer',
-          value: found.cramersV,
-          interval: cramersVInterval(found.chi2, observed.length, 2, all.n, level),
-        },
-      },
-    ],
+    sizes: tested.sizes,
     counts: tableOfShares(parts),
     reference: tested.reference,
-    follow: {
-      ok: true,
-      value: [
-        {
-          effects: pairs.map(({ a, b, two, alone }, i): Effect => ({
-            name: `${a.name} minus ${b.name}`,
-            pair: [a.id, b.id],
-            estimate: two.difference,
-            interval: two.newcombe,
-            p: adjusted[i] ?? 1,
-            alone,
-          })),
-          simultaneous: false,
-        },
-      ],
-    },
+    follow: { ok: true, value: [{ effects: adjusted(differences, follow), simultaneous: false }] },
     remarks: tested.remarks,
   };
 }

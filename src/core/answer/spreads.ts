@@ -1,14 +1,14 @@
 /** Spread: how far readings scatter, of one group against a stated SD, of two, of several. */
 import { DomainError, attempt, demand } from '../numeric/domain-error';
 import { quantile, sortedUp } from '../numeric/quantile';
-import { adjustP } from '../procedures/adjust-p';
 import { bartlett, levene } from '../procedures/equal-spread';
 import { spreadOfOne } from '../procedures/spread-of-one';
 import { spreadOfTwo } from '../procedures/spread-of-two';
 import { choicesOf } from '../question/choices';
 import type { Question } from '../question/question';
-import type { Comparison, Effect, Test } from './comparison';
-import { isAdjustment } from './follow-up';
+import type { Comparison, Effect, Reference, Test } from './comparison';
+import { chiSquareReference, fReference } from './references';
+import { adjusted, pairsOf } from './follow-up';
 import { type GroupPart, demandOneUnit, demandReadings, summaryOf, valuesOf } from './group-part';
 
 /** Interval of a group's SD, which takes its readings as normal; undefined without spread. */
@@ -35,9 +35,7 @@ function compareOne(question: Question, group: GroupPart): Comparison {
     ],
     tests: [{ symbol: 'χ²', value: found.chi2, df: [found.df], p }],
     sizes: [],
-    reference: [
-      { distribution: 'chi-square', parameters: { df: found.df }, symbol: 'χ²', statistic: found.chi2, direction },
-    ],
+    reference: [chiSquareReference(found.chi2, found.df, 'χ²', direction)],
     remarks: [],
   };
 }
@@ -65,21 +63,20 @@ export const distancesOf = (parts: readonly GroupPart[], centre: 'mean' | 'media
     return values.map((x) => Math.abs(x - middle));
   });
 
-/** Distances from each group's centre, compared as means are. */
-function byDistances(question: Question, parts: readonly GroupPart[]): { test: Test; df1: number; df2: number } {
+/** How the spreads of several groups are tested, with the curve the statistic is read from. */
+function testOf(question: Question, parts: readonly GroupPart[]): { test: Test; reference: Reference } {
   const { method } = choicesOf(question);
+  if (method === 'bartlett') {
+    const { chi2, df, p } = bartlett(parts.map(summaryOf));
+    return { test: { symbol: 'χ²', value: chi2, df: [df], p }, reference: chiSquareReference(chi2, df) };
+  }
   const readings = demandReadings(parts, method === 'levene' ? 'Levene’s test' : 'The Brown–Forsythe test');
   const { f, between, within, p } = levene(readings, method === 'levene' ? 'mean' : 'median');
   return {
     test: { symbol: 'F', value: f, df: [between.df, within.df], p },
-    df1: between.df,
-    df2: within.df,
+    reference: fReference(f, between.df, within.df),
   };
 }
-
-const fReference = (statistic: number, df1: number, df2: number, direction: Question['direction']) => [
-  { distribution: 'f' as const, parameters: { df1, df2 }, symbol: 'F', statistic, direction },
-];
 
 function compareTwo(question: Question, a: GroupPart, b: GroupPart): Comparison {
   const { method } = choicesOf(question);
@@ -96,7 +93,7 @@ function compareTwo(question: Question, a: GroupPart, b: GroupPart): Comparison 
       also: [variances],
       tests: [{ symbol: 'F', value: found.f, df: [found.df1, found.df2], p }],
       sizes: [],
-      reference: fReference(found.f, found.df1, found.df2, direction),
+      reference: [fReference(found.f, found.df1, found.df2, direction)],
       remarks: [],
     };
   }
@@ -104,7 +101,7 @@ function compareTwo(question: Question, a: GroupPart, b: GroupPart): Comparison 
     throw new DomainError(
       'Distances from the centre are compared either way only: ask whether the spreads differ, or compare the variances by F.',
     );
-  const { test, df1, df2 } = byDistances(question, [a, b]);
+  const { test, reference } = testOf(question, [a, b]);
   const [sds, variances] = ratioOf(a, b, level, test.p);
   return {
     p: test.p,
@@ -112,53 +109,32 @@ function compareTwo(question: Question, a: GroupPart, b: GroupPart): Comparison 
     also: [variances],
     tests: [test],
     sizes: [],
-    reference: fReference(test.value ?? 0, df1, df2, 'greater'),
+    reference: [reference],
     remarks: ['The interval of the ratio takes both groups as normal, which the test does not.'],
   };
 }
 
 function compareSeveral(question: Question, parts: readonly GroupPart[]): Comparison {
   const { method, follow } = choicesOf(question);
-  const { level } = question;
   demandOneUnit(parts);
   demand(parts.length > 1, 'At least two groups are needed.');
-  const summaries = parts.map(summaryOf);
-  const normalOnly = method === 'bartlett' ? bartlett(summaries) : undefined;
-  const distances = normalOnly ? undefined : byDistances(question, parts);
-  const p = normalOnly ? normalOnly.p : (distances?.test.p ?? 1);
-  const pairs = parts.flatMap((a, i) => parts.slice(i + 1).map((b) => ({ a, b })));
-  const alone = pairs.map(({ a, b }) =>
-    normalOnly ? bartlett([summaryOf(a), summaryOf(b)]).p : byDistances(question, [a, b]).test.p,
-  );
-  const adjusted = adjustP(alone, isAdjustment(follow) ? follow : 'holm');
+  const { test, reference } = testOf(question, parts);
   return {
-    p,
-    tests: [
-      normalOnly
-        ? { symbol: 'χ²', value: normalOnly.chi2, df: [normalOnly.df], p }
-        : (distances?.test ?? { symbol: 'F', value: undefined, df: [], p }),
-    ],
+    p: test.p,
+    tests: [test],
     sizes: [],
-    reference: normalOnly
-      ? [
-          {
-            distribution: 'chi-square',
-            parameters: { df: normalOnly.df },
-            symbol: 'χ²',
-            statistic: normalOnly.chi2,
-            direction: 'greater',
-          },
-        ]
-      : fReference(distances?.test.value ?? 0, distances?.df1 ?? 1, distances?.df2 ?? 1, 'greater'),
+    reference: [reference],
     follow: attempt(() => [
       {
-        effects: pairs.map(({ a, b }, i): Effect => {
-          return { ...ratioOf(a, b, level, adjusted[i] ?? 1)[0], alone: alone[i] ?? 1 };
-        }),
+        effects: adjusted(
+          pairsOf(parts).map(([a, b]) => ratioOf(a, b, question.level, testOf(question, [a, b]).test.p)[0]),
+          follow,
+        ),
         simultaneous: false,
       },
     ]),
-    remarks: normalOnly ? [] : ['The intervals of the ratios take the groups as normal, which the test does not.'],
+    remarks:
+      method === 'bartlett' ? [] : ['The intervals of the ratios take the groups as normal, which the test does not.'],
   };
 }
 

@@ -1,6 +1,7 @@
 /** The test of a table of counts by the method asked for, with the curve it is read from. */
 import { fisherTable } from '../procedures/fisher-table';
-import type { Independence } from '../procedures/independence';
+import { attempt } from '../numeric/domain-error';
+import { type Independence, cramersVInterval } from '../procedures/independence';
 import type { Interval } from '../procedures/interval';
 import { shuffleTable } from '../procedures/shuffle-counts';
 import { sampledPInterval } from '../procedures/shuffle-means';
@@ -8,43 +9,46 @@ import { choicesOf } from '../question/choices';
 import type { Question } from '../question/question';
 import type { Comparison, Reference, Test } from './comparison';
 
-interface TableTest extends Pick<Comparison, 'p' | 'tests' | 'remarks'> {
+/** Arrangements drawn where they cannot all be counted: fewer of large tables, each of which takes longer. */
+const drawnFor = (observed: readonly (readonly number[])[]): number =>
+  Math.max(500, Math.min(20_000, Math.round(1e6 / observed.flat().length)));
+
+interface TableTest extends Pick<Comparison, 'p' | 'tests' | 'sizes' | 'remarks'> {
   reference: Reference[];
 }
 
-const withoutStatistic = (p: number, pInterval?: Interval): Test => ({
+const withoutStatistic = (p: number, sampled?: number, pInterval?: Interval): Test => ({
   symbol: undefined,
   value: undefined,
   df: [],
   p,
+  ...(sampled === undefined ? {} : { drawn: sampled }),
   ...(pInterval ? { pInterval } : {}),
 });
 
-/** Whether the rows of a table differ. @param found its chi-square analysis */
-export function testOfTable(
+/** The test alone. @param found its chi-square analysis */
+function tested(
   question: Question,
   observed: readonly (readonly number[])[],
   found: Independence,
-): TableTest {
+): Omit<TableTest, 'sizes'> {
   const { method, seed } = choicesOf(question);
   if (method === 'exact') {
-    const { p, method: how, shuffles } = fisherTable(observed, seed);
+    const { p, method: how, tables } = fisherTable(observed, seed, drawnFor(observed));
     return {
       p,
-      tests: [withoutStatistic(p)],
+      tests: [withoutStatistic(p, how === 'sampled' ? tables : undefined)],
       reference: [],
       remarks:
         how === 'sampled'
           ? [
-              `There are too many tables with these margins to count: p comes from ${shuffles.toLocaleString('en')} random ones, seed ${seed}.`,
+              `There are too many tables with these margins to count: p comes from ${tables.toLocaleString('en')} random ones, seed ${seed}.`,
             ]
           : [],
     };
   }
   if (method === 'shuffle') {
-    const n = observed.flat().reduce((a, b) => a + b, 0);
-    const asked = Math.max(1_000, Math.min(20_000, Math.round(2e6 / n)));
-    const { p: tails, arrangements, method: how } = shuffleTable(observed, seed, asked);
+    const { p: tails, arrangements, method: how } = shuffleTable(observed, seed, drawnFor(observed));
     const p = tails.greater;
     const sampled = how === 'sampled';
     return {
@@ -52,6 +56,7 @@ export function testOfTable(
       tests: [
         withoutStatistic(
           p,
+          sampled ? arrangements : undefined,
           sampled ? sampledPInterval(Math.round(p * (arrangements + 1)) - 1, arrangements, question.level) : undefined,
         ),
       ],
@@ -72,5 +77,25 @@ export function testOfTable(
       { distribution: 'chi-square', parameters: { df: found.df }, symbol, statistic: value, direction: 'greater' },
     ],
     remarks: [],
+  };
+}
+
+/** Whether the rows of a table differ, and how strongly. @param found its chi-square analysis */
+export function testOfTable(
+  question: Question,
+  observed: readonly (readonly number[])[],
+  found: Independence,
+): TableTest {
+  const n = observed.flat().reduce((a, b) => a + b, 0);
+  const columns = observed[0]?.length ?? 0;
+  return {
+    ...tested(question, observed, found),
+    sizes: [
+      attempt(() => ({
+        kind: 'cramer',
+        value: found.cramersV,
+        interval: cramersVInterval(found.chi2, observed.length, columns, n, question.level),
+      })),
+    ],
   };
 }

@@ -1,13 +1,14 @@
 /** Counts in categories: against stated proportions, or by what they depend on. */
 import { demand } from '../numeric/domain-error';
 import { goodnessOfFit } from '../procedures/goodness-of-fit';
-import { cramersVInterval, independence } from '../procedures/independence';
+import { independence } from '../procedures/independence';
 import type { Question } from '../question/question';
 import type { CountTable } from '../readings/count-table';
 import type { Comparison } from './comparison';
 import { countedPart } from './counted-part';
 import type { GroupPart } from './group-part';
 import { testOfTable } from './table-test';
+import { chiSquareReference } from './references';
 
 const total = (row: readonly number[]): number => row.reduce((a, b) => a + b, 0);
 
@@ -63,15 +64,7 @@ function fit(question: Question, table: CountTable): Comparison {
       [found.expected],
       [residuals],
     ),
-    reference: [
-      {
-        distribution: 'chi-square',
-        parameters: { df: found.df },
-        symbol: 'χ²',
-        statistic: found.chi2,
-        direction: 'greater',
-      },
-    ],
+    reference: [chiSquareReference(found.chi2, found.df)],
     remarks: [],
   };
 }
@@ -97,16 +90,7 @@ function dependence(question: Question, table: CountTable): Comparison {
   return {
     p: tested.p,
     tests: tested.tests,
-    sizes: [
-      {
-        ok: true,
-        value: {
-          kind: 'cramer',
-          value: found.cramersV,
-          interval: cramersVInterval(found.chi2, observed.length, used.length, total(observed.flat()), question.level),
-        },
-      },
-    ],
+    sizes: tested.sizes,
     counts: countedPart(
       {
         rowName: table.rows.name,

@@ -4,7 +4,7 @@ import type { TailProbabilities } from './direction';
 import { type ShuffleTest, sampledP } from './shuffle-means';
 
 /** Arrangements up to this many are listed one by one; beyond, some are drawn. */
-const listUpTo = 100_000;
+export const listUpTo = 100_000;
 
 /** Deals 0 … n − 1 into groups of the given sizes in every way, each way once. */
 function* deals(sizes: readonly number[]): Generator<Int32Array> {
@@ -39,7 +39,8 @@ export function dealsCount(sizes: readonly number[]): number {
   return Math.round(ways);
 }
 
-function counter(observed: number): {
+/** Counts how many statistics reach as far as the one observed, either way, above and below. */
+export function counter(observed: number): {
   see: (x: number) => void;
   tails: (total: number, p: (count: number, total: number) => number) => TailProbabilities;
 } {

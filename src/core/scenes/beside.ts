@@ -1,3 +1,4 @@
+import { passes } from '../procedures/interval';
 import type { Answer } from '../answer/answer';
 import { withUnit } from '../readings/table';
 import { foremost } from '../words/headline';
@@ -18,7 +19,7 @@ export function besideScene(left: Answer | undefined, right: Answer | undefined,
       {
         ...effect,
         name: `${i === 0 ? 'Left' : 'Right'}: ${effect.name}, ${percent(level)}`,
-        apart: effect.p < 1 - level,
+        apart: passes(effect.p, level),
       },
     ];
   });

@@ -127,6 +127,22 @@ export interface Frame {
   height: number;
 }
 
+/** What a group is held against: a dashed line through the panel, its value above it. */
+export const statedMarks = (value: number, words: string): Mark[] => [
+  {
+    mark: 'rule',
+    x1: value,
+    y1: -Infinity,
+    x2: value,
+    y2: Infinity,
+    ink: 'accent',
+    weight: 1.5,
+    dash: true,
+    name: 'fixed-value',
+  },
+  { mark: 'text', x: value, y: -Infinity, dy: -9, anchor: 'middle', text: words, ink: 'accent', size: 12 },
+];
+
 /** The panel of groups as rows. */
 export function groupRows(answer: Answer, frame: Frame, more: readonly number[] = []): Panel {
   const { groups } = answer;

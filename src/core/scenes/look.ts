@@ -1,10 +1,11 @@
+import { passes } from '../procedures/interval';
 import type { Answer } from '../answer/answer';
 import type { FollowUpPart } from '../answer/comparison';
 import { choicesOf } from '../question/choices';
 import { withUnit } from '../readings/table';
 import { between, fixed, intervalDecimals, percent } from '../words/numbers';
 import { subtraction } from '../words/question';
-import { type Frame, groupRows } from './group-rows';
+import { type Frame, groupRows, statedMarks } from './group-rows';
 import { lookOfSubject } from './look-subjects';
 import { type Rung, ladder, mostRungs, singleEffect } from './ladder';
 import type { Mark, Panel, Scene } from './scene';
@@ -23,7 +24,7 @@ export function rungsOf(parts: readonly FollowUpPart[], level: number, sorted: b
     const effects = sorted ? [...part.effects].sort((x, y) => y.estimate - x.estimate) : part.effects;
     return effects.map((e, i): Rung => ({
       ...e,
-      apart: e.p < 1 - level,
+      apart: passes(e.p, level),
       ...(i === 0 && part.within !== undefined ? { heading: part.within } : {}),
     }));
   });
@@ -69,30 +70,7 @@ export function lookScene(answer: Answer, width: number, sorted = false): Scene 
   const look: Panel = twoWay
     ? twoWayRows(answer, frame)
     : groupRows(answer, frame, question.design === 'one-sample' ? [value] : []);
-  if (question.design === 'one-sample')
-    look.marks.unshift(
-      {
-        mark: 'rule',
-        x1: value,
-        y1: -Infinity,
-        x2: value,
-        y2: Infinity,
-        ink: 'accent',
-        weight: 1.5,
-        dash: true,
-        name: 'fixed-value',
-      },
-      {
-        mark: 'text',
-        x: value,
-        y: -Infinity,
-        dy: -9,
-        anchor: 'middle',
-        text: `${value}${unit ? ` ${unit}` : ''}`,
-        ink: 'accent',
-        size: 12,
-      },
-    );
+  if (question.design === 'one-sample') look.marks.unshift(...statedMarks(value, `${value}${unit ? ` ${unit}` : ''}`));
   // Partners are joined by a line: what pairs share drops out of the difference.
   if (found?.pairing) look.marks.unshift(...subjectLines(found.pairing.pairs.map(({ a, b }) => [a.value, b.value])));
   else if (found?.complete && question.design === 'repeated') look.marks.unshift(...subjectLines(found.complete.rows));

@@ -1,7 +1,7 @@
 /** Shares as rows: all counted as one bar, those found filled, the share with its interval over it. */
 import type { Answer } from '../answer/answer';
 import { countOf } from '../words/shares';
-import { type Frame, nameMarks } from './group-rows';
+import { type Frame, nameMarks, statedMarks } from './group-rows';
 import type { Mark, Panel } from './scene';
 
 export function shareRows(answer: Answer, frame: Frame, stated?: number): Panel {
@@ -44,31 +44,7 @@ export function shareRows(answer: Answer, frame: Frame, stated?: number): Panel 
           },
         ];
       }),
-      ...(stated === undefined
-        ? []
-        : ([
-            {
-              mark: 'rule',
-              x1: stated,
-              y1: -Infinity,
-              x2: stated,
-              y2: Infinity,
-              ink: 'accent',
-              weight: 1.5,
-              dash: true,
-              name: 'fixed-value',
-            },
-            {
-              mark: 'text',
-              x: stated,
-              y: -Infinity,
-              dy: -9,
-              anchor: 'middle',
-              text: String(stated),
-              ink: 'accent',
-              size: 12,
-            },
-          ] satisfies Mark[])),
+      ...(stated === undefined ? [] : statedMarks(stated, String(stated))),
       ...groups.flatMap((group, i): Mark[] =>
         i % every === 0
           ? [

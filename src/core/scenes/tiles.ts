@@ -1,4 +1,5 @@
 /** Counts as tiles: a column for each row of the table, as wide as its share of all; within it the outcomes stacked. */
+import { passes } from '../procedures/interval';
 import type { CountedPart } from '../answer/comparison';
 import { significant } from '../words/numbers';
 import { textWidth } from './text-width';
@@ -12,8 +13,8 @@ const size = 12;
 const mostColumns = 40;
 
 /** How a tile says that it departs: by a sign as well as by its ground. */
-export const departs = (residual: number, p: number, alpha: number): '' | '+' | '−' =>
-  p >= alpha ? '' : residual > 0 ? '+' : '−';
+export const departs = (residual: number, p: number, level: number): '' | '+' | '−' =>
+  !passes(p, level) ? '' : residual > 0 ? '+' : '−';
 
 export function tiles(counts: CountedPart, frame: Frame, level: number): Panel {
   const { observed, residuals, cellP, rows, columns } = counts;
@@ -26,7 +27,7 @@ export function tiles(counts: CountedPart, frame: Frame, level: number): Panel {
     let low = 0;
     row.forEach((n, j) => {
       const tall = n / (total(row) || 1);
-      const sign = departs(residuals[i]?.[j] ?? 0, cellP[i]?.[j] ?? 1, 1 - level);
+      const sign = departs(residuals[i]?.[j] ?? 0, cellP[i]?.[j] ?? 1, level);
       if (n > 0)
         marks.push({
           mark: 'bar',
@@ -81,7 +82,7 @@ export function fitBars(counts: CountedPart, frame: Frame, level: number): Panel
   const [line = [], hoped = []] = [observed[0], expected[0]];
   const most = Math.max(...line, ...hoped);
   const marks: Mark[] = line.flatMap((n, j): Mark[] => {
-    const sign = departs(residuals[0]?.[j] ?? 0, cellP[0]?.[j] ?? 1, 1 - level);
+    const sign = departs(residuals[0]?.[j] ?? 0, cellP[0]?.[j] ?? 1, level);
     const e = hoped[j] ?? 0;
     return [
       {

@@ -1,8 +1,9 @@
 /** The result in a few lines: effect first, then what it means, then the test. */
 import type { Answer } from '../answer/answer';
-import type { Comparison, Effect, FollowUpPart, Test } from '../answer/comparison';
+import type { Comparison, Effect, Test } from '../answer/comparison';
 import type { Outcome } from '../numeric/domain-error';
 import { choicesOf } from '../question/choices';
+import { passes } from '../procedures/interval';
 import { wordsAbout } from './about';
 import { methodName } from './method';
 import { fixed, intervalDecimals, percent } from './numbers';
@@ -10,6 +11,7 @@ import { effectPhrases, testPhrase } from './phrases';
 import { bareMeasure, namedFactors, measureOf } from './question';
 import { sentenceCase, unitAfter } from './sentences';
 import { type Text, text } from './text';
+import { toldApart, verdictOn } from './verdict';
 
 /** The difference first, with unit and interval; then the test. */
 export interface Headline {
@@ -22,12 +24,6 @@ export interface Headline {
   /** The result in a sentence. */
   sentence: Text;
   test: Text;
-}
-
-/** How surely several comparisons hold: how many of how many could be told apart. */
-export function toldApart(parts: readonly FollowUpPart[], level: number): { apart: number; all: number } {
-  const effects = parts.flatMap((part) => part.effects);
-  return { apart: effects.filter((e) => e.p < 1 - level).length, all: effects.length };
 }
 
 /** The comparison that stands out most, for the place where one difference is shown. */
@@ -58,7 +54,7 @@ function differenceSentence(answer: Answer, comparison: Comparison, effect: Effe
   const other = one ? `${value}${unit}` : (b?.name ?? '');
   const first = a?.name ?? '';
   const level = percent(question.level);
-  const settled = comparison.p < Number((1 - question.level).toPrecision(8));
+  const settled = passes(comparison.p, question.level);
   const observed =
     method === 'ranks'
       ? away === 0
@@ -75,32 +71,32 @@ function differenceSentence(answer: Answer, comparison: Comparison, effect: Effe
           : `Mean ${bareMeasure(answer)} was ${size} ${away > 0 ? 'greater' : 'less'} in ${first} than in ${other}`;
   const none = one ? other : value === 0 ? 'a difference of zero' : `a difference of ${value}${unit}`;
   const it = one ? `it is ${question.direction} than ${other}` : `it is ${question.direction} in ${first}`;
-  const verdict =
-    question.direction === 'either'
-      ? settled
-        ? `${none} is not compatible with these readings`
-        : one
-          ? `these readings do not rule out ${other}, nor do they show that it is the mean`
-          : value === 0
-            ? 'these readings do not rule out that there is no difference, nor do they show that there is none'
-            : `these readings do not rule out ${none}`
-      : settled
-        ? `the readings support that ${it}`
-        : `the readings do not show that ${it}`;
+  const verdict = verdictOn({
+    settled,
+    direction: question.direction,
+    seen: 'readings',
+    none,
+    ...(one
+      ? { shown: 'that it is the mean' }
+      : value === 0
+        ? { open: 'that there is no difference', shown: 'that there is none' }
+        : {}),
+    claim: it,
+  });
   return text`${observed}; at the ${level} level, ${verdict}.`;
 }
 
 function severalSentence(answer: Answer, comparison: Comparison): Text {
   const { question, groups } = answer;
   const level = percent(question.level);
-  const settled = comparison.p < Number((1 - question.level).toPrecision(8));
+  const settled = passes(comparison.p, question.level);
   const ranks = choicesOf(question).method === 'ranks';
   const what = ranks ? sentenceCase(bareMeasure(answer)) : `Mean ${bareMeasure(answer)}`;
   const overall = settled
     ? `${what} differed among the ${groups.length} ${question.design === 'repeated' ? 'conditions' : 'groups'}`
     : `These readings do not show that ${what.charAt(0).toLowerCase()}${what.slice(1)} differs among the ${groups.length} ${question.design === 'repeated' ? 'conditions' : 'groups'}, nor that it is the same`;
   if (!comparison.follow?.ok) return text`${overall}.`;
-  const { apart, all } = toldApart(comparison.follow.value, question.level);
+  const { apart, all } = toldApart(comparison, question.level);
   const { compare } = choicesOf(question);
   const many = apart === 0 ? 'no' : apart === all && all > 1 ? `all ${all}` : `${apart} of ${all}`;
   const one = all === 1 || apart === 0;
@@ -115,13 +111,12 @@ function severalSentence(answer: Answer, comparison: Comparison): Text {
 
 function factorsSentence(answer: Answer, comparison: Comparison): Text {
   const { question } = answer;
-  const alpha = Number((1 - question.level).toPrecision(8));
   const [a, b] = namedFactors(answer);
   const [testA, testB, testAB] = comparison.tests;
   const measure = bareMeasure(answer);
   const main = (name: string, test: Test | undefined): string =>
-    test && test.p < alpha ? `${name} makes a difference` : `${name} was not shown to make one`;
-  if (testAB && testAB.p < alpha)
+    test && passes(test.p, question.level) ? `${name} makes a difference` : `${name} was not shown to make one`;
+  if (testAB && passes(testAB.p, question.level))
     return text`What ${a} does to ${measure} depends on ${b}: read the two together, within each ${b} or each ${a}, not as averages over the other.`;
   const mains = `${main(a, testA)}; ${main(b, testB)}`;
   return text`${testAB ? `These readings do not show that ${a} and ${b} act upon each other. ` : ''}${sentenceCase(mains)}.`;

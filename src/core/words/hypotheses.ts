@@ -1,4 +1,5 @@
 /** The hypotheses in symbols (TeX) and in words, and the decision in both ways. */
+import { alphaOf } from '../procedures/interval';
 import type { Answer } from '../answer/answer';
 import type { Comparison, Reference } from '../answer/comparison';
 import { named } from '../distributions/named';
@@ -93,7 +94,7 @@ export interface Decision {
 export function decisionOf(reference: Reference, p: number, level: number): Decision | undefined {
   const made = named(reference.distribution, reference.parameters);
   if (!made.ok) return undefined;
-  const alpha = 1 - level;
+  const alpha = alphaOf(level);
   const both = reference.direction === 'either';
   const share = both ? alpha / 2 : alpha;
   const [upper, lower] = [made.value.upperQuantile(share), made.value.quantile(share)];
@@ -123,7 +124,7 @@ export function decisionOf(reference: Reference, p: number, level: number): Deci
     : Math.abs(lower.value + upper.value) < 1e-9 * upper.value
       ? `±${shown(upper.value)}`
       : `${shown(lower.value)} or ${shown(upper.value)}`;
-  const most = percent(Number(alpha.toPrecision(8)));
+  const most = percent(alpha);
   const size = p < 0.001 ? scientific(p, 2) : pRelation(p).replace('= ', '');
   return {
     critical,

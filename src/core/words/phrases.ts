@@ -1,5 +1,5 @@
 /** Statistics, effects and effect sizes as sentences write them. */
-import type { Effect, Size, Test } from '../answer/comparison';
+import type { Comparison, Effect, Size, Test } from '../answer/comparison';
 import { between, degreesOfFreedom, fixed, intervalDecimals, pRelation, percent, significant } from './numbers';
 import { unitAfter } from './sentences';
 import { type Text, symbol, text } from './text';
@@ -68,3 +68,12 @@ export const sizeMeaning: Record<Size['kind'], string> = {
   cramer: 'how strongly the two go together, 0 to 1',
   kendall: 'agreement between the subjects, 0 to 1',
 };
+
+/** The effect sizes that can be given, in one phrase. */
+export const sizesClause = ({ sizes }: Comparison, level: number): Text =>
+  sizes.flatMap((size): Text => {
+    if (!size.ok) return [];
+    const { interval, value } = size.value;
+    const ci = interval ? `, ${percent(level)} CI ${between(interval, 2)}` : '';
+    return text`; ${sizeName(size.value)} = ${fixed(value, 2)}${ci}`;
+  });

@@ -1,11 +1,13 @@
 /** What an answer tells the paper: methods, results, the legend of its figure. */
+import { passes } from '../procedures/interval';
 import type { Answer, GroupPart } from '../answer/answer';
-import type { Comparison, FollowUpPart } from '../answer/comparison';
+import type { Comparison } from '../answer/comparison';
 import { controlPlace } from '../answer/follow-up';
 import { choicesOf } from '../question/choices';
 import { withUnit } from '../readings/table';
 import { headline } from './headline';
-import { effectPhrases, sizeName, testPhrase } from './phrases';
+import { effectPhrases, sizesClause, testPhrase } from './phrases';
+import { apartClause } from './apart';
 import { wordsAbout } from './about';
 import { followNames } from './follow-names';
 import {
@@ -21,7 +23,7 @@ import {
 } from './numbers';
 import { namedFactors, measureOf, subtraction } from './question';
 import { listed, valued, sentenceCase, unitAfter } from './sentences';
-import { type Text, symbol, text } from './text';
+import { type Text, symbol, text, joined } from './text';
 
 function asideClause(groups: readonly GroupPart[]): string {
   const aside = groups.flatMap((g) => g.readings.aside.map((r) => ({ group: g.name, reason: r.reason })));
@@ -182,40 +184,6 @@ function groupClause(group: GroupPart, unit: string): Text {
   return text`${group.name} (mean ${fixed(mean, decimals)}${unitAfter(unit)}${sd}, ${symbol('n')} = ${group.n})`;
 }
 
-const joined = (parts: readonly Text[], between: string): Text =>
-  parts.flatMap((part, i): Text => (i === 0 ? part : [between, ...part]));
-
-/** The effect sizes that can be given, in one phrase. */
-const sizesClause = (answer: Answer, comparison: Comparison): Text =>
-  comparison.sizes.flatMap((size): Text => {
-    if (!size.ok) return [];
-    const { interval, value } = size.value;
-    const ci = interval ? `, ${percent(answer.question.level)} CI ${between(interval, 2)}` : '';
-    return text`; ${sizeName(size.value)} = ${fixed(value, 2)}${ci}`;
-  });
-
-/** The comparisons that told groups apart, each with its difference, interval and p. */
-function apartClause(answer: Answer, parts: readonly FollowUpPart[]): Text {
-  const { question } = answer;
-  const { follow, method } = choicesOf(question);
-  const alpha = 1 - question.level;
-  const unit = method === 'ranks' ? '' : answer.unit;
-  const apart = parts.flatMap((part) =>
-    part.effects.filter((e) => e.p < alpha).map((e) => ({ ...e, within: part.within })),
-  );
-  const all = parts.flatMap((part) => part.effects);
-  const adjusted = follow === 'unadjusted' ? '' : 'adjusted ';
-  if (apart.length === 0)
-    return text` No comparison told groups apart (${followNames[follow]}, all ${adjusted}${symbol('p')} ≥ ${fixed(Math.min(...all.map((e) => e.p)), 2)}).`;
-  const most = 12;
-  const each = apart.slice(0, most).map((e): Text => {
-    const { estimate, interval } = effectPhrases(e, unit, question.level);
-    return text`${e.name}${e.within === undefined ? '' : ` in ${e.within}`} ${method === 'ranks' ? `${estimate} mean ranks` : estimate}${interval ? `, ${interval}` : ''}, ${adjusted}${symbol('p')} ${pRelation(e.p)}`;
-  });
-  const rest = apart.length > most ? `; and ${apart.length - most} more` : '';
-  return text` Told apart (${followNames[follow]}): ${joined(each, '; ')}${rest}.`;
-}
-
 /** The sentences for the paper's results section. */
 export function resultsSentence(answer: Answer, comparison: Comparison): Text {
   const about = wordsAbout(answer.question);
@@ -227,8 +195,8 @@ export function resultsSentence(answer: Answer, comparison: Comparison): Text {
   const what = sentenceCase(measureOf(answer));
   const [a, b] = groups;
   const [first] = comparison.tests;
-  const settled = comparison.p < Number((1 - level).toPrecision(8));
-  const follow = comparison.follow?.ok ? apartClause(answer, comparison.follow.value) : [];
+  const settled = passes(comparison.p, level);
+  const follow = comparison.follow?.ok ? apartClause(answer, comparison.follow.value, answer.unit) : [];
   const equivalent = equivalenceClause(answer, comparison);
   if (comparison.effect && first) {
     const { estimate, interval } = effectPhrases(comparison.effect, answer.unit, level);
@@ -237,12 +205,12 @@ export function resultsSentence(answer: Answer, comparison: Comparison): Text {
     const pInterval = first.pInterval ? ` (${percent(level)} CI of the sampled p ${between(first.pInterval, 4)})` : '';
     if (question.design === 'one-sample' && a) {
       const relation = away === 0 ? 'equal to' : away > 0 ? 'greater than' : 'less than';
-      return text`${what} of ${groupClause(a, answer.unit)} was ${relation} ${valued(String(value), answer.unit)}: ${kind} ${estimate}, ${interval}; ${testPhrase(first)}${sizesClause(answer, comparison)}.${equivalent}`;
+      return text`${what} of ${groupClause(a, answer.unit)} was ${relation} ${valued(String(value), answer.unit)}: ${kind} ${estimate}, ${interval}; ${testPhrase(first)}${sizesClause(comparison, level)}.${equivalent}`;
     }
     if (a && b) {
       const relation = away === 0 ? 'the same on average' : away > 0 ? 'greater' : 'less';
       const than = away === 0 ? 'and' : 'than';
-      return text`${what} was ${relation} in ${groupClause(a, answer.unit)} ${than} in ${groupClause(b, answer.unit)}: ${kind} ${estimate}, ${interval}; ${testPhrase(first)}${pInterval}${sizesClause(answer, comparison)}.${equivalent}`;
+      return text`${what} was ${relation} in ${groupClause(a, answer.unit)} ${than} in ${groupClause(b, answer.unit)}: ${kind} ${estimate}, ${interval}; ${testPhrase(first)}${pInterval}${sizesClause(comparison, level)}.${equivalent}`;
     }
   }
   if (question.design === 'factorial' || question.design === 'mixed') {
@@ -267,7 +235,7 @@ export function resultsSentence(answer: Answer, comparison: Comparison): Text {
   const used = comparison.complete
     ? ` in ${counted(comparison.complete.subjects.length, answer.subject || 'subject')}`
     : '';
-  return text`${what} ${verb} among the ${groups.length} ${among}${used}: ${first ? testPhrase(first) : []}${sizesClause(answer, comparison)}${pooled}${epsilon}. ${joined(
+  return text`${what} ${verb} among the ${groups.length} ${among}${used}: ${first ? testPhrase(first) : []}${sizesClause(comparison, level)}${pooled}${epsilon}. ${joined(
     groups.map((g) => groupClause(g, answer.unit)),
     '; ',
   )}.${follow}${sphere}`;
@@ -281,7 +249,7 @@ export function equivalenceClause(answer: Answer, comparison: Comparison): Text 
   const within = valued(`${bounds.low} to ${bounds.high}`, answer.unit).replaceAll('-', '−');
   const decimals = intervalDecimals(interval);
   const inner = percent(2 * level - 1);
-  return p < 1 - level
+  return passes(p, level)
     ? text` The ${inner} interval, ${between(interval, decimals)}${unitAfter(answer.unit)}, lies within ${within}: alike, by two one-sided tests, ${symbol('p')} ${pRelation(p)}.`
     : text` The ${inner} interval, ${between(interval, decimals)}${unitAfter(answer.unit)}, does not lie within ${within}, so the two are not shown to be alike (two one-sided tests, ${symbol('p')} ${pRelation(p)}).`;
 }

@@ -1,22 +1,24 @@
 /** The words of questions about shares. */
 import type { Answer } from '../answer/answer';
-import type { Comparison, FollowUpPart } from '../answer/comparison';
+import type { Comparison } from '../answer/comparison';
 import type { GroupPart } from '../answer/group-part';
 import { intervalNames } from '../answer/shares';
+import { passes } from '../procedures/interval';
 import { choicesOf } from '../question/choices';
 import type { Named } from '../question/naming';
-import type { Question } from '../question/question';
+import type { Method, Question } from '../question/question';
 import type { SubjectWords } from './about';
 import { hypothesisName } from './hypothesis-name';
 import { followNames } from './follow-names';
-import { between, fixed, pRelation, percent } from './numbers';
-import { effectPhrases, sizeName, testPhrase } from './phrases';
+import { apartClause } from './apart';
+import { fixed, percent } from './numbers';
+import { effectPhrases, sizesClause, testPhrase } from './phrases';
 import { listed } from './sentences';
-import { type Text, symbol, text } from './text';
+import { type Text, joined, text } from './text';
+import { toldApart, verdictOn } from './verdict';
 
 const shareNamed = (named: Named): string => named.measure || 'those found';
 const nameAt = ({ groups }: Pick<Named, 'groups'>, i: number): string => groups[i]?.name ?? '';
-const settled = (comparison: Comparison, level: number): boolean => comparison.p < Number((1 - level).toPrecision(8));
 
 /** "18 of 45 (40.0 %)". */
 export const countOf = ({ n, share }: GroupPart): string =>
@@ -44,26 +46,45 @@ function question(named: Named): string {
   }
 }
 
-const names: Partial<Record<Question['design'], Partial<Record<string, string>>>> = {
-  'one-sample': { score: 'Large-sample test of one proportion', exact: 'Exact binomial test' },
+/** A test by the name it goes by, and as the methods section writes it. */
+type Names = readonly [name: string, written: string];
+
+const names: Partial<Record<Question['design'], Partial<Record<Method, Names>>>> = {
+  'one-sample': {
+    score: ['Large-sample test of one proportion', 'the large-sample test of one proportion'],
+    exact: ['Exact binomial test', 'the exact binomial test'],
+  },
   'two-groups': {
-    score: 'Large-sample test of two proportions',
-    exact: 'Fisher’s exact test',
-    shuffle: 'Randomization test of two shares',
+    score: [
+      'Large-sample test of two proportions',
+      'the large-sample test of two proportions (pooled variance, without continuity correction)',
+    ],
+    exact: ['Fisher’s exact test', 'Fisher’s exact test'],
+    shuffle: ['Randomization test of two shares', 'a randomization test of the difference of shares'],
   },
   paired: {
-    score: 'McNemar’s test',
-    exact: 'Exact test of paired proportions',
-    'mid-p': 'Mid-p test of paired proportions',
+    score: ['McNemar’s test', 'McNemar’s test (without continuity correction)'],
+    exact: ['Exact test of paired proportions', 'the exact test of paired proportions'],
+    'mid-p': ['Mid-p test of paired proportions', 'the mid-p test of paired proportions'],
   },
   several: {
-    'chi-square': 'Chi-square test of several proportions',
-    g: 'G test of several proportions',
-    exact: 'Fisher’s exact test',
-    shuffle: 'Randomization test of several shares',
+    'chi-square': ['Chi-square test of several proportions', 'Pearson’s chi-square test'],
+    g: ['G test of several proportions', 'the likelihood-ratio (G) test'],
+    exact: ['Fisher’s exact test', 'Fisher’s exact test'],
+    shuffle: ['Randomization test of several shares', 'a randomization test of chi-square'],
   },
 };
-const methodName = (asked: Question): string => names[asked.design]?.[choicesOf(asked).method] ?? '';
+const namesOf = (asked: Question): Names => names[asked.design]?.[choicesOf(asked).method] ?? ['', ''];
+const methodName = (asked: Question): string => namesOf(asked)[0];
+
+/** How a p without a curve came about: from all arrangements, or from so many drawn. */
+export function arrangementWords({ question: asked, comparison }: Answer): string {
+  const [test] = comparison.ok ? comparison.value.tests : [];
+  if (!test || test.symbol !== undefined) return '';
+  if (test.drawn !== undefined)
+    return ` (${test.drawn.toLocaleString('en')} random arrangements, seed ${choicesOf(asked).seed})`;
+  return choicesOf(asked).method === 'shuffle' ? ' (all arrangements counted)' : '';
+}
 
 function methodReason(asked: Question): string {
   const exact = choicesOf(asked).method === 'exact';
@@ -73,7 +94,7 @@ function methodReason(asked: Question): string {
     case 'one-sample':
       return exact
         ? 'The chance of every count the stated share could give is added up as it is: right at any number, and a little cautious.'
-        : 'With enough counted, a share strays from the stated one as the normal curve says; the Wilson interval beside it holds well even when few were counted.';
+        : 'With enough counted, a share strays from the stated one as the normal curve says; the score interval of Wilson holds well even when few were counted.';
     case 'paired':
       return 'The same subjects were looked at twice, so only those that changed say anything: the two ways of changing are set against each other.';
     case 'two-groups':
@@ -98,76 +119,42 @@ function methodElse(asked: Question): string {
 function headline(answer: Answer, comparison: Comparison): Text {
   const { question: asked, groups } = answer;
   const level = percent(asked.level);
-  const sure = settled(comparison, asked.level);
+  const sure = passes(comparison.p, asked.level);
   const what = `The share of ${shareNamed(answer)}`;
   const [a, b] = groups;
   if (asked.design === 'one-sample' && a) {
     const { value } = choicesOf(asked);
-    const verdict =
-      asked.direction === 'either'
-        ? sure
-          ? `${value} is not compatible with these counts`
-          : `these counts do not rule out ${value}, nor do they show that it is the share`
-        : sure
-          ? `the counts support that it is ${asked.direction} than ${value}`
-          : `the counts do not show that it is ${asked.direction} than ${value}`;
+    const verdict = verdictOn({
+      settled: sure,
+      direction: asked.direction,
+      seen: 'counts',
+      none: String(value),
+      shown: 'that it is the share',
+      claim: `it is ${asked.direction} than ${value}`,
+    });
     return text`${what} in ${a.name} was ${countOf(a)}; at the ${level} level, ${verdict}.`;
   }
   if ((asked.design === 'two-groups' || asked.design === 'paired') && a && b) {
-    const verdict =
-      asked.direction === 'either'
-        ? sure
-          ? 'no difference is not compatible with these counts'
-          : 'these counts do not rule out that there is no difference, nor do they show that there is none'
-        : sure
-          ? `the counts support that it is ${asked.direction} in ${a.name}`
-          : `the counts do not show that it is ${asked.direction} in ${a.name}`;
+    const verdict = verdictOn({
+      settled: sure,
+      direction: asked.direction,
+      seen: 'counts',
+      none: 'a difference of zero',
+      open: 'that there is no difference',
+      shown: 'that there is none',
+      claim: `it is ${asked.direction} in ${a.name}`,
+    });
     const seen =
       asked.design === 'paired'
         ? `${what}: ${a.name} ${countOf(a)}, ${b.name} ${countOf(b)}`
         : `${what} was ${countOf(a)} in ${a.name} and ${countOf(b)} in ${b.name}`;
     return text`${seen}; at the ${level} level, ${verdict}.`;
   }
-  const follow = comparison.follow?.ok ? comparison.follow.value : [];
-  const effects = follow.flatMap((part) => part.effects);
-  const apart = effects.filter((e) => e.p < 1 - asked.level).length;
+  const { apart, all } = toldApart(comparison, asked.level);
   return sure
-    ? text`${what} differed among the ${groups.length} groups; at the ${level} level, ${apart === 0 ? 'no' : apart} of ${effects.length} pairs could be told apart.`
+    ? text`${what} differed among the ${groups.length} groups; at the ${level} level, ${apart === 0 ? 'none' : apart} of ${all} pairs could be told apart.`
     : text`These counts do not show that ${what.toLowerCase()} differs among the ${groups.length} groups, nor that it is the same.`;
 }
-
-const testWords = (answer: Answer): string => {
-  const { question: asked } = answer;
-  const { method, seed } = choicesOf(asked);
-  const sampled =
-    method === 'exact' &&
-    asked.design === 'several' &&
-    answer.comparison.ok &&
-    answer.comparison.value.remarks.length > 0;
-  return (
-    (
-      {
-        'one-sample': { score: 'the large-sample test of one proportion', exact: 'the exact binomial test' },
-        'two-groups': {
-          score: 'the large-sample test of two proportions (pooled variance, without continuity correction)',
-          exact: 'Fisher’s exact test',
-          shuffle: 'a randomization test of the difference of shares (all arrangements counted)',
-        },
-        paired: {
-          score: 'McNemar’s test (without continuity correction)',
-          exact: 'the exact test of paired proportions',
-          'mid-p': 'the mid-p test of paired proportions',
-        },
-        several: {
-          'chi-square': 'Pearson’s chi-square test',
-          g: 'the likelihood-ratio (G) test',
-          exact: sampled ? `Fisher’s exact test (random tables, seed ${seed})` : 'Fisher’s exact test',
-          shuffle: `a randomization test of chi-square (random arrangements, seed ${seed})`,
-        },
-      } as Partial<Record<Question['design'], Partial<Record<string, string>>>>
-    )[asked.design]?.[method] ?? ''
-  );
-};
 
 const intervalWords = (asked: Question): string => {
   const one = intervalNames[choicesOf(asked).shareInterval];
@@ -236,30 +223,10 @@ function methods(answer: Answer): Text {
       : asked.direction === 'either'
         ? ' The test was two-sided.'
         : ` The test was one-sided (${nameAt(answer, 0)} ${asked.direction}).`;
-  return text`The share of ${shareNamed(answer)} ${among} by ${testWords(answer)}, ${each}.${sided} ${intervalWords(asked)}${countedClause(answer)}`;
+  return text`The share of ${shareNamed(answer)} ${among} by ${namesOf(asked)[1]}${arrangementWords(answer)}, ${each}.${sided} ${intervalWords(asked)}${countedClause(answer)}`;
 }
-
-const joined = (parts: readonly Text[], mark: string): Text =>
-  parts.flatMap((part, i): Text => (i === 0 ? part : [mark, ...part]));
 
 const shareClause = (group: GroupPart): Text => text`${group.name} ${countOf(group)}`;
-
-function apartClause(answer: Answer, parts: readonly FollowUpPart[]): Text {
-  const { question: asked } = answer;
-  const { follow } = choicesOf(asked);
-  const adjusted = follow === 'unadjusted' ? '' : 'adjusted ';
-  const effects = parts.flatMap((part) => part.effects);
-  const apart = effects.filter((e) => e.p < 1 - asked.level);
-  if (effects.length === 0) return [];
-  if (apart.length === 0) return text` No pair could be told apart (${followNames[follow]}).`;
-  return text` Told apart (${followNames[follow]}): ${joined(
-    apart.slice(0, 12).map((e): Text => {
-      const { estimate, interval } = effectPhrases(e, '', asked.level);
-      return text`${e.name} ${estimate}, ${interval}, ${adjusted}${symbol('p')} ${pRelation(e.p)}`;
-    }),
-    '; ',
-  )}.`;
-}
 
 function results(answer: Answer, comparison: Comparison): Text {
   const { question: asked, groups } = answer;
@@ -273,12 +240,7 @@ function results(answer: Answer, comparison: Comparison): Text {
       return text`${what} was ${joined(groups.map(shareClause), ', ')}: ${estimate}, ${interval}; against ${choicesOf(asked).value}, ${tested}.`;
     return text`${what}: ${joined(groups.map(shareClause), ', ')}; ${effect.name} ${estimate}, ${interval}; ${tested}.`;
   }
-  const size = comparison.sizes.flatMap((s): Text =>
-    s.ok
-      ? text`, ${sizeName(s.value)} = ${fixed(s.value.value, 2)}${s.value.interval ? `, ${percent(asked.level)} CI ${between(s.value.interval, 2)}` : ''}`
-      : [],
-  );
-  return text`${what} ${settled(comparison, asked.level) ? 'differed' : 'was not shown to differ'} among the groups: ${tested}${size}. ${joined(groups.map(shareClause), '; ')}.${comparison.follow?.ok ? apartClause(answer, comparison.follow.value) : []}`;
+  return text`${what} ${passes(comparison.p, asked.level) ? 'differed' : 'was not shown to differ'} among the groups: ${tested}${sizesClause(comparison, asked.level)}. ${joined(groups.map(shareClause), '; ')}.${comparison.follow?.ok ? apartClause(answer, comparison.follow.value, '') : []}`;
 }
 
 function legend(answer: Answer): Text {

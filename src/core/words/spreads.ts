@@ -2,21 +2,23 @@
 import type { Answer } from '../answer/answer';
 import type { Comparison } from '../answer/comparison';
 import type { GroupPart } from '../answer/group-part';
+import { passes } from '../procedures/interval';
 import { choicesOf } from '../question/choices';
 import type { Named } from '../question/naming';
-import type { Question } from '../question/question';
+import type { Method, Question } from '../question/question';
 import { withUnit } from '../readings/table';
 import type { SubjectWords } from './about';
 import { followNames } from './follow-names';
 import { hypothesisName } from './hypothesis-name';
-import { pRelation, percent, significant } from './numbers';
+import { apartClause } from './apart';
+import { percent, significant } from './numbers';
 import { effectPhrases, testPhrase } from './phrases';
 import { listed, sentenceCase, unitAfter, valued } from './sentences';
-import { type Text, symbol, text } from './text';
+import { type Text, joined, symbol, text } from './text';
+import { verdictOn } from './verdict';
 
 const what = (named: Named): string => named.measure || 'the readings';
 const nameAt = ({ groups }: Pick<Named, 'groups'>, i: number): string => groups[i]?.name ?? '';
-const settled = (comparison: Comparison, level: number): boolean => comparison.p < Number((1 - level).toPrecision(8));
 
 /** "SD 4.21 mm". */
 const sdOf = ({ summary }: GroupPart, unit: string): string =>
@@ -40,41 +42,42 @@ function question(named: Named): string {
   }
 }
 
-const names: Record<string, string> = {
-  'chi-square': 'Chi-square test of one variance',
-  f: 'F test of two variances',
-  'brown-forsythe': 'Brown–Forsythe test',
-  levene: 'Levene’s test',
-  bartlett: 'Bartlett’s test',
+const names: Partial<Record<Method, readonly [name: string, written: string]>> = {
+  'chi-square': ['Chi-square test of one variance', 'the chi-square test of one variance'],
+  f: ['F test of two variances', 'the F test of two variances'],
+  'brown-forsythe': ['Brown–Forsythe test', 'the Brown–Forsythe test (distances from the medians)'],
+  levene: ['Levene’s test', 'Levene’s test (distances from the means)'],
+  bartlett: ['Bartlett’s test', 'Bartlett’s test'],
 };
-const methodName = (asked: Question): string => names[choicesOf(asked).method] ?? '';
+const methodName = (asked: Question): string => names[choicesOf(asked).method]?.[0] ?? '';
 
 function headline(answer: Answer, comparison: Comparison): Text {
   const { question: asked, groups, unit } = answer;
   const level = percent(asked.level);
-  const sure = settled(comparison, asked.level);
+  const sure = passes(comparison.p, asked.level);
   const [a, b] = groups;
   const stated = valued(String(choicesOf(asked).value), unit);
   if (asked.design === 'one-sample' && a) {
-    const verdict =
-      asked.direction === 'either'
-        ? sure
-          ? `${stated} is not compatible with these readings`
-          : `these readings do not rule out ${stated}, nor do they show that it is the SD`
-        : sure
-          ? `the readings support that it is ${asked.direction} than ${stated}`
-          : `the readings do not show that it is ${asked.direction} than ${stated}`;
+    const verdict = verdictOn({
+      settled: sure,
+      direction: asked.direction,
+      seen: 'readings',
+      none: stated,
+      shown: 'that it is the SD',
+      claim: `it is ${asked.direction} than ${stated}`,
+    });
     return text`${sentenceCase(what(answer))} of ${a.name} scattered with ${sdOf(a, unit)}; at the ${level} level, ${verdict}.`;
   }
   if (asked.design === 'two-groups' && a && b) {
-    const verdict =
-      asked.direction === 'either'
-        ? sure
-          ? 'equal spreads are not compatible with these readings'
-          : 'these readings do not rule out equal spreads, nor do they show them'
-        : sure
-          ? `the readings support that it is ${asked.direction} in ${a.name}`
-          : `the readings do not show that it is ${asked.direction} in ${a.name}`;
+    const verdict = verdictOn({
+      settled: sure,
+      direction: asked.direction,
+      seen: 'readings',
+      none: 'equal spreads',
+      are: true,
+      shown: 'them',
+      claim: `it is ${asked.direction} in ${a.name}`,
+    });
     return text`${sentenceCase(what(answer))} scattered with ${sdOf(a, unit)} in ${a.name} and ${sdOf(b, unit)} in ${b.name}; at the ${level} level, ${verdict}.`;
   }
   return sure
@@ -85,13 +88,6 @@ function headline(answer: Answer, comparison: Comparison): Text {
 function methods(answer: Answer): Text {
   const { question: asked, groups, unit, subject } = answer;
   const each = `each ${subject || 'reading'} contributing one ${answer.averaged ? 'value, the mean of its readings' : 'reading'}`;
-  const test = {
-    'chi-square': `the chi-square test of one variance against an SD of ${valued(String(choicesOf(asked).value), unit)}`,
-    f: 'the F test of two variances',
-    'brown-forsythe': 'the Brown–Forsythe test (distances from the medians)',
-    levene: 'Levene’s test (distances from the means)',
-    bartlett: 'Bartlett’s test',
-  }[choicesOf(asked).method as 'f'];
   const among =
     asked.design === 'one-sample'
       ? `of ${nameAt(answer, 0)} was judged`
@@ -114,11 +110,8 @@ function methods(answer: Answer): Text {
     asked.design === 'several'
       ? ` Pairs were compared by the same test, ${follow === 'unadjusted' ? 'without adjustment' : `adjusted by ${followNames[follow]}`}.`
       : '';
-  return text`The spread of ${what(answer)} ${among} by ${test}, ${each}.${sided}${pairs} Standard deviations and their ratios are given with ${percent(asked.level)} confidence intervals that take the readings as normal.${aside > 0 ? ` ${aside === 1 ? 'One reading was' : `${aside} readings were`} set aside before analysis.` : ''}${late}`;
+  return text`The spread of ${what(answer)} ${among} by ${names[choicesOf(asked).method]?.[1] ?? ''}${asked.design === 'one-sample' ? ` against an SD of ${valued(String(choicesOf(asked).value), unit)}` : ''}, ${each}.${sided}${pairs} Standard deviations and their ratios are given with ${percent(asked.level)} confidence intervals that take the readings as normal.${aside > 0 ? ` ${aside === 1 ? 'One reading was' : `${aside} readings were`} set aside before analysis.` : ''}${late}`;
 }
-
-const joined = (parts: readonly Text[], mark: string): Text =>
-  parts.flatMap((part, i): Text => (i === 0 ? part : [mark, ...part]));
 
 function results(answer: Answer, comparison: Comparison): Text {
   const { question: asked, groups, unit } = answer;
@@ -133,19 +126,7 @@ function results(answer: Answer, comparison: Comparison): Text {
     const { estimate, interval } = effectPhrases(effect, asked.design === 'one-sample' ? unit : '', asked.level);
     return text`${sentenceCase(what(answer))}: ${each}. ${effect.name} ${estimate}, ${interval}; ${tested}.`;
   }
-  const effects = comparison.follow?.ok ? comparison.follow.value.flatMap((part) => part.effects) : [];
-  const apart = effects.filter((e) => e.p < 1 - asked.level);
-  const told: Text =
-    apart.length === 0
-      ? []
-      : text` Told apart: ${joined(
-          apart.slice(0, 12).map((e): Text => {
-            const { estimate, interval } = effectPhrases(e, '', asked.level);
-            return text`${e.name} ${estimate}, ${interval}, ${symbol('p')} ${pRelation(e.p)}`;
-          }),
-          '; ',
-        )}.`;
-  return text`The spread of ${what(answer)} ${settled(comparison, asked.level) ? 'differed' : 'was not shown to differ'} among the groups: ${tested}. ${each}.${told}`;
+  return text`The spread of ${what(answer)} ${passes(comparison.p, asked.level) ? 'differed' : 'was not shown to differ'} among the groups: ${tested}. ${each}.${comparison.follow?.ok ? apartClause(answer, comparison.follow.value, '') : []}`;
 }
 
 export const spreadWords: SubjectWords = {

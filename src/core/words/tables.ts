@@ -1,13 +1,14 @@
 /** The words of questions about how counts fall into categories. */
 import type { Answer } from '../answer/answer';
 import type { Comparison } from '../answer/comparison';
+import { passes } from '../procedures/interval';
 import { choicesOf } from '../question/choices';
 import type { Named } from '../question/naming';
-import type { Question } from '../question/question';
+import type { Method, Question } from '../question/question';
 import type { SubjectWords } from './about';
-import { between, fixed, percent, significant } from './numbers';
-import { sizeName, testPhrase } from './phrases';
-import { countedClause } from './shares';
+import { percent, significant } from './numbers';
+import { sizesClause, testPhrase } from './phrases';
+import { arrangementWords, countedClause } from './shares';
 import { listed, sentenceCase } from './sentences';
 import { type Text, text } from './text';
 
@@ -18,7 +19,6 @@ export const ratioWords = ({ ratio }: Question): string =>
   !ratio || ratio.every((r) => r === ratio[0]) ? 'equal shares' : `the ratio ${ratio.join(' : ')}`;
 
 const rowName = (named: Named): string => named.rowName ?? 'the rows';
-const settled = (comparison: Comparison, level: number): boolean => comparison.p < Number((1 - level).toPrecision(8));
 
 /** The cells that depart, each in words: "more settled in slate than expected (30 for 22.5)". */
 export function departures({ counts }: Comparison, level: number): string[] {
@@ -31,7 +31,7 @@ export function departures({ counts }: Comparison, level: number): string[] {
         words: `${r > 0 ? 'more' : 'fewer'} ${counts.columns[j] ?? ''}${counts.rowName ? ` in ${counts.rows[i] ?? ''}` : ''} than expected (${counts.observed[i]?.[j] ?? 0} for ${significant(counts.expected[i]?.[j] ?? 0, 3)})`,
       })),
     )
-    .filter(({ p }) => p < 1 - level)
+    .filter(({ p }) => passes(p, level))
     .sort((x, y) => Math.abs(y.r) - Math.abs(x.r))
     .map(({ words }) => words);
 }
@@ -39,7 +39,7 @@ export function departures({ counts }: Comparison, level: number): string[] {
 function headline(answer: Answer, comparison: Comparison): Text {
   const { question: asked } = answer;
   const level = percent(asked.level);
-  const sure = settled(comparison, asked.level);
+  const sure = passes(comparison.p, asked.level);
   const stand = departures(comparison, asked.level);
   const where =
     stand.length > 0
@@ -52,45 +52,34 @@ function headline(answer: Answer, comparison: Comparison): Text {
   return text`${sure ? `${sentenceCase(answer.measure)} depends on ${rowName(answer)}` : `These counts do not show that ${answer.measure} depends on ${rowName(answer)}, nor that it does not`}, at the ${level} level.${where}`;
 }
 
-const methodNames: Record<string, string> = {
-  'chi-square': 'Chi-square test of independence',
-  g: 'G test of independence',
-  exact: 'Fisher’s exact test',
-  shuffle: 'Randomization test of chi-square',
+const names: Partial<Record<Method, readonly [name: string, written: string]>> = {
+  'chi-square': ['Chi-square test of independence', 'Pearson’s chi-square test'],
+  g: ['G test of independence', 'the likelihood-ratio (G) test'],
+  exact: ['Fisher’s exact test', 'Fisher’s exact test'],
+  shuffle: ['Randomization test of chi-square', 'a randomization test of chi-square'],
 };
 const methodName = (asked: Question): string =>
-  one(asked) ? 'Chi-square test of goodness of fit' : (methodNames[choicesOf(asked).method] ?? '');
+  one(asked) ? 'Chi-square test of goodness of fit' : (names[choicesOf(asked).method]?.[0] ?? '');
 
 function methods(answer: Answer): Text {
   const { question: asked, subject } = answer;
   const each = `each ${subject || 'subject'} counting once`;
-  const test = {
-    'chi-square': 'Pearson’s chi-square test',
-    g: 'the likelihood-ratio (G) test',
-    exact: `Fisher’s exact test${answer.comparison.ok && answer.comparison.value.remarks.some((r) => r.includes('seed')) ? ` (random tables, seed ${choicesOf(asked).seed})` : ''}`,
-    shuffle: `a randomization test of chi-square (random arrangements, seed ${choicesOf(asked).seed})`,
-  }[choicesOf(asked).method as 'chi-square' | 'g' | 'exact' | 'shuffle'];
   const how = one(asked)
     ? `Counts of ${answer.measure || 'the categories'} were compared with ${ratioWords(asked)} by Pearson’s chi-square test of goodness of fit`
-    : `Whether ${answer.measure} depends on ${rowName(answer)} was tested by ${test}`;
+    : `Whether ${answer.measure} depends on ${rowName(answer)} was tested by ${names[choicesOf(asked).method]?.[1] ?? ''}${arrangementWords(answer)}`;
   return text`${how}, ${each}. Cells were judged by adjusted residuals, p adjusted by Holm.${countedClause(answer)}`;
 }
 
 function results(answer: Answer, comparison: Comparison): Text {
   const { question: asked } = answer;
   const [test] = comparison.tests;
-  const size = comparison.sizes.flatMap((s): Text =>
-    s.ok
-      ? text`, ${sizeName(s.value)} = ${fixed(s.value.value, 2)}${s.value.interval ? `, ${percent(asked.level)} CI ${between(s.value.interval, 2)}` : ''}`
-      : [],
-  );
   const n = comparison.counts?.observed.flat().reduce((a, b) => a + b, 0) ?? 0;
   const stand = departures(comparison, asked.level);
-  const sure = settled(comparison, asked.level);
+  const sure = passes(comparison.p, asked.level);
   const what = one(asked)
     ? `The ${n} counted ${sure ? 'departed from' : 'were not shown to depart from'} ${ratioWords(asked)}`
     : `Among the ${n} counted, ${answer.measure} ${sure ? 'depended' : 'was not shown to depend'} on ${rowName(answer)}`;
-  return text`${what}: ${test ? testPhrase(test) : []}${size}.${stand.length > 0 ? ` ${sentenceCase(listed(stand.slice(0, 6)))}.` : ''}`;
+  return text`${what}: ${test ? testPhrase(test) : []}${sizesClause(comparison, asked.level)}.${stand.length > 0 ? ` ${sentenceCase(listed(stand.slice(0, 6)))}.` : ''}`;
 }
 
 export const tableWords: SubjectWords = {

@@ -17,6 +17,10 @@ export function text(strings: TemplateStringsArray, ...parts: (Phrase | number |
   return out;
 }
 
+/** Texts one after the other, with a mark between. */
+export const joined = (parts: readonly Text[], mark: string): Text =>
+  parts.flatMap((part, i): Text => (i === 0 ? part : [mark, ...part]));
+
 /** The same without mark-up. */
 export const plain = (phrases: Text): string => phrases.map((p) => (typeof p === 'string' ? p : p.symbol)).join('');
 

@@ -1,3 +1,4 @@
+import { passes } from '../../core/procedures/interval';
 import { useStore } from '@nanostores/react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ArrowDown, ArrowUp } from 'lucide-react';
@@ -95,7 +96,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
     estimateSize: () => rowHeight,
     overscan: 8,
   });
-  const apart = rows.filter((r) => r.adjusted !== undefined && r.adjusted < 1 - question.level).length;
+  const apart = rows.filter((r) => r.adjusted !== undefined && passes(r.adjusted, question.level)).length;
   const single = kindOf[question.design] === 'two' || question.design === 'one-sample';
   const named = useMemo(() => namesOf(question, table), [question, table]);
   const order = single ? subtraction(named) : '';
@@ -244,7 +245,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
             {virtual.getVirtualItems().map((item) => {
               const r = shown[item.index];
               if (!r) return null;
-              const low = r.adjusted !== undefined && r.adjusted < 1 - question.level;
+              const low = r.adjusted !== undefined && passes(r.adjusted, question.level);
               const scene = measureScene(r);
               return (
                 <div

@@ -14,7 +14,7 @@ import {
 } from '../../core/words/numbers';
 import { type Headline } from '../../core/words/headline';
 import { equivalenceClause } from '../../core/words/report';
-import { FullP, Sizes, dash, effectDecimals, statistic } from './Figures';
+import { FullP, Remarks, SampledP, Sizes, TestLines, dash, effectDecimals, statistic } from './Figures';
 import { GroupMarker } from '../shared/GroupMarker';
 import { RichText } from '../shared/RichText';
 import { WhenLive } from '../shared/WhenLive';
@@ -170,11 +170,7 @@ function DifferenceTable({ answer, comparison, effect }: { answer: Answer; compa
             {test && test.df.length > 0 && <td>{test.df.map(degreesOfFreedom).join(', ')}</td>}
             <td>
               <FullP p={comparison.p} />
-              {test?.pInterval && (
-                <span className="block text-[13px] text-muted">
-                  {between(test.pInterval, 4)} for the shuffles drawn
-                </span>
-              )}
+              <SampledP test={test} />
             </td>
           </tr>
         </tbody>
@@ -245,39 +241,6 @@ function SourceTable({ comparison }: { comparison: Comparison }) {
         </p>
       )}
     </>
-  );
-}
-
-/** Tests without a source table: one line. */
-function TestLines({ comparison }: { comparison: Comparison }) {
-  return (
-    <table className="figures-table text-[14.5px]">
-      <caption className="sr-only">Test</caption>
-      <thead>
-        <tr>
-          <th scope="col">test</th>
-          <th scope="col">statistic</th>
-          <th scope="col">df</th>
-          <th scope="col">
-            <i>p</i>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {comparison.tests.map((t, i) => (
-          <tr key={i} data-testid="test-row">
-            <th scope="row">
-              <i>{t.symbol}</i> {t.of}
-            </th>
-            <td>{t.value === undefined ? dash : statistic(t.value)}</td>
-            <td>{t.df.map(degreesOfFreedom).join(', ')}</td>
-            <td>
-              <FullP p={t.p} />
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
   );
 }
 
@@ -376,11 +339,7 @@ function ReadingsTables({ answer, comparison }: { answer: Answer; comparison: Co
         {comparison.equivalence && !comparison.equivalence.ok && (
           <p className="text-[14.5px] text-muted">{comparison.equivalence.reason}</p>
         )}
-        {comparison.remarks.map((remark) => (
-          <p key={remark} className="max-w-[72ch] text-sm text-muted">
-            {remark}
-          </p>
-        ))}
+        <Remarks comparison={comparison} />
       </div>
       {twoWay ? <CellTable answer={answer} comparison={comparison} /> : <GroupTable answer={answer} />}
     </>

@@ -1,5 +1,5 @@
 import { type ReactNode, lazy } from 'react';
-import { asDesign, designOf, groupChoices, isWithin, kindOf, kindsFor } from '../../core/question/asking';
+import { type Kind, asDesign, designOf, groupChoices, isWithin, kindOf, kindsFor } from '../../core/question/asking';
 import { namesOf } from '../../core/question/naming';
 import { choicesOf, methodsFor } from '../../core/question/choices';
 import type { Method, Question } from '../../core/question/question';
@@ -17,7 +17,7 @@ import { Level } from './Level';
 import { type AskProps, ColumnPart, Measured } from './Measured';
 import { NumberPart } from './NumberPart';
 import { OnlyPart } from './OnlyPart';
-import { DirectionPart, GroupPick, OrderPart, exchanged } from './SentenceParts';
+import { DirectionPart, GroupPick, KindPart, OrderPart, exchanged } from './SentenceParts';
 import { StatedSpread } from './StatedSpread';
 import { TestedBy } from './TestedBy';
 
@@ -31,10 +31,18 @@ const meansWords: Partial<Record<Method, string>> = {
 };
 
 const kindWords = {
-  value: { either: 'from a fixed value,', one: 'than a fixed value,' },
-  two: { either: 'between two groups,', one: 'in one group than in another,' },
-  several: { either: 'among several groups,', one: 'among several groups,' },
-  factors: { either: 'with two factors,', one: 'with two factors,' },
+  either: {
+    value: 'from a fixed value,',
+    two: 'between two groups,',
+    several: 'among several groups,',
+    factors: 'with two factors,',
+  },
+  one: {
+    value: 'than a fixed value,',
+    two: 'in one group than in another,',
+    several: 'among several groups,',
+    factors: 'with two factors,',
+  },
 };
 
 /** The question as a sentence; its parts are its controls, and decide the design. */
@@ -63,28 +71,18 @@ function AskReadings(props: AskProps) {
   const within = isWithin(design);
   const set = (more: Partial<Question>) => onChange({ ...question, ...more });
   const name = (id: string | undefined): string => groups.find((g) => g.id === id)?.name ?? 'a group no longer there';
-  const turnTo = (nextKind: keyof typeof kindWords, nextWithin: boolean) =>
+  const turnTo = (nextKind: Kind, nextWithin: boolean) =>
     onChange(asDesign(question, table, designOf(nextKind, nextWithin)));
 
   const directed = <DirectionPart question={question} onChange={onChange} />;
+  const either = direction === 'either';
   const compared = (
-    <Choose
-      label="What is compared"
-      value={kind}
-      options={Object.fromEntries(
-        [...new Set([...kindsFor(table, question), kind])].map((k) => [
-          k,
-          k === kind
-            ? {
-                value: direction === 'either' ? 'from' : 'than',
-                two: direction === 'either' ? 'between' : 'in',
-                several: 'among',
-                factors: 'on',
-              }[k]
-            : kindWords[k][direction === 'either' ? 'either' : 'one'],
-        ]),
-      )}
-      onChange={(next) => turnTo(next, within && next !== 'value')}
+    <KindPart
+      kind={kind}
+      kinds={kindsFor(table, question)}
+      shown={{ value: either ? 'from' : 'than', two: either ? 'between' : 'in', several: 'among', factors: 'on' }[kind]}
+      others={kindWords[either ? 'either' : 'one']}
+      onTurn={(next) => turnTo(next, within && next !== 'value')}
     />
   );
   const pick = (which: 'a' | 'b', label: string): ReactNode => (

@@ -1,6 +1,6 @@
 import { type ReactNode, useState } from 'react';
 import { attempt } from '../../core/numeric/domain-error';
-import { asDesign, designOf, isWithin, kindOf, kindsFor } from '../../core/question/asking';
+import { type Kind, asDesign, designOf, isWithin, kindOf, kindsFor } from '../../core/question/asking';
 import { choicesOf } from '../../core/question/choices';
 import { countedNames } from '../../core/question/naming';
 import type { Question } from '../../core/question/question';
@@ -13,13 +13,12 @@ import { GroupsPart } from './GroupsPart';
 import { Level } from './Level';
 import { type AskProps, ColumnPart } from './Measured';
 import { NumberPart } from './NumberPart';
-import { DirectionPart, GroupPick, OrderPart, exchanged } from './SentenceParts';
+import { DirectionPart, GroupPick, KindPart, OrderPart, exchanged } from './SentenceParts';
 import { TestedBy } from './TestedBy';
 
 const kindWords = {
-  value: { share: 'from a stated share,', table: 'stated proportions,' },
-  two: { share: 'between two groups,', table: '' },
-  several: { share: 'among several groups,', table: 'on the rows,' },
+  share: { value: 'from a stated share,', two: 'between two groups,', several: 'among several groups,' },
+  table: { value: 'stated proportions,', several: 'on the rows,' },
 };
 
 /** A ratio as it is typed: 9:3:3:1, or 0.5, 0.25, 0.25; nothing for equal shares. */
@@ -79,10 +78,8 @@ export default function AskCounts({ question, table, onChange, onEdit }: AskProp
   const rows = counted.ok ? counted.value.rows.categories : [];
   const outcomes = counted.ok ? counted.value.columns.categories : [];
   const named = countedNames(question, table);
-  const turnTo = (nextKind: 'value' | 'two' | 'several', nextWithin: boolean) => {
-    const next = asDesign(question, table, designOf(nextKind, nextWithin));
-    onChange(next);
-  };
+  const turnTo = (nextKind: Kind, nextWithin: boolean) =>
+    onChange(asDesign(question, table, designOf(nextKind, nextWithin)));
   const asks = (next: 'share' | 'table' | 'readings') => {
     const { about: _, method: __, value: ___, ratio: ____, effect: _____, ...rest } = question;
     if (next === 'readings') return onChange(rest);
@@ -128,26 +125,19 @@ export default function AskCounts({ question, table, onChange, onEdit }: AskProp
   const directed = (
     <DirectionPart question={question} onChange={onChange} differ={kind === 'value' ? 'different' : 'differ'} />
   );
+  const either = direction === 'either';
   const compared = (
-    <Choose
-      label="What is compared"
-      value={kind}
-      options={Object.fromEntries(
-        [...new Set([...kindsFor(table, question), kind])].map((k) => [
-          k,
-          k === kind
-            ? {
-                value: about === 'table' ? 'follow' : direction === 'either' ? 'from' : 'than',
-                two: direction === 'either' ? 'between' : 'in',
-                several: about === 'table' ? 'depend on' : 'among',
-                factors: '',
-              }[k]
-            : k === 'factors'
-              ? ''
-              : kindWords[k][about],
-        ]),
-      )}
-      onChange={(next: string) => (next === 'value' || next === 'two' || next === 'several') && turnTo(next, false)}
+    <KindPart
+      kind={kind}
+      kinds={kindsFor(table, question)}
+      shown={
+        {
+          share: { value: either ? 'from' : 'than', two: either ? 'between' : 'in', several: 'among', factors: '' },
+          table: { value: 'follow', two: '', several: 'depend on', factors: '' },
+        }[about][kind]
+      }
+      others={kindWords[about]}
+      onTurn={(next) => turnTo(next, false)}
     />
   );
   const pick = (which: 'a' | 'b', label: string): ReactNode => (

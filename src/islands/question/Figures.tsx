@@ -1,7 +1,16 @@
 /** How figures stand in the tables of an answer. */
 import type { Answer } from '../../core/answer/answer';
-import type { Comparison, Effect } from '../../core/answer/comparison';
-import { between, fixed, intervalDecimals, pValue, percent, scientific, significant } from '../../core/words/numbers';
+import type { Comparison, Effect, Test } from '../../core/answer/comparison';
+import {
+  between,
+  degreesOfFreedom,
+  fixed,
+  intervalDecimals,
+  pValue,
+  percent,
+  scientific,
+  significant,
+} from '../../core/words/numbers';
 import { sizeMeaning, sizeName } from '../../core/words/phrases';
 import { RichText } from '../shared/RichText';
 
@@ -46,3 +55,54 @@ export function Sizes({ answer, comparison }: { answer: Answer; comparison: Comp
     </>
   );
 }
+
+/** How far the arrangements drawn leave p uncertain. */
+export const SampledP = ({ test }: { test: Test | undefined }) =>
+  test?.pInterval ? (
+    <span className="block text-[13px] text-muted">{between(test.pInterval, 4)} for the shuffles drawn</span>
+  ) : null;
+
+/** Tests without a source table: one line. */
+export function TestLines({ comparison }: { comparison: Comparison }) {
+  return (
+    <table className="figures-table text-[14.5px]">
+      <caption className="sr-only">Test</caption>
+      <thead>
+        <tr>
+          <th scope="col">test</th>
+          <th scope="col">statistic</th>
+          <th scope="col">df</th>
+          <th scope="col">
+            <i>p</i>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {comparison.tests.map((t, i) => (
+          <tr key={i} data-testid="test-row" className="align-top">
+            <th scope="row">
+              {t.symbol ? <i>{t.symbol}</i> : 'without a curve'} {t.of}
+            </th>
+            <td>{t.value === undefined ? dash : statistic(t.value)}</td>
+            <td>{t.df.map(degreesOfFreedom).join(', ')}</td>
+            <td>
+              <FullP p={t.p} />
+              <SampledP test={t} />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** What must be known to read the answer rightly. */
+export const Remarks = ({ comparison }: { comparison: Comparison }) => (
+  <>
+    {comparison.remarks.map((remark) => (
+      <p key={remark} className="max-w-[72ch] text-sm text-muted">
+        {remark}
+      </p>
+    ))}
+  </>
+);

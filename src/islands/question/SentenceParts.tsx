@@ -1,4 +1,5 @@
 import { ArrowLeftRight } from 'lucide-react';
+import type { Kind } from '../../core/question/asking';
 import type { Question } from '../../core/question/question';
 import { Choose } from '../shared/Parts';
 
@@ -85,4 +86,26 @@ export const OrderPart = ({
   >
     {first} {joined} {second} <ArrowLeftRight size={13} className="inline" aria-hidden />
   </button>
+);
+
+/** What is compared: the kind chosen as the sentence reads, the others as what it could turn to. */
+export const KindPart = ({
+  kind,
+  kinds,
+  shown,
+  others,
+  onTurn,
+}: {
+  kind: Kind;
+  kinds: readonly Kind[];
+  shown: string;
+  others: Readonly<Partial<Record<Kind, string>>>;
+  onTurn: (kind: Kind) => void;
+}) => (
+  <Choose
+    label="What is compared"
+    value={kind}
+    options={Object.fromEntries([...new Set([...kinds, kind])].map((k) => [k, k === kind ? shown : others[k]]))}
+    onChange={onTurn}
+  />
 );

@@ -3,10 +3,10 @@ import type { Answer } from '../../core/answer/answer';
 import type { Comparison, CountedPart, Effect } from '../../core/answer/comparison';
 import { sdInterval } from '../../core/answer/spreads';
 import { departs } from '../../core/scenes/tiles';
-import { between, degreesOfFreedom, fixed, percent, significant } from '../../core/words/numbers';
+import { between, fixed, percent, significant } from '../../core/words/numbers';
 import { departures } from '../../core/words/tables';
 import { GroupMarker } from '../shared/GroupMarker';
-import { FullP, Sizes, dash, effectDecimals, statistic } from './Figures';
+import { FullP, Remarks, Sizes, TestLines, dash, effectDecimals } from './Figures';
 
 const Named = ({ colour, name }: { colour: number; name: string }) => (
   <span className="inline-flex items-center gap-1.5">
@@ -132,7 +132,7 @@ function Counts({ counts, level }: { counts: CountedPart; level: number }) {
           <tr key={rows[i]} className="align-top">
             <th scope="row">{rows[i]}</th>
             {row.map((n, j) => {
-              const sign = departs(residuals[i]?.[j] ?? 0, cellP[i]?.[j] ?? 1, 1 - level);
+              const sign = departs(residuals[i]?.[j] ?? 0, cellP[i]?.[j] ?? 1, level);
               return (
                 <td key={j} className={sign === '+' ? 'bg-primary/15' : sign === '−' ? 'bg-warning/15' : ''}>
                   <span className={sign ? 'font-semibold' : ''}>
@@ -175,7 +175,7 @@ export default function SubjectTables({ answer }: { answer: Answer }) {
 /** Effects, counts, test and sizes. */
 function Found({ answer, comparison }: { answer: Answer; comparison: Comparison }) {
   const { question } = answer;
-  const { effect, also = [], tests, counts } = comparison;
+  const { effect, also = [], counts } = comparison;
   const stand = question.about === 'table' ? departures(comparison, question.level) : [];
   return (
     <div className="space-y-3">
@@ -187,42 +187,14 @@ function Found({ answer, comparison }: { answer: Answer; comparison: Comparison 
           {stand.length > 6 && `; and ${stand.length - 6} more`}.
         </p>
       )}
-      <table className="figures-table text-[14.5px]">
-        <caption className="sr-only">Test</caption>
-        <thead>
-          <tr>
-            <th scope="col">test</th>
-            <th scope="col">statistic</th>
-            <th scope="col">df</th>
-            <th scope="col">
-              <i>p</i>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {tests.map((t, i) => (
-            <tr key={i} data-testid="test-row" className="align-top">
-              <th scope="row">{t.symbol ? <i>{t.symbol}</i> : 'exact'}</th>
-              <td>{t.value === undefined ? dash : statistic(t.value)}</td>
-              <td>{t.df.length > 0 ? t.df.map(degreesOfFreedom).join(', ') : dash}</td>
-              <td>
-                <FullP p={t.p} />
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <TestLines comparison={comparison} />
       <Sizes answer={answer} comparison={comparison} />
       {counts && question.about === 'share' && question.design !== 'one-sample' && (
         <p className="text-[14.5px] text-muted" data-testid="expected">
           Smallest expected count {significant(counts.smallest, 3)}; under 5: {counts.underFive}.
         </p>
       )}
-      {comparison.remarks.map((remark) => (
-        <p key={remark} className="max-w-[72ch] text-sm text-muted">
-          {remark}
-        </p>
-      ))}
+      <Remarks comparison={comparison} />
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import { passes } from '../../core/procedures/interval';
 import { useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Comparison, FollowUpPart } from '../../core/answer/comparison';
@@ -68,7 +69,7 @@ function Listed({
         </thead>
         <tbody>
           {shown.map(({ effect, place }) => {
-            const apart = effect.p < 1 - level;
+            const apart = passes(effect.p, level);
             const decimals = effectDecimals(effect);
             return (
               <tr
@@ -137,7 +138,7 @@ function Triangle({ answer, part, level }: { answer: Answer; part: FollowUpPart;
               <th scope="row">{row.name}</th>
               {groups.slice(1).map((column, j) => {
                 const e = j + 1 > i ? found(row.id, column.id) : undefined;
-                const apart = e !== undefined && e.p < 1 - level;
+                const apart = e !== undefined && passes(e.p, level);
                 return (
                   <td key={column.id} className={apart ? 'font-semibold' : 'text-muted'}>
                     {e && (

@@ -11,7 +11,8 @@ export function useOthers(question: Question, table: Table): Other[] | undefined
   // The first paint does not wait for the other methods.
   const asked = useDeferredValue<Question | null>(question, null);
   const given = useDeferredValue(table);
-  const small = given.rowCount * given.columns.length <= withinPage;
+  // An exact test of a table may take longer than a frame, however small the table.
+  const small = !asked?.about && given.rowCount * given.columns.length <= withinPage;
   const here = useMemo(() => (small && asked ? othersOf(asked, given) : undefined), [asked, given, small]);
   const [there, setThere] = useState<{ asked: Question; given: Table; others: Other[] }>();
   useEffect(() => {

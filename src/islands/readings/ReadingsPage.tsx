@@ -1,6 +1,6 @@
 import { useStore } from '@nanostores/react';
 import { nanoid } from 'nanoid';
-import { type SubmitEvent, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { attempt } from '../../core/numeric/domain-error';
 import { sentColumn } from '../../core/readings/column-edits';
 import { withDerived } from '../../core/readings/derive';
@@ -11,53 +11,25 @@ import { readingCells, rowsByRule } from '../../core/readings/rules';
 import { type Column, type Table, emptyColumn } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { counted, significant } from '../../core/words/numbers';
-import { OpenFileButton, useFileDrop } from '../import/FileDrop';
+import { useFileDrop } from '../import/FileDrop';
 import { ImportPanel } from '../import/ImportPanel';
-import { Accepted } from '../shared/Accepted';
-import { keepPicked, pickedRows } from '../shared/picked-rows';
+import { keepPicked } from '../shared/picked-rows';
 import { RefusedNotice } from '../shared/RefusedNotice';
-import { SaveState } from '../shared/SaveState';
 import { type Kept, followTable, guardUnsaved, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
+import { AsideForm } from './AsideForm';
 import { ColumnNote } from './ColumnNote';
-import { DeriveForm } from './DeriveForm';
 import { DescribePanel } from './DescribePanel';
-import { DrawForm } from './DrawForm';
-import { ExportForm } from './ExportForm';
-import { FindForm } from './FindForm';
 import { Grid } from './Grid';
-import { PickForm } from './PickForm';
+import { OpenTool, type Tool } from './OpenTool';
 import { ReadingsMargin } from './ReadingsMargin';
 import { Sentence } from './Sentence';
+import { TableHead } from './TableHead';
 import { Toolbar, redoLabel, undoLabel } from './Toolbar';
+import { type Picked, addressed, nothingPicked, pickedElsewhere } from './picked';
 import { pasting } from './pasting';
 import { type Selection, at, blockOf } from './selection';
 import { type Report, tableActions } from './table-actions';
-
-type Tool = 'find' | 'pick' | 'derive' | 'draw' | 'export';
-
-/** Rows picked together, and by what. */
-interface Picked {
-  rows: ReadonlySet<number>;
-  words: string;
-  column: string | undefined;
-}
-
-const nothingPicked: Picked = { rows: new Set(), words: '', column: undefined };
-
-/** Rows picked in a picture, where the address says that one came from there. */
-function pickedElsewhere(table: Table): Picked {
-  const rows = window.location.hash === '#picked' ? pickedRows(table.id) : new Set<number>();
-  return rows.size > 0 ? { rows, words: 'chosen in the picture', column: undefined } : nothingPicked;
-}
-
-/** The row and column an address names, as links from pictures give them: #row=12&column=red. */
-function addressed(table: Table): Selection {
-  const asked = new URLSearchParams(window.location.hash.slice(1));
-  const row = Number(asked.get('row') ?? 1) - 1;
-  const column = table.columns.findIndex((c) => c.id === asked.get('column'));
-  return at(Number.isInteger(row) && row >= 0 ? row : 0, Math.max(0, column));
-}
 
 function Readings({ study, kept }: { study: string; kept: Kept }) {
   const [store] = useState(() => tableStore(kept));
@@ -66,7 +38,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
   const steps = useStore(store.$steps);
   const [selection, setSelection] = useState<Selection>(() => addressed(kept.table));
   const [said, setSaid] = useState<Report>();
-  const [reason, setReason] = useState<string>();
+  const [asking, setAsking] = useState(false);
   const [tool, setTool] = useState<Tool>();
   const [describing, setDescribing] = useState(false);
   const [picked, setPicked] = useState<Picked>(() => pickedElsewhere(kept.table));
@@ -141,10 +113,9 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     table.columns.find((c) => c.id === cell.column)?.aside[cell.row] !== undefined;
   const asideCells = cells.filter(isAside);
 
-  const setAside = (event: SubmitEvent) => {
-    event.preventDefault();
-    edit([{ kind: 'set-aside', cells: cells.map((cell) => ({ ...cell, reason: reason?.trim() ?? '' })) }]);
-    setReason(undefined);
+  const setAside = (reason: string) => {
+    edit([{ kind: 'set-aside', cells: cells.map((cell) => ({ ...cell, reason })) }]);
+    setAsking(false);
     setPicked(nothingPicked);
     gridRef.current?.focus();
   };
@@ -245,46 +216,14 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
   return (
     <div className="flex h-[calc(100vh-2.75rem)] max-[1100px]:h-auto max-[1100px]:flex-col">
       <div className="flex min-w-0 grow flex-col px-6 pt-3 pb-4 max-[1100px]:h-[calc(100vh-2.75rem)]">
-        <div className="flex items-baseline gap-4">
-          <h1 className="min-w-0 grow">
-            <Accepted
-              className="part-of-page w-full min-w-0 bg-transparent outline-none focus:outline-2 focus:outline-primary"
-              aria-label="Name of the table"
-              placeholder="name of these readings"
-              value={table.name}
-              maxLength={200}
-              onAccept={(name) => edit([{ kind: 'describe-table', name }])}
-            />
-          </h1>
-          <span className="flex items-baseline gap-4 text-sm">
-            <OpenFileButton onFile={setFile}>Open a file</OpenFileButton>
-            <button
-              type="button"
-              className="plain-button"
-              onClick={() =>
-                void newTable(
-                  {
-                    ...table,
-                    name: 'New readings',
-                    measure: '',
-                    subject: '',
-                    shape: 'columns',
-                    average: false,
-                    rowCount: 0,
-                    columns: [emptyColumn('a', 'Group 1'), emptyColumn('b', 'Group 2')],
-                  },
-                  'typed',
-                )
-              }
-            >
-              New table
-            </button>
-            <button type="button" className="plain-button" onClick={() => void removeTable()}>
-              Remove table
-            </button>
-          </span>
-          <SaveState saving={saving} />
-        </div>
+        <TableHead
+          table={table}
+          saving={saving}
+          onName={(name) => edit([{ kind: 'describe-table', name }])}
+          onFile={setFile}
+          onNew={(draft) => void newTable(draft, 'typed')}
+          onRemove={() => void removeTable()}
+        />
         <RefusedNotice saving={saving} store={store} />
         {file ? (
           <ImportPanel file={file} study={study} onTaken={taken} onLeave={() => setFile(undefined)} />
@@ -327,7 +266,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
                   : {
                       label: cells.length > 0 ? `Set aside ${counted(cells.length, 'reading')}` : 'Set aside',
                       disabled: cells.length === 0,
-                      run: () => setReason(''),
+                      run: () => setAsking(true),
                     },
               ]}
             >
@@ -340,52 +279,23 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
                 </span>
               )}
             </Toolbar>
-            {tool === 'find' && (
-              <FindForm table={shown} onGo={(row, column) => setSelection(at(row, column))} onClose={close} />
-            )}
-            {tool === 'pick' && <PickForm table={shown} column={columnHere?.id ?? ''} onPick={pick} onClose={close} />}
-            {tool === 'derive' && (
-              <DeriveForm
-                table={calm}
-                start={columnHere?.id ?? ''}
+            {tool && (
+              <OpenTool
+                tool={tool}
+                table={table}
+                shown={shown}
+                calm={calm}
+                column={columnHere?.id ?? ''}
+                onGo={(row, column) => setSelection(at(row, column))}
+                onPick={pick}
                 onAdd={(column) => {
-                  if (addColumn(column)) close();
-                }}
-                onClose={close}
-              />
-            )}
-            {tool === 'draw' && (
-              <DrawForm
-                table={shown}
-                onColumn={(column) => {
                   if (addColumn(column)) close();
                 }}
                 onTable={drawnTable}
                 onClose={close}
               />
             )}
-            {tool === 'export' && <ExportForm table={table} onClose={close} />}
-            {reason !== undefined && (
-              <form onSubmit={setAside} className="flex items-baseline gap-3 border-t border-line py-1.5 text-sm">
-                <label htmlFor="aside-reason">Set aside {counted(cells.length, 'reading')}, because</label>
-                <input
-                  id="aside-reason"
-                  className="part grow"
-                  autoFocus
-                  placeholder="tag lost, lid off, wrong probe …"
-                  value={reason}
-                  maxLength={500}
-                  onChange={(e) => setReason(e.target.value)}
-                  onKeyDown={(e) => e.key === 'Escape' && setReason(undefined)}
-                />
-                <button type="submit" className="plain-button" disabled={!reason.trim()}>
-                  Set aside
-                </button>
-                <button type="button" className="plain-button" onClick={() => setReason(undefined)}>
-                  Leave it
-                </button>
-              </form>
-            )}
+            {asking && <AsideForm count={cells.length} onSet={setAside} onLeave={() => setAsking(false)} />}
             {said && (
               <p role="status" className="border-t border-line py-1.5 text-sm">
                 {said.text}{' '}

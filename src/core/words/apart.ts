@@ -1,0 +1,28 @@
+import type { Answer } from '../answer/answer';
+import type { FollowUpPart } from '../answer/comparison';
+import { passes } from '../procedures/interval';
+import { choicesOf } from '../question/choices';
+import { followNames } from './follow-names';
+import { fixed, pRelation } from './numbers';
+import { effectPhrases } from './phrases';
+import { type Text, joined, symbol, text } from './text';
+
+/** Comparisons told one by one in a sentence; more are counted. */
+const most = 12;
+
+/** The comparisons that told groups apart, each with its difference or ratio, interval and p. */
+export function apartClause({ question }: Answer, parts: readonly FollowUpPart[], unit: string): Text {
+  const { follow, method } = choicesOf(question);
+  const all = parts.flatMap((part) => part.effects.map((e) => ({ ...e, within: part.within })));
+  const apart = all.filter((e) => passes(e.p, question.level));
+  const adjusted = follow === 'unadjusted' ? '' : 'adjusted ';
+  if (all.length === 0) return [];
+  if (apart.length === 0)
+    return text` No comparison told groups apart (${followNames[follow]}, all ${adjusted}${symbol('p')} ≥ ${fixed(Math.min(...all.map((e) => e.p)), 2)}).`;
+  const each = apart.slice(0, most).map((e): Text => {
+    const { estimate, interval } = effectPhrases(e, e.ratio || method === 'ranks' ? '' : unit, question.level);
+    return text`${e.name}${e.within === undefined ? '' : ` in ${e.within}`} ${method === 'ranks' ? `${estimate} mean ranks` : estimate}${interval ? `, ${interval}` : ''}, ${adjusted}${symbol('p')} ${pRelation(e.p)}`;
+  });
+  const rest = apart.length > most ? `; and ${apart.length - most} more` : '';
+  return text` Told apart (${followNames[follow]}): ${joined(each, '; ')}${rest}.`;
+}

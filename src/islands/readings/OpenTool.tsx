@@ -1,0 +1,39 @@
+import type { Column, Table } from '../../core/readings/table';
+import { DeriveForm } from './DeriveForm';
+import { DrawForm } from './DrawForm';
+import { ExportForm } from './ExportForm';
+import { FindForm } from './FindForm';
+import { PickForm } from './PickForm';
+
+/** A tool opened above the grid; one at a time. */
+export type Tool = 'find' | 'pick' | 'derive' | 'draw' | 'export';
+
+interface Props {
+  tool: Tool;
+  /** The table as it was typed; with what is computed filled in; the same a moment calmer. */
+  table: Table;
+  shown: Table;
+  calm: Table;
+  /** The column under the hand. */
+  column: string;
+  onGo: (row: number, column: number) => void;
+  onPick: (rows: number[], column: string | undefined, words: string) => void;
+  onAdd: (column: Column) => void;
+  onTable: (rows: number[], note: string) => void;
+  onClose: () => void;
+}
+
+export function OpenTool({ tool, table, shown, calm, column, onGo, onPick, onAdd, onTable, onClose }: Props) {
+  switch (tool) {
+    case 'find':
+      return <FindForm table={shown} onGo={onGo} onClose={onClose} />;
+    case 'pick':
+      return <PickForm table={shown} column={column} onPick={onPick} onClose={onClose} />;
+    case 'derive':
+      return <DeriveForm table={calm} start={column} onAdd={onAdd} onClose={onClose} />;
+    case 'draw':
+      return <DrawForm table={shown} onColumn={onAdd} onTable={onTable} onClose={onClose} />;
+    case 'export':
+      return <ExportForm table={table} onClose={onClose} />;
+  }
+}
