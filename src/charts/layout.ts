@@ -1,6 +1,6 @@
 import { type ScaleLinear, scaleLinear, scaleLog } from 'd3-scale';
 import type { Drawing, Shape } from '../core/scenes/drawing';
-import type { Axis, Mark, Panel, Scene } from '../core/scenes/scene';
+import type { Axis, Mark, Panel, Point, Scene } from '../core/scenes/scene';
 import { textWidth, wrapped } from '../core/scenes/text-width';
 import { markerPath } from './markers';
 import { silhouette, swarm } from './swarm';
@@ -47,7 +47,21 @@ const written = (scale: Scale, count: number): ((x: number) => string) => {
   return (x) => format(x).replace('-', '−').replaceAll(',', '\u202f');
 };
 
+const crowds = new WeakMap<readonly Point[], { key: string; shapes: Shape[] }>();
+
+/** The shapes of dots; a crowd that stands where it stood is not drawn anew. */
 function dots(mark: Extract<Mark, { mark: 'dots' }>, x: Scale, y: Scale): Shape[] {
+  if (mark.points.length <= many) return dotsAt(mark, x, y);
+  const { points, ...rest } = mark;
+  const key = JSON.stringify([rest, x.domain(), x.range(), y.domain(), y.range()]);
+  const before = crowds.get(points);
+  if (before?.key === key) return before.shapes;
+  const shapes = dotsAt(mark, x, y);
+  crowds.set(points, { key, shapes });
+  return shapes;
+}
+
+function dotsAt(mark: Extract<Mark, { mark: 'dots' }>, x: Scale, y: Scale): Shape[] {
   const horizontal = mark.along === 'x';
   const [main, cross] = horizontal ? [x, y] : [y, x];
   const centre = place(cross, mark.centre);

@@ -29,12 +29,26 @@ export interface GroupPart extends Group {
 /** A group's readings as plain numbers. */
 export const valuesOf = (group: GroupPart): number[] => group.readings.used.map((r) => r.value);
 
+type Figures = Pick<GroupPart, 'n' | 'description' | 'summary' | 'lacking'>;
+const known = new WeakMap<Group['readings']['used'], Figures>();
+
+/** The figures of readings that do not depend on the question: found once for as long as the readings stand. */
+function figuresOf(used: Group['readings']['used']): Figures {
+  const before = known.get(used);
+  if (before) return before;
+  const found = figures(used.map((r) => r.value));
+  known.set(used, found);
+  return found;
+}
+
 const fromReadings = (group: Group, level: number, brief = false): GroupPart =>
-  (brief ? sketchedBy : describedBy)(
-    group,
-    group.readings.used.map((r) => r.value),
-    level,
-  );
+  brief
+    ? sketchedBy(
+        group,
+        group.readings.used.map((r) => r.value),
+        level,
+      )
+    : withInterval({ ...group, ...figuresOf(group.readings.used) }, level);
 
 /** A group by mean, spread and interval alone, where it is one of thousands. */
 function sketchedBy(group: Group, values: readonly number[], level: number): GroupPart {
@@ -46,20 +60,27 @@ function sketchedBy(group: Group, values: readonly number[], level: number): Gro
   return { ...part, summary: summary.value, interval: { low: mean - reach, high: mean + reach } };
 }
 
-/** A group described by these values. */
-export function describedBy(group: Group, values: readonly number[], level: number): GroupPart {
+function figures(values: readonly number[]): Figures {
+  const n = values.length;
   const description = attempt(() => describe(values));
-  const part: GroupPart = { ...group, n: values.length };
-  if (!description.ok) return { ...part, lacking: description.reason };
+  if (!description.ok) return { n, lacking: description.reason };
   const summary = attempt(() => summarize(values));
-  const interval = attempt(() => meanInterval(description.value, level));
   return {
-    ...part,
+    n,
     description: description.value,
     ...(summary.ok ? { summary: summary.value } : { lacking: summary.reason }),
-    ...(interval.ok ? { interval: interval.value } : {}),
   };
 }
+
+function withInterval(part: GroupPart, level: number): GroupPart {
+  const { description } = part;
+  const interval = description && attempt(() => meanInterval(description, level));
+  return interval?.ok ? { ...part, interval: interval.value } : part;
+}
+
+/** A group described by these values. */
+export const describedBy = (group: Group, values: readonly number[], level: number): GroupPart =>
+  withInterval({ ...group, ...figures(values) }, level);
 
 /** A group's mean, from its readings or as reported. */
 export const meanOf = (group: GroupPart): number | undefined => group.description?.mean ?? group.summary?.mean;

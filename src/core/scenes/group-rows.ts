@@ -1,7 +1,7 @@
 /** Groups as rows on one axis of the measure: every reading a point, mean and interval under them. */
 import type { Answer, GroupPart } from '../answer/answer';
 import { withUnit } from '../readings/table';
-import { type Mark, type Panel, extent } from './scene';
+import { type Mark, type Panel, type Point, extent } from './scene';
 
 /** What a point says of itself: its group, its row with its label, its value. */
 export function pointTitle(group: string, row: number, value: number, names: Answer['rowNames'], rows = 1): string {
@@ -63,6 +63,22 @@ function meanMarks(group: GroupPart, y: number, pitch: number): Mark[] {
   return marks;
 }
 
+const drawn = new WeakMap<GroupPart['readings']['used'], { of: unknown[]; points: Point[] }>();
+
+/** A group's readings as points that name themselves: the same points for as long as the readings stand. */
+function readingPoints({ name, column, readings }: GroupPart, names: Answer['rowNames']): Point[] {
+  const of = [name, column, names];
+  const before = drawn.get(readings.used);
+  if (before?.of.every((x, i) => x === of[i])) return before.points;
+  const points = readings.used.map(({ row, value, rows = [row] }) => ({
+    at: value,
+    title: pointTitle(name, row, value, names, rows.length),
+    cells: rows.map((r) => ({ column, row: r })),
+  }));
+  drawn.set(readings.used, { of, points });
+  return points;
+}
+
 /** A group's readings, those set aside hollow beneath, and its mean. */
 export function groupMarks(group: GroupPart, y: number, names: Answer['rowNames'], pitch = Infinity): Mark[] {
   const ink = { group: group.colour };
@@ -70,11 +86,7 @@ export function groupMarks(group: GroupPart, y: number, names: Answer['rowNames'
   return [
     {
       mark: 'dots',
-      points: group.readings.used.map(({ row, value, rows = [row] }) => ({
-        at: value,
-        title: pointTitle(group.name, row, value, names, rows.length),
-        cells: rows.map((r) => ({ column: group.column, row: r })),
-      })),
+      points: readingPoints(group, names),
       along: 'x',
       centre: y - 0.02,
       room: 0.4,

@@ -45,8 +45,17 @@ export function CheckPart({ answer, readingsHref, onChange, onEdit }: Props) {
   // The first paint does not wait for the checks.
   const calm = useDeferredValue<Answer | null>(answer, null);
   const checks = useMemo(() => calm && checksOf(calm), [calm]);
-  const values = useMemo(() => calm && checkedValues(calm), [calm]);
-  if (!calm || !checks || !values) return <p className="text-sm text-muted">Looking what the answer rests on …</p>;
+  const pictures = useMemo(() => {
+    const values = calm && checkedValues(calm);
+    return (
+      values &&
+      checks?.map((check) => {
+        const picture = checkPicture(check, values);
+        return picture && layout(picture);
+      })
+    );
+  }, [calm, checks]);
+  if (!calm || !checks || !pictures) return <p className="text-sm text-muted">Looking what the answer rests on …</p>;
   const { question } = answer;
   const action = (check: Check, remedy: Remedy) => {
     if (remedy === 'look-at-points') {
@@ -75,8 +84,8 @@ export function CheckPart({ answer, readingsHref, onChange, onEdit }: Props) {
   if (checks.length === 0) return <p className="text-sm text-muted">There is nothing to check yet.</p>;
   return (
     <ul className="text-[14.5px]">
-      {checks.map((check) => {
-        const picture = checkPicture(check, values);
+      {checks.map((check, i) => {
+        const picture = pictures[i];
         const offered = check.remedies.map((remedy) => action(check, remedy)).find((x) => x !== undefined);
         return (
           <li
@@ -94,7 +103,7 @@ export function CheckPart({ answer, readingsHref, onChange, onEdit }: Props) {
             <span>
               {checkSentence(check, calm)} {check.verdict !== 'fine' && offered}
             </span>
-            <span aria-hidden={picture === undefined}>{picture && <DrawingView drawing={layout(picture)} />}</span>
+            <span aria-hidden={picture === undefined}>{picture && <DrawingView drawing={picture} />}</span>
           </li>
         );
       })}
