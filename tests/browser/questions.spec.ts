@@ -1,12 +1,19 @@
-import { readFileSync } from 'node:fs';
-import { type Page, expect } from '@playwright/test';
-import { cell, paste, red, saved, startStudy, white, test } from './steps';
+import { expect } from '@playwright/test';
+import {
+  asked,
+  cell,
+  changeReading,
+  copiedResults,
+  fixed,
+  paste,
+  red,
+  reference,
+  saved,
+  startStudy,
+  test,
+  white,
+} from './steps';
 
-interface Case {
-  id: string;
-  given: Record<string, unknown>;
-  expected: Record<string, number>;
-}
 interface KeptTable {
   measure: string;
   subject: string;
@@ -14,23 +21,6 @@ interface KeptTable {
   average: boolean;
   columns: { id: string; name: string; unit: string; role: string; cells: string[]; aside: Record<string, string> }[];
 }
-
-const { cases } = JSON.parse(readFileSync('tests/reference/cases.json', 'utf8')) as { cases: Case[] };
-/** What the cases used here give. */
-interface Given {
-  groups: Record<string, number[]>;
-  rows: (string | number)[][];
-  a: number[];
-  b: number[];
-}
-
-/** A reference case's input and its figures, as another calculation gave them. */
-function reference(id: string): Given & { expected: Record<string, number> } {
-  const found = cases.find((c) => c.id === id);
-  if (!found) throw new Error(`no case ${id}`);
-  return { ...(found.given as unknown as Given), expected: found.expected };
-}
-const fixed = (x: number | undefined, decimals: number): string => (x ?? NaN).toFixed(decimals).replace('-', '−');
 
 /** Lists side by side as rows of a spreadsheet. */
 const columns = (lists: readonly (readonly (number | string)[])[], heads: readonly string[]): string =>
@@ -40,34 +30,6 @@ const columns = (lists: readonly (readonly (number | string)[])[], heads: readon
       lists.map((l) => l[i] ?? '').join('\t'),
     ),
   ].join('\n');
-
-/** Waits until the sentence stands and everything is kept. */
-async function asked(page: Page, button: string): Promise<void> {
-  await saved(page);
-  await page.getByRole('button', { name: button }).click();
-  await page.waitForURL(/\/questions\//);
-  await page.getByRole('region', { name: 'Headline' }).waitFor();
-}
-
-/** Copies the results sentence and gives it back. */
-async function copiedResults(page: Page): Promise<string> {
-  await page.getByRole('button', { name: 'Copy the results' }).click();
-  await page.getByText('Copied', { exact: true }).waitFor();
-  return page.evaluate(() => navigator.clipboard.readText());
-}
-
-/** Changes a reading in the table, and comes back to the question. */
-async function changeReading(page: Page, row: number, column: number, value: string): Promise<void> {
-  const question = page.url();
-  await saved(page);
-  await page.getByRole('link', { name: 'To the readings' }).click();
-  await cell(page, row, column).click();
-  await page.keyboard.type(value);
-  await page.keyboard.press('Enter');
-  await saved(page);
-  await page.goto(question);
-  await page.getByRole('region', { name: 'Headline' }).waitFor();
-}
 
 test('one group against a fixed value: t, z, ranks, bounds, and a reading changed', async ({ page }) => {
   const volumes = [1003.2, 998.7, 1001.4, 1007.9, 1002.2, 999.6, 1004.8, 1000.9];

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { type Page, test as base } from '@playwright/test';
 
 /** Once a page has come it is waited for until it listens: what the server draws can be seen a moment before. */
@@ -49,3 +50,55 @@ export const saved = (page: Page) => page.getByText('All changes saved').waitFor
 export const red = [67.44, 63.84, 56.88, 66.51, 67.42, 62.2, 62.87, 65.94, 60.36];
 export const white = [59.19, 58.0, 53.63, 50.04, 55.87, 52.62, 62.01, 57.72, 60.91];
 export const lampBlock = ['Red lamp (mm)\tWhite lamp (mm)', ...red.map((r, i) => `${r}\t${white[i]}`)].join('\r\n');
+
+interface Case {
+  id: string;
+  given: unknown;
+  expected: Record<string, number>;
+}
+const { cases } = JSON.parse(readFileSync('tests/reference/cases.json', 'utf8')) as { cases: Case[] };
+
+/** What most cases used here give. */
+interface Given {
+  groups: Record<string, number[]>;
+  rows: (string | number)[][];
+  a: number[];
+  b: number[];
+}
+
+/** A reference case's input and its figures, as another calculation gave them. */
+export function reference(id: string): Given & { expected: Record<string, number> } {
+  const found = cases.find((c) => c.id === id);
+  if (!found) throw new Error(`no case ${id}`);
+  return { ...(found.given as Given), expected: found.expected };
+}
+export const fixed = (x: number | undefined, decimals: number): string =>
+  (x ?? NaN).toFixed(decimals).replace('-', '−');
+
+/** Waits until the sentence stands and everything is kept. */
+export async function asked(page: Page, button: string): Promise<void> {
+  await saved(page);
+  await page.getByRole('button', { name: button }).click();
+  await page.waitForURL(/\/questions\//);
+  await page.getByRole('region', { name: 'Headline' }).waitFor();
+}
+
+/** Copies the results sentence and gives it back. */
+export async function copiedResults(page: Page): Promise<string> {
+  await page.getByRole('button', { name: 'Copy the results' }).click();
+  await page.getByText('Copied', { exact: true }).waitFor();
+  return page.evaluate(() => navigator.clipboard.readText());
+}
+
+/** Changes a reading in the table, and comes back to the question. */
+export async function changeReading(page: Page, row: number, column: number, value: string): Promise<void> {
+  const question = page.url();
+  await saved(page);
+  await page.getByRole('link', { name: 'To the readings' }).click();
+  await cell(page, row, column).click();
+  await page.keyboard.type(value);
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await page.goto(question);
+  await page.getByRole('region', { name: 'Headline' }).waitFor();
+}

@@ -355,11 +355,12 @@ function compareSeveral(question: Question, parts: readonly GroupPart[]): Compar
 
 /** The groups asked about, and what became of them. */
 export function compareShares(question: Question, table: CountTable, all: readonly GroupPart[]): Comparison {
-  const first = question.a === undefined ? all[0] : partOf(all, question.a);
   switch (question.design) {
-    case 'one-sample':
+    case 'one-sample': {
+      const first = question.a === undefined ? all[0] : partOf(all, question.a);
       demand(first !== undefined, 'Nothing was counted.');
       return compareOne(question, first);
+    }
     case 'two-groups':
       return compareTwo(question, partOf(all, question.a), partOf(all, question.b));
     case 'paired':

@@ -1,6 +1,6 @@
 /** From readings to a question: what a table can be asked, and how one design becomes another. */
 import { attempt } from '../numeric/domain-error';
-import { countTable, holdsCounts } from '../readings/count-table';
+import { type CountTable, countTable, holdsCounts } from '../readings/count-table';
 import { factorColumns } from '../readings/factors';
 import { columnsAreGroups, groupNames } from '../readings/groups';
 import { type Table, columnsOf } from '../readings/table';
@@ -61,6 +61,12 @@ export function kindsFor(table: Table, question: Partial<Question>): Kind[] {
   ];
 }
 
+/** Whether rows and columns are the same two categories, so that the counts may be of subjects looked at twice. */
+export const sameOutcomes = ({ rows, columns }: CountTable): boolean =>
+  rows.categories.length === 2 &&
+  columns.categories.length === 2 &&
+  rows.categories.every((r) => columns.categories.some((c) => c.name === r.name));
+
 /** What counts raise: whether a share differs between groups; with more than two outcomes whether they depend on the group. */
 function firstOfCounts(table: Table): Question | undefined {
   const counted = attempt(() => countTable(table));
@@ -73,6 +79,8 @@ function firstOfCounts(table: Table): Question | undefined {
   if (columns.categories.length > 2) return questionOf('several', { about: 'table' });
   const share = { about: 'share', found: found.id, a: a.id } as const;
   if (!b) return questionOf('one-sample', share);
+  // Subjects named, and the same two categories in both columns: each was looked at twice.
+  if (columnsOf(table, 'subject').length > 0 && sameOutcomes(counted.value)) return questionOf('paired', { about: 'share', found: found.id });
   return rows.categories.length === 2 ? questionOf('two-groups', { ...share, b: b.id }) : questionOf('several', share);
 }
 

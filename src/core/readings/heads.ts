@@ -1,3 +1,4 @@
+import { shareCell } from './count-table';
 import { understand } from './parse-number';
 import { isUnit, splitUnit } from './units';
 
@@ -5,13 +6,18 @@ type Rows = readonly (readonly string[])[];
 
 const isNumber = (text: string): boolean => understand(text, '', 'auto').kind === 'number';
 
+/** A number, or counts written out: "18 of 45". */
+const isFigure = (text: string): boolean => isNumber(text) || shareCell(text) !== undefined;
+
 /** What people write where there is no number: a limit, a missing value, a dash. */
 const notMeasured = /^(?:[<>≤≥~].*|n\.?\/?a\.?|nan|n\.?d\.?|lod|null|none|missing|[-–—.?*]+)$/i;
 
 /** Whether a text over a column reads as its name: "Red lamp", and "0.5 mM" too unless the cells below carry that unit. */
 function isName(text: string, below: readonly string[]): boolean {
   const tidy = text.trim();
-  if (!/\p{L}/u.test(tidy) || isNumber(tidy) || notMeasured.test(tidy)) return false;
+  if (!/\p{L}/u.test(tidy) || isFigure(tidy)) return false;
+  // "None" over counts is a category; where it comes again below it marks what is missing.
+  if (notMeasured.test(tidy)) return /^(none|missing)$/i.test(tidy) && below.length > 0 && below.every(isNumber);
   const unit = /^[\d.,\s+−-]+(\D.*)$/.exec(tidy)?.[1];
   return unit === undefined || !below.some((cell) => cell.trim().endsWith(unit));
 }
@@ -32,7 +38,7 @@ export function hasHead(block: Rows): boolean {
   )
     return false;
   if (!head.every((text, k) => text.trim() === '' || isName(text, below(k)))) return false;
-  if (rest.some((row) => row.some(isNumber))) return true;
+  if (rest.some((row) => row.some(isFigure))) return true;
   // Nothing but text: the first row is the head if what stands below comes again there and the head does not.
   const repeats = head.some((_, k) => new Set(below(k)).size < rest.length);
   return repeats && named.every((text) => !rest.some((row) => row.includes(text)));

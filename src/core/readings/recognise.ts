@@ -122,7 +122,10 @@ export function recognise(incoming: readonly Incoming[]): Recognised {
   const groups = of('group');
   if (measures.length === 0) {
     const count = filled.length > 0 && groups.length > 0;
-    return { shape: count ? 'categories' : 'columns', roles: count ? roles : fill(columns.length, 'measure') };
+    if (!count) return { shape: 'columns', roles: fill(columns.length, 'measure') };
+    // A name of its own on every row, beside categories that come again, says which subject it is.
+    const subject = of('subject').length === 0 && groups.some((c) => c.distinct < c.texts.length);
+    return { shape: 'categories', roles: turn((_, i) => (subject && i === naming ? 'subject' : undefined)) };
   }
   if (groups.length > 0 && measures.length === 1 && countName.test(measures[0]?.name ?? '') && measures[0]?.whole)
     return { shape: 'counts', roles: turn((c) => (c === measures[0] ? 'count' : undefined)) };

@@ -1,6 +1,6 @@
 import { type ReactNode, useState } from 'react';
 import { attempt } from '../../core/numeric/domain-error';
-import { type Kind, asDesign, designOf, isWithin, kindOf, kindsFor } from '../../core/question/asking';
+import { type Kind, asDesign, designOf, isWithin, kindOf, kindsFor, sameOutcomes } from '../../core/question/asking';
 import { choicesOf } from '../../core/question/choices';
 import { countedNames } from '../../core/question/naming';
 import type { Question } from '../../core/question/question';
@@ -120,8 +120,7 @@ export default function AskCounts({ question, table, onChange, onEdit }: AskProp
       onPick={(id) => set({ found: id })}
     />
   );
-  const sameOutcomes =
-    rows.length === 2 && outcomes.length === 2 && rows.every((r) => outcomes.some((o) => o.name === r.name));
+  const twice = counted.ok && sameOutcomes(counted.value);
   const directed = (
     <DirectionPart question={question} onChange={onChange} differ={kind === 'value' ? 'different' : 'differ'} />
   );
@@ -224,7 +223,7 @@ export default function AskCounts({ question, table, onChange, onEdit }: AskProp
           onAccept={(typed) => onEdit([{ kind: 'describe-table', subject: typed }])}
         />{' '}
         <span className="whitespace-nowrap">
-          {about === 'share' && (sameOutcomes || within) ? (
+          {about === 'share' && (twice || within) ? (
             <Choose
               label="How subjects were looked at"
               value={within ? 'within' : 'once'}
