@@ -10,7 +10,8 @@ import { random } from '../src/core/numeric/random';
 import { bootstrap } from '../src/core/procedures/bootstrap';
 import { describe } from '../src/core/procedures/describe';
 import { summarize } from '../src/core/procedures/sample-summary';
-import { shuffleTwoMeans, shuffleTwoMeansExact } from '../src/core/procedures/shuffle-means';
+import { sampled } from '../src/core/procedures/randomization';
+import { shuffleTwoMeansExact } from '../src/core/procedures/shuffle-means';
 import { tukeyKramer } from '../src/core/procedures/tukey-kramer';
 import { twoWayAnova } from '../src/core/procedures/two-way-anova';
 import { defaultQuestion } from '../src/core/question/question';
@@ -34,7 +35,7 @@ function line(what: string, ms: number, aim?: number): void {
 const [a, b] = [normals(50), normals(50)];
 line(
   'a million shuffles of 50 + 50',
-  median(() => shuffleTwoMeans(a, b, 1, 1_000_000), 3),
+  median(() => sampled({ kind: 'labels', groups: [a, b], statistic: 'mean' }, 1, 1_000_000), 3),
   1000,
 );
 const [c, d] = [normals(40, 2), normals(40, 2)];

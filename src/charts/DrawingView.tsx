@@ -109,7 +109,13 @@ export function DrawingView({
       className="chart"
     >
       {drawing.shapes.map((shape, i) => (
-        <ShapeView key={i} shape={shape} place={i} onPoint={onPoint} marked={marked} />
+        <ShapeView
+          key={shape.shape === 'path' && shape.key ? shape.key : i}
+          shape={shape}
+          place={i}
+          onPoint={onPoint}
+          marked={marked}
+        />
       ))}
     </svg>
   );

@@ -83,10 +83,13 @@ function dotsAt(mark: Extract<Mark, { mark: 'dots' }>, x: Scale, y: Scale): Shap
     ...(mark.name ? { name: mark.name } : {}),
   };
   const single = (at: { x: number; y: number }, i: number): Shape => {
-    const { title, cells } = mark.points[i] ?? {};
+    const { title, cells, ink, shape, hollow, key } = mark.points[i] ?? {};
     return {
       ...base,
-      d: markerPath(mark.shape, [at], mark.size),
+      ...(ink ? { ink } : {}),
+      ...(hollow ? { filled: false, weight: 1.25 } : {}),
+      ...(key ? { key } : {}),
+      d: markerPath(shape ?? mark.shape, [at], mark.size),
       ...(title ? { title } : {}),
       ...(cells ? { cells } : {}),
     };
@@ -284,5 +287,8 @@ export function layout(scene: Scene): Drawing {
       ...(panel.y.drawn ? leftAxis(panel, y, scene) : []),
     ];
   });
+  // What moves from drawing to drawing keeps its place among the shapes, so that it can be seen to move.
+  const key = (shape: Shape): string => (shape.shape === 'path' ? (shape.key ?? '') : '');
+  if (shapes.some(key)) shapes.sort((p, q) => key(p).localeCompare(key(q), 'en', { numeric: true }));
   return { width: scene.width, height: scene.height, shapes, alt: scene.alt };
 }

@@ -10,7 +10,7 @@ import { gammaLower, gammaUpper, poissonWeight } from '../../src/core/numeric/sp
 import { random } from '../../src/core/numeric/random';
 import { fisherExact } from '../../src/core/procedures/fisher-exact';
 import { shuffleTest } from '../../src/core/procedures/shuffle';
-import { betweenGroups, chiSquareOf, differenceOf, welchStatistic } from '../../src/core/procedures/shuffle-statistics';
+import { chiSquareOf, differenceOf, fStatistic, welchStatistic } from '../../src/core/procedures/shuffle-statistics';
 
 /** Parameters each distribution allows, and some it does not. */
 const allowed: Record<DistributionName, Record<string, number>[]> = {
@@ -111,7 +111,7 @@ describe('shuffles of any statistic', () => {
   const a = [3, 5, 8, 9];
   const b = [1, 2, 4, 4, 6];
 
-  it('of outcomes 0 and 1 give Fisher’s exact test, and of between-group sums the same as F', () => {
+  it('of outcomes 0 and 1 give Fisher’s exact test, and F of two groups the same as their means', () => {
     const outcomes = [
       [1, 1, 1, 0, 1],
       [0, 0, 1, 0, 0, 0],
@@ -124,7 +124,7 @@ describe('shuffles of any statistic', () => {
     expect(p.greater).to.be.closeTo(exact.greater, 1e-12);
     const chi = shuffleTest(outcomes, chiSquareOf(2), 1, 100).p.greater;
     expect(chi).to.be.closeTo(exact.either, 0.03);
-    const twoGroups = shuffleTest([a, b], betweenGroups, 1, 100).p.greater;
+    const twoGroups = shuffleTest([a, b], fStatistic, 1, 100).p.greater;
     expect(twoGroups).to.be.closeTo(shuffleTest([a, b], differenceOf('mean'), 1, 100).p.either, 1e-12);
   });
 

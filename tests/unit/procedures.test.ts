@@ -39,7 +39,10 @@ import { smallestSample, twoGroupsTPower } from '../../src/core/procedures/power
 import { summarize } from '../../src/core/procedures/sample-summary';
 import { shapiroWilk } from '../../src/core/procedures/shapiro-wilk';
 import { shuffleTest } from '../../src/core/procedures/shuffle';
-import { shuffleTwoMeans, shuffleTwoMeansBlock, shuffleTwoMeansExact } from '../../src/core/procedures/shuffle-means';
+import { Gathered, tallyOf } from '../../src/core/procedures/gathered';
+import { sampled } from '../../src/core/procedures/randomization';
+import { shuffleTwoMeansExact } from '../../src/core/procedures/shuffle-means';
+import { type Shuffling, arrangement, blockOf, observedOf, slackOf } from '../../src/core/procedures/shuffling';
 import { dunnettTest } from '../../src/core/procedures/dunnett-test';
 import { tukeyKramer } from '../../src/core/procedures/tukey-kramer';
 import { twoWayAnova } from '../../src/core/procedures/two-way-anova';
@@ -297,21 +300,117 @@ describe('shuffles and resamples', () => {
     const listed = shuffleTest([a, b], difference, 1, 0);
     expect(counted.arrangements).to.equal(924);
     for (const tail of ['either', 'greater', 'less'] as const) near(counted.p[tail], listed.p[tail]);
-    const sampled = shuffleTwoMeans(a, b, 42, 60_000);
-    expect(sampled.p.either).to.be.closeTo(counted.p.either, 0.006);
-    expect(shuffleTwoMeans(a, b, 42, 60_000)).to.deep.equal(sampled);
+    const means: Shuffling = { kind: 'labels', groups: [a, b], statistic: 'mean' };
+    const drawn = sampled(means, 42, 60_000);
+    expect(drawn.p.either).to.be.closeTo(counted.p.either, 0.006);
+    expect(sampled(means, 42, 60_000)).to.deep.equal(drawn);
     // Blocks done in any order add up to the same.
-    const blocks = [5, 2, 0, 4, 1, 3].map((k) => shuffleTwoMeansBlock(a, b, 42, k, 10_000));
-    near((blocks.reduce((s, x) => s + x.either, 0) + 1) / 60_001, sampled.p.either);
+    const far = Math.abs(observedOf(means)) - slackOf(means, observedOf(means));
+    const blocks = [5, 2, 0, 4, 1, 3].map((k) => blockOf(means, 42, k).filter((x) => Math.abs(x) >= far).length);
+    near((blocks.reduce((s, x) => s + x, 0) + 1) / 60_001, drawn.p.either);
     const many = shuffleTest([normals(12, 1), normals(14, 2)], difference, 3, 500);
     expect(many.method).to.equal('sampled');
     expect(many.p.either).to.be.within(1 / 501, 1);
   });
 
+  it('every arrangement shown is the one counted: its statistic follows from what is shown', () => {
+    const uneven = [a, b.slice(0, 4), [27, 29.1, 30.2]];
+    const table = [
+      [7, 12, 4],
+      [11, 3, 9],
+    ];
+    const kinds: Shuffling[] = [
+      ...(['mean', 'median', 'trimmed', 't'] as const).map((statistic): Shuffling => ({
+        kind: 'labels',
+        groups: [a, b.slice(0, 4)],
+        statistic,
+      })),
+      { kind: 'labels', groups: uneven, statistic: 'F' },
+      { kind: 'signs', differences: a.map((x, i) => x - b[i]!), statistic: 'mean' },
+      { kind: 'signs', differences: a.map((x, i) => x - b[i]!), statistic: 't' },
+      { kind: 'counts', table: table.map(([x, y]) => [x!, y!]), statistic: 'share' },
+      { kind: 'counts', table, statistic: 'chi-square' },
+      { kind: 'resample', groups: [a, b], statistic: 'median' },
+    ];
+    for (const what of kinds) {
+      const block = blockOf(what, 9, 1);
+      expect(blockOf(what, 9, 1, 40, 50)).to.deep.equal(block.slice(40, 50));
+      const shown = arrangement(what, 9, 10_000 + 44);
+      near(shown.statistic, block[44]!, 1e-12);
+      // Taken as readings, what is shown has the statistic it came with.
+      const again = ((): number => {
+        if (shown.kind === 'labels' && what.kind === 'labels') {
+          const all = what.groups.flat();
+          return observedOf({
+            ...what,
+            groups: what.groups.map((_, g) => all.filter((_, i) => shown.labels[i] === g)),
+          });
+        }
+        if (shown.kind === 'signs' && what.kind === 'signs')
+          return observedOf({ ...what, differences: what.differences.map((d, i) => (shown.flipped[i] ? -d : d)) });
+        if (shown.kind === 'counts' && what.kind === 'counts') return observedOf({ ...what, table: shown.table });
+        if (shown.kind === 'resample' && what.kind === 'resample')
+          return observedOf({ ...what, groups: what.groups.map((g, k) => shown.drawn[k]!.map((i) => g[i]!)) });
+        return NaN;
+      })();
+      near(again, shown.statistic, 1e-12);
+    }
+  });
+
+  it('gathered in any parts give the counts, the spread and the cut-off of all of them', () => {
+    const { normal } = random(77);
+    const drawn = Array.from({ length: 23_457 }, () => Number((3 * normal()).toFixed(2)));
+    const observed = 4.11;
+    const whole = new Gathered(observed, 1e-9);
+    for (const [from, to] of [
+      [0, 1],
+      [1, 12],
+      [12, 3000],
+      [3000, 13_000],
+      [13_000, 23_457],
+    ]) {
+      const part = Float64Array.from(drawn.slice(from, to));
+      whole.add(part, tallyOf(part, observed, 1e-9, whole.lastingGrid));
+    }
+    const count = (holds: (x: number) => boolean): number => drawn.filter(holds).length;
+    expect(whole.counts).to.deep.equal({
+      greater: count((x) => x >= observed),
+      less: count((x) => x <= observed),
+      either: count((x) => Math.abs(x) >= observed),
+    });
+    near(whole.se, Math.sqrt(summarize(drawn).variance), 1e-10);
+    expect(whole.bars().reduce((s, bar) => s + bar.count, 0)).to.equal(drawn.length);
+    // The bars from the observed statistic outwards are its tail, ties and all.
+    expect(whole.bars().reduce((s, bar) => s + (bar.from > observed - 1e-6 ? bar.count : 0), 0)).to.equal(
+      whole.counts.greater,
+    );
+    for (const [tail, key] of [
+      ['greater', (x: number) => x],
+      ['less', (x: number) => -x],
+      ['either', Math.abs],
+    ] as const) {
+      const sorted = drawn.map(key).sort((x, y) => y - x);
+      const cut = whole.cut(tail, 0.05)!;
+      expect(key(cut.at), tail).to.equal(sorted[Math.floor(0.05 * 23_458) - 1]);
+      near(cut.beyond, sorted.filter((x) => x > key(cut.at)).length / drawn.length, 1e-12);
+      expect((count((x) => key(x) > key(cut.at)) + 1) / 23_458).to.be.at.most(0.05);
+    }
+    const little = new Gathered(1, 0);
+    little.add(Float64Array.of(0.5, -1, 1));
+    expect(little.cut('either', 0.05)).to.equal(undefined);
+    expect(little.fewValues()).to.deep.equal([
+      [-1, 1],
+      [0.5, 1],
+      [1, 1],
+    ]);
+  });
+
   it('p is uniform when nothing differs (Kolmogorov, at the 1 in 10,000 bound)', () => {
     const p = Array.from(
       { length: 400 },
-      (_, i) => shuffleTwoMeans(normals(9, 1000 + i), normals(12, 5000 + i), i, 999).p.either,
+      (_, i) =>
+        sampled({ kind: 'labels', groups: [normals(9, 1000 + i), normals(12, 5000 + i)], statistic: 'mean' }, i, 999).p
+          .either,
     ).sort((x, y) => x - y);
     const distance = Math.max(...p.map((x, i) => Math.max(x - i / 400, (i + 1) / 400 - x)));
     expect(distance).to.be.lessThan(2.23 / Math.sqrt(400) + 0.001);

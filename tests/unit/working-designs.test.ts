@@ -14,7 +14,8 @@ import { pairedTPower, twoGroupsTPower, oneWayAnovaPower } from '../../src/core/
 import { proportionTrend } from '../../src/core/procedures/proportion-trend';
 import { repeatedMeasures } from '../../src/core/procedures/repeated-measures';
 import { summarize } from '../../src/core/procedures/sample-summary';
-import { shuffleTwoMeans, shuffleTwoMeansExact } from '../../src/core/procedures/shuffle-means';
+import { sampled } from '../../src/core/procedures/randomization';
+import { shuffleTwoMeansExact } from '../../src/core/procedures/shuffle-means';
 import { spreadOfOne } from '../../src/core/procedures/spread-of-one';
 import { spreadOfTwo } from '../../src/core/procedures/spread-of-two';
 import { standardizedDifference } from '../../src/core/procedures/standardized-difference';
@@ -178,7 +179,10 @@ describe('the working of designs', () => {
     ];
     near(proportionTrendWorking(shares, [0, 1, 3]), { z: proportionTrend(shares, [0, 1, 3]).z });
     const [a = [], b = []] = groups;
-    for (const found of [shuffleTwoMeansExact(a, b), shuffleTwoMeans(a, b, 7, 999)])
+    for (const found of [
+      shuffleTwoMeansExact(a, b),
+      sampled({ kind: 'labels', groups: [a, b], statistic: 'mean' }, 7, 999),
+    ])
       near(shuffleWorking(found, 0.95), { p: found.p.either, s: found.observed });
     near(twoGroupsPowerWorking(4, 5, 20, 24, 0.05), { '1-\\beta': twoGroupsTPower(0.8, 20, 24, 0.05) });
     near(pairedPowerWorking(2, 4, 18, 0.01), { '1-\\beta': pairedTPower(0.5, 18, 0.01) });

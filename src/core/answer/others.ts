@@ -35,7 +35,12 @@ function alternatives(question: Question): Patch[] {
     case 'paired':
       return [{ method: 'means' }, { method: 'ranks' }, { method: 'shuffle' }];
     case 'several':
-      return [{ method: 'means', spread: 'pooled' }, { method: 'means', spread: 'separate' }, { method: 'ranks' }];
+      return [
+        { method: 'means', spread: 'pooled' },
+        { method: 'means', spread: 'separate' },
+        { method: 'ranks' },
+        { method: 'shuffle' },
+      ];
     case 'factorial':
       return ([1, 2, 3] as const).map((sums) => ({ sums }));
     case 'repeated':

@@ -2,6 +2,9 @@ import { attempt, demand } from '../numeric/domain-error';
 import { etaSquaredInterval } from '../procedures/effect-size-intervals';
 import { dunnTest, kruskalWallis } from '../procedures/kruskal-wallis';
 import { oneWayAnova, oneWayAnovaFromSummaries } from '../procedures/one-way-anova';
+import { randomizationTest } from '../procedures/randomization';
+import type { ShuffleTest } from '../procedures/shuffle-means';
+import type { Shuffling } from '../procedures/shuffling';
 import { welchAnova } from '../procedures/welch-anova';
 import { choicesOf } from '../question/choices';
 import type { Question } from '../question/question';
@@ -9,6 +12,7 @@ import type { Comparison, Size } from './comparison';
 import { followUp, lettersFor, pairNamed } from './follow-up';
 import { type GroupPart, demandOneUnit, demandReadings, summaryOf, valuesOf } from './group-part';
 import { chiSquareReference, fReference } from './references';
+import { arrangementWords, shuffledPart, shufflesFor } from './shuffled-part';
 
 /** The groups compared: those named, in their order, else all that have readings. */
 export function chosenParts(question: Question, all: readonly GroupPart[]): GroupPart[] {
@@ -17,6 +21,20 @@ export function chosenParts(question: Question, all: readonly GroupPart[]): Grou
     return filled.length > 0 ? filled : [...all];
   }
   return question.groups.flatMap((id) => all.find((g) => g.id === id) ?? []);
+}
+
+/** What is shuffled to compare several groups. */
+export const shufflingOfSeveral = (groups: readonly (readonly number[])[]): Shuffling => ({
+  kind: 'labels',
+  groups,
+  statistic: 'F',
+});
+
+/** F judged by shuffled labels. */
+function shuffledF(question: Question, parts: readonly GroupPart[]): ShuffleTest {
+  const groups = demandReadings(parts, 'Shuffling labels');
+  const n = groups.reduce((s, g) => s + g.length, 0);
+  return randomizationTest(shufflingOfSeveral(groups), choicesOf(question).seed, shufflesFor(n));
 }
 
 /** Three or more independent groups (or two): whether their means differ, and which. */
@@ -49,12 +67,13 @@ export function compareSeveral(question: Question, parts: readonly GroupPart[], 
       remarks: ['Pairs are compared by their mean ranks (Dunn), p adjusted by Holm.'],
     };
   }
+  const shuffled = method === 'shuffle' ? shuffledF(question, parts) : undefined;
   const summaries = parts.map(summaryOf);
   const follow = brief ? {} : { follow: attempt(() => [followUp(question, parts, summaries)]) };
   const reported = parts.some((g) => g.readings.used.length === 0);
   // Welch's analysis has no pooled SD and no source table; the classical one stands for the sizes of both.
   const anova = attempt(() => (reported ? oneWayAnovaFromSummaries(summaries) : oneWayAnova(parts.map(valuesOf))));
-  if (spread === 'separate') {
+  if (spread === 'separate' && !shuffled) {
     const found = welchAnova(summaries);
     return {
       p: found.p,
@@ -68,11 +87,15 @@ export function compareSeveral(question: Question, parts: readonly GroupPart[], 
   if (!anova.ok) demand(false, anova.reason);
   const found = anova.value;
   const { between, within, total } = found;
+  const p = shuffled?.p.greater ?? found.p;
+  const { seed } = choicesOf(question);
   return {
-    p: found.p,
-    tests: [{ symbol: 'F', value: found.f, df: [between.df, within.df], p: found.p }],
+    p,
+    ...(shuffled
+      ? shuffledPart(shuffled, 'greater', level)
+      : { tests: [{ symbol: 'F', value: found.f, df: [between.df, within.df], p }] }),
     table: [
-      { source: 'between groups', kind: 'effect', ...between, f: found.f, p: found.p },
+      { source: 'between groups', kind: 'effect', ...between, f: found.f, p },
       { source: 'within groups', kind: 'error', ...within },
       { source: 'total', kind: 'total', ...total },
     ],
@@ -88,10 +111,11 @@ export function compareSeveral(question: Question, parts: readonly GroupPart[], 
         ).map(([kind, value]) =>
           attempt((): Size => ({ kind, value, interval: etaSquaredInterval(found.f, between.df, within.df, level) })),
         ),
-    reference: [fReference(found.f, between.df, within.df)],
+    reference: shuffled ? [] : [fReference(found.f, between.df, within.df)],
     ...follow,
-    remarks:
-      judged === 'dunnett' && question.direction !== 'either'
+    remarks: shuffled
+      ? [`${arrangementWords(shuffled, seed)}; what follows compares the means as after the analysis of variance.`]
+      : judged === 'dunnett' && question.direction !== 'either'
         ? ['The comparisons with the control are one-sided; the analysis of variance has no direction.']
         : [],
   };

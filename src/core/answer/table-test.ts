@@ -3,7 +3,7 @@ import { fisherTable } from '../procedures/fisher-table';
 import { attempt } from '../numeric/domain-error';
 import { type Independence, cramersVInterval } from '../procedures/independence';
 import type { Interval } from '../procedures/interval';
-import { shuffleTable } from '../procedures/shuffle-counts';
+import { randomizationTest } from '../procedures/randomization';
 import { sampledPInterval } from '../procedures/shuffle-means';
 import { choicesOf } from '../question/choices';
 import type { Question } from '../question/question';
@@ -48,7 +48,11 @@ function tested(
     };
   }
   if (method === 'shuffle') {
-    const { p: tails, arrangements, method: how } = shuffleTable(observed, seed, drawnFor(observed));
+    const {
+      p: tails,
+      arrangements,
+      method: how,
+    } = randomizationTest({ kind: 'counts', table: observed, statistic: 'chi-square' }, seed, drawnFor(observed));
     const p = tails.greater;
     const sampled = how === 'sampled';
     return {

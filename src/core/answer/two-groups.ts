@@ -4,16 +4,10 @@ import { hodgesLehmann } from '../procedures/hodges-lehmann';
 import { mannWhitney } from '../procedures/mann-whitney';
 import { pairedT } from '../procedures/paired-t';
 import { pooledT } from '../procedures/pooled-t';
-import {
-  type ShuffleTest,
-  canCountPairs,
-  canCountTwoGroups,
-  sampledPInterval,
-  shufflePaired,
-  shufflePairedExact,
-  shuffleTwoMeans,
-  shuffleTwoMeansExact,
-} from '../procedures/shuffle-means';
+import { randomizationTest } from '../procedures/randomization';
+import { type ShuffleTest } from '../procedures/shuffle-means';
+import { type Centre } from '../procedures/shuffle-statistics';
+import { type Shuffling, centreDifference } from '../procedures/shuffling';
 import { meanDifference } from '../procedures/sample-summary';
 import { signedRankShift } from '../procedures/signed-rank-shift';
 import { noncentralityInterval, standardizedDifference } from '../procedures/standardized-difference';
@@ -25,12 +19,14 @@ import { choicesOf } from '../question/choices';
 import type { Question } from '../question/question';
 import { pairsOf } from '../readings/groups';
 import type { Table } from '../readings/table';
-import type { Comparison, Size } from './comparison';
+import { bootstrap } from '../procedures/bootstrap';
+import type { Comparison, Effect, Size } from './comparison';
 import { rankReference } from './rank-reference';
+import { arrangementWords, shuffledPart, shufflesFor } from './shuffled-part';
 import { type GroupPart, demandOneUnit, demandReadings, summaryOf } from './group-part';
 
-/** Shuffles drawn where the arrangements cannot be counted: fewer of large groups, whose p hardly needs them. */
-const shufflesFor = (n: number): number => Math.max(2_000, Math.min(20_000, Math.round(2e7 / n)));
+/** Resamples behind the interval of a median or a trimmed mean. */
+const resamples = 5_000;
 
 const subtraction = (a: GroupPart, b: GroupPart): string => `${a.name} minus ${b.name}`;
 
@@ -73,38 +69,52 @@ function fromT(
   };
 }
 
-/** What a randomization test adds to the interval of the t-test it stands beside. */
-function fromShuffle(base: Comparison, found: ShuffleTest, question: Question): Comparison {
-  const p = found.p[question.direction];
-  const sampled = found.method === 'sampled';
+/** The bootstrap interval of a centre, or of the difference of two: for medians and trimmed means. */
+function centreEffect(
+  question: Question,
+  base: Comparison,
+  groups: readonly (readonly number[])[],
+  centre: Centre,
+  p: number,
+): Effect {
+  const { seed } = choicesOf(question);
+  const { name, pair } = base.effect ?? { name: '' };
+  const found = bootstrap(groups, (drawn) => centreDifference(drawn, centre), question.level, seed, resamples);
   return {
-    ...base,
+    name,
+    ...(pair ? { pair } : {}),
+    estimate: found.estimate,
+    se: found.se,
+    interval: found.percentile,
     p,
-    ...(base.effect ? { effect: { ...base.effect, p } } : {}),
-    tests: [
-      {
-        symbol: undefined,
-        value: undefined,
-        df: [],
-        p,
-        ...(sampled
-          ? {
-              pInterval: sampledPInterval(
-                Math.round(p * (found.arrangements + 1)) - 1,
-                found.arrangements,
-                question.level,
-              ),
-            }
-          : {}),
-      },
-    ],
+  };
+}
+
+/** What a randomization test adds to the interval of the t-test it stands beside. */
+function fromShuffle(
+  base: Comparison,
+  groups: readonly (readonly number[])[],
+  found: ShuffleTest,
+  question: Question,
+): Comparison {
+  const p = found.p[question.direction];
+  const { statistic, seed } = choicesOf(question);
+  const centre = statistic === 'median' || statistic === 'trimmed';
+  const effect = centre ? centreEffect(question, base, groups, statistic, p) : base.effect && { ...base.effect, p };
+  const interval = centre
+    ? `by bootstrap (percentiles of ${resamples.toLocaleString('en')} resamples, seed ${seed})`
+    : groups.length > 1
+      ? 'Welch’s'
+      : 'that of the paired t-test';
+  const { bounds: _, equivalence: __, ...rest } = base;
+  return {
+    ...(centre ? rest : base),
+    p,
+    ...(effect ? { effect } : {}),
+    ...shuffledPart(found, question.direction, question.level),
+    sizes: centre ? [] : base.sizes,
     reference: [],
-    shuffled: found,
-    remarks: [
-      sampled
-        ? `p comes from ${found.arrangements.toLocaleString('en')} random arrangements, seed ${choicesOf(question).seed}; the interval is Welch’s.`
-        : `p comes from all ${found.arrangements.toLocaleString('en')} arrangements, counted; the interval is Welch’s.`,
-    ],
+    remarks: [`${arrangementWords(found, seed)}; the interval is ${interval}.`],
   };
 }
 
@@ -158,12 +168,22 @@ export function compareTwo(question: Question, a: GroupPart, b: GroupPart, brief
   const base = fromT(question, name, pair, test, brief ? [] : [size()]);
   if (method !== 'shuffle') return base;
   const [x = [], y = []] = demandReadings([a, b], 'Shuffling labels');
-  const shifted = value === 0 ? x : x.map((v) => v - value);
-  const found = canCountTwoGroups(shifted, y)
-    ? shuffleTwoMeansExact(shifted, y)
-    : shuffleTwoMeans(shifted, y, seed, shufflesFor(Math.min(shifted.length, y.length)));
-  return fromShuffle(base, found, question);
+  const what = shufflingOfTwo(question, x, y);
+  return fromShuffle(base, [x, y], randomizationTest(what, seed, shufflesFor(Math.min(x.length, y.length))), question);
 }
+
+/** What is shuffled to compare two groups: the difference asked about is taken off first. */
+export function shufflingOfTwo(question: Question, x: readonly number[], y: readonly number[]): Shuffling {
+  const { value, statistic } = choicesOf(question);
+  return { kind: 'labels', groups: [value === 0 ? x : x.map((v) => v - value), y], statistic };
+}
+
+/** What is shuffled to compare pairs. @param differences what lies beyond the difference asked about */
+export const shufflingOfPairs = (question: Question, differences: readonly number[]): Shuffling => ({
+  kind: 'signs',
+  differences,
+  statistic: choicesOf(question).statistic,
+});
 
 /** The same subjects in both groups: the mean of the differences within pairs. */
 export function comparePairs(question: Question, table: Table, a: GroupPart, b: GroupPart, brief = false): Comparison {
@@ -215,11 +235,8 @@ export function comparePairs(question: Question, table: Table, a: GroupPart, b: 
     });
   const base = { ...fromT(question, name, pair, test, brief ? [] : [size()]), pairing };
   if (method !== 'shuffle') return base;
-  const found = canCountPairs(differences)
-    ? shufflePairedExact(differences)
-    : shufflePaired(differences, seed, shufflesFor(differences.length));
-  const flipped = fromShuffle(base, found, question);
-  return { ...flipped, remarks: flipped.remarks.map((r) => r.replace('Welch’s', 'that of the paired t-test')) };
+  const found = randomizationTest(shufflingOfPairs(question, differences), seed, shufflesFor(differences.length));
+  return fromShuffle(base, [differences.map((d) => d + value)], found, question);
 }
 
 /** The differences within pairs, as a group of readings. */

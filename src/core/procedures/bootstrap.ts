@@ -33,10 +33,8 @@ export function bootstrap(
     'Resampling needs at least two readings in each group.',
   );
   demand(Number.isInteger(resamples) && resamples >= 100, 'At least 100 resamples are needed.');
-  const alpha = 1 - checkedLevel(level);
   const values = groups.map((g) => Float64Array.from(g));
-  const estimate = statistic(values);
-  const { below } = random(seed);
+  const { below } = random(seed, 1);
   const drawn = values.map((g) => new Float64Array(g.length));
   const results = new Float64Array(resamples);
   for (let r = 0; r < resamples; r++) {
@@ -46,6 +44,16 @@ export function bootstrap(
     });
     results[r] = statistic(drawn);
   }
+  return fromResamples(results, statistic(values), jackknifeAcceleration(values, statistic), level);
+}
+
+/**
+ * The intervals that resampled statistics give.
+ * @param acceleration of the statistic, by `jackknifeAcceleration`
+ */
+export function fromResamples(results: Float64Array, estimate: number, acceleration: number, level: number): Bootstrap {
+  const alpha = 1 - checkedLevel(level);
+  const resamples = results.length;
   const sorted = sortedUp(results);
   const mean = sum(results) / resamples;
   const se = Math.sqrt(sum(results.map((x) => (x - mean) ** 2)) / (resamples - 1));
@@ -57,7 +65,6 @@ export function bootstrap(
     for (const x of results) below0 += x < estimate ? 1 : x === estimate ? 0.5 : 0;
     if (below0 <= 0 || below0 >= resamples || se === 0) return undefined;
     const bias = normal.quantile(below0 / resamples);
-    const acceleration = jackknifeAcceleration(values, statistic);
     const shifted = (z: number): number => normal.lower(bias + (bias + z) / (1 - acceleration * (bias + z)));
     const z = normal.upperQuantile(alpha / 2);
     return cut(shifted(-z), shifted(z));
@@ -126,7 +133,7 @@ export function studentizedBootstrap(
 }
 
 /** How the statistic's spread changes with its size: one sixth of the skewness of the left-one-out values. */
-function jackknifeAcceleration(
+export function jackknifeAcceleration(
   values: readonly Float64Array[],
   statistic: (groups: readonly Float64Array[]) => number,
 ): number {

@@ -39,13 +39,17 @@ export function dealsCount(sizes: readonly number[]): number {
   return Math.round(ways);
 }
 
-/** Counts how many statistics reach as far as the one observed, either way, above and below. */
-export function counter(observed: number): {
+/**
+ * Counts how many statistics reach as far as the one observed, either way, above and below.
+ * @param slack statistics no further apart differ by rounding alone
+ */
+export function counter(
+  observed: number,
+  slack = 1e-12 * Math.max(1, Math.abs(observed)),
+): {
   see: (x: number) => void;
   tails: (total: number, p: (count: number, total: number) => number) => TailProbabilities;
 } {
-  // Statistics that differ by rounding alone are equal.
-  const slack = 1e-12 * Math.max(1, Math.abs(observed));
   let greater = 0;
   let less = 0;
   let either = 0;

@@ -80,7 +80,8 @@ function firstOfCounts(table: Table): Question | undefined {
   const share = { about: 'share', found: found.id, a: a.id } as const;
   if (!b) return questionOf('one-sample', share);
   // Subjects named, and the same two categories in both columns: each was looked at twice.
-  if (columnsOf(table, 'subject').length > 0 && sameOutcomes(counted.value)) return questionOf('paired', { about: 'share', found: found.id });
+  if (columnsOf(table, 'subject').length > 0 && sameOutcomes(counted.value))
+    return questionOf('paired', { about: 'share', found: found.id });
   return rows.categories.length === 2 ? questionOf('two-groups', { ...share, b: b.id }) : questionOf('several', share);
 }
 

@@ -12,6 +12,7 @@ export interface Choices {
   follow: FollowUp;
   sums: 1 | 2 | 3;
   sphericity: 'greenhouse-geisser' | 'huynh-feldt' | 'assumed';
+  statistic: 'mean' | 'median' | 'trimmed' | 't';
   seed: number;
 }
 
@@ -45,6 +46,7 @@ export function methodsFor({ about, design, knownSd }: Question): Method[] {
     case 'paired':
       return ['means', 'ranks', 'shuffle'];
     case 'several':
+      return ['means', 'ranks', 'shuffle'];
     case 'repeated':
       return ['means', 'ranks'];
     default:
@@ -98,6 +100,7 @@ export function choicesOf(question: Question): Choices {
       question.sphericity === 'huynh-feldt' && question.design === 'mixed'
         ? 'greenhouse-geisser'
         : (question.sphericity ?? 'greenhouse-geisser'),
+    statistic: question.statistic ?? 'mean',
     seed: question.seed ?? 1,
   };
 }

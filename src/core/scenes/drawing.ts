@@ -28,6 +28,8 @@ export type Shape =
       title?: string;
       name?: string;
       cells?: CellRef[];
+      /** What it stays from drawing to drawing, wherever it moves to. */
+      key?: string;
     }
   | {
       shape: 'text';

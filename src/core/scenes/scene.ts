@@ -14,6 +14,12 @@ export interface Point {
   at: number;
   title?: string;
   cells?: CellRef[];
+  /** Its own ink and marker, where they are not those of the others. */
+  ink?: Ink;
+  shape?: number;
+  hollow?: boolean;
+  /** What it stays, wherever it moves to. */
+  key?: string;
 }
 
 export type Mark =

@@ -5,7 +5,7 @@ import type { Outcome } from '../numeric/domain-error';
 import { choicesOf } from '../question/choices';
 import { passes } from '../procedures/interval';
 import { wordsAbout } from './about';
-import { methodName } from './method';
+import { centreWord, methodName } from './method';
 import { fixed, intervalDecimals, percent } from './numbers';
 import { effectPhrases, testPhrase } from './phrases';
 import { bareMeasure, namedFactors, measureOf } from './question';
@@ -55,6 +55,11 @@ function differenceSentence(answer: Answer, comparison: Comparison, effect: Effe
   const first = a?.name ?? '';
   const level = percent(question.level);
   const settled = passes(comparison.p, question.level);
+  // The middle of the differences within pairs is not the difference of two middles.
+  const centre =
+    question.design === 'paired' && centreWord(question) !== 'mean'
+      ? `${centreWord(question)} difference in`
+      : centreWord(question);
   const observed =
     method === 'ranks'
       ? away === 0
@@ -67,8 +72,8 @@ function differenceSentence(answer: Answer, comparison: Comparison, effect: Effe
           ? `Mean ${bareMeasure(answer)} of ${first} was ${other}`
           : `Mean ${bareMeasure(answer)} of ${first} was ${size} ${away > 0 ? 'above' : 'below'} ${other}`
         : away === 0
-          ? `${sentenceCase(measureOf(answer))} had the same mean in ${first} and ${other}`
-          : `Mean ${bareMeasure(answer)} was ${size} ${away > 0 ? 'greater' : 'less'} in ${first} than in ${other}`;
+          ? `${sentenceCase(measureOf(answer))} had the same ${centre} in ${first} and ${other}`
+          : `${sentenceCase(centre)} ${bareMeasure(answer)} was ${size} ${away > 0 ? 'greater' : 'less'} in ${first} than in ${other}`;
   const none = one ? other : value === 0 ? 'a difference of zero' : `a difference of ${value}${unit}`;
   const it = one ? `it is ${question.direction} than ${other}` : `it is ${question.direction} in ${first}`;
   const verdict = verdictOn({

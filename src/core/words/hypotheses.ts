@@ -7,8 +7,39 @@ import { choicesOf } from '../question/choices';
 import { type Hypothesis, wordsAbout } from './about';
 import { hypothesisName } from './hypothesis-name';
 import { fixed, pRelation, percent, scientific, significant } from './numbers';
+import { centreWord } from './method';
 import { bareMeasure, namedFactors } from './question';
 import { valued } from './sentences';
+
+/** What shuffled labels judge: that the labels have nothing to do with the readings. */
+function shuffled({ question, groups }: Answer): { none: Hypothesis; some: Hypothesis } {
+  const centre = centreWord(question);
+  const names = groups.map((g) => g.name);
+  const [first = '', second = ''] = names;
+  const spread = names.slice(0, 6).map((n) => `F_{${hypothesisName(n)}}`);
+  const way = question.direction;
+  return {
+    none:
+      question.design === 'paired'
+        ? {
+            tex: `H_0\\colon d \\sim -d`,
+            words: `In truth each difference could as well have had the other sign.`,
+          }
+        : {
+            tex: `H_0\\colon ${spread.join(' = ')}`,
+            words: 'In truth the labels have nothing to do with the readings: each could have stood under any.',
+          },
+    some: {
+      tex: `H_1\\colon \\text{not } H_0`,
+      words:
+        question.design === 'several'
+          ? 'They have: at least one group’s readings are others than chance would deal it.'
+          : way === 'either'
+            ? `They have: the ${centre} differs, one way or the other.`
+            : `They have: the ${centre} is ${way} in ${first} than in ${second}.`,
+    },
+  };
+}
 
 /** The hypothesis of no effect, and what stands against it. */
 export function hypotheses(answer: Answer): { none: Hypothesis; some: Hypothesis } {
@@ -24,6 +55,7 @@ export function hypotheses(answer: Answer): { none: Hypothesis; some: Hypothesis
   const centre = method === 'ranks' ? '\\theta' : '\\mu';
   const of = (name: string): string => `${centre}_{${hypothesisName(name)}}`;
   const what = method === 'ranks' ? `the typical ${measure}` : `mean ${measure}`;
+  if (method === 'shuffle') return shuffled(answer);
   switch (question.design) {
     case 'one-sample': {
       const against = valued(String(value), unit);

@@ -5,23 +5,40 @@ import { wordsAbout } from './about';
 
 const names: Record<Question['design'], Partial<Record<Method, string>>> = {
   'one-sample': { means: 'One-sample t-test', ranks: 'Wilcoxon signed-rank test', z: 'One-sample z-test' },
-  'two-groups': { ranks: 'Mann–Whitney test', shuffle: 'Randomization test of the means' },
+  'two-groups': { ranks: 'Mann–Whitney test' },
   paired: {
     means: 'Paired t-test',
     ranks: 'Wilcoxon signed-rank test',
     shuffle: 'Randomization test of paired readings',
   },
-  several: { ranks: 'Kruskal–Wallis test' },
+  several: { ranks: 'Kruskal–Wallis test', shuffle: 'Randomization test of F' },
   factorial: { means: 'Two-way analysis of variance' },
   repeated: { means: 'Repeated-measures analysis of variance', ranks: 'Friedman test' },
   mixed: { means: 'Analysis of variance with one factor within subjects and one between' },
 };
 
+/** What is compared under shuffled labels. */
+export const statisticWords = {
+  mean: 'the means',
+  median: 'the medians',
+  trimmed: 'the trimmed means',
+  t: 'Welch’s t',
+} as const;
+
+/** The centre a question compares: a mean, unless shuffled labels compare another. */
+export function centreWord(question: Question): 'mean' | 'median' | 'trimmed mean' {
+  const { method, statistic } = choicesOf(question);
+  if (question.about || method !== 'shuffle' || question.design === 'several') return 'mean';
+  return statistic === 'median' ? 'median' : statistic === 'trimmed' ? 'trimmed mean' : 'mean';
+}
+
 /** The procedure a question gets. */
 export function methodName(question: Question): string {
   const about = wordsAbout(question);
   if (about) return about.methodName(question);
-  const { method, spread } = choicesOf(question);
+  const { method, spread, statistic } = choicesOf(question);
+  if (method === 'shuffle' && question.design === 'two-groups')
+    return `Randomization test of ${statisticWords[statistic]}`;
   const pooled = spread === 'pooled';
   if (question.design === 'two-groups' && method === 'means')
     return pooled ? 'Student’s t-test with pooled variance' : 'Welch’s t-test';
@@ -54,7 +71,9 @@ export function methodReason(question: Question): string {
   const { method, spread } = choicesOf(question);
   if (method === 'ranks') return byRanks;
   if (method === 'shuffle')
-    return 'You asked how often shuffled labels alone would bring a difference as large: no shape is assumed, only that labels could have fallen otherwise.';
+    return question.design === 'several'
+      ? 'You asked how often shuffled labels alone would set the means as far apart: no shape is assumed, only that labels could have fallen otherwise.'
+      : 'You asked how often shuffled labels alone would bring a difference as large: no shape is assumed, only that labels could have fallen otherwise.';
   if (method === 'z')
     return 'You gave the SD of the whole population, so nothing about the spread is estimated and z takes the place of t.';
   switch (question.design) {
@@ -98,8 +117,8 @@ export function methodElse(question: Question): string {
         ? 'Signed ranks or shuffled signs, if a few differences sway the mean.'
         : 'The paired t-test, if the mean difference is what you want to know.';
     case 'several':
-      return method === 'ranks'
-        ? 'The analysis of variance, if the means are what you want to know.'
+      return method !== 'means'
+        ? 'The analysis of variance, if the means are what you want to know and the readings are near enough to normal.'
         : spread === 'pooled'
           ? 'Welch’s analysis with Games and Howell’s comparisons, if the spreads differ; ranks, if a few readings sway the means.'
           : 'The usual analysis of variance, if equal spreads were planned for.';

@@ -1,5 +1,6 @@
 /** What an answer tells the paper: methods, results, the legend of its figure. */
 import { passes } from '../procedures/interval';
+import { centres } from '../procedures/shuffle-statistics';
 import type { Answer, GroupPart } from '../answer/answer';
 import type { Comparison } from '../answer/comparison';
 import { controlPlace } from '../answer/follow-up';
@@ -10,6 +11,7 @@ import { effectPhrases, sizesClause, testPhrase } from './phrases';
 import { apartClause } from './apart';
 import { wordsAbout } from './about';
 import { followNames } from './follow-names';
+import { centreWord } from './method';
 import {
   between,
   counted,
@@ -62,8 +64,22 @@ const testWords = (answer: Answer): string => {
     }[question.design];
   if (method === 'shuffle') {
     const sampled = answer.comparison.ok && answer.comparison.value.tests[0]?.pInterval !== undefined;
-    const how = sampled ? `random arrangements, seed ${choicesOf(question).seed}` : 'all arrangements counted';
-    return `a randomization test of the ${question.design === 'paired' ? 'mean difference' : 'difference of means'} (${how})`;
+    const how = sampled
+      ? `${(answer.comparison.ok && answer.comparison.value.shuffled ? answer.comparison.value.shuffled.arrangements : 0).toLocaleString('en')} random arrangements, seed ${choicesOf(question).seed}`
+      : 'all arrangements counted';
+    const { statistic } = choicesOf(question);
+    const centre = { mean: 'mean', median: 'median', trimmed: '20 % trimmed mean', t: '' }[statistic];
+    const of =
+      question.design === 'several'
+        ? 'F, labels shuffled among the groups'
+        : question.design === 'paired'
+          ? statistic === 't'
+            ? 'the paired t, signs of the differences shuffled'
+            : `the ${centre} difference, signs shuffled`
+          : statistic === 't'
+            ? 'Welch’s t, labels shuffled'
+            : `the difference of ${centre}s, labels shuffled`;
+    return `a randomization test of ${of} (${how})`;
   }
   switch (question.design) {
     case 'one-sample':
@@ -153,7 +169,9 @@ export function methodsSentence(answer: Answer): Text {
           ? text` Standardized differences are ${effect} with noncentral-${symbol('t')} intervals.`
           : method === 'ranks'
             ? text` Differences are Hodges–Lehmann shifts.`
-            : [];
+            : centreWord(question) === 'mean'
+              ? text` Intervals are ${question.design === 'paired' ? 'those of the paired t-test' : 'Welch’s'}.`
+              : text` Differences are ${question.design === 'paired' ? `${centreWord(question)} differences` : `of ${centreWord(question)}s`}, their intervals percentiles of 5,000 bootstrap resamples (seed ${choicesOf(question).seed}).`;
       const shifted = value === 0 ? '' : `; the difference was tested against ${valued(String(value), unit)}`;
       return text`${what} was compared between ${first} and ${b?.name ?? ''} with ${testWords(answer)}, ${each}. ${sided}; differences are ${subtraction(answer)} and are given with ${level} confidence intervals${shifted}.${standardized}${tail}`;
     }
@@ -172,7 +190,13 @@ export function methodsSentence(answer: Answer): Text {
   }
 }
 
-function groupClause(group: GroupPart, unit: string): Text {
+function groupClause(group: GroupPart, unit: string, centre = 'mean'): Text {
+  const d = group.description;
+  const used = group.readings.used.map((r) => r.value);
+  if (d && centre !== 'mean') {
+    const value = centre === 'median' ? d.median : centres.trimmed(used);
+    return text`${group.name} (${centre} ${fixed(value, meanDecimals(used, undefined))}${unitAfter(unit)}, ${symbol('n')} = ${group.n})`;
+  }
   const s = group.summary;
   const mean = s?.mean ?? group.description?.mean;
   if (mean === undefined) return text`${group.name} (no readings)`;
@@ -201,7 +225,15 @@ export function resultsSentence(answer: Answer, comparison: Comparison): Text {
   if (comparison.effect && first) {
     const { estimate, interval } = effectPhrases(comparison.effect, answer.unit, level);
     const away = comparison.effect.estimate;
-    const kind = method === 'ranks' ? 'shift' : 'difference';
+    const centre = centreWord(question);
+    const kind =
+      method === 'ranks'
+        ? 'shift'
+        : centre === 'mean'
+          ? 'difference'
+          : question.design === 'paired'
+            ? `${centre} difference`
+            : `difference of ${centre}s`;
     const pInterval = first.pInterval ? ` (${percent(level)} CI of the sampled p ${between(first.pInterval, 4)})` : '';
     if (question.design === 'one-sample' && a) {
       const relation = away === 0 ? 'equal to' : away > 0 ? 'greater than' : 'less than';
@@ -210,7 +242,7 @@ export function resultsSentence(answer: Answer, comparison: Comparison): Text {
     if (a && b) {
       const relation = away === 0 ? 'the same on average' : away > 0 ? 'greater' : 'less';
       const than = away === 0 ? 'and' : 'than';
-      return text`${what} was ${relation} in ${groupClause(a, answer.unit)} ${than} in ${groupClause(b, answer.unit)}: ${kind} ${estimate}, ${interval}; ${testPhrase(first)}${pInterval}${sizesClause(comparison, level)}.${equivalent}`;
+      return text`${what} was ${relation} in ${groupClause(a, answer.unit, centre)} ${than} in ${groupClause(b, answer.unit, centre)}: ${kind} ${estimate}, ${interval}; ${testPhrase(first)}${pInterval}${sizesClause(comparison, level)}.${equivalent}`;
     }
   }
   if (question.design === 'factorial' || question.design === 'mixed') {

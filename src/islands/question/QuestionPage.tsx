@@ -152,7 +152,15 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
                 </WhenLive>
               )}
               <OtherMethods question={question} table={table} onChange={change} />
-              {comparison && <UnderstandPart answer={shown} comparison={comparison} table={table} chosen={chosen} />}
+              {comparison && (
+                <UnderstandPart
+                  answer={shown}
+                  comparison={comparison}
+                  table={table}
+                  chosen={chosen}
+                  onChange={change}
+                />
+              )}
             </div>
           </Part>
         )}

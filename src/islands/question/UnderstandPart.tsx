@@ -1,29 +1,45 @@
-import { Suspense, lazy, useState } from 'react';
+import { lazy, useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Comparison } from '../../core/answer/comparison';
+import { hasChance } from '../../core/answer/chance';
+import { choicesOf } from '../../core/question/choices';
+import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 
+import { WhenLive } from '../shared/WhenLive';
+
+const Chance = lazy(() => import('./Chance'));
 const Understood = lazy(() => import('./Understood'));
 
 interface Props {
   answer: Answer;
   comparison: Comparison;
   table: Table;
+  onChange: (question: Question) => void;
   /** Which of the comparisons that follow is worked out. */
   chosen: number;
 }
 
 /** A part that is opened by hand, and fetched and built only then. */
-function Opened({ title, what, ...rest }: Props & { title: string; what: 'hypotheses' | 'decision' | 'working' }) {
-  const [open, setOpen] = useState(false);
+function Opened({
+  title,
+  what,
+  initially = false,
+  ...rest
+}: Props & { title: string; what: 'hypotheses' | 'decision' | 'working' | 'chance'; initially?: boolean }) {
+  const [open, setOpen] = useState(initially);
   return (
-    <details onToggle={(e) => setOpen(e.currentTarget.open)} className="border-t border-line py-1">
+    <details open={initially} onToggle={(e) => setOpen(e.currentTarget.open)} className="border-t border-line py-1">
       <summary className="prose-serif cursor-pointer text-[17px]">{title}</summary>
       {open && (
         <div className="py-2">
-          <Suspense fallback={<p className="text-sm text-muted">Working it out …</p>}>
-            <Understood what={what} {...rest} />
-          </Suspense>
+          <WhenLive meanwhile={<p className="text-sm text-muted">Working it out …</p>}>
+            {what === 'chance' ? (
+              <Chance answer={rest.answer} onChange={rest.onChange} />
+            ) : (
+              <Understood what={what} {...rest} />
+            )}
+          </WhenLive>
         </div>
       )}
     </details>
@@ -36,6 +52,14 @@ export const UnderstandPart = (props: Props) => (
     <Opened title="The hypotheses" what="hypotheses" {...props} />
     {(props.comparison.reference ?? []).length > 0 && (
       <Opened title="The reference distribution and the decision" what="decision" {...props} />
+    )}
+    {hasChance(props.answer) && (
+      <Opened
+        title="What chance alone would do"
+        what="chance"
+        initially={choicesOf(props.answer.question).method === 'shuffle'}
+        {...props}
+      />
     )}
     <Opened title="The working" what="working" {...props} />
   </div>

@@ -1,0 +1,250 @@
+/**
+ * What chance alone brings, arrangement after arrangement: labels dealt anew over readings, signs of differences
+ * flipped, labels dealt over counts; or readings drawn again, for how far an estimate may stray. Arrangements come in
+ * numbered blocks with a stream of random numbers each, so that the same seed gives the same ones on every machine, in
+ * any order and with any number of workers. Source: Fisher (1935), Pitman (1937), Efron (1979).
+ */
+import { dealer } from '../numeric/deal';
+import { demand } from '../numeric/domain-error';
+import { type Random, random } from '../numeric/random';
+import { sortedUp } from '../numeric/quantile';
+import { sum } from '../numeric/sum';
+import { tablesWith } from './random-table';
+import {
+  type Centre,
+  centres,
+  chiSquareOfTable,
+  differenceOf,
+  fStatistic,
+  ofSorted,
+  tOfPairs,
+  shareDifference,
+  welchStatistic,
+} from './shuffle-statistics';
+
+/** What is arranged anew, and the statistic looked at. */
+export type Shuffling =
+  /** Readings of groups; the difference is the first group's less the second's. */
+  | { kind: 'labels'; groups: readonly (readonly number[])[]; statistic: Centre | 't' | 'F' }
+  /** Differences within pairs. */
+  | { kind: 'signs'; differences: readonly number[]; statistic: Centre | 't' }
+  /** Counts, groups by outcomes; the share is that of the first outcome. */
+  | { kind: 'counts'; table: readonly (readonly number[])[]; statistic: 'share' | 'chi-square' }
+  /** Readings of one group or two, each group drawn again from itself. */
+  | { kind: 'resample'; groups: readonly (readonly number[])[]; statistic: Centre };
+
+/** Arrangements that share one stream of random numbers. */
+export const shuffleBlock = 10_000;
+
+/** One arrangement: what of it can be shown. */
+export type Arrangement =
+  | { kind: 'labels'; statistic: number; labels: Int32Array }
+  | { kind: 'signs'; statistic: number; flipped: boolean[] }
+  | { kind: 'counts'; statistic: number; table: number[][] }
+  /** Of each group: which of its readings were drawn, by their places. */
+  | { kind: 'resample'; statistic: number; drawn: number[][] };
+
+interface Arranger {
+  /** Arranges anew and gives the statistic. */
+  next: () => number;
+  /** The arrangement as it stands. */
+  shown: () => Omit<Arrangement, 'statistic'>;
+}
+
+/** The readings' group numbers, group after group. */
+const labelsOf = (groups: readonly (readonly number[])[]): Int32Array =>
+  Int32Array.from(groups.flatMap((g, i) => g.map(() => i)));
+
+/** The difference of means from the sum dealt to the smaller group: all that such a shuffle needs. */
+function dealtMeans(first: readonly number[], second: readonly number[], generator: Random): () => number {
+  const swapped = first.length > second.length;
+  const [few, rest] = swapped ? [second, first] : [first, second];
+  const n = few.length + rest.length;
+  const values = Float64Array.from([...few, ...rest]);
+  const total = sum(values);
+  const drawn = few.length;
+  const deal = dealer(values, drawn, generator);
+  const scale = (swapped ? -1 : 1) * (1 / drawn + 1 / rest.length);
+  const expected = (total * drawn) / n;
+  return () => {
+    deal();
+    let part = 0;
+    // eslint-disable-next-line @typescript-eslint/no-non-null-assertion -- within the array
+    for (let i = 0; i < drawn; i++) part += values[i]!;
+    return (part - expected) * scale;
+  };
+}
+
+/** Labels dealt anew: all groups but the largest are dealt their places among the readings, put in order of size. */
+function dealtLabels({ groups, statistic }: Extract<Shuffling, { kind: 'labels' }>, generator: Random): Arranger {
+  const sizes = groups.map((g) => g.length);
+  const values = groups.flat();
+  const byValue = values.map((_, i) => i).sort((i, j) => (values[i] ?? 0) - (values[j] ?? 0));
+  const rank = new Int32Array(values.length);
+  byValue.forEach((i, r) => (rank[i] = r));
+  // Smallest group first, as `dealtMeans` has it.
+  const order = groups.map((_, i) => i).sort((i, j) => (sizes[i] ?? 0) - (sizes[j] ?? 0));
+  const starts = groups.map((_, i) => sum(sizes.slice(0, i)));
+  const places = Float64Array.from(
+    order.flatMap((g) => Array.from({ length: sizes[g] ?? 0 }, (_, k) => rank[(starts[g] ?? 0) + k] ?? 0)),
+  );
+  const slots = Int32Array.from(order.flatMap((g) => new Array<number>(sizes[g] ?? 0).fill(g)));
+  const deal = dealer(places, values.length - Math.max(...sizes), generator);
+  /** The group dealt to each reading, smallest reading first. */
+  const label = new Int32Array(values.length);
+  const judge = ofSorted(
+    statistic,
+    Float64Array.from(byValue, (i) => values[i] ?? 0),
+    sizes,
+  );
+  return {
+    next: () => {
+      deal();
+      // eslint-disable-next-line @typescript-eslint/no-non-null-assertion -- within the arrays
+      for (let i = 0; i < slots.length; i++) label[places[i]!] = slots[i]!;
+      return judge(label);
+    },
+    shown: () => ({ kind: 'labels', labels: rank.map((r) => label[r] ?? 0) }),
+  };
+}
+
+function flippedSigns(
+  differences: readonly number[],
+  statistic: (values: Float64Array) => number,
+  { bits }: Random,
+): Arranger {
+  const made = Float64Array.from(differences);
+  const flipped = differences.map(() => false);
+  return {
+    next: () => {
+      let word = 0;
+      for (let i = 0; i < differences.length; i++) {
+        if (i % 32 === 0) word = bits();
+        const d = differences[i] ?? 0;
+        flipped[i] = (word & 1) === 0;
+        made[i] = flipped[i] ? -d : d;
+        word >>>= 1;
+      }
+      return statistic(made);
+    },
+    shown: () => ({ kind: 'signs', flipped: [...flipped] }),
+  };
+}
+
+function dealtCounts(
+  table: readonly (readonly number[])[],
+  statistic: (cells: ArrayLike<number>) => number,
+  generator: Random,
+): Arranger {
+  const rows = table.map((row) => sum(row));
+  const width = table[0]?.length ?? 0;
+  const columns = Array.from({ length: width }, (_, j) => sum(table.map((row) => row[j] ?? 0)));
+  const draw = tablesWith(rows, columns, generator);
+  let cells: Int32Array = Int32Array.from(table.flat());
+  return {
+    next: () => statistic((cells = draw())),
+    shown: () => ({ kind: 'counts', table: rows.map((_, i) => [...cells.subarray(i * width, (i + 1) * width)]) }),
+  };
+}
+
+function drawnAgain(groups: readonly (readonly number[])[], centre: Centre, { below }: Random): Arranger {
+  const from = groups.map((g) => Float64Array.from(g));
+  const into = from.map((g) => new Float64Array(g.length));
+  const drawn = from.map((g) => new Int32Array(g.length));
+  return {
+    next: () => {
+      from.forEach((group, g) => {
+        const [to, which] = [into[g] ?? group, drawn[g] ?? []];
+        for (let i = 0; i < group.length; i++) {
+          which[i] = below(group.length);
+          to[i] = group[which[i] ?? 0] ?? 0;
+        }
+      });
+      return centreDifference(into, centre);
+    },
+    shown: () => ({ kind: 'resample', drawn: drawn.map((d) => [...d]) }),
+  };
+}
+
+/** The centre of one group, or the first's less the second's. */
+export const centreDifference = (groups: readonly ArrayLike<number>[], centre: Centre): number => {
+  const [first = [], second] = groups;
+  return centres[centre](first) - (second ? centres[centre](second) : 0);
+};
+
+export const ofLabels = (statistic: Centre | 't' | 'F') =>
+  statistic === 't' ? welchStatistic : statistic === 'F' ? fStatistic : differenceOf(statistic);
+export const ofSigns = (statistic: Centre | 't') => (statistic === 't' ? tOfPairs : centres[statistic]);
+const ofCounts = (what: Extract<Shuffling, { kind: 'counts' }>) =>
+  what.statistic === 'share' ? shareDifference(what.table) : chiSquareOfTable(what.table);
+
+/** The statistic of the readings as they are. @throws DomainError when there is nothing to arrange */
+export function observedOf(what: Shuffling): number {
+  switch (what.kind) {
+    case 'labels':
+      demand(
+        what.groups.length >= 2 && what.groups.every((g) => g.length > 0),
+        'At least two groups with readings are needed.',
+      );
+      return ofLabels(what.statistic)(Float64Array.from(what.groups.flat()), labelsOf(what.groups));
+    case 'signs':
+      demand(what.differences.length > 0, 'There are no differences.');
+      return ofSigns(what.statistic)(Float64Array.from(what.differences));
+    case 'counts':
+      return ofCounts(what)(what.table.flat());
+    case 'resample':
+      demand(
+        what.groups.every((g) => g.length > 1),
+        'Resampling needs at least two readings in each group.',
+      );
+      return centreDifference(what.groups, what.statistic);
+  }
+}
+
+function arranger(what: Shuffling, seed: number, block: number): Arranger {
+  const generator = random(seed, block + 1);
+  switch (what.kind) {
+    case 'labels':
+      return dealtLabels(what, generator);
+    case 'signs':
+      return flippedSigns(what.differences, ofSigns(what.statistic), generator);
+    case 'counts':
+      return dealtCounts(what.table, ofCounts(what), generator);
+    case 'resample':
+      return drawnAgain(what.groups, what.statistic, generator);
+  }
+}
+
+/** The statistics of a block's arrangements `from` … `to` − 1, counted within the block. */
+export function blockOf(what: Shuffling, seed: number, block: number, from = 0, to = shuffleBlock): Float64Array {
+  const [a = [], b = []] = what.kind === 'labels' ? what.groups : [];
+  const next =
+    what.kind === 'labels' && what.statistic === 'mean'
+      ? dealtMeans(a, b, random(seed, block + 1))
+      : arranger(what, seed, block).next;
+  const out = new Float64Array(to);
+  for (let k = 0; k < to; k++) out[k] = next();
+  return out.subarray(from);
+}
+
+/** The arrangement of a number, counted from 0 over all blocks. */
+export function arrangement(what: Shuffling, seed: number, number: number): Arrangement {
+  const made = arranger(what, seed, Math.floor(number / shuffleBlock));
+  let statistic = 0;
+  for (let k = 0; k <= number % shuffleBlock; k++) statistic = made.next();
+  return { ...made.shown(), statistic } as Arrangement;
+}
+
+/** The largest magnitude of what goes into a statistic: rounding shows at some 1e-16 of it. */
+function magnitude(what: Shuffling): number {
+  if (what.kind === 'counts' || what.statistic === 't' || what.statistic === 'F') return 1;
+  const values = what.kind === 'signs' ? what.differences : what.groups.flat();
+  return sortedUp(values.map(Math.abs)).at(-1) ?? 1;
+}
+
+/** Statistics no further apart than this differ by rounding alone. */
+export const slackOf = (what: Shuffling, observed: number): number =>
+  1e-12 * Math.max(magnitude(what), Math.abs(observed));
+
+/** Whether a statistic only grows with the departure, so that there is but one tail. */
+export const oneTailed = ({ statistic }: Shuffling): boolean => statistic === 'F' || statistic === 'chi-square';

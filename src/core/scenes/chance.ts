@@ -1,0 +1,317 @@
+/** Shuffling before one's eyes: the readings as they were dealt, and what the statistic came to each time. */
+import type { Chance } from '../answer/chance';
+import type { Cut, Gathered } from '../procedures/gathered';
+import type { Interval } from '../procedures/interval';
+import { centres } from '../procedures/shuffle-statistics';
+import type { Arrangement } from '../procedures/shuffling';
+import { chanceAxis } from '../words/chance';
+import { significant } from '../words/numbers';
+import { nameMarks } from './group-rows';
+import { type Ink, type Mark, type Point, type Scene, extent } from './scene';
+
+/** Readings and groups up to which each is shown where it was dealt. */
+const shownReadings = 300;
+const shownGroups = 8;
+
+const rowHeight = 62;
+
+const tick = (x: number, y: number, name: string): Mark => ({
+  mark: 'rule',
+  x1: x,
+  y1: y - 0.3,
+  x2: x,
+  y2: y + 0.16,
+  ink: 'ink',
+  weight: 2,
+  name,
+});
+
+const dotRow = (points: Point[], y: number): Mark => ({
+  mark: 'dots',
+  points,
+  along: 'x',
+  centre: y,
+  room: 0.36,
+  side: -1,
+  ink: 'muted',
+  shape: 0,
+  size: 7,
+  name: 'dealt',
+});
+
+const centreOf = ({ what }: Chance) =>
+  what.statistic === 'median' || what.statistic === 'trimmed' ? centres[what.statistic] : centres.mean;
+
+/** One row for each group: its marks, and where the axis must reach. */
+function rowsOf(chance: Chance, dealt: Arrangement | undefined): { names: string[]; rows: Mark[][]; reach: number[] } {
+  const { what, groups } = chance;
+  const centre = centreOf(chance);
+  const names = groups.map((g) => g.name);
+  if (what.kind === 'signs') {
+    const flipped = dealt?.kind === 'signs' ? dealt.flipped : [];
+    const now = what.differences.map((d, i) => (flipped[i] ? -d : d));
+    const ink = { group: groups[0]?.colour ?? 0 };
+    const points = now.map((at, i): Point => ({
+      at,
+      key: `r${i}`,
+      ink: flipped[i] ? 'muted' : ink,
+      hollow: flipped[i] ?? false,
+    }));
+    return {
+      names: ['differences'],
+      rows: [[dotRow(points, 0), ...(now.length > 0 ? [tick(centre(now), 0, 'dealt-centre')] : [])]],
+      reach: [...what.differences, ...what.differences.map((d) => -d)],
+    };
+  }
+  if (what.kind === 'counts') return { names, rows: [], reach: [0, 1] };
+  const all = what.groups.flat();
+  const own = what.groups.flatMap((g, k) => g.map(() => k));
+  const inkOf = (k: number) => ({ group: groups[k]?.colour ?? k });
+  const rows = what.groups.map((group, g): Mark[] => {
+    if (what.kind === 'labels') {
+      const labels = dealt?.kind === 'labels' ? dealt.labels : own;
+      const members = all.flatMap((at, i): (Point & { at: number })[] =>
+        labels[i] === g ? [{ at, key: `r${i}`, ink: inkOf(own[i] ?? 0), shape: groups[own[i] ?? 0]?.colour ?? 0 }] : [],
+      );
+      return [dotRow(members, g), tick(centre(members.map((p) => p.at)), g, 'dealt-centre')];
+    }
+    const drawn = dealt?.kind === 'resample' ? (dealt.drawn[g] ?? []) : group.map((_, i) => i);
+    const times = group.map((_, i) => drawn.filter((d) => d === i).length);
+    const points = group.flatMap((at, i): Point[] =>
+      Array.from({ length: Math.max(1, times[i] ?? 0) }, (_, k) => ({
+        at,
+        key: `r${g} ${i} ${k}`,
+        shape: groups[g]?.colour ?? g,
+        ...(times[i] === 0 ? { ink: 'muted' as const, hollow: true } : { ink: inkOf(g) }),
+      })),
+    );
+    return [dotRow(points, g), tick(centre(drawn.map((i) => group[i] ?? 0)), g, 'dealt-centre')];
+  });
+  return { names, rows, reach: all };
+}
+
+/** Counts as one bar a group, its outcomes side by side. */
+function countRows({ groups, what, outcomes }: Chance, dealt: Arrangement | undefined): Mark[][] {
+  if (what.kind !== 'counts') return [];
+  const table = dealt?.kind === 'counts' ? dealt.table : what.table;
+  return table.map((row, i): Mark[] => {
+    const n = row.reduce((s, x) => s + x, 0);
+    let from = 0;
+    const ink = { group: groups[i]?.colour ?? i };
+    return [
+      ...row.map((count, j): Mark => {
+        const to = from + count / Math.max(1, n);
+        const bar: Mark = {
+          mark: 'bar',
+          x1: from,
+          y1: i - 0.22,
+          x2: to,
+          y2: i + 0.14,
+          ink: j === row.length - 1 && row.length === 2 ? 'line' : ink,
+          tint: row.length === 2 ? 0.5 : 0.75 * (1 - j / row.length) + 0.08,
+          name: 'dealt-count',
+        };
+        from = to;
+        return bar;
+      }),
+      {
+        mark: 'text',
+        x: Infinity,
+        y: i - 0.42,
+        dy: 4,
+        anchor: 'end',
+        text:
+          row.length === 2
+            ? `${outcomes[0] ?? ''} ${row[0] ?? 0} of ${n}`
+            : row.map((c, j) => `${outcomes[j] ?? ''} ${c}`).join(' · '),
+        size: 12,
+        ink: 'muted',
+      },
+    ];
+  });
+}
+
+/** The readings as they lie, or as they were dealt; undefined where there are too many to follow. */
+export function dealtScene(chance: Chance, dealt: Arrangement | undefined, width: number): Scene | undefined {
+  const { what, groups, measure } = chance;
+  const counts = what.kind === 'counts';
+  const n = what.kind === 'signs' ? what.differences.length : counts ? 0 : what.groups.flat().length;
+  if (n > shownReadings || groups.length > shownGroups) return undefined;
+  const { names, rows, reach } = rowsOf(chance, dealt);
+  const all = counts ? countRows(chance, dealt) : rows;
+  const height = all.length * rowHeight;
+  const zero: Mark[] =
+    what.kind === 'signs'
+      ? [{ mark: 'rule', x1: 0, y1: -Infinity, x2: 0, y2: Infinity, ink: 'muted', weight: 1, name: 'no-difference' }]
+      : [];
+  return {
+    width,
+    height: height + 50,
+    fontSize: 12.5,
+    lineWeight: 1,
+    alt: dealt
+      ? `An arrangement by chance: its statistic is ${significant(dealt.statistic, 4)}.`
+      : 'The readings as they are.',
+    panels: [
+      {
+        left: 14,
+        top: 4,
+        width: width - 28,
+        height,
+        x: {
+          domain: counts ? [0, 1] : extent(reach),
+          nice: !counts,
+          drawn: true,
+          ticks: 6,
+          title: counts ? 'share of each group' : what.kind === 'signs' ? `difference of ${measure}` : measure,
+        },
+        y: { domain: [-0.62, all.length - 0.58], drawn: false, down: true },
+        marks: [
+          ...zero,
+          ...all.flat(),
+          ...names.flatMap((name, i) =>
+            nameMarks(name, what.kind === 'signs' ? undefined : groups[i]?.colour, i - 0.42),
+          ),
+        ],
+      },
+    ],
+  };
+}
+
+/** Arrangements up to which each is a dot of its own. */
+const dots = 120;
+
+/**
+ * What the statistic came to, arrangement after arrangement: dots at first, then bars. Beyond the observed statistic
+ * they are filled; where it would pass is marked too.
+ * @param interval the ends of a bootstrap interval, where readings were drawn again
+ */
+export function gatheredScene(
+  chance: Chance,
+  gathered: Gathered,
+  cut: Cut | undefined,
+  interval: Interval | undefined,
+  width: number,
+  n = gathered.n,
+): Scene {
+  const { tail } = chance;
+  const resampled = chance.what.kind === 'resample';
+  const { observed } = gathered;
+  const mirrored = !resampled && tail === 'either' ? [-observed] : [];
+  const ends = [gathered.low, gathered.high, observed, ...mirrored, ...(cut ? [cut.at] : [])].filter(Number.isFinite);
+  const [low, high] = extent(resampled ? ends : [...ends, 0], 0.05);
+  const slack = 1e-9 * (high - low);
+  const beyond = (x: number): boolean =>
+    !resampled &&
+    (tail === 'either'
+      ? Math.abs(x) >= Math.abs(observed) - slack
+      : tail === 'greater'
+        ? x >= observed - slack
+        : x <= observed + slack);
+  // Where a statistic would pass the level, whatever was observed.
+  const passing = (x: number): boolean =>
+    cut !== undefined &&
+    (tail === 'either' ? Math.abs(x) > cut.at + slack : tail === 'greater' ? x > cut.at + slack : x < cut.at - slack);
+  const painted = (x: number): { ink: Ink; tint: number; name: string } =>
+    beyond(x)
+      ? { ink: 'accent', tint: 0.95, name: 'as-far' }
+      : passing(x)
+        ? { ink: 'accent', tint: 0.35, name: 'beyond-cut' }
+        : { ink: 'muted', tint: 0.45, name: 'arrangements' };
+  const marks: Mark[] = [];
+  let top = 1;
+  const few = n > dots ? gathered.fewValues() : undefined;
+  if (n > 0 && n <= dots) {
+    const values = [...gathered.values()];
+    const dot = (at: number, k: number): Point => ({
+      at,
+      ink: beyond(at) ? 'accent' : 'muted',
+      title: `shuffle ${k + 1}: ${significant(at, 4)}`,
+    });
+    // The latest falls in by itself; the others lie where they lay.
+    for (const [points, name] of [
+      [values.slice(0, -1).map(dot), 'fallen'],
+      [values.slice(-1).map((x) => dot(x, n - 1)), `falling-${n % 2}`],
+    ] as const)
+      if (points.length > 0)
+        marks.push({
+          mark: 'dots',
+          points,
+          along: 'x',
+          centre: 0.04,
+          room: 0.8,
+          side: 1,
+          ink: 'muted',
+          shape: 0,
+          size: 8,
+          name,
+        });
+  } else if (few) {
+    top = Math.max(...few.map(([, count]) => count));
+    for (const [x, count] of few)
+      marks.push({
+        mark: 'rule',
+        x1: x,
+        y1: 0,
+        x2: x,
+        y2: count,
+        ink: painted(x).ink,
+        weight: Math.max(2, Math.min(9, 380 / few.length)) * (beyond(x) || !passing(x) ? 1 : 0.5),
+        name: painted(x).name,
+      });
+  } else if (n > 0) {
+    const bars = gathered.bars();
+    top = Math.max(...bars.map((bar) => bar.count));
+    for (const { from, to, count } of bars)
+      marks.push({ mark: 'bar', x1: from, y1: 0, x2: to, y2: count, ...painted((from + to) / 2) });
+  }
+  // A label that the observed statistic would cross stands on the other side of its line.
+  const aside = (at: number) =>
+    Math.abs(at - observed) > 0.12 * (high - low)
+      ? ({ anchor: 'middle' } as const)
+      : at > observed
+        ? ({ anchor: 'start', dx: 5 } as const)
+        : ({ anchor: 'end', dx: -5 } as const);
+  const cutMarks = (at: number, words: string): Mark[] => [
+    { mark: 'rule', x1: at, y1: 0, x2: at, y2: top * 0.62, ink: 'accent', weight: 1.5, dash: true, name: 'cut-off' },
+    { mark: 'text', x: at, y: top * 0.62, dy: -5, ...aside(at), text: words, ink: 'accent', size: 12, halo: true },
+  ];
+  if (cut) {
+    marks.push(...cutMarks(cut.at, `cut-off ${significant(cut.at, 3)}`));
+    if (tail === 'either') marks.push(...cutMarks(-cut.at, `cut-off ${significant(-cut.at, 3)}`));
+  }
+  if (interval) for (const end of [interval.low, interval.high]) marks.push(...cutMarks(end, significant(end, 3)));
+  const side = observed > low + 0.8 * (high - low) ? 'end' : observed < low + 0.2 * (high - low) ? 'start' : 'middle';
+  if (Number.isFinite(observed))
+    marks.push(
+      { mark: 'rule', x1: observed, y1: 0, x2: observed, y2: top * 0.86, ink: 'ink', weight: 2, name: 'observed' },
+      {
+        mark: 'text',
+        x: observed,
+        y: top * 0.86,
+        dy: -5,
+        anchor: side,
+        text: `${resampled ? 'as it is' : 'observed'}: ${significant(observed, 4)}`,
+        bold: true,
+        halo: true,
+      },
+    );
+  return {
+    width,
+    height: 216,
+    fontSize: 12.5,
+    lineWeight: 1,
+    alt: `What ${n.toLocaleString('en')} arrangements by chance came to, with ${significant(observed, 4)} as observed.`,
+    panels: [
+      {
+        left: 14,
+        top: 10,
+        width: width - 28,
+        height: 158,
+        x: { domain: [low, high], drawn: true, ticks: 7, title: chanceAxis(chance) },
+        y: { domain: [0, top * 1.04], drawn: false },
+        marks,
+      },
+    ],
+  };
+}

@@ -1,0 +1,241 @@
+/** What chance alone would do, shown with the person's own readings: fetched when it is opened. */
+import { useStore } from '@nanostores/react';
+import { useEffect, useMemo, useState } from 'react';
+import { DrawingView } from '../../charts/DrawingView';
+import { layout } from '../../charts/layout';
+import type { Answer } from '../../core/answer/answer';
+import { type Chance as Chances, chanceOf, strayOf } from '../../core/answer/chance';
+import { type Outcome, attempt } from '../../core/numeric/domain-error';
+import { fromResamples, jackknifeAcceleration } from '../../core/procedures/bootstrap';
+import { alphaOf } from '../../core/procedures/interval';
+import type { ShuffleTest } from '../../core/procedures/shuffle-means';
+import { type Shuffling, centreDifference } from '../../core/procedures/shuffling';
+import { choicesOf, methodsFor } from '../../core/question/choices';
+import type { Question } from '../../core/question/question';
+import { dealtScene, gatheredScene } from '../../core/scenes/chance';
+import {
+  chanceCut,
+  chanceIdea,
+  chanceResult,
+  exactResult,
+  shownResult,
+  statisticName,
+  strayResult,
+  tooMany,
+} from '../../core/words/chance';
+import type { ExactReply, ShuffleRequest } from '../../workers/shuffle-messages';
+import { Choose } from '../shared/Parts';
+import { RichText } from '../shared/RichText';
+import { NumberPart } from './NumberPart';
+import { shuffleRun } from './shuffle-run';
+
+interface Props {
+  answer: Answer;
+  onChange: (question: Question) => void;
+}
+
+const width = 640;
+/** Readings drawn again at least this often before an interval is read off. */
+const enough = 1000;
+
+type Mode = 'shuffle' | 'stray';
+
+/** Every arrangement counted, in a worker; undefined until it is known, or where there are too many. */
+function useExact(what: Shuffling): ShuffleTest | undefined {
+  const [found, setFound] = useState<{ what: Shuffling; test: ExactReply }>();
+  useEffect(() => {
+    const worker = new Worker(new URL('../../workers/shuffle.worker.ts', import.meta.url), { type: 'module' });
+    worker.onmessage = ({ data }: MessageEvent<ExactReply>) => setFound({ what, test: data });
+    worker.postMessage({ ask: 'exact', what } satisfies ShuffleRequest);
+    return () => worker.terminate();
+  }, [what]);
+  return found?.what === what ? found.test : undefined;
+}
+
+const statistics = { mean: 'means', median: 'medians', trimmed: 'trimmed means', t: 't' } as const;
+
+/** Which statistic is looked at, where there is a choice. */
+function StatisticPart({
+  chance,
+  question,
+  onChange,
+}: {
+  chance: Chances;
+  question: Question;
+  onChange: Props['onChange'];
+}) {
+  const { what } = chance;
+  const one = what.kind === 'signs' || (what.kind === 'resample' && what.groups.length === 1);
+  const fixed = what.kind === 'counts' || what.statistic === 'F';
+  if (fixed)
+    return (
+      <b className="font-semibold">
+        {what.statistic === 'share' ? `the ${statisticName(chance)}` : statisticName(chance)}
+      </b>
+    );
+  const { t, ...centres } = statistics;
+  const offered = what.kind === 'resample' ? centres : { ...centres, t };
+  const { statistic } = choicesOf(question);
+  return (
+    <>
+      {statistic !== 't' && (one ? 'the ' : 'the difference of ')}
+      <Choose
+        label="Statistic"
+        value={what.kind === 'resample' && statistic === 't' ? 'mean' : statistic}
+        options={one ? Object.fromEntries(Object.entries(offered).map(([k, w]) => [k, w.replace(/s$/, '')])) : offered}
+        onChange={(next) => onChange({ ...question, statistic: next })}
+      />
+    </>
+  );
+}
+
+function Run({ chance, answer, onChange, mode }: Props & { chance: Chances; mode: Mode }) {
+  const { question, subject } = answer;
+  const { level } = question;
+  const { seed } = choicesOf(question);
+  const { what } = chance;
+  const run = useMemo(() => shuffleRun(what, seed), [what, seed]);
+  useEffect(() => () => run.stop(), [run]);
+  const { gathered, n, goal, last } = useStore(run.$state);
+  const exact = useExact(what);
+  const alpha = alphaOf(level);
+  const cut = useMemo(
+    () => (mode === 'shuffle' && n > 0 ? gathered.cut(chance.tail, alpha) : undefined),
+    [mode, n, gathered, chance.tail, alpha],
+  );
+  const resampled = useMemo(() => {
+    if (mode !== 'stray' || n < enough || goal !== undefined || what.kind !== 'resample') return undefined;
+    const of = (groups: readonly Float64Array[]): number => centreDifference(groups, what.statistic);
+    const groups = what.groups.map((g) => Float64Array.from(g));
+    return fromResamples(gathered.values(), gathered.observed, jackknifeAcceleration(groups, of), level);
+  }, [mode, n, goal, what, gathered, level]);
+  const dealt = useMemo(() => {
+    const scene = dealtScene(chance, last, width);
+    return scene && layout(scene);
+  }, [chance, last]);
+  const grown = useMemo(
+    // n is what changes when more have come.
+    () => layout(gatheredScene(chance, gathered, cut, resampled?.percentile, width, n)),
+    [chance, gathered, cut, resampled, n],
+  );
+  const readings =
+    what.kind === 'signs' ? what.differences.length : what.kind === 'counts' ? 0 : what.groups.flat().length;
+  const running = goal !== undefined;
+  const verb = mode === 'shuffle' ? 'Shuffle' : 'Draw';
+  const button = (words: string, title: string, act: () => void) => (
+    <button type="button" className="plain-button" title={title} onClick={act} disabled={running}>
+      {words}
+    </button>
+  );
+  return (
+    <>
+      <p className="prose-serif max-w-[70ch] text-[15.5px]">{chanceIdea(chance, subject)}</p>
+      <p className="prose-serif mt-2 text-[16px] leading-7 text-muted">
+        The {mode === 'shuffle' ? 'labels are shuffled' : 'readings are drawn again'} by the seed{' '}
+        <NumberPart
+          label="Seed"
+          value={seed}
+          refuse={(x) =>
+            Number.isInteger(x) && x >= 0 && x <= 4294967295
+              ? undefined
+              : 'A seed is a whole number from 0 to 4294967295'
+          }
+          onChange={(next) => onChange({ ...question, seed: next ?? 1 })}
+        />
+        , looking at <StatisticPart chance={chance} question={question} onChange={onChange} />.
+      </p>
+      <p className="mt-1 flex flex-wrap items-baseline gap-x-4">
+        <span className="text-sm text-muted">{verb}</span>
+        {button('once', `${verb} once, and see where each reading goes`, () => run.some(1))}
+        {button('ten times', `${verb} ten times`, () => run.some(10))}
+        {button('1,000 times', `${verb} a thousand times`, () => run.many(1_000))}
+        {button('10,000 times', `${verb} ten thousand times`, () => run.many(10_000))}
+        {button('a million times', `${verb} a million times`, () => run.many(1_000_000))}
+        {running ? (
+          <button type="button" className="plain-button" onClick={run.stop}>
+            Stop
+          </button>
+        ) : (
+          n > 0 && button('From the start', 'Forget these and begin with the first again', run.again)
+        )}
+        <span className="min-w-24 text-sm tabular-nums text-muted" role="status" data-testid="shuffles-made">
+          {running
+            ? `${n.toLocaleString('en')} of ${goal.toLocaleString('en')}`
+            : n > 0
+              ? `${n.toLocaleString('en')} so far`
+              : ''}
+        </span>
+        {running && <progress className="progress w-28" aria-label="How far it has come" value={n} max={goal} />}
+      </p>
+      <p className="mt-1 text-sm tabular-nums" data-testid="dealt-result">
+        {shownResult(chance, gathered.observed, n, last?.statistic)}
+      </p>
+      <div className="mt-1" data-testid="dealt">
+        {dealt ? <DrawingView drawing={dealt} /> : <p className="text-sm text-muted">{tooMany(readings, subject)}</p>}
+      </div>
+      <div data-testid="gathered">
+        <DrawingView drawing={grown} />
+      </div>
+      <div className="prose-serif max-w-[72ch] space-y-1 text-[15.5px]" data-testid="chance-result">
+        {n > 0 && mode === 'shuffle' && (
+          <>
+            <p>
+              <RichText text={chanceResult(chance, gathered, level)} />
+            </p>
+            <p>{chanceCut(chance, gathered, cut, level)}</p>
+          </>
+        )}
+        {n > 0 && mode === 'stray' && <p>{strayResult(chance, gathered, resampled, level, enough)}</p>}
+        {exact && (
+          <p>
+            <RichText text={exactResult(chance, exact)} />
+          </p>
+        )}
+      </div>
+    </>
+  );
+}
+
+export default function Chance({ answer, onChange }: Props) {
+  const { question } = answer;
+  const shuffles = question.design !== 'one-sample';
+  const strays = question.about === undefined && question.design !== 'several';
+  const [wanted, setMode] = useState<Mode>('shuffle');
+  const mode: Mode = !shuffles ? 'stray' : strays ? wanted : 'shuffle';
+  const chance = useMemo(
+    (): Outcome<Chances> => attempt(() => (mode === 'shuffle' ? chanceOf(answer) : strayOf(answer))),
+    [answer, mode],
+  );
+  const byShuffles = shuffles && methodsFor(question).includes('shuffle') && choicesOf(question).method !== 'shuffle';
+  return (
+    <div data-testid="chance">
+      {shuffles && strays && (
+        <p className="prose-serif mb-1 text-[16px] text-muted">
+          See{' '}
+          <Choose
+            label="What chance does"
+            value={mode}
+            options={{
+              shuffle: 'what would come if the labels meant nothing',
+              stray: 'how far the estimate may stray',
+            }}
+            onChange={setMode}
+          />
+          .
+        </p>
+      )}
+      {chance.ok ? (
+        <Run chance={chance.value} answer={answer} onChange={onChange} mode={mode} />
+      ) : (
+        <p className="text-sm text-muted">{chance.reason}</p>
+      )}
+      {byShuffles && mode === 'shuffle' && chance.ok && (
+        <p className="mt-1">
+          <button type="button" className="plain-button" onClick={() => onChange({ ...question, method: 'shuffle' })}>
+            Answer the question by this
+          </button>
+        </p>
+      )}
+    </div>
+  );
+}
