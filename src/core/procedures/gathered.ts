@@ -49,6 +49,16 @@ function binned(statistics: Float64Array, grid: Grid): Uint32Array {
   return bins;
 }
 
+/** Values between two others: a plain loop, for a million of them. */
+function between(values: Float64Array, low: number, high: number): number[] {
+  const out: number[] = [];
+  for (let i = 0; i < values.length; i++) {
+    const x = values[i] ?? 0;
+    if (x > low && x < high) out.push(x);
+  }
+  return out;
+}
+
 function counted(statistics: Float64Array): [number, number][] | undefined {
   const counts = new Map<number, number>();
   for (const x of statistics) {
@@ -182,8 +192,11 @@ export class Gathered {
     return out;
   }
 
-  /** The statistic that must be exceeded to pass at `alpha`; undefined while too few have come for any to pass. */
-  cut(tail: keyof TailProbabilities, alpha: number): Cut | undefined {
+  /**
+   * The statistic that must be exceeded to pass at `alpha`; undefined while too few have come for any to pass.
+   * @param closely to the last digit; else to a stretch of the grid, which takes no time while more are coming
+   */
+  cut(tail: keyof TailProbabilities, alpha: number, closely = true): Cut | undefined {
     const may = Math.floor(alpha * (this.n + 1) + 1e-9) - 1;
     if (may < 0) return undefined;
     const { grid, bins } = this;
@@ -204,10 +217,23 @@ export class Gathered {
       beyond += here();
       step += 1;
     }
-    const inside = new Set(places(step));
+    const inside = places(step);
+    const edge = (k: number): number => grid.from + k * grid.width;
     const key = (x: number): number => (tail === 'less' ? -x : tail === 'either' ? Math.abs(x) : x);
     const found: number[] = [];
-    for (const part of this.parts) for (const x of part) if (inside.has(placeOf(x, grid))) found.push(key(x));
+    if (!closely) {
+      const inner = Math.min(...inside.map((k) => Math.min(key(edge(k)), key(edge(k + 1)))));
+      return { at: tail === 'less' ? -inner : inner, beyond: (beyond + here()) / this.n };
+    }
+    for (const k of inside) {
+      // A tie at an edge may lie a hair outside its stretch.
+      const [low, high] = [
+        k === 0 ? -Infinity : edge(k) - grid.width,
+        k === last ? Infinity : edge(k + 1) + grid.width,
+      ];
+      for (const part of this.parts)
+        for (const x of between(part, low, high)) if (placeOf(x, grid) === k) found.push(key(x));
+    }
     found.sort((x, y) => y - x);
     const at = found[may - beyond] ?? 0;
     beyond += found.filter((x) => x > at + this.slack).length;

@@ -100,8 +100,8 @@ function Run({ chance, answer, onChange, mode }: Props & { chance: Chances; mode
   const exact = useExact(what);
   const alpha = alphaOf(level);
   const cut = useMemo(
-    () => (mode === 'shuffle' && n > 0 ? gathered.cut(chance.tail, alpha) : undefined),
-    [mode, n, gathered, chance.tail, alpha],
+    () => (mode === 'shuffle' && n > 0 ? gathered.cut(chance.tail, alpha, goal === undefined) : undefined),
+    [mode, n, gathered, chance.tail, alpha, goal],
   );
   const resampled = useMemo(() => {
     if (mode !== 'stray' || n < enough || goal !== undefined || what.kind !== 'resample') return undefined;

@@ -109,7 +109,8 @@ export function shuffleRun(what: Shuffling, seed: number) {
       return worker;
     });
     tell({ goal, last: undefined });
-    workers.forEach(ask);
+    // One block in hand and one in waiting: no worker idles while the page draws.
+    for (let ahead = 0; ahead < 2; ahead++) workers.forEach(ask);
   };
   const again = (): void => {
     stop();
