@@ -9,7 +9,7 @@ import { type TwoProportions, twoProportions } from '../procedures/two-proportio
 import { shuffleShares } from '../procedures/shuffle-counts';
 import { choicesOf } from '../question/choices';
 import type { Question } from '../question/question';
-import type { CountTable } from '../readings/count-table';
+import type { CountTable } from '../readings/counts';
 import type { Comparison, Effect } from './comparison';
 import { countedPart } from './counted-part';
 import { testOfTable } from './table-test';

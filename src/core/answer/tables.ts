@@ -3,7 +3,7 @@ import { demand } from '../numeric/domain-error';
 import { goodnessOfFit } from '../procedures/goodness-of-fit';
 import { independence } from '../procedures/independence';
 import type { Question } from '../question/question';
-import type { CountTable } from '../readings/count-table';
+import type { CountTable } from '../readings/counts';
 import type { Comparison } from './comparison';
 import { countedPart } from './counted-part';
 import type { GroupPart } from './group-part';

@@ -1,6 +1,7 @@
 /** From readings to a question: what a table can be asked, and how one design becomes another. */
 import { attempt } from '../numeric/domain-error';
-import { type CountTable, countTable, holdsCounts } from '../readings/count-table';
+import type { CountTable } from '../readings/counts';
+import { countTable, holdsCounts } from '../readings/count-table';
 import { factorColumns } from '../readings/factors';
 import { columnsAreGroups, groupNames } from '../readings/groups';
 import { type Table, columnsOf } from '../readings/table';

@@ -110,6 +110,8 @@ export const Question = v.object({
   /** Of counts: the column that says what was found, and which of its categories is the share asked about. */
   outcome: v.optional(Column),
   found: v.optional(Group),
+  /** Readings counted by the side of this they lie on; `found` is then `below` or `from`. */
+  cut: v.optional(Finite('The cut-off')),
   /** How two shares are set against each other. */
   effect: v.optional(v.picklist(['difference', 'ratio', 'odds'])),
   /** The interval of one share. */

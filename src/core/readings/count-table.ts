@@ -1,32 +1,21 @@
 /** Counts of things by what they are: rows and columns of categories, tabulated or counted from rows. */
 import { DomainError, demand } from '../numeric/domain-error';
+import { bandedCounts } from './banded';
+import type { Category, CountTable } from './counts';
 import { withDerived } from './derive';
+import type { Choice } from './groups';
 import { levelRows, levelsOf } from './levels';
 import { readColumn } from './read-column';
 import { type Column, type Table, called, columnsOf } from './table';
 
-/** A category things were counted in. */
-export interface Category {
-  id: string;
-  name: string;
-}
-
-/** A table of counts with its margins' names. */
-export interface CountTable {
-  rows: { name: string; categories: (Category & { colour: number })[] };
-  columns: { name: string; categories: Category[] };
-  counts: number[][];
-  /** Rows of readings left out: set aside, or naming one category and not the other. */
-  aside: number;
-  half: number;
-  /** Counts that stood for a percentage, in words: "45 % of 40 counted as 18". */
-  rounded: string[];
-}
-
-/** Which columns are crossed; the first group columns unless chosen. */
-export interface Crossing {
-  by?: string | undefined;
+/** Which columns are crossed, the first group columns unless chosen; or where readings are cut in two. */
+export interface Crossing extends Choice {
   outcome?: string | undefined;
+  cut?: number | undefined;
+  /** How subjects were looked at, and which two groups that is about. */
+  design?: string;
+  a?: string | undefined;
+  b?: string | undefined;
 }
 
 const of = /^\s*([\d\s.,]+)\s*(%)?\s*(?:of|out of|\/)\s*(\d[\d\s]*)\s*$/i;
@@ -182,10 +171,17 @@ const known = new WeakMap<Table, Map<string, CountTable>>();
 export function countTable(table: Table, crossing: Crossing = {}): CountTable {
   const cache = known.get(table) ?? new Map<string, CountTable>();
   known.set(table, cache);
-  const key = `${crossing.by ?? ''} ${crossing.outcome ?? ''}`;
+  const { cut, a, b } = crossing;
+  const pair = cut !== undefined && crossing.design === 'paired' ? ([a, b] as const) : undefined;
+  const key = JSON.stringify([crossing.by, crossing.outcome, crossing.measure, cut, pair]);
   const before = cache.get(key);
   if (before) return before;
-  const found = table.shape === 'counts' ? tabulated(table) : crossed(withDerived(table), crossing);
+  const found =
+    cut !== undefined && !holdsCounts(table)
+      ? bandedCounts(table, { ...crossing, cut, pair })
+      : table.shape === 'counts'
+        ? tabulated(table)
+        : crossed(withDerived(table), crossing);
   cache.set(key, found);
   return found;
 }

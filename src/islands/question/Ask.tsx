@@ -4,6 +4,7 @@ import { namesOf } from '../../core/question/naming';
 import { choicesOf, methodsFor } from '../../core/question/choices';
 import type { Method, Question } from '../../core/question/question';
 import { factorColumns, factorNames } from '../../core/readings/factors';
+import { middleOf } from '../../core/readings/banded';
 import { columnsAreGroups } from '../../core/readings/groups';
 import { columnsOf } from '../../core/readings/table';
 import { countingWords, questionSentence } from '../../core/words/question';
@@ -18,6 +19,7 @@ import { type AskProps, ColumnPart, Measured } from './Measured';
 import { NumberPart } from './NumberPart';
 import { OnlyPart } from './OnlyPart';
 import { DirectionPart, GroupPick, KindPart, OrderPart, exchanged } from './SentenceParts';
+import { SeedPart, StatisticPart } from './StatisticPart';
 import { StatedSpread } from './StatedSpread';
 import { TestedBy } from './TestedBy';
 
@@ -26,7 +28,7 @@ const AskCounts = lazy(() => import('./AskCounts'));
 const meansWords: Partial<Record<Method, string>> = {
   means: 'their means',
   ranks: 'ranks: what is typically larger',
-  shuffle: 'their means, by shuffled labels',
+  shuffle: 'shuffled labels',
   z: 'their means, the SD being known',
 };
 
@@ -186,10 +188,11 @@ function AskReadings(props: AskProps) {
     ),
   }[kind];
   const methods = methodsFor(spreadAsked ? { ...question, about: undefined } : question);
-  const byWhat: Partial<Record<Method | 'spread' | 'share', string>> = {
+  const byWhat: Partial<Record<Method | 'spread' | 'share' | 'band', string>> = {
     ...Object.fromEntries(methods.map((m) => [m, meansWords[m]])),
     ...(kind === 'value' ? { means: 'its mean' } : {}),
     ...(kind !== 'factors' && !within ? { spread: kind === 'value' ? 'its spread' : 'their spread' } : {}),
+    ...(kind !== 'factors' && design !== 'repeated' ? { band: 'a share: how many lie beyond a limit' } : {}),
     ...(table.shape === 'rows' && columnsOf(table, 'group').length > 1 && !within
       ? { share: 'what was found: a share' }
       : {}),
@@ -269,17 +272,25 @@ function AskReadings(props: AskProps) {
         {Object.keys(byWhat).length > 1 && (
           <>
             ; compared by{' '}
-            <Choose<Method | 'spread' | 'share'>
+            <Choose<Method | 'spread' | 'share' | 'band'>
               label="Compared by"
               value={spreadAsked ? 'spread' : choices.method}
               options={byWhat}
               onChange={(next) => {
                 const { about: _, method: __, value: ___, follow: ____, ...rest } = question;
                 if (next === 'spread') onChange({ ...rest, about: 'spread' });
+                else if (next === 'band')
+                  onChange({ ...rest, about: 'share', found: 'below', cut: middleOf(table, question) });
                 else if (next === 'share') onChange({ ...rest, about: 'share' });
                 else onChange({ ...(spreadAsked ? rest : question), method: next });
               }}
             />
+          </>
+        )}
+        {!spreadAsked && choices.method === 'shuffle' && (
+          <>
+            , looking at <StatisticPart question={question} onChange={onChange} />, seed{' '}
+            <SeedPart question={question} onChange={onChange} />
           </>
         )}
         {spreadAsked && <TestedBy question={question} onChange={onChange} />}

@@ -1,8 +1,17 @@
 import { type ReactNode, useState } from 'react';
 import { attempt } from '../../core/numeric/domain-error';
-import { type Kind, asDesign, designOf, isWithin, kindOf, kindsFor, sameOutcomes } from '../../core/question/asking';
+import {
+  type Kind,
+  asDesign,
+  designOf,
+  groupChoices,
+  isWithin,
+  kindOf,
+  kindsFor,
+  sameOutcomes,
+} from '../../core/question/asking';
 import { choicesOf } from '../../core/question/choices';
-import { countedNames } from '../../core/question/naming';
+import { countedNames, measureOf } from '../../core/question/naming';
 import type { Question } from '../../core/question/question';
 import { countTable, holdsCounts } from '../../core/readings/count-table';
 import { columnsOf } from '../../core/readings/table';
@@ -81,7 +90,9 @@ export default function AskCounts({ question, table, onChange, onEdit }: AskProp
   const turnTo = (nextKind: Kind, nextWithin: boolean) =>
     onChange(asDesign(question, table, designOf(nextKind, nextWithin)));
   const asks = (next: 'share' | 'table' | 'readings') => {
-    const { about: _, method: __, value: ___, ratio: ____, effect: _____, ...rest } = question;
+    const { about: _, method: __, value: ___, ratio: ____, effect: _____, cut, ...kept } = question;
+    const { found: ______, ...unfound } = kept;
+    const rest = cut === undefined ? kept : unfound;
     if (next === 'readings') return onChange(rest);
     const nextDesign = next === 'table' && (design === 'two-groups' || design === 'paired') ? 'several' : design;
     onChange({
@@ -91,7 +102,8 @@ export default function AskCounts({ question, table, onChange, onEdit }: AskProp
       ...(next === 'table' ? { direction: 'either' as const } : {}),
     });
   };
-  const crossable = !holdsCounts(table) || table.shape === 'categories';
+  const { cut } = question;
+  const crossable = cut === undefined && (!holdsCounts(table) || table.shape === 'categories');
   const groupColumns = columnsOf(table, 'group');
   const column = (label: string, which: 'by' | 'outcome', name: string): ReactNode =>
     crossable && groupColumns.length > 2 ? (
@@ -112,14 +124,28 @@ export default function AskCounts({ question, table, onChange, onEdit }: AskProp
     ) : (
       <b className="font-semibold">{name}</b>
     );
-  const found = (
-    <GroupPick
-      label="What was found"
-      value={question.found ?? outcomes[0]?.id}
-      groups={outcomes}
-      onPick={(id) => set({ found: id })}
-    />
-  );
+  const unit = groupChoices(table, question)[0] as { unit?: string } | undefined;
+  const found =
+    cut !== undefined ? (
+      <>
+        {measureOf(question, table)}{' '}
+        <Choose
+          label="Side of the limit"
+          value={question.found === 'from' ? 'from' : 'below'}
+          options={{ below: 'below', from: 'not below' }}
+          onChange={(side) => set({ found: side })}
+        />{' '}
+        <NumberPart label="Limit" value={cut} onChange={(x) => set({ cut: x ?? cut })} />
+        {unit?.unit && ` ${unit.unit}`}
+      </>
+    ) : (
+      <GroupPick
+        label="What was found"
+        value={question.found ?? outcomes[0]?.id}
+        groups={outcomes}
+        onPick={(id) => set({ found: id })}
+      />
+    );
   const twice = counted.ok && sameOutcomes(counted.value);
   const directed = (
     <DirectionPart question={question} onChange={onChange} differ={kind === 'value' ? 'different' : 'differ'} />
@@ -223,7 +249,7 @@ export default function AskCounts({ question, table, onChange, onEdit }: AskProp
           onAccept={(typed) => onEdit([{ kind: 'describe-table', subject: typed }])}
         />{' '}
         <span className="whitespace-nowrap">
-          {about === 'share' && (twice || within) ? (
+          {about === 'share' && (twice || within || (cut !== undefined && kind === 'two')) ? (
             <Choose
               label="How subjects were looked at"
               value={within ? 'within' : 'once'}
@@ -243,7 +269,7 @@ export default function AskCounts({ question, table, onChange, onEdit }: AskProp
           value={about}
           options={{
             share: 'one share',
-            table: 'all categories',
+            ...(cut === undefined ? { table: 'all categories' } : {}),
             ...(columnsOf(table, 'measure').length > 0 ? { readings: 'the readings' } : {}),
           }}
           onChange={asks}

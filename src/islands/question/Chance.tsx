@@ -26,7 +26,7 @@ import {
 import type { ExactReply, ShuffleRequest } from '../../workers/shuffle-messages';
 import { Choose } from '../shared/Parts';
 import { RichText } from '../shared/RichText';
-import { NumberPart } from './NumberPart';
+import { SeedPart, StatisticPart } from './StatisticPart';
 import { shuffleRun } from './shuffle-run';
 
 interface Props {
@@ -50,43 +50,6 @@ function useExact(what: Shuffling): ShuffleTest | undefined {
     return () => worker.terminate();
   }, [what]);
   return found?.what === what ? found.test : undefined;
-}
-
-const statistics = { mean: 'means', median: 'medians', trimmed: 'trimmed means', t: 't' } as const;
-
-/** Which statistic is looked at, where there is a choice. */
-function StatisticPart({
-  chance,
-  question,
-  onChange,
-}: {
-  chance: Chances;
-  question: Question;
-  onChange: Props['onChange'];
-}) {
-  const { what } = chance;
-  const one = what.kind === 'signs' || (what.kind === 'resample' && what.groups.length === 1);
-  const fixed = what.kind === 'counts' || what.statistic === 'F';
-  if (fixed)
-    return (
-      <b className="font-semibold">
-        {what.statistic === 'share' ? `the ${statisticName(chance)}` : statisticName(chance)}
-      </b>
-    );
-  const { t, ...centres } = statistics;
-  const offered = what.kind === 'resample' ? centres : { ...centres, t };
-  const { statistic } = choicesOf(question);
-  return (
-    <>
-      {statistic !== 't' && (one ? 'the ' : 'the difference of ')}
-      <Choose
-        label="Statistic"
-        value={what.kind === 'resample' && statistic === 't' ? 'mean' : statistic}
-        options={one ? Object.fromEntries(Object.entries(offered).map(([k, w]) => [k, w.replace(/s$/, '')])) : offered}
-        onChange={(next) => onChange({ ...question, statistic: next })}
-      />
-    </>
-  );
 }
 
 function Run({ chance, answer, onChange, mode }: Props & { chance: Chances; mode: Mode }) {
@@ -132,17 +95,16 @@ function Run({ chance, answer, onChange, mode }: Props & { chance: Chances; mode
       <p className="prose-serif max-w-[70ch] text-[15.5px]">{chanceIdea(chance, subject)}</p>
       <p className="prose-serif mt-2 text-[16px] leading-7 text-muted">
         The {mode === 'shuffle' ? 'labels are shuffled' : 'readings are drawn again'} by the seed{' '}
-        <NumberPart
-          label="Seed"
-          value={seed}
-          refuse={(x) =>
-            Number.isInteger(x) && x >= 0 && x <= 4294967295
-              ? undefined
-              : 'A seed is a whole number from 0 to 4294967295'
-          }
-          onChange={(next) => onChange({ ...question, seed: next ?? 1 })}
-        />
-        , looking at <StatisticPart chance={chance} question={question} onChange={onChange} />.
+        <SeedPart question={question} onChange={onChange} />, looking at{' '}
+        {what.kind === 'counts' ? (
+          <b className="font-semibold">
+            {what.statistic === 'share' ? 'the ' : ''}
+            {statisticName(chance)}
+          </b>
+        ) : (
+          <StatisticPart question={question} onChange={onChange} resampled={mode === 'stray'} />
+        )}
+        .
       </p>
       <p className="mt-1 flex flex-wrap items-baseline gap-x-4">
         <span className="text-sm text-muted">{verb}</span>

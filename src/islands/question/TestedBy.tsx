@@ -2,6 +2,7 @@ import { choicesOf, followUpsFor, methodsFor } from '../../core/question/choices
 import type { Question } from '../../core/question/question';
 import { followNames } from '../../core/words/follow-names';
 import { methodName } from '../../core/words/method';
+import { SeedPart } from './StatisticPart';
 import { Choose } from '../shared/Parts';
 
 /** Which test a question about shares, counts or spread is answered by, and how its pairs are adjusted. */
@@ -28,6 +29,11 @@ export function TestedBy({ question, onChange }: { question: Question; onChange:
         />
       ) : (
         `the ${lowered(method)}`
+      )}
+      {method === 'shuffle' && (
+        <>
+          , seed <SeedPart question={question} onChange={onChange} />
+        </>
       )}
       {question.design === 'several' && question.about !== 'table' && (
         <>
