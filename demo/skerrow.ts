@@ -356,7 +356,10 @@ export const demoStudy = (): StudyDraft => ({
     },
     {
       table: iodine(),
-      questions: [{ question: { ...defaultQuestion('air', 'freeze'), method: 'ranks' }, figures: [] }],
+      questions: [
+        { question: { ...defaultQuestion('air', 'freeze'), method: 'ranks' }, figures: [] },
+        { question: { ...defaultQuestion('air', 'freeze'), method: 'shuffle', statistic: 'median' }, figures: [] },
+      ],
     },
     { table: copiedFigures(), questions: [{ question: questionOf('several'), figures: [] }] },
     { table: manyAssays(), questions: [{ question: defaultQuestion('still', 'pulsed'), figures: [] }] },

@@ -23,8 +23,7 @@ await served(4393, ['--demo'], async (base) => {
   await page.getByRole('link', { name: 'Skerrow Kelp Nursery' }).click();
   await page.getByTestId('estimate').waitFor();
   await take('question');
-  await take('question-night', 'night-bench');
-  await spine('Before the rinse').click();
+  await spine('Before the rinse · After the rinse').click();
   await page.getByTestId('estimate').waitFor();
   await take('question-paired');
   for (const [name, link] of [
@@ -39,6 +38,26 @@ await served(4393, ['--demo'], async (base) => {
     await page.getByTestId('estimate').waitFor();
     await take(name);
   }
+  for (const [name, link, theme] of [
+    ['question-shares', 'settled: rough · smooth'],
+    ['question-table', 'grazing class by depth'],
+    ['question-spread', 'spread: Old probe · New probe', 'night-bench'],
+  ]) {
+    await spine(link).first().click();
+    await page.getByTestId('test').waitFor();
+    await take(name, theme);
+  }
+  await context.addCookies([{ name: 'theme', value: 'page', url: base }]);
+  await spine('Red lamp · White lamp').first().click();
+  await page.getByText('What chance alone would do').click();
+  await page.getByRole('button', { name: '10,000 times' }).click();
+  await page.getByText('10,000 so far').waitFor();
+  await page.getByRole('button', { name: 'once', exact: true }).click();
+  await page.waitForTimeout(700);
+  await page.getByTestId('chance').evaluate((e) => window.scrollTo(0, e.getBoundingClientRect().top + scrollY - 130));
+  await page.screenshot({ path: join(root, 'docs/screenshots', 'question-chance.png') });
+  await spine('Inner sound · Outer sound · Open shore').first().click();
+  await page.getByTestId('estimate').waitFor();
   await page.locator('article details > summary.prose-serif').nth(1).click();
   await page.getByTestId('decision').scrollIntoViewIfNeeded();
   await page.screenshot({ path: join(root, 'docs/screenshots', 'question-understood.png') });
@@ -49,9 +68,6 @@ await served(4393, ['--demo'], async (base) => {
   await spine('Lamp trial').click();
   await page.getByRole('grid').waitFor();
   await take('readings');
-  await spine('Three readings a tank').click();
-  await page.getByRole('button', { name: 'Describe' }).click();
-  await page.screenshot({ path: join(root, 'docs/screenshots', 'readings-replicates.png') });
   await page.getByLabel('File of readings').setInputFiles({
     name: 'lamps of May.csv',
     mimeType: 'text/csv',

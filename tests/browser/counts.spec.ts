@@ -77,6 +77,8 @@ test('counts in a table: expected, residuals, exact; against a ratio that is typ
       await expect(shown).toContainText(`(${fixed(e, 1)})`);
       await expect(shown).toContainText(fixed(expected.adjusted_residuals[i]?.[j], 1));
     }
+  await page.getByRole('button', { name: 'stacked shares' }).click();
+  await expect(page.locator('[data-mark="share-interval"]')).toHaveCount(rows.flat().length);
   await expect(page.getByTestId('check-expected-counts')).toContainText(fixed(expected['smallest_expected'], 1));
   await page.getByTestId('check-expected-counts').getByRole('button', { name: 'Take the exact test' }).click();
   await expect(page.getByTestId('test')).toContainText('Fisher’s exact test');
@@ -89,6 +91,9 @@ test('counts in a table: expected, residuals, exact; against a ratio that is typ
   await ratio.fill('9:3');
   await ratio.press('Enter');
   await expect(page.getByRole('alert')).toContainText('has 2 parts, and there are 3 categories');
+  await ratio.fill('0.5 0.3 0.1');
+  await ratio.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('add up to 0.9 and not to 1');
   await ratio.fill('2:1:1');
   await ratio.press('Enter');
   await expect(page.getByTestId('test')).toContainText('goodness of fit');

@@ -2,7 +2,7 @@ import { DomainError, type Outcome, attempt, demand } from '../numeric/domain-er
 import type { Question } from '../question/question';
 import { kindOf } from '../question/asking';
 import { countedNames, measureOf } from '../question/naming';
-import { type Repeats, repeatsOf } from '../readings/groups';
+import { type Repeats, groupsOf, repeatsOf } from '../readings/groups';
 import { withDerived } from '../readings/derive';
 import { type Factors, factorsOf } from '../readings/factors';
 import { levelRows, levelsOf } from '../readings/levels';
@@ -160,6 +160,20 @@ function countedParts(question: Question, table: CountTable): GroupPart[] {
   }
 }
 
+/** Groups of readings that were counted by a limit still tell which readings were set aside. */
+function withSetAside(question: Question, table: Table, parts: GroupPart[]): GroupPart[] {
+  if (question.cut === undefined || question.withAside) return parts;
+  const groups = groupsOf(table, question);
+  const idOf = (part: GroupPart): string | undefined =>
+    question.design === 'paired' ? (part.id === 'first' ? question.a : question.b) : part.id;
+  return parts.map((part) => {
+    const group = groups.find((g) => g.id === idOf(part));
+    return group
+      ? { ...part, column: group.column, readings: { ...part.readings, aside: group.readings.aside } }
+      : part;
+  });
+}
+
 /** The answer to a question about counts: what was found, in whom. */
 function answerCounts(question: Question, table: Table): Answer {
   const counted = countTable(table, question);
@@ -169,7 +183,7 @@ function answerCounts(question: Question, table: Table): Answer {
     rowName: counted.rows.name,
     unit: '',
     subject: table.subject,
-    groups: countedParts(question, counted),
+    groups: withSetAside(question, table, countedParts(question, counted)),
     comparison: attempt(() =>
       question.about === 'share'
         ? compareShares(question, counted, shareParts(counted, question))

@@ -7,6 +7,7 @@ import { type Frame, groupRows } from './group-rows';
 import { type Rung, ladder, mostRungs, singleEffect } from './ladder';
 import type { Panel, Scene } from './scene';
 import { shareRows } from './share-rows';
+import { canStack, stackedHeight, stackedShares } from './stacked-shares';
 import { fitBars, tiles } from './tiles';
 import { textWidth } from './text-width';
 
@@ -28,8 +29,11 @@ const deviations = (groups: readonly GroupPart[]): GroupPart[] =>
     };
   });
 
-/** The picture of an answer that is not about how large readings are. */
-export function lookOfSubject(answer: Answer, width: number, rungs: readonly Rung[]): Scene {
+/**
+ * The picture of an answer that is not about how large readings are.
+ * @param stacked shows a table of counts as shares of its rows instead of tiles
+ */
+export function lookOfSubject(answer: Answer, width: number, rungs: readonly Rung[], stacked = false): Scene {
   const { question, groups, comparison, unit } = answer;
   const found = comparison.ok ? comparison.value : undefined;
   const { effect, counts } = found ?? {};
@@ -38,6 +42,15 @@ export function lookOfSubject(answer: Answer, width: number, rungs: readonly Run
   const level = percent(question.level);
   if (question.about === 'table') {
     const fit = question.design === 'one-sample';
+    if (stacked && !fit && counts && canStack(counts)) {
+      const frame: Frame = { left: 26, top: 8, width: width - 46, height: stackedHeight(counts) };
+      return {
+        ...base,
+        height: frame.height + 56,
+        panels: [stackedShares(counts, frame, question.level, choicesOf(question).shareInterval)],
+        alt: `Shares of ${counts.columns.join(', ')} within each of ${counts.rows.join(', ')}, with ${level} intervals.`,
+      };
+    }
     const names = Math.max(0, ...(counts?.columns ?? []).map((c) => textWidth(c, 12)));
     const plot = fit ? Math.min(430, Math.max(150, (counts?.columns.length ?? 2) * 46)) : 260;
     const frame: Frame = { left: 26, top: 14, width: width - 46 - (fit ? 0 : Math.min(160, names + 16)), height: plot };

@@ -45,16 +45,17 @@ function subjectLines(rows: readonly (readonly number[])[]): Mark[] {
 /**
  * The picture of an answer: every reading as a point by group on one axis, mean and interval under them; beside it, on
  * an axis of its own, what differs by how much, against the divide line.
+ * @param stacked shows a table of counts as shares of its rows
  * @param sorted whether several differences stand by size instead of in the order of the groups
  */
-export function lookScene(answer: Answer, width: number, sorted = false): Scene {
+export function lookScene(answer: Answer, width: number, sorted = false, stacked = false): Scene {
   const { groups, comparison, question, unit } = answer;
   const { value, method } = choicesOf(question);
   const found = comparison.ok ? comparison.value : undefined;
   const twoWay = question.design === 'factorial' || question.design === 'mixed';
   const parts = found?.follow?.ok ? found.follow.value : [];
   const rungs = rungsOf(parts, question.level, sorted);
-  if (question.about) return lookOfSubject(answer, width, rungs);
+  if (question.about) return lookOfSubject(answer, width, rungs, stacked);
   const rows = !twoWay
     ? Math.max(1, groups.length)
     : ((question.design === 'mixed' ? answer.layout?.b : answer.layout?.a)?.levels.length ?? 2);

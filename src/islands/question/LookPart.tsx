@@ -5,7 +5,8 @@ import type { Answer } from '../../core/answer/answer';
 import type { Drawing } from '../../core/scenes/drawing';
 import { lookScene } from '../../core/scenes/look';
 import { counted } from '../../core/words/numbers';
-import { type View, views } from '../../core/scenes/views';
+import { canStack } from '../../core/scenes/stacked-shares';
+import { type TableView, type View, tableViews, views } from '../../core/scenes/views';
 
 const OtherView = lazy(() => import('./OtherView'));
 
@@ -21,7 +22,7 @@ interface Props {
 export function LookPart({ answer, sorted, picked, onPoint }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(690);
-  const [view, setView] = useState<View>('points');
+  const [view, setView] = useState<View | TableView>('points');
   useEffect(() => {
     if (!frame.current) return;
     const watcher = new ResizeObserver(
@@ -31,20 +32,32 @@ export function LookPart({ answer, sorted, picked, onPoint }: Props) {
     return () => watcher.disconnect();
   }, []);
   const drawing = useMemo(
-    () => (view === 'points' ? layout(lookScene(answer, width, sorted)) : undefined),
+    () =>
+      view === 'points' || view === 'stacked' || answer.counted
+        ? layout(lookScene(answer, width, sorted, view === 'stacked'))
+        : undefined,
     [answer, width, sorted, view],
   );
+  const { about, design } = answer.question;
+  const counts = answer.comparison.ok ? answer.comparison.value.counts : undefined;
+  const offered = answer.counted
+    ? about === 'table' && design !== 'one-sample' && counts && canStack(counts)
+      ? tableViews
+      : undefined
+    : answer.reported
+      ? undefined
+      : views;
   return (
     <div ref={frame}>
-      {!answer.reported && !answer.counted && (
+      {offered && (
         <p role="group" aria-label="How the readings are shown" className="flex gap-x-3 text-[13px]">
-          {Object.entries(views).map(([key, words]) => (
+          {Object.entries(offered).map(([key, words]) => (
             <button
               key={key}
               type="button"
               aria-pressed={view === key}
               className={`plain-button !min-h-0 ${view === key ? 'underline underline-offset-4' : ''}`}
-              onClick={() => setView(key as View)}
+              onClick={() => setView(key as View | TableView)}
             >
               {words}
             </button>
@@ -61,7 +74,7 @@ export function LookPart({ answer, sorted, picked, onPoint }: Props) {
             />
           </Brushed>
         )}
-        {view !== 'points' && (
+        {view !== 'points' && view !== 'stacked' && !answer.counted && (
           <Suspense>
             <OtherView answer={answer} view={view} width={width} />
           </Suspense>
