@@ -3,6 +3,7 @@ import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
 import { writeFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
 import { licences } from './scripts/licences.mjs';
 
 /** The scripts are sent without the comments of their licences; those stand in a file beside them. */
@@ -20,6 +21,9 @@ export default defineConfig({
   security: { checkOrigin: false },
   vite: {
     plugins: [tailwindcss()],
+    resolve: {
+      alias: { 'd3-interpolate': fileURLToPath(new URL('./src/charts/interpolate-numbers.ts', import.meta.url)) },
+    },
     esbuild: { legalComments: 'none' },
     build: { assetsInlineLimit: 0 },
     worker: { format: 'es' },

@@ -54,7 +54,9 @@ await served(4393, ['--demo'], async (base) => {
   await page.getByText('10,000 so far').waitFor();
   await page.getByRole('button', { name: 'once', exact: true }).click();
   await page.waitForTimeout(700);
-  await page.getByTestId('chance').evaluate((e) => window.scrollTo(0, e.getBoundingClientRect().top + scrollY - 130));
+  await page.getByTestId('chance').evaluate((part) => part.scrollIntoView());
+  await page.mouse.wheel(0, -130);
+  await page.waitForTimeout(200);
   await page.screenshot({ path: join(root, 'docs/screenshots', 'question-chance.png') });
   await spine('Inner sound · Outer sound · Open shore').first().click();
   await page.getByTestId('estimate').waitFor();

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
-import { cell, lampBlock, paste, saved, startStudy, test } from './steps';
+import { cell, copiedResults, lampBlock, paste, saved, startStudy, test } from './steps';
 
 test('from pasted readings to a reported difference', async ({ page }) => {
   await startStudy(page, 'Lamp trial of the spring');
@@ -60,9 +60,7 @@ test('from pasted readings to a reported difference', async ({ page }) => {
   await expect(page.getByTestId('estimate')).toHaveText('7.1 mm');
 
   // Tell: one click copies.
-  await page.getByRole('button', { name: 'Copy the results' }).click();
-  const copied = await page.evaluate(() => navigator.clipboard.readText());
-  expect(copied).toContain('difference 7.1 mm, 95 % CI 3.3 to 10.8 mm; t(15.8) = 3.97, p = 0.001');
+  expect(await copiedResults(page)).toContain('difference 7.1 mm, 95 % CI 3.3 to 10.8 mm; t(15.8) = 3.97, p = 0.001');
   await saved(page);
 
   // A reading set aside changes the answer, and every text says so.

@@ -83,12 +83,15 @@ export async function asked(page: Page, button: string): Promise<void> {
   await page.getByRole('region', { name: 'Headline' }).waitFor();
 }
 
-/** Copies the results sentence and gives it back. */
-export async function copiedResults(page: Page): Promise<string> {
-  await page.getByRole('button', { name: 'Copy the results' }).click();
+/** Presses a button that copies, waits until the page says so, and gives back what is on the clipboard. */
+export async function copied(page: Page, button: string): Promise<string> {
+  await page.getByRole('button', { name: button, exact: true }).click();
   await page.getByText('Copied', { exact: true }).waitFor();
   return page.evaluate(() => navigator.clipboard.readText());
 }
+
+/** Copies the results sentence and gives it back. */
+export const copiedResults = (page: Page): Promise<string> => copied(page, 'Copy the results');
 
 /** Changes a reading in the table, and comes back to the question. */
 export async function changeReading(page: Page, row: number, column: number, value: string): Promise<void> {

@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import { demoStudy } from '../../demo/skerrow';
 import { type Answer, answer } from '../../src/core/answer/answer';
-import { chanceOf, hasChance, strayOf } from '../../src/core/answer/chance';
+import { chanceOf, strayOf } from '../../src/core/answer/chance';
+import { hasChance } from '../../src/core/answer/has-chance';
 import { layout } from '../../src/charts/layout';
 import { Gathered } from '../../src/core/procedures/gathered';
 import { exactly } from '../../src/core/procedures/randomization';

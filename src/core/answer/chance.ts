@@ -24,15 +24,6 @@ export interface Chance {
   measure: string;
 }
 
-/** Whether a question has something to shuffle or to draw again. */
-export const hasChance = ({ question: { about, design }, reported }: Answer): boolean =>
-  !reported &&
-  (about === undefined
-    ? ['one-sample', 'two-groups', 'paired', 'several'].includes(design)
-    : about === 'table'
-      ? design !== 'one-sample'
-      : about === 'share' && (design === 'two-groups' || design === 'several'));
-
 function shuffling(answer: Answer): Shuffling {
   const { question, groups, comparison } = answer;
   if (question.about !== undefined) {

@@ -1,7 +1,7 @@
 import { lazy, useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Comparison } from '../../core/answer/comparison';
-import { hasChance } from '../../core/answer/chance';
+import { hasChance } from '../../core/answer/has-chance';
 import { choicesOf } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
