@@ -1,7 +1,7 @@
 import { type Random, random } from '../src/core/numeric/random';
 import { defaultQuestion, questionOf } from '../src/core/question/question';
 import { type Column, type Table, emptyColumn, tableOf } from '../src/core/readings/table';
-import { defaultFigureStyle } from '../src/core/scenes/figure-style';
+import { defaultFigureStyle } from '../src/core/figures/figure-style';
 import type { StudyDraft } from '../src/store/studies';
 
 /** Made-up readings of a kelp nursery that does not exist; the seed makes them the same everywhere. */

@@ -76,6 +76,7 @@ function ShapeView({ shape, place, onPoint, marked }: ShapeProps) {
           fontSize={shape.size}
           fontWeight={shape.bold ? 600 : undefined}
           textAnchor={shape.anchor}
+          data-mark={shape.name}
           {...(shape.halo ? { stroke: 'var(--ink-paper)', strokeWidth: 4, paintOrder: 'stroke' } : {})}
           transform={shape.turn ? `rotate(${shape.turn} ${shape.x} ${shape.y})` : undefined}
         >

@@ -1,6 +1,7 @@
 import { type ScaleLinear, scaleLinear, scaleLog } from 'd3-scale';
 import type { Drawing, Shape } from '../core/scenes/drawing';
 import type { Axis, Mark, Panel, Point, Scene } from '../core/scenes/scene';
+import { logTick, logTicks } from '../core/scenes/log-ticks';
 import { textWidth, wrapped } from '../core/scenes/text-width';
 import { markerPath } from './markers';
 import { silhouette, swarm } from './swarm';
@@ -10,23 +11,11 @@ type Scale = ScaleLinear<number, number>;
 /** More points than this are drawn small and as one shape, crowding where they crowd: still every one, but not each by name. */
 const many = 600;
 
-/** Round numbers on a logarithmic axis: 1, 2 and 5 times powers of ten, or powers alone where those are too many. */
-function logTicks([low, high]: readonly number[], count: number): number[] {
-  const from = Math.floor(Math.log10(low ?? 1));
-  const powers = Array.from({ length: Math.ceil(Math.log10(high ?? 1)) - from + 1 }, (_, i) => 10 ** (from + i));
-  const inside = (ticks: number[]): number[] => ticks.filter((t) => t >= (low ?? 0) && t <= (high ?? 0));
-  const fine = inside(powers.flatMap((p) => [p, 2 * p, 5 * p]));
-  if (fine.length <= count + 2) return fine.length > 1 ? fine : scaleLinear([low ?? 0, high ?? 1], [0, 1]).ticks(count);
-  const coarse = inside(powers);
-  const every = Math.max(1, Math.ceil(coarse.length / count));
-  return coarse.filter((_, i) => i % every === 0);
-}
-
 function scaleOf(axis: Axis, from: number, to: number): Scale {
   if (axis.log) {
     const log = scaleLog().domain(axis.domain).range([from, to]);
     log.ticks = (count = 5) => logTicks(log.domain(), count);
-    log.tickFormat = () => (x: { valueOf: () => number }) => String(Number(x.valueOf().toPrecision(6)));
+    log.tickFormat = () => (x: { valueOf: () => number }) => logTick(x.valueOf());
     return log;
   }
   const scale = scaleLinear().domain(axis.domain).range([from, to]);
@@ -182,6 +171,8 @@ function shapesOf(mark: Mark, x: Scale, y: Scale, scene: Scene): Shape[] {
           ink: mark.ink ?? 'ink',
           bold: mark.bold ?? false,
           ...(mark.halo ? { halo: true } : {}),
+          ...(mark.turn ? { turn: mark.turn } : {}),
+          ...(mark.name ? { name: mark.name } : {}),
         },
       ];
   }
@@ -204,6 +195,7 @@ function bottomAxis(panel: Panel, scale: Scale, { fontSize, lineWeight }: Scene)
     { shape: 'line', x1: left, y1: y, x2: right, y2: y, ink: 'ink', weight: lineWeight, name: 'x-axis' },
   ];
   const at = (text: string, x: number, dy: number, ink: 'ink' | 'muted'): Shape => ({
+    ...(ink === 'ink' ? { name: 'x-title' } : {}),
     shape: 'text',
     x,
     y: y + dy,
@@ -253,25 +245,25 @@ function leftAxis(panel: Panel, scale: Scale, { fontSize, lineWeight }: Scene): 
       anchor: 'end',
       ink: 'ink',
       bold: false,
+      name: 'y-axis-number',
     });
   }
   const widest = Math.max(...ticks.map((t) => textWidth(label(t), fontSize)), 0);
-  if (panel.y.title)
-    wrapped(panel.y.title, fontSize, bottom - top)
-      .slice(0, 1)
-      .forEach((line) =>
-        shapes.push({
-          shape: 'text',
-          x: x - widest - fontSize * 1.1,
-          y: (top + bottom) / 2,
-          text: line,
-          size: fontSize,
-          anchor: 'middle',
-          ink: 'ink',
-          bold: false,
-          turn: -90,
-        }),
-      );
+  const title = panel.y.title ? wrapped(panel.y.title, fontSize, bottom - top) : [];
+  title.forEach((line, k) =>
+    shapes.push({
+      shape: 'text',
+      x: x - widest - fontSize * (1.1 + 1.15 * (title.length - 1 - k)),
+      y: (top + bottom) / 2,
+      text: line,
+      size: fontSize,
+      anchor: 'middle',
+      ink: 'ink',
+      bold: false,
+      turn: -90,
+      name: 'y-title',
+    }),
+  );
   return shapes;
 }
 

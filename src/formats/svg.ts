@@ -69,6 +69,7 @@ function shapeElement(shape: Shape): string {
           'font-size': shape.size,
           'font-weight': shape.bold ? 600 : undefined,
           'text-anchor': shape.anchor,
+          'data-mark': shape.name,
           ...(shape.halo ? { stroke: inks.page.paper, 'stroke-width': 4, 'paint-order': 'stroke' } : {}),
           transform: shape.turn ? `rotate(${shape.turn} ${number(shape.x)} ${number(shape.y)})` : undefined,
         },
@@ -81,19 +82,21 @@ function shapeElement(shape: Shape): string {
 export interface SvgOptions {
   widthMm: number;
   heightMm: number;
-  /** A font file as base64 WOFF2, put into the picture so that it looks the same everywhere. */
-  font?: string;
+  /** The face texts are set in; with its file as base64 WOFF2, which makes the picture look the same everywhere. */
+  face?: { family: string; file?: string };
 }
 
-export const figureFont = 'Source Sans 3';
+/** The faces figures are set in. */
+export const families = { sans: 'Source Sans 3', serif: 'Source Serif 4' } as const;
 
 /** A drawing as a stand-alone SVG file: true size in millimetres, text as text, on white paper. */
-export function svgFile(drawing: Drawing, { widthMm, heightMm, font }: SvgOptions): string {
-  const face = font
+export function svgFile(drawing: Drawing, { widthMm, heightMm, face }: SvgOptions): string {
+  const family = face?.family ?? families.sans;
+  const style = face?.file
     ? element(
         'style',
         {},
-        `@font-face{font-family:'${figureFont}';font-weight:200 900;src:url(data:font/woff2;base64,${font}) format('woff2')}`,
+        `@font-face{font-family:'${family}';font-weight:200 900;src:url(data:font/woff2;base64,${face.file}) format('woff2')}`,
       )
     : '';
   const body = drawing.shapes.map(shapeElement).join('\n');
@@ -104,9 +107,9 @@ export function svgFile(drawing: Drawing, { widthMm, heightMm, font }: SvgOption
       width: `${number(widthMm)}mm`,
       height: `${number(heightMm)}mm`,
       viewBox: `0 0 ${number(drawing.width)} ${number(drawing.height)}`,
-      'font-family': `'${figureFont}', sans-serif`,
+      'font-family': `'${family}', ${family === families.serif ? 'serif' : 'sans-serif'}`,
       role: 'img',
     },
-    `${element('title', {}, escaped(drawing.alt))}${face}\n${element('rect', { width: '100%', height: '100%', fill: '#ffffff' })}\n${body}\n`,
+    `${element('title', {}, escaped(drawing.alt))}${style}\n${element('rect', { width: '100%', height: '100%', fill: '#ffffff' })}\n${body}\n`,
   )}\n`;
 }

@@ -93,3 +93,12 @@ export function questionForPage(db: Db, study: string, id: string) {
   if (asked.studyId !== study) throw new NotFound('question');
   return { spine: studySpine(db, study), asked, kept: tableForPage(db, asked.tableId) };
 }
+
+/** The figures of a study with the questions they show, as far as those can be seen. */
+export const figuresForPage = (db: Db, { studyId, figures }: Spine) =>
+  figuresOf(db, studyId).flatMap(({ id, style, questionId }) => {
+    const line = figures.find((f) => f.id === id);
+    if (!line) return [];
+    const { tableId, question } = readQuestion(db, questionId);
+    return [{ id, label: line.label, style, asked: { id: questionId, tableId, question } }];
+  });

@@ -1,5 +1,5 @@
 import { asc, eq } from 'drizzle-orm';
-import type { FigureStyle } from '../core/scenes/figure-style';
+import type { FigureStyle } from '../core/figures/figure-style';
 import { NotFound, newerElsewhere } from './errors';
 import type { Db } from './open';
 import { figures, studies } from './schema';

@@ -1,5 +1,5 @@
 import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import type { FigureStyle } from '../core/scenes/figure-style';
+import type { FigureStyle } from '../core/figures/figure-style';
 import type { Question } from '../core/question/question';
 import type { Formula } from '../core/readings/formula';
 import { type Level, limitRules, roles, shapes, spreadKinds } from '../core/readings/table';

@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, isNull } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
 import type { Question } from '../core/question/question';
-import type { FigureStyle } from '../core/scenes/figure-style';
+import type { FigureStyle } from '../core/figures/figure-style';
 import type { Table } from '../core/readings/table';
 import { NotFound } from './errors';
 import { figuresOf, insertFigure } from './figures';

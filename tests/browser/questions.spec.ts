@@ -3,6 +3,7 @@ import {
   asked,
   cell,
   changeReading,
+  copied,
   copiedResults,
   fixed,
   paste,

@@ -6,7 +6,8 @@ import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table'
 import { fixed, pRelation, pValue, scientific } from '../../src/core/words/numbers';
 import { plain } from '../../src/core/words/text';
 import { headline } from '../../src/core/words/headline';
-import { figureLegend, methodsSentence, resultsSentence } from '../../src/core/words/report';
+import { figureLegend } from '../../src/core/figures/legend';
+import { methodsSentence, resultsSentence } from '../../src/core/words/report';
 
 const table = (a: (number | string)[], b: (number | string)[], unitB = 'mm'): Table => ({
   ...tableOf([]),

@@ -4,8 +4,9 @@ import { layout } from '../../src/charts/layout';
 import { silhouette, swarm } from '../../src/charts/swarm';
 import { answer } from '../../src/core/answer/answer';
 import { defaultQuestion } from '../../src/core/question/question';
-import { barEnds, figureScene } from '../../src/core/scenes/figure';
-import { defaultFigureStyle } from '../../src/core/scenes/figure-style';
+import { barEnds } from '../../src/core/figures/error-bars';
+import { figure } from '../../src/core/figures/figure';
+import { defaultFigureStyle } from '../../src/core/figures/figure-style';
 import { lookScene } from '../../src/core/scenes/look';
 import { pixels, withResolution } from '../../src/formats/png';
 import { svgFile } from '../../src/formats/svg';
@@ -29,7 +30,7 @@ describe('the exported figure', () => {
   for (const bars of ['sd', 'sem', 'interval'] as const)
     it(`has columns and ${bars} bars that read back as the answer's numbers`, () => {
       const style = { ...defaultFigureStyle, bars };
-      const svg = svgFile(layout(figureScene(shown, style)), style);
+      const svg = svgFile(layout(figure(shown, style).scene), { widthMm: 85, heightMm: 75 });
       // Two points of known value fix the scale: the axis from 0 up, and the first column's top.
       const zero = marked(svg, 'y-axis')['y2']!;
       const first = marked(svg, 'column-0');
@@ -60,13 +61,13 @@ describe('the exported figure', () => {
     };
     const result = answer(defaultQuestion('red', 'white'), long);
     if (!result.ok) throw new Error(result.reason);
-    const drawing = layout(figureScene(result.value, { ...defaultFigureStyle, widthMm: 40 }));
+    const drawing = layout(figure(result.value, { ...defaultFigureStyle, widthMm: 40 }).scene);
     for (const shape of drawing.shapes)
       if (shape.shape === 'text') {
         expect(shape.x, shape.text).to.be.within(0, drawing.width);
         expect(shape.y, shape.text).to.be.within(0, drawing.height);
       }
-    expect(svgFile(drawing, defaultFigureStyle)).to.include('&lt;&amp;&quot;');
+    expect(svgFile(drawing, { widthMm: 40, heightMm: 75 })).to.include('&lt;&amp;&quot;');
   });
 
   it('draws the divide line at zero and the effect where the answer puts it', () => {

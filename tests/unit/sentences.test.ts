@@ -4,8 +4,8 @@ import { layout } from '../../src/charts/layout';
 import { answer } from '../../src/core/answer/answer';
 import type { Question } from '../../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
-import { figureScene } from '../../src/core/scenes/figure';
-import { defaultFigureStyle } from '../../src/core/scenes/figure-style';
+import { figure } from '../../src/core/figures/figure';
+import { defaultFigureStyle } from '../../src/core/figures/figure-style';
 import { lookScene } from '../../src/core/scenes/look';
 import { textWidth, wrapped } from '../../src/core/scenes/text-width';
 import { decimalsFor, plural, significant } from '../../src/core/words/numbers';
@@ -21,7 +21,8 @@ import { headline, shortAnswer } from '../../src/core/words/headline';
 import { decisionOf, hypotheses } from '../../src/core/words/hypotheses';
 import { methodElse, methodName, methodReason } from '../../src/core/words/method';
 import { questionSentence, shortQuestion } from '../../src/core/words/question';
-import { figureLegend, methodsSentence, resultsSentence } from '../../src/core/words/report';
+import { figureLegend } from '../../src/core/figures/legend';
+import { methodsSentence, resultsSentence } from '../../src/core/words/report';
 import { resultTables } from '../../src/core/words/result-table';
 
 const cell = fc.oneof(
@@ -128,7 +129,7 @@ describe('sentences and pictures of any readings', () => {
         if (!result.ok) throw new Error(result.reason);
         for (const scene of [
           lookScene(result.value, 700),
-          figureScene(result.value, defaultFigureStyle),
+          figure(result.value, defaultFigureStyle).scene,
           ...(Object.keys(views) as View[]).flatMap((v) => (v === 'points' ? [] : [viewScene(result.value, v, 700)])),
         ])
           for (const shape of layout(scene).shapes) {

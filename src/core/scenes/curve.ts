@@ -33,6 +33,7 @@ export function curveScene(
   critical: readonly number[],
   width: number,
   cut?: number,
+  height = 190,
 ): Scene | undefined {
   const made = named(reference.distribution, reference.parameters);
   if (!made.ok) return undefined;
@@ -123,7 +124,6 @@ export function curveScene(
       halo: true,
     },
   );
-  const height = 190;
   return {
     width,
     height,

@@ -41,6 +41,7 @@ export type Shape =
       ink: Ink;
       bold: boolean;
       halo?: boolean;
+      name?: string;
       /** Degrees, about (x, y). */
       turn?: number;
     };

@@ -4,7 +4,7 @@ import { withUnit } from '../readings/table';
 import { between, fixed, intervalDecimals } from '../words/numbers';
 import type { Frame } from './group-rows';
 import type { Mark, Panel } from './scene';
-import { textWidth } from './text-width';
+import { shortened } from './text-width';
 
 /** More rungs than this are told by the table only. */
 export const mostRungs = 12;
@@ -44,13 +44,6 @@ function label({ estimate, interval }: Effect): string {
   const decimals = known ? intervalDecimals(interval) : 2;
   return `${fixed(estimate, decimals)} (${between(interval, decimals)})`;
 }
-
-const shortened = (text: string, size: number, width: number): string => {
-  if (textWidth(text, size) <= width) return text;
-  let end = text.length - 1;
-  while (end > 4 && textWidth(`${text.slice(0, end)}…`, size) > width) end -= 1;
-  return `${text.slice(0, end)}…`;
-};
 
 /** The axis of differences: all ends, with room, and the value of no effect among them. */
 function roomAround(ends: readonly number[], none: number): [number, number] {

@@ -77,6 +77,9 @@ export type Mark =
       bold?: boolean;
       /** Clears the ground around the letters, for text that may cross a line. */
       halo?: boolean;
+      /** Degrees, about its place. */
+      turn?: number;
+      name?: string;
     };
 
 export interface Axis {
@@ -128,3 +131,38 @@ export function extent(values: readonly number[], margin = 0.04): [number, numbe
   const room = (high - low || Math.abs(high) || 1) * margin;
   return [low - room, high + room];
 }
+
+function scaledMark(mark: Mark, k: number): Mark {
+  switch (mark.mark) {
+    case 'dots':
+      return { ...mark, size: mark.size * k };
+    case 'rule':
+      return mark.caps === undefined ? mark : { ...mark, caps: mark.caps * k };
+    case 'text':
+      return {
+        ...mark,
+        dx: (mark.dx ?? 0) * k,
+        dy: (mark.dy ?? 0) * k,
+        ...(mark.size === undefined ? {} : { size: mark.size * k }),
+      };
+    default:
+      return mark;
+  }
+}
+
+/** The same picture with every length taken so many times. */
+export const scaled = (scene: Scene, k: number): Scene => ({
+  ...scene,
+  width: scene.width * k,
+  height: scene.height * k,
+  fontSize: scene.fontSize * k,
+  lineWeight: scene.lineWeight * k,
+  panels: scene.panels.map((panel) => ({
+    ...panel,
+    left: panel.left * k,
+    top: panel.top * k,
+    width: panel.width * k,
+    height: panel.height * k,
+    marks: panel.marks.map((mark) => scaledMark(mark, k)),
+  })),
+});

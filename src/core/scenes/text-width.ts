@@ -35,3 +35,11 @@ export function wrapped(text: string, size: number, width: number): string[] {
   }
   return [...lines, line];
 }
+
+/** A text cut to a width, an ellipsis in place of what is left out. */
+export function shortened(text: string, size: number, width: number): string {
+  if (textWidth(text, size) <= width) return text;
+  let end = text.length - 1;
+  while (end > 4 && textWidth(`${text.slice(0, end)}…`, size) > width) end -= 1;
+  return `${text.slice(0, end)}…`;
+}

@@ -104,7 +104,7 @@ export function twoWayRows(answer: Answer, frame: Frame): Panel {
         dy: 10 + 15 * k,
         anchor: 'end',
         // The marker stands in the text's own line, so that it keeps its place whatever the name's length.
-        text: `${['●', '◆', '▼', '■', '▲', '✚', '◄', '★'][(level.colour ?? k) % 8] ?? '●'} ${level.name}`,
+        text: `${['●', '◆', '▼', '■', 'Y', '▲', '✚', '★'][(level.colour ?? k) % 8] ?? '●'} ${level.name}`,
         size: 12,
         halo: true,
         ink,

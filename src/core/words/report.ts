@@ -5,29 +5,18 @@ import type { Answer, GroupPart } from '../answer/answer';
 import type { Comparison } from '../answer/comparison';
 import { controlPlace } from '../answer/follow-up';
 import { choicesOf } from '../question/choices';
-import { withUnit } from '../readings/table';
-import { headline } from './headline';
 import { effectPhrases, sizesClause, testPhrase } from './phrases';
 import { apartClause } from './apart';
 import { wordsAbout } from './about';
 import { followNames } from './follow-names';
 import { centreWord } from './method';
-import {
-  between,
-  counted,
-  fixed,
-  intervalDecimals,
-  meanDecimals,
-  pRelation,
-  percent,
-  plural,
-  significant,
-} from './numbers';
+import { between, counted, fixed, intervalDecimals, meanDecimals, pRelation, percent, significant } from './numbers';
 import { namedFactors, measureOf, subtraction } from './question';
 import { listed, valued, sentenceCase, unitAfter } from './sentences';
 import { type Text, symbol, text, joined } from './text';
 
-function asideClause(groups: readonly GroupPart[]): string {
+/** How many readings were set aside, where and why. */
+export function asideClause(groups: readonly GroupPart[]): string {
   const aside = groups.flatMap((g) => g.readings.aside.map((r) => ({ group: g.name, reason: r.reason })));
   if (aside.length === 0) return '';
   const reasons = [...new Set(aside.map((r) => r.reason || 'no reason given'))].join('; ');
@@ -284,50 +273,4 @@ export function equivalenceClause(answer: Answer, comparison: Comparison): Text 
   return passes(p, level)
     ? text` The ${inner} interval, ${between(interval, decimals)}${unitAfter(answer.unit)}, lies within ${within}: alike, by two one-sided tests, ${symbol('p')} ${pRelation(p)}.`
     : text` The ${inner} interval, ${between(interval, decimals)}${unitAfter(answer.unit)}, does not lie within ${within}, so the two are not shown to be alike (two one-sided tests, ${symbol('p')} ${pRelation(p)}).`;
-}
-
-/** What error bars show. */
-export type BarKind = 'sd' | 'sem' | 'interval';
-
-/** Error bars in words, as a legend names them. */
-export const barWords = (bars: BarKind, level: number): string =>
-  ({
-    sd: 'standard deviations',
-    sem: 'standard errors of the mean',
-    interval: `${percent(level)} confidence intervals`,
-  })[bars];
-
-/** The figure's legend: what marks and bars are, n of each group, and the test. */
-export function figureLegend(
-  answer: Answer,
-  figure: { marks: 'columns' | 'points'; bars: BarKind; readings: boolean },
-): Text {
-  const about = wordsAbout(answer.question);
-  if (about) return about.legend(answer);
-  const { groups, comparison, question } = answer;
-  const cells = comparison.ok ? comparison.value.cells : undefined;
-  const nameOf = (of: 0 | 1, id: string | undefined): string =>
-    cells?.factors[of].levels.find((l) => l.id === id)?.name ?? '';
-  const counts: [string, number][] = cells
-    ? cells.cells.map((c) => [`${nameOf(0, c.a)}, ${nameOf(1, c.b)}`, c.n])
-    : groups.map((g) => [g.name, g.n]);
-  const sizes = joined(
-    counts.map(([name, n]): Text => text`${name} ${symbol('n')} = ${n}`),
-    cells ? '; ' : ', ',
-  );
-  const means = figure.marks === 'columns' ? 'Columns are means' : 'Large symbols are means';
-  const points = figure.readings && !answer.reported ? `; small symbols are single ${plural(answer.subject)}` : '';
-  const own = answer.reported ? 'as reported' : 'from each group’s own readings';
-  const top = comparison.ok ? headline(answer, comparison.value) : undefined;
-  const result =
-    top && comparison.ok
-      ? comparison.value.effect
-        ? text` ${subtraction(answer)}: ${top.estimate}, ${top.interval}; ${top.test}.`
-        : text` ${top.test}.`
-      : [];
-  const letters = comparison.ok && comparison.value.follow?.ok ? comparison.value.follow.value[0]?.letters : undefined;
-  const shared = letters
-    ? ` Groups that share a letter were not told apart (${followNames[choicesOf(question).follow]}).`
-    : '';
-  return text`${sentenceCase(withUnit(measureOf(answer), answer.unit))} by group. ${means}, error bars ${barWords(figure.bars, question.level)} ${own}${points}. ${sizes}.${result}${shared}${asideClause(groups)}`;
 }

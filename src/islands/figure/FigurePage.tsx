@@ -1,84 +1,55 @@
-import { Download } from 'lucide-react';
 import { useStore } from '@nanostores/react';
-import { type ReactNode, useEffect, useMemo, useState } from 'react';
+import { type MouseEvent, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
 import { answer } from '../../core/answer/answer';
+import type { FigureStyle } from '../../core/figures/figure-style';
+import { kindOf } from '../../core/figures/kinds';
+import { figureLegend } from '../../core/figures/legend';
+import { plate } from '../../core/figures/plate';
 import type { Question } from '../../core/question/question';
-import { figureScene } from '../../core/scenes/figure';
-import type { FigureStyle } from '../../core/scenes/figure-style';
-import { percent } from '../../core/words/numbers';
-import { html, plain } from '../../core/words/text';
 import { shortQuestion } from '../../core/words/question';
-import { figureLegend } from '../../core/words/report';
-import { Accepted } from '../shared/Accepted';
+import { type Text, html, plain, text } from '../../core/words/text';
 import { CopyButton } from '../shared/CopyButton';
 import { useKeptValue } from '../shared/kept-value';
-import { RichText } from '../shared/RichText';
 import { NewerElsewhere } from '../shared/NewerElsewhere';
+import { Choose } from '../shared/Parts';
+import { RichText } from '../shared/RichText';
 import { SaveState } from '../shared/SaveState';
 import { type Kept, followTable, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
-import { save } from '../shared/save';
-import { pngBlob, svgBlob } from './download';
-
-function Choice({ name, children }: { name: string; children: ReactNode }) {
-  return (
-    <div className="grid grid-cols-[6.2rem_1fr] items-baseline border-b border-line py-1.5">
-      <span className="text-muted">{name}</span>
-      <span>{children}</span>
-    </div>
-  );
-}
-
-function Size({
-  label,
-  unit,
-  value,
-  least,
-  most,
-  onChange,
-}: {
-  label: string;
-  unit: string;
-  value: number;
-  least: number;
-  most: number;
-  onChange: (value: number) => void;
-}) {
-  const [trouble, setTrouble] = useState('');
-  return (
-    <>
-      <Accepted
-        className="part w-12"
-        aria-label={label}
-        inputMode="decimal"
-        value={String(value)}
-        onAccept={(text) => {
-          const typed = Number(text.replace(',', '.'));
-          if (text !== '' && typed >= least && typed <= most) {
-            setTrouble('');
-            onChange(typed);
-          } else setTrouble(`“${text}” is not between ${least} and ${most}: kept at ${value}.`);
-        }}
-      />{' '}
-      {unit}
-      {trouble && (
-        <span role="alert" className="block text-[13px] text-error">
-          {trouble}
-        </span>
-      )}
-    </>
-  );
-}
+import {
+  BarsControl,
+  Choice,
+  ComparedControl,
+  GroupControl,
+  GroupTitleControl,
+  KindControl,
+  MeansControl,
+  NamesControl,
+  ReadingsControl,
+  RulesControl,
+  SizeControls,
+  ValueAxisControl,
+  ValueTitleControl,
+  namedParts,
+} from './Controls';
+import { Downloads } from './Downloads';
+import { type Clicked, InPlace, canEdit } from './InPlace';
+import { PanelsControl } from './PanelsControl';
+import { type StudyFigure, usePanels } from './use-panels';
 
 interface Shown {
   study: string;
   figure: { id: string; style: FigureStyle; revision: number };
   asked: { id: string; tableId: string; question: Question };
+  /** All other figures of the study, to be set beside this one. */
+  figures: StudyFigure[];
 }
 
-function Page({ study, figure, asked, kept }: Shown & { kept: Kept }) {
+const noPanels: string[] = [];
+
+function Page({ study, figure, asked, figures, kept }: Shown & { kept: Kept }) {
   const {
     value: style,
     change,
@@ -87,29 +58,56 @@ function Page({ study, figure, asked, kept }: Shown & { kept: Kept }) {
   const [store] = useState(() => tableStore(kept));
   const table = useStore(store.$table);
   useEffect(() => followTable(store), [store]);
-  const [dpi, setDpi] = useState(300);
-  const [trouble, setTrouble] = useState('');
+  const [zoom, setZoom] = useState('1');
+  const [clicked, setClicked] = useState<Clicked>();
+  const close = useCallback(() => setClicked(undefined), []);
+  const frame = useRef<HTMLDivElement>(null);
   const result = useMemo(() => answer(asked.question, table), [asked, table]);
-  const drawing = useMemo(() => (result.ok ? layout(figureScene(result.value, style)) : undefined), [result, style]);
-  if (!result.ok || !drawing)
+  const panels = usePanels(style.beside ?? noPanels, figures, table);
+  const drawn = useMemo(() => {
+    if (!result.ok || !panels) return undefined;
+    const made = plate({ answer: result.value, style }, panels.parts);
+    return { ...made, drawing: layout(made.scene) };
+  }, [result, style, panels]);
+  if (!result.ok)
     return (
       <p className="prose-serif p-6" role="status">
-        {result.ok ? '' : result.reason}
+        {result.reason}
       </p>
     );
-  const set = (part: Partial<FigureStyle>) => change({ ...style, ...part });
-  const legend = figureLegend(result.value, style);
+  const shown = result.value;
+  const set = (part: Partial<FigureStyle>) =>
+    change(Object.fromEntries(Object.entries({ ...style, ...part }).filter(([, v]) => v !== undefined)) as FigureStyle);
+  const props = { answer: shown, style, set };
+  const kind = kindOf(shown, style);
+  const parts = panels ? [{ answer: shown, style }, ...panels.parts] : [];
+  const legend: Text = (drawn?.parts ?? []).flatMap(({ letter, band }, i): Text => {
+    const part = parts[i];
+    if (!part) return [];
+    const said = figureLegend(part.answer, part.style, band);
+    return letter ? text`${i === 0 ? '' : ' '}(${letter}) ${said}` : said;
+  });
   const name =
-    shortQuestion(result.value)
+    shortQuestion(shown)
       .replace(/[^\p{L}\p{N} ._-]+/gu, ' ')
       .trim() || 'figure';
-  const download = (make: () => Promise<Blob>, ending: string) => {
-    setTrouble('');
-    make()
-      .then((blob) => save(blob, `${name}.${ending}`))
-      .catch((error: unknown) => setTrouble(error instanceof Error ? error.message : 'The file could not be made.'));
+  const click = (event: MouseEvent) => {
+    const mark = (event.target as Element).closest('[data-mark]')?.getAttribute('data-mark');
+    const box = frame.current?.getBoundingClientRect();
+    if (!mark || !box) return setClicked(undefined);
+    const panel = /^(\d+)\//.exec(mark)?.[1];
+    if (panel !== undefined) {
+      const other = style.beside?.[Number(panel) - 1];
+      if (other) window.location.assign(`/studies/${study}/figures/${other}`);
+      return;
+    }
+    if (!canEdit(props, mark)) return setClicked(undefined);
+    const x = Math.min(event.clientX - box.left + 8, Math.max(0, box.width - 300));
+    setClicked({ mark, x, y: event.clientY - box.top + 10 });
   };
-
+  const size = drawn && { widthMm: drawn.widthMm, heightMm: drawn.heightMm };
+  const upright = !['differences', 'tiles', 'distribution'].includes(kind);
+  const readings = kind === 'means' || kind === 'boxes' || kind === 'lines' || kind === 'interaction';
   return (
     <div className="flex max-[1100px]:flex-col">
       <article className="min-w-0 grow px-6 pb-12">
@@ -117,19 +115,49 @@ function Page({ study, figure, asked, kept }: Shown & { kept: Kept }) {
           <SaveState saving={saving} />
         </div>
         <NewerElsewhere saving={saving} what="figure" />
-        <h1 className="prose-serif text-[23px]">{shortQuestion(result.value)}</h1>
+        <h1 className="prose-serif text-[23px]">{shortQuestion(shown)}</h1>
         <p className="text-sm text-muted">
-          At true size: {style.widthMm} by {style.heightMm} mm.{' '}
+          {size ? `${size.widthMm} by ${size.heightMm} mm` : 'Drawing'}, shown{' '}
+          <Choose
+            label="Zoom"
+            value={zoom}
+            options={{ 1: 'at true size', 1.5: 'half as large again', 2: 'twice as large', 3: 'three times as large' }}
+            onChange={setZoom}
+          />
+          . Click a part of it to change it.{' '}
           <a className="plain-button" href={`/studies/${study}/questions/${asked.id}`}>
             To its question
           </a>
         </p>
-        <div className="my-5 overflow-x-auto" data-testid="figure">
-          <div className="w-fit bg-white p-3" data-theme="page">
-            <DrawingView drawing={drawing} physical={style} />
+        <div className="relative my-4" ref={frame}>
+          <div className="overflow-x-auto" data-testid="figure">
+            {/* The same parts can be changed from the list at the side, by keyboard. */}
+            {/* eslint-disable-next-line jsx-a11y/click-events-have-key-events, jsx-a11y/no-static-element-interactions */}
+            <div
+              className={`w-fit bg-white p-3 ${style.font === 'serif' ? 'figure-serif' : ''} figure-parts`}
+              data-theme="page"
+              onClick={click}
+            >
+              {drawn && size ? (
+                <DrawingView
+                  drawing={drawn.drawing}
+                  physical={{ widthMm: size.widthMm * Number(zoom), heightMm: size.heightMm * Number(zoom) }}
+                />
+              ) : (
+                <p role="status" className="p-4 text-muted">
+                  Fetching the panels …
+                </p>
+              )}
+            </div>
           </div>
+          {clicked && <InPlace key={clicked.mark} {...props} clicked={clicked} onClose={close} />}
         </div>
-        <h2 className="flex items-baseline gap-4 text-sm font-semibold font-sans">
+        {[...(drawn?.remarks ?? []), ...(panels?.troubles ?? [])].map((remark) => (
+          <p key={remark} role="status" className="max-w-[68ch] text-sm text-warning">
+            {remark}
+          </p>
+        ))}
+        <h2 className="mt-3 flex items-baseline gap-4 text-sm font-semibold font-sans">
           Legend <CopyButton copied={() => ({ plain: plain(legend), html: html(legend) })} label="Copy the legend" />
         </h2>
         <p className="prose-serif max-w-[68ch] text-[15.5px]" data-testid="legend">
@@ -138,111 +166,45 @@ function Page({ study, figure, asked, kept }: Shown & { kept: Kept }) {
       </article>
       <aside
         aria-label="How it is drawn"
-        className="w-72 shrink-0 py-6 pr-6 text-sm max-[1100px]:w-full max-[1100px]:pl-6"
+        className="w-80 shrink-0 py-6 pr-6 text-sm max-[1100px]:w-full max-[1100px]:pl-6"
       >
-        <Choice name="Means as">
-          <select
-            className="part"
-            aria-label="Means as"
-            value={style.marks}
-            onChange={(e) => set({ marks: e.target.value as FigureStyle['marks'] })}
-          >
-            <option value="columns">columns</option>
-            <option value="points">points</option>
-          </select>
-        </Choice>
-        <Choice name="Error bars">
-          <select
-            className="part"
-            aria-label="Error bars"
-            value={style.bars}
-            onChange={(e) => set({ bars: e.target.value as FigureStyle['bars'] })}
-          >
-            <option value="sd">SD</option>
-            <option value="sem">SEM</option>
-            <option value="interval">{percent(asked.question.level)} CI</option>
-          </select>
-        </Choice>
-        <Choice name="Each reading">
-          <select
-            className="part"
-            aria-label="Each reading"
-            value={style.readings ? 'shown' : 'hidden'}
-            onChange={(e) => set({ readings: e.target.value === 'shown' })}
-          >
-            <option value="shown">shown</option>
-            <option value="hidden">not shown</option>
-          </select>
-        </Choice>
-        <Choice name="Width">
-          <Size
-            label="Width in millimetres"
-            unit="mm"
-            value={style.widthMm}
-            least={30}
-            most={250}
-            onChange={(widthMm) => set({ widthMm })}
+        <KindControl {...props} />
+        {(kind === 'means' || kind === 'shares') && <MeansControl {...props} />}
+        {readings && kind !== 'boxes' && <BarsControl {...props} />}
+        {readings && kind !== 'lines' && !shown.reported && <ReadingsControl {...props} />}
+        {(readings || kind === 'shares') && kind !== 'interaction' && <ComparedControl {...props} />}
+        <SizeControls {...props} />
+        {upright && (
+          <>
+            <ValueTitleControl {...props} />
+            <GroupTitleControl {...props} />
+            {readings && <ValueAxisControl {...props} />}
+            <NamesControl {...props} />
+            <Choice name="Groups">
+              {namedParts(shown, style)
+                .slice(0, 40)
+                .map((of) => (
+                  <GroupControl key={of.key} {...props} of={of} />
+                ))}
+            </Choice>
+            <RulesControl {...props} />
+          </>
+        )}
+        <PanelsControl
+          style={style}
+          set={set}
+          others={figures.map(({ id, label }) => ({ id, label, href: `/studies/${study}/figures/${id}` }))}
+        />
+        {drawn && size && (
+          <Downloads
+            drawing={drawn.drawing}
+            size={size}
+            family={style.font ?? 'sans'}
+            name={name}
+            pdf={`/api/figures/${figure.id}/pdf`}
+            saved={saving.state === 'saved'}
           />
-        </Choice>
-        <Choice name="Height">
-          <Size
-            label="Height in millimetres"
-            unit="mm"
-            value={style.heightMm}
-            least={30}
-            most={250}
-            onChange={(heightMm) => set({ heightMm })}
-          />
-        </Choice>
-        <Choice name="Text">
-          <Size
-            label="Text size in points"
-            unit="pt"
-            value={style.fontPt}
-            least={5}
-            most={14}
-            onChange={(fontPt) => set({ fontPt })}
-          />
-        </Choice>
-        <div className="mt-5 space-y-2">
-          <p>
-            <button
-              type="button"
-              className="plain-button"
-              onClick={() => download(() => svgBlob(drawing, style), 'svg')}
-            >
-              <Download size={15} aria-hidden /> Download as SVG
-            </button>
-          </p>
-          <p>
-            <button
-              type="button"
-              className="plain-button"
-              onClick={() => download(() => pngBlob(drawing, style, dpi), 'png')}
-            >
-              <Download size={15} aria-hidden /> Download as PNG
-            </button>{' '}
-            at{' '}
-            <select
-              className="part"
-              aria-label="Dots per inch"
-              value={dpi}
-              onChange={(e) => setDpi(Number(e.target.value))}
-            >
-              {[150, 300, 600].map((d) => (
-                <option key={d} value={d}>
-                  {d}
-                </option>
-              ))}
-            </select>{' '}
-            dots per inch
-          </p>
-          {trouble && (
-            <p role="alert" className="text-error">
-              {trouble}
-            </p>
-          )}
-        </div>
+        )}
       </aside>
     </div>
   );

@@ -1,30 +1,37 @@
+import sansUrl from '@fontsource-variable/source-sans-3/files/source-sans-3-latin-wght-normal.woff2?url';
+import serifUrl from '@fontsource-variable/source-serif-4/files/source-serif-4-latin-wght-normal.woff2?url';
 import type { Drawing } from '../../core/scenes/drawing';
 import { pixels, withResolution } from '../../formats/png';
-import { svgFile } from '../../formats/svg';
-import fontUrl from '@fontsource-variable/source-sans-3/files/source-sans-3-latin-wght-normal.woff2?url';
+import { families, svgFile } from '../../formats/svg';
 
-let font: Promise<string> | undefined;
+type Family = keyof typeof families;
+interface Size {
+  widthMm: number;
+  heightMm: number;
+}
+
+const files = new Map<Family, Promise<string>>();
 
 /** The figure's font as base64, fetched once. */
-function fontData(): Promise<string> {
-  font ??= fetch(fontUrl)
+function fontData(family: Family): Promise<string> {
+  const before = files.get(family);
+  if (before) return before;
+  const file = fetch(family === 'serif' ? serifUrl : sansUrl)
     .then((r) => r.arrayBuffer())
     .then((buffer) => btoa(Array.from(new Uint8Array(buffer), (byte) => String.fromCharCode(byte)).join('')));
-  return font;
+  files.set(family, file);
+  return file;
 }
 
 /** The figure as an SVG file with its font inside. */
-export async function svgBlob(drawing: Drawing, size: { widthMm: number; heightMm: number }): Promise<Blob> {
-  return new Blob([svgFile(drawing, { ...size, font: await fontData() })], { type: 'image/svg+xml' });
+export async function svgBlob(drawing: Drawing, { widthMm, heightMm }: Size, family: Family): Promise<Blob> {
+  const face = { family: families[family], file: await fontData(family) };
+  return new Blob([svgFile(drawing, { widthMm, heightMm, face })], { type: 'image/svg+xml' });
 }
 
 /** The figure as a PNG of so many dots an inch, painted from the same SVG. */
-export async function pngBlob(
-  drawing: Drawing,
-  size: { widthMm: number; heightMm: number },
-  dpi: number,
-): Promise<Blob> {
-  const url = URL.createObjectURL(await svgBlob(drawing, size));
+export async function pngBlob(drawing: Drawing, size: Size, dpi: number, family: Family): Promise<Blob> {
+  const url = URL.createObjectURL(await svgBlob(drawing, size, family));
   try {
     const image = new Image();
     image.src = url;

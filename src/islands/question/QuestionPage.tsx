@@ -8,7 +8,8 @@ import { kindOf } from '../../core/question/asking';
 import type { Question } from '../../core/question/question';
 import { columnsOf } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
-import { defaultFigureStyle } from '../../core/scenes/figure-style';
+import { defaultFigureStyle } from '../../core/figures/figure-style';
+import { usualStyle } from '../../core/figures/kinds';
 import { headline } from '../../core/words/headline';
 import { inWords, send } from '../shared/api';
 import { Live } from '../shared/Live';
@@ -86,7 +87,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
     trying(async () => {
       const { id } = await send<{ id: string }>('POST', '/api/figures', {
         question: asked.id,
-        style: defaultFigureStyle,
+        style: shown ? usualStyle(shown) : defaultFigureStyle,
       });
       window.location.assign(`/studies/${study}/figures/${id}`);
     });
@@ -168,11 +169,9 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
           <Part name="Tell">
             <TellPart answer={shown} onChange={change} />
             <p className="mt-2 flex flex-wrap gap-x-5">
-              {!question.about && (
-                <button type="button" className="plain-button" onClick={() => void makeFigure()}>
-                  <ImagePlus size={15} aria-hidden /> Make a figure of this
-                </button>
-              )}
+              <button type="button" className="plain-button" onClick={() => void makeFigure()}>
+                <ImagePlus size={15} aria-hidden /> Make a figure of this
+              </button>
               <button type="button" className="plain-button" onClick={() => void askAgain()}>
                 <Columns2 size={15} aria-hidden /> Ask again beside this one
               </button>

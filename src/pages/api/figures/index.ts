@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro';
 import { nanoid } from 'nanoid';
 import * as v from 'valibot';
-import { FigureStyle } from '../../../core/scenes/figure-style';
+import { FigureStyle } from '../../../core/figures/figure-style';
 import { db } from '../../../server/db';
 import { answering, body, json } from '../../../server/problem';
 import { insertFigure } from '../../../store/figures';

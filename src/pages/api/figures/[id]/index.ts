@@ -1,10 +1,10 @@
 import type { APIRoute } from 'astro';
 import * as v from 'valibot';
-import { FigureStyle } from '../../../core/scenes/figure-style';
-import { db, now } from '../../../server/db';
-import { answering, body, json } from '../../../server/problem';
-import { Revision } from '../../../server/requests';
-import { removeFigure, updateFigure } from '../../../store/figures';
+import { FigureStyle } from '../../../../core/figures/figure-style';
+import { db, now } from '../../../../server/db';
+import { answering, body, json } from '../../../../server/problem';
+import { Revision } from '../../../../server/requests';
+import { removeFigure, updateFigure } from '../../../../store/figures';
 
 export const PUT: APIRoute = ({ request, params: { id = '' } }) =>
   answering(async () => {

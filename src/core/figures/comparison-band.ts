@@ -1,0 +1,139 @@
+/** Brackets and letters over a figure: the comparisons that were made, in a band of their own above the values. */
+import type { Answer } from '../answer/answer';
+import { pRelation } from '../words/numbers';
+import type { Mark } from '../scenes/scene';
+import { textWidth } from '../scenes/text-width';
+import { type Made, comparisonsMade, lettersMade } from './comparisons-made';
+import type { FigureStyle } from './figure-style';
+import type { Slot } from './slots';
+
+/** Asterisks by the custom of the trade; the legend says what they stand for. */
+export const asterisks = (p: number): string => (p < 0.001 ? '***' : p < 0.01 ? '**' : p < 0.05 ? '*' : 'n.s.');
+
+export interface Band {
+  /** Height in points; 0 where there is nothing to show. */
+  height: number;
+  /** Marks in levels from 0 up; x in the figure's own axis. */
+  marks: Mark[];
+  levels: number;
+  remarks: string[];
+  /** What was drawn, for the legend. */
+  shown: 'brackets' | 'letters' | 'none';
+}
+
+const nothing = (remarks: string[] = []): Band => ({ height: 0, marks: [], levels: 0, remarks, shown: 'none' });
+
+/** What comparisons are shown as, unless the style says: letters where brackets would pile up. */
+export function comparedAs(answer: Answer, style: FigureStyle, made: readonly Made[]): 'brackets' | 'letters' | 'none' {
+  if (style.compared) return style.compared;
+  const apart = made.filter((m) => m.apart).length;
+  return apart > 4 && lettersMade(answer).length > 0 ? 'letters' : 'brackets';
+}
+
+/** @param place turns the figure's own axis into points @param width of the whole figure, which no label may leave */
+export function comparisonBand(
+  answer: Answer,
+  style: FigureStyle,
+  slots: readonly Slot[],
+  {
+    fontSize,
+    measured,
+    place,
+    width,
+    most,
+  }: {
+    fontSize: number;
+    measured: number;
+    place: (x: number) => number;
+    width: number;
+    most: number;
+  },
+): Band {
+  const made = comparisonsMade(answer, slots);
+  const letters = lettersMade(answer).filter((l) => slots.some((s) => s.id === l.id));
+  const as = comparedAs(answer, style, made);
+  const at = (id: string): number => slots.find((s) => s.id === id)?.x ?? 0;
+  const asLetters = (remarks: string[] = []): Band => ({
+    height: fontSize * 1.5,
+    levels: 1,
+    marks: letters.map((l): Mark => ({
+      mark: 'text',
+      x: at(l.id),
+      y: 0.25,
+      anchor: 'middle',
+      text: l.letters,
+      name: 'letters',
+    })),
+    remarks,
+    shown: 'letters',
+  });
+  if (as === 'none') return nothing();
+  if (as === 'letters')
+    return letters.length > 0
+      ? asLetters()
+      : nothing(['Letters belong to comparisons of all pairs of groups, and this question made none.']);
+  const wanted = (style.bracketsFor ?? 'apart') === 'all' ? made : made.filter((m) => m.apart);
+  const drawn = wanted.length === 0 && made.length === 1 ? made : wanted;
+  if (drawn.length === 0) return nothing();
+  // The narrowest first, each on the lowest level where neither it nor its p touches another.
+  const taken: [number, number][][] = [];
+  const brackets = drawn
+    .map((m) => {
+      const [x1, x2] = [at(m.a), at(m.b)].sort((p, q) => p - q) as [number, number];
+      const text = style.pAs === 'asterisks' ? asterisks(m.p) : `p ${pRelation(m.p)}`;
+      const half = textWidth(text, measured) / 2;
+      const middle = Math.min(width - half - 1, Math.max(half + 1, (place(x1) + place(x2)) / 2));
+      const ends: [number, number] = [Math.min(place(x1), middle - half) - 2, Math.max(place(x2), middle + half) + 2];
+      return { ...m, x1, x2, text, middle, ends };
+    })
+    .sort((p, q) => p.x2 - p.x1 - (q.x2 - q.x1) || p.x1 - q.x1)
+    .map((b) => {
+      let level = 0;
+      while (taken[level]?.some(([low, high]) => b.ends[0] < high && b.ends[1] > low)) level += 1;
+      (taken[level] ??= []).push(b.ends);
+      return { ...b, level };
+    });
+  const each = fontSize * 1.75;
+  if (taken.length * each > most)
+    return letters.length > 0
+      ? asLetters([
+          `${brackets.length} brackets do not fit above a figure of this height: letters are shown. Make it higher, or show only those told apart.`,
+        ])
+      : nothing([
+          `${brackets.length} brackets do not fit above a figure of this height: make it higher, or show only those told apart.`,
+        ]);
+  return {
+    height: taken.length * each,
+    levels: taken.length,
+    marks: brackets.flatMap(({ a, b, x1, x2, text, middle, level }): Mark[] => {
+      const name = `bracket-${a}|${b}`;
+      const rule = (xa: number, ya: number, xb: number, yb: number): Mark => ({
+        mark: 'rule',
+        x1: xa,
+        y1: ya,
+        x2: xb,
+        y2: yb,
+        ink: 'ink',
+        name,
+      });
+      const y = level + 0.3;
+      return [
+        rule(x1, y, x2, y),
+        rule(x1, y, x1, y - 0.18),
+        rule(x2, y, x2, y - 0.18),
+        {
+          mark: 'text',
+          x: (x1 + x2) / 2,
+          dx: middle - (place(x1) + place(x2)) / 2,
+          y,
+          dy: -fontSize * 0.3,
+          anchor: 'middle',
+          text,
+          name,
+        },
+      ];
+    }),
+    remarks: [],
+    shown: 'brackets',
+  };
+}

@@ -1,0 +1,30 @@
+import type { GroupPart } from '../answer/group-part';
+import { studentT } from '../distributions/t';
+import type { Interval } from '../procedures/interval';
+import { percent } from '../words/numbers';
+import type { FigureStyle } from './figure-style';
+
+/** What error bars show. */
+export type BarKind = FigureStyle['bars'];
+
+/** The ends of a group's error bar, from its own readings; undefined where they do not allow one. */
+export function barEnds(group: GroupPart, bars: BarKind, level: number): Interval | undefined {
+  const s = group.summary;
+  if (!s) return undefined;
+  const sem = Math.sqrt(s.variance / s.n);
+  const reach =
+    bars === 'sd'
+      ? Math.sqrt(s.variance)
+      : bars === 'sem'
+        ? sem
+        : sem * studentT(s.n - 1).upperQuantile((1 - level) / 2);
+  return { low: s.mean - reach, high: s.mean + reach };
+}
+
+/** Error bars in words, as a legend names them. */
+export const barWords = (bars: BarKind, level: number): string =>
+  ({
+    sd: 'standard deviations',
+    sem: 'standard errors of the mean',
+    interval: `${percent(level)} confidence intervals`,
+  })[bars];

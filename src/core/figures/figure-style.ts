@@ -1,0 +1,93 @@
+import * as v from 'valibot';
+
+const size = (least: number, most: number, what: string) =>
+  v.pipe(
+    v.number(`${what} must be a number.`),
+    v.minValue(least, `${what} must be at least ${least}.`),
+    v.maxValue(most, `${what} must be at most ${most}.`),
+  );
+const finite = (what: string) => v.pipe(v.number(`${what} is a number.`), v.finite(`${what} is a number.`));
+const words = (most: number) => v.pipe(v.string(), v.maxLength(most, `At most ${most} characters can stand there.`));
+const Id = v.pipe(v.string(), v.minLength(1), v.maxLength(420));
+
+/** What a figure can show. */
+export const figureKinds = [
+  /** Means with error bars, as columns or points; readings over them. */
+  'means',
+  'boxes',
+  /** Each subject's readings joined. */
+  'lines',
+  /** Cell means of one factor joined over the other. */
+  'interaction',
+  /** The share found in each group, with its interval. */
+  'shares',
+  /** All shares of each row of a table, one on the other. */
+  'stacked',
+  'tiles',
+  /** Differences against the divide line. */
+  'differences',
+  /** What the statistic would do without an effect. */
+  'distribution',
+] as const;
+export type FigureKind = (typeof figureKinds)[number];
+
+/** Colours a group can have: the eight, and ink. */
+export const inkColour = 8;
+
+/** How one group is drawn, where it is not drawn as in the readings. */
+const GroupLook = v.object({
+  name: v.optional(words(200)),
+  colour: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(inkColour))),
+  shape: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(7))),
+});
+
+/** How a figure is drawn. What it shows comes from its question's answer and is not kept here. */
+export const FigureStyle = v.object({
+  /** The first that fits the question, unless one is chosen. */
+  kind: v.optional(v.picklist(figureKinds, `A figure shows one of ${figureKinds.join(', ')}.`)),
+  marks: v.picklist(['columns', 'points']),
+  bars: v.picklist(['sd', 'sem', 'interval']),
+  /** Whether every reading is drawn beside its group's mean. */
+  readings: v.boolean(),
+  widthMm: size(30, 250, 'The width in millimetres'),
+  heightMm: size(30, 250, 'The height in millimetres'),
+  fontPt: size(5, 14, 'The text size in points'),
+  font: v.optional(v.picklist(['sans', 'serif'])),
+  /** Weight of axes and error bars, in points. */
+  linePt: v.optional(size(0.25, 3, 'The line weight in points')),
+  /** Titles of the axes where they are not those of the readings. */
+  yTitle: v.optional(words(200)),
+  xTitle: v.optional(words(200)),
+  log: v.optional(v.boolean()),
+  /** Where the axis of values starts and ends, as far as what is shown lets it. */
+  from: v.optional(finite('The start of the axis')),
+  to: v.optional(finite('The end of the axis')),
+  /** Groups in this order; those not named come after. */
+  order: v.optional(v.pipe(v.array(Id), v.maxLength(400))),
+  looks: v.optional(v.record(Id, GroupLook)),
+  /** Lines across at stated values. */
+  rules: v.optional(v.pipe(v.array(v.object({ at: finite('A line’s value'), name: words(80) })), v.maxLength(12))),
+  /** How comparisons that were made are shown: brackets with p, letters, or not at all. */
+  compared: v.optional(v.picklist(['brackets', 'letters', 'none'])),
+  /** Brackets for every comparison made, or only for those told apart. */
+  bracketsFor: v.optional(v.picklist(['apart', 'all'])),
+  /** How a bracket writes its p: in figures, or as asterisks. */
+  pAs: v.optional(v.picklist(['exact', 'asterisks'])),
+  /** Names of a second factor at the data, or in a key above. */
+  names: v.optional(v.picklist(['direct', 'key'])),
+  /** Further figures of the study drawn with this one, each as a panel of the same size. */
+  beside: v.optional(v.pipe(v.array(Id), v.maxLength(11))),
+  /** Panels in a row. */
+  across: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(4))),
+  panelLetters: v.optional(v.picklist(['capital', 'small', 'none'])),
+});
+export type FigureStyle = v.InferOutput<typeof FigureStyle>;
+
+export const defaultFigureStyle: FigureStyle = {
+  marks: 'columns',
+  bars: 'interval',
+  readings: true,
+  widthMm: 85,
+  heightMm: 75,
+  fontPt: 8,
+};

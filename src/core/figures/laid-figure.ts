@@ -1,0 +1,101 @@
+/** Figures that are a picture of the question's page at the size of a paper: differences, tiles, the reference distribution. */
+import type { Answer } from '../answer/answer';
+import { choicesOf } from '../question/choices';
+import { withUnit } from '../readings/table';
+import { curveScene } from '../scenes/curve';
+import type { Frame } from '../scenes/group-rows';
+import { ladder, mostRungs, singleEffect } from '../scenes/ladder';
+import { rungsOf } from '../scenes/look';
+import { type Scene, scaled } from '../scenes/scene';
+import { textWidth } from '../scenes/text-width';
+import { fitBars, tiles } from '../scenes/tiles';
+import { decisionOf, pOf } from '../words/hypotheses';
+import { fixed, percent } from '../words/numbers';
+import type { FigureKind, FigureStyle } from './figure-style';
+import { sizesOf } from './sizes';
+import type { Drawn } from './upright';
+
+/** Size of text in pictures of the page. */
+const pageSize = 13;
+
+/** Draws such a picture. */
+export function laidFigure(
+  answer: Answer,
+  style: FigureStyle,
+  kind: Extract<FigureKind, 'differences' | 'tiles' | 'distribution'>,
+): Drawn {
+  const { width, height, fontSize, lineWeight } = sizesOf(style);
+  // Laid out as on the page, in its sizes, and then brought to those of the figure.
+  const factor = fontSize / pageSize;
+  const [wide, high] = [width / factor, height / factor];
+  const remarks: string[] = [];
+  const made = answer.comparison.ok ? answer.comparison.value : undefined;
+  const { question, unit } = answer;
+  const base = { width: wide, height: high, fontSize: pageSize, lineWeight: lineWeight / factor };
+  let scene: Scene = { ...base, panels: [], alt: answer.comparison.ok ? '' : answer.comparison.reason };
+  if (made && kind === 'tiles' && made.counts) {
+    const fit = question.design === 'one-sample';
+    const names = Math.max(0, ...made.counts.columns.map((c) => textWidth(c, 12)));
+    const frame: Frame = {
+      left: fit ? 20 : 8,
+      top: 14,
+      width: wide - (fit ? 34 : 16 + Math.min(wide * 0.4, names + 10)),
+      height: high - (fit ? 62 : 44),
+    };
+    scene = {
+      ...base,
+      panels: [fit ? fitBars(made.counts, frame, question.level) : tiles(made.counts, frame, question.level)],
+      alt: `Counts of ${made.counts.columns.join(', ')}${fit ? ' with the counts expected' : ` as tiles, a column for each of ${made.counts.rows.join(', ')}`}.`,
+    };
+  }
+  if (made && kind === 'differences') {
+    const frame: Frame = { left: 16, top: 28, width: wide - 32, height: high - 28 - 46 };
+    const parts = made.follow?.ok ? made.follow.value : [];
+    const rungs = rungsOf(parts, question.level, false);
+    const { about } = question;
+    const shares = about === 'share';
+    const ranks = choicesOf(question).method === 'ranks';
+    const title =
+      style.xTitle ||
+      (shares
+        ? 'difference of shares'
+        : about === 'spread'
+          ? 'ratio of SDs'
+          : ranks
+            ? 'difference of mean ranks'
+            : withUnit('difference', unit));
+    const none = question.design === 'one-sample' || about ? 0 : choicesOf(question).value;
+    const panel =
+      rungs.length === 0 && made.effect
+        ? singleEffect(
+            style.xTitle ? { ...made.effect, name: style.xTitle } : made.effect,
+            frame,
+            shares || style.xTitle ? '' : unit,
+            none,
+            question.bounds,
+          )
+        : ladder(rungs, frame, title);
+    if (rungs.length > mostRungs)
+      remarks.push(
+        `${mostRungs} of ${rungs.length} differences are drawn: choose fewer comparisons in the question to see all of them.`,
+      );
+    scene = {
+      ...base,
+      panels: [panel],
+      alt: `Differences with ${percent(question.level)} intervals against the line of no difference: ${(rungs.length > 0 ? rungs.slice(0, mostRungs) : made.effect ? [made.effect] : []).map((e) => `${e.name} ${fixed(e.estimate, 2)}`).join('; ')}.`,
+    };
+  }
+  const [reference] = made?.reference ?? [];
+  if (made && reference && kind === 'distribution') {
+    const decision = decisionOf(reference, pOf(made, reference), question.level);
+    const curve = decision && curveScene(reference, decision.critical, wide, undefined, high);
+    if (curve) scene = { ...base, panels: curve.panels, alt: curve.alt };
+    else remarks.push('This distribution has no curve to show.');
+  }
+  return {
+    scene: scaled(scene, factor),
+    remarks,
+    margins: { left: 0, right: 0, top: 0, bottom: 0 },
+    band: 'none',
+  };
+}

@@ -1,0 +1,112 @@
+/** A figure's legend: what its marks and bars are, n of each group, the test, and how comparisons are shown. */
+import type { Answer } from '../answer/answer';
+import { cellParts } from '../answer/group-part';
+import { intervalNames } from '../answer/shares';
+import { choicesOf } from '../question/choices';
+import { withUnit } from '../readings/table';
+import { wordsAbout } from '../words/about';
+import { followNames } from '../words/follow-names';
+import { headline } from '../words/headline';
+import { methodName } from '../words/method';
+import { percent, plural } from '../words/numbers';
+import { testPhrase } from '../words/phrases';
+import { measureOf, subtraction } from '../words/question';
+import { asideClause } from '../words/report';
+import { sentenceCase } from '../words/sentences';
+import { countOf, countedClause } from '../words/shares';
+import { type Text, joined, symbol, text } from '../words/text';
+import { barWords } from './error-bars';
+import type { FigureKind, FigureStyle } from './figure-style';
+import { kindOf } from './kinds';
+
+type Drawing = Pick<FigureStyle, 'kind' | 'marks' | 'bars' | 'readings' | 'bracketsFor' | 'pAs'>;
+
+/** n of each group or cell. */
+function sizes(answer: Answer): Text {
+  const parts = answer.layout ? cellParts(answer.layout, answer.question.level) : answer.groups;
+  return joined(
+    parts.map(({ name, n }): Text => text`${name} ${symbol('n')} = ${n}`),
+    answer.layout ? '; ' : ', ',
+  );
+}
+
+/** The difference with its interval, and the test. */
+function result(answer: Answer): Text {
+  if (!answer.comparison.ok) return [];
+  const { effect, tests } = answer.comparison.value;
+  const top = headline(answer, answer.comparison.value);
+  if (tests.length > 1)
+    return text` ${methodName(answer.question)}: ${joined(
+      tests.map((t): Text => text`${t.of ?? ''} ${testPhrase(t)}`),
+      '; ',
+    )}.`;
+  return effect ? text` ${subtraction(answer)}: ${top.estimate}, ${top.interval}; ${top.test}.` : text` ${top.test}.`;
+}
+
+/** How brackets or letters are to be read. */
+function comparedClause(answer: Answer, style: Drawing, compared: 'brackets' | 'letters' | 'none'): string {
+  if (!answer.comparison.ok || compared === 'none') return '';
+  const method = followNames[choicesOf(answer.question).follow];
+  const follows = answer.comparison.value.effect === undefined;
+  if (compared === 'letters') return ` Groups that share a letter were not told apart (${method}).`;
+  const of = style.bracketsFor === 'all' || !follows ? '' : ' that were told apart';
+  const how = style.pAs === 'asterisks' ? ' (* p < 0.05, ** p < 0.01, *** p < 0.001)' : ' with their p';
+  return follows
+    ? ` Brackets mark comparisons${of}${how} (${method}).`
+    : style.pAs === 'asterisks'
+      ? ` The bracket marks the comparison${how}.`
+      : '';
+}
+
+const ofReadings = (answer: Answer, style: Drawing, kind: FigureKind): Text => {
+  const of = sentenceCase(withUnit(measureOf(answer), answer.unit));
+  const own = answer.reported ? 'as reported' : 'from each group’s own readings';
+  const bars = `error bars ${barWords(style.bars, answer.question.level)} ${own}`;
+  const points =
+    style.readings && !answer.reported
+      ? `; small symbols are single ${answer.averaged ? 'means of a' : ''}${answer.averaged ? ` ${answer.subject || 'subject'}` : plural(answer.subject)}`
+      : '';
+  switch (kind) {
+    case 'boxes':
+      return text`${of} by group. Boxes are quartiles with the median, whiskers reach to the last reading within 1.5 interquartile ranges${style.readings ? points : '; symbols are readings beyond'}.`;
+    case 'lines':
+      return text`${of}: lines join the readings of each ${answer.subject || 'subject'}. Large symbols are means, ${bars}.`;
+    case 'interaction':
+      return text`${of}: large symbols are cell means, joined, ${bars}${points}.`;
+    default:
+      return text`${of} by group. ${style.marks === 'columns' ? 'Columns are means' : 'Large symbols are means'}, ${bars}${points}.`;
+  }
+};
+
+/** What the marks of a figure are. */
+function marksClause(answer: Answer, style: Drawing, kind: FigureKind): Text {
+  const { question } = answer;
+  const level = percent(question.level);
+  switch (kind) {
+    case 'shares':
+      return text`Share of ${answer.measure || 'those found'} by group. ${style.marks === 'columns' ? 'Columns' : 'Symbols'} are shares, error bars ${level} ${intervalNames[choicesOf(question).shareInterval]} intervals. ${answer.groups.map((g) => `${g.name} ${countOf(g)}`).join('; ')}.`;
+    case 'stacked':
+      return text`Shares of ${answer.measure || 'each category'} within each ${answer.rowName ?? 'group'}. Error bars are ${level} ${intervalNames[choicesOf(question).shareInterval]} intervals of the share up to each border. ${sizes(answer)}.`;
+    case 'differences':
+      return text`Differences with ${level} confidence intervals against the line of no difference${answer.comparison.ok && answer.comparison.value.effect ? '' : '; those told apart are filled'}. ${sizes(answer)}.`;
+    case 'distribution':
+      return text`What the statistic would do without an effect; the rejection region at the ${level} level is shaded, and the statistic observed is marked. ${sizes(answer)}.`;
+    case 'tiles':
+      return [];
+    default:
+      return text`${ofReadings(answer, style, kind)} ${sizes(answer)}.`;
+  }
+}
+
+/**
+ * The legend of an answer's figure.
+ * @param compared how comparisons are shown in it; as letters where they have any, unless told
+ */
+export function figureLegend(answer: Answer, style: Drawing, compared?: 'brackets' | 'letters' | 'none'): Text {
+  const kind = kindOf(answer, style);
+  const about = wordsAbout(answer.question);
+  if (about && (kind === 'tiles' || compared === undefined)) return about.legend(answer);
+  const found = answer.comparison.ok ? answer.comparison.value : undefined;
+  const lettered = found?.follow?.ok && found.follow.value[0]?.letters !== undefined;
+  return text`${marksClause(answer, style, kind)}${result(answer)}${comparedClause(answer, style, compared ?? (lettered ? 'letters' : 'none'))}${answer.counted ? countedClause(answer) : asideClause(answer.groups)}`;
+}

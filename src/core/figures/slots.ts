@@ -1,0 +1,142 @@
+/** What stands side by side in a figure: groups, or cells of two factors in clusters, as the figure names and colours them. */
+import type { Answer, GroupPart } from '../answer/answer';
+import { cellParts } from '../answer/group-part';
+import type { Level } from '../readings/table';
+import { type FigureStyle, inkColour } from './figure-style';
+import type { Ink } from '../scenes/scene';
+
+/** One place along the axis of groups. */
+export interface Slot {
+  id: string;
+  name: string;
+  group: GroupPart;
+  /** Ids and names of its cluster and, of two factors, of its level of the other. */
+  cluster: string;
+  series: string;
+  clusterName: string;
+  seriesName: string;
+  /** Key of its look in the style: the group's id, or the level's that gives it its colour. */
+  look: string;
+  ink: Ink;
+  shape: number;
+  /** Place along the axis; clusters are one apart. */
+  x: number;
+  /** Half the room it has. */
+  half: number;
+}
+
+/** A name under the axis. */
+export interface Cluster {
+  look: string;
+  name: string;
+  x: number;
+}
+
+/** A level of the second factor, as a key or a label names it. */
+export interface Series {
+  look: string;
+  id: string;
+  name: string;
+  ink: Ink;
+  shape: number;
+}
+
+export interface Layout {
+  slots: Slot[];
+  clusters: Cluster[];
+  /** Empty where there is one factor. */
+  series: Series[];
+}
+
+const painted = (colour: number): Ink => (colour === inkColour ? 'ink' : { group: colour });
+
+/** In the order the style names, those it does not name after. */
+function ordered<T>(items: readonly T[], keyOf: (item: T) => string, order: readonly string[] = []): T[] {
+  const place = (item: T): number => {
+    const at = order.indexOf(keyOf(item));
+    return at < 0 ? order.length : at;
+  };
+  return items
+    .map((item, i) => ({ item, i }))
+    .sort((p, q) => place(p.item) - place(q.item) || p.i - q.i)
+    .map(({ item }) => item);
+}
+
+function lookOf(style: FigureStyle, key: string, colour: number): { name?: string; ink: Ink; shape: number } {
+  const { name, colour: own = colour, shape } = style.looks?.[key] ?? {};
+  return { ...(name ? { name } : {}), ink: painted(own), shape: shape ?? (own === inkColour ? colour % 8 : own % 8) };
+}
+
+function oneFactor(groups: readonly GroupPart[], style: FigureStyle): Layout {
+  const shown = ordered(groups, (g) => g.id, style.order);
+  const slots = shown.map((group, x): Slot => {
+    const look = lookOf(style, group.id, group.colour);
+    const name = look.name ?? group.name;
+    return {
+      id: group.id,
+      name,
+      group,
+      cluster: group.id,
+      series: '',
+      clusterName: group.name,
+      seriesName: '',
+      look: group.id,
+      ink: look.ink,
+      shape: look.shape,
+      x,
+      half: 0.4,
+    };
+  });
+  return { slots, clusters: slots.map(({ look, name, x }) => ({ look, name, x })), series: [] };
+}
+
+/** Key of a level's look: levels of two factors may share an id. */
+export const levelKey = (factor: 'a' | 'b', level: Level): string => `${factor}/${level.id}`;
+
+function twoFactors(answer: Answer, layout: NonNullable<Answer['layout']>, style: FigureStyle): Layout {
+  // Within subjects the conditions follow one another, and each group has its line through them.
+  const mixed = answer.question.design === 'mixed';
+  const [along, across] = mixed ? (['b', 'a'] as const) : (['a', 'b'] as const);
+  const levels = (factor: 'a' | 'b'): Level[] =>
+    ordered(layout[factor].levels, (l) => levelKey(factor, l), style.order);
+  const series = levels(across).map((level): Series => {
+    const place = layout[across].levels.indexOf(level);
+    const look = levelKey(across, level);
+    const { name = level.name, ink, shape } = lookOf(style, look, level.colour ?? place);
+    return { look, id: level.id, name, ink, shape };
+  });
+  const clusters = levels(along).map((level, x) => {
+    const look = levelKey(along, level);
+    return { look, name: style.looks?.[look]?.name ?? level.name, x, level };
+  });
+  const cells = cellParts(layout, answer.question.level);
+  const step = 0.8 / Math.max(1, series.length);
+  const slots = clusters.flatMap(({ level, x }) =>
+    series.flatMap((s, k): Slot[] => {
+      const [a, b] = mixed ? [s.id, level.id] : [level.id, s.id];
+      const group = cells.find((c) => c.id === `${a}\n${b}`);
+      if (!group) return [];
+      return [
+        {
+          id: group.id,
+          name: group.name,
+          group,
+          cluster: level.id,
+          series: s.id,
+          clusterName: level.name,
+          seriesName: layout[across].levels.find((l) => l.id === s.id)?.name ?? '',
+          look: s.look,
+          ink: s.ink,
+          shape: s.shape,
+          x: x + (k - (series.length - 1) / 2) * step,
+          half: step / 2,
+        },
+      ];
+    }),
+  );
+  return { slots, clusters: clusters.map(({ look, name, x }) => ({ look, name, x })), series };
+}
+
+/** What stands side by side, in the figure's order and under its names. */
+export const slotsOf = (answer: Answer, style: FigureStyle): Layout =>
+  answer.layout ? twoFactors(answer, answer.layout, style) : oneFactor(answer.groups, style);

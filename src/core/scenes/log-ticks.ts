@@ -1,0 +1,16 @@
+import { ticks as linear } from 'd3-array';
+
+/** Round numbers on a logarithmic axis: 1, 2 and 5 times powers of ten, or powers alone where those are too many. */
+export function logTicks([low, high]: readonly number[], count: number): number[] {
+  const from = Math.floor(Math.log10(low ?? 1));
+  const powers = Array.from({ length: Math.ceil(Math.log10(high ?? 1)) - from + 1 }, (_, i) => 10 ** (from + i));
+  const inside = (all: number[]): number[] => all.filter((t) => t >= (low ?? 0) && t <= (high ?? 0));
+  const fine = inside(powers.flatMap((p) => [p, 2 * p, 5 * p]));
+  if (fine.length <= count + 2) return fine.length > 1 ? fine : linear(low ?? 0, high ?? 1, count);
+  const coarse = inside(powers);
+  const every = Math.max(1, Math.ceil(coarse.length / count));
+  return coarse.filter((_, i) => i % every === 0);
+}
+
+/** A tick of a logarithmic axis as it is printed. */
+export const logTick = (x: number): string => String(Number(x.toPrecision(6)));

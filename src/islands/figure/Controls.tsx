@@ -1,0 +1,488 @@
+/** What can be changed of a figure, part by part: the same controls in the list beside it and where the part was clicked. */
+import { ArrowDown, ArrowUp, X } from 'lucide-react';
+import { type ReactNode, useState } from 'react';
+import { markerPath } from '../../charts/markers';
+import type { Answer } from '../../core/answer/answer';
+import { comparisonsMade, lettersMade } from '../../core/figures/comparisons-made';
+import { type FigureKind, type FigureStyle, inkColour } from '../../core/figures/figure-style';
+import { kindNames, kindOf, kindsFor } from '../../core/figures/kinds';
+import { levelKey, slotsOf } from '../../core/figures/slots';
+import { percent } from '../../core/words/numbers';
+import { Accepted } from '../shared/Accepted';
+import { Choose } from '../shared/Parts';
+
+export interface ControlProps {
+  answer: Answer;
+  style: FigureStyle;
+  set: (part: Partial<FigureStyle>) => void;
+}
+
+/** A line of the list: what it is, and its control. */
+export function Choice({ name, children }: { name: string; children: ReactNode }) {
+  return (
+    <div className="grid grid-cols-[6.2rem_1fr] items-baseline border-b border-line py-1.5">
+      <span className="text-muted">{name}</span>
+      <span className="min-w-0">{children}</span>
+    </div>
+  );
+}
+
+/** A number that is kept when it lies where it may; left empty it may go back to what Divide chooses. */
+export function Measure({
+  label,
+  unit = '',
+  value,
+  least = -Infinity,
+  most = Infinity,
+  empty,
+  onChange,
+}: {
+  label: string;
+  unit?: string;
+  value: number | undefined;
+  least?: number;
+  most?: number;
+  /** What an empty field stands for, where it may be empty. */
+  empty?: string;
+  onChange: (value: number | undefined) => void;
+}) {
+  const [trouble, setTrouble] = useState('');
+  const accept = (text: string) => {
+    const typed = Number(text.replace(',', '.').replace('−', '-'));
+    if (text === '' && empty !== undefined) {
+      setTrouble('');
+      onChange(undefined);
+    } else if (text !== '' && Number.isFinite(typed) && typed >= least && typed <= most) {
+      setTrouble('');
+      onChange(typed);
+    } else
+      setTrouble(
+        Number.isFinite(least) || Number.isFinite(most)
+          ? `“${text}” is not between ${least} and ${most}: kept at ${value ?? empty}.`
+          : `“${text}” is not a number: kept at ${value ?? empty}.`,
+      );
+  };
+  return (
+    <>
+      <Accepted
+        className="part w-12"
+        aria-label={label}
+        inputMode="decimal"
+        placeholder={empty}
+        value={value === undefined ? '' : String(value)}
+        onAccept={accept}
+      />{' '}
+      {unit}
+      {trouble && (
+        <span role="alert" className="block text-[13px] text-error">
+          {trouble}
+        </span>
+      )}
+    </>
+  );
+}
+
+const yes = { shown: 'shown', hidden: 'not shown' } as const;
+
+export function KindControl({ answer, style, set }: ControlProps) {
+  const all = kindsFor(answer);
+  return (
+    <Choice name="Shows">
+      <Choose
+        label="What the figure shows"
+        value={kindOf(answer, style)}
+        options={Object.fromEntries(all.map((k) => [k, kindNames[k]])) as Partial<Record<FigureKind, string>>}
+        onChange={(kind) => set({ kind })}
+      />
+    </Choice>
+  );
+}
+
+export function MeansControl({ style, set }: ControlProps) {
+  return (
+    <Choice name="Means as">
+      <Choose
+        label="Means as"
+        value={style.marks}
+        options={{ columns: 'columns', points: 'points' }}
+        onChange={(marks) => set({ marks })}
+      />
+    </Choice>
+  );
+}
+
+export function BarsControl({ answer, style, set }: ControlProps) {
+  return (
+    <Choice name="Error bars">
+      <Choose
+        label="Error bars"
+        value={style.bars}
+        options={{ sd: 'SD', sem: 'SEM', interval: `${percent(answer.question.level)} CI` }}
+        onChange={(bars) => set({ bars })}
+      />
+    </Choice>
+  );
+}
+
+export function ReadingsControl({ style, set }: ControlProps) {
+  return (
+    <Choice name="Each reading">
+      <Choose
+        label="Each reading"
+        value={style.readings ? 'shown' : 'hidden'}
+        options={yes}
+        onChange={(shown) => set({ readings: shown === 'shown' })}
+      />
+    </Choice>
+  );
+}
+
+/** Only comparisons that were made can be shown; where there were none, it says so. */
+export function ComparedControl({ answer, style, set }: ControlProps) {
+  const made = comparisonsMade(answer, slotsOf(answer, style).slots);
+  const letters = lettersMade(answer).length > 0;
+  if (made.length === 0)
+    return (
+      <Choice name="Comparisons">
+        <span className="text-muted">none was made between two of these</span>
+      </Choice>
+    );
+  const as = style.compared ?? 'usual';
+  const brackets = as === 'brackets' || (as === 'usual' && !(letters && made.filter((m) => m.apart).length > 4));
+  return (
+    <>
+      <Choice name="Comparisons">
+        <Choose
+          label="Comparisons"
+          value={as}
+          options={{
+            usual: 'as fits',
+            brackets: 'brackets with p',
+            ...(letters ? { letters: 'letters' } : {}),
+            none: 'not shown',
+          }}
+          onChange={(compared) => set({ compared: compared === 'usual' ? undefined : compared })}
+        />
+      </Choice>
+      {brackets && (
+        <Choice name="Brackets for">
+          {made.length > 1 && (
+            <>
+              <Choose
+                label="Brackets for"
+                value={style.bracketsFor ?? 'apart'}
+                options={{ apart: 'those told apart', all: `all ${made.length} made` }}
+                onChange={(bracketsFor) => set({ bracketsFor })}
+              />
+              {', '}
+            </>
+          )}
+          <Choose
+            label="p as"
+            value={style.pAs ?? 'exact'}
+            options={{ exact: 'p in figures', asterisks: 'asterisks' }}
+            onChange={(pAs) => set({ pAs })}
+          />
+        </Choice>
+      )}
+    </>
+  );
+}
+
+export function ValueTitleControl({ style, set }: ControlProps) {
+  return (
+    <Choice name="Title">
+      <Accepted
+        className="part w-full"
+        aria-label="Title of the value axis"
+        placeholder="as the readings say"
+        value={style.yTitle ?? ''}
+        onAccept={(yTitle) => set({ yTitle: yTitle === '' ? undefined : yTitle })}
+      />
+    </Choice>
+  );
+}
+
+export function GroupTitleControl({ style, set }: ControlProps) {
+  return (
+    <Choice name="Under names">
+      <Accepted
+        className="part w-full"
+        aria-label="Title of the axis of groups"
+        placeholder="nothing"
+        value={style.xTitle ?? ''}
+        onAccept={(xTitle) => set({ xTitle: xTitle === '' ? undefined : xTitle })}
+      />
+    </Choice>
+  );
+}
+
+/** Why an axis is never broken here. */
+const broken =
+  'An axis with a piece cut out makes lengths and distances that no longer stand for the values, and readers do not see it. Divide does not draw one: use a logarithmic axis, points in place of columns with an axis that starts later, or two panels.';
+
+export function ValueAxisControl({ style, set }: ControlProps) {
+  const [asked, setAsked] = useState(false);
+  return (
+    <>
+      <Choice name="Axis">
+        <Choose
+          label="Value axis"
+          value={(style.log ? 'log' : 'linear') as 'linear' | 'log' | 'broken'}
+          options={{ linear: 'linear', log: 'logarithmic', broken: 'broken' }}
+          onChange={(kind) => {
+            setAsked(kind === 'broken');
+            if (kind !== 'broken') set({ log: kind === 'log' ? true : undefined });
+          }}
+        />
+        , from <Measure label="Axis from" value={style.from} empty="auto" onChange={(from) => set({ from })} /> to{' '}
+        <Measure label="Axis to" value={style.to} empty="auto" onChange={(to) => set({ to })} />
+        {asked && (
+          <span role="alert" className="mt-1 block text-[13px] text-warning">
+            {broken}
+          </span>
+        )}
+      </Choice>
+    </>
+  );
+}
+
+export function RulesControl({ style, set }: ControlProps) {
+  const rules = style.rules ?? [];
+  const keep = (next: typeof rules) => set({ rules: next.length > 0 ? next : undefined });
+  const change = (i: number, part: Partial<(typeof rules)[number]>) =>
+    keep(rules.map((r, k) => (k === i ? { ...r, ...part } : r)));
+  return (
+    <Choice name="Lines across">
+      {rules.map((rule, i) => (
+        <span key={i} className="mb-1 block">
+          <Accepted
+            className="part w-20"
+            aria-label={`Name of line ${i + 1}`}
+            placeholder="its name"
+            value={rule.name}
+            onAccept={(name) => change(i, { name })}
+          />{' '}
+          at <Measure label={`Value of line ${i + 1}`} value={rule.at} onChange={(at) => change(i, { at: at ?? 0 })} />
+          <button
+            type="button"
+            className="plain-button"
+            aria-label={`Remove line ${i + 1}`}
+            onClick={() => keep(rules.filter((_, k) => k !== i))}
+          >
+            <X size={14} aria-hidden />
+          </button>
+        </span>
+      ))}
+      {rules.length < 12 && (
+        <button type="button" className="plain-button" onClick={() => keep([...rules, { at: 0, name: '' }])}>
+          Add a line
+        </button>
+      )}
+    </Choice>
+  );
+}
+
+/** What can be named, coloured and ordered: groups, or the levels of both factors, or the categories of a table. */
+export interface Named {
+  key: string;
+  name: string;
+  colour: number;
+  /** Whether colour and marker are its own. */
+  painted: boolean;
+}
+
+export function namedParts(answer: Answer, style: FigureStyle): Named[] {
+  const counts = answer.comparison.ok ? answer.comparison.value.counts : undefined;
+  const order = style.order ?? [];
+  const place = (key: string): number => (order.includes(key) ? order.indexOf(key) : order.length);
+  const sorted = (all: Named[]): Named[] =>
+    all
+      .map((n, i) => ({ n, i }))
+      .sort((p, q) => place(p.n.key) - place(q.n.key) || p.i - q.i)
+      .map(({ n }) => n);
+  if (answer.layout) {
+    const across = answer.question.design === 'mixed' ? 'a' : 'b';
+    return (['a', 'b'] as const).flatMap((factor) =>
+      sorted(
+        (answer.layout?.[factor].levels ?? []).map((level, i) => ({
+          key: levelKey(factor, level),
+          name: level.name,
+          colour: level.colour ?? i,
+          painted: factor === across,
+        })),
+      ),
+    );
+  }
+  const stacked = kindOf(answer, style) === 'stacked';
+  return [
+    ...sorted(answer.groups.map((g) => ({ key: g.id, name: g.name, colour: g.colour, painted: !stacked }))),
+    ...(stacked && counts
+      ? counts.columns.map((name, j) => ({ key: `category/${j}`, name, colour: j % 8, painted: true }))
+      : []),
+  ];
+}
+
+const colourNames = ['plum', 'moss', 'olive', 'sky', 'navy', 'umber', 'wine', 'teal', 'ink'];
+const shapeNames = ['disc', 'diamond', 'triangle down', 'square', 'fork', 'triangle', 'cross', 'star'];
+
+/** One group: its name in the figure, colour and marker, and its place. */
+export function GroupControl({ answer, style, set, of }: ControlProps & { of: Named }) {
+  const parts = namedParts(answer, style);
+  const { key, name, painted } = of;
+  const look = style.looks?.[key] ?? {};
+  const colour = look.colour ?? of.colour % 8;
+  const shape = look.shape ?? colour % 8;
+  const prefix = key.includes('/') ? key.slice(0, key.indexOf('/') + 1) : '';
+  const peers = parts.filter((p) => (prefix ? p.key.startsWith(prefix) : !p.key.includes('/'))).map((p) => p.key);
+  const at = peers.indexOf(key);
+  const change = (part: Partial<typeof look>) => {
+    const next = Object.fromEntries(
+      Object.entries({ ...look, ...part }).filter(([, v]) => v !== undefined && v !== ''),
+    );
+    const { [key]: _, ...others } = style.looks ?? {};
+    const looks = Object.keys(next).length > 0 ? { ...others, [key]: next } : others;
+    set({ looks: Object.keys(looks).length > 0 ? looks : undefined });
+  };
+  const move = (by: -1 | 1) => {
+    const next = [...peers];
+    [next[at], next[at + by]] = [next[at + by] ?? key, next[at] ?? key];
+    set({ order: [...(style.order ?? []).filter((k) => !peers.includes(k)), ...next] });
+  };
+  return (
+    <span className="flex flex-wrap items-baseline gap-x-1.5 py-0.5" data-testid={`look-${name}`}>
+      <Accepted
+        className="part min-w-0 basis-full"
+        aria-label={`Name of ${name} in the figure`}
+        placeholder={name}
+        value={look.name ?? ''}
+        onAccept={(text) => change({ name: text })}
+      />
+      {painted && (
+        <>
+          <svg width="14" height="14" viewBox="-7 -7 14 14" aria-hidden className="self-center">
+            <path
+              d={markerPath(shape, [{ x: 0, y: 0 }], 10)}
+              fill={colour === inkColour ? 'var(--ink-ink)' : `var(--group-${colour})`}
+            />
+          </svg>
+          <Choose
+            label={`Colour of ${name}`}
+            value={String(colour)}
+            options={Object.fromEntries(colourNames.map((c, i) => [String(i), c]))}
+            onChange={(c) => change({ colour: Number(c) })}
+          />
+          <Choose
+            label={`Marker of ${name}`}
+            value={String(shape)}
+            options={Object.fromEntries(shapeNames.map((s, i) => [String(i), s]))}
+            onChange={(s) => change({ shape: Number(s) })}
+          />
+        </>
+      )}
+      {!key.startsWith('category/') && (
+        <>
+          <button
+            type="button"
+            className="plain-button"
+            aria-label={`${name} earlier`}
+            disabled={at <= 0}
+            onClick={() => move(-1)}
+          >
+            <ArrowUp size={14} aria-hidden />
+          </button>
+          <button
+            type="button"
+            className="plain-button"
+            aria-label={`${name} later`}
+            disabled={at >= peers.length - 1}
+            onClick={() => move(1)}
+          >
+            <ArrowDown size={14} aria-hidden />
+          </button>
+        </>
+      )}
+    </span>
+  );
+}
+
+export function NamesControl({ answer, style, set }: ControlProps) {
+  const kind = kindOf(answer, style);
+  const two = (answer.layout && (kind === 'means' || kind === 'boxes' || kind === 'interaction')) || kind === 'stacked';
+  if (!two) return null;
+  return (
+    <Choice name="Names">
+      <Choose
+        label="Names of the second factor"
+        value={style.names ?? 'direct'}
+        options={{ direct: 'at the data', key: 'in a key' }}
+        onChange={(names) => set({ names })}
+      />
+    </Choice>
+  );
+}
+
+/** Widths of a column and of a page of many journals. */
+const widths = { one: 85, two: 174 } as const;
+
+export function SizeControls({ style, set }: ControlProps) {
+  const named = style.widthMm === widths.one ? 'one' : style.widthMm === widths.two ? 'two' : 'own';
+  return (
+    <>
+      <Choice name="Width">
+        <Choose
+          label="Columns of the journal"
+          value={named}
+          options={{ one: 'one column', two: 'two columns', own: 'of its own' }}
+          onChange={(w) => w !== 'own' && set({ widthMm: widths[w] })}
+        />
+        {', '}
+        <Measure
+          label="Width in millimetres"
+          unit="mm"
+          value={style.widthMm}
+          least={30}
+          most={250}
+          onChange={(widthMm = style.widthMm) => set({ widthMm })}
+        />
+      </Choice>
+      <Choice name="Height">
+        <Measure
+          label="Height in millimetres"
+          unit="mm"
+          value={style.heightMm}
+          least={30}
+          most={250}
+          onChange={(heightMm = style.heightMm) => set({ heightMm })}
+        />
+      </Choice>
+      <Choice name="Text">
+        <Choose
+          label="Face"
+          value={style.font ?? 'sans'}
+          options={{ sans: 'sans', serif: 'serif' }}
+          onChange={(font) => set({ font })}
+        />
+        {', '}
+        <Measure
+          label="Text size in points"
+          unit="pt"
+          value={style.fontPt}
+          least={5}
+          most={14}
+          onChange={(fontPt = style.fontPt) => set({ fontPt })}
+        />
+      </Choice>
+      <Choice name="Lines">
+        <Measure
+          label="Line weight in points"
+          unit="pt"
+          value={style.linePt ?? 0.75}
+          least={0.25}
+          most={3}
+          onChange={(linePt) => set({ linePt })}
+        />
+      </Choice>
+    </>
+  );
+}

@@ -1,0 +1,95 @@
+import { Copy, Download } from 'lucide-react';
+import { useState } from 'react';
+import type { Drawing } from '../../core/scenes/drawing';
+import { save } from '../shared/save';
+import { pngBlob, svgBlob } from './download';
+
+interface Props {
+  drawing: Drawing;
+  size: { widthMm: number; heightMm: number };
+  family: 'sans' | 'serif';
+  name: string;
+  /** Where the server draws the same figure as PDF; it draws what is kept, so everything must be. */
+  pdf: string;
+  saved: boolean;
+}
+
+/** The figure as files and for the clipboard, all from one drawing. */
+export function Downloads({ drawing, size, family, name, pdf, saved }: Props) {
+  const [dpi, setDpi] = useState(300);
+  const [said, setSaid] = useState<{ words: string; trouble?: boolean }>();
+  const trying = (run: () => Promise<string>) => {
+    setSaid(undefined);
+    run().then(
+      (words) => setSaid({ words }),
+      (error: unknown) =>
+        setSaid({ words: error instanceof Error ? error.message : 'The file could not be made.', trouble: true }),
+    );
+  };
+  const download = (make: () => Promise<Blob>, ending: string) =>
+    trying(async () => {
+      save(await make(), `${name}.${ending}`);
+      return '';
+    });
+  const copy = () =>
+    trying(async () => {
+      // The item is made at once, while the click still counts, and filled when the picture is there.
+      await navigator.clipboard.write([new ClipboardItem({ 'image/png': pngBlob(drawing, size, dpi, family) })]);
+      return 'Copied as a picture';
+    });
+  return (
+    <div className="mt-5 space-y-1.5">
+      <p>
+        <button
+          type="button"
+          className="plain-button"
+          onClick={() => download(() => svgBlob(drawing, size, family), 'svg')}
+        >
+          <Download size={15} aria-hidden /> Download as SVG
+        </button>
+      </p>
+      <p>
+        {saved ? (
+          <a className="plain-button" href={pdf} download={`${name}.pdf`}>
+            <Download size={15} aria-hidden /> Download as PDF
+          </a>
+        ) : (
+          <span className="text-muted">PDF once everything is saved</span>
+        )}
+      </p>
+      <p>
+        <button
+          type="button"
+          className="plain-button"
+          onClick={() => download(() => pngBlob(drawing, size, dpi, family), 'png')}
+        >
+          <Download size={15} aria-hidden /> Download as PNG
+        </button>{' '}
+        at{' '}
+        <select
+          className="part"
+          aria-label="Dots per inch"
+          value={dpi}
+          onChange={(e) => setDpi(Number(e.target.value))}
+        >
+          {[150, 300, 600, 1200].map((d) => (
+            <option key={d} value={d}>
+              {d}
+            </option>
+          ))}
+        </select>{' '}
+        dots per inch
+      </p>
+      <p>
+        <button type="button" className="plain-button" onClick={copy}>
+          <Copy size={15} aria-hidden /> Copy the picture
+        </button>
+      </p>
+      {said?.words && (
+        <p role={said.trouble ? 'alert' : 'status'} className={said.trouble ? 'text-error' : 'text-muted'}>
+          {said.words}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,64 @@
+import { layout } from '../charts/layout';
+import { answer } from '../core/answer/answer';
+import { defaultFigureStyle, type FigureStyle } from '../core/figures/figure-style';
+import { figureLegend } from '../core/figures/legend';
+import { type PlatePart, plate } from '../core/figures/plate';
+import { DomainError } from '../core/numeric/domain-error';
+import type { Drawing } from '../core/scenes/drawing';
+import { type Text, text } from '../core/words/text';
+import { pdfFile } from '../formats/pdf';
+import { svgFile } from '../formats/svg';
+import { NotFound } from '../store/errors';
+import { readFigure } from '../store/figures';
+import type { Db } from '../store/open';
+import { readQuestion } from '../store/questions';
+import { readTable } from '../store/tables';
+import { faceFiles, svgFace } from './fonts';
+
+/** A figure as it is now. */
+export interface DrawnFigure {
+  drawing: Drawing;
+  widthMm: number;
+  heightMm: number;
+  style: FigureStyle;
+  legend: Text;
+}
+
+/** A figure's answer and style. @throws DomainError where the question has no answer */
+function partOf(db: Db, id: string): PlatePart {
+  const { questionId, style } = readFigure(db, id);
+  const { tableId, question } = readQuestion(db, questionId);
+  const found = answer(question, readTable(db, tableId).table);
+  if (!found.ok) throw new DomainError(found.reason);
+  return { answer: found.value, style: { ...defaultFigureStyle, ...style } };
+}
+
+/** Draws a figure from what is kept. @throws NotFound, DomainError in words */
+export function drawnFigure(db: Db, id: string): DrawnFigure {
+  const first = partOf(db, id);
+  const others = (first.style.beside ?? []).flatMap((other) => {
+    try {
+      return [partOf(db, other)];
+    } catch (error) {
+      // A panel since removed, or one that has no answer now, leaves the others as they are.
+      if (error instanceof NotFound || error instanceof DomainError) return [];
+      throw error;
+    }
+  });
+  const { scene, widthMm, heightMm, parts } = plate(first, others);
+  const legend = parts.flatMap(({ letter, band }, i): Text => {
+    const part = [first, ...others][i];
+    if (!part) return [];
+    const said = figureLegend(part.answer, part.style, band);
+    return letter ? text`${i === 0 ? '' : ' '}(${letter}) ${said}` : said;
+  });
+  return { drawing: layout(scene), widthMm, heightMm, style: first.style, legend };
+}
+
+/** The figure as an SVG file. */
+export const svgOf = ({ drawing, widthMm, heightMm, style }: DrawnFigure): string =>
+  svgFile(drawing, { widthMm, heightMm, face: svgFace(style.font ?? 'sans') });
+
+/** The figure as a PDF file. */
+export const pdfOf = ({ drawing, widthMm, heightMm, style }: DrawnFigure): Promise<Uint8Array> =>
+  pdfFile(drawing, { widthMm, heightMm, face: faceFiles(style.font ?? 'sans'), title: drawing.alt });
