@@ -53,8 +53,8 @@ module.exports = {
     ),
     only(
       'demo-is-made-of-core',
-      '^demo/',
-      '^(demo|src/(core|store))/',
+      '^demo/skerrow',
+      '^(demo|src/core)/',
       'The demo study is made-up readings in the model.',
     ),
     {

@@ -1,8 +1,11 @@
 import { type Random, random } from '../src/core/numeric/random';
-import { defaultQuestion, questionOf } from '../src/core/question/question';
+import { type Question, defaultQuestion, questionOf } from '../src/core/question/question';
 import { type Column, type Table, emptyColumn, tableOf } from '../src/core/readings/table';
-import { defaultFigureStyle } from '../src/core/figures/figure-style';
-import type { StudyDraft } from '../src/store/studies';
+import { type FigureStyle, defaultFigureStyle } from '../src/core/figures/figure-style';
+import { draftOf } from '../src/core/readings/table-edit';
+import type { StudyContent } from '../src/core/study/content';
+import type { Block, Inline, Piece, WriteUp } from '../src/core/write-up/document';
+import { type StudyPieces, readingOf, seenAs } from '../src/core/write-up/piece';
 
 /** Made-up readings of a kelp nursery that does not exist; the seed makes them the same everywhere. */
 const seed = 20261123;
@@ -301,67 +304,134 @@ function manyAssays(): Table {
   );
 }
 
-/** The demo study of Skerrow Kelp Nursery: a table for every design; questions where their screens stand. */
-export const demoStudy = (): StudyDraft => ({
-  title: 'Skerrow Kelp Nursery',
-  origin: 'made up for the demo study',
-  tables: [
-    { table: lampTrial(), questions: [{ question: defaultQuestion('red', 'white'), figures: [defaultFigureStyle] }] },
-    {
-      table: fourLamps(),
-      questions: [
-        { question: questionOf('several'), figures: [] },
-        { question: questionOf('several', { compare: 'control', control: 'control' }), figures: [] },
-      ],
-    },
-    {
-      table: temperatureByNutrient(),
-      questions: [{ question: questionOf('factorial', { by: 'temperature', by2: 'nutrient' }), figures: [] }],
-    },
-    { table: rinse(), questions: [{ question: defaultQuestion('before', 'after', 'paired'), figures: [] }] },
-    { table: weeklyGrowth(), questions: [{ question: questionOf('repeated'), figures: [] }] },
-    { table: fedLines(), questions: [{ question: questionOf('mixed'), figures: [] }] },
-    { table: tankReplicates(), questions: [{ question: defaultQuestion('still', 'pulsed'), figures: [] }] },
-    {
-      table: settlement(),
-      questions: [
-        { question: questionOf('several', { about: 'share', found: 'settled' }), figures: [] },
-        {
-          question: questionOf('two-groups', { about: 'share', found: 'settled', a: 'rough', b: 'smooth' }),
-          figures: [],
-        },
-      ],
-    },
-    { table: grazing(), questions: [{ question: questionOf('several', { about: 'table' }), figures: [] }] },
-    {
-      table: bladeForms(),
-      questions: [{ question: questionOf('one-sample', { about: 'table', ratio: [9, 3, 3, 1] }), figures: [] }],
-    },
-    {
-      table: fouling(),
-      questions: [
-        { question: questionOf('paired', { about: 'share', found: 'fouled', method: 'exact' }), figures: [] },
-      ],
-    },
-    {
-      table: probes(),
-      questions: [
-        { question: { ...defaultQuestion('old', 'new'), bounds: { low: -0.1, high: 0.1 } }, figures: [] },
-        { question: { ...defaultQuestion('old', 'new'), about: 'spread' }, figures: [] },
-      ],
-    },
-    {
-      table: pipette(),
-      questions: [{ question: questionOf('one-sample', { a: 'volume', value: 1000 }), figures: [] }],
-    },
-    {
-      table: iodine(),
-      questions: [
-        { question: { ...defaultQuestion('air', 'freeze'), method: 'ranks' }, figures: [] },
-        { question: { ...defaultQuestion('air', 'freeze'), method: 'shuffle', statistic: 'median' }, figures: [] },
-      ],
-    },
-    { table: copiedFigures(), questions: [{ question: questionOf('several'), figures: [] }] },
-    { table: manyAssays(), questions: [{ question: defaultQuestion('still', 'pulsed'), figures: [] }] },
-  ],
+/** A table with what is asked of it, and the figures made of each question. */
+interface Asked {
+  table: Table;
+  questions: { question: Question; figures: FigureStyle[] }[];
+}
+
+const of = (table: Table, ...questions: [Question, ...FigureStyle[]][]): Asked => ({
+  table,
+  questions: questions.map(([question, ...figures]) => ({ question, figures })),
 });
+
+/** A table for every design, with its questions. */
+export const demoTables = (): Asked[] => [
+  of(lampTrial(), [defaultQuestion('red', 'white'), defaultFigureStyle]),
+  of(
+    fourLamps(),
+    [questionOf('several'), { ...defaultFigureStyle, widthMm: 110, heightMm: 80 }],
+    [questionOf('several', { compare: 'control', control: 'control' })],
+  ),
+  of(temperatureByNutrient(), [
+    questionOf('factorial', { by: 'temperature', by2: 'nutrient' }),
+    { ...defaultFigureStyle, kind: 'interaction' },
+  ]),
+  of(rinse(), [defaultQuestion('before', 'after', 'paired'), defaultFigureStyle]),
+  of(weeklyGrowth(), [questionOf('repeated')]),
+  of(fedLines(), [questionOf('mixed')]),
+  of(tankReplicates(), [defaultQuestion('still', 'pulsed')]),
+  of(
+    settlement(),
+    [questionOf('several', { about: 'share', found: 'settled' })],
+    [questionOf('two-groups', { about: 'share', found: 'settled', a: 'rough', b: 'smooth' })],
+  ),
+  of(grazing(), [questionOf('several', { about: 'table' }), defaultFigureStyle]),
+  of(bladeForms(), [questionOf('one-sample', { about: 'table', ratio: [9, 3, 3, 1] })]),
+  of(fouling(), [questionOf('paired', { about: 'share', found: 'fouled', method: 'exact' })]),
+  of(
+    probes(),
+    [{ ...defaultQuestion('old', 'new'), bounds: { low: -0.1, high: 0.1 } }],
+    [{ ...defaultQuestion('old', 'new'), about: 'spread' }],
+  ),
+  of(pipette(), [questionOf('one-sample', { a: 'volume', value: 1000 })]),
+  of(
+    iodine(),
+    [{ ...defaultQuestion('air', 'freeze'), method: 'ranks' }],
+    [{ ...defaultQuestion('air', 'freeze'), method: 'shuffle', statistic: 'median' }],
+  ),
+  of(copiedFigures(), [questionOf('several')]),
+  of(manyAssays(), [defaultQuestion('still', 'pulsed')]),
+];
+
+/** The demo study of Skerrow Kelp Nursery as one value. Its ids tell places: question 2 of table 1 is `t1q2`. */
+export function demoStudy(): StudyContent {
+  const asked = demoTables();
+  const questions = asked.flatMap(({ questions: all }, i) =>
+    all.map((q, j) => ({ ...q, table: `t${i + 1}`, id: `t${i + 1}q${j + 1}` })),
+  );
+  return {
+    title: 'Skerrow Kelp Nursery',
+    tables: asked.map(({ table }, i) => ({
+      id: `t${i + 1}`,
+      table: draftOf(table),
+      origin: 'made up for the demo study',
+    })),
+    questions: questions.map(({ id, table, question }) => ({ id, table, question })),
+    figures: questions.flatMap(({ id, figures }) =>
+      figures.map((style, k) => ({ id: `${id}f${k + 1}`, question: id, style })),
+    ),
+  };
+}
+
+/**
+ * The finished write-up of the demo study: a few of its questions, in words with live pieces.
+ * @param idOf the id a place of the demo study was kept under
+ */
+export function demoWriteUp(idOf: (key: string) => string, pieces: StudyPieces): WriteUp {
+  const seen = <P extends Piece>(piece: P): P => {
+    const now = readingOf(piece, pieces);
+    return now ? { ...piece, attrs: { ...piece.attrs, seen: seenAs(now) } } : piece;
+  };
+  const words = (text: string): Inline => ({ type: 'text', text });
+  const sentence = (key: string, part: 'methods' | 'results' | 'headline'): Inline =>
+    seen({ type: 'sentence', attrs: { question: idOf(key), part, seen: '' } });
+  const number = (key: string, part: 'estimate' | 'interval' | 'n'): Inline =>
+    seen({ type: 'liveNumber', attrs: { question: idOf(key), part, seen: '' } });
+  const heading = (level: number, text: string): Block => ({
+    type: 'heading',
+    attrs: { level },
+    content: [words(text)],
+  });
+  const paragraph = (...content: Inline[]): Block => ({ type: 'paragraph', content });
+  const figure = (key: string): Block => seen({ type: 'liveFigure', attrs: { figure: idOf(key), seen: '' } });
+  const table = (key: string, place: number): Block =>
+    seen({ type: 'answerTable', attrs: { question: idOf(key), place, seen: '' } });
+  return {
+    type: 'doc',
+    content: [
+      heading(1, 'Light, warmth and food for young kelp'),
+      paragraph(
+        words('Under a red lamp seedlings grew '),
+        number('t1q1', 'estimate'),
+        words(' longer than under a white one ('),
+        number('t1q1', 'interval'),
+        words('; '),
+        number('t1q1', 'n'),
+        words(
+          ' seedlings). We then asked whether other colours do the same, what temperature and nutrient add, and whether a rinse costs mass.',
+        ),
+      ),
+      heading(2, 'Methods'),
+      paragraph(sentence('t1q1', 'methods')),
+      paragraph(sentence('t2q1', 'methods')),
+      paragraph(sentence('t3q1', 'methods')),
+      paragraph(sentence('t4q1', 'methods')),
+      heading(2, 'Results'),
+      heading(3, 'Lamps'),
+      paragraph(sentence('t1q1', 'results')),
+      figure('t1q1f1'),
+      paragraph(sentence('t2q1', 'results')),
+      figure('t2q1f1'),
+      heading(3, 'Temperature and nutrient'),
+      paragraph(sentence('t3q1', 'headline'), words(' '), sentence('t3q1', 'results')),
+      figure('t3q1f1'),
+      table('t3q1', 1),
+      heading(3, 'The rinse'),
+      paragraph(sentence('t4q1', 'results'), words(' The loss is small beside the differences between blades.')),
+      figure('t4q1f1'),
+      heading(2, 'Readings'),
+      seen({ type: 'shortLog', attrs: { seen: '' } }),
+    ],
+  };
+}

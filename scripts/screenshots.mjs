@@ -80,7 +80,7 @@ await served(4393, ['--demo'], async (base) => {
   await page.getByRole('button', { name: 'Take these readings in' }).waitFor();
   await page.screenshot({ path: join(root, 'docs/screenshots', 'import.png') });
   await spine('All changes').click();
-  await page.getByRole('heading', { name: 'What was done to the readings' }).waitFor();
+  await page.getByRole('heading', { name: 'What was done', exact: true }).waitFor();
   await take('log');
   await spine('Red lamp · White lamp').last().click();
   await page.getByTestId('legend').waitFor();

@@ -59,7 +59,7 @@ export async function pdfFile(
     return font;
   };
   for (const weight of ['regular', 'bold'] as const)
-    face[weight].forEach((file, i) => doc.registerFont(`${weight}-${i}`, file as Buffer));
+    face[weight].forEach((file, i) => doc.registerFont(`${weight}-${i}`, file));
   const fileFor = (letter: string, weight: keyof Face): string => {
     const i = face[weight].findIndex((_, k) => open(weight, k).hasGlyphForCodePoint(letter.codePointAt(0) ?? 0));
     return `${weight}-${Math.max(0, i)}`;

@@ -18,5 +18,8 @@ export function who(): string {
   }
 }
 
+/** Who makes a change now, as it is kept. */
+export const made = () => ({ at: now(), by: who() });
+
 /** The present moment, as it is kept. */
 export const now = (): string => new Date().toISOString();

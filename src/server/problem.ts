@@ -26,12 +26,13 @@ class TooLarge extends Error {
   }
 }
 
-async function readCapped(request: Request, limit: number): Promise<string> {
+/** The request's body as it came. @param limit most bytes it may hold */
+export async function bytes(request: Request, limit: number): Promise<Uint8Array> {
   if (Number(request.headers.get('content-length') ?? 0) > limit) throw new TooLarge(limit);
   const parts: Uint8Array[] = [];
   let size = 0;
   const reader = request.body?.getReader();
-  if (!reader) return '';
+  if (!reader) return new Uint8Array();
   for (;;) {
     const { done, value } = await reader.read();
     if (done) break;
@@ -42,7 +43,7 @@ async function readCapped(request: Request, limit: number): Promise<string> {
     }
     parts.push(value);
   }
-  return Buffer.concat(parts).toString('utf8');
+  return Buffer.concat(parts);
 }
 
 /** The request's body as JSON of this schema. @param limit most bytes it may hold */
@@ -51,7 +52,7 @@ export async function body<S extends v.GenericSchema>(
   schema: S,
   limit = bodyLimit,
 ): Promise<v.InferOutput<S>> {
-  const raw = await readCapped(request, limit);
+  const raw = Buffer.from(await bytes(request, limit)).toString('utf8');
   let json: unknown;
   try {
     json = JSON.parse(raw);

@@ -23,6 +23,7 @@ export interface Spine {
   readings: SpineEntry[];
   questions: SpineEntry[];
   figures: SpineEntry[];
+  writeUp: SpineEntry[];
   log: SpineEntry[];
 }
 
@@ -65,6 +66,7 @@ export function studySpine(db: Db, studyId: string): Spine {
         label: labels.get(questionId) ?? '',
         href: `${home}/figures/${id}`,
       })),
+    writeUp: [{ id: 'write-up', label: 'Text, tables and figures', href: `${home}/write-up` }],
     log: [{ id: 'log', label: 'All changes', href: `${home}/log` }],
   };
 }

@@ -1,8 +1,9 @@
-import { asc, eq } from 'drizzle-orm';
+import { asc, eq, max } from 'drizzle-orm';
 import type { FigureStyle } from '../core/figures/figure-style';
 import { NotFound, newerElsewhere } from './errors';
+import { type Made, recordEvent } from './events';
 import type { Db } from './open';
-import { figures, studies } from './schema';
+import { figures } from './schema';
 
 export interface KeptFigure {
   id: string;
@@ -18,33 +19,69 @@ export const figuresOf = (db: Db, studyId: string): KeptFigure[] =>
 
 /** @throws NotFound */
 export function readFigure(db: Db, id: string): KeptFigure {
-  const kept = db.select().from(figures).where(eq(figures.id, id)).get();
-  if (!kept) throw new NotFound('There is no such figure: its question may have been removed.');
-  return kept;
+  const found = db.select().from(figures).where(eq(figures.id, id)).get();
+  if (!found) throw new NotFound('There is no such figure: its question may have been removed.');
+  return found;
 }
 
+/** What the log keeps of a figure. */
+const kept = (question: string, style: FigureStyle) => ({ question, style });
+
 export function insertFigure(db: Db, id: string, studyId: string, questionId: string, style: FigureStyle): void {
-  const position = figuresOf(db, studyId).length;
+  const last = db
+    .select({ position: max(figures.position) })
+    .from(figures)
+    .where(eq(figures.studyId, studyId))
+    .get();
+  const position = (last?.position ?? -1) + 1;
   db.insert(figures).values({ id, studyId, questionId, position, style, revision: 0 }).run();
 }
 
+/** Makes a figure of a question, and says so in the log. */
+export function makeFigure(
+  db: Db,
+  id: string,
+  studyId: string,
+  questionId: string,
+  style: FigureStyle,
+  made: Made,
+): void {
+  db.transaction((tx) => {
+    const inside = tx as unknown as Db;
+    insertFigure(inside, id, studyId, questionId, style);
+    recordEvent(inside, studyId, made, { kind: 'figure', subject: id, before: null, after: kept(questionId, style) });
+  });
+}
+
 /** Writes a figure's style as changed. @returns the new revision @throws Conflict, NotFound */
-export function updateFigure(db: Db, id: string, revision: number, style: FigureStyle, at: string): number {
+export function updateFigure(db: Db, id: string, revision: number, style: FigureStyle, made: Made): number {
   return db.transaction((tx) => {
     const inside = tx as unknown as Db;
-    const kept = readFigure(inside, id);
-    if (kept.revision !== revision) throw newerElsewhere('This figure was', kept.revision);
+    const before = readFigure(inside, id);
+    if (before.revision !== revision) throw newerElsewhere('This figure was', before.revision);
     inside
       .update(figures)
       .set({ style, revision: revision + 1 })
       .where(eq(figures.id, id))
       .run();
-    inside.update(studies).set({ changedAt: at }).where(eq(studies.id, kept.studyId)).run();
+    recordEvent(inside, before.studyId, made, {
+      kind: 'figure',
+      subject: id,
+      before: kept(before.questionId, before.style),
+      after: kept(before.questionId, style),
+    });
     return revision + 1;
   });
 }
 
-export function removeFigure(db: Db, id: string): void {
-  readFigure(db, id);
+/** Removes a figure; the log can bring it back. */
+export function removeFigure(db: Db, id: string, made: Made): void {
+  const before = readFigure(db, id);
   db.delete(figures).where(eq(figures.id, id)).run();
+  recordEvent(db, before.studyId, made, {
+    kind: 'figure',
+    subject: id,
+    before: kept(before.questionId, before.style),
+    after: null,
+  });
 }

@@ -1,8 +1,10 @@
-import { and, asc, eq, getTableColumns, isNull } from 'drizzle-orm';
+import { and, asc, eq, getTableColumns, isNull, max } from 'drizzle-orm';
 import type { Question } from '../core/question/question';
 import { NotFound, newerElsewhere } from './errors';
+import { type Made, recordEvent } from './events';
+import { figuresOf, removeFigure } from './figures';
 import type { Db } from './open';
-import { questions, studies, tables } from './schema';
+import { questions, tables } from './schema';
 
 export interface KeptQuestion {
   id: string;
@@ -29,29 +31,69 @@ export function readQuestion(db: Db, id: string): KeptQuestion {
   return kept;
 }
 
+/** What the log keeps of a question. */
+const kept = (table: string, question: Question) => ({ table, question });
+
 export function insertQuestion(db: Db, id: string, studyId: string, tableId: string, question: Question): void {
-  const position = questionsOf(db, studyId).length;
+  const last = db
+    .select({ position: max(questions.position) })
+    .from(questions)
+    .where(eq(questions.studyId, studyId))
+    .get();
+  const position = (last?.position ?? -1) + 1;
   db.insert(questions).values({ id, studyId, tableId, position, question, revision: 0 }).run();
 }
 
+/** Asks a question, and says so in the log. */
+export function askQuestion(
+  db: Db,
+  id: string,
+  studyId: string,
+  tableId: string,
+  question: Question,
+  made: Made,
+): void {
+  db.transaction((tx) => {
+    const inside = tx as unknown as Db;
+    insertQuestion(inside, id, studyId, tableId, question);
+    recordEvent(inside, studyId, made, { kind: 'question', subject: id, before: null, after: kept(tableId, question) });
+  });
+}
+
 /** Writes a question as changed. @returns the new revision @throws Conflict, NotFound */
-export function updateQuestion(db: Db, id: string, revision: number, question: Question, at: string): number {
+export function updateQuestion(db: Db, id: string, revision: number, question: Question, made: Made): number {
   return db.transaction((tx) => {
     const inside = tx as unknown as Db;
-    const kept = readQuestion(inside, id);
-    if (kept.revision !== revision) throw newerElsewhere('This question was', kept.revision);
+    const before = readQuestion(inside, id);
+    if (before.revision !== revision) throw newerElsewhere('This question was', before.revision);
     inside
       .update(questions)
       .set({ question, revision: revision + 1 })
       .where(eq(questions.id, id))
       .run();
-    inside.update(studies).set({ changedAt: at }).where(eq(studies.id, kept.studyId)).run();
+    recordEvent(inside, before.studyId, made, {
+      kind: 'question',
+      subject: id,
+      before: kept(before.tableId, before.question),
+      after: kept(before.tableId, question),
+    });
     return revision + 1;
   });
 }
 
-/** Removes a question with its figures. */
-export function removeQuestion(db: Db, id: string): void {
-  readQuestion(db, id);
-  db.delete(questions).where(eq(questions.id, id)).run();
+/** Removes a question with its figures; the log can bring them back. */
+export function removeQuestion(db: Db, id: string, made: Made): void {
+  db.transaction((tx) => {
+    const inside = tx as unknown as Db;
+    const before = readQuestion(inside, id);
+    for (const figure of figuresOf(inside, before.studyId))
+      if (figure.questionId === id) removeFigure(inside, figure.id, made);
+    inside.delete(questions).where(eq(questions.id, id)).run();
+    recordEvent(inside, before.studyId, made, {
+      kind: 'question',
+      subject: id,
+      before: kept(before.tableId, before.question),
+      after: null,
+    });
+  });
 }

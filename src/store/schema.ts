@@ -4,6 +4,8 @@ import type { Question } from '../core/question/question';
 import type { Formula } from '../core/readings/formula';
 import { type Level, limitRules, roles, shapes, spreadKinds } from '../core/readings/table';
 import type { TableEdit } from '../core/readings/table-edit';
+import { eventKinds } from '../core/study/content';
+import type { WriteUp } from '../core/write-up/document';
 
 /** Times are ISO 8601 in UTC. A revision counts the accepted changes; a write must name the one it started from. */
 export const studies = sqliteTable('studies', {
@@ -129,4 +131,29 @@ export const figures = sqliteTable(
     revision: integer().notNull(),
   },
   (t) => [index('figures_by_study').on(t.studyId)],
+);
+
+/** The write-up of a study, once it is begun. */
+export const writeUps = sqliteTable('write_ups', {
+  studyId: text()
+    .primaryKey()
+    .references(() => studies.id, { onDelete: 'cascade' }),
+  writeUp: text({ mode: 'json' }).$type<WriteUp>().notNull(),
+  revision: integer().notNull(),
+});
+
+/** Changes to questions, figures, the write-up and the study itself, with what each was before: for the log. */
+export const events = sqliteTable(
+  'events',
+  {
+    id: integer().primaryKey({ autoIncrement: true }),
+    studyId: study(),
+    at: text().notNull(),
+    by: text().notNull().default(''),
+    kind: text({ enum: eventKinds }).notNull(),
+    subject: text().notNull(),
+    before: text({ mode: 'json' }).$type<unknown>(),
+    after: text({ mode: 'json' }).$type<unknown>(),
+  },
+  (t) => [index('events_by_study').on(t.studyId)],
 );

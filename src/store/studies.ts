@@ -1,24 +1,17 @@
 import { and, asc, desc, eq, isNull } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
-import type { Question } from '../core/question/question';
-import type { FigureStyle } from '../core/figures/figure-style';
-import type { Table } from '../core/readings/table';
+import { draftOf } from '../core/readings/table-edit';
+import { type StudyContent, type StudyEvent, withIds } from '../core/study/content';
 import { NotFound } from './errors';
+import { type Made, eventsOf, insertEvents, recordEvent } from './events';
 import { figuresOf, insertFigure } from './figures';
 import type { Db } from './open';
 import { insertQuestion, questionsOf } from './questions';
 import { studies, tables } from './schema';
-import { insertTable, readTable } from './tables';
+import { insertChanges, insertTable, madeOf, readTable, wholeChangesOf } from './tables';
+import { insertWriteUp, readWriteUp } from './write-ups';
 
 export type KeptStudy = typeof studies.$inferSelect;
-
-/** A study as it is made in one go: by the demo, or as a copy. Ids within it are made new when it is kept. */
-export interface StudyDraft {
-  title: string;
-  /** Where the readings came from, for the log. */
-  origin?: string;
-  tables: { table: Table; questions: { question: Question; figures: FigureStyle[] }[] }[];
-}
 
 /** @throws NotFound, also for a study that was deleted */
 export function readStudy(db: Db, id: string): KeptStudy {
@@ -45,28 +38,81 @@ export const tableIdsOf = (db: Db, studyId: string): string[] =>
     .all()
     .map((t) => t.id);
 
-/** Keeps a new study. @returns its id */
-export function createStudy(db: Db, draft: StudyDraft, at: string): string {
+/** An event with the ids of a copy in place of those it had. */
+function movedEvent(event: StudyEvent, idOf: (old: string) => string): StudyEvent {
+  const moved = (value: unknown): unknown => {
+    if (value === null || typeof value !== 'object') return value;
+    if (event.kind === 'write-up') return withIds(value as NonNullable<StudyContent['writeUp']>, idOf);
+    const out: Record<string, unknown> = { ...value };
+    for (const key of ['table', 'question'] as const) {
+      const id = out[key];
+      if (typeof id === 'string') out[key] = idOf(id);
+    }
+    return out;
+  };
+  return { ...event, subject: idOf(event.subject), before: moved(event.before), after: moved(event.after) };
+}
+
+/** Keeps a new study; ids within it are made new. @returns its id */
+export function createStudy(db: Db, content: StudyContent, at: string, study = ''): string {
   const id = nanoid(12);
+  const ids = new Map<string, string>(study === '' ? [] : [[study, id]]);
+  const idOf = (old: string): string => {
+    const made = ids.get(old) ?? nanoid(12);
+    ids.set(old, made);
+    return made;
+  };
   db.transaction((tx) => {
     const inside = tx as unknown as Db;
-    inside.insert(studies).values({ id, title: draft.title, createdAt: at, changedAt: at, deletedAt: null }).run();
-    draft.tables.forEach(({ table, questions }, position) => {
-      const tableId = nanoid(12);
-      insertTable(inside, id, position, { ...table, id: tableId }, { at, origin: draft.origin ?? '' });
-      for (const { question, figures } of questions) {
-        const questionId = nanoid(12);
-        insertQuestion(inside, questionId, id, tableId, question);
-        for (const style of figures) insertFigure(inside, nanoid(12), id, questionId, style);
-      }
+    inside.insert(studies).values({ id, title: content.title, createdAt: at, changedAt: at, deletedAt: null }).run();
+    content.tables.forEach(({ id: old, table, origin, at: begun = at, changes = [] }, position) => {
+      insertTable(inside, id, position, { ...table, id: idOf(old) }, { at: begun, origin });
+      insertChanges(inside, idOf(old), changes);
     });
+    for (const { id: old, table, question } of content.questions)
+      insertQuestion(inside, idOf(old), id, idOf(table), question);
+    for (const { id: old, question, style } of content.figures)
+      insertFigure(inside, idOf(old), id, idOf(question), {
+        ...style,
+        ...(style.beside ? { beside: style.beside.map(idOf) } : {}),
+      });
+    if (content.writeUp) insertWriteUp(inside, id, withIds(content.writeUp, idOf), 1);
+    insertEvents(
+      inside,
+      id,
+      (content.events ?? []).map((event) => movedEvent(event, idOf)),
+    );
   });
   return id;
 }
 
-export function renameStudy(db: Db, id: string, title: string, at: string): void {
-  readStudy(db, id);
-  db.update(studies).set({ title, changedAt: at }).where(eq(studies.id, id)).run();
+/** All that is kept of a study. @throws NotFound */
+export function readContent(db: Db, id: string): StudyContent {
+  const { title } = readStudy(db, id);
+  const writeUp = readWriteUp(db, id)?.writeUp;
+  return {
+    title,
+    tables: tableIdsOf(db, id).map((tableId) => {
+      const { at, origin } = madeOf(db, tableId);
+      return {
+        id: tableId,
+        table: draftOf(readTable(db, tableId).table),
+        origin,
+        ...(at ? { at } : {}),
+        changes: wholeChangesOf(db, tableId),
+      };
+    }),
+    questions: questionsOf(db, id).map((q) => ({ id: q.id, table: q.tableId, question: q.question })),
+    figures: figuresOf(db, id).map((f) => ({ id: f.id, question: f.questionId, style: f.style })),
+    ...(writeUp ? { writeUp } : {}),
+    events: eventsOf(db, id),
+  };
+}
+
+export function renameStudy(db: Db, id: string, title: string, made: Made): void {
+  const before = readStudy(db, id);
+  db.update(studies).set({ title }).where(eq(studies.id, id)).run();
+  recordEvent(db, id, made, { kind: 'study', subject: id, before: before.title, after: title });
 }
 
 /** Takes a study off the shelf; it can be put back. */
@@ -83,24 +129,6 @@ export function restoreStudy(db: Db, id: string): void {
 
 /** Copies a study with all that is in it. @returns the copy's id */
 export function duplicateStudy(db: Db, id: string, at: string): string {
-  const { title } = readStudy(db, id);
-  const questions = questionsOf(db, id);
-  const figures = figuresOf(db, id);
-  return createStudy(
-    db,
-    {
-      title: `${title} (copy)`.slice(0, 200),
-      origin: `copied from the study “${title}”`,
-      tables: tableIdsOf(db, id).map((tableId) => ({
-        table: readTable(db, tableId).table,
-        questions: questions
-          .filter((q) => q.tableId === tableId)
-          .map((q) => ({
-            question: q.question,
-            figures: figures.filter((f) => f.questionId === q.id).map((f) => f.style),
-          })),
-      })),
-    },
-    at,
-  );
+  const content = readContent(db, id);
+  return createStudy(db, { ...content, title: `${content.title} (copy)`.slice(0, 200) }, at, id);
 }

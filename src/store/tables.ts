@@ -3,9 +3,14 @@ import { nanoid } from 'nanoid';
 import { applyEdits } from '../core/readings/edits';
 import type { TableEdit } from '../core/readings/table-edit';
 import type { Column, Table } from '../core/readings/table';
+import type { StudyContent } from '../core/study/content';
 import { NotFound, newerElsewhere } from './errors';
+import { type Made, recordEvent } from './events';
 import type { Db } from './open';
 import { cellRuns, changes, columns, studies, tables } from './schema';
+
+/** An accepted change, with what takes it back. */
+type TableChange = NonNullable<StudyContent['tables'][number]['changes']>[number];
 
 /** Rows in one stored run of cells. */
 const runLength = 1000;
@@ -125,6 +130,8 @@ const optionalParts = ({ limits, colour, levels, formula, note }: typeof columns
 const known = new WeakMap<object, Map<string, { revision: number; table: Table }>>();
 
 function remember(db: Db, table: Table, revision: number): void {
+  // Within a transaction nothing is remembered: it may yet be taken back.
+  if (!(db.$client as unknown)) return;
   const tables = known.get(db.$client) ?? new Map<string, { revision: number; table: Table }>();
   known.set(db.$client, tables);
   // The few tables someone is working on; older ones make room.
@@ -311,15 +318,17 @@ export function addTable(
 }
 
 /** Takes a table out of its study, with the questions asked of it; it can be put back. @throws NotFound */
-export function deleteTable(db: Db, id: string, at: string): void {
-  keptRow(db, id);
-  db.update(tables).set({ deletedAt: at }).where(eq(tables.id, id)).run();
+export function deleteTable(db: Db, id: string, made: Made): void {
+  const { studyId, name } = keptRow(db, id);
+  db.update(tables).set({ deletedAt: made.at }).where(eq(tables.id, id)).run();
+  recordEvent(db, studyId, made, { kind: 'table', subject: id, before: name, after: null });
 }
 
 /** Puts a removed table back. @throws NotFound */
-export function restoreTable(db: Db, id: string): void {
-  keptRow(db, id);
+export function restoreTable(db: Db, id: string, made: Made): void {
+  const { studyId, name } = keptRow(db, id);
   db.update(tables).set({ deletedAt: null }).where(eq(tables.id, id)).run();
+  recordEvent(db, studyId, made, { kind: 'table', subject: id, before: null, after: name });
 }
 
 /** The tables taken out of a study, the last first. */
@@ -334,6 +343,9 @@ export const removedTablesOf = (db: Db, studyId: string): { id: string; name: st
 
 /** The study a table belongs to. @throws NotFound */
 export const studyOfTable = (db: Db, id: string): string => keptRow(db, id).studyId;
+
+/** How many changes a table has seen, told without reading it. @throws NotFound */
+export const revisionOf = (db: Db, id: string): number => keptRow(db, id).revision;
 
 /** How many cells a table has room for, told without reading them. @throws NotFound */
 export const cellCount = (db: Db, id: string): number =>
@@ -357,6 +369,24 @@ export const changesOf = (db: Db, id: string, most: number): Logged[] =>
     .orderBy(desc(changes.id))
     .limit(most)
     .all();
+
+/** The accepted changes of a table with what takes each back, the oldest first. */
+export const wholeChangesOf = (db: Db, id: string): TableChange[] =>
+  db
+    .select()
+    .from(changes)
+    .where(eq(changes.tableId, id))
+    .orderBy(asc(changes.id))
+    .all()
+    .map(({ at, by, edits, inverse, undone }) => ({ at, by, edits, inverse, undone }));
+
+/** Puts the changes of a copied table in as they were. */
+export function insertChanges(db: Db, tableId: string, all: readonly TableChange[]): void {
+  for (const change of all)
+    db.insert(changes)
+      .values({ tableId, ...change })
+      .run();
+}
 
 /** When and from what a table was made. @throws NotFound */
 export const madeOf = (db: Db, id: string): { at: string; origin: string } => {

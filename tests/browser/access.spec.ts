@@ -38,7 +38,7 @@ for (const theme of ['page', 'night-bench'])
     await page.getByRole('button', { name: 'Take these readings in' }).waitFor();
     expect(await violations(page)).toEqual([]);
     await page.getByRole('link', { name: 'All changes' }).click();
-    await page.getByRole('heading', { name: 'What was done to the readings' }).waitFor();
+    await page.getByRole('heading', { name: 'What was done', exact: true }).waitFor();
     expect(await violations(page)).toEqual([]);
     await spine.getByRole('link', { name: 'Red lamp · White lamp' }).last().click();
     await page.getByTestId('legend').waitFor();

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { demoStudy } from '../../demo/skerrow';
+import { demoTables } from '../../demo/skerrow';
 import { type Answer, answer } from '../../src/core/answer/answer';
 import { chanceOf, strayOf } from '../../src/core/answer/chance';
 import { hasChance } from '../../src/core/answer/has-chance';
@@ -29,7 +29,7 @@ const comparisonOf = ({ comparison }: Answer) => {
   if (!comparison.ok) throw new Error(comparison.reason);
   return comparison.value;
 };
-const asked = demoStudy().tables.flatMap(({ table, questions }) =>
+const asked = demoTables().flatMap(({ table, questions }) =>
   questions.map(({ question }) => ({ question, table: { ...table, id: 'demo' } })),
 );
 

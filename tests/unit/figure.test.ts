@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { demoStudy } from '../../demo/skerrow';
+import { demoTables } from '../../demo/skerrow';
 import { layout } from '../../src/charts/layout';
 import { silhouette, swarm } from '../../src/charts/swarm';
 import { answer } from '../../src/core/answer/answer';
@@ -11,7 +11,7 @@ import { lookScene } from '../../src/core/scenes/look';
 import { pixels, withResolution } from '../../src/formats/png';
 import { svgFile } from '../../src/formats/svg';
 
-const demo = demoStudy().tables[0]!.table;
+const demo = demoTables()[0]!.table;
 const shown = (() => {
   const result = answer(defaultQuestion('red', 'white'), demo);
   if (!result.ok) throw new Error(result.reason);

@@ -18,7 +18,7 @@ import { inShape, reshapeEdits, reshapeTargets } from '../../src/core/readings/r
 import { sortedRows } from '../../src/core/readings/rules';
 import { type Column, type Role, type Shape, type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { figureText } from '../../src/core/words/description';
-import { demoStudy } from '../../demo/skerrow';
+import { demoTables } from '../../demo/skerrow';
 
 const block = (text: string): string[][] => text.split('\n').map((line) => line.split('|').map((cell) => cell.trim()));
 const column = (id: string, role: Role, cells: string[], more: Partial<Column> = {}): Column => ({
@@ -28,7 +28,7 @@ const column = (id: string, role: Role, cells: string[], more: Partial<Column> =
 });
 const turned = (table: Table, shape: Shape): Table => applyEdits(table, reshapeEdits(table, shape)).table;
 const demo = (name: string): Table => {
-  const found = demoStudy().tables.find(({ table }) => table.name === name);
+  const found = demoTables().find(({ table }) => table.name === name);
   if (!found) throw new Error(name);
   return found.table;
 };
@@ -119,7 +119,7 @@ describe('what a block is understood as', () => {
   });
 
   it('reads every table of the demo study as what it is, also from its heads and cells alone', () => {
-    for (const { table } of demoStudy().tables) expect(looksLike(table), table.name).to.equal(undefined);
+    for (const { table } of demoTables()) expect(looksLike(table), table.name).to.equal(undefined);
   });
 
   it('can be read otherwise and back, moving nothing', () => {

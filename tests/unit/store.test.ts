@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
-import { demoStudy } from '../../demo/skerrow';
+import { demoStudy, demoTables } from '../../demo/skerrow';
 import { sentColumn } from '../../src/core/readings/column-edits';
 import { emptyColumn } from '../../src/core/readings/table';
 import { Conflict, NotFound } from '../../src/store/errors';
@@ -76,8 +76,8 @@ describe('the store', () => {
     expect(() => editTable(db, table, 0, write(0, '2'), at)).to.throw(Conflict, 'another window');
     expect(readTable(db, table).table.columns[0]!.cells[0]).to.equal('1');
     const { id, question } = questionsOf(db, study)[0]!;
-    updateQuestion(db, id, 0, { ...question, level: 0.9 }, at);
-    expect(() => updateQuestion(db, id, 0, question, at)).to.throw(Conflict);
+    updateQuestion(db, id, 0, { ...question, level: 0.9 }, { at });
+    expect(() => updateQuestion(db, id, 0, question, { at })).to.throw(Conflict);
   });
 
   it('writes all of a change or nothing of it', () => {
@@ -124,19 +124,19 @@ describe('the store', () => {
 
   it('adds tables, takes them out with what was asked of them, and puts them back', () => {
     const questions = questionsOf(db, study).length;
-    const { table: draft } = demoStudy().tables[1]!;
+    const { table: draft } = demoTables()[1]!;
     const added = addTable(db, study, draft, { at, origin: 'taken in from a file' });
     expect(tableIdsOf(db, study).at(-1)).to.equal(added);
     expect(madeOf(db, added)).to.deep.equal({ at, origin: 'taken in from a file' });
     expect(readTable(db, added).table).to.deep.equal({ ...draft, id: added });
     expect(studyOfTable(db, added)).to.equal(study);
-    deleteTable(db, table, at);
+    deleteTable(db, table, { at });
     expect(tableIdsOf(db, study)).not.to.include(table);
     expect(questionsOf(db, study).length).to.equal(questions - 1);
-    restoreTable(db, table);
+    restoreTable(db, table, { at });
     expect(tableIdsOf(db, study)[0]).to.equal(table);
     expect(questionsOf(db, study).length).to.equal(questions);
-    expect(() => deleteTable(db, 'none', at)).to.throw(NotFound);
+    expect(() => deleteTable(db, 'none', { at })).to.throw(NotFound);
   });
 
   it('keeps layouts, roles, groups, formulas and notes through a new opening', () => {
@@ -174,7 +174,7 @@ describe('the store', () => {
       ['tester', false, 4],
     ]);
     stepTable(again, table, revision, 'undo', at);
-    const { table: original } = demoStudy().tables[0]!;
+    const { table: original } = demoTables()[0]!;
     expect(readTable(again, table).table.columns.map((c) => [c.role, c.levels, c.aside])).to.deep.equal(
       original.columns.map((c) => [c.role, c.levels, c.aside]),
     );

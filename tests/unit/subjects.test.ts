@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { demoStudy } from '../../demo/skerrow';
+import { demoTables } from '../../demo/skerrow';
 import { layout } from '../../src/charts/layout';
 import { type Answer, answer } from '../../src/core/answer/answer';
 import { checksOf } from '../../src/core/answer/checks-of';
@@ -195,7 +195,7 @@ describe('procedures of shares', () => {
 describe('every subject', () => {
   it('has its sentence, words, picture, checks, other methods, tables and working, by every method', () => {
     let asked = 0;
-    for (const { table, questions } of demoStudy().tables)
+    for (const { table, questions } of demoTables())
       for (const { question } of questions) {
         if (!question.about) continue;
         expect(othersOf(question, table).filter((o) => o.chosen)).to.have.length(1);

@@ -99,7 +99,7 @@ function stackedLayout(answer: Answer, counts: CountedPart, style: FigureStyle):
     return {
       look,
       id: String(j),
-      name: own || name,
+      name: own ?? name,
       ink: colour === inkColour ? 'ink' : { group: colour },
       shape: shape ?? colour % 8,
     };

@@ -56,7 +56,7 @@ export function laidFigure(
     const shares = about === 'share';
     const ranks = choicesOf(question).method === 'ranks';
     const title =
-      style.xTitle ||
+      style.xTitle ??
       (shares
         ? 'difference of shares'
         : about === 'spread'

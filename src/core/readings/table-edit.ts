@@ -84,6 +84,11 @@ export const TableDraft = v.pipe(
 );
 export type TableDraft = v.InferOutput<typeof TableDraft>;
 
+/** A table as a draft: without an id, and free to be kept under a new one. */
+export function draftOf({ id: _, ...table }: Table): TableDraft {
+  return structuredClone(table) as TableDraft;
+}
+
 /** One change to a table. Each is undone by the changes `applyEdit` returns beside its result. */
 export const TableEdit = v.variant('kind', [
   /** Writes a block of texts, its rows from `row` down, its columns those named. Rows are added as needed. */

@@ -4,7 +4,7 @@ import { type ReactNode, useState } from 'react';
 import { markerPath } from '../../charts/markers';
 import type { Answer } from '../../core/answer/answer';
 import { comparisonsMade, lettersMade } from '../../core/figures/comparisons-made';
-import { type FigureKind, type FigureStyle, inkColour } from '../../core/figures/figure-style';
+import { type FigureStyle, inkColour } from '../../core/figures/figure-style';
 import { kindNames, kindOf, kindsFor } from '../../core/figures/kinds';
 import { levelKey, slotsOf } from '../../core/figures/slots';
 import { percent } from '../../core/words/numbers';
@@ -91,7 +91,7 @@ export function KindControl({ answer, style, set }: ControlProps) {
       <Choose
         label="What the figure shows"
         value={kindOf(answer, style)}
-        options={Object.fromEntries(all.map((k) => [k, kindNames[k]])) as Partial<Record<FigureKind, string>>}
+        options={Object.fromEntries(all.map((k) => [k, kindNames[k]]))}
         onChange={(kind) => set({ kind })}
       />
     </Choice>
@@ -221,15 +221,18 @@ export function GroupTitleControl({ style, set }: ControlProps) {
 const broken =
   'An axis with a piece cut out makes lengths and distances that no longer stand for the values, and readers do not see it. Divide does not draw one: use a logarithmic axis, points in place of columns with an axis that starts later, or two panels.';
 
+const axisKinds = { linear: 'linear', log: 'logarithmic', broken: 'broken' } as const;
+
 export function ValueAxisControl({ style, set }: ControlProps) {
   const [asked, setAsked] = useState(false);
+  const now: keyof typeof axisKinds = style.log ? 'log' : 'linear';
   return (
     <>
       <Choice name="Axis">
         <Choose
           label="Value axis"
-          value={(style.log ? 'log' : 'linear') as 'linear' | 'log' | 'broken'}
-          options={{ linear: 'linear', log: 'logarithmic', broken: 'broken' }}
+          value={now}
+          options={axisKinds}
           onChange={(kind) => {
             setAsked(kind === 'broken');
             if (kind !== 'broken') set({ log: kind === 'log' ? true : undefined });
@@ -408,8 +411,8 @@ export function GroupControl({ answer, style, set, of }: ControlProps & { of: Na
 
 export function NamesControl({ answer, style, set }: ControlProps) {
   const kind = kindOf(answer, style);
-  const two = (answer.layout && (kind === 'means' || kind === 'boxes' || kind === 'interaction')) || kind === 'stacked';
-  if (!two) return null;
+  const cells = answer.layout && ['means', 'boxes', 'interaction'].includes(kind);
+  if (!cells && kind !== 'stacked') return null;
   return (
     <Choice name="Names">
       <Choose

@@ -1,4 +1,5 @@
 import { useStore } from '@nanostores/react';
+import { Trash2 } from 'lucide-react';
 import { type MouseEvent, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
@@ -10,6 +11,7 @@ import { plate } from '../../core/figures/plate';
 import type { Question } from '../../core/question/question';
 import { shortQuestion } from '../../core/words/question';
 import { type Text, html, plain, text } from '../../core/words/text';
+import { inWords, send } from '../shared/api';
 import { CopyButton } from '../shared/CopyButton';
 import { useKeptValue } from '../shared/kept-value';
 import { NewerElsewhere } from '../shared/NewerElsewhere';
@@ -60,6 +62,7 @@ function Page({ study, figure, asked, figures, kept }: Shown & { kept: Kept }) {
   useEffect(() => followTable(store), [store]);
   const [zoom, setZoom] = useState('1');
   const [clicked, setClicked] = useState<Clicked>();
+  const [trouble, setTrouble] = useState('');
   const close = useCallback(() => setClicked(undefined), []);
   const frame = useRef<HTMLDivElement>(null);
   const result = useMemo(() => answer(asked.question, table), [asked, table]);
@@ -105,6 +108,13 @@ function Page({ study, figure, asked, figures, kept }: Shown & { kept: Kept }) {
     const x = Math.min(event.clientX - box.left + 8, Math.max(0, box.width - 300));
     setClicked({ mark, x, y: event.clientY - box.top + 10 });
   };
+  /** The log can bring it back. */
+  const remove = () => {
+    send('DELETE', `/api/figures/${figure.id}`).then(
+      () => window.location.assign(`/studies/${study}/log`),
+      (error: unknown) => setTrouble(inWords(error)),
+    );
+  };
   const size = drawn && { widthMm: drawn.widthMm, heightMm: drawn.heightMm };
   const upright = !['differences', 'tiles', 'distribution'].includes(kind);
   const readings = kind === 'means' || kind === 'boxes' || kind === 'lines' || kind === 'interaction';
@@ -132,7 +142,6 @@ function Page({ study, figure, asked, figures, kept }: Shown & { kept: Kept }) {
         <div className="relative my-4" ref={frame}>
           <div className="overflow-x-auto" data-testid="figure">
             {/* The same parts can be changed from the list at the side, by keyboard. */}
-            {/* eslint-disable-next-line jsx-a11y/click-events-have-key-events, jsx-a11y/no-static-element-interactions */}
             <div
               className={`w-fit bg-white p-3 ${style.font === 'serif' ? 'figure-serif' : ''} figure-parts`}
               data-theme="page"
@@ -204,6 +213,16 @@ function Page({ study, figure, asked, figures, kept }: Shown & { kept: Kept }) {
             pdf={`/api/figures/${figure.id}/pdf`}
             saved={saving.state === 'saved'}
           />
+        )}
+        <p className="mt-1.5">
+          <button type="button" className="plain-button" onClick={remove}>
+            <Trash2 size={15} aria-hidden /> Remove this figure
+          </button>
+        </p>
+        {trouble && (
+          <p role="alert" className="text-error">
+            {trouble}
+          </p>
         )}
       </aside>
     </div>

@@ -2,7 +2,16 @@ import { FolderOpen } from 'lucide-react';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 
 /** A button that opens a file of readings. */
-export function OpenFileButton({ onFile, children }: { onFile: (file: File) => void; children: ReactNode }) {
+export function OpenFileButton({
+  onFile,
+  more = '',
+  children,
+}: {
+  onFile: (file: File) => void;
+  /** Further endings that may be chosen. */
+  more?: string;
+  children: ReactNode;
+}) {
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
@@ -14,7 +23,7 @@ export function OpenFileButton({ onFile, children }: { onFile: (file: File) => v
         type="file"
         className="hidden"
         aria-label="File of readings"
-        accept=".csv,.tsv,.txt,.tab,.dat,.xlsx,text/csv,text/tab-separated-values,text/plain"
+        accept={`.csv,.tsv,.txt,.tab,.dat,.xlsx,text/csv,text/tab-separated-values,text/plain${more}`}
         onChange={(e) => {
           const file = e.target.files?.[0];
           if (file) onFile(file);

@@ -1,5 +1,5 @@
 import { useStore } from '@nanostores/react';
-import { Columns2, ImagePlus, Rows3 } from 'lucide-react';
+import { Columns2, ImagePlus, Rows3, Trash2 } from 'lucide-react';
 import { type ReactNode, lazy, useEffect, useMemo, useState } from 'react';
 import type { PointedAt } from '../../charts/DrawingView';
 import { answer } from '../../core/answer/answer';
@@ -98,6 +98,12 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
       const { id } = await send<{ id: string }>('POST', '/api/questions', { table: asked.tableId, question: same });
       window.location.assign(`/studies/${study}/beside/${asked.id}/${id}`);
     });
+  /** The log can bring it back. */
+  const remove = () =>
+    trying(async () => {
+      await send('DELETE', `/api/questions/${asked.id}`);
+      window.location.assign(`/studies/${study}/log`);
+    });
   const manyMeasures =
     table.shape === 'rows' &&
     question.about === undefined &&
@@ -174,6 +180,9 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
               </button>
               <button type="button" className="plain-button" onClick={() => void askAgain()}>
                 <Columns2 size={15} aria-hidden /> Ask again beside this one
+              </button>
+              <button type="button" className="plain-button" onClick={() => void remove()}>
+                <Trash2 size={15} aria-hidden /> Remove this question
               </button>
               {manyMeasures && (
                 <a className="plain-button" href={`/studies/${study}/questions/${asked.id}/measures`}>

@@ -159,22 +159,28 @@ export function tableStore(kept: Kept): TableStore {
 /** Pages of this browser tell one another when a table has a new revision. */
 const channelName = 'divide-tables';
 
+/** Calls when another page of this browser has changed a table. @returns what ends it */
+export function onTablesChanged(hear: (table: string) => void): () => void {
+  const channel = new BroadcastChannel(channelName);
+  channel.onmessage = (event: MessageEvent<{ table: string }>) => hear(event.data.table);
+  return () => channel.close();
+}
+
 /**
  * Keeps a page true to the readings while another window changes them: it takes the newer table as soon as it hears of
  * it, or is looked at again; with unsaved changes of its own it waits for the server to say that the two collide.
  */
 export function followTable(store: TableStore): () => void {
-  const channel = new BroadcastChannel(channelName);
   const look = () => {
     if (document.visibilityState === 'visible') void store.refresh();
   };
-  channel.onmessage = (event: MessageEvent<{ table: string }>) => {
-    if (event.data.table === store.$table.get().id) void store.refresh();
-  };
+  const stop = onTablesChanged((table) => {
+    if (table === store.$table.get().id) void store.refresh();
+  });
   document.addEventListener('visibilitychange', look);
   window.addEventListener('focus', look);
   return () => {
-    channel.close();
+    stop();
     document.removeEventListener('visibilitychange', look);
     window.removeEventListener('focus', look);
   };

@@ -2,7 +2,7 @@ import { Copy, Pencil, Trash2 } from 'lucide-react';
 import { type SubmitEvent, useState } from 'react';
 import { OpenFileButton, useFileDrop } from '../import/FileDrop';
 import { ImportPanel } from '../import/ImportPanel';
-import { inWords, send } from '../shared/api';
+import { Refused, inWords, send } from '../shared/api';
 
 /** A study's line on the shelf. */
 interface Line {
@@ -47,13 +47,28 @@ export function Shelf({ lines: start }: { lines: Line[] }) {
   const [deleted, setDeleted] = useState<{ line: Line; at: number }>();
   const [trouble, setTrouble] = useState('');
   const [file, setFile] = useState<File>();
-  const over = useFileDrop(setFile);
 
   const attempt = (run: () => Promise<void>) => {
     setTrouble('');
     run().catch((error: unknown) => setTrouble(inWords(error)));
   };
   const open = (id: string) => window.location.assign(`/studies/${id}`);
+  /** A bundled study is opened as it is; any other file is a file of readings. */
+  const take = (given: File) => {
+    if (!/\.zip$/i.test(given.name)) {
+      setTrouble('');
+      setFile(given);
+      return;
+    }
+    attempt(async () => {
+      const response = await fetch('/api/studies/bundle', { method: 'POST', body: given });
+      const answer = (await response.json()) as { id?: string; detail?: string };
+      if (answer.id === undefined)
+        throw new Refused(response.status, `“${given.name}” was not opened. ${answer.detail ?? ''}`);
+      open(answer.id);
+    });
+  };
+  const over = useFileDrop(take);
   const begin = (event: SubmitEvent) => {
     event.preventDefault();
     attempt(async () => open((await send<{ id: string }>('POST', '/api/studies', { title })).id));
@@ -108,8 +123,10 @@ export function Shelf({ lines: start }: { lines: Line[] }) {
         </button>
       </form>
       <p className="mt-2 text-sm">
-        <OpenFileButton onFile={setFile}>Start from a file of readings</OpenFileButton>{' '}
-        <span className="text-muted">or drop one here: CSV, TSV or XLSX</span>
+        <OpenFileButton onFile={take} more=",.zip">
+          Start from a file
+        </OpenFileButton>{' '}
+        <span className="text-muted">or drop one here: readings as CSV, TSV or XLSX, or a whole study as ZIP</span>
       </p>
       {trouble && (
         <p role="alert" className="mt-3 text-error">

@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro';
 import * as v from 'valibot';
 import { Question } from '../../../core/question/question';
-import { db, now } from '../../../server/db';
+import { db, made } from '../../../server/db';
 import { answering, body, json } from '../../../server/problem';
 import { Revision } from '../../../server/requests';
 import { removeQuestion, updateQuestion } from '../../../store/questions';
@@ -9,11 +9,11 @@ import { removeQuestion, updateQuestion } from '../../../store/questions';
 export const PUT: APIRoute = ({ request, params: { id = '' } }) =>
   answering(async () => {
     const { revision, question } = await body(request, v.object({ revision: Revision, question: Question }));
-    return json({ revision: updateQuestion(db(), id, revision, question, now()) });
+    return json({ revision: updateQuestion(db(), id, revision, question, made()) });
   });
 
 export const DELETE: APIRoute = ({ params: { id = '' } }) =>
   answering(() => {
-    removeQuestion(db(), id);
+    removeQuestion(db(), id, made());
     return json({});
   });

@@ -1,8 +1,7 @@
 import type { APIRoute } from 'astro';
-import { demoStudy } from '../../../../demo/skerrow';
 import { db, now } from '../../../server/db';
+import { startDemo } from '../../../server/demo-study';
 import { answering, json } from '../../../server/problem';
-import { createStudy } from '../../../store/studies';
 
 /** Puts a fresh copy of the demo study on the shelf. */
-export const POST: APIRoute = () => answering(() => json({ id: createStudy(db(), demoStudy(), now()) }, 201));
+export const POST: APIRoute = () => answering(() => json({ id: startDemo(db(), now()) }, 201));

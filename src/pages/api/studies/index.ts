@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro';
 import * as v from 'valibot';
-import { type Table, emptyColumn, tableOf } from '../../../core/readings/table';
-import { TableDraft } from '../../../core/readings/table-edit';
+import { emptyColumn, tableOf } from '../../../core/readings/table';
+import { TableDraft, draftOf } from '../../../core/readings/table-edit';
 import { db, now } from '../../../server/db';
 import { answering, body, json } from '../../../server/problem';
 import { Title, tableBodyLimit } from '../../../server/requests';
@@ -19,7 +19,8 @@ export const POST: APIRoute = ({ request }) =>
   answering(async () => {
     const { title, table: given, origin } = await body(request, NewStudy, tableBodyLimit);
     const columns = [emptyColumn('a', 'Group 1'), emptyColumn('b', 'Group 2')];
-    const table: Table = given ? { ...given, id: '' } : tableOf(columns, { name: 'Readings' });
-    const id = createStudy(db(), { title, origin: origin ?? '', tables: [{ table, questions: [] }] }, now());
+    const table = given ?? draftOf(tableOf(columns, { name: 'Readings' }));
+    const tables = [{ id: 'first', table, origin: origin ?? '' }];
+    const id = createStudy(db(), { title, tables, questions: [], figures: [] }, now());
     return json({ id }, 201);
   });

@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro';
 import * as v from 'valibot';
 import { FigureStyle } from '../../../../core/figures/figure-style';
-import { db, now } from '../../../../server/db';
+import { db, made } from '../../../../server/db';
 import { answering, body, json } from '../../../../server/problem';
 import { Revision } from '../../../../server/requests';
 import { removeFigure, updateFigure } from '../../../../store/figures';
@@ -9,11 +9,11 @@ import { removeFigure, updateFigure } from '../../../../store/figures';
 export const PUT: APIRoute = ({ request, params: { id = '' } }) =>
   answering(async () => {
     const { revision, style } = await body(request, v.object({ revision: Revision, style: FigureStyle }));
-    return json({ revision: updateFigure(db(), id, revision, style, now()) });
+    return json({ revision: updateFigure(db(), id, revision, style, made()) });
   });
 
 export const DELETE: APIRoute = ({ params: { id = '' } }) =>
   answering(() => {
-    removeFigure(db(), id);
+    removeFigure(db(), id, made());
     return json({});
   });

@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro';
 import * as v from 'valibot';
-import { db, now } from '../../../../server/db';
+import { db, made, now } from '../../../../server/db';
 import { answering, body, json } from '../../../../server/problem';
 import { Title } from '../../../../server/requests';
 import { deleteStudy, renameStudy } from '../../../../store/studies';
@@ -8,7 +8,7 @@ import { deleteStudy, renameStudy } from '../../../../store/studies';
 export const PATCH: APIRoute = ({ request, params: { id = '' } }) =>
   answering(async () => {
     const { title } = await body(request, v.object({ title: Title }));
-    renameStudy(db(), id, title, now());
+    renameStudy(db(), id, title, made());
     return json({ title });
   });
 

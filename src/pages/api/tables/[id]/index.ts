@@ -1,5 +1,5 @@
 import type { APIRoute } from 'astro';
-import { db, now } from '../../../../server/db';
+import { db, made } from '../../../../server/db';
 import { answering, json } from '../../../../server/problem';
 import { deleteTable, readTable } from '../../../../store/tables';
 
@@ -8,6 +8,6 @@ export const GET: APIRoute = ({ params: { id = '' } }) => answering(() => json(r
 /** Takes a table out of its study; it can be put back. */
 export const DELETE: APIRoute = ({ params: { id = '' } }) =>
   answering(() => {
-    deleteTable(db(), id, now());
+    deleteTable(db(), id, made());
     return json({});
   });

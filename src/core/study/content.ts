@@ -1,0 +1,75 @@
+/** A whole study as one value: what is kept of it, copied, bundled and opened again. Ids hold within it. */
+import * as v from 'valibot';
+import { FigureStyle } from '../figures/figure-style';
+import { Question } from '../question/question';
+import { TableDraft, TableEdit } from '../readings/table-edit';
+import { WriteUp, piecesIn } from '../write-up/document';
+
+const Id = v.pipe(v.string(), v.minLength(1), v.maxLength(40));
+const Time = v.pipe(v.string(), v.isoTimestamp('A time is written as 2026-01-31T12:00:00.000Z.'));
+const Origin = v.pipe(v.string(), v.maxLength(500));
+
+/** An accepted change to a table, with what takes it back. */
+export const TableChange = v.object({
+  at: Time,
+  by: v.pipe(v.string(), v.maxLength(200)),
+  edits: v.array(TableEdit),
+  inverse: v.array(TableEdit),
+  undone: v.boolean(),
+});
+
+export const StudyTable = v.object({
+  id: Id,
+  table: TableDraft,
+  origin: Origin,
+  at: v.optional(Time),
+  changes: v.optional(v.array(TableChange)),
+});
+
+/** What can change beside readings. */
+export const eventKinds = ['question', 'figure', 'write-up', 'study', 'table'] as const;
+export type EventKind = (typeof eventKinds)[number];
+
+/** A change to a question, a figure, the write-up or the study itself: what it was before and is after; null for not there. */
+export const StudyEvent = v.object({
+  at: Time,
+  by: v.pipe(v.string(), v.maxLength(200)),
+  kind: v.picklist(eventKinds),
+  subject: Id,
+  before: v.nullable(v.unknown()),
+  after: v.nullable(v.unknown()),
+});
+export type StudyEvent = v.InferOutput<typeof StudyEvent>;
+
+export const StudyContent = v.object({
+  title: v.pipe(v.string(), v.minLength(1), v.maxLength(200)),
+  tables: v.pipe(v.array(StudyTable), v.maxLength(400)),
+  questions: v.pipe(v.array(v.object({ id: Id, table: Id, question: Question })), v.maxLength(4000)),
+  figures: v.pipe(v.array(v.object({ id: Id, question: Id, style: FigureStyle })), v.maxLength(4000)),
+  writeUp: v.optional(WriteUp),
+  events: v.optional(v.array(StudyEvent)),
+});
+export type StudyContent = v.InferOutput<typeof StudyContent>;
+
+/** Ids that point at nothing: places of the first few, in words. */
+export function dangling({ tables, questions, figures }: StudyContent): string[] {
+  const has = (all: readonly { id: string }[], id: string): boolean => all.some((one) => one.id === id);
+  return [
+    ...questions
+      .filter((q) => !has(tables, q.table))
+      .map((q) => `question ${q.id} asks a table ${q.table} that is not there`),
+    ...figures
+      .filter((f) => !has(questions, f.question))
+      .map((f) => `figure ${f.id} shows a question ${f.question} that is not there`),
+  ];
+}
+
+/** A write-up whose pieces point at other ids: for a copy of a study. */
+export function withIds(writeUp: WriteUp, idOf: (old: string) => string): WriteUp {
+  const copy = structuredClone(writeUp);
+  for (const piece of piecesIn(copy)) {
+    if ('question' in piece.attrs) piece.attrs.question = idOf(piece.attrs.question);
+    if ('figure' in piece.attrs) piece.attrs.figure = idOf(piece.attrs.figure);
+  }
+  return copy;
+}

@@ -1,0 +1,124 @@
+/** What was done beside the readings, in words for the log. */
+import type { StudyEvent } from '../study/content';
+import { percent } from './numbers';
+
+/** Parts of a question and of a figure as the log calls them. */
+const parts: Readonly<Record<string, string>> = {
+  about: 'what it is about',
+  design: 'design',
+  a: 'first group',
+  b: 'second group',
+  groups: 'groups compared',
+  measure: 'measure',
+  by: 'groups by',
+  by2: 'second factor',
+  value: 'value compared with',
+  direction: 'direction',
+  afterLooking: 'direction after looking',
+  level: 'confidence level',
+  spread: 'spreads',
+  method: 'method',
+  outcome: 'outcome',
+  found: 'share of',
+  cut: 'cut-off',
+  effect: 'effect',
+  shareInterval: 'interval of a share',
+  ratio: 'ratio',
+  knownSd: 'known SD',
+  bounds: 'bounds',
+  compare: 'comparisons',
+  control: 'control',
+  pairs: 'chosen pairs',
+  contrasts: 'contrasts',
+  follow: 'adjustment',
+  within: 'levels compared',
+  sums: 'type of sums of squares',
+  sphericity: 'sphericity',
+  only: 'rows',
+  withAside: 'readings set aside',
+  statistic: 'statistic',
+  seed: 'seed',
+  own: 'own words',
+  kind: 'what it shows',
+  marks: 'means',
+  bars: 'error bars',
+  readings: 'each reading',
+  widthMm: 'width',
+  heightMm: 'height',
+  fontPt: 'text size',
+  font: 'face',
+  linePt: 'line weight',
+  yTitle: 'title of values',
+  xTitle: 'title of groups',
+  log: 'logarithmic axis',
+  from: 'start of the axis',
+  to: 'end of the axis',
+  order: 'order',
+  looks: 'names and colours',
+  rules: 'lines across',
+  compared: 'comparisons',
+  bracketsFor: 'brackets',
+  pAs: 'p',
+  names: 'names',
+  beside: 'panels',
+  across: 'panels in a row',
+  panelLetters: 'panel letters',
+};
+
+function written(part: string, value: unknown): string {
+  if (value === undefined || value === null) return 'unset';
+  if (typeof value === 'boolean') return value ? 'on' : 'off';
+  if (typeof value !== 'string' && typeof value !== 'number') return 'changed';
+  if (part === 'level') return percent(Number(value));
+  if (part.endsWith('Mm')) return `${value} mm`;
+  if (part.endsWith('Pt')) return `${value} pt`;
+  return `“${value}”`;
+}
+
+/** Ids mean nothing to a reader: of these it is said only that they changed. */
+const ids = new Set(['a', 'b', 'measure', 'by', 'by2', 'outcome', 'control', 'found']);
+
+/** "confidence level now 99 %": the parts in which two differ. */
+function differences(before: object, after: object): string {
+  const [was, is] = [before as Record<string, unknown>, after as Record<string, unknown>];
+  const changed = [...new Set([...Object.keys(was), ...Object.keys(is)])].filter(
+    (key) => JSON.stringify(was[key]) !== JSON.stringify(is[key]),
+  );
+  const said = changed.slice(0, 4).map((key) => {
+    const name = parts[key] ?? key;
+    const value = written(key, is[key]);
+    return value === 'changed' || ids.has(key) ? `${name} changed` : `${name} now ${value}`;
+  });
+  return said.length === 0
+    ? 'kept as it was'
+    : said.join(', ') + (changed.length > said.length ? ` and ${changed.length - said.length} more` : '');
+}
+
+const inner = (value: unknown, key: string): object => {
+  const found = (value as Record<string, unknown> | null)?.[key];
+  return typeof found === 'object' && found !== null ? found : {};
+};
+
+/** An event in words; its subject’s name stands beside it. */
+export function eventWords({ kind, before, after }: StudyEvent): string {
+  switch (kind) {
+    case 'question':
+      return before === null
+        ? 'asked'
+        : after === null
+          ? 'question removed'
+          : differences(inner(before, 'question'), inner(after, 'question'));
+    case 'figure':
+      return before === null
+        ? 'figure made'
+        : after === null
+          ? 'figure removed'
+          : differences(inner(before, 'style'), inner(after, 'style'));
+    case 'write-up':
+      return before === null ? 'write-up begun' : after === null ? 'write-up taken back' : 'write-up changed';
+    case 'table':
+      return after === null ? 'table taken out' : 'table brought back';
+    case 'study':
+      return typeof after === 'string' ? `study now called “${after}”` : 'study changed';
+  }
+}

@@ -1,0 +1,62 @@
+import type { TextTable } from '../core/words/subject-tables';
+import type { DrawnPiece } from '../core/write-up/piece';
+import type { Run, SettledBlock } from '../core/write-up/settled';
+
+export const escapedHtml = (raw: string): string =>
+  raw.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
+
+function run({ text, bold, italic, subscript, superscript, break: ends }: Run): string {
+  let out = escapedHtml(text);
+  if (subscript) out = `<sub>${out}</sub>`;
+  if (superscript) out = `<sup>${out}</sup>`;
+  if (italic) out = `<i>${out}</i>`;
+  if (bold) out = `<b>${out}</b>`;
+  return ends ? `${out}<br>` : out;
+}
+
+const runs = (all: readonly Run[]): string => all.map(run).join('');
+
+/** A table with its head and its title as caption. */
+export const htmlTable = ({ title, head, rows }: TextTable, label = ''): string =>
+  `<table><caption>${label}${escapedHtml(title)}</caption><thead><tr>${head.map((h) => `<th scope="col">${escapedHtml(h)}</th>`).join('')}</tr></thead><tbody>${rows
+    .map(
+      (row) =>
+        `<tr>${row.map((c, j) => (j === 0 ? `<th scope="row">${escapedHtml(c)}</th>` : `<td>${escapedHtml(c)}</td>`)).join('')}</tr>`,
+    )
+    .join('')}</tbody></table>`;
+
+function block(of: SettledBlock, picture: (figure: DrawnPiece) => string): string {
+  switch (of.kind) {
+    case 'heading':
+      return `<h${of.level}>${runs(of.runs)}</h${of.level}>`;
+    case 'paragraph':
+      return `<p>${runs(of.runs)}</p>`;
+    case 'quote':
+      return `<blockquote>${of.blocks.map((b) => block(b, picture)).join('')}</blockquote>`;
+    case 'list': {
+      const tag = of.ordered ? 'ol' : 'ul';
+      return `<${tag}>${of.items.map((item) => `<li>${item.map((b) => block(b, picture)).join('')}</li>`).join('')}</${tag}>`;
+    }
+    case 'rule':
+      return '<hr>';
+    case 'table':
+      return htmlTable(of.table, `<b>Table ${of.number}.</b> `);
+    case 'figure':
+      return `<figure>${of.figure ? picture(of.figure) : ''}<figcaption><b>Figure ${of.number}.</b> ${runs(of.caption)}</figcaption></figure>`;
+  }
+}
+
+const style = `body{max-width:42rem;margin:3rem auto;padding:0 1rem;font:1.05rem/1.55 'Source Serif 4',Georgia,serif;color:#1d1f1c;background:#fff}
+h1,h2,h3{line-height:1.25}table{border-collapse:collapse;border-top:1px solid;border-bottom:1px solid;margin:1.5rem 0;font:.9rem/1.4 'Source Sans 3',sans-serif;font-variant-numeric:tabular-nums}
+caption{text-align:left;padding-bottom:.4rem}thead th{border-bottom:1px solid}th,td{padding:.2rem .8rem .2rem 0;text-align:right;font-weight:normal}th:first-child{text-align:left}
+figure{margin:1.5rem 0}figure svg,figure img{max-width:100%;height:auto}figcaption{font-size:.92rem}blockquote{margin-left:1.5rem;color:#5a5d55}`;
+
+/** A write-up as one HTML file that stands alone. @param picture a figure as markup: an SVG, or an image that points at a file */
+export const htmlDocument = (
+  title: string,
+  blocks: readonly SettledBlock[],
+  picture: (figure: DrawnPiece) => string,
+): string =>
+  `<!doctype html>\n<html lang="en"><head><meta charset="utf-8"><title>${escapedHtml(title)}</title><style>${style}</style></head><body>\n${blocks
+    .map((b) => block(b, picture))
+    .join('\n')}\n</body></html>\n`;

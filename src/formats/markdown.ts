@@ -1,0 +1,88 @@
+import type { BlockContent, PhrasingContent, Root, RootContent } from 'mdast';
+import { gfmTableToMarkdown } from 'mdast-util-gfm-table';
+import { toMarkdown } from 'mdast-util-to-markdown';
+import type { DrawnPiece } from '../core/write-up/piece';
+import type { Run, SettledBlock } from '../core/write-up/settled';
+
+function phrasing({ text, bold, italic, subscript, superscript, break: ends }: Run): PhrasingContent[] {
+  if (ends) return [{ type: 'break' }];
+  if (text === '') return [];
+  let out: PhrasingContent[] = [{ type: 'text', value: text }];
+  if (subscript) out = [{ type: 'html', value: '<sub>' }, ...out, { type: 'html', value: '</sub>' }];
+  if (superscript) out = [{ type: 'html', value: '<sup>' }, ...out, { type: 'html', value: '</sup>' }];
+  if (italic) out = [{ type: 'emphasis', children: out }];
+  if (bold) out = [{ type: 'strong', children: out }];
+  return out;
+}
+
+/** A write-up as Markdown with tables. @param picture where a figure’s picture is found */
+export function markdownDocument(blocks: readonly SettledBlock[], picture: (figure: DrawnPiece) => string): string {
+  const runs = (all: readonly Run[]): PhrasingContent[] => all.flatMap(phrasing);
+  const node = (of: SettledBlock): RootContent[] => {
+    switch (of.kind) {
+      case 'heading':
+        return [{ type: 'heading', depth: of.level as 1 | 2 | 3, children: runs(of.runs) }];
+      case 'paragraph':
+        return [{ type: 'paragraph', children: runs(of.runs) }];
+      case 'quote':
+        return [{ type: 'blockquote', children: of.blocks.flatMap(node) as BlockContent[] }];
+      case 'list':
+        return [
+          {
+            type: 'list',
+            ordered: of.ordered,
+            spread: false,
+            children: of.items.map((item) => ({
+              type: 'listItem' as const,
+              spread: false,
+              children: item.flatMap(node) as BlockContent[],
+            })),
+          },
+        ];
+      case 'rule':
+        return [{ type: 'thematicBreak' }];
+      case 'table':
+        return [
+          {
+            type: 'paragraph',
+            children: [
+              { type: 'strong', children: [{ type: 'text', value: `Table ${of.number}.` }] },
+              { type: 'text', value: ` ${of.table.title}` },
+            ],
+          },
+          {
+            type: 'table',
+            align: of.table.head.map((_, j) => (j === 0 ? 'left' : 'right')),
+            children: [of.table.head, ...of.table.rows].map((row) => ({
+              type: 'tableRow' as const,
+              children: row.map((value) => ({
+                type: 'tableCell' as const,
+                children: [{ type: 'text' as const, value }],
+              })),
+            })),
+          },
+        ];
+      case 'figure':
+        return [
+          ...(of.figure
+            ? [
+                {
+                  type: 'paragraph' as const,
+                  children: [{ type: 'image' as const, url: picture(of.figure), alt: of.figure.drawing.alt }],
+                },
+              ]
+            : []),
+          {
+            type: 'paragraph',
+            children: [
+              { type: 'strong', children: [{ type: 'text', value: `Figure ${of.number}.` }] },
+              { type: 'text', value: ' ' },
+              ...runs(of.caption),
+            ],
+          },
+        ];
+    }
+  };
+  const root: Root = { type: 'root', children: blocks.flatMap(node) };
+  return toMarkdown(root, { bullet: '-', extensions: [gfmTableToMarkdown()] });
+}

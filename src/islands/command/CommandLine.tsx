@@ -1,0 +1,129 @@
+import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { commandsHere, found } from './commands';
+import { shortcuts } from './shortcuts';
+
+/** Most that are listed at once. */
+const most = 60;
+
+function List({ onDone }: { onDone: (run?: () => void) => void }) {
+  const [all] = useState(commandsHere);
+  const [typed, setTyped] = useState('');
+  const [at, setAt] = useState(0);
+  const shown = useMemo(() => found(all, typed).slice(0, most), [all, typed]);
+  const list = useRef<HTMLUListElement>(null);
+  useEffect(() => {
+    list.current?.children[at]?.scrollIntoView({ block: 'nearest' });
+  }, [at]);
+  const onKeyDown = (event: KeyboardEvent) => {
+    const step = { ArrowDown: 1, ArrowUp: shown.length - 1 }[event.key];
+    if (step !== undefined && shown.length > 0) {
+      event.preventDefault();
+      setAt((before) => (before + step) % shown.length);
+    } else if (event.key === 'Enter') {
+      event.preventDefault();
+      const chosen = shown[at];
+      if (chosen) onDone(chosen.run);
+    }
+  };
+  return (
+    <>
+      <input
+        className="part w-full font-serif text-xl"
+        role="combobox"
+        aria-label="Go anywhere, do anything by its name"
+        aria-expanded
+        aria-controls="commands"
+        aria-activedescendant={shown[at] ? `command-${at}` : undefined}
+        placeholder="a place, a question, something to do"
+        autoFocus
+        value={typed}
+        onChange={(e) => {
+          setTyped(e.target.value);
+          setAt(0);
+        }}
+        onKeyDown={onKeyDown}
+      />
+      <ul
+        ref={list}
+        id="commands"
+        role="listbox"
+        aria-label="What fits"
+        className="mt-2 max-h-80 overflow-y-auto text-sm"
+      >
+        {shown.map(({ name, group, run }, i) => (
+          <li
+            key={`${group} ${name}`}
+            id={`command-${i}`}
+            role="option"
+            aria-selected={i === at}
+            className={`flex cursor-pointer justify-between gap-4 px-2 py-1 ${i === at ? 'bg-base-200 text-primary' : ''}`}
+            onClick={() => onDone(run)}
+            onMouseMove={() => setAt(i)}
+          >
+            <span className="min-w-0 [overflow-wrap:anywhere]">{name}</span>
+            <span className="shrink-0 text-muted">{group}</span>
+          </li>
+        ))}
+      </ul>
+      {shown.length === 0 && <p className="mt-2 text-sm text-muted">Nothing here goes by that name.</p>}
+    </>
+  );
+}
+
+function Keys() {
+  return (
+    <div className="columns-2 gap-8 text-sm">
+      {shortcuts.map(([place, keys]) => (
+        <section key={place} className="mb-4 break-inside-avoid">
+          <h2 className="part-of-page">{place}</h2>
+          <dl>
+            {keys.map(([key, what]) => (
+              <div key={key} className="grid grid-cols-[10rem_1fr] border-b border-line/50 py-0.5">
+                <dt>{key}</dt>
+                <dd className="text-muted">{what}</dd>
+              </div>
+            ))}
+          </dl>
+        </section>
+      ))}
+    </div>
+  );
+}
+
+/** The command line, or the list of keys, over the page. Closing gives the focus back to where it was. */
+export function CommandLine({ shows, onClose }: { shows: 'commands' | 'keys'; onClose: () => void }) {
+  const dialog = useRef<HTMLDialogElement>(null);
+  const then = useRef<(() => void) | undefined>(undefined);
+  useEffect(() => {
+    dialog.current?.showModal();
+  }, []);
+  return (
+    <dialog
+      ref={dialog}
+      aria-label={shows === 'commands' ? 'Command line' : 'Keys'}
+      className={`mx-auto mt-[12vh] border border-line bg-base-100 p-4 text-base-content backdrop:bg-black/20 ${shows === 'commands' ? 'w-[36rem]' : 'w-[56rem] max-w-[94vw]'}`}
+      onClose={() => {
+        onClose();
+        // After the dialog has given the focus back.
+        then.current?.();
+      }}
+      onClick={(e) => e.target === dialog.current && dialog.current.close()}
+    >
+      {shows === 'commands' ? (
+        <List
+          onDone={(run) => {
+            then.current = run;
+            dialog.current?.close();
+          }}
+        />
+      ) : (
+        <>
+          <Keys />
+          <button type="button" className="plain-button text-sm" onClick={() => dialog.current?.close()}>
+            Close
+          </button>
+        </>
+      )}
+    </dialog>
+  );
+}

@@ -1,0 +1,87 @@
+import { useStore } from '@nanostores/react';
+import { Download, Printer } from 'lucide-react';
+import { useState } from 'react';
+import type { WriteUp } from '../../core/write-up/document';
+import type { DrawnPiece } from '../../core/write-up/piece';
+import { settled } from '../../core/write-up/settled';
+import { families, svgFile } from '../../formats/svg';
+import { save } from '../shared/save';
+import type { PiecesStore } from './pieces-store';
+
+/** A figure as SVG without its font, to stand within a document. */
+const svg = ({ drawing, widthMm, heightMm, font }: DrawnPiece): string =>
+  svgFile(drawing, { widthMm, heightMm, face: { family: families[font] } }).replace(/^<\?xml[^>]*\?>\s*/, '');
+
+const asUrl = (markup: string): string =>
+  `data:image/svg+xml;base64,${btoa(Array.from(new TextEncoder().encode(markup), (b) => String.fromCharCode(b)).join(''))}`;
+
+interface Props {
+  title: string;
+  writeUp: () => WriteUp;
+  store: PiecesStore;
+}
+
+/** The write-up as files; each format comes in a script of its own when it is asked for. */
+export function Leave({ title, writeUp, store }: Props) {
+  const pieces = useStore(store);
+  const [said, setSaid] = useState('');
+  const name = title.replace(/[^\p{L}\p{N} ._-]+/gu, ' ').trim() || 'write-up';
+  const making = (ending: string, make: () => Promise<Blob>) => {
+    setSaid('');
+    make().then(
+      (blob) => save(blob, `${name}.${ending}`),
+      (error: unknown) => setSaid(error instanceof Error ? error.message : 'The file could not be made.'),
+    );
+  };
+  const blocks = () => settled(writeUp(), pieces);
+  const docx = () =>
+    making('docx', async () => {
+      const [{ docxFile }, { pngBlob }] = await Promise.all([
+        import('../../formats/docx'),
+        import('../figure/download'),
+      ]);
+      return docxFile(
+        title,
+        blocks(),
+        async (figure) => new Uint8Array(await (await pngBlob(figure.drawing, figure, 300, figure.font)).arrayBuffer()),
+      );
+    });
+  const html = () =>
+    making('html', async () => {
+      const { htmlDocument } = await import('../../formats/html-document');
+      return new Blob([htmlDocument(title, blocks(), svg)], { type: 'text/html' });
+    });
+  const markdown = () =>
+    making('md', async () => {
+      const { markdownDocument } = await import('../../formats/markdown');
+      return new Blob([markdownDocument(blocks(), (figure) => asUrl(svg(figure)))], { type: 'text/markdown' });
+    });
+  return (
+    <section aria-label="Take it along" className="space-y-1">
+      <h2 className="part-of-page">Take it along</h2>
+      {(
+        [
+          ['as DOCX', docx],
+          ['as HTML', html],
+          ['as Markdown', markdown],
+        ] as const
+      ).map(([words, go]) => (
+        <p key={words}>
+          <button type="button" className="plain-button" onClick={go}>
+            <Download size={15} aria-hidden /> Download {words}
+          </button>
+        </p>
+      ))}
+      <p>
+        <button type="button" className="plain-button" onClick={() => window.print()}>
+          <Printer size={15} aria-hidden /> Print, or keep as PDF
+        </button>
+      </p>
+      {said && (
+        <p role="alert" className="text-error">
+          {said}
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,124 @@
+import { useStore } from '@nanostores/react';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { WriteUp } from '../../core/write-up/document';
+import { draftOf } from '../../core/write-up/draft';
+import type { StudyPieces } from '../../core/write-up/piece';
+import { useKeptValue } from '../shared/kept-value';
+import { NewerElsewhere } from '../shared/NewerElsewhere';
+import { SaveState } from '../shared/SaveState';
+import { Editor, dragged } from './Editor';
+import { type Insertable, insertables } from './insertables';
+import { Leave } from './Leave';
+import { followPieces, piecesStore } from './pieces-store';
+
+interface Props {
+  study: string;
+  title: string;
+  kept: { writeUp: WriteUp; revision: number } | undefined;
+  pieces: StudyPieces;
+  /** Questions in the order they were asked, with the figures made of each. */
+  order: { id: string; figures: string[] }[];
+}
+
+const empty: WriteUp = { type: 'doc', content: [{ type: 'paragraph' }] };
+
+/** What the study has to put in, by question: clicked, or dragged into the text. */
+function Inserts({ all, onInsert }: { all: readonly Insertable[]; onInsert: (item: Insertable) => void }) {
+  const sources = [...new Map(all.map((i) => [i.from, i.of]))];
+  return (
+    <section aria-label="Put in from the study">
+      <h2 className="part-of-page">Put in from the study</h2>
+      {sources.map(([from, of]) => (
+        <details key={from} className="border-b border-line py-0.5">
+          <summary className="cursor-pointer [overflow-wrap:anywhere]">{of}</summary>
+          <ul className="pb-1 pl-3">
+            {all
+              .filter((item) => item.from === from)
+              .map((item, i) => (
+                <li key={i}>
+                  <button
+                    type="button"
+                    className="plain-button text-left"
+                    draggable
+                    onDragStart={(e) => e.dataTransfer.setData(dragged, JSON.stringify(item.piece))}
+                    onClick={() => onInsert(item)}
+                  >
+                    {item.what}
+                  </button>
+                </li>
+              ))}
+          </ul>
+        </details>
+      ))}
+    </section>
+  );
+}
+
+/** The write-up of a study: a plain document with live pieces from its answers and figures. */
+export function WriteUpPage({ study, title, kept, pieces, order }: Props) {
+  const [store] = useState(() => piecesStore(pieces));
+  const now = useStore(store);
+  useEffect(() => followPieces(study, store), [study, store]);
+  const [start, setStart] = useState(kept?.writeUp);
+  const { change, saving } = useKeptValue(
+    `/api/studies/${study}/write-up`,
+    'writeUp',
+    kept?.writeUp ?? empty,
+    kept?.revision ?? 0,
+  );
+  const current = useRef(kept?.writeUp ?? empty);
+  const insert = useRef<(item: Insertable) => void>(() => undefined);
+  const ready = useCallback((put: (item: Insertable) => void) => {
+    insert.current = put;
+  }, []);
+  const keep = useCallback(
+    (writeUp: WriteUp) => {
+      current.current = writeUp;
+      change(writeUp);
+    },
+    [change],
+  );
+  const begin = (writeUp: WriteUp) => {
+    setStart(writeUp);
+    keep(writeUp);
+  };
+  const blank = !start || start.content.length === 0;
+  return (
+    <div className="flex max-[1100px]:flex-col">
+      <article className="min-w-0 grow px-6 pb-24">
+        <div className="not-print flex h-7 items-end justify-end">
+          <SaveState saving={saving} />
+        </div>
+        <NewerElsewhere saving={saving} what="write-up" />
+        {blank ? (
+          <div className="mt-6 max-w-[60ch]">
+            <h1 className="prose-serif text-[23px]">Nothing is written yet</h1>
+            <p className="prose-serif mt-2 text-[16px]">
+              A draft sets out methods, results, figures and tables from the questions of this study. Every number in it
+              stays tied to the readings; the words between are yours.
+            </p>
+            <p className="mt-4 flex gap-6">
+              <button type="button" className="plain-button" onClick={() => begin(draftOf(title, order, now))}>
+                Write a draft from the questions
+              </button>
+              <button type="button" className="plain-button" onClick={() => begin(empty)}>
+                Begin with an empty page
+              </button>
+            </p>
+          </div>
+        ) : (
+          <Editor start={start} order={order} store={store} onChange={keep} onReady={ready} />
+        )}
+      </article>
+      {!blank && (
+        <aside
+          aria-label="Beside the text"
+          className="not-print w-72 shrink-0 space-y-5 py-6 pr-6 text-sm max-[1100px]:w-full max-[1100px]:pl-6"
+        >
+          <Leave title={title} writeUp={() => current.current} store={store} />
+          <Inserts all={insertables(order, now)} onInsert={(item) => insert.current(item)} />
+        </aside>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,79 @@
+import { answer } from '../core/answer/answer';
+import { DomainError } from '../core/numeric/domain-error';
+import { headline } from '../core/words/headline';
+import { questionSentence } from '../core/words/question';
+import { methodsSentence, resultsSentence } from '../core/words/report';
+import { plain } from '../core/words/text';
+import type { DrawnPiece } from '../core/write-up/piece';
+import { settled } from '../core/write-up/settled';
+import { htmlDocument } from '../formats/html-document';
+import { markdownDocument } from '../formats/markdown';
+import { type BundleExtras, readBundle, writeBundle } from '../formats/study-bundle';
+import { families, svgFile } from '../formats/svg';
+import type { Db } from '../store/open';
+import { createStudy, readContent } from '../store/studies';
+import { drawnFigure, svgOf } from './drawn-figure';
+import { studyPieces } from './pieces';
+import { logLines } from './study-log';
+
+/** A question's answer with its words, as another program may read it. */
+function toldAnswer(question: Parameters<typeof answer>[0], table: Parameters<typeof answer>[1]): unknown {
+  const found = answer(question, table);
+  if (!found.ok) return { reason: found.reason };
+  const { comparison } = found.value;
+  return {
+    words: {
+      question: questionSentence(found.value),
+      methods: plain(methodsSentence(found.value)),
+      ...(comparison.ok
+        ? {
+            headline: plain(headline(found.value, comparison.value).sentence),
+            results: plain(resultsSentence(found.value, comparison.value)),
+          }
+        : { reason: comparison.reason }),
+    },
+    answer: found.value,
+  };
+}
+
+/** A study as one file of open formats. @throws NotFound */
+export function bundleOf(db: Db, studyId: string): Promise<Uint8Array> {
+  const content = readContent(db, studyId);
+  const tables = new Map(content.tables.map(({ id, table }) => [id, { ...table, id }]));
+  const answers = Object.fromEntries(
+    content.questions.map(({ id, table, question }) => {
+      const asked = tables.get(table);
+      return [id, asked ? toldAnswer(question, asked) : { reason: 'its table is gone' }];
+    }),
+  );
+  const figures: Record<string, string> = {};
+  for (const { id } of content.figures)
+    try {
+      figures[id] = svgOf(drawnFigure(db, id));
+    } catch (error) {
+      if (!(error instanceof DomainError)) throw error;
+    }
+  const inline = ({ drawing, widthMm, heightMm, font }: DrawnPiece): string =>
+    svgFile(drawing, { widthMm, heightMm, face: { family: families[font] } }).replace(/^<\?xml[^>]*\?>\s*/, '');
+  const pieces = content.writeUp && studyPieces(db, studyId);
+  const blocks = content.writeUp && pieces && settled(content.writeUp, pieces);
+  // Markdown points at the pictures beside it.
+  const place = (drawn: DrawnPiece): string => {
+    const i = content.figures.findIndex((f) => pieces?.figures[f.id]?.drawn === drawn);
+    return `figures/${String(i + 1).padStart(2, '0')}.svg`;
+  };
+  const extras: BundleExtras = {
+    answers,
+    figures,
+    ...(blocks
+      ? { writeUp: { html: htmlDocument(content.title, blocks, inline), markdown: markdownDocument(blocks, place) } }
+      : {}),
+    log: logLines(db, studyId).map(({ at, by, where, words, undone }) => ({ at, by, where, what: words, undone })),
+  };
+  return writeBundle(content, extras);
+}
+
+/** Puts a bundled study on the shelf. @returns its id @throws DomainError in words */
+export async function openBundle(db: Db, bytes: Uint8Array, at: string): Promise<string> {
+  return createStudy(db, await readBundle(bytes), at);
+}

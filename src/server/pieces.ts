@@ -1,0 +1,107 @@
+import { answer } from '../core/answer/answer';
+import type { Question } from '../core/question/question';
+import { namesOf } from '../core/question/naming';
+import type { Table } from '../core/readings/table';
+import { defaultFigureStyle } from '../core/figures/figure-style';
+import { figureLegend } from '../core/figures/legend';
+import { DomainError } from '../core/numeric/domain-error';
+import { headline } from '../core/words/headline';
+import { pRelation } from '../core/words/numbers';
+import { shortQuestion } from '../core/words/question';
+import { methodsSentence, resultsSentence } from '../core/words/report';
+import { resultTables } from '../core/words/result-table';
+import { type Text, plain } from '../core/words/text';
+import type { FigurePieces, QuestionPieces, StudyPieces } from '../core/write-up/piece';
+import { mergeWords } from '../formats/merge-words';
+import { figuresOf } from '../store/figures';
+import type { Db } from '../store/open';
+import { questionsOf } from '../store/questions';
+import { readTable, revisionOf } from '../store/tables';
+import { drawnFigure } from './drawn-figure';
+import { shortLog } from './study-log';
+
+/** The person's own wording of a sentence, brought up to date; the sentence itself where there is none. */
+function worded(question: Question, kind: 'methods' | 'results' | 'legend', now: Text): Text {
+  const own = question.own?.[kind];
+  return own
+    ? [
+        mergeWords(own.from, own.text, plain(now))
+          .pieces.map((p) => p.text)
+          .join(''),
+      ]
+    : now;
+}
+
+/** What one question gives a write-up. */
+export function questionPieces(question: Question, table: Table): QuestionPieces {
+  const found = answer(question, table);
+  if (!found.ok)
+    return {
+      name: shortQuestion(namesOf(question, table)),
+      trouble: found.reason,
+      sentences: {},
+      numbers: {},
+      tables: [],
+    };
+  const given = found.value;
+  const { comparison } = given;
+  const sentences = {
+    methods: worded(question, 'methods', methodsSentence(given)),
+    legend: worded(question, 'legend', figureLegend(given, defaultFigureStyle)),
+  };
+  const base = { name: shortQuestion(given), tables: resultTables(given) };
+  if (!comparison.ok) return { ...base, trouble: comparison.reason, sentences, numbers: {} };
+  const top = headline(given, comparison.value);
+  return {
+    ...base,
+    sentences: {
+      ...sentences,
+      results: worded(question, 'results', resultsSentence(given, comparison.value)),
+      headline: top.sentence,
+    },
+    numbers: {
+      ...(top.estimate ? { estimate: top.estimate } : {}),
+      ...(top.interval ? { interval: top.interval } : {}),
+      test: plain(top.test),
+      p: `p ${pRelation(comparison.value.p)}`,
+      n: given.groups.map((g) => g.n).join(' + '),
+    },
+  };
+}
+
+/** What one figure gives a write-up. */
+function figurePieces(db: Db, id: string, name: string): FigurePieces {
+  try {
+    const { drawing, widthMm, heightMm, legend, style } = drawnFigure(db, id);
+    return { name, legend, drawn: { drawing, widthMm, heightMm, font: style.font ?? 'sans' } };
+  } catch (error) {
+    if (!(error instanceof DomainError)) throw error;
+    return { name, trouble: error.message, legend: [] };
+  }
+}
+
+/** Pieces by what they were made from; a few hundred, the least lately used makes room. */
+const known = new Map<string, QuestionPieces>();
+
+function cached(key: string, make: () => QuestionPieces): QuestionPieces {
+  const found = known.get(key) ?? make();
+  known.delete(key);
+  known.set(key, found);
+  for (const old of known.keys()) if (known.size > 400) known.delete(old);
+  return found;
+}
+
+/** All that a study's questions and figures can give its write-up. */
+export function studyPieces(db: Db, studyId: string): StudyPieces {
+  const questions: Record<string, QuestionPieces> = {};
+  for (const { id, tableId, question, revision } of questionsOf(db, studyId))
+    questions[id] = cached(`${id} ${revision} ${tableId} ${revisionOf(db, tableId)}`, () =>
+      questionPieces(question, readTable(db, tableId).table),
+    );
+  const figures: Record<string, FigurePieces> = {};
+  for (const { id, questionId } of figuresOf(db, studyId)) {
+    const name = questions[questionId]?.name;
+    if (name !== undefined) figures[id] = figurePieces(db, id, name);
+  }
+  return { questions, figures, log: shortLog(db, studyId) };
+}
