@@ -17,14 +17,20 @@ const KeptQuestion = v.object({ table: v.string(), question: Question });
 const KeptFigure = v.object({ question: v.string(), style: FigureStyle });
 
 /** Takes back the changes of each table made after a moment, as one change that can itself be undone. */
-function restoreTables(db: Db, studyId: string, point: string, made: Made): void {
+function restoreTables(
+  db: Db,
+  studyId: string,
+  point: string,
+  first: ReadonlyMap<string, StudyEvent>,
+  made: Made,
+): void {
   const all = db.select().from(tables).where(eq(tables.studyId, studyId)).orderBy(asc(tables.position)).all();
   for (const { id, createdAt, deletedAt } of all) {
-    if (createdAt > point) {
-      if (deletedAt === null) deleteTable(db, id, made);
-      continue;
-    }
-    if (deletedAt !== null && deletedAt > point) restoreTable(db, id, made);
+    const event = first.get(`table ${id}`);
+    const there = createdAt <= point && (event ? event.before !== null : deletedAt === null);
+    if (there && deletedAt !== null) restoreTable(db, id, made);
+    if (!there && deletedAt === null) deleteTable(db, id, made);
+    if (!there) continue;
     const since = wholeChangesOf(db, id).filter((c) => c.at > point && !c.undone);
     const edits = since.reverse().flatMap((c) => c.inverse);
     if (edits.length > 0) editTable(db, id, readTable(db, id).revision, edits, made.at, made.by ?? '');
@@ -90,7 +96,7 @@ export function restoreStudyTo(db: Db, studyId: string, point: string, made: Mad
     for (const event of eventsOf(inside, studyId))
       if (event.at > point && !first.has(`${event.kind} ${event.subject}`))
         first.set(`${event.kind} ${event.subject}`, event);
-    restoreTables(inside, studyId, point, made);
+    restoreTables(inside, studyId, point, first, made);
     const all = [...first.values()];
     const of = (kind: StudyEvent['kind'], back: boolean) =>
       all.filter((e) => e.kind === kind && (e.before !== null) === back);

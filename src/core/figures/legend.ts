@@ -18,8 +18,9 @@ import { type Text, joined, symbol, text } from '../words/text';
 import { barWords } from './error-bars';
 import type { FigureKind, FigureStyle } from './figure-style';
 import { kindOf } from './kinds';
+import { renamed } from './renamed';
 
-type Drawing = Pick<FigureStyle, 'kind' | 'marks' | 'bars' | 'readings' | 'bracketsFor' | 'pAs'>;
+type Drawing = Pick<FigureStyle, 'kind' | 'marks' | 'bars' | 'readings' | 'bracketsFor' | 'pAs' | 'looks'>;
 
 /** n of each group or cell. */
 function sizes(answer: Answer): Text {
@@ -102,7 +103,8 @@ function marksClause(answer: Answer, style: Drawing, kind: FigureKind): Text {
  * The legend of an answer's figure.
  * @param compared how comparisons are shown in it; as letters where they have any, unless told
  */
-export function figureLegend(answer: Answer, style: Drawing, compared?: 'brackets' | 'letters' | 'none'): Text {
+export function figureLegend(given: Answer, style: Drawing, compared?: 'brackets' | 'letters' | 'none'): Text {
+  const answer = renamed(given, style);
   const kind = kindOf(answer, style);
   const about = wordsAbout(answer.question);
   if (about && (kind === 'tiles' || compared === undefined)) return about.legend(answer);

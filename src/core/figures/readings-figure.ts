@@ -1,6 +1,6 @@
 /** Figures of readings: means with error bars, boxes, subjects' lines, cell means joined. */
 import { sum } from 'd3-array';
-import type { Answer, GroupPart } from '../answer/answer';
+import type { Answer } from '../answer/answer';
 import { meanOf, valuesOf } from '../answer/group-part';
 import { quantile, sortedUp } from '../numeric/quantile';
 import { withUnit } from '../readings/table';
@@ -234,13 +234,13 @@ function interaction(
   });
 }
 
-const told = (answer: Answer, groups: readonly GroupPart[]): string =>
-  groups
-    .map((g) => {
-      const mean = meanOf(g);
+const told = (answer: Answer, slots: readonly Slot[]): string =>
+  slots
+    .map(({ name, group }) => {
+      const mean = meanOf(group);
       return mean === undefined
-        ? `${g.name}: no readings`
-        : `${g.name}: mean ${fixed(mean, 2)}${answer.unit && ` ${answer.unit}`}, n ${g.n}`;
+        ? `${name}: no readings`
+        : `${name}: mean ${fixed(mean, 2)}${answer.unit && ` ${answer.unit}`}, n ${group.n}`;
     })
     .join('; ');
 
@@ -306,10 +306,7 @@ export function readingsFigure(
             : kind === 'lines'
               ? lines(answer, style, slots, unit)
               : interaction(answer, style, slots, layout.series, unit),
-      alt: `${what} of ${of} by group${kind === 'boxes' ? '' : `; error bars are ${barWords(style.bars, level)}`}. ${told(
-        answer,
-        slots.map((s) => s.group),
-      )}. ${sum(slots, (s) => s.group.n)} readings in all.`,
+      alt: `${what} of ${of} by group${kind === 'boxes' ? '' : `; error bars are ${barWords(style.bars, level)}`}. ${told(answer, slots)}. ${sum(slots, (s) => s.group.n)} readings in all.`,
       slotNames: !joined,
       endNames,
       band: kind !== 'interaction',

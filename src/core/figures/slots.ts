@@ -119,7 +119,7 @@ function twoFactors(answer: Answer, layout: NonNullable<Answer['layout']>, style
       return [
         {
           id: group.id,
-          name: group.name,
+          name: `${clusters.find((c) => c.x === x)?.name ?? ''}, ${s.name}`,
           group,
           cluster: level.id,
           series: s.id,

@@ -222,10 +222,11 @@ const broken =
   'An axis with a piece cut out makes lengths and distances that no longer stand for the values, and readers do not see it. Divide does not draw one: use a logarithmic axis, points in place of columns with an axis that starts later, or two panels.';
 
 const axisKinds = { linear: 'linear', log: 'logarithmic', broken: 'broken' } as const;
+type AxisKind = keyof typeof axisKinds;
 
 export function ValueAxisControl({ style, set }: ControlProps) {
   const [asked, setAsked] = useState(false);
-  const now: keyof typeof axisKinds = style.log ? 'log' : 'linear';
+  const now = (style.log ? 'log' : 'linear') as AxisKind;
   return (
     <>
       <Choice name="Axis">
@@ -233,7 +234,7 @@ export function ValueAxisControl({ style, set }: ControlProps) {
           label="Value axis"
           value={now}
           options={axisKinds}
-          onChange={(kind) => {
+          onChange={(kind: AxisKind) => {
             setAsked(kind === 'broken');
             if (kind !== 'broken') set({ log: kind === 'log' ? true : undefined });
           }}

@@ -71,8 +71,15 @@ export function InPlace({ clicked, onClose, ...props }: ControlProps & { clicked
     const outside = (event: PointerEvent) => {
       if (!box.current?.contains(event.target as Node)) onClose();
     };
+    const escape = (event: KeyboardEvent) => {
+      if (event.key === 'Escape') onClose();
+    };
     document.addEventListener('pointerdown', outside);
-    return () => document.removeEventListener('pointerdown', outside);
+    document.addEventListener('keydown', escape);
+    return () => {
+      document.removeEventListener('pointerdown', outside);
+      document.removeEventListener('keydown', escape);
+    };
   }, [onClose]);
   const found = controlsFor(props, clicked.mark);
   if (!found) return null;
@@ -83,7 +90,6 @@ export function InPlace({ clicked, onClose, ...props }: ControlProps & { clicked
       aria-label={found.title}
       className="absolute z-10 w-72 border border-line bg-base-100 p-3 text-sm shadow-sm"
       style={{ left: clicked.x, top: clicked.y }}
-      onKeyDown={(e) => e.key === 'Escape' && onClose()}
     >
       <h3 className="part-of-page flex items-baseline justify-between">
         {found.title}

@@ -1,0 +1,23 @@
+import type { Answer } from '../answer/answer';
+import type { FigureStyle } from './figure-style';
+import { levelKey } from './slots';
+
+/** The answer with its groups under the names they have in a figure. */
+export function renamed(answer: Answer, { looks }: Pick<FigureStyle, 'looks'>): Answer {
+  if (!looks) return answer;
+  const named = <T extends { name: string }>(thing: T, key: string): T => ({
+    ...thing,
+    name: looks[key]?.name ?? thing.name,
+  });
+  const factor = (of: 'a' | 'b') =>
+    answer.layout && {
+      ...answer.layout[of],
+      levels: answer.layout[of].levels.map((level) => named(level, levelKey(of, level))),
+    };
+  const [a, b] = [factor('a'), factor('b')];
+  return {
+    ...answer,
+    groups: answer.groups.map((g) => named(g, g.id)),
+    ...(answer.layout && a && b ? { layout: { ...answer.layout, a, b } } : {}),
+  };
+}

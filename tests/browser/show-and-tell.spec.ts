@@ -1,0 +1,245 @@
+import { readFileSync } from 'node:fs';
+import { type Page, expect } from '@playwright/test';
+import mammoth from 'mammoth';
+import { asked, changeReading, lampBlock, paste, saved, startStudy, test } from './steps';
+
+/** Presses what downloads, and gives the file back. */
+async function downloaded(page: Page, press: () => Promise<void>): Promise<{ name: string; bytes: Buffer }> {
+  const [download] = await Promise.all([page.waitForEvent('download'), press()]);
+  return { name: download.suggestedFilename(), bytes: readFileSync(await download.path()) };
+}
+const spine = (page: Page, name: string) => page.getByRole('navigation', { name: 'Study' }).getByRole('link', { name });
+
+async function lampQuestion(page: Page, title: string): Promise<void> {
+  await startStudy(page, title);
+  await paste(page, lampBlock);
+  await page.getByLabel('What was measured').fill('blade length');
+  await page.keyboard.press('Enter');
+  await asked(page, 'Ask whether two groups differ');
+}
+
+test('paste → question → figure → write-up → DOCX → bundle → the same study again', async ({ page }) => {
+  await lampQuestion(page, 'Lamps to tell');
+  const results = await page.getByTestId('tell-results').textContent();
+  await page.getByRole('button', { name: 'Make a figure of this' }).click();
+  await page.getByTestId('legend').waitFor();
+
+  // The figure set for one column of a journal, with standard errors.
+  await page.getByLabel('Columns of the journal').selectOption('two');
+  await page.getByLabel('Columns of the journal').selectOption('one');
+  await expect(page.getByLabel('Width in millimetres')).toHaveValue('85');
+  await page.getByLabel('Error bars', { exact: true }).selectOption('sem');
+  await expect(page.getByTestId('legend')).toContainText('error bars standard errors of the mean');
+  await saved(page);
+  const svg = await downloaded(page, () => page.getByRole('button', { name: 'Download as SVG' }).click());
+  expect(svg.bytes.toString()).toContain('width="85mm"');
+  const pdf = await downloaded(page, () => page.getByRole('link', { name: 'Download as PDF' }).click());
+  expect(pdf.name).toMatch(/\.pdf$/);
+  expect(pdf.bytes.toString('latin1')).toMatch(/^%PDF-.*[\s\S]*\/FontFile/);
+  const png = await downloaded(page, () => page.getByRole('button', { name: 'Download as PNG' }).click());
+  expect([png.bytes.readUInt32BE(16), png.bytes.readUInt32BE(20)]).toEqual([1004, 886]);
+  await page.getByRole('button', { name: 'Copy the picture' }).click();
+  await expect(page.getByText('Copied as a picture')).toBeVisible();
+  expect(await page.evaluate(async () => (await navigator.clipboard.read())[0]?.types)).toContain('image/png');
+
+  // The write-up: a draft, own words, a number put in by “/”.
+  await spine(page, 'Text, tables and figures').click();
+  await page.getByRole('button', { name: 'Write a draft from the questions' }).click();
+  const text = page.getByRole('textbox', { name: 'The write-up' });
+  await expect(text).toContainText(results ?? 'no results');
+  await expect(text.locator('svg.chart')).toHaveCount(1);
+  await text.getByRole('heading', { name: 'Methods' }).click();
+  await page.keyboard.press('End');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Red light wins by /estimate');
+  await expect(page.getByRole('listbox', { name: 'Put in from the study' })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type(' on the rope.');
+  await expect(text).toContainText('Red light wins by 7.1 mm on the rope.');
+  await saved(page);
+  const docx = await downloaded(page, () => page.getByRole('button', { name: 'Download as DOCX' }).click());
+  const { value: read } = await mammoth.extractRawText({ buffer: docx.bytes });
+  expect(read).toContain('Red light wins by 7.1 mm on the rope.');
+  expect(read).toContain(results ?? 'no results');
+  const markdown = await downloaded(page, () => page.getByRole('button', { name: 'Download as Markdown' }).click());
+  expect(markdown.bytes.toString()).toContain('## Results');
+
+  // The whole as one file; the study deleted; the file opened.
+  const shown = async () => ({
+    text: (await page.getByRole('textbox', { name: 'The write-up' }).innerText()).replaceAll('\u200b', ''),
+    spine: await page.getByRole('navigation', { name: 'Study' }).innerText(),
+  });
+  const before = await shown();
+  const bundle = await downloaded(page, () => page.getByRole('link', { name: 'Take the study along' }).click());
+  expect(bundle.name).toBe('Lamps to tell.zip');
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Delete Lamps to tell' }).click();
+  await expect(page.getByText('“Lamps to tell” was deleted.')).toBeVisible();
+  await page
+    .getByLabel('File of readings')
+    .setInputFiles({ name: bundle.name, mimeType: 'application/zip', buffer: bundle.bytes });
+  await page.waitForURL(/\/questions\//);
+  await expect(page.getByTestId('tell-results')).toHaveText(results ?? 'no results');
+  await spine(page, 'Text, tables and figures').click();
+  await page.getByRole('textbox', { name: 'The write-up' }).waitFor();
+  expect(await shown()).toEqual(before);
+
+  // A damaged one is refused in words.
+  await page.goto('/');
+  await page
+    .getByLabel('File of readings')
+    .setInputFiles({ name: 'half.zip', mimeType: 'application/zip', buffer: bundle.bytes.subarray(0, 5000) });
+  await expect(page.getByRole('alert')).toContainText('“half.zip” was not opened. It cannot be unpacked');
+});
+
+test('live pieces follow the readings and are marked until seen; a removed question leaves its last text', async ({
+  page,
+}) => {
+  await lampQuestion(page, 'Lamps that change');
+  const question = page.url();
+  await spine(page, 'Text, tables and figures').click();
+  await page.getByRole('button', { name: 'Begin with an empty page' }).click();
+  await page.getByRole('textbox', { name: 'The write-up' }).click();
+  await page.keyboard.type('We saw ');
+  // From the list at the side, by hand.
+  await page.getByLabel('Put in from the study').getByText('Red lamp · White lamp').click();
+  await page.getByRole('button', { name: 'in one sentence' }).click();
+  const text = page.getByRole('textbox', { name: 'The write-up' });
+  await expect(text).toContainText('We saw Mean blade length was 7.1 mm greater');
+  await page
+    .getByRole('button', { name: 'n', exact: true })
+    .dragTo(text.locator('p').first(), { targetPosition: { x: 2, y: 12 } });
+  await expect(text).toContainText('9 + 9');
+  await saved(page);
+  await page.goto(question);
+  await changeReading(page, 1, 1, '97.44');
+  await spine(page, 'Text, tables and figures').click();
+  await expect(text).toContainText('10.4 mm greater');
+  await expect(page.getByText('One piece was renewed since you last saw it')).toBeVisible();
+  await expect(page.getByTestId('piece-fresh')).toHaveCount(1);
+  await page.getByRole('button', { name: 'I have seen it' }).click();
+  await expect(page.getByTestId('piece-fresh')).toHaveCount(0);
+  await saved(page);
+  await page.reload();
+  await expect(text).toContainText('10.4 mm greater');
+  await expect(page.getByTestId('piece-fresh')).toHaveCount(0);
+
+  await page.goto(question);
+  await page.getByRole('button', { name: 'Remove this question' }).click();
+  await page.waitForURL(/\/log/);
+  await spine(page, 'Text, tables and figures').click();
+  await expect(text).toContainText('10.4 mm greater');
+  await expect(text).toContainText('its question was removed: kept as it last read');
+
+  // The log tells it, and goes back to before it.
+  await spine(page, 'All changes').click();
+  await page.getByLabel('Show', { exact: true }).selectOption('question');
+  await expect(page).toHaveURL(/of=question/);
+  await expect(page.getByRole('row').nth(1)).toContainText('question removed');
+  await page
+    .getByRole('row')
+    .filter({ hasText: 'asked' })
+    .getByRole('button', { name: 'Back to just after this' })
+    .click();
+  await expect(page.getByRole('status').filter({ hasText: 'later change' })).toBeVisible();
+  await page.getByRole('button', { name: 'Go back', exact: true }).click();
+  await expect(spine(page, 'Red lamp · White lamp')).toBeVisible();
+  await spine(page, 'Red lamp · White lamp').click();
+  await expect(page.getByTestId('estimate')).toHaveText('7.1 mm');
+});
+
+test('a figure changed in place: a title, a group, error bars, comparisons, a refused axis, panels', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Open a fresh copy of the demo study' }).click();
+  await page.waitForURL(/\/questions\//);
+  await spine(page, 'Daylight (control)').nth(2).click();
+  await page.getByTestId('legend').waitFor();
+  const drawing = page.getByTestId('figure');
+  await expect(drawing.locator('text[data-mark^="bracket-"]').first()).toBeVisible();
+
+  await drawing.locator('[data-mark="y-title"]').click();
+  const dialog = page.getByRole('dialog', { name: 'Title of the axis' });
+  await dialog.getByLabel('Title of the value axis').fill('Length of blades (mm)');
+  await page.keyboard.press('Enter');
+  await expect(drawing.getByText('Length of blades (mm)')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(dialog).toBeHidden();
+
+  await drawing.locator('[data-mark="name-blue"]').click();
+  const group = page.getByRole('dialog', { name: 'Blue lamp' });
+  await group.getByLabel('Name of Blue lamp in the figure').fill('450 nm');
+  await page.keyboard.press('Enter');
+  await group.getByLabel('Colour of Blue lamp').selectOption('ink');
+  await group.getByRole('button', { name: 'Blue lamp earlier' }).click();
+  await page.keyboard.press('Escape');
+  const names = () => drawing.locator('[data-mark^="name-"]').allTextContents();
+  await expect.poll(async () => (await names())[0]).toBe('450 nm');
+  await expect(page.getByTestId('legend')).toContainText('450 nm n = 12');
+
+  await page.getByLabel('Comparisons').selectOption('letters');
+  await expect(page.getByTestId('legend')).toContainText(
+    'Groups that share a letter were not told apart (Tukey–Kramer)',
+  );
+  await page.getByLabel('Comparisons').selectOption('brackets');
+  await page.getByLabel('Brackets for').selectOption('all');
+  await expect(page.getByTestId('legend')).toContainText('Brackets mark comparisons with their p');
+
+  // A broken axis is refused with its reason; a logarithmic one asks for points.
+  await page.getByLabel('Value axis', { exact: true }).selectOption('broken');
+  await expect(page.getByRole('alert')).toContainText('Divide does not draw one');
+  await page.getByLabel('Value axis', { exact: true }).selectOption('log');
+  await expect(page.getByText('draw the means as points')).toBeVisible();
+  await page.getByLabel('Means as').selectOption('points');
+  await expect(page.getByText('draw the means as points')).toBeHidden();
+  await page.getByLabel('Height in millimetres').fill('7');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('“7” is not between 30 and 250')).toBeVisible();
+  await page.getByRole('button', { name: 'Add a line' }).click();
+  await page.getByLabel('Value of line 1').fill('30');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Name of line 1').fill('market size');
+  await page.keyboard.press('Enter');
+  await expect(drawing.getByText('market size')).toBeVisible();
+
+  for (const kind of ['boxes', 'differences', 'distribution', 'means']) {
+    await page.getByLabel('What the figure shows').selectOption(kind);
+    await expect(drawing.locator('svg.chart')).toBeVisible();
+  }
+  await page.getByLabel('Add a panel').selectOption({ label: 'Before the rinse · After the rinse' });
+  await expect(drawing.locator('[data-mark="panel-letter"]').first()).toHaveText('A');
+  await expect(page.getByTestId('legend')).toContainText('(B) Blade mass (g): lines join the readings of each blade');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByTestId('legend')).toContainText('(B) Blade mass');
+});
+
+test('everything by name: the command line and the list of keys', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Open a fresh copy of the demo study' }).click();
+  await page.waitForURL(/\/questions\//);
+  await page.keyboard.press('Control+k');
+  await page.getByRole('combobox', { name: 'Go anywhere' }).waitFor();
+  await page.keyboard.type('confid');
+  await expect(page.getByRole('listbox', { name: 'What fits' }).getByRole('option').first()).toContainText(
+    'Confidence level',
+  );
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Confidence level')).toBeFocused();
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('weekly growth');
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/\/readings\//);
+  await expect(page.getByLabel('What was measured')).toHaveValue('frond length');
+  await page.goBack();
+  await page.waitForURL(/\/questions\//);
+  await page.getByRole('heading', { name: 'Look' }).click();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('fill down');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeHidden();
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('nothing is called this');
+  await expect(page.getByText('Nothing here goes by that name.')).toBeVisible();
+});

@@ -1,0 +1,196 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import { readFileSync } from 'node:fs';
+import Papa from 'papaparse';
+import { demoStudy } from '../../demo/skerrow';
+import { answer } from '../../src/core/answer/answer';
+import { questionOf } from '../../src/core/question/question';
+import { emptyColumn, tableOf } from '../../src/core/readings/table';
+import { draftOf } from '../../src/core/readings/table-edit';
+import type { StudyContent } from '../../src/core/study/content';
+import { type BundleExtras, readBundle, writeBundle } from '../../src/formats/study-bundle';
+import { bundleOf, openBundle } from '../../src/server/bundle';
+import { startDemo } from '../../src/server/demo-study';
+import { studyPieces } from '../../src/server/pieces';
+import { openDb } from '../../src/store/open';
+import { questionsOf } from '../../src/store/questions';
+import { readContent } from '../../src/store/studies';
+import { editTable, readTable, stepTable } from '../../src/store/tables';
+
+const at = '2026-01-02T03:04:05.000Z';
+const nothing: BundleExtras = { answers: {}, figures: {}, log: [] };
+/** Every number a study shows, as JSON gives it to a page. */
+const shown = (content: StudyContent): unknown =>
+  JSON.parse(
+    JSON.stringify(
+      content.questions.map(({ table, question }) =>
+        answer(question, { ...content.tables.find((t) => t.id === table)!.table, id: '' }),
+      ),
+    ),
+  );
+const refused = async (bytes: Uint8Array): Promise<string> => {
+  try {
+    await readBundle(bytes);
+  } catch (error) {
+    return (error as Error).message;
+  }
+  return 'taken in';
+};
+
+describe('the bundle of a study', () => {
+  it('opens to the same study: every answer, every word, the log, and what can be undone', async () => {
+    const db = openDb(':memory:', process.cwd());
+    const id = startDemo(db, at);
+    const [first] = questionsOf(db, id);
+    editTable(
+      db,
+      first!.tableId,
+      0,
+      [{ kind: 'write', row: 0, columns: ['red'], texts: [['  7,25 "x"\n']] }],
+      at,
+      'me',
+    );
+    const before = readContent(db, id);
+    const copy = await openBundle(db, await bundleOf(db, id), at);
+    const after = readContent(db, copy);
+    expect(shown(after)).to.deep.equal(shown(before));
+    expect(after.figures.map((f) => f.style)).to.deep.equal(before.figures.map((f) => f.style));
+    const words = (study: string) => {
+      const { questions, figures, log } = studyPieces(db, study);
+      return JSON.stringify([Object.values(questions), Object.values(figures), log]);
+    };
+    expect(words(copy)).to.equal(words(id));
+    expect(JSON.stringify(after.writeUp)).to.include('Light, warmth and food').and.not.include(first!.id);
+    const { tableId } = questionsOf(db, copy)[0]!;
+    expect(readTable(db, tableId).table.columns[0]!.cells[0]).to.equal('  7,25 "x"\n');
+    stepTable(db, tableId, 0, 'undo', at);
+    expect(readTable(db, tableId).table.columns).to.deep.equal(demoStudy().tables[0]!.table.columns);
+    // The same study gives the same bytes.
+    expect(Buffer.compare(await bundleOf(db, id), await bundleOf(db, id))).to.equal(0);
+    db.$client.close();
+  });
+
+  it('can be read without Divide: tables as described, figures, words, the log', async () => {
+    const db = openDb(':memory:', process.cwd());
+    const id = startDemo(db, at);
+    const files = unzipSync(await bundleOf(db, id));
+    const text = (name: string): string => strFromU8(files[name]!);
+    const { resources } = JSON.parse(text('datapackage.json')) as {
+      resources: {
+        path: string;
+        schema: { fields: { name: string; type: string; unit?: string; missingValues: string[] }[] };
+      }[];
+    };
+    for (const { path, schema } of resources) {
+      const { data } = Papa.parse<string[]>(text(path).trimEnd());
+      expect(data[0], path).to.deep.equal(schema.fields.map((f) => f.name));
+      schema.fields.forEach((field, j) => {
+        if (field.type !== 'number') return;
+        for (const row of data.slice(1))
+          if (!field.missingValues.includes(row[j]!)) expect(Number(row[j]), `${path} ${field.name}`).to.be.finite;
+      });
+    }
+    expect(resources.find((r) => r.path === 'data/01-lamp-trial.csv')!.schema.fields[0]).to.include({
+      name: 'Red lamp',
+      unit: 'mm',
+    });
+    expect(text('data/01-lamp-trial-set-aside.csv')).to.equal('row,column,reason\n7,Red lamp,tag lost\n');
+    expect((JSON.parse(text('answers/01.json')) as { words: { results: string } }).words.results).to.include(
+      't(26.6) = 3.88',
+    );
+    expect(text('figures/01.svg')).to.include('<svg').and.include('Red lamp');
+    expect(text('write-up.html')).to.include('difference 5.9 mm').and.include('<figure><svg');
+    expect(text('write-up.md')).to.include('difference 5.9 mm').and.include('](figures/02.svg)');
+    expect(text('log.csv')).to.include('made up for the demo study');
+    db.$client.close();
+  });
+
+  it('brings back any readings, whatever is in their cells', async () => {
+    const cell = fc.oneof(
+      { weight: 3, arbitrary: fc.double({ noNaN: true, noDefaultInfinity: true }).map(String) },
+      fc.constantFrom('', '', 'n/a', '<0,05', '1.234,5', ' 7 ', '"', ',', '\n', '\r\n', "'", '\ufeff', '=1+1', '−3'),
+      fc.string({ unit: 'grapheme', maxLength: 12 }),
+    );
+    const column = fc.record({
+      name: fc.string({ unit: 'grapheme', maxLength: 12 }),
+      unit: fc.constantFrom('', 'mm', 'µg/g'),
+      cells: fc.array(cell, { maxLength: 12 }),
+      aside: fc.dictionary(fc.integer({ min: 0, max: 9 }).map(String), fc.string({ maxLength: 8 }), { maxKeys: 2 }),
+    });
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(fc.array(column, { minLength: 1, maxLength: 4 }), { minLength: 1, maxLength: 3 }),
+        fc.string({ minLength: 1, maxLength: 20 }),
+        async (tables, title) => {
+          const content: StudyContent = {
+            title,
+            tables: tables.map((columns, i) => {
+              const rows = Math.max(...columns.map((c) => c.cells.length), 0);
+              const made = columns.map((c, j) => {
+                const cells = [...c.cells];
+                while (cells.at(-1) === '') cells.pop();
+                const aside = Object.fromEntries(Object.entries(c.aside).filter(([row]) => Number(row) < rows));
+                return { ...emptyColumn(`c${j}`, c.name, c.unit), cells, aside };
+              });
+              return {
+                id: `t${i}`,
+                table: draftOf(tableOf(made, { name: columns[0]!.name, rowCount: rows })),
+                origin: '',
+                changes: [],
+              };
+            }),
+            questions: tables.map((_, i) => ({ id: `q${i}`, table: `t${i}`, question: questionOf('several') })),
+            figures: [],
+          };
+          const back = await readBundle(await writeBundle(content, nothing));
+          expect(back).to.deep.equal(content);
+          expect(shown(back)).to.deep.equal(shown(content));
+        },
+      ),
+      { numRuns: 60, seed: 11 },
+    );
+  });
+
+  it('opens bundles of every version there has been', async () => {
+    for (const version of [1]) {
+      const content = await readBundle(readFileSync(`tests/bundles/version-${version}.zip`));
+      expect(content.title).to.equal('Skerrow Kelp Nursery');
+      expect(shown(content)).to.deep.equal(shown(demoStudy()));
+      expect(content.writeUp?.content.length).to.be.greaterThan(10);
+    }
+  });
+
+  it('is refused in words where it is damaged, hostile or not one', async () => {
+    const good = await writeBundle({ ...demoStudy() }, nothing);
+    const files = unzipSync(good);
+    const withFile = (name: string, body: string | Uint8Array) =>
+      zipSync({ ...files, [name]: typeof body === 'string' ? strToU8(body) : body });
+    expect(await refused(strToU8('lamp;length'))).to.include('not a ZIP file');
+    expect(await refused(good.slice(0, good.length / 2))).to.match(/cannot be unpacked/);
+    expect(await refused(withFile('../../etc/cron.d/x', 'x'))).to.include('points outside');
+    expect(await refused(withFile('C:\\x', 'x'))).to.include('points outside');
+    expect(await refused(withFile('data/zeros.csv', new Uint8Array(30_000_000)))).to.match(/grows \d+ times/);
+    expect(await refused(withFile('figures/01.svg', '<svg onload="alert(1)"/>'))).to.include('holds a script');
+    expect(await refused(withFile('write-up.html', '<p><script>alert(1)</script>'))).to.include('holds a script');
+    expect(await refused(zipSync({ 'a.txt': strToU8('a') }))).to.include('no study.json');
+    expect(await refused(withFile('study.json', '{'))).to.include('not JSON');
+    const study = JSON.parse(strFromU8(files['study.json']!)) as { version: number; study: StudyContent };
+    const changed = (change: (s: typeof study) => void): Uint8Array => {
+      const copy = structuredClone(study);
+      change(copy);
+      return withFile('study.json', JSON.stringify(copy));
+    };
+    expect(await refused(changed((s) => (s.version = 9)))).to.include('newer Divide');
+    expect(
+      await refused(changed((s) => ((s.study.questions[0]!.question as { level: unknown }).level = 'high'))),
+    ).to.include('study.questions.0.question.level');
+    expect(await refused(changed((s) => (s.study.questions[0]!.table = 'none')))).to.include('do not fit together');
+    expect(await refused(withFile('data/01-lamp-trial.csv', 'Red lamp,White lamp\n1,2\n'))).to.include(
+      'should have 18',
+    );
+    const { 'data/02-four-lamps.csv': _, ...lacking } = files;
+    expect(await refused(zipSync(lacking))).to.include('“data/02-four-lamps.csv” is missing');
+    expect(await refused(good)).to.equal('taken in');
+  });
+});
