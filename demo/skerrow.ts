@@ -1,7 +1,8 @@
 import { type Random, random } from '../src/core/numeric/random';
 import { type Question, defaultQuestion, questionOf } from '../src/core/question/question';
 import { type Column, type Table, emptyColumn, tableOf } from '../src/core/readings/table';
-import { type FigureStyle, defaultFigureStyle } from '../src/core/figures/figure-style';
+import { defaultFigureStyle } from '../src/core/figures/default-style';
+import type { FigureStyle } from '../src/core/figures/figure-style';
 import { draftOf } from '../src/core/readings/table-edit';
 import type { StudyContent } from '../src/core/study/content';
 import type { Block, Inline, Piece, WriteUp } from '../src/core/write-up/document';

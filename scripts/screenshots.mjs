@@ -32,7 +32,6 @@ await served(4393, ['--demo'], async (base) => {
     ['question-repeated', 'Week 0 · … · Week 3'],
     ['question-mixed', 'feeding × condition'],
     ['question-one-sample', 'Pipette 3 · 1000 µL'],
-    ['question-reported', 'Inner sound · Outer sound · Open shore'],
   ]) {
     await spine(link).first().click();
     await page.getByTestId('estimate').waitFor();
@@ -82,8 +81,11 @@ await served(4393, ['--demo'], async (base) => {
   await spine('All changes').click();
   await page.getByRole('heading', { name: 'What was done', exact: true }).waitFor();
   await take('log');
-  await spine('Red lamp · White lamp').last().click();
+  await spine('Daylight (control) · … · Violet lamp').last().click();
   await page.getByTestId('legend').waitFor();
   await take('figure');
+  await spine('Text, tables and figures').click();
+  await page.getByRole('textbox', { name: 'The write-up' }).waitFor();
+  await take('write-up');
   await browser.close();
 });

@@ -6,6 +6,7 @@ import {
   type IRunOptions,
   ImageRun,
   LevelFormat,
+  LineRuleType,
   Packer,
   Paragraph,
   Table,
@@ -149,7 +150,10 @@ export async function docxFile(title: string, blocks: readonly SettledBlock[], p
     creator: 'Divide',
     styles: {
       default: {
-        document: { run: { font: face, size: 22 }, paragraph: { spacing: { after: 140, line: 300 } } },
+        document: {
+          run: { font: face, size: 22 },
+          paragraph: { spacing: { after: 140, line: 300, lineRule: LineRuleType.AUTO } },
+        },
         heading1: {
           run: { font: face, size: 34, bold: true, color: '1d1f1c' },
           paragraph: { spacing: { before: 240, after: 160 } },

@@ -1,6 +1,7 @@
 import { layout } from '../charts/layout';
 import { answer } from '../core/answer/answer';
-import { defaultFigureStyle, type FigureStyle } from '../core/figures/figure-style';
+import { defaultFigureStyle } from '../core/figures/default-style';
+import type { FigureStyle } from '../core/figures/figure-style';
 import { figureLegend } from '../core/figures/legend';
 import { type PlatePart, plate } from '../core/figures/plate';
 import { DomainError } from '../core/numeric/domain-error';

@@ -2,7 +2,7 @@ import { answer } from '../core/answer/answer';
 import type { Question } from '../core/question/question';
 import { namesOf } from '../core/question/naming';
 import type { Table } from '../core/readings/table';
-import { defaultFigureStyle } from '../core/figures/figure-style';
+import { defaultFigureStyle } from '../core/figures/default-style';
 import { figureLegend } from '../core/figures/legend';
 import { DomainError } from '../core/numeric/domain-error';
 import { headline } from '../core/words/headline';

@@ -40,6 +40,13 @@ for (const theme of ['page', 'night-bench'])
     await page.getByRole('link', { name: 'All changes' }).click();
     await page.getByRole('heading', { name: 'What was done', exact: true }).waitFor();
     expect(await violations(page)).toEqual([]);
+    await spine.getByRole('link', { name: 'Text, tables and figures' }).click();
+    await page.getByRole('textbox', { name: 'The write-up' }).waitFor();
+    expect(await violations(page)).toEqual([]);
+    await page.keyboard.press('Control+k');
+    await page.getByRole('combobox').waitFor();
+    expect(await violations(page)).toEqual([]);
+    await page.keyboard.press('Escape');
     await spine.getByRole('link', { name: 'Red lamp · White lamp' }).last().click();
     await page.getByTestId('legend').waitFor();
     expect(await violations(page)).toEqual([]);

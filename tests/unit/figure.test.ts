@@ -6,7 +6,7 @@ import { answer } from '../../src/core/answer/answer';
 import { defaultQuestion } from '../../src/core/question/question';
 import { barEnds } from '../../src/core/figures/error-bars';
 import { figure } from '../../src/core/figures/figure';
-import { defaultFigureStyle } from '../../src/core/figures/figure-style';
+import { defaultFigureStyle } from '../../src/core/figures/default-style';
 import { lookScene } from '../../src/core/scenes/look';
 import { pixels, withResolution } from '../../src/formats/png';
 import { svgFile } from '../../src/formats/svg';

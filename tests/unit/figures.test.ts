@@ -8,7 +8,8 @@ import { cellParts } from '../../src/core/answer/group-part';
 import { asterisks } from '../../src/core/figures/comparison-band';
 import { comparisonsMade } from '../../src/core/figures/comparisons-made';
 import { figure } from '../../src/core/figures/figure';
-import { type FigureStyle, defaultFigureStyle } from '../../src/core/figures/figure-style';
+import { defaultFigureStyle } from '../../src/core/figures/default-style';
+import type { FigureStyle } from '../../src/core/figures/figure-style';
 import { kindsFor, usualStyle } from '../../src/core/figures/kinds';
 import { figureLegend } from '../../src/core/figures/legend';
 import { plate } from '../../src/core/figures/plate';
@@ -96,8 +97,6 @@ describe('figures for the paper', () => {
       for (const kind of kindsFor(shown))
         for (const widthMm of [85, 174])
           for (const font of ['sans', 'serif'] as const) {
-            // The reference curve names its critical values where they lie, whatever lies beside them.
-            if (kind === 'distribution' || kind === 'differences') continue;
             expectReadable(drawn(shown, { kind, widthMm, font, readings: false }), `${name}, ${kind}, ${widthMm} mm`);
           }
   });

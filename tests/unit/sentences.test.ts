@@ -5,7 +5,7 @@ import { answer } from '../../src/core/answer/answer';
 import type { Question } from '../../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { figure } from '../../src/core/figures/figure';
-import { defaultFigureStyle } from '../../src/core/figures/figure-style';
+import { defaultFigureStyle } from '../../src/core/figures/default-style';
 import { lookScene } from '../../src/core/scenes/look';
 import { textWidth, wrapped } from '../../src/core/scenes/text-width';
 import { decimalsFor, plural, significant } from '../../src/core/words/numbers';

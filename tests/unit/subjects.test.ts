@@ -17,7 +17,7 @@ import { looksLike } from '../../src/core/readings/read-as';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { lookScene } from '../../src/core/scenes/look';
 import { checkSentence } from '../../src/core/words/checks';
-import { defaultFigureStyle } from '../../src/core/figures/figure-style';
+import { defaultFigureStyle } from '../../src/core/figures/default-style';
 import { headline } from '../../src/core/words/headline';
 import { decisionOf, hypotheses } from '../../src/core/words/hypotheses';
 import { figureLegend } from '../../src/core/figures/legend';

@@ -82,12 +82,3 @@ export const FigureStyle = v.object({
   panelLetters: v.optional(v.picklist(['capital', 'small', 'none'])),
 });
 export type FigureStyle = v.InferOutput<typeof FigureStyle>;
-
-export const defaultFigureStyle: FigureStyle = {
-  marks: 'columns',
-  bars: 'interval',
-  readings: true,
-  widthMm: 85,
-  heightMm: 75,
-  fontPt: 8,
-};

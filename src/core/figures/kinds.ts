@@ -2,7 +2,8 @@
 import type { Answer } from '../answer/answer';
 import { canStack } from '../scenes/stacked-shares';
 import { meanOf } from '../answer/group-part';
-import { type FigureKind, type FigureStyle, defaultFigureStyle } from './figure-style';
+import { defaultFigureStyle } from './default-style';
+import type { FigureKind, FigureStyle } from './figure-style';
 
 export const kindNames: Readonly<Record<FigureKind, string>> = {
   means: 'means with error bars',

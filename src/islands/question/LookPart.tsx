@@ -6,6 +6,7 @@ import type { Drawing } from '../../core/scenes/drawing';
 import { lookScene } from '../../core/scenes/look';
 import { counted } from '../../core/words/numbers';
 import { canStack } from '../../core/scenes/stacked-shares';
+import { useAddressPart } from '../shared/address-part';
 import { type TableView, type View, tableViews, views } from '../../core/scenes/views';
 
 const OtherView = lazy(() => import('./OtherView'));
@@ -22,7 +23,10 @@ interface Props {
 export function LookPart({ answer, sorted, picked, onPoint }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(690);
-  const [view, setView] = useState<View | TableView>('points');
+  const [asked, setAsked] = useAddressPart('look');
+  const view: View | TableView =
+    asked !== undefined && (asked in views || asked in tableViews) ? (asked as View | TableView) : 'points';
+  const setView = (next: View | TableView) => setAsked(next === 'points' ? undefined : next);
   useEffect(() => {
     if (!frame.current) return;
     const watcher = new ResizeObserver(

@@ -6,10 +6,10 @@ import type { TableEdit } from '../../core/readings/table-edit';
 import { methodElse, methodName, methodReason } from '../../core/words/method';
 import { counted, significant } from '../../core/words/numbers';
 import { WhenLive } from '../shared/WhenLive';
-import { SamplesNote } from './SamplesNote';
 
 // Its picture needs every distribution by name, which no other part of the page does at first.
 const DirectionNote = lazy(() => import('./DirectionNote'));
+const SamplesNote = lazy(() => import('./SamplesNote'));
 
 interface Props {
   question: Question;
@@ -44,7 +44,11 @@ export function MarginNotes({ question, shown, table, readingsHref, onEdit, onCh
         )}
         <p className="mt-1 text-muted">Also reasonable: {methodElse(question)}</p>
       </section>
-      {shown && <SamplesNote shown={shown} table={table} onEdit={onEdit} onChange={onChange} />}
+      {shown && (shown.repeats ?? (shown.comparison.ok && shown.comparison.value.pairing)) && (
+        <WhenLive>
+          <SamplesNote shown={shown} table={table} onEdit={onEdit} onChange={onChange} />
+        </WhenLive>
+      )}
       {question.direction !== 'either' && (
         <WhenLive>
           <DirectionNote question={question} shown={shown} onChange={onChange} />

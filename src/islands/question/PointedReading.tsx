@@ -13,7 +13,7 @@ interface Props {
 }
 
 /** A reading chosen in the picture: set aside with a reason, brought back, or found in its table. */
-export function PointedReading({ point, table, readingsHref, onEdit, onClose }: Props) {
+export default function PointedReading({ point, table, readingsHref, onEdit, onClose }: Props) {
   const [reason, setReason] = useState('');
   const [first] = point.cells;
   if (!first) return null;

@@ -1,15 +1,13 @@
 import { useStore } from '@nanostores/react';
-import { Columns2, ImagePlus, Rows3, Trash2 } from 'lucide-react';
+import { Columns2, ImagePlus, Rows3 } from 'lucide-react';
 import { type ReactNode, lazy, useEffect, useMemo, useState } from 'react';
 import type { PointedAt } from '../../charts/DrawingView';
-import { answer } from '../../core/answer/answer';
+import { type Answer, answer } from '../../core/answer/answer';
 import { rangesOver } from '../../core/answer/many';
 import { kindOf } from '../../core/question/asking';
 import type { Question } from '../../core/question/question';
 import { columnsOf } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
-import { defaultFigureStyle } from '../../core/figures/figure-style';
-import { usualStyle } from '../../core/figures/kinds';
 import { headline } from '../../core/words/headline';
 import { inWords, send } from '../shared/api';
 import { Live } from '../shared/Live';
@@ -27,10 +25,10 @@ import { CheckPart } from './CheckPart';
 import { LookPart } from './LookPart';
 import { MarginNotes } from './MarginNotes';
 import { OtherMethods } from './OtherMethods';
-import { PointedReading } from './PointedReading';
 import { TellPart } from './TellPart';
 import { UnderstandPart } from './UnderstandPart';
 
+const PointedReading = lazy(() => import('./PointedReading'));
 const WhichDiffer = lazy(() => import('./WhichDiffer'));
 
 /** One of the parts of a question's page, its name hung in the margin. */
@@ -83,11 +81,12 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
       setTrouble(inWords(error));
     }
   };
-  const makeFigure = () =>
+  const makeFigure = (shown: Answer) =>
     trying(async () => {
+      const { usualStyle } = await import('../../core/figures/kinds');
       const { id } = await send<{ id: string }>('POST', '/api/figures', {
         question: asked.id,
-        style: shown ? usualStyle(shown) : defaultFigureStyle,
+        style: usualStyle(shown),
       });
       window.location.assign(`/studies/${study}/figures/${id}`);
     });
@@ -125,14 +124,16 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
           <Part name="Look">
             <LookPart answer={shown} sorted={sorted} picked={picked} onPoint={setPointed} />
             {pointed && (
-              <PointedReading
-                key={`${pointed.title} ${pointed.cells[0]?.row ?? ''}`}
-                point={pointed}
-                table={table}
-                readingsHref={readingsHref}
-                onEdit={edit}
-                onClose={() => setPointed(undefined)}
-              />
+              <WhenLive>
+                <PointedReading
+                  key={`${pointed.title} ${pointed.cells[0]?.row ?? ''}`}
+                  point={pointed}
+                  table={table}
+                  readingsHref={readingsHref}
+                  onEdit={edit}
+                  onClose={() => setPointed(undefined)}
+                />
+              </WhenLive>
             )}
           </Part>
         )}
@@ -175,14 +176,14 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
           <Part name="Tell">
             <TellPart answer={shown} onChange={change} />
             <p className="mt-2 flex flex-wrap gap-x-5">
-              <button type="button" className="plain-button" onClick={() => void makeFigure()}>
+              <button type="button" className="plain-button" onClick={() => void makeFigure(shown)}>
                 <ImagePlus size={15} aria-hidden /> Make a figure of this
               </button>
               <button type="button" className="plain-button" onClick={() => void askAgain()}>
                 <Columns2 size={15} aria-hidden /> Ask again beside this one
               </button>
               <button type="button" className="plain-button" onClick={() => void remove()}>
-                <Trash2 size={15} aria-hidden /> Remove this question
+                Remove this question
               </button>
               {manyMeasures && (
                 <a className="plain-button" href={`/studies/${study}/questions/${asked.id}/measures`}>

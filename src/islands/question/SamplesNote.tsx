@@ -13,7 +13,7 @@ interface Props {
 }
 
 /** What one independent sample is here: repeated readings averaged or not, pairs made or missed, partners lost. */
-export function SamplesNote({ shown, table, onEdit, onChange }: Props) {
+export default function SamplesNote({ shown, table, onEdit, onChange }: Props) {
   const { question, repeats, averaged, comparison } = shown;
   const subject = shown.subject || 'subject';
   const pairing = comparison.ok ? comparison.value.pairing : undefined;

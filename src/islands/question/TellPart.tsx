@@ -1,16 +1,17 @@
 import { PencilLine, Undo2 } from 'lucide-react';
-import { useState } from 'react';
+import { lazy, useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Question } from '../../core/question/question';
-import { defaultFigureStyle } from '../../core/figures/figure-style';
+import { defaultFigureStyle } from '../../core/figures/default-style';
 import { methodsSentence, resultsSentence } from '../../core/words/report';
 import { figureLegend } from '../../core/figures/legend';
-import { resultTables } from '../../core/words/result-table';
-import type { TextTable } from '../../core/words/subject-tables';
 import { type Text, html, plain } from '../../core/words/text';
-import { mergeWords } from '../../formats/merge-words';
 import { CopyButton } from '../shared/CopyButton';
 import { RichText } from '../shared/RichText';
+import { WhenLive } from '../shared/WhenLive';
+import { useMerged } from './use-merged';
+
+const TellTables = lazy(() => import('./TellTables'));
 
 type Kind = keyof NonNullable<Question['own']>;
 
@@ -27,7 +28,7 @@ function TellLine({ name, kind, text, question, onChange }: LineProps) {
   const [draft, setDraft] = useState<string>();
   const now = plain(text);
   const kept = question.own?.[kind];
-  const merged = kept && mergeWords(kept.from, kept.text, now);
+  const merged = useMerged(kept, now);
   const wording = merged ? merged.pieces.map((p) => p.text).join('') : now;
   const renewed = merged?.pieces.some((p) => p.fresh) ?? false;
   const keep = (own: { text: string; from: string } | undefined) => {
@@ -115,52 +116,6 @@ function TellLine({ name, kind, text, question, onChange }: LineProps) {
   );
 }
 
-const escaped = (raw: string): string => raw.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
-
-/** A table as rich text and as tab-separated text. */
-const copiedTable = ({ title, head, rows }: TextTable) => ({
-  plain: [title, head.join('\t'), ...rows.map((r) => r.join('\t'))].join('\n'),
-  html: `<table><caption>${escaped(title)}</caption><thead><tr>${head.map((h) => `<th>${escaped(h)}</th>`).join('')}</tr></thead><tbody>${rows
-    .map((r) => `<tr>${r.map((c) => `<td>${escaped(c)}</td>`).join('')}</tr>`)
-    .join('')}</tbody></table>`,
-});
-
-/** A table as it will stand in the paper. */
-function ShownTable({ table }: { table: TextTable }) {
-  return (
-    <div className="overflow-x-auto pb-2 pl-4">
-      <table className="figures-table text-[14.5px]" data-testid="tell-table">
-        <caption className="sr-only">{table.title}</caption>
-        <thead>
-          <tr>
-            {table.head.map((h, i) => (
-              <th key={i} scope="col">
-                {h}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {table.rows.map((row, i) => (
-            <tr key={i}>
-              {row.map((cell, j) =>
-                j === 0 ? (
-                  <th key={j} scope="row">
-                    {cell}
-                  </th>
-                ) : (
-                  <td key={j}>{cell}</td>
-                ),
-              )}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <CopyButton copied={() => copiedTable(table)} label={`Copy the table: ${table.title}`} />
-    </div>
-  );
-}
-
 interface Props {
   answer: Answer;
   onChange: (question: Question) => void;
@@ -169,7 +124,7 @@ interface Props {
 /** What the answer tells the paper: methods, results, legend, tables. */
 export function TellPart({ answer, onChange }: Props) {
   const { question, comparison } = answer;
-  const tables = resultTables(answer);
+  const [tables, setTables] = useState(false);
   return (
     <>
       <TellLine name="Methods" kind="methods" text={methodsSentence(answer)} question={question} onChange={onChange} />
@@ -189,13 +144,14 @@ export function TellPart({ answer, onChange }: Props) {
         question={question}
         onChange={onChange}
       />
-      <h3 className="text-sm font-semibold">Tables</h3>
-      {tables.map((table) => (
-        <details key={table.title} className="py-0.5">
-          <summary className="w-fit cursor-pointer text-[14.5px]">{table.title}</summary>
-          <ShownTable table={table} />
-        </details>
-      ))}
+      <details onToggle={(e) => setTables(e.currentTarget.open)}>
+        <summary className="w-fit cursor-pointer text-sm font-semibold">Tables</summary>
+        {tables && (
+          <WhenLive>
+            <TellTables answer={answer} />
+          </WhenLive>
+        )}
+      </details>
     </>
   );
 }
