@@ -23,7 +23,7 @@ await served(4393, ['--demo'], async (base) => {
   await page.getByRole('link', { name: 'Skerrow Kelp Nursery' }).click();
   await page.getByTestId('estimate').waitFor();
   await take('question');
-  await spine('Before the rinse · After the rinse').click();
+  await spine('Before the rinse · After the rinse').first().click();
   await page.getByTestId('estimate').waitFor();
   await take('question-paired');
   for (const [name, link] of [

@@ -1,0 +1,206 @@
+/** Curves that are read: the area asked for shaded, boundaries that can be dragged, a statistic dropped in. */
+import { type CurveName, type Parameters, curves, parametersOf, spanOf } from '../bench/curve-reading';
+import { named } from '../distributions/named';
+import { fixed, significant } from '../words/numbers';
+import type { Mark, Scene } from './scene';
+
+export interface ReadCurve {
+  curve: CurveName;
+  parameters: Parameters;
+  /** What it is called at its line. */
+  label: string;
+}
+
+export interface Reading {
+  a: number;
+  b?: number;
+  /** Which area is shaded. */
+  area: 'left' | 'right' | 'between' | 'outside';
+  statistic?: number;
+}
+
+const steps = 300;
+
+/** Heights of curves as last drawn: while a boundary is dragged the curve stands. */
+const sampled = new Map<string, number[]>();
+
+function heightsOf(key: string, make: () => number[]): number[] {
+  const found = sampled.get(key) ?? make();
+  sampled.delete(key);
+  sampled.set(key, found);
+  for (const old of sampled.keys()) if (sampled.size > 8) sampled.delete(old);
+  return found;
+}
+
+const shown = (x: number): string => (Math.abs(x) >= 1000 ? significant(x, 5) : fixed(x, Number.isInteger(x) ? 0 : 3));
+
+/** @param read the first is read, the others are laid over it */
+export function readerScene(
+  read: readonly ReadCurve[],
+  { a, b, area, statistic }: Reading,
+  width: number,
+  height = 300,
+): Scene {
+  const marksAt = [a, ...(b === undefined ? [] : [b]), ...(statistic === undefined ? [] : [statistic])];
+  const [from, to] = spanOf(read, marksAt);
+  const first = read[0];
+  const made = read.map(({ curve, parameters }) => named(curve, parametersOf(curve, parameters)));
+  const discrete = made[0]?.ok === true && made[0].value.discrete;
+  const density = (k: number, x: number): number => {
+    const curve = made[k];
+    const d = curve?.ok ? curve.value.density(x) : undefined;
+    return d?.ok && Number.isFinite(d.value) ? d.value : 0;
+  };
+  const whole = Array.from(
+    { length: Math.max(1, Math.floor(to) - Math.ceil(from) + 1) },
+    (_, i) => Math.ceil(from) + i,
+  );
+  const xs = Array.from({ length: steps + 1 }, (_, i) => from + ((to - from) * i) / steps);
+  const heights = read.map(({ curve, parameters }, k) =>
+    heightsOf(JSON.stringify([curve, parameters, from, to]), () => xs.map((x) => density(k, x))),
+  );
+  // A density that runs off to infinity is cut at what the rest of the curve needs.
+  const sorted = [...(heights[0] ?? [])].sort((p, q) => p - q);
+  const highest = discrete
+    ? Math.max(...whole.map((x) => density(0, x)))
+    : Math.max(
+        Math.min(sorted.at(-1) ?? 1, 3 * (sorted[Math.floor(sorted.length * 0.9)] ?? 1) || 1),
+        ...heights.slice(1).map((h) => Math.min(Math.max(...h), 5)),
+      );
+  const top = highest || 1;
+  const [low, high] = b === undefined ? [a, a] : [Math.min(a, b), Math.max(a, b)];
+  const within = (x: number): boolean =>
+    area === 'left'
+      ? x <= low
+      : area === 'right'
+        ? x >= high
+        : area === 'between'
+          ? x > low && x < high
+          : x <= low || x >= high;
+  const marks: Mark[] = [];
+  if (discrete)
+    for (const x of whole)
+      marks.push({
+        mark: 'rule',
+        x1: x,
+        y1: 0,
+        x2: x,
+        y2: density(0, x),
+        ink: within(x) ? 'accent' : 'ink',
+        weight: Math.max(1, Math.min(8, 420 / whole.length)),
+        name: within(x) ? 'area' : 'curve',
+      });
+  else {
+    const pieces: [number, number][] =
+      area === 'left'
+        ? [[from, low]]
+        : area === 'right'
+          ? [[high, to]]
+          : area === 'between'
+            ? [[low, high]]
+            : [
+                [from, low],
+                [high, to],
+              ];
+    for (const [left, right] of pieces) {
+      const [p, q] = [Math.max(from, left), Math.min(to, right)];
+      if (q <= p) continue;
+      const inside = xs.flatMap((x, i): [number, number][] =>
+        x > p && x < q ? [[x, Math.min(top, heights[0]?.[i] ?? 0)]] : [],
+      );
+      marks.push({
+        mark: 'path',
+        points: [[p, 0], [p, Math.min(top, density(0, p))], ...inside, [q, Math.min(top, density(0, q))], [q, 0]],
+        ink: 'accent',
+        fill: 0.28,
+        name: 'area',
+      });
+    }
+    read.forEach((_, k) =>
+      marks.push({
+        mark: 'path',
+        points: xs.map((x, i) => [x, Math.min(top, heights[k]?.[i] ?? 0)] as const),
+        ink: k === 0 ? 'ink' : { group: k - 1 },
+        weight: k === 0 ? 1.8 : 1.3,
+        dash: k > 0,
+        name: k === 0 ? 'curve' : 'other-curve',
+      }),
+    );
+  }
+  if (read.length > 1)
+    read.forEach(({ label }, k) =>
+      marks.push({
+        mark: 'text',
+        x: Infinity,
+        y: Infinity,
+        dx: -2,
+        dy: 12 + 16 * k,
+        anchor: 'end',
+        text: label,
+        ink: k === 0 ? 'ink' : { group: k - 1 },
+        bold: true,
+        halo: true,
+      }),
+    );
+  [a, ...(b === undefined ? [] : [b])].forEach((x, i) => {
+    if (x < from || x > to) return;
+    marks.push(
+      { mark: 'rule', x1: x, y1: 0, x2: x, y2: top * 0.62, ink: 'accent', weight: 2, name: `boundary-${i}` },
+      {
+        mark: 'dots',
+        points: [{ at: x }],
+        along: 'x',
+        centre: top * 0.62,
+        room: 0,
+        ink: 'accent',
+        shape: 0,
+        size: 13,
+        name: `boundary-${i}`,
+      },
+      {
+        mark: 'text',
+        x,
+        y: top * 0.62,
+        dy: -11,
+        anchor: 'middle',
+        text: shown(x),
+        ink: 'accent',
+        bold: true,
+        halo: true,
+      },
+    );
+  });
+  if (statistic !== undefined && statistic >= from && statistic <= to)
+    marks.push(
+      { mark: 'rule', x1: statistic, y1: 0, x2: statistic, y2: top * 0.82, ink: 'ink', weight: 2, name: 'statistic' },
+      {
+        mark: 'text',
+        x: statistic,
+        y: top * 0.82,
+        dy: -6,
+        anchor: 'middle',
+        text: shown(statistic),
+        bold: true,
+        halo: true,
+      },
+    );
+  const symbol = first ? curves[first.curve].symbol : '';
+  return {
+    width,
+    height,
+    fontSize: 13,
+    lineWeight: 1,
+    alt: `${first ? `The ${curves[first.curve].name} curve` : 'No curve'} with ${b === undefined ? `a boundary at ${shown(a)}` : `boundaries at ${shown(low)} and ${shown(high)}`}; the area ${area} is shaded.`,
+    panels: [
+      {
+        left: 16,
+        top: 14,
+        width: width - 32,
+        height: height - 60,
+        x: { domain: [from, to], drawn: true, title: symbol, ticks: 8 },
+        y: { domain: [0, top * 1.04], drawn: false },
+        marks,
+      },
+    ],
+  };
+}

@@ -1,0 +1,284 @@
+import { useState } from 'react';
+import {
+  type AreaKind,
+  type CurveName,
+  type Parameters,
+  areaKinds,
+  areasOf,
+  boundariesOf,
+  curveNames,
+  curves,
+  parametersOf,
+} from '../../core/bench/curve-reading';
+import type { ReadCurve, Reading } from '../../core/scenes/reader';
+import { percent, significant } from '../../core/words/numbers';
+import { Accepted } from '../shared/Accepted';
+import { Choose } from '../shared/Parts';
+import { type Query, numberOf, useAddress } from './address';
+import { CurvePicture } from './CurvePicture';
+import { PrintedTable } from './PrintedTable';
+import { Value } from './Value';
+
+const areaNames = { left: 'left', between: 'between', right: 'right', outside: 'outside' } as const;
+type AreaName = keyof typeof areaNames;
+
+const curveOf = (raw: string | undefined): CurveName =>
+  (curveNames as readonly string[]).includes(raw ?? '') ? (raw as CurveName) : 't';
+
+/** The parameters of a curve as the address gives them. */
+const given = (query: Query, curve: CurveName, prefix = ''): Parameters =>
+  Object.fromEntries(
+    curves[curve].parameters.flatMap(({ key }) => {
+      const value = numberOf(query, prefix + key);
+      return value === undefined ? [] : [[key, value]];
+    }),
+  );
+
+/** Parameters of a curve, each typed in the sentence. */
+function ParameterFields({
+  curve,
+  query,
+  prefix = '',
+  onChange,
+}: {
+  curve: CurveName;
+  query: Query;
+  prefix?: string;
+  onChange: (part: Partial<Query>) => void;
+}) {
+  const now = parametersOf(curve, given(query, curve, prefix));
+  return (
+    <>
+      {curves[curve].parameters.map(({ key, name }, i) => (
+        <span key={key}>
+          {i > 0 && name !== 'and' ? ', ' : ' '}
+          {name === 'and' ? 'and ' : ''}
+          <Value
+            label={`${curves[curve].name}: ${name === 'and' ? 'second degrees of freedom' : name}`}
+            value={query[prefix + key] ?? String(now[key])}
+            step={key === 'p' ? 0.01 : 1}
+            width="w-14"
+            onChange={(text) => onChange({ [prefix + key]: text })}
+          />
+          {name === 'and' ? '' : ` ${name}`}
+        </span>
+      ))}
+    </>
+  );
+}
+
+/** A reference curve read both ways: from boundaries to areas, and from an area to its boundaries. */
+export function CurveReader() {
+  const { query, change, drag } = useAddress();
+  const [trouble, setTrouble] = useState('');
+  const curve = curveOf(query['curve']);
+  const parameters = parametersOf(curve, given(query, curve));
+  const fallback = boundariesOf(curve, parameters, 'right', 0.05);
+  const a = numberOf(query, 'a') ?? (fallback.ok ? Number(fallback.value.a.toPrecision(6)) : 0);
+  const b = numberOf(query, 'b');
+  const statistic = numberOf(query, 'statistic');
+  const found = areasOf(curve, parameters, a, b);
+  const shaded: AreaName =
+    query['shade'] !== undefined &&
+    query['shade'] in areaNames &&
+    (b !== undefined || query['shade'] === 'left' || query['shade'] === 'right')
+      ? (query['shade'] as AreaName)
+      : b === undefined
+        ? 'right'
+        : 'outside';
+  const otherCurve = query['with'] === undefined ? undefined : curveOf(query['with']);
+  const label = (name: CurveName, p: Parameters): string =>
+    `${curves[name].name} (${curves[name].parameters.map(({ key }) => p[key]).join(', ')})`;
+  const others = otherCurve
+    ? [{ curve: otherCurve, parameters: parametersOf(otherCurve, given(query, otherCurve, 'o-')) }]
+    : [];
+  const shown = JSON.stringify([
+    [{ curve, parameters }, ...others].map((c): ReadCurve => ({ ...c, label: label(c.curve, c.parameters) })),
+    {
+      a,
+      ...(b === undefined ? {} : { b }),
+      area: shaded,
+      ...(statistic === undefined ? {} : { statistic }),
+    } satisfies Reading,
+  ]);
+  const areaField = query['area'] ?? '';
+  const kind: AreaKind =
+    query['take'] !== undefined && query['take'] in areaKinds ? (query['take'] as AreaKind) : 'right';
+  const byArea = (text: string, of: AreaKind) => {
+    const asked = Number(text.replace(',', '.'));
+    const made = boundariesOf(curve, parameters, of, asked);
+    setTrouble(made.ok ? '' : `“${text}”: ${made.reason}`);
+    if (!made.ok) return;
+    change({
+      area: text,
+      take: of,
+      a: String(Number(made.value.a.toPrecision(8))),
+      b: made.value.b === undefined ? undefined : String(Number(made.value.b.toPrecision(8))),
+      shade: of,
+    });
+  };
+  const typed = (key: string) => (text: string) => {
+    const value = Number(text.replace(',', '.').replace('−', '-'));
+    if (text !== '' && Number.isNaN(value)) {
+      setTrouble(`“${text}” is not a number.`);
+      return;
+    }
+    setTrouble('');
+    change({ [key]: text === '' ? undefined : String(value) });
+  };
+  const alpha = numberOf(query, 'alpha') ?? 0.05;
+  const side: AreaKind = kind === 'between' ? 'outside' : kind;
+  const decision = statistic === undefined ? undefined : decided();
+  function decided(): string {
+    const cut = boundariesOf(curve, parameters, side, alpha);
+    const tail = areasOf(curve, parameters, statistic ?? 0);
+    if (!cut.ok) return cut.reason;
+    if (!tail.ok) return tail.reason;
+    const p =
+      side === 'left'
+        ? tail.value.left
+        : side === 'right'
+          ? tail.value.right
+          : Math.min(1, 2 * Math.min(tail.value.left, tail.value.right));
+    const beyond = p <= alpha;
+    const critical =
+      cut.value.b === undefined
+        ? significant(cut.value.a, 5)
+        : `${significant(cut.value.a, 5)} or ${significant(cut.value.b, 5)}`;
+    return `${curves[curve].symbol} = ${String(statistic)} lies ${beyond ? 'beyond' : 'short of'} ${critical}; the area as far out as it is ${significant(p, 4)}, ${beyond ? 'no more' : 'more'} than ${percent(alpha)}. The hypothesis of no effect is ${beyond ? 'rejected' : 'not rejected'} at this level.`;
+  }
+  return (
+    <div className="px-6 pb-16">
+      <h1 className="prose-serif not-print mt-4 text-[24px] leading-relaxed">
+        The{' '}
+        <Choose
+          label="Curve"
+          value={curve}
+          options={Object.fromEntries(curveNames.map((c) => [c, curves[c].name]))}
+          onChange={(next) => change({ curve: next, a: undefined, b: undefined, area: undefined, shade: undefined })}
+        />{' '}
+        curve with
+        <ParameterFields curve={curve} query={query} onChange={change} />
+      </h1>
+      <p className="prose-serif not-print text-[17px] text-muted">
+        read at{' '}
+        <Value label="Boundary" value={String(a)} step={curve === 'binomial' ? 1 : 0.01} onChange={typed('a')} /> and{' '}
+        <Value
+          label="Second boundary"
+          value={b === undefined ? '' : String(b)}
+          step={curve === 'binomial' ? 1 : 0.01}
+          onChange={typed('b')}
+        />
+        , or where an area of{' '}
+        <Accepted
+          className="part w-20"
+          aria-label="Area"
+          inputMode="decimal"
+          placeholder="0.05"
+          value={areaField}
+          onAccept={(text) => byArea(text, kind)}
+        />{' '}
+        lies{' '}
+        <Choose
+          label="Where the area lies"
+          value={kind}
+          options={areaKinds}
+          onChange={(of) => (areaField === '' ? change({ take: of }) : byArea(areaField, of))}
+        />
+        ; a statistic of{' '}
+        <Value
+          label="Statistic"
+          value={statistic === undefined ? '' : String(statistic)}
+          onChange={typed('statistic')}
+        />{' '}
+        at the <Value label="Level of significance" value={String(alpha)} width="w-14" onChange={typed('alpha')} />{' '}
+        level; with{' '}
+        <Choose
+          label="Curve laid over it"
+          value={otherCurve ?? 'none'}
+          options={{
+            none: 'no other curve',
+            ...Object.fromEntries(
+              curveNames.filter((c) => c !== 'binomial').map((c) => [c, `the ${curves[c].name} curve`]),
+            ),
+          }}
+          onChange={(next) => change({ with: next === 'none' ? undefined : next })}
+        />
+        {otherCurve && (
+          <>
+            {' '}
+            (<ParameterFields curve={otherCurve} query={query} prefix="o-" onChange={change} />)
+          </>
+        )}{' '}
+        over it.
+      </p>
+      {trouble && (
+        <p role="alert" className="text-error">
+          {trouble}
+        </p>
+      )}
+      <CurvePicture
+        asked={shown}
+        whole={curve === 'binomial'}
+        onTake={(key, value) => change({ [key]: value })}
+        onDrag={(key, value) => drag({ [key]: value })}
+      />
+      {found.ok ? (
+        <dl className="mt-1 flex max-w-4xl flex-wrap gap-x-10 gap-y-1" data-testid="areas">
+          {(Object.keys(areaNames) as AreaName[]).flatMap((name) => {
+            const share = found.value[name];
+            if (share === undefined) return [];
+            return [
+              <div key={name}>
+                <dt className="text-sm text-muted">
+                  <button
+                    type="button"
+                    className="plain-button"
+                    aria-pressed={shaded === name}
+                    onClick={() => change({ shade: name })}
+                  >
+                    {curve === 'binomial' && name === 'left'
+                      ? `up to ${Math.min(a, b ?? a)}`
+                      : curve === 'binomial' && name === 'right'
+                        ? `${Math.max(a, b ?? a)} and more`
+                        : areaNames[name]}
+                  </button>
+                </dt>
+                <dd
+                  className={`prose-serif text-[22px] ${shaded === name ? 'text-primary' : ''}`}
+                  data-testid={`area-${name}`}
+                >
+                  {significant(share, 5)}
+                </dd>
+              </div>,
+            ];
+          })}
+        </dl>
+      ) : (
+        <p role="alert" className="text-error">
+          {found.reason}
+        </p>
+      )}
+      {decision && (
+        <p className="prose-serif mt-3 max-w-[68ch] text-[17px]" data-testid="decision">
+          {decision}
+        </p>
+      )}
+      {curve !== 'binomial' && (
+        <details
+          className="mt-6"
+          open={query['table'] === 'open'}
+          onToggle={(e) =>
+            e.currentTarget.open !== (query['table'] === 'open') &&
+            change({ table: e.currentTarget.open ? 'open' : undefined })
+          }
+        >
+          <summary className="prose-serif w-fit cursor-pointer text-[17px]">A page of critical values</summary>
+          {query['table'] === 'open' && (
+            <PrintedTable curve={curve} parameters={parameters} query={query} onChange={change} />
+          )}
+        </details>
+      )}
+    </div>
+  );
+}
