@@ -57,11 +57,6 @@ await served(4393, ['--demo'], async (base) => {
   await page.mouse.wheel(0, -130);
   await page.waitForTimeout(200);
   await page.screenshot({ path: join(root, 'docs/screenshots', 'question-chance.png') });
-  await spine('Inner sound · Outer sound · Open shore').first().click();
-  await page.getByTestId('estimate').waitFor();
-  await page.locator('article details > summary.prose-serif').nth(1).click();
-  await page.getByTestId('decision').scrollIntoViewIfNeeded();
-  await page.screenshot({ path: join(root, 'docs/screenshots', 'question-understood.png') });
   await spine('still · pulsed').last().click();
   await page.getByRole('link', { name: 'Ask it of every measure' }).click();
   await page.getByText('could be told apart').waitFor();
@@ -69,15 +64,6 @@ await served(4393, ['--demo'], async (base) => {
   await spine('Lamp trial').click();
   await page.getByRole('grid').waitFor();
   await take('readings');
-  await page.getByLabel('File of readings').setInputFiles({
-    name: 'lamps of May.csv',
-    mimeType: 'text/csv',
-    buffer: Buffer.from(
-      'Lamps, May\nlamp;length;note\n;(mm);\nred;34,2;\nred;n/a;tag lost\nwhite;<0,05;\nwhite;30,1 mm;\nred;1.234,5;\nwhite;29,9;\n',
-    ),
-  });
-  await page.getByRole('button', { name: 'Take these readings in' }).waitFor();
-  await page.screenshot({ path: join(root, 'docs/screenshots', 'import.png') });
   await spine('All changes').click();
   await page.getByRole('heading', { name: 'What was done', exact: true }).waitFor();
   await take('log');
@@ -87,5 +73,11 @@ await served(4393, ['--demo'], async (base) => {
   await spine('Text, tables and figures').click();
   await page.getByRole('textbox', { name: 'The write-up' }).waitFor();
   await take('write-up');
+  await page.goto(`${base}/bench/curves?curve=t&df=10&a=-2.228&b=2.228&statistic=2.9&with=normal`);
+  await page.getByTestId('decision').waitFor();
+  await take('bench-curves');
+  await page.goto(`${base}/bench/planner?difference=3&sd=4.3&unit=mm&subject=seedling&pilot=32`);
+  await page.getByTestId('pilot').waitFor();
+  await take('bench-planner');
   await browser.close();
 });

@@ -122,7 +122,7 @@ export * from './words/description';
 export * from './words/headline';
 export * from './words/method';
 export * from './words/numbers';
-export * from './words/planning';
+export * from './words/protocol';
 export * from './words/question';
 export * from './words/report';
 export * from './words/sentences';

@@ -65,6 +65,15 @@ for (const theme of ['page', 'night-bench'])
     await page.getByRole('link', { name: 'Ask it of every measure' }).click();
     await page.getByTestId('measure-row').first().waitFor();
     expect(await violations(page)).toEqual([]);
+    for (const [tool, part] of [
+      ['curves?curve=t&table=open&statistic=3', 'critical-table'],
+      ['planner?pilot=8', 'planned'],
+      ['draw?task=layout', 'layout'],
+    ] as const) {
+      await page.goto(`/bench/${tool}`);
+      await page.getByTestId(part).waitFor();
+      expect(await violations(page)).toEqual([]);
+    }
   });
 
 test('no page scrolls sideways, and notes go below on a narrow screen', async ({ page }) => {

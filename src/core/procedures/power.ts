@@ -57,6 +57,55 @@ export function twoWayAnovaPower(f: number, df: number, cells: number, perCell: 
 }
 
 /**
+ * Power of repeated-measures ANOVA, sphericity holding.
+ * @param f spread of the condition means in standard deviations of a reading
+ * @param correlation of two readings of one subject: what subjects differ in drops out
+ */
+export function repeatedMeasuresPower(
+  f: number,
+  conditions: number,
+  subjects: number,
+  correlation: number,
+  alpha: number,
+): number {
+  demand(conditions >= 2 && subjects >= 2, 'At least two conditions and two subjects are needed.');
+  demand(correlation >= 0 && correlation < 1, 'The correlation must be at least 0 and below 1.');
+  demand(alpha > 0 && alpha < 1, 'The level of significance must lie between 0 and 1.');
+  const df1 = conditions - 1;
+  const df2 = df1 * (subjects - 1);
+  return noncentralFUpper(
+    fisherF(df1, df2).upperQuantile(alpha),
+    df1,
+    df2,
+    (f * f * conditions * subjects) / (1 - correlation),
+  );
+}
+
+/**
+ * Power of the interaction of groups of subjects with conditions each is read under, sphericity holding.
+ * @param f spread of the interaction's effects in standard deviations of a reading
+ */
+export function withinBetweenPower(
+  f: number,
+  groups: number,
+  conditions: number,
+  perGroup: number,
+  correlation: number,
+  alpha: number,
+): number {
+  demand(
+    groups >= 2 && conditions >= 2 && perGroup >= 2,
+    'At least two groups of two subjects and two conditions are needed.',
+  );
+  demand(correlation >= 0 && correlation < 1, 'The correlation must be at least 0 and below 1.');
+  demand(alpha > 0 && alpha < 1, 'The level of significance must lie between 0 and 1.');
+  const df1 = (groups - 1) * (conditions - 1);
+  const df2 = groups * (perGroup - 1) * (conditions - 1);
+  const noncentrality = (f * f * groups * perGroup * conditions) / (1 - correlation);
+  return noncentralFUpper(fisherF(df1, df2).upperQuantile(alpha), df1, df2, noncentrality);
+}
+
+/**
  * Exact power of a comparison of two proportions: the chance, over all outcomes the two binomials can have, that the
  * test rejects.
  * @param rejects whether the test rejects at so many successes in each group

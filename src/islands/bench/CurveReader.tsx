@@ -16,6 +16,7 @@ import { Accepted } from '../shared/Accepted';
 import { Choose } from '../shared/Parts';
 import { type Query, numberOf, useAddress } from './address';
 import { CurvePicture } from './CurvePicture';
+import { HandOver, toWriteUp } from './HandOver';
 import { PrintedTable } from './PrintedTable';
 import { Value } from './Value';
 
@@ -33,6 +34,22 @@ const given = (query: Query, curve: CurveName, prefix = ''): Parameters =>
       return value === undefined ? [] : [[key, value]];
     }),
   );
+
+/** Parameters of the curves laid over: as many curves as a parameter has values, the last standing for those it lacks. */
+function manyOf(query: Query, curve: CurveName): Parameters[] {
+  const lists = curves[curve].parameters.map(({ key, usual }) => {
+    const values = (query[`o-${key}`] ?? '')
+      .split(/[\s;]+/)
+      .filter(Boolean)
+      .map((word) => Number(word.replace(',', '.')))
+      .filter((x) => !Number.isNaN(x));
+    return { key, values: values.length > 0 ? values.slice(0, 7) : [usual] };
+  });
+  const count = Math.max(...lists.map((l) => l.values.length));
+  return Array.from({ length: count }, (_, i) =>
+    Object.fromEntries(lists.map(({ key, values }) => [key, values[Math.min(i, values.length - 1)] ?? 0])),
+  );
+}
 
 /** Parameters of a curve, each typed in the sentence. */
 function ParameterFields({
@@ -89,9 +106,8 @@ export function CurveReader() {
   const otherCurve = query['with'] === undefined ? undefined : curveOf(query['with']);
   const label = (name: CurveName, p: Parameters): string =>
     `${curves[name].name} (${curves[name].parameters.map(({ key }) => p[key]).join(', ')})`;
-  const others = otherCurve
-    ? [{ curve: otherCurve, parameters: parametersOf(otherCurve, given(query, otherCurve, 'o-')) }]
-    : [];
+  // Several values of a parameter lay several curves over the one read: "2 5 30" degrees of freedom.
+  const others = otherCurve ? manyOf(query, otherCurve).map((p) => ({ curve: otherCurve, parameters: p })) : [];
   const shown = JSON.stringify([
     [{ curve, parameters }, ...others].map((c): ReadCurve => ({ ...c, label: label(c.curve, c.parameters) })),
     {
@@ -260,8 +276,9 @@ export function CurveReader() {
         </p>
       )}
       {decision && (
-        <p className="prose-serif mt-3 max-w-[68ch] text-[17px]" data-testid="decision">
-          {decision}
+        <p className="prose-serif mt-3 max-w-[68ch] text-[17px]">
+          <span data-testid="decision">{decision}</span>{' '}
+          <HandOver words="Put it into a write-up" give={(study) => toWriteUp(study, decision)} />
         </p>
       )}
       {curve !== 'binomial' && (

@@ -211,6 +211,33 @@ export function Shelf({ lines: start }: { lines: Line[] }) {
           Open a fresh copy of the demo study
         </button>
       </p>
+      <nav aria-label="Bench" className="mt-8 text-sm">
+        <h2 className="part-of-page">On the bench, without a study</h2>
+        <ul className="flex flex-wrap gap-x-6">
+          {(
+            [
+              [
+                '/bench/curves?curve=t&df=26.6&a=-2.053&b=2.053&statistic=3.88',
+                'Curve reader',
+                'areas and critical values',
+              ],
+              ['/bench/planner?difference=3&sd=4.5&unit=mm&subject=seedling', 'Sample planner', 'how many are needed'],
+              [
+                '/bench/draw?task=layout&treatments=Red lamp, White lamp, Blue lamp',
+                'Draw and allocate',
+                'samples, treatments, tanks',
+              ],
+            ] as const
+          ).map(([href, name, what]) => (
+            <li key={href}>
+              <a className="plain-button" href={href}>
+                {name}
+              </a>{' '}
+              <span className="text-muted">{what}</span>
+            </li>
+          ))}
+        </ul>
+      </nav>
     </div>
   );
 }

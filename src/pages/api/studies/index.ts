@@ -5,7 +5,7 @@ import { TableDraft, draftOf } from '../../../core/readings/table-edit';
 import { db, now } from '../../../server/db';
 import { answering, body, json } from '../../../server/problem';
 import { Title, tableBodyLimit } from '../../../server/requests';
-import { createStudy } from '../../../store/studies';
+import { allStudies, createStudy } from '../../../store/studies';
 
 /** A study's title; with a table, as a file gives it, or else an empty one of two groups. */
 const NewStudy = v.object({
@@ -13,6 +13,9 @@ const NewStudy = v.object({
   table: v.optional(TableDraft),
   origin: v.optional(v.pipe(v.string(), v.maxLength(500))),
 });
+
+/** The studies on the shelf, the last changed first. */
+export const GET: APIRoute = () => answering(() => json(allStudies(db()).map(({ id, title }) => ({ id, title }))));
 
 /** Starts a study. */
 export const POST: APIRoute = ({ request }) =>

@@ -1,0 +1,179 @@
+/** Planning a sample: power, n and the effect that can be found, each from the other two, in the person's own units. */
+import { DomainError, type Outcome, attempt, demand } from '../numeric/domain-error';
+import type { Direction } from '../procedures/direction';
+import { normal } from '../distributions/normal';
+import {
+  detectableEffect,
+  oneWayAnovaPower,
+  pairedTPower,
+  repeatedMeasuresPower,
+  smallestSample,
+  twoGroupsTPower,
+  twoProportionsPower,
+  twoWayAnovaPower,
+  withinBetweenPower,
+} from '../procedures/power';
+
+/** Designs that can be planned. */
+export const planDesigns = {
+  'two-groups': 'two groups',
+  paired: 'the same subjects in both',
+  'one-sample': 'one group against a value',
+  several: 'several groups',
+  factorial: 'two factors',
+  repeated: 'the same subjects throughout',
+  mixed: 'two groups of subjects throughout',
+  shares: 'two shares',
+} as const;
+export type PlanDesign = keyof typeof planDesigns;
+
+export interface Plan {
+  design: PlanDesign;
+  /** The difference to be found: of the means, of the largest and smallest mean, or of the shares. */
+  difference: number;
+  /** SD within groups; of paired readings that of the differences. */
+  sd: number;
+  alpha: number;
+  direction: Direction;
+  /** Groups, or levels of the first factor, or conditions. */
+  groups: number;
+  /** Levels of the second factor. */
+  levels: number;
+  /** Of two groups: how many times the first the second is. */
+  ratio: number;
+  /** Correlation of a subject's readings, where each is read throughout. */
+  correlation: number;
+  /** The share in the first group, of two shares. */
+  share: number;
+}
+
+export const usualPlan: Plan = {
+  design: 'two-groups',
+  difference: 3,
+  sd: 4,
+  alpha: 0.05,
+  direction: 'either',
+  groups: 4,
+  levels: 2,
+  ratio: 1,
+  correlation: 0.5,
+  share: 0.4,
+};
+
+/**
+ * Spread of equally spaced means whose ends are `d` SDs apart, in SDs within groups (Cohen's f for his pattern of equal
+ * steps). Source: Cohen (1988), 8.2.1.
+ */
+const steppedF = (d: number, k: number): number => (Math.abs(d) / 2) * Math.sqrt((k + 1) / (3 * (k - 1)));
+
+/** Whether the pooled large-sample test rejects at so many successes. */
+function rejects(plan: Plan, n1: number, n2: number): (x1: number, x2: number) => boolean {
+  const cut = normal.upperQuantile(plan.direction === 'either' ? plan.alpha / 2 : plan.alpha);
+  return (x1, x2) => {
+    const pooled = (x1 + x2) / (n1 + n2);
+    const se = Math.sqrt(pooled * (1 - pooled) * (1 / n1 + 1 / n2));
+    if (se === 0) return false;
+    const z = (x2 / n2 - x1 / n1) / se;
+    return plan.direction === 'either' ? Math.abs(z) >= cut : plan.direction === 'greater' ? z >= cut : -z >= cut;
+  };
+}
+
+/** Power with `n` in each group (pairs, subjects, readings a cell). @throws DomainError */
+function power(plan: Plan, n: number, difference = plan.difference): number {
+  const { design, sd, alpha, direction, groups, levels, ratio, correlation, share } = plan;
+  demand(alpha > 0 && alpha < 0.5, 'The level must lie between 0 and 0.5.');
+  demand(design === 'shares' || sd > 0, 'The standard deviation must be above 0.');
+  const d = difference / (sd || 1);
+  switch (design) {
+    case 'two-groups':
+      demand(ratio > 0, 'The second group must be some share of the first, above 0.');
+      return twoGroupsTPower(d, n, Math.max(2, Math.round(n * ratio)), alpha, direction);
+    case 'paired':
+    case 'one-sample':
+      return pairedTPower(d, n, alpha, direction);
+    case 'several':
+      return oneWayAnovaPower(steppedF(d, groups), groups, n, alpha);
+    case 'factorial':
+      // The first factor's main effect, its means in equal steps, averaged over the levels of the second.
+      return twoWayAnovaPower(steppedF(d, groups), groups - 1, groups * levels, n, alpha);
+    case 'repeated':
+      return repeatedMeasuresPower(steppedF(d, groups), groups, n, correlation, alpha);
+    case 'mixed':
+      // Groups alike under the first condition part in equal steps; half of what parts them is the interaction’s effect.
+      return withinBetweenPower(steppedF(d, groups) / 2, 2, groups, n, correlation, alpha);
+    case 'shares': {
+      const other = share + difference;
+      demand(share > 0 && share < 1, 'The share in the first group must lie between 0 and 1.');
+      demand(
+        other > 0 && other < 1,
+        `A share of ${share} with a difference of ${difference} leaves 0 to 1: choose a smaller one.`,
+      );
+      const n2 = Math.max(2, Math.round(n * ratio));
+      demand(n <= 3000 && n2 <= 3000, 'More than 3000 in a group are not counted out here.');
+      return twoProportionsPower(share, n, other, n2, rejects(plan, n, n2));
+    }
+  }
+}
+
+/** Power with so many in each group. */
+export const powerAt = (plan: Plan, n: number, difference?: number): Outcome<number> =>
+  attempt(() => {
+    demand(Number.isInteger(n) && n >= 2, 'Each group needs a whole number of readings, two at least.');
+    return power(plan, n, difference);
+  });
+
+/** The least number in each group that reaches the power wanted. */
+export const sampleFor = (plan: Plan, wanted: number): Outcome<number> =>
+  attempt(() => {
+    demand(wanted > 0 && wanted < 1, 'The power wanted must lie between 0 and 1.');
+    demand(plan.difference !== 0, 'Without a difference there is nothing to find: no number of readings would.');
+    // The exact power of counts goes up and down by steps; from where it stays above counts.
+    if (plan.design === 'shares') {
+      for (let n = 4; n <= 3000; n = Math.ceil(n * 1.02 + 0.01))
+        if (power(plan, n) >= wanted) {
+          let least = n;
+          while (least > 4 && power(plan, least - 1) >= wanted) least -= 1;
+          return least;
+        }
+      throw new DomainError(
+        'No number up to 3000 in a group reaches this power: the difference is too small to be found.',
+      );
+    }
+    return smallestSample((n) => power(plan, n), wanted);
+  });
+
+/** The difference that so many in each group would find with the power wanted. */
+export const effectFor = (plan: Plan, n: number, wanted: number): Outcome<number> =>
+  attempt(() => {
+    if (plan.design === 'shares') {
+      const room = 1 - plan.share;
+      let [low, high] = [0, room - 1e-6];
+      demand(power(plan, n, high) >= wanted, 'No difference of shares reaches this power with so few: take more.');
+      for (let i = 0; i < 40; i++) {
+        const middle = (low + high) / 2;
+        if (power(plan, n, middle) < wanted) low = middle;
+        else high = middle;
+      }
+      return high;
+    }
+    const sign = plan.direction === 'less' ? -1 : 1;
+    return detectableEffect((e) => power(plan, n, sign * e * plan.sd), wanted) * plan.sd;
+  });
+
+/** How many must be begun with where a share of them will be lost. */
+export const withLoss = (n: number, loss: number): number => Math.ceil(n / (1 - loss));
+
+/** How many are needed in all, by group. */
+export function totalOf({ design, groups, levels, ratio }: Plan, n: number): { each: number[]; total: number } {
+  const each =
+    design === 'mixed'
+      ? [n, n]
+      : design === 'two-groups' || design === 'shares'
+        ? [n, Math.max(2, Math.round(n * ratio))]
+        : design === 'several'
+          ? new Array<number>(groups).fill(n)
+          : design === 'factorial'
+            ? new Array<number>(groups * levels).fill(n)
+            : [n];
+  return { each, total: each.reduce((a, b) => a + b, 0) };
+}

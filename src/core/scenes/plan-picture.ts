@@ -1,0 +1,100 @@
+/** Power over the number taken and over the difference to be found, each with the point the plan stands at. */
+import { type Plan, powerAt } from '../bench/plan';
+import { fixed } from '../words/numbers';
+import type { Mark, Panel, Scene } from './scene';
+
+const steps = 48;
+
+/** The curve of one panel, its point, and the power wanted. */
+function panel(
+  frame: { left: number; top: number; width: number; height: number },
+  title: string,
+  curve: readonly (readonly [number, number])[],
+  at: number,
+  power: number,
+  wanted: number,
+  name: string,
+): Panel {
+  const [from, to] = [curve[0]?.[0] ?? 0, curve.at(-1)?.[0] ?? 1];
+  const marks: Mark[] = [
+    { mark: 'rule', x1: -Infinity, y1: wanted, x2: Infinity, y2: wanted, ink: 'accent', dash: true, name: 'wanted' },
+    { mark: 'path', points: curve, ink: 'ink', weight: 1.8, name: `power-over-${name}` },
+    { mark: 'rule', x1: at, y1: 0, x2: at, y2: power, ink: 'accent', weight: 1.2 },
+    {
+      mark: 'dots',
+      points: [{ at }],
+      along: 'x',
+      centre: power,
+      room: 0,
+      ink: 'accent',
+      shape: 0,
+      size: 14,
+      name: `at-${name}`,
+    },
+    {
+      mark: 'text',
+      x: at,
+      y: power,
+      dx: at > (from + to) / 2 ? -12 : 12,
+      dy: power > 0.5 ? 18 : -10,
+      anchor: at > (from + to) / 2 ? 'end' : 'start',
+      text: `${fixed(100 * power, 1)} %`,
+      bold: true,
+      halo: true,
+    },
+  ];
+  return {
+    ...frame,
+    x: { domain: [from, to], drawn: true, title, ticks: 6 },
+    y: { domain: [0, 1], drawn: true, title: 'power', ticks: 5 },
+    marks,
+  };
+}
+
+export function planScene(plan: Plan, n: number, wanted: number, unit: string, width: number): Scene {
+  const at = (found: ReturnType<typeof powerAt>): number => (found.ok ? found.value : 0);
+  const power = at(powerAt(plan, n));
+  const most = Math.max(10, Math.ceil(n * 2.2));
+  const step = Math.max(1, Math.round((most - 2) / steps));
+  const overN: [number, number][] = [];
+  for (let k = 2; k <= most; k += step) overN.push([k, at(powerAt(plan, k))]);
+  const reach = 2 * Math.abs(plan.difference) || plan.sd;
+  const sign = Math.sign(plan.difference) || 1;
+  const furthest =
+    plan.design === 'shares' ? Math.min(reach, sign > 0 ? 0.999 - plan.share : plan.share - 0.001) : reach;
+  const overD = Array.from({ length: steps + 1 }, (_, i): [number, number] => {
+    const d = (sign * furthest * i) / steps;
+    return [d, at(powerAt(plan, n, d))];
+  });
+  if (sign < 0) overD.reverse();
+  const gap = 70;
+  const each = (width - gap - 60) / 2;
+  const frame = { top: 14, height: 210, width: each };
+  return {
+    width,
+    height: 280,
+    fontSize: 13,
+    lineWeight: 1,
+    alt: `Power over the number taken and over the difference: with ${n} it is ${fixed(100 * power, 1)} %.`,
+    panels: [
+      panel(
+        { ...frame, left: 56 },
+        plan.design === 'factorial' ? 'readings a cell' : 'in each group',
+        overN,
+        n,
+        power,
+        wanted,
+        'n',
+      ),
+      panel(
+        { ...frame, left: 56 + each + gap },
+        `difference${unit && ` (${unit})`}`,
+        overD,
+        plan.difference,
+        power,
+        wanted,
+        'difference',
+      ),
+    ],
+  };
+}

@@ -1,0 +1,78 @@
+/** The plan as a protocol tells it: what is to be found, how surely, with how many, and how many are begun with. */
+import { type Plan, totalOf, withLoss } from '../bench/plan';
+import { fixed, percent, plural } from './numbers';
+import { listed, valued } from './sentences';
+import { type Text, text } from './text';
+
+export interface Protocol {
+  plan: Plan;
+  n: number;
+  power: number;
+  unit: string;
+  /** The noun for one sample: "seedling". */
+  subject: string;
+  /** Share expected to be lost. */
+  loss: number;
+}
+
+/** Who is taken: "29 seedlings in each of two groups". */
+function taken({ plan, n, subject }: Protocol): string {
+  const noun = (k: number): string => (k === 1 ? subject || 'sample' : plural(subject || 'sample'));
+  const { each } = totalOf(plan, n);
+  switch (plan.design) {
+    case 'two-groups':
+    case 'shares':
+      return each[0] === each[1]
+        ? `${n} ${noun(n)} in each of two groups`
+        : `${listed(each.map(String))} ${noun(2)} in two groups`;
+    case 'several':
+      return `${n} ${noun(n)} in each of ${plan.groups} groups`;
+    case 'factorial':
+      return `${n} ${noun(n)} in each cell of ${plan.groups} by ${plan.levels} levels`;
+    case 'mixed':
+      return `${n} ${noun(n)} in each of two groups, each read under ${plan.groups} conditions`;
+    case 'repeated':
+      return `${n} ${noun(n)}, each read under ${plan.groups} conditions`;
+    case 'paired':
+      return `${n} ${noun(n)}, each read twice`;
+    case 'one-sample':
+      return `${n} ${noun(n)}`;
+  }
+}
+
+const tests: Record<Plan['design'], string> = {
+  'two-groups': 't-test',
+  paired: 'paired t-test',
+  'one-sample': 'one-sample t-test',
+  several: 'one-way analysis of variance',
+  factorial: 'main effect in a two-way analysis of variance',
+  repeated: 'repeated-measures analysis of variance, sphericity holding,',
+  mixed: 'test of the interaction of groups and conditions, sphericity holding,',
+  shares: 'large-sample test of two proportions',
+};
+
+/** The sentences for a protocol. */
+export function protocolSentence(protocol: Protocol): Text {
+  const { plan, n, power, unit, loss } = protocol;
+  const directed =
+    plan.design === 'two-groups' ||
+    plan.design === 'paired' ||
+    plan.design === 'one-sample' ||
+    plan.design === 'shares';
+  const sided = !directed ? 'a' : plan.direction === 'either' ? 'a two-sided' : 'a one-sided';
+  const what =
+    plan.design === 'shares'
+      ? `a share of ${percent(plan.share)} against one of ${percent(Number((plan.share + plan.difference).toPrecision(10)))}`
+      : plan.design === 'mixed'
+        ? `groups that part in equal steps by ${valued(String(plan.difference), unit)}`
+        : plan.design === 'several' || plan.design === 'factorial' || plan.design === 'repeated'
+          ? `means in equal steps whose ends are ${valued(String(plan.difference), unit)} apart`
+          : `a difference of ${valued(String(plan.difference), unit)}`;
+  const spread =
+    plan.design === 'shares'
+      ? ''
+      : `, if the standard deviation${plan.design === 'paired' ? ' of the differences' : ''} is ${valued(String(plan.sd), unit)}${plan.design === 'repeated' || plan.design === 'mixed' ? ` and readings of one subject correlate by ${plan.correlation}` : ''}`;
+  const begun = totalOf(plan, withLoss(n, loss)).total;
+  const lost = loss > 0 ? ` To allow for a loss of ${percent(loss)}, ${begun} are begun with in all.` : '';
+  return text`With ${taken(protocol)}, ${sided} ${tests[plan.design]} at the ${String(plan.alpha)} level finds ${what} with a power of ${fixed(100 * power, power > 0.995 ? 2 : 0)} %${spread}.${lost}`;
+}

@@ -1,0 +1,60 @@
+import { useState } from 'react';
+import { inWords, send } from '../shared/api';
+
+interface Study {
+  id: string;
+  title: string;
+}
+
+/** Hands what a tool made to a study: chosen from the shelf, which is fetched when it is asked for. */
+export function HandOver({ words, give }: { words: string; give: (study: Study) => Promise<string> }) {
+  const [studies, setStudies] = useState<Study[]>();
+  const [said, setSaid] = useState<{ words: string; href?: string; trouble?: boolean }>();
+  const failed = (error: unknown) => setSaid({ words: inWords(error), trouble: true });
+  const open = () => {
+    setSaid(undefined);
+    send<Study[]>('GET', '/api/studies').then(setStudies, failed);
+  };
+  const to = (id: string) => {
+    const study = studies?.find((s) => s.id === id);
+    if (!study) return;
+    give(study).then((href) => setSaid({ words: `Handed to “${study.title}”.`, href }), failed);
+    setStudies(undefined);
+  };
+  return (
+    <span className="not-print text-sm">
+      {studies === undefined ? (
+        <button type="button" className="plain-button" onClick={open}>
+          {words}
+        </button>
+      ) : studies.length === 0 ? (
+        <span className="text-muted">There is no study on the shelf yet.</span>
+      ) : (
+        <select className="part" aria-label={words} value="" autoFocus onChange={(e) => to(e.target.value)}>
+          <option value="">to which study …</option>
+          {studies.map((s) => (
+            <option key={s.id} value={s.id}>
+              {s.title}
+            </option>
+          ))}
+        </select>
+      )}{' '}
+      {said && (
+        <span role={said.trouble ? 'alert' : 'status'} className={said.trouble ? 'text-error' : 'text-muted'}>
+          {said.words}{' '}
+          {said.href && (
+            <a className="plain-button" href={said.href}>
+              Look
+            </a>
+          )}
+        </span>
+      )}
+    </span>
+  );
+}
+
+/** Puts a paragraph at the end of a study’s write-up. @returns where it stands */
+export async function toWriteUp(study: Study, text: string): Promise<string> {
+  await send('POST', `/api/studies/${study.id}/write-up/append`, { text });
+  return `/studies/${study.id}/write-up`;
+}

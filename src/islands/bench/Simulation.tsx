@@ -1,0 +1,65 @@
+import { useEffect, useRef, useState } from 'react';
+import { DrawingView } from '../../charts/DrawingView';
+import { layout } from '../../charts/layout';
+import type { Plan } from '../../core/bench/plan';
+import { withUnit } from '../../core/readings/table';
+import { drawnExperiments, simulatedScene } from '../../core/scenes/simulated';
+import { fixed } from '../../core/words/numbers';
+import type { SimulateAsked, SimulateTold } from '../../workers/simulate.worker';
+import { Accepted } from '../shared/Accepted';
+
+const runs = 1000;
+
+interface Props {
+  plan: Plan;
+  n: number;
+  seed: number;
+  unit: string;
+  /** The power the formula gives. */
+  expected: number;
+  onSeed: (seed: string) => void;
+}
+
+/** A thousand experiments of the plan, run in a worker: how many would have found the difference, how many missed it. */
+export function Simulation({ plan, n, seed, unit, expected, onSeed }: Props) {
+  const [told, setTold] = useState<SimulateTold>();
+  const worker = useRef<Worker | undefined>(undefined);
+  useEffect(() => () => worker.current?.terminate(), []);
+  const run = () => {
+    worker.current?.terminate();
+    setTold(undefined);
+    const own = new Worker(new URL('../../workers/simulate.worker.ts', import.meta.url), { type: 'module' });
+    worker.current = own;
+    own.onmessage = ({ data }: MessageEvent<SimulateTold>) => setTold(data);
+    own.postMessage({ plan, n, seed, runs } satisfies SimulateAsked);
+  };
+  const scene = told && simulatedScene(told.first, plan.difference, withUnit('difference', unit), 820);
+  return (
+    <section aria-label="Simulated experiments" className="mt-6">
+      <h2 className="font-sans text-sm font-semibold">A thousand such experiments</h2>
+      <p className="mt-1">
+        <button type="button" className="plain-button" onClick={run}>
+          Run a thousand simulated experiments
+        </button>{' '}
+        <span className="text-muted">from the seed</span>{' '}
+        <Accepted
+          className="part w-16"
+          aria-label="Seed of the simulation"
+          inputMode="numeric"
+          value={String(seed)}
+          onAccept={(text) => /^\d{1,9}$/.test(text) && onSeed(text)}
+        />
+      </p>
+      {told && (
+        <>
+          <p className="prose-serif mt-1 max-w-[68ch] text-[17px]" role="status" data-testid="simulated">
+            {told.found} of {told.done} found the difference; {told.done - told.found} would have missed it. The formula
+            says {fixed(100 * expected, 1)} %.
+            {scene && ` The first ${drawnExperiments} as intervals; those that missed are grey and hollow.`}
+          </p>
+          {scene && <DrawingView drawing={layout(scene)} />}
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,56 @@
+import { answer } from '../core/answer/answer';
+import { shortQuestion } from '../core/words/question';
+import type { PlanDesign } from '../core/bench/plan';
+import type { Question } from '../core/question/question';
+import type { Db } from '../store/open';
+import { questionsOf } from '../store/questions';
+import { allStudies } from '../store/studies';
+import { readTable } from '../store/tables';
+
+/** What a question that was asked knows of spread: for a plan of the next experiment. */
+export interface KnownSpread {
+  id: string;
+  name: string;
+  study: string;
+  design: PlanDesign;
+  unit: string;
+  subject: string;
+  /** Pooled within groups; of pairs that of the differences. */
+  sd: number;
+  /** Readings it rests on. */
+  n: number;
+}
+
+const planned: Partial<Record<Question['design'], PlanDesign>> = {
+  'one-sample': 'one-sample',
+  'two-groups': 'two-groups',
+  paired: 'paired',
+  several: 'several',
+};
+
+/** Spreads known from the questions about averages on the shelf. */
+export function knownSpreads(db: Db): KnownSpread[] {
+  return allStudies(db)
+    .slice(0, 20)
+    .flatMap((study) =>
+      questionsOf(db, study.id).flatMap(({ id, tableId, question }): KnownSpread[] => {
+        const design = planned[question.design];
+        if (question.about !== undefined || design === undefined) return [];
+        const found = answer(question, readTable(db, tableId).table, true);
+        if (!found.ok || !found.value.comparison.ok) return [];
+        const { groups, unit, subject, comparison } = found.value;
+        const base = { id, name: shortQuestion(found.value), study: study.title, design, unit, subject };
+        if (design === 'paired') {
+          const pairs = comparison.value.pairing?.pairs ?? [];
+          const differences = pairs.map((p) => p.a.value - p.b.value);
+          const mean = differences.reduce((a, b) => a + b, 0) / differences.length;
+          const variance = differences.reduce((s, d) => s + (d - mean) ** 2, 0) / (differences.length - 1);
+          return differences.length > 1 ? [{ ...base, sd: Math.sqrt(variance), n: differences.length }] : [];
+        }
+        const known = groups.flatMap((g) => g.summary ?? []);
+        const df = known.reduce((s, g) => s + g.n - 1, 0);
+        const pooled = known.reduce((s, g) => s + (g.n - 1) * g.variance, 0) / df;
+        return df > 0 && pooled > 0 ? [{ ...base, sd: Math.sqrt(pooled), n: df + 1 }] : [];
+      }),
+    );
+}

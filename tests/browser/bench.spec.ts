@@ -1,0 +1,133 @@
+import { expect } from '@playwright/test';
+import { startStudy, test } from './steps';
+
+test('the curve reader, by keyboard and by hand: values to areas, areas to values, back and forward', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Curve reader' }).click();
+  await expect(page.getByTestId('area-outside')).toHaveText(/^0\.0500/);
+  await expect(page.getByTestId('decision')).toContainText('is rejected at this level');
+  await page.getByLabel('Curve', { exact: true }).selectOption('f');
+  await page.getByLabel('F: degrees of freedom').fill('3');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('F: second degrees of freedom').fill('20');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Area', { exact: true }).fill('0.01');
+  await page.keyboard.press('Enter');
+  // Fisher and Yates print 4.94.
+  await expect(page.getByLabel('Boundary', { exact: true })).toHaveValue(/^4\.938/);
+  await expect(page.getByTestId('area-right')).toHaveText(/^0\.010+$/);
+  await expect(page).toHaveURL(/curve=f.*area=0.01/);
+  await page.getByLabel('Boundary', { exact: true }).focus();
+  await page.keyboard.press('Shift+ArrowUp');
+  await expect(page.getByTestId('area-right')).not.toHaveText(/^0\.010+$/);
+  await page.goBack();
+  await expect(page.getByTestId('area-right')).toHaveText(/^0\.010+$/);
+  await page.goForward();
+  await expect(page.getByTestId('area-right')).not.toHaveText(/^0\.010+$/);
+
+  const box = (await page.getByTestId('curve').boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + 150);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 3, box.y + 150, { steps: 5 });
+  await page.mouse.up();
+  const dragged = Number(await page.getByLabel('Boundary', { exact: true }).inputValue());
+  expect(dragged).toBeLessThan(4);
+
+  // Bad input: each in its own words.
+  await page.getByLabel('F: degrees of freedom').fill('0');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('must be above 0');
+  await page.goBack();
+  await page.getByLabel('Area', { exact: true }).fill('1.5');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('lies between 0 and 1');
+  await page.getByLabel('Curve', { exact: true }).selectOption('t');
+  await page.getByText('A page of critical values').click();
+  await page.getByLabel('Tails of the table').selectOption('outside');
+  await expect(page.getByTestId('critical-table').getByRole('row').nth(7)).toContainText(
+    /1\.8946.*2\.3646.*2\.8412.*3\.4995/,
+  );
+});
+
+test('the sample planner: how many, how surely, how small; a spread from a study; a thousand experiments; into a write-up', async ({
+  page,
+}) => {
+  await page.goto('/bench/planner?difference=0.5&sd=1');
+  // Cohen (1988): 64 a group.
+  await expect(page.getByTestId('planned')).toHaveText('64');
+  await page.getByLabel('What is asked').selectOption('power');
+  await expect(page.getByTestId('planned')).toHaveText('80.1 %');
+  await page.getByLabel('Number in each group').fill('30');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('planned')).toHaveText('47.8 %');
+  await page.getByLabel('What is asked').selectOption('difference');
+  await expect(page.getByTestId('planned')).toContainText('0.736');
+  await page.goBack();
+  await page.goBack();
+  await page.goBack();
+  await expect(page.getByTestId('planned')).toHaveText('64');
+  await page.getByLabel('Loss expected in percent').fill('20');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('total')).toContainText('128 samples in all, 160 to begin with');
+  await page.getByRole('button', { name: 'Run a thousand simulated experiments' }).click();
+  await expect(page.getByTestId('simulated')).toContainText('of 1000 found the difference');
+  const found = Number(/^(\d+)/.exec((await page.getByTestId('simulated').textContent()) ?? '')?.[1]);
+  // Five standard errors of a share of 1000 about 0.801.
+  expect(Math.abs(found - 801)).toBeLessThan(64);
+  await page.getByLabel('SD expected').fill('0');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('above 0');
+  await page.goBack();
+  await page.getByLabel('Difference', { exact: true }).fill('0.0000001');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('too small to be found');
+
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Open a fresh copy of the demo study' }).click();
+  await page.waitForURL(/\/questions\//);
+  await page.goto('/bench/planner?difference=3');
+  await page.getByRole('button', { name: 'Take it from a question of a study' }).click();
+  await page.getByLabel('Take the SD from').selectOption({ label: 'Red lamp · White lamp, Skerrow Kelp Nursery' });
+  // √((16 · 3.48² + 15 · 5.02²) / 31), from the SDs the question’s page prints.
+  await expect(page.getByLabel('SD expected')).toHaveValue('4.295');
+  await expect(page.getByTestId('pilot')).toContainText('itself uncertain');
+  await page.getByRole('button', { name: 'Put it into a write-up' }).click();
+  await page.getByLabel('Put it into a write-up').selectOption({ label: 'Skerrow Kelp Nursery' });
+  await page.getByRole('link', { name: 'Look' }).click();
+  await expect(page.getByRole('textbox', { name: 'The write-up' })).toContainText(
+    'finds a difference of 3 mm with a power of',
+  );
+});
+
+test('draw and allocate: a sample, blocks, a layout; the same seed draws the same; into a study’s readings', async ({
+  page,
+}) => {
+  await startStudy(page, 'Tanks of autumn');
+  await page.goto('/bench/draw');
+  const drawn = page.getByTestId('drawn').getByRole('row');
+  await expect(drawn).toHaveCount(7);
+  const first = await drawn.allTextContents();
+  await page.getByLabel('Seed', { exact: true }).fill('2');
+  await page.keyboard.press('Enter');
+  await expect.poll(() => drawn.allTextContents()).not.toEqual(first);
+  await page.goBack();
+  await expect.poll(() => drawn.allTextContents()).toEqual(first);
+  await page.getByLabel('Task').selectOption('allocate');
+  await page.getByLabel('Way').selectOption('blocks');
+  await page.getByLabel('Subjects in a block').fill('5');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('choose a multiple of 2');
+  await page.getByLabel('Subjects in a block').fill('4');
+  await page.keyboard.press('Enter');
+  await expect(drawn).toHaveCount(25);
+  await page.getByLabel('Task').selectOption('layout');
+  await expect(page.getByTestId('layout').getByRole('cell', { name: 'Red lamp' })).toHaveCount(12);
+  await page.getByRole('button', { name: 'Put it into a study’s readings' }).click();
+  await page.getByLabel('Put it into a study’s readings').selectOption({ label: 'Tanks of autumn' });
+  await page.getByRole('link', { name: 'Look' }).click();
+  await page.getByRole('grid').waitFor();
+  await expect(page.getByLabel('Name of the table')).toHaveValue('Allocation');
+  await expect(page.locator('#cell-0-2')).toHaveText(/lamp/);
+});

@@ -1,0 +1,169 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { arrange } from '../../src/core/bench/arrange';
+import { areasOf, boundariesOf, criticalTable } from '../../src/core/bench/curve-reading';
+import {
+  type Plan,
+  type PlanDesign,
+  effectFor,
+  planDesigns,
+  powerAt,
+  sampleFor,
+  totalOf,
+  usualPlan,
+  withLoss,
+} from '../../src/core/bench/plan';
+import { simulator } from '../../src/core/bench/simulate';
+import { readerScene } from '../../src/core/scenes/reader';
+import { protocolSentence } from '../../src/core/words/protocol';
+import { plain } from '../../src/core/words/text';
+import { layout } from '../../src/charts/layout';
+
+const of = <T>(found: { ok: true; value: T } | { ok: false; reason: string }): T => {
+  if (!found.ok) throw new Error(found.reason);
+  return found.value;
+};
+
+describe('the curve reader', () => {
+  it('reads areas from boundaries and boundaries from areas, by printed tables', () => {
+    // Fisher and Yates's and Pearson and Hartley's tables, to the digits they print.
+    expect(of(boundariesOf('t', { df: 10 }, 'outside', 0.05)).b).to.be.closeTo(2.228, 5e-4);
+    expect(of(boundariesOf('chi-square', { df: 4 }, 'right', 0.01)).a).to.be.closeTo(13.277, 5e-4);
+    expect(of(boundariesOf('f', { df1: 3, df2: 20 }, 'right', 0.05)).a).to.be.closeTo(3.1, 5e-3);
+    expect(of(boundariesOf('studentized-range', { groups: 4, df: 20 }, 'right', 0.05)).a).to.be.closeTo(3.96, 5e-3);
+    expect(of(boundariesOf('dunnett', { groups: 3, df: 20 }, 'right', 0.05)).a).to.be.closeTo(2.54, 5e-3);
+    const areas = of(areasOf('normal', {}, 1.96, -1.96));
+    expect(areas.outside).to.be.closeTo(0.04999579, 1e-8);
+    expect(areas.between).to.be.closeTo(0.95000421, 1e-8);
+    expect(of(areasOf('normal', {}, 37)).right).to.be.closeTo(5.725571e-300, 1e-305);
+    // Between two far boundaries the digits of the tail are kept.
+    expect(of(areasOf('normal', {}, 20, 21)).between).to.be.closeTo(2.753624e-89, 1e-94);
+    expect(of(areasOf('binomial', { n: 20, p: 0.5 }, 6, 14))).to.deep.include({
+      left: of(areasOf('binomial', { n: 20, p: 0.5 }, 6)).left,
+    });
+    const { left, right, between } = of(areasOf('binomial', { n: 20, p: 0.5 }, 6, 14));
+    expect(left + right + between!).to.be.closeTo(1, 1e-14);
+    const [row] = criticalTable('t', {}, [7], [0.05, 0.01], 2);
+    expect(row!.values.map((v) => of(v).toFixed(3))).to.deep.equal(['2.365', '3.499']);
+  });
+
+  it('takes degrees of freedom that are not whole, and says what cannot be', () => {
+    expect(of(areasOf('t', { df: 26.6 }, 2.0533)).right).to.be.closeTo(0.025, 1e-5);
+    for (const [found, words] of [
+      [areasOf('t', { df: 0 }, 1), 'must be above 0'],
+      [areasOf('f', { df1: -1, df2: 3 }, 1), 'must be above 0'],
+      [boundariesOf('t', { df: 3 }, 'right', 1.2), 'between 0 and 1'],
+      [areasOf('binomial', { n: 2.5, p: 0.5 }, 1), 'whole number'],
+    ] as const)
+      expect(found.ok ? 'read' : found.reason).to.include(words);
+  });
+
+  it('draws its boundaries where they are read', () => {
+    const drawing = layout(
+      readerScene([{ curve: 't', parameters: { df: 10 }, label: 't' }], { a: -2, b: 2, area: 'outside' }, 700),
+    );
+    const at = (i: number) =>
+      drawing.shapes.flatMap((s) => (s.shape === 'line' && s.name === `boundary-${i}` ? [s.x1] : []))[0]!;
+    expect((at(0) + at(1)) / 2).to.be.closeTo(350, 1e-6);
+    expect(drawing.shapes.filter((s) => s.name === 'area').length).to.equal(2);
+  });
+});
+
+describe('the sample planner', () => {
+  it('reaches the power wanted with the least n, and finds the effect that n would', () => {
+    const plan: Plan = { ...usualPlan, difference: 0.5, sd: 1 };
+    // Cohen (1988), table 2.4.1: d = 0.5, two-sided 0.05, power 0.80 needs 64 a group.
+    expect(of(sampleFor(plan, 0.8))).to.equal(64);
+    expect(of(effectFor(plan, 64, of(powerAt(plan, 64))))).to.be.closeTo(0.5, 1e-6);
+    for (const design of Object.keys(planDesigns) as PlanDesign[]) {
+      const own: Plan = { ...usualPlan, design, ...(design === 'shares' ? { difference: 0.25, share: 0.4 } : {}) };
+      const n = of(sampleFor(own, 0.9));
+      expect(of(powerAt(own, n)), design).to.be.at.least(0.9);
+      expect(of(powerAt(own, n - 1)), design).to.be.below(0.9);
+      expect(of(powerAt(own, n, of(effectFor(own, n, 0.9)))), design).to.be.closeTo(0.9, 0.01);
+    }
+    expect(totalOf({ ...usualPlan, ratio: 2 }, 10)).to.deep.equal({ each: [10, 20], total: 30 });
+    expect(withLoss(18, 0.1)).to.equal(20);
+  });
+
+  it('agrees with a thousand simulated experiments of every design', () => {
+    for (const design of Object.keys(planDesigns) as PlanDesign[]) {
+      const plan: Plan = { ...usualPlan, design, ...(design === 'shares' ? { difference: 0.3, share: 0.3 } : {}) };
+      const n = of(sampleFor(plan, 0.7));
+      const run = simulator(plan, n, 5);
+      const found = Array.from({ length: 4000 }, run).filter((s) => s.found).length / 4000;
+      // Four standard errors of a share of 4000.
+      expect(found, design).to.be.closeTo(of(powerAt(plan, n)), 4 * Math.sqrt((0.7 * 0.3) / 4000));
+    }
+  });
+
+  it('writes the sentence a protocol needs', () => {
+    const said = (plan: Partial<Plan>, loss = 0): string =>
+      plain(
+        protocolSentence({
+          plan: { ...usualPlan, ...plan },
+          n: 26,
+          power: 0.807,
+          unit: 'mm',
+          subject: 'seedling',
+          loss,
+        }),
+      );
+    expect(said({ difference: 4, sd: 5 })).to.equal(
+      'With 26 seedlings in each of two groups, a two-sided t-test at the 0.05 level finds a difference of 4 mm with a power of 81 %, if the standard deviation is 5 mm.',
+    );
+    expect(said({ ratio: 2 }, 0.1))
+      .to.include('With 26 and 52 seedlings in two groups')
+      .and.include('loss of 10 %, 87 are begun with');
+    expect(said({ design: 'shares', share: 0.4, difference: 0.2 })).to.include('a share of 40 % against one of 60 %');
+    expect(said({ design: 'repeated', groups: 3 }))
+      .to.include('each read under 3 conditions')
+      .and.include('correlate by 0.5');
+  });
+
+  it('says what no n reaches, and what is no plan', () => {
+    const said = (plan: Partial<Plan>, wanted = 0.8): string => {
+      const found = sampleFor({ ...usualPlan, ...plan }, wanted);
+      return found.ok ? String(found.value) : found.reason;
+    };
+    expect(said({ difference: 0 })).to.include('nothing to find');
+    expect(said({ difference: 1e-9 })).to.include('too small to be found');
+    expect(said({}, 1)).to.include('between 0 and 1');
+    expect(said({ sd: 0 })).to.include('above 0');
+    expect(said({ design: 'shares', share: 0.9, difference: 0.2 })).to.include('leaves 0 to 1');
+    expect(said({ direction: 'less' })).to.include('too small to be found');
+  });
+});
+
+describe('a layout of tanks', () => {
+  it('holds every treatment as evenly as can be in each row and column, from its seed', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 12 }),
+        fc.integer({ min: 1, max: 12 }),
+        fc.integer({ min: 2, max: 6 }),
+        fc.nat(),
+        (rows, columns, count, seed) => {
+          fc.pre(rows * columns >= count);
+          const names = Array.from({ length: count }, (_, i) => `T${i}`);
+          const grid = arrange(rows, columns, names, seed);
+          expect(arrange(rows, columns, names, seed)).to.deep.equal(grid);
+          const lines = [...grid, ...Array.from({ length: columns }, (_, c) => grid.map((r) => r[c]!))];
+          for (const line of lines) {
+            const counts = names.map((t) => line.filter((x) => x === t).length);
+            expect(Math.max(...counts) - Math.min(...counts)).to.be.at.most(1);
+          }
+        },
+      ),
+      { numRuns: 200, seed: 3 },
+    );
+  });
+
+  it('dealt freely holds each as often as the places allow, and says what cannot be', () => {
+    const all = arrange(4, 6, ['a', 'b', 'c'], 9, false).flat();
+    expect(['a', 'b', 'c'].map((t) => all.filter((x) => x === t).length)).to.deep.equal([8, 8, 8]);
+    expect(() => arrange(1, 2, ['a', 'b', 'c'], 1)).to.throw('only 2 places');
+    expect(() => arrange(2, 2, ['a'], 1)).to.throw('at least two treatments');
+    expect(() => arrange(0, 2, ['a', 'b'], 1)).to.throw('whole numbers');
+  });
+});
