@@ -133,15 +133,20 @@ export function spanOf(
   shown: readonly { curve: CurveName; parameters: Parameters }[],
   marks: readonly number[],
 ): [number, number] {
-  const ends: number[] = [];
-  for (const { curve, parameters } of shown) {
+  const ends = shown.flatMap(({ curve, parameters }): [number, number][] => {
     const read = named(curve, parametersOf(curve, parameters));
-    if (!read.ok) continue;
-    for (const end of [read.value.quantile(0.0005), read.value.upperQuantile(0.0005)])
-      if (end.ok && Number.isFinite(end.value)) ends.push(end.value);
-  }
-  if (ends.length === 0) return [-4, 4];
-  const [low, high] = [Math.min(...ends), Math.max(...ends)];
+    if (!read.ok) return [];
+    const [low, high] = [read.value.quantile(0.0005), read.value.upperQuantile(0.0005)];
+    return low.ok && high.ok && Number.isFinite(low.value) && Number.isFinite(high.value)
+      ? [[low.value, high.value]]
+      : [];
+  });
+  const [first, ...others] = ends;
+  if (!first) return [-4, 4];
+  // A curve laid over it may reach far out: it is followed for half a width on either side.
+  const reach = (first[1] - first[0]) / 2;
+  const low = Math.max(first[0] - reach, Math.min(first[0], ...others.map((e) => e[0])));
+  const high = Math.min(first[1] + reach, Math.max(first[1], ...others.map((e) => e[1])));
   const width = high - low || 1;
   const near = marks.filter((m) => m > low - width && m < high + width);
   return [Math.min(low, ...near), Math.max(high, ...near)];

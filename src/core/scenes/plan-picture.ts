@@ -68,7 +68,7 @@ export function planScene(plan: Plan, n: number, wanted: number, unit: string, w
   });
   if (sign < 0) overD.reverse();
   const gap = 70;
-  const each = (width - gap - 60) / 2;
+  const each = (width - gap - 76) / 2;
   const frame = { top: 14, height: 210, width: each };
   return {
     width,

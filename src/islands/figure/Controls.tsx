@@ -7,6 +7,7 @@ import { comparisonsMade, lettersMade } from '../../core/figures/comparisons-mad
 import { type FigureStyle, inkColour } from '../../core/figures/figure-style';
 import { kindNames, kindOf, kindsFor } from '../../core/figures/kinds';
 import { levelKey, slotsOf } from '../../core/figures/slots';
+import { groupColours } from '../../core/scenes/colours';
 import { percent } from '../../core/words/numbers';
 import { Accepted } from '../shared/Accepted';
 import { Choose } from '../shared/Parts';
@@ -367,7 +368,7 @@ export function GroupControl({ answer, style, set, of }: ControlProps & { of: Na
           <svg width="14" height="14" viewBox="-7 -7 14 14" aria-hidden className="self-center">
             <path
               d={markerPath(shape, [{ x: 0, y: 0 }], 10)}
-              fill={colour === inkColour ? 'var(--ink-ink)' : `var(--group-${colour})`}
+              fill={colour === inkColour ? 'var(--ink-ink)' : groupColours.page[colour]}
             />
           </svg>
           <Choose

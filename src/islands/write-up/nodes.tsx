@@ -115,7 +115,7 @@ function BlockPiece(props: NodeViewProps) {
           </table>
         )}
         {reading.kind === 'figure' && (
-          <span className="my-3 block" data-theme="page">
+          <span className="my-3 block w-fit" data-theme="page">
             <span className={`block w-fit bg-white p-2 ${reading.figure.font === 'serif' ? 'figure-serif' : ''}`}>
               <DrawingView drawing={reading.figure.drawing} physical={reading.figure} />
             </span>
