@@ -1,25 +1,11 @@
 import { answer } from '../core/answer/answer';
 import { shortQuestion } from '../core/words/question';
-import type { PlanDesign } from '../core/bench/plan';
+import type { KnownSpread, PlanDesign } from '../core/bench/plan';
 import type { Question } from '../core/question/question';
 import type { Db } from '../store/open';
 import { questionsOf } from '../store/questions';
 import { allStudies } from '../store/studies';
 import { readTable } from '../store/tables';
-
-/** What a question that was asked knows of spread: for a plan of the next experiment. */
-export interface KnownSpread {
-  id: string;
-  name: string;
-  study: string;
-  design: PlanDesign;
-  unit: string;
-  subject: string;
-  /** Pooled within groups; of pairs that of the differences. */
-  sd: number;
-  /** Readings it rests on. */
-  n: number;
-}
 
 const planned: Partial<Record<Question['design'], PlanDesign>> = {
   'one-sample': 'one-sample',

@@ -118,3 +118,60 @@ test('POST /api/answer: question and readings in, whole answer out, or the field
   const described = schema.paths['/api/answer']?.post.requestBody.content['application/json']?.schema.properties;
   expect(Object.keys(described ?? {})).toEqual(['question', 'readings']);
 });
+
+test('a write-up is validated and kept with a revision; text is handed to it; a study goes back to a moment', async ({
+  request,
+}) => {
+  const { id: study } = (await (await request.post('/api/studies', { data: { title: 'Words' } })).json()) as {
+    id: string;
+  };
+  const path = `/api/studies/${study}/write-up`;
+  const said = (text: string) => ({ type: 'doc', content: [{ type: 'paragraph', content: [{ type: 'text', text }] }] });
+  const put = (revision: number, writeUp: unknown) => request.put(path, { data: { revision, writeUp } });
+  const wrong = await put(0, { type: 'doc', content: [{ type: 'script', text: 'x' }] });
+  expect(wrong.status()).toBe(422);
+  expect(await detail(wrong)).toContain('writeUp.content.0');
+  expect(await (await put(0, said('first'))).json()).toEqual({ revision: 1 });
+  const stale = await put(0, said('other'));
+  expect(stale.status()).toBe(409);
+  expect(await detail(stale)).toContain('The write-up was changed in another window');
+  const moment = new Date().toISOString();
+  const handed = await request.post(`${path}/append`, { data: { text: '  handed over  ' } });
+  expect(await handed.json()).toEqual({ revision: 2 });
+  expect((await request.post(`${path}/append`, { data: { text: ' ' } })).status()).toBe(422);
+  const pieces = (await (await request.get(`${path}/pieces`)).json()) as { questions: object; log: string[] };
+  expect(Object.keys(pieces.questions)).toEqual([]);
+  expect(pieces.log[0]).toContain('Readings: ');
+
+  const back = (at: string) => request.post(`/api/studies/${study}/restore-to`, { data: { at } });
+  expect(await detail(await back('yesterday'))).toContain('written as in the log');
+  expect((await back(moment)).status()).toBe(200);
+  // Both edits came within a minute, so they count as one change: before it there was no write-up.
+  expect(await (await put(3, said('again'))).json()).toEqual({ revision: 4 });
+  for (const of of ['/api/studies/none/bundle', '/api/figures/none/pdf', '/api/studies/none/write-up/pieces'])
+    expect((await request.get(of)).status(), of).toBe(404);
+  expect((await request.post('/api/studies/none/restore-to', { data: { at: moment } })).status()).toBe(404);
+});
+
+test('a bundle is opened from its bytes, and nothing of a bad one is kept', async ({ request }) => {
+  const { id: study } = (await (await request.post('/api/studies/demo')).json()) as { id: string };
+  const shelf = async () => ((await (await request.get('/api/studies')).json()) as { id: string }[]).length;
+  const bundle = await request.get(`/api/studies/${study}/bundle`);
+  expect(bundle.headers()['content-type']).toBe('application/zip');
+  const bytes = await bundle.body();
+  const before = await shelf();
+  const send = (data: Buffer) =>
+    request.post('/api/studies/bundle', { data, headers: { 'content-type': 'application/zip' } });
+  expect((await send(bytes)).status()).toBe(201);
+  expect(await shelf()).toBe(before + 1);
+  for (const [bad, words] of [
+    [bytes.subarray(0, 900), 'cannot be unpacked'],
+    [Buffer.from('lamp;length'), 'not a ZIP file'],
+    [Buffer.alloc(0), 'not a ZIP file'],
+  ] as const) {
+    const answer = await send(bad);
+    expect(answer.status()).toBe(422);
+    expect(await detail(answer)).toContain(words);
+  }
+  expect(await shelf()).toBe(before + 1);
+});

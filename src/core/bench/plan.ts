@@ -47,6 +47,20 @@ export interface Plan {
   share: number;
 }
 
+/** What a question that was asked knows of spread: for a plan of the next experiment. */
+export interface KnownSpread {
+  id: string;
+  name: string;
+  study: string;
+  design: PlanDesign;
+  unit: string;
+  subject: string;
+  /** Pooled within groups; of pairs that of the differences. */
+  sd: number;
+  /** Readings it rests on. */
+  n: number;
+}
+
 export const usualPlan: Plan = {
   design: 'two-groups',
   difference: 3,

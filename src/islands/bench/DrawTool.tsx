@@ -12,6 +12,7 @@ import { Accepted } from '../shared/Accepted';
 import { CopyButton } from '../shared/CopyButton';
 import { Choose } from '../shared/Parts';
 import { save } from '../shared/save';
+import { TextTableView } from '../shared/TextTableView';
 import { type Query, numberOf, useAddress } from './address';
 import { HandOver } from './HandOver';
 
@@ -283,32 +284,9 @@ export function DrawTool() {
               </tbody>
             </table>
           ) : (
-            <table className="figures-table mt-3 text-[14.5px]" data-testid="drawn">
-              <thead>
-                <tr>
-                  {found.value.head.map((h) => (
-                    <th key={h} scope="col">
-                      {h}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {found.value.rows.slice(0, 2000).map((row, i) => (
-                  <tr key={i}>
-                    {row.map((cell, j) =>
-                      j === 0 ? (
-                        <th key={j} scope="row">
-                          {cell}
-                        </th>
-                      ) : (
-                        <td key={j}>{cell}</td>
-                      ),
-                    )}
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <div className="mt-3">
+              <TextTableView head={found.value.head} rows={found.value.rows.slice(0, 2000)} testId="drawn" />
+            </div>
           )}
         </>
       )}

@@ -2,6 +2,7 @@ import { type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
 import {
+  type KnownSpread,
   type Plan,
   type PlanDesign,
   effectFor,
@@ -134,23 +135,12 @@ function PilotNote({ plan, wanted, readings }: { plan: Plan; wanted: number; rea
   );
 }
 
-interface Known {
-  id: string;
-  name: string;
-  study: string;
-  design: PlanDesign;
-  unit: string;
-  subject: string;
-  sd: number;
-  n: number;
-}
-
 /** Takes the spread from a question that was asked: fetched when it is wanted. */
 function KnownSpreads({ onTake }: { onTake: (part: Partial<Query>) => void }) {
-  const [known, setKnown] = useState<Known[]>();
+  const [known, setKnown] = useState<KnownSpread[]>();
   const [trouble, setTrouble] = useState('');
   const open = () =>
-    void send<Known[]>('GET', '/api/bench/spreads').then(setKnown, (e: unknown) => setTrouble(inWords(e)));
+    void send<KnownSpread[]>('GET', '/api/bench/spreads').then(setKnown, (e: unknown) => setTrouble(inWords(e)));
   if (trouble) return <p className="text-error">{trouble}</p>;
   if (!known)
     return (

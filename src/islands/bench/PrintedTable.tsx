@@ -5,6 +5,7 @@ import { htmlTable } from '../../formats/html-document';
 import { Accepted } from '../shared/Accepted';
 import { CopyButton } from '../shared/CopyButton';
 import { Choose } from '../shared/Parts';
+import { TextTableView } from '../shared/TextTableView';
 import type { Query } from './address';
 
 const usualLevels = [0.1, 0.05, 0.025, 0.01, 0.005, 0.001];
@@ -49,33 +50,7 @@ function Table({ asked }: { asked: string }) {
         })}
         label="Copy the table"
       />
-      <table className="figures-table text-[14px]" data-testid="critical-table">
-        <caption className="pb-1 text-left">{title}</caption>
-        <thead>
-          <tr>
-            {head.map((h, i) => (
-              <th key={i} scope="col">
-                {h || <span className="sr-only">curve</span>}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {body.map((row, i) => (
-            <tr key={i}>
-              {row.map((cell, j) =>
-                j === 0 ? (
-                  <th key={j} scope="row">
-                    {cell}
-                  </th>
-                ) : (
-                  <td key={j}>{cell}</td>
-                ),
-              )}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <TextTableView head={head} rows={body} caption={title} size="text-[14px]" testId="critical-table" />
     </>
   );
 }

@@ -24,7 +24,6 @@ import {
   BarsControl,
   Choice,
   ComparedControl,
-  GroupControl,
   GroupTitleControl,
   KindControl,
   MeansControl,
@@ -34,8 +33,8 @@ import {
   SizeControls,
   ValueAxisControl,
   ValueTitleControl,
-  namedParts,
 } from './Controls';
+import { GroupControl, namedParts } from './GroupControl';
 import { Downloads } from './Downloads';
 import { type Clicked, InPlace, canEdit } from './InPlace';
 import { PanelsControl } from './PanelsControl';

@@ -6,7 +6,6 @@ import {
   BarsControl,
   ComparedControl,
   type ControlProps,
-  GroupControl,
   GroupTitleControl,
   KindControl,
   MeansControl,
@@ -14,8 +13,8 @@ import {
   RulesControl,
   ValueAxisControl,
   ValueTitleControl,
-  namedParts,
 } from './Controls';
+import { GroupControl, namedParts } from './GroupControl';
 
 /** Where a part was clicked, and what it is called in the picture. */
 export interface Clicked {

@@ -3,6 +3,7 @@ import { resultTables } from '../../core/words/result-table';
 import type { TextTable } from '../../core/words/subject-tables';
 import { htmlTable } from '../../formats/html-document';
 import { CopyButton } from '../shared/CopyButton';
+import { TextTableView } from '../shared/TextTableView';
 
 /** A table as rich text and as tab-separated text. */
 const copiedTable = (table: TextTable) => ({
@@ -14,33 +15,13 @@ const copiedTable = (table: TextTable) => ({
 function ShownTable({ table }: { table: TextTable }) {
   return (
     <div className="overflow-x-auto pb-2 pl-4">
-      <table className="figures-table text-[14.5px]" data-testid="tell-table">
-        <caption className="sr-only">{table.title}</caption>
-        <thead>
-          <tr>
-            {table.head.map((h, i) => (
-              <th key={i} scope="col">
-                {h}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {table.rows.map((row, i) => (
-            <tr key={i}>
-              {row.map((cell, j) =>
-                j === 0 ? (
-                  <th key={j} scope="row">
-                    {cell}
-                  </th>
-                ) : (
-                  <td key={j}>{cell}</td>
-                ),
-              )}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <TextTableView
+        head={table.head}
+        rows={table.rows}
+        caption={table.title}
+        captionShown={false}
+        testId="tell-table"
+      />
       <CopyButton copied={() => copiedTable(table)} label={`Copy the table: ${table.title}`} />
     </div>
   );

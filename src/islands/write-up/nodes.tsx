@@ -7,6 +7,7 @@ import { DrawingView } from '../../charts/DrawingView';
 import type { Piece, WriteUp } from '../../core/write-up/document';
 import { type Reading, type StudyPieces, lastOf, readingOf, seenAs, whyLast } from '../../core/write-up/piece';
 import { RichText } from '../shared/RichText';
+import { TextTableView } from '../shared/TextTableView';
 import type { PiecesStore } from './pieces-store';
 
 /** The editor knows a document by a looser type. */
@@ -84,35 +85,11 @@ function BlockPiece(props: NodeViewProps) {
   const { reading } = found;
   return (
     <Frame as="div" found={found} selected={props.selected}>
-      <span data-drag-handle className="block">
+      <div data-drag-handle>
         {reading.kind === 'table' && (
-          <table className="figures-table my-3 text-[14.5px]">
-            <caption className="pb-1 text-left">{reading.table.title}</caption>
-            <thead>
-              <tr>
-                {reading.table.head.map((h, i) => (
-                  <th key={i} scope="col">
-                    {h}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {reading.table.rows.map((row, i) => (
-                <tr key={i}>
-                  {row.map((c, j) =>
-                    j === 0 ? (
-                      <th key={j} scope="row">
-                        {c}
-                      </th>
-                    ) : (
-                      <td key={j}>{c}</td>
-                    ),
-                  )}
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <div className="my-3">
+            <TextTableView head={reading.table.head} rows={reading.table.rows} caption={reading.table.title} />
+          </div>
         )}
         {reading.kind === 'figure' && (
           <span className="my-3 block w-fit" data-theme="page">
@@ -134,7 +111,7 @@ function BlockPiece(props: NodeViewProps) {
             ))}
           </ul>
         )}
-      </span>
+      </div>
     </Frame>
   );
 }

@@ -1,0 +1,134 @@
+/** What of a figure has a name, a colour and a place: groups, levels of two factors, categories of a table. */
+import { ArrowDown, ArrowUp } from 'lucide-react';
+import { markerPath } from '../../charts/markers';
+import type { Answer } from '../../core/answer/answer';
+import { type FigureStyle, inkColour } from '../../core/figures/figure-style';
+import { kindOf } from '../../core/figures/kinds';
+import { levelKey } from '../../core/figures/slots';
+import { groupColours } from '../../core/scenes/colours';
+import { Accepted } from '../shared/Accepted';
+import { Choose } from '../shared/Parts';
+import type { ControlProps } from './Controls';
+
+/** What can be named, coloured and ordered: groups, or the levels of both factors, or the categories of a table. */
+export interface Named {
+  key: string;
+  name: string;
+  colour: number;
+  /** Whether colour and marker are its own. */
+  painted: boolean;
+}
+
+export function namedParts(answer: Answer, style: FigureStyle): Named[] {
+  const counts = answer.comparison.ok ? answer.comparison.value.counts : undefined;
+  const order = style.order ?? [];
+  const place = (key: string): number => (order.includes(key) ? order.indexOf(key) : order.length);
+  const sorted = (all: Named[]): Named[] =>
+    all
+      .map((n, i) => ({ n, i }))
+      .sort((p, q) => place(p.n.key) - place(q.n.key) || p.i - q.i)
+      .map(({ n }) => n);
+  if (answer.layout) {
+    const across = answer.question.design === 'mixed' ? 'a' : 'b';
+    return (['a', 'b'] as const).flatMap((factor) =>
+      sorted(
+        (answer.layout?.[factor].levels ?? []).map((level, i) => ({
+          key: levelKey(factor, level),
+          name: level.name,
+          colour: level.colour ?? i,
+          painted: factor === across,
+        })),
+      ),
+    );
+  }
+  const stacked = kindOf(answer, style) === 'stacked';
+  return [
+    ...sorted(answer.groups.map((g) => ({ key: g.id, name: g.name, colour: g.colour, painted: !stacked }))),
+    ...(stacked && counts
+      ? counts.columns.map((name, j) => ({ key: `category/${j}`, name, colour: j % 8, painted: true }))
+      : []),
+  ];
+}
+
+const colourNames = ['plum', 'moss', 'olive', 'sky', 'navy', 'umber', 'wine', 'teal', 'ink'];
+const shapeNames = ['disc', 'diamond', 'triangle down', 'square', 'fork', 'triangle', 'cross', 'star'];
+
+/** One group: its name in the figure, colour and marker, and its place. */
+export function GroupControl({ answer, style, set, of }: ControlProps & { of: Named }) {
+  const parts = namedParts(answer, style);
+  const { key, name, painted } = of;
+  const look = style.looks?.[key] ?? {};
+  const colour = look.colour ?? of.colour % 8;
+  const shape = look.shape ?? colour % 8;
+  const prefix = key.includes('/') ? key.slice(0, key.indexOf('/') + 1) : '';
+  const peers = parts.filter((p) => (prefix ? p.key.startsWith(prefix) : !p.key.includes('/'))).map((p) => p.key);
+  const at = peers.indexOf(key);
+  const change = (part: Partial<typeof look>) => {
+    const next = Object.fromEntries(
+      Object.entries({ ...look, ...part }).filter(([, v]) => v !== undefined && v !== ''),
+    );
+    const { [key]: _, ...others } = style.looks ?? {};
+    const looks = Object.keys(next).length > 0 ? { ...others, [key]: next } : others;
+    set({ looks: Object.keys(looks).length > 0 ? looks : undefined });
+  };
+  const move = (by: -1 | 1) => {
+    const next = [...peers];
+    [next[at], next[at + by]] = [next[at + by] ?? key, next[at] ?? key];
+    set({ order: [...(style.order ?? []).filter((k) => !peers.includes(k)), ...next] });
+  };
+  return (
+    <span className="flex flex-wrap items-baseline gap-x-1.5 py-0.5" data-testid={`look-${name}`}>
+      <Accepted
+        className="part min-w-0 basis-full"
+        aria-label={`Name of ${name} in the figure`}
+        placeholder={name}
+        value={look.name ?? ''}
+        onAccept={(text) => change({ name: text })}
+      />
+      {painted && (
+        <>
+          <svg width="14" height="14" viewBox="-7 -7 14 14" aria-hidden className="self-center">
+            <path
+              d={markerPath(shape, [{ x: 0, y: 0 }], 10)}
+              fill={colour === inkColour ? 'var(--ink-ink)' : groupColours.page[colour]}
+            />
+          </svg>
+          <Choose
+            label={`Colour of ${name}`}
+            value={String(colour)}
+            options={Object.fromEntries(colourNames.map((c, i) => [String(i), c]))}
+            onChange={(c) => change({ colour: Number(c) })}
+          />
+          <Choose
+            label={`Marker of ${name}`}
+            value={String(shape)}
+            options={Object.fromEntries(shapeNames.map((s, i) => [String(i), s]))}
+            onChange={(s) => change({ shape: Number(s) })}
+          />
+        </>
+      )}
+      {!key.startsWith('category/') && (
+        <>
+          <button
+            type="button"
+            className="plain-button"
+            aria-label={`${name} earlier`}
+            disabled={at <= 0}
+            onClick={() => move(-1)}
+          >
+            <ArrowUp size={14} aria-hidden />
+          </button>
+          <button
+            type="button"
+            className="plain-button"
+            aria-label={`${name} later`}
+            disabled={at >= peers.length - 1}
+            onClick={() => move(1)}
+          >
+            <ArrowDown size={14} aria-hidden />
+          </button>
+        </>
+      )}
+    </span>
+  );
+}

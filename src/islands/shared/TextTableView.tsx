@@ -1,0 +1,46 @@
+/** A table of texts: its head, and the first cell of each row as that row’s head. */
+export function TextTableView({
+  head,
+  rows,
+  caption,
+  captionShown = true,
+  size = 'text-[14.5px]',
+  testId,
+}: {
+  head: readonly string[];
+  rows: readonly (readonly string[])[];
+  caption?: string;
+  captionShown?: boolean;
+  size?: string;
+  testId?: string;
+}) {
+  return (
+    <table className={`figures-table ${size}`} data-testid={testId}>
+      {caption !== undefined && <caption className={captionShown ? 'pb-1 text-left' : 'sr-only'}>{caption}</caption>}
+      <thead>
+        <tr>
+          {head.map((h, i) => (
+            <th key={i} scope="col">
+              {h || <span className="sr-only">of what</span>}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row, i) => (
+          <tr key={i}>
+            {row.map((cell, j) =>
+              j === 0 ? (
+                <th key={j} scope="row">
+                  {cell}
+                </th>
+              ) : (
+                <td key={j}>{cell}</td>
+              ),
+            )}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
