@@ -2,11 +2,10 @@ import { layout } from '../charts/layout';
 import { answer } from '../core/answer/answer';
 import { defaultFigureStyle } from '../core/figures/default-style';
 import type { FigureStyle } from '../core/figures/figure-style';
-import { figureLegend } from '../core/figures/legend';
-import { type PlatePart, plate } from '../core/figures/plate';
+import { type PlatePart, plate, plateLegend } from '../core/figures/plate';
 import { DomainError } from '../core/numeric/domain-error';
 import type { Drawing } from '../core/scenes/drawing';
-import { type Text, text } from '../core/words/text';
+import type { Text } from '../core/words/text';
 import { pdfFile } from '../formats/pdf';
 import { svgFile } from '../formats/svg';
 import { NotFound } from '../store/errors';
@@ -46,13 +45,9 @@ export function drawnFigure(db: Db, id: string): DrawnFigure {
       throw error;
     }
   });
-  const { scene, widthMm, heightMm, parts } = plate(first, others);
-  const legend = parts.flatMap(({ letter, band }, i): Text => {
-    const part = [first, ...others][i];
-    if (!part) return [];
-    const said = figureLegend(part.answer, part.style, band);
-    return letter ? text`${i === 0 ? '' : ' '}(${letter}) ${said}` : said;
-  });
+  const made = plate(first, others);
+  const { scene, widthMm, heightMm } = made;
+  const legend = plateLegend([first, ...others], made);
   return { drawing: layout(scene), widthMm, heightMm, style: first.style, legend };
 }
 

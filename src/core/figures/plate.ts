@@ -2,7 +2,9 @@
 import type { Answer } from '../answer/answer';
 import type { Panel, Scene } from '../scenes/scene';
 import { figure } from './figure';
+import { type Text, text } from '../words/text';
 import type { FigureStyle } from './figure-style';
+import { figureLegend } from './legend';
 import { pointsPerMm } from './sizes';
 import type { Drawn, Margins } from './upright';
 
@@ -116,3 +118,12 @@ export function plate(first: PlatePart, others: readonly PlatePart[] = []): Plat
     parts: drawn.map((d, i) => ({ letter: letterOf(i, style.panelLetters), band: d.band })),
   };
 }
+
+/** The legend of a figure with those beside it, each after its letter. */
+export const plateLegend = (shown: readonly PlatePart[], { parts }: Pick<Plate, 'parts'>): Text =>
+  parts.flatMap(({ letter, band }, i): Text => {
+    const part = shown[i];
+    if (!part) return [];
+    const said = figureLegend(part.answer, part.style, band);
+    return letter ? text`${i === 0 ? '' : ' '}(${letter}) ${said}` : said;
+  });

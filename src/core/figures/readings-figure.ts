@@ -2,8 +2,8 @@
 import { sum } from 'd3-array';
 import type { Answer } from '../answer/answer';
 import { meanOf, valuesOf } from '../answer/group-part';
-import { quantile, sortedUp } from '../numeric/quantile';
 import { withUnit } from '../readings/table';
+import { boxOf } from '../scenes/box';
 import type { Mark } from '../scenes/scene';
 import { fixed } from '../words/numbers';
 import { barEnds, barWords } from './error-bars';
@@ -90,12 +90,9 @@ function means(answer: Answer, style: FigureStyle, slots: readonly Slot[], unit:
 /** Quartiles and median, whiskers to the last reading within 1.5 interquartile ranges, what lies beyond as points. */
 function boxes(style: FigureStyle, slots: readonly Slot[], unit: number): Mark[] {
   return slots.flatMap((slot, i): Mark[] => {
-    const values = sortedUp(valuesOf(slot.group));
+    const values = valuesOf(slot.group);
     if (values.length === 0) return [];
-    const [q1, middle, q3] = [0.25, 0.5, 0.75].map((p) => quantile(values, p)) as [number, number, number];
-    const reach = 1.5 * (q3 - q1);
-    const within = [...values].filter((v) => v >= q1 - reach && v <= q3 + reach);
-    const [low, high] = [within[0] ?? q1, within.at(-1) ?? q3];
+    const { q1, median: middle, q3, low, high, beyond } = boxOf(values);
     const { half, ink } = slot;
     const beside = style.readings ? half * 0.3 : 0;
     const x = slot.x + beside;
@@ -110,7 +107,6 @@ function boxes(style: FigureStyle, slots: readonly Slot[], unit: number): Mark[]
       weight,
       name,
     });
-    const beyond = [...values].filter((v) => v < low || v > high);
     const size = pointSize(style, unit, half);
     return [
       { mark: 'bar', x1: x - wide, y1: q1, x2: x + wide, y2: q3, ink, tint: 0.22, name: `box-${i}` },

@@ -4,9 +4,9 @@ import type { Answer, GroupPart } from '../answer/answer';
 import { cellParts, valuesOf } from '../answer/group-part';
 import { differencesOf } from '../answer/two-groups';
 import { attempt } from '../numeric/domain-error';
-import { quantile, sortedUp } from '../numeric/quantile';
 import { quantilePlot } from '../procedures/quantile-plot';
 import { withUnit } from '../readings/table';
+import { boxOf } from './box';
 import { nameMarks, shownValues } from './group-rows';
 import type { View } from './views';
 import { type Mark, type Panel, type Scene, extent } from './scene';
@@ -31,11 +31,7 @@ function boxes(answer: Answer, width: number): Scene {
   const shown = shownOf(answer);
   const plotHeight = Math.min(420, Math.max(150, shown.length * 52));
   const marks: Mark[] = shown.flatMap(({ name, colour, values }, i): Mark[] => {
-    const sorted = sortedUp(values);
-    const [q1, middle, q3] = [0.25, 0.5, 0.75].map((p) => quantile(sorted, p)) as [number, number, number];
-    const reach = 1.5 * (q3 - q1);
-    const within = [...sorted].filter((x) => x >= q1 - reach && x <= q3 + reach);
-    const [low, high] = [within[0] ?? q1, within.at(-1) ?? q3];
+    const { q1, median: middle, q3, low, high, beyond } = boxOf(values);
     const ink = { group: colour };
     const rule = (x1: number, y1: number, x2: number, y2: number, weight: number): Mark => ({
       mark: 'rule',
@@ -55,7 +51,7 @@ function boxes(answer: Answer, width: number): Scene {
       rule(q3, i + 0.09, high, i + 0.09, 1.5),
       {
         mark: 'dots',
-        points: values.filter((x) => x < low || x > high).map((x) => ({ at: x, title: `${name}: ${x}` })),
+        points: beyond.map((x) => ({ at: x, title: `${name}: ${x}` })),
         along: 'x',
         centre: i + 0.09,
         room: 0.1,
@@ -71,7 +67,7 @@ function boxes(answer: Answer, width: number): Scene {
     height: plotHeight + 60,
     fontSize: 13,
     lineWeight: 1,
-    alt: `Box plots of ${answer.measure || 'the measure'}: ${shown.map((s) => `${s.name}, median ${quantile(sortedUp(s.values), 0.5)}`).join('; ')}. Boxes are quartiles, whiskers reach to the last reading within 1.5 interquartile ranges.`,
+    alt: `Box plots of ${answer.measure || 'the measure'}: ${shown.map((s) => `${s.name}, median ${boxOf(s.values).median}`).join('; ')}. Boxes are quartiles, whiskers reach to the last reading within 1.5 interquartile ranges.`,
     panels: [
       {
         left: 26,

@@ -2,6 +2,7 @@
 import { X } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
+import { comparedAs } from '../../core/figures/comparison-band';
 import { comparisonsMade, lettersMade } from '../../core/figures/comparisons-made';
 import type { FigureStyle } from '../../core/figures/figure-style';
 import { kindNames, kindOf, kindsFor } from '../../core/figures/kinds';
@@ -147,7 +148,7 @@ export function ComparedControl({ answer, style, set }: ControlProps) {
       </Choice>
     );
   const as = style.compared ?? 'usual';
-  const brackets = as === 'brackets' || (as === 'usual' && !(letters && made.filter((m) => m.apart).length > 4));
+  const brackets = comparedAs(answer, style, made) === 'brackets';
   return (
     <>
       <Choice name="Comparisons">

@@ -6,11 +6,10 @@ import { layout } from '../../charts/layout';
 import { answer } from '../../core/answer/answer';
 import type { FigureStyle } from '../../core/figures/figure-style';
 import { kindOf } from '../../core/figures/kinds';
-import { figureLegend } from '../../core/figures/legend';
-import { plate } from '../../core/figures/plate';
+import { plate, plateLegend } from '../../core/figures/plate';
 import type { Question } from '../../core/question/question';
 import { shortQuestion } from '../../core/words/question';
-import { type Text, html, plain, text } from '../../core/words/text';
+import { html, plain } from '../../core/words/text';
 import { inWords, send } from '../shared/api';
 import { CopyButton } from '../shared/CopyButton';
 import { useKeptValue } from '../shared/kept-value';
@@ -83,12 +82,7 @@ function Page({ study, figure, asked, figures, kept }: Shown & { kept: Kept }) {
   const props = { answer: shown, style, set };
   const kind = kindOf(shown, style);
   const parts = panels ? [{ answer: shown, style }, ...panels.parts] : [];
-  const legend: Text = (drawn?.parts ?? []).flatMap(({ letter, band }, i): Text => {
-    const part = parts[i];
-    if (!part) return [];
-    const said = figureLegend(part.answer, part.style, band);
-    return letter ? text`${i === 0 ? '' : ' '}(${letter}) ${said}` : said;
-  });
+  const legend = drawn ? plateLegend(parts, drawn) : [];
   const name =
     shortQuestion(shown)
       .replace(/[^\p{L}\p{N} ._-]+/gu, ' ')

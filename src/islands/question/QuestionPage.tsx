@@ -13,8 +13,6 @@ import { inWords, send } from '../shared/api';
 import { Live } from '../shared/Live';
 import { useKeptValue } from '../shared/kept-value';
 import { usePickedRows } from '../shared/picked-rows';
-import { RefusedNotice } from '../shared/RefusedNotice';
-import { NewerElsewhere } from '../shared/NewerElsewhere';
 import { SaveState } from '../shared/SaveState';
 import { type Kept, followTable, guardUnsaved, tableStore } from '../shared/table-store';
 import { WhenLive } from '../shared/WhenLive';
@@ -28,6 +26,9 @@ import { OtherMethods } from './OtherMethods';
 import { TellPart } from './TellPart';
 import { UnderstandPart } from './UnderstandPart';
 
+// A refusal is rare, and comes from a server that answers: its notice can be fetched then.
+const RefusedNotice = lazy(() => import('../shared/RefusedNotice').then((m) => ({ default: m.RefusedNotice })));
+const NewerElsewhere = lazy(() => import('../shared/NewerElsewhere').then((m) => ({ default: m.NewerElsewhere })));
 const PointedReading = lazy(() => import('./PointedReading'));
 const WhichDiffer = lazy(() => import('./WhichDiffer'));
 
@@ -115,8 +116,16 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
         <div className="flex h-7 items-end justify-end">
           <SaveState saving={saving.state === 'saved' ? tableSaving : saving} />
         </div>
-        <RefusedNotice saving={tableSaving} store={store} />
-        <NewerElsewhere saving={saving} what="question" />
+        {tableSaving.state === 'refused' && (
+          <WhenLive>
+            <RefusedNotice saving={tableSaving} store={store} />
+          </WhenLive>
+        )}
+        {saving.state === 'refused' && (
+          <WhenLive>
+            <NewerElsewhere saving={saving} what="question" />
+          </WhenLive>
+        )}
         <Part name="Ask">
           <Ask question={question} table={table} unit={shown?.unit ?? ''} onChange={change} onEdit={edit} />
         </Part>
