@@ -87,6 +87,9 @@ test('no page scrolls sideways, and notes go below on a narrow screen', async ({
     await expect.poll(wider).toBeLessThanOrEqual(0);
   }
   const notes = page.getByRole('complementary', { name: 'Margin notes' });
-  const [note, tell] = [await notes.boundingBox(), await page.getByTestId('tell-results').boundingBox()];
-  expect(note?.y).toBeGreaterThan(tell?.y ?? Infinity);
+  const below = async (): Promise<number> => {
+    const [tell, note] = [await page.getByTestId('tell-results').boundingBox(), await notes.boundingBox()];
+    return (note?.y ?? -Infinity) - (tell?.y ?? Infinity);
+  };
+  await expect.poll(below).toBeGreaterThan(0);
 });

@@ -1,5 +1,7 @@
+import reference from '@stdlib/math-base-special-erfc';
 import { expect } from 'chai';
 import fc from 'fast-check';
+import { erfc } from '../../src/core/numeric/complementary-error';
 import { leastSquares } from '../../src/core/numeric/least-squares';
 import { integrate, integratePeaked } from '../../src/core/numeric/quadrature';
 import { quantile } from '../../src/core/numeric/quantile';
@@ -50,6 +52,27 @@ describe('sums', () => {
         },
       ),
     ));
+});
+
+describe('the complementary error function', () => {
+  it('agrees with an independent implementation from one end to the other, and across the joins of its ranges', () => {
+    for (let x = -7; x < 26.5; x += 0.0137) near(erfc(x), reference(x), 4e-15);
+    for (const join of [0.46875, 4])
+      for (const x of [join - 1e-15, join, join + 1e-15, -join]) near(erfc(x), reference(x), 4e-15);
+  });
+
+  it('mirrors about one, falls without end, and keeps its bounds', () => {
+    fc.assert(fc.property(fc.double({ min: -6, max: 6, noNaN: true }), (x) => near(erfc(x) + erfc(-x), 2, 1e-15)));
+    // Abramowitz & Stegun (1964), 7.1.23: the first terms of the series far out.
+    const far = 20;
+    near(
+      erfc(far),
+      (Math.exp(-far * far) / (far * Math.sqrt(Math.PI))) * (1 - 1 / 800 + 3 / 640_000 - 15 / 512e6),
+      1e-9,
+    );
+    expect([erfc(0), erfc(Infinity), erfc(-Infinity), erfc(40), erfc(-40)]).to.deep.equal([1, 0, 2, 0, 2]);
+    expect(erfc(NaN)).to.satisfy(Number.isNaN);
+  });
 });
 
 describe('quantiles', () => {

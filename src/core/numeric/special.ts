@@ -1,8 +1,7 @@
 /** The special functions everything stands on, each with its upper tail taken directly, never as 1 − lower. */
-import erfc from '@stdlib/math-base-special-erfc';
 import { logGamma } from './gamma';
 
-export { erfc };
+export { erfc } from './complementary-error';
 export { logGamma } from './gamma';
 export { betaLower } from './incomplete-beta';
 export { gammaLower, gammaUpper, poissonWeight } from './incomplete-gamma';

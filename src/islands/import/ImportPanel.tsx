@@ -27,7 +27,7 @@ interface Props {
 }
 
 /** What was understood of a file, with each doubtful cell named, before anything is taken in. */
-export function ImportPanel({ file, study, onTaken, onLeave }: Props) {
+export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
   const worker = useRef<Worker>(undefined);
   const [looked, setLooked] = useState<Looked>();
   const [choice, setChoice] = useState<LookChoice>({});

@@ -113,13 +113,7 @@ function Run({ chance, answer, onChange, mode }: Props & { chance: Chances; mode
         {button('1,000 times', `${verb} a thousand times`, () => run.many(1_000))}
         {button('10,000 times', `${verb} ten thousand times`, () => run.many(10_000))}
         {button('a million times', `${verb} a million times`, () => run.many(1_000_000))}
-        {running ? (
-          <button type="button" className="plain-button" onClick={run.stop}>
-            Stop
-          </button>
-        ) : (
-          n > 0 && button('From the start', 'Forget these and begin with the first again', run.again)
-        )}
+        {n > 0 && button('From the start', 'Forget these and begin with the first again', run.again)}
         <span className="min-w-24 text-sm tabular-nums text-muted" role="status" data-testid="shuffles-made">
           {running
             ? `${n.toLocaleString('en')} of ${goal.toLocaleString('en')}`
@@ -127,7 +121,15 @@ function Run({ chance, answer, onChange, mode }: Props & { chance: Chances; mode
               ? `${n.toLocaleString('en')} so far`
               : ''}
         </span>
-        {running && <progress className="progress w-28" aria-label="How far it has come" value={n} max={goal} />}
+        {running && (
+          // Stop has a place of its own: a click that comes as the last shuffle falls forgets none.
+          <>
+            <progress className="progress w-28" aria-label="How far it has come" value={n} max={goal} />
+            <button type="button" className="plain-button" onClick={run.stop}>
+              Stop
+            </button>
+          </>
+        )}
       </p>
       <p className="mt-1 text-sm tabular-nums" data-testid="dealt-result">
         {shownResult(chance, gathered.observed, n, last?.statistic)}

@@ -1,3 +1,4 @@
+import { useRef } from 'react';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import { alternativeName } from '../../core/words/method';
@@ -16,11 +17,12 @@ interface Props {
 
 /** What the answer would be under the other reasonable methods: one line each, the chosen one marked. */
 export function OtherMethods({ question, table, onChange }: Props) {
-  const others = useOthers(question, table);
+  const place = useRef<HTMLElement>(null);
+  const others = useOthers(question, table, place);
   if (others?.length === 1) return null;
   const factors = question.design === 'factorial' || question.design === 'mixed' || question.about === 'table';
   return (
-    <section aria-label="Other methods">
+    <section aria-label="Other methods" ref={place}>
       <h3 className="prose-serif mb-1 text-[17px]">Under other methods</h3>
       <table className="figures-table text-[14.5px]" data-testid="other-methods">
         <caption className="sr-only">The same question under other reasonable methods</caption>

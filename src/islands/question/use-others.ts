@@ -1,26 +1,31 @@
-import { useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { type RefObject, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { type Other, othersOf } from '../../core/answer/others';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
+import { useInSight } from '../shared/in-sight';
 
 /** Readings up to which the page works the other methods out itself, within a frame or two. */
 const withinPage = 600;
 
-/** The answer under each method; undefined while a worker is at it, so that none is ever older than the readings. */
-export function useOthers(question: Question, table: Table): Other[] | undefined {
+/**
+ * The answer under each method; undefined while a worker is at it, so that none is ever older than the readings. The
+ * worker, which brings its own copy of every procedure, is started once the place that shows them has come into sight.
+ */
+export function useOthers(question: Question, table: Table, place: RefObject<Element | null>): Other[] | undefined {
   // The first paint does not wait for the other methods.
   const asked = useDeferredValue<Question | null>(question, null);
   const given = useDeferredValue(table);
   // An exact test of a table may take longer than a frame, however small the table.
   const small = !asked?.about && given.rowCount * given.columns.length <= withinPage;
   const here = useMemo(() => (small && asked ? othersOf(asked, given) : undefined), [asked, given, small]);
+  const inSight = useInSight(place);
   const [there, setThere] = useState<{ asked: Question; given: Table; others: Other[] }>();
   useEffect(() => {
-    if (small || !asked) return;
+    if (small || !asked || !inSight) return;
     const worker = new Worker(new URL('../../workers/others.worker.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<Other[]>) => setThere({ asked, given, others: data });
     worker.postMessage({ question: asked, table: given });
     return () => worker.terminate();
-  }, [asked, given, small]);
+  }, [asked, given, small, inSight]);
   return here ?? (there?.asked && there.asked === asked && there.given === given ? there.others : undefined);
 }

@@ -53,7 +53,7 @@ function Pick({
 }
 
 /** Makes a column computed from others; it stays linked to them. */
-export function DeriveForm({ table, start, onAdd, onClose }: Props) {
+export default function DeriveForm({ table, start, onAdd, onClose }: Props) {
   const numeric = table.columns.filter((c) => readColumn(c).used.length > 0);
   const groups = columnsAreGroups(table) ? undefined : columnsOf(table, 'group')[0];
   const first = findColumn(table, start) ?? numeric[0];

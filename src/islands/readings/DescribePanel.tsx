@@ -32,7 +32,7 @@ function keptChoice(): Choice {
 }
 
 /** The figures of each column or group, and of all together; copied as a table. */
-export function DescribePanel({
+export default function DescribePanel({
   table,
   chosen,
   onClose,

@@ -24,7 +24,7 @@ const filledRows = (table: Table): number[] =>
   );
 
 /** Draws rows at random, or allocates rows to treatments at random; the seed is shown and kept with what was drawn. */
-export function DrawForm({ table, onColumn, onTable, onClose }: Props) {
+export default function DrawForm({ table, onColumn, onTable, onClose }: Props) {
   const [what, setWhat] = useState<'sample' | 'allocate'>('sample');
   const [seed, setSeed] = useState(freshSeed);
   const [size, setSize] = useState('10');

@@ -10,7 +10,7 @@ import { ToolForm } from '../shared/Parts';
 const ending: Record<ExportKind, string> = { csv: 'csv', semicolon: 'csv', tsv: 'tsv', xlsx: 'xlsx' };
 
 /** Takes the table out as a file, as it is shown or in another layout. */
-export function ExportForm({ table, onClose }: { table: Table; onClose: () => void }) {
+export default function ExportForm({ table, onClose }: { table: Table; onClose: () => void }) {
   const [kind, setKind] = useState<ExportKind>('csv');
   const [shape, setShape] = useState<Shape>(table.shape);
   const [withoutAside, setWithoutAside] = useState(false);

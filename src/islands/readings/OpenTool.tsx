@@ -1,9 +1,12 @@
+import { Suspense, lazy } from 'react';
 import type { Column, Table } from '../../core/readings/table';
-import { DeriveForm } from './DeriveForm';
-import { DrawForm } from './DrawForm';
-import { ExportForm } from './ExportForm';
 import { FindForm } from './FindForm';
-import { PickForm } from './PickForm';
+
+// Find is opened by keys with words typed straight after it: it is there. The others are fetched when asked for.
+const DeriveForm = lazy(() => import('./DeriveForm'));
+const DrawForm = lazy(() => import('./DrawForm'));
+const ExportForm = lazy(() => import('./ExportForm'));
+const PickForm = lazy(() => import('./PickForm'));
 
 /** A tool opened above the grid; one at a time. */
 export type Tool = 'find' | 'pick' | 'derive' | 'draw' | 'export';
@@ -23,7 +26,7 @@ interface Props {
   onClose: () => void;
 }
 
-export function OpenTool({ tool, table, shown, calm, column, onGo, onPick, onAdd, onTable, onClose }: Props) {
+function Opened({ tool, table, shown, calm, column, onGo, onPick, onAdd, onTable, onClose }: Props) {
   switch (tool) {
     case 'find':
       return <FindForm table={shown} onGo={onGo} onClose={onClose} />;
@@ -37,3 +40,9 @@ export function OpenTool({ tool, table, shown, calm, column, onGo, onPick, onAdd
       return <ExportForm table={table} onClose={onClose} />;
   }
 }
+
+export const OpenTool = (props: Props) => (
+  <Suspense>
+    <Opened {...props} />
+  </Suspense>
+);

@@ -21,7 +21,7 @@ interface Props {
 }
 
 /** Picks rows by a rule on one column. */
-export function PickForm({ table, column: start, onPick, onClose }: Props) {
+export default function PickForm({ table, column: start, onPick, onClose }: Props) {
   const [rule, setRule] = useState<Rule>({ column: start, is: 'above', value: '' });
   const column = findColumn(table, rule.column) ?? table.columns[0];
   const two = rule.is === 'between' || rule.is === 'outside';

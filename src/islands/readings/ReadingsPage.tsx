@@ -1,6 +1,6 @@
 import { useStore } from '@nanostores/react';
 import { nanoid } from 'nanoid';
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { Suspense, lazy, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { attempt } from '../../core/numeric/domain-error';
 import { sentColumn } from '../../core/readings/column-edits';
 import { withDerived } from '../../core/readings/derive';
@@ -12,14 +12,12 @@ import { type Column, type Table, emptyColumn } from '../../core/readings/table'
 import type { TableEdit } from '../../core/readings/table-edit';
 import { counted, significant } from '../../core/words/numbers';
 import { useFileDrop } from '../import/FileDrop';
-import { ImportPanel } from '../import/ImportPanel';
 import { keepPicked } from '../shared/picked-rows';
 import { RefusedNotice } from '../shared/RefusedNotice';
 import { type Kept, followTable, guardUnsaved, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
 import { AsideForm } from './AsideForm';
 import { ColumnNote } from './ColumnNote';
-import { DescribePanel } from './DescribePanel';
 import { Grid } from './Grid';
 import { OpenTool, type Tool } from './OpenTool';
 import { ReadingsMargin } from './ReadingsMargin';
@@ -30,6 +28,9 @@ import { type Picked, addressed, nothingPicked, pickedElsewhere } from './picked
 import { pasting } from './pasting';
 import { type Selection, at, blockOf } from './selection';
 import { type Report, tableActions } from './table-actions';
+
+const DescribePanel = lazy(() => import('./DescribePanel'));
+const ImportPanel = lazy(() => import('../import/ImportPanel'));
 
 function Readings({ study, kept }: { study: string; kept: Kept }) {
   const [store] = useState(() => tableStore(kept));
@@ -226,7 +227,9 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
         />
         <RefusedNotice saving={saving} store={store} />
         {file ? (
-          <ImportPanel file={file} study={study} onTaken={taken} onLeave={() => setFile(undefined)} />
+          <Suspense>
+            <ImportPanel file={file} study={study} onTaken={taken} onLeave={() => setFile(undefined)} />
+          </Suspense>
         ) : (
           <>
             {sentence}
@@ -306,7 +309,11 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
                 )}
               </p>
             )}
-            {describing && <DescribePanel table={calm} chosen={selectedIds} onClose={() => setDescribing(false)} />}
+            {describing && (
+              <Suspense>
+                <DescribePanel table={calm} chosen={selectedIds} onClose={() => setDescribing(false)} />
+              </Suspense>
+            )}
             <div className={`min-h-0 grow ${over ? 'outline-2 outline-offset-4 outline-primary outline-dashed' : ''}`}>
               <Grid
                 table={shown}

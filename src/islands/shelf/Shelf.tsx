@@ -1,8 +1,9 @@
 import { Copy, Pencil, Trash2 } from 'lucide-react';
-import { type SubmitEvent, useState } from 'react';
+import { type SubmitEvent, Suspense, lazy, useState } from 'react';
 import { OpenFileButton, useFileDrop } from '../import/FileDrop';
-import { ImportPanel } from '../import/ImportPanel';
 import { Refused, inWords, send } from '../shared/api';
+
+const ImportPanel = lazy(() => import('../import/ImportPanel'));
 
 /** A study's line on the shelf. */
 interface Line {
@@ -100,7 +101,9 @@ export function Shelf({ lines: start }: { lines: Line[] }) {
     return (
       <div className="flex h-[calc(100vh-8rem)] flex-col">
         <h1 className="text-3xl">A new study</h1>
-        <ImportPanel file={file} study={undefined} onTaken={open} onLeave={() => setFile(undefined)} />
+        <Suspense>
+          <ImportPanel file={file} study={undefined} onTaken={open} onLeave={() => setFile(undefined)} />
+        </Suspense>
       </div>
     );
   return (
