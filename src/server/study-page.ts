@@ -1,6 +1,7 @@
 import { namesOf, namingNeedsCells } from '../core/question/naming';
 import type { Question } from '../core/question/question';
-import { questionSentence, shortQuestion } from '../core/words/question';
+import { questionSentence } from '../core/words/question';
+import { toldApart } from '../core/words/told-apart';
 import { figuresOf } from '../store/figures';
 import type { Db } from '../store/open';
 import { NotFound } from '../store/errors';
@@ -38,27 +39,28 @@ const withinPage = 20_000;
 export const tableForPage = (db: Db, id: string): KeptTable | undefined =>
   cellCount(db, id) <= withinPage ? readTable(db, id) : undefined;
 
+const tableName = (table: Table): string => table.name || table.measure || 'readings';
+
 /** The spine of a study. @throws NotFound */
 export function studySpine(db: Db, studyId: string): Spine {
   const { title } = readStudy(db, studyId);
   const tables = new Map<string, Table>(tableIdsOf(db, studyId).map((id) => [id, readTableHead(db, id)]));
   const home = `/studies/${studyId}`;
-  const labels = new Map<string, string>();
-  const questions = questionsOf(db, studyId).map(({ id, tableId, question }) => {
-    const kept = tables.get(tableId);
-    const label = kept ? shortQuestion(named(db, question, kept)) : 'readings no longer there';
-    labels.set(id, label);
-    return { id, label, href: `${home}/questions/${id}` };
+  const asked = questionsOf(db, studyId).flatMap(({ id, tableId, question }) => {
+    const head = tables.get(tableId);
+    return head ? [{ id, named: named(db, question, head), table: tableName(head) }] : [];
   });
+  const names = toldApart(asked);
+  const labels = new Map(asked.map(({ id }, i) => [id, names[i] ?? '']));
   return {
     studyId,
     title,
     readings: [...tables.values()].map((table) => ({
       id: table.id,
-      label: table.name || table.measure || 'readings',
+      label: tableName(table),
       href: `${home}/readings/${table.id}`,
     })),
-    questions,
+    questions: asked.map(({ id }) => ({ id, label: labels.get(id) ?? '', href: `${home}/questions/${id}` })),
     figures: figuresOf(db, studyId)
       .filter((f) => labels.has(f.questionId))
       .map(({ id, questionId }) => ({

@@ -5,14 +5,21 @@ export type Text = Phrase[];
 /** A statistic's letter, to be set in italics. */
 export const symbol = (letter: string): Phrase => ({ symbol: letter });
 
+/** Puts a phrase at the end; plain words that meet become one. */
+function append(to: Text, phrase: Phrase): void {
+  const last = to.at(-1);
+  if (typeof phrase === 'string' && typeof last === 'string') to[to.length - 1] = last + phrase;
+  else if (phrase !== '') to.push(phrase);
+}
+
 /** Builds a text from a template; phrases and whole texts may be put in. */
 export function text(strings: TemplateStringsArray, ...parts: (Phrase | number | Text)[]): Text {
   const out: Text = [];
   strings.forEach((piece, i) => {
-    if (piece) out.push(piece);
-    const part = parts[i];
-    if (Array.isArray(part)) out.push(...part);
-    else if (part !== undefined) out.push(typeof part === 'number' ? String(part) : part);
+    append(out, piece);
+    const part = parts[i] ?? '';
+    for (const phrase of Array.isArray(part) ? part : [part])
+      append(out, typeof phrase === 'number' ? String(phrase) : phrase);
   });
   return out;
 }

@@ -64,7 +64,11 @@ function Listed({
               {adjusted && 'adjusted '}
               <i>p</i>
             </th>
-            {first?.smallest !== undefined && <th scope="col">smallest that counts</th>}
+            {first?.smallest !== undefined && (
+              <th scope="col" className="max-w-32 !whitespace-normal">
+                smallest that counts
+              </th>
+            )}
           </tr>
         </thead>
         <tbody>
