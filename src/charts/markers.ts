@@ -1,4 +1,5 @@
 import { pathRound } from 'd3-path';
+import { markerOf } from '../core/scenes/marker';
 
 type Point = readonly [number, number];
 
@@ -74,10 +75,10 @@ const areaOf = (corners: readonly Point[]): number =>
     }, 0) / 2,
   );
 
-/** SVG path of markers of one shape centred on the places given, each about `size` across. */
+/** SVG path of markers centred on the places given, each about `size` across; `shape` is a group's place. */
 export function markerPath(shape: number, places: readonly { x: number; y: number }[], size: number): string {
   const out = pathRound(2);
-  const [corners, fills] = shapes[shape % shapes.length] ?? [[], 0.75];
+  const [corners, fills] = shapes[markerOf(shape)] ?? [[], 0.75];
   const area = size * size * fills;
   if (corners.length === 0) {
     const radius = Math.sqrt(area / Math.PI);

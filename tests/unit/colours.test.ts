@@ -9,6 +9,11 @@ import {
   parse,
   wcagContrast,
 } from 'culori';
+import { markerPath } from '../../src/charts/markers';
+import { answer } from '../../src/core/answer/answer';
+import { defaultFigureStyle } from '../../src/core/figures/default-style';
+import { slotsOf } from '../../src/core/figures/slots';
+import { emptyColumn, tableOf } from '../../src/core/readings/table';
 import { groupColours, inks } from '../../src/core/scenes/colours';
 
 const views = {
@@ -36,6 +41,22 @@ describe('group colours', () => {
       for (const ink of ['ink', 'muted', 'accent'] as const)
         expect(wcagContrast(inks[theme][ink], inks[theme].paper)).to.be.greaterThan(4.5);
     }
+  });
+
+  it('come again after the eighth with other markers, so that no two groups look alike', () => {
+    const looks = Array.from({ length: 64 }, (_, k) => `${k % 8} ${markerPath(k, [{ x: 0, y: 0 }], 10)}`);
+    expect(new Set(looks).size).to.equal(64);
+    const many = tableOf(
+      Array.from({ length: 12 }, (_, k) => ({ ...emptyColumn(`g${k}`, `Strain ${k}`), cells: ['1', '2', `${k + 2}`] })),
+    );
+    const found = answer({ design: 'several', direction: 'either', level: 0.95 }, many);
+    if (!found.ok) throw new Error(found.reason);
+    const slots = slotsOf(found.value, defaultFigureStyle).slots.map(({ ink, shape }) => JSON.stringify([ink, shape]));
+    expect(new Set(slots).size).to.equal(12);
+    expect(slots.join()).not.to.include('"ink"');
+    // A marker of one's own stays, and so does the plain ink where it is chosen.
+    const own = slotsOf(found.value, { ...defaultFigureStyle, looks: { g8: { colour: 8 }, g2: { shape: 6 } } }).slots;
+    expect([own[8]?.ink, own[8]?.shape, own[2]?.shape]).to.deep.equal(['ink', 8, 6]);
   });
 
   it('are the same in the style sheet', () => {

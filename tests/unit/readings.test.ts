@@ -166,7 +166,13 @@ describe('the clipboard', () => {
 
 describe('the first row of a pasted block', () => {
   it('is taken for names when it reads as names over numbers, and else left as readings', () => {
-    const names = ['Red lamp\t0.5 mM\n1\t2', 'ctrl (day 3)\t48 h\n1,5\t2', 'a\tb\n<LOD\t2'];
+    const names = [
+      'Red lamp\t0.5 mM\n1\t2',
+      'ctrl (day 3)\t48 h\n1,5\t2',
+      'a\tb\n<LOD\t2',
+      'ctrl\t48\t96 h\n1\t2\t3',
+      'tank\tctrl\t48\t96 h\nK1\t1\t2\t3',
+    ];
     const readings = [
       '1\t2\n3\t4',
       '<LOD\t3\n1\t2',
@@ -175,6 +181,9 @@ describe('the first row of a pasted block', () => {
       'Red\t\n1\t2',
       'Red\tWhite\nlong\tshort',
       '48\t96\n1\t2',
+      'lost\t31.7\n30.2\t28.4',
+      'Red\tpulsed\t31.7\nWhite\tstill\t28.4',
+      'x\ty\tn/a\n1\t2\t3',
     ];
     for (const block of names) expect(hasHead(blockFromText(block)), block).to.equal(true);
     for (const block of readings) expect(hasHead(blockFromText(block)), block).to.equal(false);

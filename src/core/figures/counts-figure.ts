@@ -7,8 +7,7 @@ import type { Mark } from '../scenes/scene';
 import { percent } from '../words/numbers';
 import { countOf } from '../words/shares';
 import type { FigureStyle } from './figure-style';
-import { inkColour } from './figure-style';
-import { type Layout, type Series, slotsOf } from './slots';
+import { type Layout, type Series, lookOf, slotsOf } from './slots';
 import { type Drawn, type Margins, upright } from './upright';
 
 /** The share found in each group, with its interval. */
@@ -95,14 +94,7 @@ function stackedLayout(answer: Answer, counts: CountedPart, style: FigureStyle):
   const { slots, clusters } = slotsOf(answer, style);
   const series = counts.columns.map((name, j): Series => {
     const look = `category/${j}`;
-    const { name: own, colour = j % 8, shape } = style.looks?.[look] ?? {};
-    return {
-      look,
-      id: String(j),
-      name: own ?? name,
-      ink: colour === inkColour ? 'ink' : { group: colour },
-      shape: shape ?? colour % 8,
-    };
+    return { look, id: String(j), name, ...lookOf(style, look, j) };
   });
   return { slots, clusters, series };
 }

@@ -48,8 +48,6 @@ export interface Layout {
   series: Series[];
 }
 
-const painted = (colour: number): Ink => (colour === inkColour ? 'ink' : { group: colour });
-
 /** In the order the style names, those it does not name after. */
 function ordered<T>(items: readonly T[], keyOf: (item: T) => string, order: readonly string[] = []): T[] {
   const place = (item: T): number => {
@@ -62,9 +60,11 @@ function ordered<T>(items: readonly T[], keyOf: (item: T) => string, order: read
     .map(({ item }) => item);
 }
 
-function lookOf(style: FigureStyle, key: string, colour: number): { name?: string; ink: Ink; shape: number } {
-  const { name, colour: own = colour, shape } = style.looks?.[key] ?? {};
-  return { ...(name ? { name } : {}), ink: painted(own), shape: shape ?? (own === inkColour ? colour % 8 : own % 8) };
+/** How a part looks: as the style says, else by its place among its kind. */
+export function lookOf(style: FigureStyle, key: string, place: number): { name?: string; ink: Ink; shape: number } {
+  const { name, colour, shape } = style.looks?.[key] ?? {};
+  const own = colour === undefined || colour === inkColour ? place : colour;
+  return { ...(name ? { name } : {}), ink: colour === inkColour ? 'ink' : { group: own }, shape: shape ?? own };
 }
 
 function oneFactor(groups: readonly GroupPart[], style: FigureStyle): Layout {

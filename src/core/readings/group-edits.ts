@@ -2,7 +2,7 @@ import { demand } from '../numeric/domain-error';
 import { columnsAreGroups } from './groups';
 import { levelRows, levelsOf } from './levels';
 import type { TableEdit } from './table-edit';
-import { type Column, type Level, type Table, columnsOf } from './table';
+import { type Column, type Level, type Table, columnsOf, groupLooks } from './table';
 
 const described = (column: Column, levels: readonly Level[]): TableEdit => ({
   kind: 'describe-column',
@@ -46,7 +46,7 @@ export function moveLevelEdits(column: Column, id: string, by: number): TableEdi
   // A colour goes with its group, so it is fixed before the order changes.
   const fixed = [...others.slice(0, to), level, ...others.slice(to)].map((l) => ({
     ...l,
-    colour: l.colour ?? levels.indexOf(l) % 8,
+    colour: l.colour ?? levels.indexOf(l) % groupLooks,
   }));
   return [described(column, fixed)];
 }
@@ -91,7 +91,7 @@ export function moveColumnEdits(table: Table, id: string, to: number): TableEdit
   const groups = columnsAreGroups(table) ? columnsOf(table, 'measure') : [];
   const moves = groups.some((c) => c.id === id);
   const fixed = groups.flatMap((c, place): TableEdit[] =>
-    moves && c.colour === undefined ? [{ kind: 'describe-column', column: c.id, colour: place % 8 }] : [],
+    moves && c.colour === undefined ? [{ kind: 'describe-column', column: c.id, colour: place % groupLooks }] : [],
   );
   return [...fixed, { kind: 'move-column', column: id, to }];
 }

@@ -37,7 +37,13 @@ export function hasHead(block: Rows): boolean {
     head.some((text, k) => k > 0 && text.trim() === '' && below(k).some((c) => c.trim() !== ''))
   )
     return false;
-  if (!head.every((text, k) => text.trim() === '' || isName(text, below(k)))) return false;
+  const plain = head.flatMap((text, k) => (text.trim() === '' || isName(text, below(k)) ? [] : [k]));
+  if (plain.length > 0) {
+    // A bare number is a name too, "48" beside "ctrl" and "96 h": where most of what stands over numbers is names.
+    const overNumbers = head.flatMap((_, k) => (below(k).some(isFigure) ? [k] : []));
+    if (!plain.every((k) => isNumber(head[k] ?? '') && overNumbers.includes(k))) return false;
+    if (2 * plain.length >= overNumbers.length) return false;
+  }
   if (rest.some((row) => row.some(isFigure))) return true;
   // Nothing but text: the first row is the head if what stands below comes again there and the head does not.
   const repeats = head.some((_, k) => new Set(below(k)).size < rest.length);

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { Formula } from './formula';
-import { type Table, limitRules, roles, shapes, spreadKinds } from './table';
+import { type Table, groupLooks, limitRules, roles, shapes, spreadKinds } from './table';
 
 /** Limits that keep one table within what the page and the database answer quickly. */
 export const limits = { rows: 200_000, columns: 400, text: 2_000, name: 200, unit: 40 };
@@ -14,7 +14,7 @@ const Aside = v.record(v.string(), Text);
 const Content = v.record(Id, v.object({ cells: v.array(Text), aside: Aside }));
 const Role = v.picklist(roles, `A column’s role is one of ${roles.join(', ')}.`);
 const Decimal = v.picklist(['auto', 'point', 'comma'], 'Decimals are auto, point or comma.');
-const Colour = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(7));
+const Colour = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(groupLooks - 1));
 const Limits = v.picklist(limitRules, `Cells beyond a limit count as one of ${limitRules.join(', ')}.`);
 const Levels = v.array(
   v.object({ id: v.pipe(v.string(), v.minLength(1), v.maxLength(200)), name: Name, colour: v.optional(Colour) }),

@@ -36,11 +36,14 @@ export type Shape = (typeof shapes)[number];
 export const spreadKinds = ['sd', 'variance', 'sem', 'interval'] as const;
 export type SpreadKind = (typeof spreadKinds)[number];
 
+/** How many groups look unlike: eight colours, and past them the same with other markers. */
+export const groupLooks = 64;
+
 /** A group within a group column. The id stays when the name changes, so that questions keep pointing at it. */
 export interface Level {
   readonly id: string;
   readonly name: string;
-  /** Place among the eight group colours; undefined for the place in the order. */
+  /** Place among the looks of groups; undefined for the place in the order. */
   readonly colour?: number | undefined;
 }
 

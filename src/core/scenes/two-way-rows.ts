@@ -2,6 +2,7 @@
 import type { Answer } from '../answer/answer';
 import { withUnit } from '../readings/table';
 import { type Frame, nameMarks } from './group-rows';
+import { markerOf } from './marker';
 import { type Mark, type Panel, extent } from './scene';
 
 /** A cell of a two-way layout with its readings. */
@@ -104,7 +105,7 @@ export function twoWayRows(answer: Answer, frame: Frame): Panel {
         dy: 10 + 15 * k,
         anchor: 'end',
         // The marker stands in the text's own line, so that it keeps its place whatever the name's length.
-        text: `${['●', '◆', '▼', '■', 'Y', '▲', '✚', '★'][(level.colour ?? k) % 8] ?? '●'} ${level.name}`,
+        text: `${['●', '◆', '▼', '■', 'Y', '▲', '✚', '★'][markerOf(level.colour ?? k)] ?? '●'} ${level.name}`,
         size: 12,
         halo: true,
         ink,

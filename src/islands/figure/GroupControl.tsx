@@ -6,6 +6,7 @@ import { type FigureStyle, inkColour } from '../../core/figures/figure-style';
 import { kindOf } from '../../core/figures/kinds';
 import { levelKey } from '../../core/figures/slots';
 import { groupColours } from '../../core/scenes/colours';
+import { markerOf } from '../../core/scenes/marker';
 import { Accepted } from '../shared/Accepted';
 import { Choose } from '../shared/Parts';
 import type { ControlProps } from './Controls';
@@ -45,7 +46,7 @@ export function namedParts(answer: Answer, style: FigureStyle): Named[] {
   return [
     ...sorted(answer.groups.map((g) => ({ key: g.id, name: g.name, colour: g.colour, painted: !stacked }))),
     ...(stacked && counts
-      ? counts.columns.map((name, j) => ({ key: `category/${j}`, name, colour: j % 8, painted: true }))
+      ? counts.columns.map((name, j) => ({ key: `category/${j}`, name, colour: j, painted: true }))
       : []),
   ];
 }
@@ -59,7 +60,8 @@ export function GroupControl({ answer, style, set, of }: ControlProps & { of: Na
   const { key, name, painted } = of;
   const look = style.looks?.[key] ?? {};
   const colour = look.colour ?? of.colour % 8;
-  const shape = look.shape ?? colour % 8;
+  const shape =
+    look.shape ?? markerOf(look.colour === undefined || look.colour === inkColour ? of.colour : look.colour);
   const prefix = key.includes('/') ? key.slice(0, key.indexOf('/') + 1) : '';
   const peers = parts.filter((p) => (prefix ? p.key.startsWith(prefix) : !p.key.includes('/'))).map((p) => p.key);
   const at = peers.indexOf(key);

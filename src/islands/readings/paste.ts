@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid';
-import { hasHead } from '../../core/readings/heads';
+import { type Heads, hasHead } from '../../core/readings/heads';
 import { type Intake, intake } from '../../core/readings/intake';
 import { sentColumn } from '../../core/readings/column-edits';
 import { type Table, emptyColumn } from '../../core/readings/table';
@@ -15,8 +15,8 @@ export const isUntouched = (table: Table): boolean =>
   table.columns.every((c) => !c.formula && c.cells.every((cell) => cell === '')) && table.shape === 'columns';
 
 /** The edits that put a block into an untouched table, with the layout it was understood to have. */
-export function takeBlockEdits(table: Table, block: Block): { edits: TableEdit[]; understood: Intake } {
-  const understood = intake(block);
+export function takeBlockEdits(table: Table, block: Block, heads?: Heads): { edits: TableEdit[]; understood: Intake } {
+  const understood = intake(block, heads ? { heads } : {});
   const { columns, shape, spread, subject } = understood.table;
   const edits: TableEdit[] = [];
   columns.forEach((column, k) => {

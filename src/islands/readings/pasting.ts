@@ -14,6 +14,10 @@ interface Hands {
 
 type Block = string[][];
 
+/** What the other way of taking the first row is called. */
+const asRow = 'Keep it as a row instead';
+const asNames = 'Take the first row as names';
+
 /** Puts a block into the table from a cell on, and says what was made of its first row. */
 function pasteInto({ table, edit, undo, report, select }: Hands, block: Block, row: number, column: number): void {
   const head = row === 0 && hasHead(block);
@@ -21,16 +25,15 @@ function pasteInto({ table, edit, undo, report, select }: Hands, block: Block, r
   const width = block[0]?.length ?? 1;
   const height = block.length - (head ? 1 : 0);
   select(row, column, height, width);
-  const size = `${counted(height, 'row')} of ${counted(width, 'column')} pasted.`;
-  const again = () => void undo().then(() => edit(pasteEdits(table, block, row, column, false)));
-  report(
-    head
-      ? {
-          text: `${size} The first row became the names of the groups.`,
-          action: { label: 'Keep it as a row instead', run: again },
-        }
-      : { text: size },
-  );
+  const again = (named: boolean) => () => void undo().then(() => edit(pasteEdits(table, block, row, column, named)));
+  report({
+    text: `${counted(height, 'row')} of ${counted(width, 'column')} pasted.${head ? ' The first row became the names of the groups.' : ''}`,
+    ...(head
+      ? { action: { label: asRow, run: again(false) } }
+      : row === 0 && block.length > 1
+        ? { action: { label: asNames, run: again(true) } }
+        : {}),
+  });
 }
 
 /** Puts a block into a table nobody has touched: it decides the layout, which is then told. */
@@ -44,10 +47,13 @@ function pasteWhole({ table, edit, undo, report, select }: Hands, block: Block):
     ? ` The first row became the names of the ${taken.shape === 'columns' ? 'groups' : 'columns'}${heads.units ? ', the second their units' : ''}.`
     : '';
   const doubt = doubts > 0 ? ` ${counted(doubts, 'cell')} open to doubt: see the margin.` : '';
-  const again = () => void undo().then(() => edit(pasteEdits(table, block, 0, 0, false)));
+  const again = (edits: () => TableEdit[]) => () => void undo().then(() => edit(edits()));
+  const action = heads.names
+    ? { label: asRow, run: again(() => pasteEdits(table, block, 0, 0, false)) }
+    : { label: asNames, run: again(() => takeBlockEdits(table, block, { skipped: 0, names: 1, units: 0 }).edits) };
   report({
     text: `${counted(taken.rowCount, 'row')} of ${counted(width, 'column')} pasted.${named}${doubt}`,
-    ...(heads.names ? { action: { label: 'Keep it as a row instead', run: again } } : {}),
+    ...(block.length > 1 ? { action } : {}),
   });
 }
 
