@@ -61,6 +61,19 @@ describe('what a block is understood as', () => {
       ['subject', 'group', 'measure'],
     ],
     [
+      'rows',
+      'few numbers in one unit beside readings in another',
+      'tank|warmth (°C)|growth (mm/d)\nT1|9|1.21\nT2|9|1.34\nT3|12|1.52\nT4|12|1.61',
+      ['subject', 'group', 'measure'],
+    ],
+    ['rows', 'a dose in decimals', 'dose|cover\n0.5|12.1\n0.5|13.4\n1|15.2\n1|16.1', ['group', 'measure']],
+    [
+      'repeated',
+      'whole numbers that come again in the same unit',
+      'blade|before (g)|after (g)\nB1|2|1.1\nB2|2|2.0\nB3|3|2.4\nB4|3|2.9',
+      ['subject', 'measure', 'measure'],
+    ],
+    [
       'repeated',
       'a subject and two turns',
       'blade|before (g)|after (g)\nB1|1.5|1.1\nB2|2.5|2.0',

@@ -5,7 +5,7 @@ import { countedNames, measureOf } from '../question/naming';
 import { type Repeats, groupsOf, repeatsOf } from '../readings/groups';
 import { withDerived } from '../readings/derive';
 import { type Factors, factorsOf } from '../readings/factors';
-import { levelRows, levelsOf } from '../readings/levels';
+import { levelRows, levelsOf, saidLevels } from '../readings/levels';
 import { type Table, called, columnsOf, findColumn } from '../readings/table';
 import type { Comparison } from './comparison';
 import { compareFactors } from './factorial';
@@ -122,7 +122,7 @@ function withAside(table: Table): Table {
 /** "assay is pigment 3". */
 function onlyWords(table: Table, { column: id, level }: NonNullable<Question['only']>): string {
   const column = findColumn(table, id);
-  const name = column && levelsOf(column).find((l) => l.id === level)?.name;
+  const name = column && saidLevels(column).find((l) => l.id === level)?.name;
   return `${called(column)} is ${name ?? level}`;
 }
 

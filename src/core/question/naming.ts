@@ -4,6 +4,7 @@ import { countTable } from '../readings/count-table';
 import { withDerived } from '../readings/derive';
 import { factorNames } from '../readings/factors';
 import { chosenColumns, columnsAreGroups, groupNames } from '../readings/groups';
+import { saidLevel } from '../readings/levels';
 import { type Table } from '../readings/table';
 import { kindOf } from './asking';
 import type { Question } from './question';
@@ -69,9 +70,13 @@ export function countedNames(question: Question, table: Table): Named {
 export function namesOf(question: Question, table: Table): Named {
   if (question.about === 'share' || question.about === 'table') return countedNames(question, table);
   const all = groupNames(table, question);
+  const { by } = chosenColumns(table, question);
   // A level nobody renamed goes by its own text, so its id is its name.
   const nameOf = (id: string | undefined): { name: string } => ({
-    name: all.find((g) => g.id === id)?.name ?? (columnsAreGroups(table) ? undefined : id) ?? 'a group no longer there',
+    name:
+      all.find((g) => g.id === id)?.name ??
+      (columnsAreGroups(table) || id === undefined ? undefined : saidLevel(id, by ?? { unit: '' })) ??
+      'a group no longer there',
   });
   const groups = {
     value: () => [question.a === undefined ? (all[0] ?? nameOf(undefined)) : nameOf(question.a)],

@@ -1,6 +1,6 @@
 import { moments } from '../numeric/sum';
 import { withDerived } from './derive';
-import { levelRows, levelsOf } from './levels';
+import { levelRows, saidLevels } from './levels';
 import { type ColumnReadings, type Reading, readColumn } from './read-column';
 import { type Column, type Table, columnsOf, findColumn } from './table';
 
@@ -111,7 +111,12 @@ export function groupNames(table: Table, choice: Choice = {}): Pick<Group, 'id' 
     }));
   const { measure, by } = chosenColumns(table, choice);
   if (!measure || !by) return [];
-  return levelsOf(by).map(({ id, name, colour }, place) => ({ id, name, unit: measure.unit, colour: colour ?? place }));
+  return saidLevels(by).map(({ id, name, colour }, place) => ({
+    id,
+    name,
+    unit: measure.unit,
+    colour: colour ?? place,
+  }));
 }
 
 const known = new WeakMap<Table, Map<string, Group[]>>();

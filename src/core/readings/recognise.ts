@@ -27,7 +27,7 @@ const sizeName = /^(n|size|sample size|replicates|reps)$/i;
 const turnName =
   /^(day|week|month|hour|h|d|t|w|time|visit|year|before|after|pre|post|start|end|baseline|first|second|third)\b/i;
 const groupName =
-  /^(group|treatment|lamp|condition|diet|nutrient|site|dose|level|class|category|kind|type|arm|variety|strain|temperature|colour|season|rinse|result|outcome|settled|grazed)s?\b/i;
+  /^(group|treatment|lamp|condition|diet|nutrient|site|dose|level|class|category|kind|type|arm|variety|strain|temp|temperature|ph|salinity|depth|conc|concentration|light|colour|season|rinse|result|outcome|settled|grazed)s?\b/i;
 
 interface Seen extends Incoming {
   texts: string[];
@@ -64,12 +64,21 @@ function look(whole: Incoming): Seen {
   };
 }
 
-/** Whether a column of numbers or texts names something that comes back: few different entries, or a name that says so. */
+/** Different numbers a factor has at most: 9, 12 and 15 °C, not a scale. */
+const mostLevels = 12;
+
+/** Whether a column's few entries come again and again, as the levels of a factor do. */
+const comesBack = (c: Seen): boolean => c.distinct > 1 && c.distinct <= Math.min(mostLevels, c.texts.length / 2);
+
+/** Whether a column of numbers or texts names groups: text, or few different numbers under a name that says so. */
 function namesGroups(c: Seen): boolean {
   if (c.texts.length === 0) return false;
-  if (!c.numeric) return true;
-  return c.whole && groupName.test(c.name) && c.distinct <= c.texts.length / 2;
+  return !c.numeric || (groupName.test(c.name) && comesBack(c));
 }
+
+/** Whether few numbers come again beside readings in another unit, so that they cannot be readings of the same thing. */
+const isFactorBeside = (c: Seen, measures: readonly Seen[]): boolean =>
+  c.unit !== '' && comesBack(c) && measures.some((m) => m.unit !== '' && m.unit !== c.unit && !comesBack(m));
 
 const fill = (n: number, role: Role): Role[] => Array.from({ length: n }, () => role);
 
@@ -104,6 +113,10 @@ export function recognise(incoming: readonly Incoming[]): Recognised {
     if (labelName.test(c.name)) return 'label';
     if (subjectName.test(c.name) && (!c.numeric || c.whole)) return 'subject';
     return namesGroups(c) ? 'group' : 'measure';
+  });
+  const measured = columns.filter((_, i) => roles[i] === 'measure');
+  columns.forEach((c, i) => {
+    if (roles[i] === 'measure' && isFactorBeside(c, measured)) roles[i] = 'group';
   });
   // One column can name the subject; a second that reads so names groups when it repeats, else it is a label.
   roles.forEach((role, i) => {

@@ -1,4 +1,4 @@
-import { levelsOf } from '../../core/readings/levels';
+import { saidLevels } from '../../core/readings/levels';
 import { called } from '../../core/readings/table';
 import type { AskProps } from './Measured';
 
@@ -20,7 +20,7 @@ export function OnlyPart({ question, table, onChange }: Pick<AskProps, 'question
         }}
       >
         <option value="">anything: ask of all rows</option>
-        {(column ? levelsOf(column) : []).map((l) => (
+        {(column ? saidLevels(column) : []).map((l) => (
           <option key={l.id} value={l.id}>
             {l.name}
           </option>

@@ -85,7 +85,7 @@ export const ColumnHead = memo(function ColumnHead(props: ColumnHeadProps) {
             </option>
           ))}
         </select>
-        {measured && (
+        {(measured || (column.role === 'group' && column.unit !== '')) && (
           <Accepted
             className="min-h-6 w-12 min-w-0 bg-transparent text-right outline-none placeholder:text-muted focus:outline-2 focus:outline-primary"
             aria-label={`Unit of ${called}`}
