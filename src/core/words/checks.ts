@@ -132,8 +132,9 @@ export function remedyOffer(
         ? { words: 'Let the spreads differ', patch: { spread: 'separate', method: 'means' } }
         : undefined;
     case 'pair-by-subject':
-      return question.design === 'two-groups'
-        ? { words: 'Compare them in pairs', patch: { design: 'paired' } }
+      if (question.design === 'two-groups') return { words: 'Compare them in pairs', patch: { design: 'paired' } };
+      return question.design === 'several'
+        ? { words: 'Compare each with itself', patch: { design: 'repeated' } }
         : undefined;
     case 'correct-degrees':
       return { words: 'Correct the degrees of freedom', patch: { sphericity: 'greenhouse-geisser' } };

@@ -21,7 +21,8 @@ export function RepeatsNote({ table, onEdit, onPair }: Props) {
   if (!repeats) return null;
   const subject = table.subject || 'subject';
   const again = repeats.subjects < repeats.readings;
-  const [a, b] = groupsOf(table);
+  const groups = groupsOf(table);
+  const [a, b] = groups;
   if (!again && repeats.shared === 0) return null;
   const asked = a && b ? defaultQuestion(a.id, b.id) : undefined;
   return (
@@ -57,7 +58,7 @@ export function RepeatsNote({ table, onEdit, onPair }: Props) {
           {counted(repeats.shared, subject)} {repeats.shared === 1 ? 'has' : 'have'} readings in more than one group:{' '}
           {plural(subject)} can be compared with themselves.{' '}
           <button type="button" className="plain-button" onClick={onPair}>
-            Ask it in pairs →
+            {groups.length > 2 ? `Ask it of each ${subject} throughout →` : 'Ask it in pairs →'}
           </button>
         </p>
       )}
