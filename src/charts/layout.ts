@@ -1,8 +1,10 @@
 import { type ScaleLinear, scaleLinear, scaleLog } from 'd3-scale';
+import { titleDrop, titleLeading, titleLines } from '../core/scenes/axis-title';
 import type { Drawing, Shape } from '../core/scenes/drawing';
 import type { Axis, Mark, Panel, Point, Scene } from '../core/scenes/scene';
-import { logTick, logTicks } from '../core/scenes/log-ticks';
+import { logTicks } from '../core/scenes/log-ticks';
 import { textWidth, wrapped } from '../core/scenes/text-width';
+import { logTickLabel, tickLabels } from '../core/scenes/tick-labels';
 import { markerPath } from './markers';
 import { silhouette, swarm } from './swarm';
 
@@ -15,7 +17,6 @@ function scaleOf(axis: Axis, from: number, to: number): Scale {
   if (axis.log) {
     const log = scaleLog().domain(axis.domain).range([from, to]);
     log.ticks = (count = 5) => logTicks(log.domain(), count);
-    log.tickFormat = () => (x: { valueOf: () => number }) => logTick(x.valueOf());
     return log;
   }
   const scale = scaleLinear().domain(axis.domain).range([from, to]);
@@ -30,10 +31,16 @@ const place = (scale: Scale, value: number): number => {
   return scale(value);
 };
 
-const written = (scale: Scale, count: number): ((x: number) => string) => {
-  const format = scale.tickFormat(count);
-  // Thousands are parted by a thin space: a comma is a decimal mark to half of the readers.
-  return (x) => format(x).replace('-', '−').replaceAll(',', '\u202f');
+/** A tick with its label. */
+interface Tick {
+  at: number;
+  text: string;
+}
+
+const ticksOf = (scale: Scale, { log }: Axis, count: number): Tick[] => {
+  const ticks = scale.ticks(count);
+  const texts = log ? ticks.map(logTickLabel) : tickLabels(ticks);
+  return ticks.map((at, i) => ({ at, text: texts[i] ?? '' }));
 };
 
 const crowds = new WeakMap<readonly Point[], { key: string; shapes: Shape[] }>();
@@ -178,23 +185,30 @@ function shapesOf(mark: Mark, x: Scale, y: Scale, scene: Scene): Shape[] {
   }
 }
 
-function bottomAxis(panel: Panel, scale: Scale, { fontSize, lineWeight }: Scene): Shape[] {
+function bottomAxis(panel: Panel, scale: Scale, { fontSize, lineWeight, width }: Scene): Shape[] {
   const y = panel.top + panel.height;
   const [left, right] = [panel.left, panel.left + panel.width];
+  // A label stands at its tick; one that would reach far beyond the axis is drawn in.
+  const reach = fontSize * 1.3;
+  const [first, last] = [Math.max(0, left - reach), Math.min(width, right + reach)];
+  const labelled = (count: number) =>
+    ticksOf(scale, panel.x, count).map(({ at, text }) => {
+      const half = textWidth(text, fontSize) / 2;
+      return { at, text, half, x: Math.max(first + half, Math.min(last - half, scale(at))) };
+    });
   let count = panel.x.ticks ?? 5;
+  let ticks = labelled(count);
   // Fewer ticks until no two labels come near each other.
-  const crowded = (): boolean => {
-    const label = written(scale, count);
-    const ticks = scale.ticks(count);
-    const widest = Math.max(...ticks.map((t) => textWidth(label(t), fontSize)), 0);
-    return ticks.length > 2 && widest + fontSize > panel.width / Math.max(1, ticks.length - 1);
-  };
-  while (count > 2 && crowded()) count -= 1;
-  const label = written(scale, count);
+  const crowded = (): boolean =>
+    ticks.some(({ x, half }, i) => {
+      const next = ticks[i + 1];
+      return next !== undefined && next.x - next.half - (x + half) < fontSize;
+    });
+  while (count > 1 && crowded()) ticks = labelled((count -= 1));
   const shapes: Shape[] = [
     { shape: 'line', x1: left, y1: y, x2: right, y2: y, ink: 'ink', weight: lineWeight, name: 'x-axis' },
   ];
-  const at = (text: string, x: number, dy: number, ink: 'ink' | 'muted'): Shape => ({
+  const words = (text: string, x: number, dy: number, ink: 'ink' | 'muted'): Shape => ({
     ...(ink === 'ink' ? { name: 'x-title' } : {}),
     shape: 'text',
     x,
@@ -205,42 +219,41 @@ function bottomAxis(panel: Panel, scale: Scale, { fontSize, lineWeight }: Scene)
     ink,
     bold: false,
   });
-  for (const t of scale.ticks(count)) {
+  for (const { at, text, x } of ticks) {
+    const there = scale(at);
     shapes.push({
       shape: 'line',
-      x1: scale(t),
+      x1: there,
       y1: y,
-      x2: scale(t),
+      x2: there,
       y2: y + fontSize * 0.35,
       ink: 'ink',
       weight: lineWeight,
     });
-    shapes.push(at(label(t), scale(t), fontSize * 1.35, 'muted'));
+    shapes.push(words(text, x, fontSize * 1.35, 'muted'));
   }
   if (panel.x.title)
-    wrapped(panel.x.title, fontSize, panel.width)
-      .slice(0, 2)
-      .forEach((line, k) => shapes.push(at(line, (left + right) / 2, fontSize * (2.75 + 1.15 * k), 'ink')));
+    titleLines(panel.x.title, fontSize, panel.width).forEach((line, k) =>
+      shapes.push(words(line, (left + right) / 2, fontSize * (titleDrop + titleLeading * k), 'ink')),
+    );
   return shapes;
 }
 
 function leftAxis(panel: Panel, scale: Scale, { fontSize, lineWeight }: Scene): Shape[] {
   const x = panel.left;
   const [top, bottom] = [panel.top, panel.top + panel.height];
-  const count = panel.y.ticks ?? 5;
-  const label = written(scale, count);
-  const ticks = scale.ticks(count);
+  const ticks = ticksOf(scale, panel.y, panel.y.ticks ?? 5);
   const shapes: Shape[] = [
     { shape: 'line', x1: x, y1: top, x2: x, y2: bottom, ink: 'ink', weight: lineWeight, name: 'y-axis' },
   ];
-  for (const t of ticks) {
-    const y = scale(t);
+  for (const { at, text } of ticks) {
+    const y = scale(at);
     shapes.push({ shape: 'line', x1: x - fontSize * 0.35, y1: y, x2: x, y2: y, ink: 'ink', weight: lineWeight });
     shapes.push({
       shape: 'text',
       x: x - fontSize * 0.55,
       y: y + fontSize * 0.34,
-      text: label(t),
+      text,
       size: fontSize,
       anchor: 'end',
       ink: 'ink',
@@ -248,7 +261,7 @@ function leftAxis(panel: Panel, scale: Scale, { fontSize, lineWeight }: Scene): 
       name: 'y-axis-number',
     });
   }
-  const widest = Math.max(...ticks.map((t) => textWidth(label(t), fontSize)), 0);
+  const widest = Math.max(...ticks.map(({ text }) => textWidth(text, fontSize)), 0);
   const title = panel.y.title ? wrapped(panel.y.title, fontSize, bottom - top) : [];
   title.forEach((line, k) =>
     shapes.push({

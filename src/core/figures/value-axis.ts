@@ -1,8 +1,9 @@
 /** The axis of values of a figure that stands upright. */
 import { nice, ticks } from 'd3-array';
-import { logTick, logTicks } from '../scenes/log-ticks';
+import { logTicks } from '../scenes/log-ticks';
 import { extent } from '../scenes/scene';
 import { textWidth } from '../scenes/text-width';
+import { logTickLabel, tickLabels } from '../scenes/tick-labels';
 import type { FigureStyle } from './figure-style';
 
 export interface ValueAxis {
@@ -24,9 +25,7 @@ export interface Shown {
 
 /** The widest an axis' numbers get. */
 function widestNumber(domain: readonly [number, number], log: boolean, size: number): number {
-  const labels = log
-    ? logTicks(domain, 5).map(logTick)
-    : ticks(domain[0], domain[1], 5).map((t) => t.toLocaleString('en'));
+  const labels = log ? logTicks(domain, 5).map(logTickLabel) : tickLabels(ticks(domain[0], domain[1], 5));
   return Math.max(...labels.map((l) => textWidth(l, size)), 0);
 }
 

@@ -11,6 +11,3 @@ export function logTicks([low, high]: readonly number[], count: number): number[
   const every = Math.max(1, Math.ceil(coarse.length / count));
   return coarse.filter((_, i) => i % every === 0);
 }
-
-/** A tick of a logarithmic axis as it is printed. */
-export const logTick = (x: number): string => String(Number(x.toPrecision(6)));

@@ -3,6 +3,7 @@ import type { Answer, GroupPart } from '../answer/answer';
 import { choicesOf } from '../question/choices';
 import { fixed, percent } from '../words/numbers';
 import { countOf } from '../words/shares';
+import { roomBelow } from './axis-title';
 import { type Frame, groupRows } from './group-rows';
 import { type Rung, ladder, mostRungs, singleEffect } from './ladder';
 import type { Panel, Scene } from './scene';
@@ -85,7 +86,7 @@ export function lookOfSubject(answer: Answer, width: number, rungs: readonly Run
     : groups.map((g) => `${g.name}, SD ${g.summary ? fixed(Math.sqrt(g.summary.variance), 3) : 'unknown'}`).join('; ');
   return {
     ...base,
-    height: 26 + plot + 48,
+    height: 26 + plot + roomBelow([look, ...side], base.fontSize),
     panels: [look, ...side],
     alt: `${shares ? `Share of ${answer.measure}` : `Distances of ${answer.measure || 'readings'} from each group’s mean`} by group: ${told}.${effect ? ` ${effect.name}: ${fixed(effect.estimate, 3)}, ${level} interval against the line of no difference.` : ''}`,
   };

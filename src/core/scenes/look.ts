@@ -5,6 +5,7 @@ import { choicesOf } from '../question/choices';
 import { withUnit } from '../readings/table';
 import { between, fixed, intervalDecimals, percent } from '../words/numbers';
 import { subtraction } from '../words/question';
+import { roomBelow } from './axis-title';
 import { type Frame, groupRows, statedMarks } from './group-rows';
 import { lookOfSubject } from './look-subjects';
 import { type Rung, ladder, mostRungs, singleEffect } from './ladder';
@@ -62,7 +63,6 @@ export function lookScene(answer: Answer, width: number, sorted = false, stacked
   const wanted = found?.effect ? 170 : Math.max(rows * 44, Math.min(rungs.length, mostRungs) * 30 + parts.length * 16);
   const plotHeight = between0And(170, wanted, 430);
   const top = 26;
-  const height = top + plotHeight + 48;
   const beside = found !== undefined && (found.effect !== undefined || rungs.length > 0);
   const effectWidth = beside ? Math.round(width * (found.effect ? 0.36 : 0.42)) : 0;
   // Room for half of the first tick's label, and for the markers of the names.
@@ -100,5 +100,5 @@ export function lookScene(answer: Answer, width: number, sorted = false, stacked
       alt += ` Beside it ${Math.min(rungs.length, mostRungs)} differences with their intervals against the line of no difference; ${apart} of ${rungs.length} lie apart from it.`;
     }
   }
-  return { width, height, fontSize, lineWeight: 1, panels, alt };
+  return { width, height: top + plotHeight + roomBelow(panels, fontSize), fontSize, lineWeight: 1, panels, alt };
 }

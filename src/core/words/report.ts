@@ -5,7 +5,7 @@ import type { Answer, GroupPart } from '../answer/answer';
 import type { Comparison } from '../answer/comparison';
 import { controlPlace } from '../answer/follow-up';
 import { choicesOf } from '../question/choices';
-import { effectPhrases, sizesClause, testPhrase } from './phrases';
+import { contribution, effectPhrases, sizesClause, testPhrase } from './phrases';
 import { apartClause } from './apart';
 import { wordsAbout } from './about';
 import { followNames } from './follow-names';
@@ -134,7 +134,7 @@ export function methodsSentence(answer: Answer): Text {
   const { method, value } = choicesOf(question);
   const [a, b] = groups;
   const noun = subject || 'subject';
-  const contributing = `each ${subject || 'reading'} contributing one ${answer.averaged ? 'value, the mean of its readings' : 'reading'}`;
+  const contributing = contribution(answer);
   const level = percent(question.level);
   const unit = answer.unit;
   const what = sentenceCase(measureOf(answer));

@@ -12,7 +12,7 @@ import { followNames } from './follow-names';
 import { hypothesisName } from './hypothesis-name';
 import { apartClause } from './apart';
 import { percent, significant } from './numbers';
-import { effectPhrases, testPhrase } from './phrases';
+import { contribution, effectPhrases, testPhrase } from './phrases';
 import { listed, sentenceCase, unitAfter, valued } from './sentences';
 import { type Text, joined, symbol, text } from './text';
 import { verdictOn } from './verdict';
@@ -86,8 +86,8 @@ function headline(answer: Answer, comparison: Comparison): Text {
 }
 
 function methods(answer: Answer): Text {
-  const { question: asked, groups, unit, subject } = answer;
-  const each = `each ${subject || 'reading'} contributing one ${answer.averaged ? 'value, the mean of its readings' : 'reading'}`;
+  const { question: asked, groups, unit } = answer;
+  const each = contribution(answer);
   const among =
     asked.design === 'one-sample'
       ? `of ${nameAt(answer, 0)} was judged`
