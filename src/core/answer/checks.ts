@@ -103,15 +103,16 @@ export function checkIndependence(repeats: Repeats | undefined, averaged: boolea
   const { readings, subjects, shared } = repeats;
   const replicated = subjects < readings && !averaged && !paired;
   const strangers = shared > 0 && !paired;
+  // One subject alone in both makes no pairs to compare.
+  const remedies: Remedy[] = [
+    ...(replicated ? (['average-within-subjects'] as const) : []),
+    ...(strangers && shared > 1 ? (['pair-by-subject'] as const) : []),
+  ];
   return {
     about: 'independence',
     verdict: replicated || strangers ? 'matters' : 'fine',
     figures: { readings, subjects, shared },
-    remedies: [
-      ...(replicated ? (['average-within-subjects'] as const) : []),
-      ...(strangers ? (['pair-by-subject'] as const) : []),
-      ...(replicated || strangers ? [] : (['none'] as const)),
-    ],
+    remedies: remedies.length > 0 ? remedies : ['none'],
   };
 }
 
