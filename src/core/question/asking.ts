@@ -111,8 +111,8 @@ export function asDesign(question: Question, table: Table, design: Design): Ques
 }
 
 /**
- * The question a table raises by its layout: pairs and repeated readings within subjects, a grid as two factors, one
- * group against a value, two as a difference, more as several.
+ * The question a table raises by its layout: pairs and repeated readings within subjects, also of groups of subjects, a
+ * grid as two factors, one group against a value, two as a difference, more as several.
  * @param chosen ids of the columns to compare, where some are chosen
  */
 export function firstQuestion(table: Table, chosen: readonly string[] = []): Question | undefined {
@@ -127,6 +127,8 @@ export function firstQuestion(table: Table, chosen: readonly string[] = []): Que
     return asDesign(blank, table, 'factorial');
   const within = table.shape === 'repeated';
   if (!b) return blank;
+  // Subjects that belong to groups: who they are may matter as well as when they were read.
+  if (within && picked.length < 2 && hasTwoFactors(table)) return asDesign(blank, table, 'mixed');
   const pair = { ...blank, b: b.id };
   if (groups.length === 2) return asDesign(pair, table, within ? 'paired' : 'two-groups');
   const several = asDesign(pair, table, within ? 'repeated' : 'several');
