@@ -63,6 +63,49 @@ test('paste a messy block, correct it, set aside, and undo after a reload', asyn
   await expect(page.getByRole('row').filter({ hasText: 'length, row 4 set aside: slip of the decimal' })).toBeVisible();
 });
 
+test('names that are numbers, levels with a unit, and subjects that come back in every group', async ({ page }) => {
+  await startStudy(page, 'Doses');
+  // Numbers alone over numbers could be readings: they are, until one says otherwise.
+  await paste(page, '0\t5\t10\n12.1\t13.4\t15.2\n11.8\t14.0\t14.9\n12.6\t13.1\t15.8');
+  await expect(cell(page, 1, 3)).toHaveText('10');
+  await page.getByRole('button', { name: 'Take the first row as names' }).click();
+  await expect(page.getByLabel('Name of group 3')).toHaveValue('10');
+  await expect(cell(page, 1, 3)).toHaveText('15.2');
+  await expect(page.getByText('3 groups, 9 readings')).toBeVisible();
+
+  await page.getByRole('button', { name: 'New table' }).click();
+  await page.waitForURL(/\/readings\//);
+  await expect(page.getByLabel('Name of group 1')).not.toHaveValue('0');
+  // Few numbers in a unit of their own, beside readings in another: a factor, and its levels carry the unit.
+  const rows = [9, 12, 15].flatMap((t, j) =>
+    ['K1', 'K2', 'K3', 'K4'].map(
+      (tank, i) => `${tank}\t${t}\t${(1.2 + i / 5 + j / 3 + ((i * j) % 3) / 20).toFixed(2)}`,
+    ),
+  );
+  await paste(page, ['tank\ttemp (°C)\tgrowth (mm/d)', ...rows].join('\n'));
+  await expect(layout(page)).toHaveValue('rows');
+  await expect(page.getByLabel('Role of temp')).toHaveValue('group');
+  await expect(margin(page)).toContainText('4 tanks have readings in more than one group');
+  await page.getByRole('button', { name: 'Ask whether the groups differ' }).click();
+  await page.waitForURL(/\/questions\//);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('9 °C, 12 °C and 15 °C');
+  const spine = page.getByRole('navigation', { name: 'Study' });
+  await expect(spine.getByRole('link', { name: '9 °C · 12 °C · 15 °C' })).toBeVisible();
+  await expect(page.getByTestId('check-independence')).toContainText('the groups are compared as strangers');
+  await page.getByRole('button', { name: 'Compare each with itself' }).click();
+  await expect(page.getByLabel('How subjects were measured')).toHaveValue('within');
+  await expect(page.getByTestId('test')).toContainText('Repeated-measures analysis of variance');
+  await saved(page);
+  // The same asked again goes by a name that says what differs.
+  await page.getByRole('button', { name: 'Ask again beside this one' }).click();
+  await page.waitForURL(/\/beside\//);
+  await page.getByLabel('Confidence level').last().selectOption('99 %');
+  await saved(page);
+  await page.reload();
+  await expect(spine.getByRole('link', { name: '9 °C · 12 °C · 15 °C, 95 %' })).toBeVisible();
+  await expect(spine.getByRole('link', { name: '9 °C · 12 °C · 15 °C, 99 %' })).toBeVisible();
+});
+
 test('the rest of the keyboard: move rows and columns, sort, find, cut an HTML table in', async ({ page }) => {
   await startStudy(page, 'Hands');
   await paste(page, 'a\tb\tc\n3\tx\t\n1\ty\t9\n2\tz\t');
