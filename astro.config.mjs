@@ -6,6 +6,8 @@ import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { licences } from './scripts/licences.mjs';
 
+const here = (path) => fileURLToPath(new URL(path, import.meta.url));
+
 /** The scripts are sent without the comments of their licences; those stand in a file beside them. */
 const licencesBeside = {
   name: 'licences-beside',
@@ -22,7 +24,10 @@ export default defineConfig({
   vite: {
     plugins: [tailwindcss()],
     resolve: {
-      alias: { 'd3-interpolate': fileURLToPath(new URL('./src/charts/interpolate-numbers.ts', import.meta.url)) },
+      alias: {
+        'd3-interpolate': here('./src/charts/interpolate-numbers.ts'),
+        'd3-format': here('./src/charts/no-formats.ts'),
+      },
     },
     esbuild: { legalComments: 'none' },
     build: { assetsInlineLimit: 0 },
