@@ -93,7 +93,7 @@ export const findColumn = (table: Table, id: string | undefined): Column | undef
   table.columns.find((c) => c.id === id);
 
 /** A column's name, or what to call it while it has none. */
-export const called = (column: Column | undefined, unnamed = 'unnamed column'): string =>
+export const called = (column: Pick<Column, 'name'> | undefined, unnamed = 'unnamed column'): string =>
   column && column.name !== '' ? column.name : unnamed;
 
 /** The table's columns of a role, in order. */

@@ -1,5 +1,6 @@
 import type { Question } from '../../core/question/question';
 import { kindOf } from '../../core/question/asking';
+import { measureOf } from '../../core/question/naming';
 import { chosenColumns, columnsAreGroups, groupsOf } from '../../core/readings/groups';
 import { type Column, type Table, called, columnsOf, withUnit } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
@@ -14,19 +15,19 @@ export interface AskProps {
   onEdit: (edits: TableEdit[]) => void;
 }
 
-/** One of a few columns; where there is no choice its name stands as plain words. */
-export function ColumnPart({
-  label,
-  columns,
-  chosen,
-  onPick,
-}: {
+interface ColumnProps {
   label: string;
   columns: readonly Column[];
   chosen: Column | undefined;
+  /** What the one chosen is called in the sentence, where not by its column's name. */
+  said?: string;
   onPick: (id: string) => void;
-}) {
-  if (columns.length < 2) return <b className="font-semibold">{called(chosen, 'reading')}</b>;
+}
+
+/** One of a few columns; where there is no choice its name stands as plain words. */
+export function ColumnPart({ label, columns, chosen, said, onPick }: ColumnProps) {
+  if (columns.length < 2)
+    return <b className="font-semibold">{called(said === undefined ? chosen : { name: said }, 'reading')}</b>;
   return (
     <select className="part" aria-label={label} value={chosen?.id} onChange={(e) => onPick(e.target.value)}>
       {columns.map((c) => (
@@ -63,6 +64,7 @@ export function Measured({ question, table, unit, onChange, onEdit }: AskProps) 
         label="What was measured"
         columns={columnsOf(table, 'measure')}
         chosen={measure}
+        said={measureOf(question, table)}
         onPick={(id) => onChange({ ...question, measure: id })}
       />
       {printed}
