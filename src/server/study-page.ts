@@ -1,7 +1,7 @@
 import { namesOf, namingNeedsCells } from '../core/question/naming';
 import type { Question } from '../core/question/question';
 import { questionSentence } from '../core/words/question';
-import { toldApart } from '../core/words/told-apart';
+import { distinctNames } from '../core/words/distinct-names';
 import { figuresOf } from '../store/figures';
 import type { Db } from '../store/open';
 import { NotFound } from '../store/errors';
@@ -50,7 +50,7 @@ export function studySpine(db: Db, studyId: string): Spine {
     const head = tables.get(tableId);
     return head ? [{ id, named: named(db, question, head), table: tableName(head) }] : [];
   });
-  const names = toldApart(asked);
+  const names = distinctNames(asked);
   const labels = new Map(asked.map(({ id }, i) => [id, names[i] ?? '']));
   return {
     studyId,

@@ -4,6 +4,7 @@ import { type Answer, answer } from '../../src/core/answer/answer';
 import { chanceOf, strayOf } from '../../src/core/answer/chance';
 import { hasChance } from '../../src/core/answer/has-chance';
 import { layout } from '../../src/charts/layout';
+import { fromResamples } from '../../src/core/procedures/bootstrap';
 import { Gathered } from '../../src/core/procedures/gathered';
 import { exactly } from '../../src/core/procedures/randomization';
 import { arrangement, blockOf, observedOf, oneTailed, slackOf } from '../../src/core/procedures/shuffling';
@@ -13,7 +14,16 @@ import { countTable } from '../../src/core/readings/count-table';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { dealtScene, gatheredScene } from '../../src/core/scenes/chance';
 import { stackedShares } from '../../src/core/scenes/stacked-shares';
-import { chanceCut, chanceIdea, chanceResult, exactResult, shownResult } from '../../src/core/words/chance';
+import {
+  chanceAxis,
+  chanceCut,
+  chanceIdea,
+  chanceResult,
+  exactResult,
+  shownResult,
+  strayResult,
+  tooMany,
+} from '../../src/core/words/chance';
 import { headline } from '../../src/core/words/headline';
 import { hypotheses } from '../../src/core/words/hypotheses';
 import { methodsSentence, resultsSentence } from '../../src/core/words/report';
@@ -134,6 +144,45 @@ describe('what chance alone would do', () => {
       /^Counted, not drawn: of all 924 arrangements, p = 0\.00\d\.$/,
     );
     expect(shownResult(chance, 5.05, 12, -1.5)).to.equal('Shuffle 12: difference of means −1.500 mm');
+  });
+
+  it('is told of signs, counts and drawings in their own words', () => {
+    const pairs = chanceOf(answered({ ...defaultQuestion('red', 'white'), design: 'paired' }, lamps()));
+    expect(chanceIdea(pairs, 'blade')).to.contain('signs are flipped as by a coin');
+    expect(shownResult(pairs, 5.05, 0, undefined)).to.equal('As observed: mean of the differences 5.050 mm');
+    const table = tableOf(
+      [
+        { ...emptyColumn('surface', 'surface', '', 'group'), cells: ['slate', 'shell'] },
+        { ...emptyColumn('settled', 'settled', '', 'count'), cells: ['18', '9'] },
+        { ...emptyColumn('bare', 'bare', '', 'count'), cells: ['27', '31'] },
+      ],
+      { shape: 'counts', subject: 'spore' },
+    );
+    const share = { about: 'share', found: 'settled', a: 'slate', b: 'shell' } as const;
+    const two = chanceOf(answered(questionOf('two-groups', share), table));
+    expect(chanceIdea(two, 'spore')).to.contain('those that were settled would fall to slate and shell by chance');
+    // Fisher's one-sided tail is the same count of arrangements: hypergeometric, 18 or more of 27 in 45 of 85.
+    const greater = chanceOf(answered(questionOf('two-groups', { ...share, direction: 'greater' }), table));
+    const choose = (n: number, k: number): number => (k === 0 ? 1 : (choose(n, k - 1) * (n - k + 1)) / k);
+    let tail = 0;
+    for (let k = 18; k <= 27; k++) tail += (choose(45, k) * choose(40, 27 - k)) / choose(85, 27);
+    expect(exactly(greater.what)!.p.greater).to.be.closeTo(tail, 1e-12);
+
+    const stray = strayOf(answered(defaultQuestion('red', 'white'), lamps()));
+    expect(chanceIdea(stray, 'blade')).to.contain('as many are drawn again from them, each time putting back');
+    expect(chanceAxis(stray)).to.equal('difference of means (mm), readings drawn again');
+    expect(shownResult(stray, 5.05, 3, 4.2)).to.equal('Drawing 3: difference of means 4.200 mm');
+    const gathered = new Gathered(5, 1e-12);
+    gathered.add(Float64Array.from({ length: 200 }, (_, i) => 4 + i / 100));
+    expect(strayResult(stray, gathered, undefined, 0.95, 1000)).to.match(
+      /^Standard error, from 200 drawings: 0\.578\d mm\. Intervals are read off from 1,000 drawings on\.$/,
+    );
+    const found = fromResamples(gathered.values(), 5, 0, 0.9);
+    // The 5th and 95th of a hundred in 4.00 to 5.99, between the readings: 4.0995 and 5.8905.
+    expect(strayResult(stray, gathered, found, 0.9, 100)).to.match(
+      /90 % bootstrap interval of the difference of means: 4\.10 to 5\.89 mm by percentiles, and corrected .* \(BCa\)/,
+    );
+    expect(tooMany(1200, 'blade')).to.match(/^1,200 blades: too many to follow one by one/);
   });
 
   it('answers by medians, trimmed means, t and F, and says so', () => {

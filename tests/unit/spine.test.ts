@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { namesOf } from '../../src/core/question/naming';
 import type { Question } from '../../src/core/question/question';
 import { emptyColumn, tableOf } from '../../src/core/readings/table';
-import { toldApart } from '../../src/core/words/told-apart';
+import { distinctNames } from '../../src/core/words/distinct-names';
 import { startDemo } from '../../src/server/demo-study';
 import { shelfLines, studySpine, tableForPage } from '../../src/server/study-page';
 import { openDb } from '../../src/store/open';
@@ -15,7 +15,7 @@ const lamps = tableOf([
 ]);
 const asked: Question = { design: 'two-groups', a: 'red', b: 'white', direction: 'either', level: 0.95 };
 const named = (...questions: Partial<Question>[]): string[] =>
-  toldApart(questions.map((q) => ({ named: namesOf({ ...asked, ...q }, lamps), table: 'Lamp trial' })));
+  distinctNames(questions.map((q) => ({ named: namesOf({ ...asked, ...q }, lamps), table: 'Lamp trial' })));
 
 describe('questions in a list', () => {
   it('go by their groups alone where nothing else does', () =>

@@ -28,7 +28,7 @@ const marks: ((listed: Listed) => string)[] = [
  * The short name of each question; where several go by the same, each says what sets it apart, as far as one thing does,
  * and is numbered where nothing named here does.
  */
-export function toldApart(list: readonly Listed[]): string[] {
+export function distinctNames(list: readonly Listed[]): string[] {
   const names = list.map(({ named }) => shortQuestion(named));
   return names.map((name, i) => {
     const twins = list.filter((_, k) => names[k] === name);
