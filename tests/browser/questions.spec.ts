@@ -199,8 +199,7 @@ test('groups of subjects through conditions: from paste to the copied sentence, 
     ].join('\n'),
   );
   await page.getByLabel('How the table is laid out').selectOption({ value: 'repeated' });
-  await asked(page, 'Ask whether the conditions differ');
-  await page.getByLabel('What is compared').selectOption('with two factors,');
+  await asked(page, 'Ask what groups and conditions do');
   await expect(page.getByTestId('source-table')).toContainText('lines within groups');
   // Between the groups: one analysis of variance of the subjects' means, by hand.
   const ss = (values: number[]): number => {

@@ -99,8 +99,9 @@ test('names that are numbers, levels with a unit, and subjects that come back in
   // The same asked again goes by a name that says what differs.
   await page.getByRole('button', { name: 'Ask again beside this one' }).click();
   await page.waitForURL(/\/beside\//);
+  const kept = page.waitForResponse((r) => r.url().includes('/api/questions/') && r.request().method() !== 'GET');
   await page.getByLabel('Confidence level').last().selectOption('99 %');
-  await saved(page);
+  await kept;
   await page.reload();
   await expect(spine.getByRole('link', { name: '9 °C · 12 °C · 15 °C, 95 %' })).toBeVisible();
   await expect(spine.getByRole('link', { name: '9 °C · 12 °C · 15 °C, 99 %' })).toBeVisible();

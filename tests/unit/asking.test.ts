@@ -55,6 +55,14 @@ describe('from readings to a question', () => {
     const two = firstQuestion(four, [ids[3]!, ids[1]!])!;
     expect([two.design, two.a, two.b]).to.deep.equal(['two-groups', ids[1], ids[3]]);
     expect(firstQuestion(four, ids.slice(1))!.groups).to.deep.equal(ids.slice(1));
+    // All chosen, as after a paste, is as if none were.
+    for (const table of tables)
+      expect(
+        firstQuestion(
+          table,
+          groupChoices(table, {}).map((g) => g.id),
+        ),
+      ).to.deep.equal(firstQuestion(table));
     expect(firstQuestion(tableOf([]))).to.equal(undefined);
     expect(firstQuestion(tableOf([{ ...emptyColumn('a', 'A'), cells: ['1', '2'] }]))!.design).to.equal('one-sample');
   });

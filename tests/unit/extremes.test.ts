@@ -117,7 +117,7 @@ describe('one question and another', () => {
     const readings = table(base);
     const first = firstQuestion(readings);
     if (!first) throw new Error('no question');
-    expect(first.design).to.equal('repeated');
+    expect(first.design).to.equal('mixed');
     for (const design of designs) {
       const turned = asDesign({ ...first, level: 0.9 }, readings, design);
       expect(turned.design).to.equal(design);

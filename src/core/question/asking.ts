@@ -119,18 +119,20 @@ export function firstQuestion(table: Table, chosen: readonly string[] = []): Que
   if (holdsCounts(table)) return firstOfCounts(table);
   const all = groupChoices(table, {});
   const picked = all.filter((g) => chosen.includes(g.id));
-  const groups = picked.length > 1 ? picked : all;
+  // All of them chosen is none chosen: so stands the selection after a paste.
+  const some = picked.length > 1 && picked.length < all.length;
+  const groups = some ? picked : all;
   const [a, b] = groups;
   if (!a) return undefined;
   const blank = questionOf('one-sample', { a: a.id });
-  if (table.shape === 'grid' || (table.shape === 'rows' && columnsOf(table, 'group').length > 1 && picked.length < 2))
+  if (table.shape === 'grid' || (table.shape === 'rows' && columnsOf(table, 'group').length > 1 && !some))
     return asDesign(blank, table, 'factorial');
   const within = table.shape === 'repeated';
   if (!b) return blank;
   // Subjects that belong to groups: who they are may matter as well as when they were read.
-  if (within && picked.length < 2 && hasTwoFactors(table)) return asDesign(blank, table, 'mixed');
+  if (within && !some && hasTwoFactors(table)) return asDesign(blank, table, 'mixed');
   const pair = { ...blank, b: b.id };
   if (groups.length === 2) return asDesign(pair, table, within ? 'paired' : 'two-groups');
   const several = asDesign(pair, table, within ? 'repeated' : 'several');
-  return picked.length > 2 ? { ...several, groups: picked.map((g) => g.id) } : several;
+  return some ? { ...several, groups: picked.map((g) => g.id) } : several;
 }
