@@ -68,6 +68,13 @@ describe('what a block is understood as', () => {
     ],
     ['rows', 'a dose in decimals', 'dose|cover\n0.5|12.1\n0.5|13.4\n1|15.2\n1|16.1', ['group', 'measure']],
     [
+      'rows',
+      'pH as what was read, however few its values',
+      'flow|pH\nstill|8.0\nstill|8.1\nstill|8.0\npulsed|8.1\npulsed|8.1\npulsed|8.0',
+      ['group', 'measure'],
+    ],
+    ['rows', 'pH as what was set', 'pH|growth\n7.8|1.21\n7.8|1.34\n8.1|1.52\n8.1|1.61', ['group', 'measure']],
+    [
       'repeated',
       'whole numbers that come again in the same unit',
       'blade|before (g)|after (g)\nB1|2|1.1\nB2|2|2.0\nB3|3|2.4\nB4|3|2.9',

@@ -27,7 +27,10 @@ const sizeName = /^(n|size|sample size|replicates|reps)$/i;
 const turnName =
   /^(day|week|month|hour|h|d|t|w|time|visit|year|before|after|pre|post|start|end|baseline|first|second|third)\b/i;
 const groupName =
-  /^(group|treatment|lamp|condition|diet|nutrient|site|dose|level|class|category|kind|type|arm|variety|strain|temp|temperature|ph|salinity|depth|conc|concentration|light|colour|season|rinse|result|outcome|settled|grazed)s?\b/i;
+  /^(group|treatment|lamp|condition|diet|nutrient|site|dose|level|class|category|kind|type|arm|variety|strain|temperature|colour|season|rinse|result|outcome|settled|grazed)s?\b/i;
+
+/** Names of what is set as well as measured. */
+const settingName = /^(temp|ph|salinity|depth|conc|concentration|light)s?\b/i;
 
 interface Seen extends Incoming {
   texts: string[];
@@ -70,10 +73,19 @@ const mostLevels = 12;
 /** Whether a column's few entries come again and again, as the levels of a factor do. */
 const comesBack = (c: Seen): boolean => c.distinct > 1 && c.distinct <= Math.min(mostLevels, c.texts.length / 2);
 
-/** Whether a column of numbers or texts names groups: text, or few different numbers under a name that says so. */
-function namesGroups(c: Seen): boolean {
+/**
+ * Whether a column of numbers or texts names groups: text, or few different numbers under a name that says so. Decimals,
+ * and what may have been measured as well as set, need readings beside them: pH alone is a reading, however few its values.
+ */
+function namesGroups(c: Seen, columns: readonly Seen[]): boolean {
   if (c.texts.length === 0) return false;
-  return !c.numeric || (groupName.test(c.name) && comesBack(c));
+  if (!c.numeric) return true;
+  if (!comesBack(c)) return false;
+  if (c.whole && groupName.test(c.name)) return true;
+  return (
+    (groupName.test(c.name) || settingName.test(c.name)) &&
+    columns.some((other) => other !== c && other.numeric && !comesBack(other))
+  );
 }
 
 /** Whether few numbers come again beside readings in another unit, so that they cannot be readings of the same thing. */
@@ -112,7 +124,7 @@ export function recognise(incoming: readonly Incoming[]): Recognised {
   const roles: Role[] = columns.map((c) => {
     if (labelName.test(c.name)) return 'label';
     if (subjectName.test(c.name) && (!c.numeric || c.whole)) return 'subject';
-    return namesGroups(c) ? 'group' : 'measure';
+    return namesGroups(c, columns) ? 'group' : 'measure';
   });
   const measured = columns.filter((_, i) => roles[i] === 'measure');
   columns.forEach((c, i) => {
