@@ -4,7 +4,7 @@ import { markerPath } from '../../charts/markers';
 import type { Answer } from '../../core/answer/answer';
 import { type FigureStyle, inkColour } from '../../core/figures/figure-style';
 import { kindOf } from '../../core/figures/kinds';
-import { levelKey } from '../../core/figures/slots';
+import { levelKey, lookOf } from '../../core/figures/slots';
 import { groupColours } from '../../core/scenes/colours';
 import { markerOf } from '../../core/scenes/marker';
 import { Accepted } from '../shared/Accepted';
@@ -60,8 +60,7 @@ export function GroupControl({ answer, style, set, of }: ControlProps & { of: Na
   const { key, name, painted } = of;
   const look = style.looks?.[key] ?? {};
   const colour = look.colour ?? of.colour % 8;
-  const shape =
-    look.shape ?? markerOf(look.colour === undefined || look.colour === inkColour ? of.colour : look.colour);
+  const shape = markerOf(lookOf(style, key, of.colour).shape);
   const prefix = key.includes('/') ? key.slice(0, key.indexOf('/') + 1) : '';
   const peers = parts.filter((p) => (prefix ? p.key.startsWith(prefix) : !p.key.includes('/'))).map((p) => p.key);
   const at = peers.indexOf(key);
