@@ -72,10 +72,10 @@ export const counts: Record<string, (given: Given) => unknown> = {
     const test = mcnemar(given['table'] as TwoByTwo);
     return {
       chi2: test.chi2,
-      chi2_p: test.p,
+      chi2_p: test.score.either,
       chi2_corrected: test.chi2Corrected,
-      chi2_corrected_p: test.pCorrected,
-      exact_p: test.exactP,
+      chi2_corrected_p: test.corrected.either,
+      exact_p: test.exact.either,
     };
   },
 };

@@ -25,8 +25,14 @@ export const ranksAndShuffles: Record<string, (given: Given) => unknown> = {
     const test = wilcoxonSignedRank(values(given, 'differences'), method(given), given['continuity'] !== false);
     return { w_plus: test.wPlus, ...tails(test.p) };
   },
-  'ranks.kruskal_wallis': (given) => kruskalWallis(groups(given).map(([, g]) => g)),
-  'ranks.friedman': (given) => friedman(given['rows'] as number[][]),
+  'ranks.kruskal_wallis': (given) =>
+    kruskalWallis(
+      groups(given).map(([, g]) => g),
+      'chi-square',
+    ),
+  'ranks.kruskal_wallis_exact': (given) => kruskalWallis(given['groups'] as number[][]),
+  'ranks.friedman': (given) => friedman(given['rows'] as number[][], 'chi-square'),
+  'ranks.friedman_exact': (given) => friedman(given['rows'] as number[][]),
   'check.shapiro_wilk': (given) => shapiroWilk(values(given, 'values')),
   'shuffle.two_groups_mean_exact': (given) => {
     const test = shuffleTwoMeansExact(values(given, 'a'), values(given, 'b'));

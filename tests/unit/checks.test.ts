@@ -48,7 +48,7 @@ const troubled: {
     table: tableOf([column('red', [10, 11, 10.5, 10.8, 11.2, 10.1, 25]), column('white', [9, 9.8, 9.3, 10.1, 9.6])]),
     about: 'unusual-points',
     verdict: 'matters',
-    says: /^1 reading lies far from the others; it so far that chance alone would seldom bring it\./,
+    says: /^1 reading lies further from the others than chance alone would often bring the furthest of so many\./,
   },
   {
     name: 'skewed readings in small groups',
@@ -56,7 +56,7 @@ const troubled: {
     table: tableOf([column('red', skewed(14)), column('white', skewed(14))]),
     about: 'normality',
     verdict: 'matters',
-    says: /^The residuals do not look normal \(Shapiro–Wilk W = 0\.\d+, p < 0\.001\), and the groups are small/,
+    says: /^The residuals do not look normal \(Shapiro–Wilk in each group, taken together, p < 0\.001\), and the groups are small/,
   },
   {
     name: 'skewed readings in large groups',
@@ -64,7 +64,7 @@ const troubled: {
     table: tableOf([column('red', skewed(60)), column('white', skewed(60))]),
     about: 'normality',
     verdict: 'weigh',
-    says: /but a mean of so many hardly minds\.$/,
+    says: /; with n this large the t-test is robust to this\.$/,
   },
   {
     name: 'spreads that differ under a pooled test',

@@ -116,24 +116,24 @@ describe('shuffles of any statistic', () => {
       [1, 1, 1, 0, 1],
       [0, 0, 1, 0, 0, 0],
     ];
-    const p = shuffleTest(outcomes, differenceOf('mean'), 1, 100).p;
+    const p = shuffleTest(outcomes, differenceOf('mean'), 1, 100, 1e-12).p;
     const exact = fisherExact([
       [4, 1],
       [1, 5],
     ]);
     expect(p.greater).to.be.closeTo(exact.greater, 1e-12);
-    const chi = shuffleTest(outcomes, chiSquareOf(2), 1, 100).p.greater;
+    const chi = shuffleTest(outcomes, chiSquareOf(2), 1, 100, 1e-12).p.greater;
     expect(chi).to.be.closeTo(exact.either, 0.03);
-    const twoGroups = shuffleTest([a, b], fStatistic, 1, 100).p.greater;
-    expect(twoGroups).to.be.closeTo(shuffleTest([a, b], differenceOf('mean'), 1, 100).p.either, 1e-12);
+    const twoGroups = shuffleTest([a, b], fStatistic, 1, 100, 1e-12).p.greater;
+    expect(twoGroups).to.be.closeTo(shuffleTest([a, b], differenceOf('mean'), 1, 100, 1e-12).p.either, 1e-12);
   });
 
   it('of medians, trimmed means and t are exact while the arrangements are few', () => {
     for (const statistic of [differenceOf('median'), differenceOf('trimmed'), welchStatistic]) {
-      const found = shuffleTest([a, b], statistic, 1, 100);
+      const found = shuffleTest([a, b], statistic, 1, 100, 1e-12);
       expect(found.method).to.equal('exact');
       expect(found.arrangements).to.equal(126);
-      const turned = shuffleTest([b, a], statistic, 1, 100);
+      const turned = shuffleTest([b, a], statistic, 1, 100, 1e-12);
       expect(turned.p.greater).to.be.closeTo(found.p.less, 1e-12);
       expect(turned.p.either).to.be.closeTo(found.p.either, 1e-12);
     }
@@ -144,7 +144,7 @@ describe('shuffles of any statistic', () => {
     const sample = (n: number): number[] => Array.from({ length: n }, () => Math.exp(normal()));
     const ps = Array.from(
       { length: 300 },
-      (_, i) => shuffleTest([sample(11), sample(12)], differenceOf('median'), i, 199).p.greater,
+      (_, i) => shuffleTest([sample(11), sample(12)], differenceOf('median'), i, 199, 1e-12).p.greater,
     ).sort((x, y) => x - y);
     const furthest = ps.reduce((d, p, i) => Math.max(d, Math.abs(p - (i + 0.5) / ps.length)), 0);
     // 1.63/√n is exceeded once in a hundred.

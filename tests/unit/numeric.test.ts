@@ -2,11 +2,12 @@ import reference from '@stdlib/math-base-special-erfc';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { erfc } from '../../src/core/numeric/complementary-error';
-import { leastSquares } from '../../src/core/numeric/least-squares';
+import { leastSquares } from '../reference/least-squares';
 import { integrate, integratePeaked } from '../../src/core/numeric/quadrature';
 import { quantile } from '../../src/core/numeric/quantile';
 import { findZero, solveTail } from '../../src/core/numeric/solve';
-import { decimalScale, moments, sum } from '../../src/core/numeric/sum';
+import { decimalScale } from '../../src/core/numeric/decimals';
+import { moments, sum } from '../../src/core/numeric/sum';
 
 const near = (x: number, y: number, relative = 1e-13): void => {
   expect(Math.abs(x - y), `${x} and ${y}`).to.be.at.most(relative * Math.max(Math.abs(x), Math.abs(y), 1e-300));

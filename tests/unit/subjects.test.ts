@@ -102,7 +102,11 @@ describe('questions about counts', () => {
         counts(['slate', 'shell'], { settled: [0, 9], bare: [0, 4] }),
         'Nothing was counted in slate',
       ],
-      [share('two-groups'), counts(['slate', 'shell'], { settled: [5, 9], bare: [0, 0] }), 'nothing that could differ'],
+      [
+        share('several'),
+        counts(['slate', 'shell', 'rope'], { settled: [5, 9, 4], bare: [0, 0, 0] }),
+        'nothing that could differ',
+      ],
       [share('one-sample', { value: 1.2 }), table, 'between 0 and 1'],
       [questionOf('one-sample', { about: 'table', ratio: [1, 2, 3] }), table, '2 categories'],
       [share('two-groups', { found: 'gone' }), table, 'no longer among'],

@@ -199,9 +199,9 @@ describe('the working', () => {
     ]);
     near(mcnemarWorking(12, 5), {
       'X^2': changed.chi2,
-      p: changed.p,
+      p: changed.score.either,
       'X_c^2': changed.chi2Corrected,
-      p_c: changed.pCorrected,
+      p_c: changed.corrected.either,
     });
   });
 
@@ -233,7 +233,6 @@ describe('checks and resampling', () => {
     const far = unusualPoints([[10, 11, 10.5, 10.8, 11.2, 10.1, 25], c]);
     expect(far.map((u) => u.value)).to.include(25);
     const [worst] = far;
-    expect(worst?.beyondFences).to.equal(true);
     expect(worst?.p).to.be.lessThan(0.001);
     // The studentized residual is the t-test of a dummy for that reading: pooled, its own group against it alone.
     const rest = [10, 11, 10.5, 10.8, 11.2, 10.1];

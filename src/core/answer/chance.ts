@@ -1,13 +1,13 @@
 /** What of an answer chance alone could bring: what would be shuffled, and what drawn again. */
 import { DomainError } from '../numeric/domain-error';
 import type { Direction } from '../procedures/direction';
-import { type Shuffling, oneTailed } from '../procedures/shuffling';
+import { type Shuffling, observedOf, oneTailed } from '../procedures/shuffling';
 import { choicesOf } from '../question/choices';
 import { withUnit } from '../readings/table';
 import type { Answer } from './answer';
 import { demandReadings } from './group-part';
 import { shufflingOfSeveral } from './several';
-import { differencesOf, shufflingOfPairs, shufflingOfTwo } from './two-groups';
+import { beyond, differencesOf, shufflingOfPairs, shufflingOfTwo } from './two-groups';
 
 export interface Chance {
   what: Shuffling;
@@ -41,7 +41,7 @@ function shuffling(answer: Answer): Shuffling {
       if (!comparison.ok) throw new DomainError(comparison.reason);
       const { pairing } = comparison.value;
       const { value } = choicesOf(question);
-      return shufflingOfPairs(question, pairing ? differencesOf(pairing).map((d) => d - value) : []);
+      return shufflingOfPairs(question, pairing ? beyond(differencesOf(pairing), value) : []);
     }
     default:
       return shufflingOfSeveral(demandReadings(groups, 'Shuffling labels'));
@@ -49,11 +49,19 @@ function shuffling(answer: Answer): Shuffling {
 }
 
 const named = ({ groups }: Answer): Chance['groups'] => groups.map(({ name, colour }) => ({ name, colour }));
-const orderOf = ({ groups: [a, b] }: Answer): string => `${a?.name ?? ''} minus ${b?.name ?? ''}`;
+function orderOf({ groups: [a, b], question }: Answer): string {
+  const { value } = choicesOf(question);
+  const beyondIt = value === 0 ? '' : ` less ${value}`.replace('-', '−');
+  return `${a?.name ?? ''} minus ${b?.name ?? ''}${question.about === undefined ? beyondIt : ''}`;
+}
 
 /** What shuffled labels, or flipped signs, would bring. @throws DomainError when there is nothing to shuffle */
 export function chanceOf(answer: Answer): Chance {
   const what = shuffling(answer);
+  if (!Number.isFinite(observedOf(what)))
+    throw new DomainError(
+      'Within the groups there is no spread, so this statistic has no end and no place on an axis: permute the means.',
+    );
   const counts = answer.comparison.ok ? answer.comparison.value.counts : undefined;
   return {
     what,

@@ -1,5 +1,7 @@
+import { leastOf } from '../numeric/extremes';
 import { sum } from '../numeric/sum';
 import { choicesOf } from '../question/choices';
+import { byCell } from '../readings/factors';
 import type { Answer } from './answer';
 import {
   type Check,
@@ -31,16 +33,19 @@ export function checkedValues(answer: Answer): number[][] {
     case 'paired':
       return [found?.pairing ? differencesOf(found.pairing) : []];
     case 'repeated':
-    case 'mixed':
-      return [residualsWithin(found?.complete?.rows ?? [])];
+    case 'mixed': {
+      const { rows = [], groupSizes = [rows.length] } = found?.complete ?? {};
+      let at = 0;
+      // Conditions are taken off within each group of subjects: what differs between groups is no noise.
+      return [groupSizes.flatMap((size) => residualsWithin(rows.slice(at, (at += size))))];
+    }
     case 'factorial':
-      return (layout?.a.levels ?? [])
-        .flatMap((a) =>
-          (layout?.b.levels ?? []).map((b) =>
-            (layout?.readings ?? []).filter((r) => r.a === a.id && r.b === b.id).map((r) => r.value),
-          ),
-        )
-        .filter((v) => v.length > 0);
+      return layout
+        ? byCell(layout)
+            .flat()
+            .filter((readings) => readings.length > 0)
+            .map((readings) => readings.map((r) => r.value))
+        : [];
     default:
       return groups.map(valuesOf).filter((v) => v.length > 0);
   }
@@ -76,7 +81,7 @@ export function checksOf(answer: Answer): Check[] {
       {
         about: 'sample-size',
         verdict: groups.some((g) => g.n < 6) ? 'weigh' : 'fine',
-        figures: { smallest: Math.min(...groups.map((g) => g.n)) },
+        figures: { smallest: leastOf(groups.map((g) => g.n)) },
         remedies: ['none'],
       },
     ];
@@ -90,12 +95,14 @@ export function checksOf(answer: Answer): Check[] {
   /** What the method chosen does not need cannot stand against it. */
   const unlessFree = (check: Check, free: boolean): Check =>
     free && check.verdict !== 'unknown' ? { ...check, verdict: 'fine' } : check;
+  const ownSpread = (design === 'two-groups' || design === 'several') && method === 'means' && spreads === 'separate';
+  const subjects = found?.complete?.rows.length ?? 0;
   const free = method === 'ranks' || method === 'shuffle' || method === 'brown-forsythe';
   return [
     ...(within ? [] : [checkIndependence(repeats, averaged, design === 'paired')]),
     checkSampleSize(within ? [(found?.complete?.rows ?? []).map(() => 0)] : values),
-    checkUnusualPoints(values),
-    unlessFree(checkNormality(values), free),
+    checkUnusualPoints(values, ownSpread),
+    unlessFree(within ? checkNormality(values, false, subjects) : checkNormality(values, ownSpread), free),
     ...(spread.length > 1 && question.about !== 'spread'
       ? [unlessFree(checkEqualSpread(spread), spreads === 'separate' && design !== 'factorial')]
       : []),

@@ -1,8 +1,10 @@
 import { attempt } from '../numeric/domain-error';
+import { leastOf, mostOf } from '../numeric/extremes';
+import { sampleOf } from '../numeric/random';
 import { levene } from '../procedures/equal-spread';
 import { type QuantilePlot, quantilePlot } from '../procedures/quantile-plot';
 import { summarize } from '../procedures/sample-summary';
-import { shapiroWilk } from '../procedures/shapiro-wilk';
+import { jointShapiroWilk, shapiroWilk } from '../procedures/shapiro-wilk';
 import { type UnusualPoint, unusualPoints } from '../procedures/unusual-points';
 import { moments } from '../numeric/sum';
 import type { Repeats } from '../readings/groups';
@@ -36,29 +38,52 @@ export interface Check {
   plot?: QuantilePlot;
 }
 
-const residuals = (groups: readonly (readonly number[])[]): number[] =>
-  groups.flatMap((g) => (g.length > 0 ? [...moments(g).deviations] : []));
-
-/** Residuals drawn into the small quantile plot: more could not be told apart in it. */
+/** Residuals drawn into the small quantile plot, and at most tested: more could not be seen, or tested, any better. */
 const plotted = 500;
+const tested = 5000;
+
+/** Readings less their group's mean; in units of the group's own SD where spreads may differ. */
+const residuals = (groups: readonly (readonly number[])[], ownSpread: boolean): number[] =>
+  groups.flatMap((g) => {
+    if (g.length === 0) return [];
+    const { n, deviations, sumOfSquares } = moments(g);
+    const scale = ownSpread && sumOfSquares > 0 ? Math.sqrt(sumOfSquares / (n - 1)) : 1;
+    return Array.from(deviations, (d) => d / scale);
+  });
 
 /**
- * Whether residuals look normal. With few readings the test sees little and the mean needs it most; with many it sees
- * everything and the mean hardly needs it, so size weighs in the verdict.
+ * Whether residuals look normal: of groups that share a spread all together, of groups with spreads of their own each
+ * by itself, the tests then taken together. With few readings the test sees little and the mean needs it most; with many
+ * it sees everything and the mean hardly needs it, so size weighs in the verdict.
+ * @param independent how many independent samples stand behind a mean, where that is not the readings of a group
  */
-export function checkNormality(groups: readonly (readonly number[])[]): Check {
-  const left = residuals(groups);
-  const smallest = Math.min(...groups.map((g) => g.length));
-  const test = attempt(() => shapiroWilk(left.slice(0, 5000)));
-  const plot = attempt(() => quantilePlot(left.slice(0, plotted), 0.95, 1, 100));
+export function checkNormality(
+  groups: readonly (readonly number[])[],
+  ownSpread = false,
+  independent = leastOf(groups.map((g) => g.length)),
+): Check {
+  const left = residuals(groups, ownSpread);
+  const separate = ownSpread && groups.length > 1;
+  const test = attempt((): { w?: number; p: number } =>
+    separate ? jointShapiroWilk(groups.map((g) => sampleOf(g, tested))) : shapiroWilk(sampleOf(left, tested)),
+  );
+  const plot = attempt(() => quantilePlot(sampleOf(left, plotted), 0.95, 1, 100));
   if (!test.ok)
     return { about: 'normality', verdict: 'unknown', figures: { n: left.length }, remedies: ['more-readings'] };
   const { w, p } = test.value;
-  const verdict: Verdict = p >= 0.05 ? 'fine' : smallest >= 40 ? 'weigh' : p < 0.01 ? 'matters' : 'weigh';
+  const verdict: Verdict = p >= 0.05 ? 'fine' : independent >= 40 ? 'weigh' : p < 0.01 ? 'matters' : 'weigh';
+  const largest = separate ? mostOf(groups.map((g) => g.length)) : left.length;
   return {
     about: 'normality',
     verdict,
-    figures: { w, p, n: left.length, smallest },
+    figures: {
+      ...(w === undefined ? {} : { w }),
+      p,
+      n: left.length,
+      smallest: independent,
+      ...(largest > tested ? { sampled: tested } : {}),
+      ...(left.length > plotted ? { plotted } : {}),
+    },
     remedies: verdict === 'fine' ? ['none'] : ['rank-test', 'shuffle', 'look-at-points'],
     ...(plot.ok ? { plot: plot.value } : {}),
   };
@@ -66,32 +91,33 @@ export function checkNormality(groups: readonly (readonly number[])[]): Check {
 
 /** Whether the groups share one spread (Brown–Forsythe), and by how much the largest SD exceeds the smallest. */
 export function checkEqualSpread(groups: readonly (readonly number[])[]): Check {
+  // Pairs of readings lie equally far from their middle and would pass for a group without spread in its spread.
+  const telling = groups.filter((g) => g.length > 2);
+  const pairs = groups.length - telling.length;
   const found = attempt(() => {
-    const sds = groups.map((g) => Math.sqrt(summarize(g).variance));
-    const [low, high] = [Math.min(...sds), Math.max(...sds)];
-    return { p: levene(groups, 'median').p, ratio: high / low };
+    const sds = telling.map((g) => Math.sqrt(summarize(g).variance));
+    return { p: levene(telling, 'median').p, ratio: mostOf(sds) / leastOf(sds) };
   });
-  if (!found.ok || !Number.isFinite(found.value.ratio))
-    return { about: 'equal-spread', verdict: 'unknown', figures: {}, remedies: ['more-readings'] };
+  if (telling.length < 2 || !found.ok || !Number.isFinite(found.value.ratio))
+    return { about: 'equal-spread', verdict: 'unknown', figures: { pairs }, remedies: ['more-readings'] };
   const { p, ratio } = found.value;
   const verdict: Verdict = p < 0.05 && ratio > 2 ? 'matters' : p < 0.05 || ratio > 3 ? 'weigh' : 'fine';
   return {
     about: 'equal-spread',
     verdict,
-    figures: { p, ratio },
+    figures: { p, ratio, pairs },
     remedies: verdict === 'fine' ? ['none'] : ['separate-spreads'],
   };
 }
 
 /** Readings far from their group. They are pointed out, never left out. */
-export function checkUnusualPoints(groups: readonly (readonly number[])[]): Check {
-  const found = attempt(() => unusualPoints(groups));
+export function checkUnusualPoints(groups: readonly (readonly number[])[], ownSpread = false): Check {
+  const found = attempt(() => unusualPoints(groups, 0.05, ownSpread));
   const points = found.ok ? found.value : [];
-  const rare = points.filter((u) => u.p !== undefined && u.p < 0.05).length;
   return {
     about: 'unusual-points',
-    verdict: rare > 0 ? 'matters' : points.length > 0 ? 'weigh' : 'fine',
-    figures: { count: points.length, rare },
+    verdict: points.length > 0 ? 'matters' : 'fine',
+    figures: { count: points.length },
     remedies: points.length > 0 ? ['look-at-points', 'rank-test'] : ['none'],
     points,
   };
@@ -118,7 +144,7 @@ export function checkIndependence(repeats: Repeats | undefined, averaged: boolea
 
 /** Whether there are enough readings for the spread to be known at all. */
 export function checkSampleSize(groups: readonly (readonly number[])[]): Check {
-  const smallest = Math.min(...groups.map((g) => g.length));
+  const smallest = leastOf(groups.map((g) => g.length));
   return {
     about: 'sample-size',
     verdict: smallest < 3 ? 'matters' : smallest < 6 ? 'weigh' : 'fine',
@@ -133,7 +159,7 @@ export function checkSampleSize(groups: readonly (readonly number[])[]): Check {
  */
 export function checkExpectedCounts(expected: readonly (readonly number[])[]): Check {
   const all = expected.flat();
-  const smallest = Math.min(...all);
+  const smallest = leastOf(all);
   const under5 = all.filter((e) => e < 5).length;
   const share = under5 / all.length;
   return {

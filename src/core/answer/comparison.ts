@@ -84,6 +84,10 @@ export interface FollowUpPart {
   effects: Effect[];
   /** The value a standardized difference must exceed; undefined where each has its own, or steps. */
   critical?: { symbol: string; value: number };
+  /** How many comparisons p is adjusted for, where that is by their number: all that are shown. */
+  family?: number;
+  /** Comparisons that cannot be judged, each with the reason. */
+  left?: { name: string; why: string }[];
   /** Whether the intervals hold together at the level, or each on its own. */
   simultaneous: boolean;
   /** Groups that share a letter were not told apart; only for comparisons of all pairs. */
@@ -114,7 +118,13 @@ export interface Comparison {
   /** How readings were paired. */
   pairing?: { pairs: SubjectPair[]; alone: string[]; bySubject: boolean };
   /** Subjects with a reading under every condition, and those left out. */
-  complete?: { subjects: string[]; rows: number[][]; incomplete: { subject: string; lacks: string[] }[] };
+  complete?: {
+    subjects: string[];
+    rows: number[][];
+    incomplete: { subject: string; lacks: string[] }[];
+    /** Of groups of subjects: how many of the rows belong to each. */
+    groupSizes?: number[];
+  };
   sphericity?: { w: number; p: number } | undefined;
   epsilon?: { greenhouseGeisser: number; huynhFeldt?: number };
   /** Of two factors: cells, marginal means, what has no readings. */

@@ -1,33 +1,34 @@
 import { passes } from '../procedures/interval';
 import { attempt, demand } from '../numeric/domain-error';
-import { moments } from '../numeric/sum';
 import { etaSquaredInterval } from '../procedures/effect-size-intervals';
 import { marginalMeans, marginalPairs } from '../procedures/marginal-means';
 import { oneDegreeInteraction } from '../procedures/one-degree-interaction';
+import { studentizedRangeUpperQuantile } from '../distributions/studentized-range';
 import { studentT } from '../distributions/t';
-import {
-  type FactorEffect as AnovaEffect,
-  type TwoWayAnova,
-  type TwoWayReading,
-  twoWayAnova,
-} from '../procedures/two-way-anova';
+import { type FactorEffect as AnovaEffect, type TwoWayAnova, twoWayAnova } from '../procedures/two-way-anova';
+import { judgedByRange } from '../procedures/tukey-kramer';
+import type { TwoWayCell } from '../procedures/two-way-cells';
 import { choicesOf } from '../question/choices';
 import type { Question } from '../question/question';
-import { type Factors, factorsOf } from '../readings/factors';
+import { type Factors, byCell, factorsOf } from '../readings/factors';
 import type { Table } from '../readings/table';
-import type { CellMean, Comparison, FollowUpPart, SourceLine, TwoWayCells } from './comparison';
-import { type Raw, isAdjustment, judgedByP } from './follow-up';
+import type { CellMean, Comparison, Effect, FollowUpPart, SourceLine, TwoWayCells } from './comparison';
+import { type Raw, type RawPart, isAdjustment, judgedByP, mostComparisons } from './follow-up';
 
 /** More levels than this make a table nobody reads, and a subject column is then often taken for a factor. */
 const mostLevels = 60;
 
-function cellsOf(factors: Factors, readings: readonly TwoWayReading[], table: TwoWayAnova, level: number): TwoWayCells {
+function cellsOf(factors: Factors, table: TwoWayAnova, level: number): TwoWayCells {
   const critical = studentT(table.residual.df).upperQuantile((1 - level) / 2);
+  const { layout } = table;
+  const place = (of: 'a' | 'b', id: string): number => layout.levels[of].indexOf(id);
+  const at = (a: string, b: string): TwoWayCell | undefined => layout.cells[place('a', a)]?.[place('b', b)];
   const cells = factors.a.levels.flatMap((a) =>
     factors.b.levels.flatMap((b): CellMean[] => {
-      const values = readings.filter((r) => r.a === a.id && r.b === b.id).map((r) => r.value);
-      if (values.length === 0) return [];
-      const { n, mean, sumOfSquares } = moments(values);
+      const cell = at(a.id, b.id);
+      if (!cell || cell.n === 0) return [];
+      const { n, offset, squares } = cell;
+      const mean = layout.mean + offset;
       const reach = critical * Math.sqrt(table.residual.ms / n);
       return [
         {
@@ -36,15 +37,15 @@ function cellsOf(factors: Factors, readings: readonly TwoWayReading[], table: Tw
           n,
           mean,
           interval: { low: mean - reach, high: mean + reach },
-          ...(n > 1 ? { sd: Math.sqrt(sumOfSquares / (n - 1)) } : {}),
+          ...(n > 1 ? { sd: Math.sqrt(squares / (n - 1)) } : {}),
         },
       ];
     }),
   );
   const margin = (factor: 'a' | 'b'): CellMean[] =>
-    marginalMeans(readings, table, factor, level, undefined, true).map((m): CellMean => ({
+    marginalMeans(table, factor, level, undefined, true).map((m): CellMean => ({
       [factor]: m.level,
-      n: readings.filter((r) => r[factor] === m.level).length,
+      n: cells.reduce((n, c) => (c[factor] === m.level ? n + c.n : n), 0),
       mean: m.mean,
       interval: m.interval,
     }));
@@ -73,34 +74,67 @@ export function withinOf(
   return matters ? (longer === 'a' ? 'a-within-b' : 'b-within-a') : longer;
 }
 
-function levelComparisons(
-  question: Question,
-  factors: Factors,
-  readings: readonly TwoWayReading[],
-  table: TwoWayAnova,
-): FollowUpPart[] {
+function levelComparisons(question: Question, factors: Factors, table: TwoWayAnova): FollowUpPart[] {
   const { follow } = choicesOf(question);
   const { level } = question;
-  const adjustment = isAdjustment(follow) ? follow : 'holm';
   const within = withinOf(question, table.interaction?.p, factors, table.emptyCells.length > 0);
   const factor = within.startsWith('a') ? 'a' : 'b';
   const other = factor === 'a' ? 'b' : 'a';
-  const nameOf = (id: string): string => factors[factor].levels.find((l) => l.id === id)?.name ?? id;
-  const part = (at: { id: string; name: string } | undefined): FollowUpPart => {
-    const raw = marginalPairs(readings, table, factor, 'unadjusted', at?.id).map((pair): Raw => ({
-      name: `${nameOf(pair.a)} minus ${nameOf(pair.b)}`,
-      pair: [pair.a, pair.b],
+  const names = new Map(factors[factor].levels.map((l) => [l.id, l.name]));
+  const nameOf = (id: string): string => names.get(id) ?? id;
+  const { df } = table.residual;
+  const pairsAt = (at: { id: string; name: string } | undefined) => ({
+    ...(at ? { within: at.name } : {}),
+    pairs: marginalPairs(table, factor, 'unadjusted', at?.id),
+  });
+  const parts = (within.includes('within') ? factors[other].levels.map(pairsAt) : [pairsAt(undefined)]).filter(
+    (part) => part.pairs.length > 0,
+  );
+  const count = parts.reduce((n, part) => n + part.pairs.length, 0);
+  demand(
+    count <= mostComparisons,
+    `There are ${count.toLocaleString('en')} pairs of levels, more than anyone reads: compare the levels of ${factors[other].name}, or over its levels.`,
+  );
+  const named = ({ a, b }: { a: string; b: string }) => ({
+    name: `${nameOf(a)} minus ${nameOf(b)}`,
+    pair: [a, b] as [string, string],
+  });
+  if (follow === 'tukey')
+    return parts.map(({ pairs, ...where }): FollowUpPart => {
+      const k = new Set(pairs.flatMap((p) => [p.a, p.b])).size;
+      const criticalQ = studentizedRangeUpperQuantile(1 - level, k, df);
+      return {
+        ...where,
+        simultaneous: true,
+        critical: { symbol: 'q', value: criticalQ },
+        effects: pairs.map(({ a, b, ...pair }): Effect => {
+          const found = judgedByRange({ a: 0, b: 1, df, ...pair }, k, criticalQ);
+          return {
+            ...named({ a, b }),
+            estimate: pair.difference,
+            se: pair.se,
+            df,
+            statistic: { symbol: 'q', value: found.q },
+            interval: found.interval,
+            p: found.p,
+            smallest: found.smallestSignificant,
+          };
+        }),
+      };
+    });
+  const raw = parts.map(({ pairs, ...where }): RawPart => ({
+    ...where,
+    judged: pairs.map((pair): Raw => ({
+      ...named(pair),
       estimate: pair.difference,
       se: pair.se,
-      df: table.residual.df,
+      df,
       t: pair.t,
       p: pair.p,
-    }));
-    return { ...judgedByP(raw, adjustment, level), ...(at ? { within: at.name } : {}) };
-  };
-  return within.includes('within')
-    ? factors[other].levels.map(part).filter((p) => p.effects.length > 0)
-    : [part(undefined)];
+    })),
+    left: [],
+  }));
+  return judgedByP(raw, isAdjustment(follow) ? follow : 'holm', level);
 }
 
 /** Two factors: whether each makes a difference, and whether one changes what the other does. */
@@ -120,8 +154,7 @@ export function compareFactors(question: Question, table: Table): Comparison {
         ? `All readings are at one level of ${factor.name} (${factor.levels[0]?.name ?? ''}): a factor needs two.`
         : `${factor.name} has no levels with readings.`,
     );
-  const readings: TwoWayReading[] = factors.readings;
-  const found = twoWayAnova(readings, sums);
+  const found = twoWayAnova(factors.readings, sums);
   const dfError = found.residual.df;
   const line = (source: string, e: AnovaEffect): SourceLine => ({
     source,
@@ -141,11 +174,9 @@ export function compareFactors(question: Question, table: Table): Comparison {
       : []),
   ];
   const remarks: string[] = [];
-  const cells = cellsOf(factors, readings, found, level);
+  const cells = cellsOf(factors, found, level);
   if (!found.interaction && cells.empty.length === 0) {
-    const grid = factors.a.levels.map((a) =>
-      factors.b.levels.flatMap((b) => readings.filter((r) => r.a === a.id && r.b === b.id).map((r) => r.value)),
-    );
+    const grid = byCell(factors).map((row) => row.flatMap((cell) => cell.map((r) => r.value)));
     const one = attempt(() => oneDegreeInteraction(grid));
     remarks.push(
       `There is one reading a cell, so the interaction is what errors are judged by and cannot itself be judged.${
@@ -195,7 +226,7 @@ export function compareFactors(question: Question, table: Table): Comparison {
       direction: 'greater',
       of,
     })),
-    follow: attempt(() => levelComparisons(question, factors, readings, found)),
+    follow: attempt(() => levelComparisons(question, factors, found)),
     cells,
     remarks,
   };

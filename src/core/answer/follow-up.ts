@@ -2,14 +2,15 @@
 import { passes } from '../procedures/interval';
 import { fisherF } from '../distributions/f';
 import { studentT } from '../distributions/t';
-import { demand } from '../numeric/domain-error';
+import { attempt, demand } from '../numeric/domain-error';
+import type { Direction } from '../procedures/direction';
 import { type Adjustment, adjustP } from '../procedures/adjust-p';
 import { contrast, separateContrast } from '../procedures/contrast';
 import { dunnettTest } from '../procedures/dunnett-test';
 import { letters } from '../procedures/letters';
 import { allPairs, withinGroups } from '../procedures/pairwise';
 import type { SampleSummary } from '../procedures/sample-summary';
-import { gamesHowell, tukeyKramer } from '../procedures/tukey-kramer';
+import { type RangePair, gamesHowellPair, tukeyKramer } from '../procedures/tukey-kramer';
 import { choicesOf } from '../question/choices';
 import type { FollowUp, Question } from '../question/question';
 import type { Effect, FollowUpPart } from './comparison';
@@ -51,29 +52,62 @@ export function adjusted(effects: readonly Effect[], follow: FollowUp): Effect[]
   return effects.map((e, i) => ({ ...e, p: p[i] ?? 1, alone: e.p }));
 }
 
+/** What an attempt at a comparison left: what can be judged, and what cannot, with the reason. */
+interface Sorted<T> {
+  judged: T[];
+  left: { name: string; why: string }[];
+}
+
+/** Comparisons made one by one: one that cannot be judged leaves the others standing. */
+export function eachByItself<T, R>(all: readonly T[], nameOf: (of: T) => string, made: (of: T) => R): Sorted<R> {
+  const out: Sorted<R> = { judged: [], left: [] };
+  for (const one of all) {
+    const found = attempt(() => made(one));
+    if (found.ok) out.judged.push(found.value);
+    else out.left.push({ name: nameOf(one), why: found.reason });
+  }
+  return out;
+}
+
+/** Comparisons before they are judged, at one level of another factor where there is one. */
+export interface RawPart extends Sorted<Raw> {
+  within?: string;
+}
+
 /**
- * Comparisons judged by adjusting their p-values. Bonferroni and Šidák have simultaneous intervals; after Holm, and
- * Benjamini and Hochberg, each interval stands on its own.
+ * Comparisons judged by adjusting their p-values, all that are shown as one family. Bonferroni and Šidák have
+ * simultaneous intervals; after Holm, and Benjamini and Hochberg, each interval stands on its own. One-sided comparisons
+ * have an end only on their side.
  */
-export function judgedByP(raw: readonly Raw[], follow: Adjustment, level: number): FollowUpPart {
+export function judgedByP(
+  parts: readonly RawPart[],
+  follow: Adjustment,
+  level: number,
+  direction: Direction = 'either',
+): FollowUpPart[] {
+  const all = parts.flatMap((part) => part.judged);
   const p = adjustP(
-    raw.map((r) => r.p),
+    all.map((r) => r.p),
     follow,
   );
-  const m = raw.length;
+  const m = all.length;
   const alpha = 1 - level;
   const simultaneous = follow === 'bonferroni' || follow === 'sidak';
   // What each comparison may err by, so that all together err by alpha.
   const each = follow === 'bonferroni' ? alpha / m : follow === 'sidak' ? -Math.expm1(Math.log1p(-alpha) / m) : alpha;
-  const criticals = raw.map((r) => studentT(r.df).upperQuantile(each / 2));
-  const [first] = criticals;
-  const same = new Set(raw.map((r) => r.df)).size === 1;
+  const criticalOf = (df: number): number => studentT(df).upperQuantile(direction === 'either' ? each / 2 : each);
+  const [first] = all;
+  const same = new Set(all.map((r) => r.df)).size === 1;
   const bounded = simultaneous || follow === 'unadjusted';
-  return {
+  let at = 0;
+  return parts.map(({ judged, left, within }) => ({
     simultaneous,
-    ...(bounded && same && first !== undefined ? { critical: { symbol: 't', value: first } } : {}),
-    effects: raw.map((r, i) => {
-      const reach = (criticals[i] ?? 0) * r.se;
+    family: m,
+    ...(left.length > 0 ? { left } : {}),
+    ...(within === undefined ? {} : { within }),
+    ...(bounded && same && first !== undefined ? { critical: { symbol: 't', value: criticalOf(first.df) } } : {}),
+    effects: judged.map((r): Effect => {
+      const reach = criticalOf(r.df) * r.se;
       return {
         name: r.name,
         ...(r.pair ? { pair: r.pair } : {}),
@@ -81,13 +115,16 @@ export function judgedByP(raw: readonly Raw[], follow: Adjustment, level: number
         se: r.se,
         df: r.df,
         statistic: { symbol: 't', value: r.t },
-        interval: { low: r.estimate - reach, high: r.estimate + reach },
-        p: p[i] ?? 1,
+        interval: {
+          low: direction === 'less' ? -Infinity : r.estimate - reach,
+          high: direction === 'greater' ? Infinity : r.estimate + reach,
+        },
+        p: p[at++] ?? 1,
         alone: r.p,
         ...(bounded ? { smallest: reach } : {}),
       };
     }),
-  };
+  }));
 }
 
 /** Letters for groups of which all pairs were compared: those that share one were not told apart. */
@@ -175,25 +212,30 @@ export function followUp(
     `${k} groups make ${(k * (k - 1)) / 2} pairs, more than anyone reads: compare with a control, or choose pairs.`,
   );
   const withLetters = (part: FollowUpPart): FollowUpPart =>
-    compare === 'all' ? { ...part, letters: lettersFor(groups, part.effects, level) } : part;
-  if (follow === 'tukey' || follow === 'games-howell') {
-    const pairs = follow === 'tukey' ? tukeyKramer(summaries, level).pairs : gamesHowell(summaries, level);
-    const effects = pairs.map((pair): Effect => ({
-      ...pairNamed(groups, pair.a, pair.b),
-      estimate: pair.difference,
-      se: pair.se,
-      df: pair.df,
-      statistic: { symbol: 'q', value: pair.q },
-      interval: pair.interval,
-      p: pair.p,
-      smallest: pair.smallestSignificant,
-    }));
-    const [first] = pairs;
+    compare === 'all' && !part.left ? { ...part, letters: lettersFor(groups, part.effects, level) } : part;
+  const named = ([a, b]: readonly [number, number]): string => pairNamed(groups, a, b).name;
+  const byRange = (pair: RangePair): Effect => ({
+    ...pairNamed(groups, pair.a, pair.b),
+    estimate: pair.difference,
+    se: pair.se,
+    df: pair.df,
+    statistic: { symbol: 'q', value: pair.q },
+    interval: pair.interval,
+    p: pair.p,
+    smallest: pair.smallestSignificant,
+  });
+  if (follow === 'tukey') {
+    const { pairs, criticalQ } = tukeyKramer(summaries, level);
     return withLetters({
-      effects,
+      effects: pairs.map(byRange),
       simultaneous: true,
-      ...(follow === 'tukey' && first ? { critical: { symbol: 'q', value: first.criticalQ } } : {}),
+      critical: { symbol: 'q', value: criticalQ },
     });
+  }
+  if (follow === 'games-howell') {
+    const { judged, left } = eachByItself(allPairs(k), named, (pair) => gamesHowellPair(summaries, pair, level));
+    demand(judged.length > 0, left[0]?.why ?? 'There is no pair to compare.');
+    return withLetters({ effects: judged.map(byRange), simultaneous: true, ...(left.length > 0 ? { left } : {}) });
   }
   if (follow === 'dunnett') {
     const { pairs, criticalT } = dunnettTest(summaries, controlPlace(question, groups), level, question.direction);
@@ -235,18 +277,25 @@ export function followUp(
       }),
     });
   }
-  const raw = comparisons.map(({ name, pair, weights }): Raw => {
-    const found =
-      spread === 'pooled' ? contrast(summaries, weights, level) : separateContrast(summaries, weights, level);
-    return {
-      name,
-      ...(pair ? { pair } : {}),
-      estimate: found.estimate,
-      se: found.se,
-      df: found.df,
-      t: found.t,
-      p: found.p.either,
-    };
-  });
-  return withLetters(judgedByP(raw, isAdjustment(follow) ? follow : 'holm', level));
+  // A direction is that of the comparisons with the control; pairs and contrasts have none.
+  const direction = compare === 'control' ? question.direction : 'either';
+  const raw = eachByItself(
+    comparisons,
+    (of) => of.name,
+    ({ name, pair, weights }): Raw => {
+      const found = (spread === 'pooled' ? contrast : separateContrast)(summaries, weights, level);
+      return {
+        name,
+        ...(pair ? { pair } : {}),
+        estimate: found.estimate,
+        se: found.se,
+        df: found.df,
+        t: found.t,
+        p: found.p[direction],
+      };
+    },
+  );
+  demand(raw.judged.length > 0, raw.left[0]?.why ?? 'There is no comparison to make.');
+  const [part] = judgedByP([raw], isAdjustment(follow) ? follow : 'holm', level, direction);
+  return withLetters(part ?? { effects: [], simultaneous: false });
 }

@@ -3,7 +3,7 @@ import { type Description, describe, meanInterval } from '../procedures/describe
 import { studentT } from '../distributions/t';
 import type { Interval } from '../procedures/interval';
 import { type SampleSummary, summarize } from '../procedures/sample-summary';
-import type { Factors } from '../readings/factors';
+import { type Factors, byCell } from '../readings/factors';
 import { type Group, groupsOf } from '../readings/groups';
 import { reportedGroups } from '../readings/reported';
 import type { Table } from '../readings/table';
@@ -86,8 +86,9 @@ export const describedBy = (group: Group, values: readonly number[], level: numb
 export const meanOf = (group: GroupPart): number | undefined => group.description?.mean ?? group.summary?.mean;
 
 /** The cells of a two-way layout as groups, coloured by the second factor. */
-export const cellParts = (layout: Factors, level: number): GroupPart[] =>
-  layout.a.levels.flatMap((a) =>
+export function cellParts(layout: Factors, level: number): GroupPart[] {
+  const cells = byCell(layout);
+  return layout.a.levels.flatMap((a, i) =>
     layout.b.levels.map((b, k) =>
       fromReadings(
         {
@@ -97,7 +98,7 @@ export const cellParts = (layout: Factors, level: number): GroupPart[] =>
           colour: b.colour ?? k,
           column: '',
           readings: {
-            used: layout.readings.filter((r) => r.a === a.id && r.b === b.id).map(({ row, value }) => ({ row, value })),
+            used: (cells[i]?.[k] ?? []).map(({ row, value }) => ({ row, value })),
             aside: [],
             unread: [],
           },
@@ -106,6 +107,7 @@ export const cellParts = (layout: Factors, level: number): GroupPart[] =>
       ),
     ),
   );
+}
 
 function fromReport(table: Table, level: number): GroupPart[] {
   return reportedGroups(table).map(({ figures, ...group }) => {
@@ -144,9 +146,14 @@ export function partOf(parts: readonly GroupPart[], id: string | undefined): Gro
   return part;
 }
 
-/** The figures of a group that must have some spread to show. @throws DomainError in words that name the group */
-export function summaryOf(group: GroupPart): SampleSummary {
+/**
+ * The figures of a group.
+ * @param least readings it must have: two to have a spread of its own, one where the spread is shared
+ * @throws DomainError in words that name the group
+ */
+export function summaryOf(group: GroupPart, least: 1 | 2 = 2): SampleSummary {
   if (group.summary) return group.summary;
+  if (least === 1 && group.readings.used.length === 1) return summarize(valuesOf(group), 1);
   if (group.reported) throw new DomainError(group.lacking ?? `${group.name} has no figures.`);
   if (group.readings.aside.length > 0 && group.n === 0)
     throw new DomainError(`Every reading of ${group.name} is set aside: bring some back, or leave the group out.`);

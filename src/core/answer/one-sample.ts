@@ -1,11 +1,12 @@
-import { demand } from '../numeric/domain-error';
-import { attempt } from '../numeric/domain-error';
+import { differencesAsTyped, minus } from '../numeric/decimals';
+import { attempt, demand } from '../numeric/domain-error';
 import { equivalence } from '../procedures/equivalence';
 import { noncentralityInterval } from '../procedures/standardized-difference';
 import { oneSampleT } from '../procedures/one-sample-t';
 import { oneSampleZ } from '../procedures/one-sample-z';
 import { signedRankShift } from '../procedures/signed-rank-shift';
 import { wilcoxonSignedRank } from '../procedures/wilcoxon-signed-rank';
+import type { SampleSummary } from '../procedures/sample-summary';
 import { choicesOf } from '../question/choices';
 import type { Question } from '../question/question';
 import type { Comparison } from './comparison';
@@ -20,7 +21,7 @@ export function compareOne(question: Question, group: GroupPart, brief = false):
   const name = `${group.name} minus ${value}`;
   if (method === 'ranks') {
     const [values = []] = demandReadings([group], 'The signed-rank test');
-    const differences = values.map((x) => x - value);
+    const differences = differencesAsTyped(values, value);
     const found = wilcoxonSignedRank(differences);
     const shift = signedRankShift(differences, level);
     const p = found.p[direction];
@@ -34,23 +35,23 @@ export function compareOne(question: Question, group: GroupPart, brief = false):
         { distribution: 'signed-rank', parameters: { n: found.n }, symbol: 'W+', statistic: found.wPlus },
         direction,
       ),
-      remarks: [],
+      remarks: found.zeros > 0 ? [`Differences of 0, left out by the test: ${found.zeros}.`] : [],
     };
   }
   if (method === 'z') {
     demand(question.knownSd !== undefined, 'A z-test needs the SD that is known: type it.');
-    const mean = group.description?.mean ?? group.summary?.mean;
-    demand(mean !== undefined, `${group.name} has no readings that can be used.`);
-    const test = oneSampleZ(mean, group.n, question.knownSd, value, level);
+    demand(group.n > 0, `${group.name} has no readings that can be used.`);
+    const sample = summaryOf(group, 1);
+    const test = oneSampleZ(awayFrom(sample, value), group.n, question.knownSd, 0, level);
     const p = test.p[direction];
     return {
       p,
       effect: {
         name,
-        estimate: mean - value,
+        estimate: test.mean,
         se: test.se,
         statistic: { symbol: 'z', value: test.z },
-        interval: { low: test.interval.low - value, high: test.interval.high - value },
+        interval: test.interval,
         p,
       },
       tests: [{ symbol: 'z', value: test.z, df: [], p }],
@@ -60,18 +61,18 @@ export function compareOne(question: Question, group: GroupPart, brief = false):
     };
   }
   const sample = summaryOf(group);
-  const test = oneSampleT(sample, value, level);
+  // The distance from the value keeps digits that the mean itself cannot hold.
+  const test = oneSampleT({ ...sample, mean: awayFrom(sample, value) }, 0, level);
   const p = test.p[direction];
-  const moved = { low: test.interval.low - value, high: test.interval.high - value };
   return {
     p,
     effect: {
       name,
-      estimate: sample.mean - value + (sample.meanRest ?? 0),
+      estimate: test.estimate,
       se: test.se,
       df: test.df,
       statistic: { symbol: 't', value: test.t },
-      interval: moved,
+      interval: test.interval,
       p,
     },
     tests: [{ symbol: 't', value: test.t, df: [test.df], p }],
@@ -85,14 +86,13 @@ export function compareOne(question: Question, group: GroupPart, brief = false):
           }),
         ],
     reference: [{ distribution: 't', parameters: { df: test.df }, symbol: 't', statistic: test.t, direction }],
-    bounds: { low: test.bounds.low - value, high: test.bounds.high - value },
+    bounds: test.bounds,
     ...(question.bounds
-      ? {
-          equivalence: attempt(() =>
-            equivalence({ ...test, estimate: test.estimate - value }, question.bounds ?? { low: 0, high: 0 }, level),
-          ),
-        }
+      ? { equivalence: attempt(() => equivalence(test, question.bounds ?? { low: 0, high: 0 }, level)) }
       : {}),
     remarks: [],
   };
 }
+
+/** A mean less a fixed value, to all the digits that are known of it. */
+const awayFrom = ({ mean, meanRest = 0 }: SampleSummary, value: number): number => minus(mean, value) + meanRest;

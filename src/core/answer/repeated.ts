@@ -1,4 +1,5 @@
 import { attempt, demand } from '../numeric/domain-error';
+import { moments } from '../numeric/sum';
 import { etaSquaredInterval } from '../procedures/effect-size-intervals';
 import { friedman } from '../procedures/friedman';
 import { friedmanPairs } from '../procedures/friedman-pairs';
@@ -12,7 +13,16 @@ import { type Factors, factorsOf } from '../readings/factors';
 import { type Choice, subjectReadings } from '../readings/groups';
 import type { Table } from '../readings/table';
 import type { Comparison, FollowUpPart } from './comparison';
-import { type Named, type Raw, isAdjustment, judgedByP, lettersFor, pairNamed } from './follow-up';
+import {
+  type Named,
+  type Raw,
+  type RawPart,
+  eachByItself,
+  isAdjustment,
+  judgedByP,
+  lettersFor,
+  pairNamed,
+} from './follow-up';
 import { type GroupPart, demandOneUnit, demandReadings } from './group-part';
 import { chiSquareReference, fReference } from './references';
 
@@ -41,30 +51,40 @@ const gaps = (complete: NonNullable<Comparison['complete']>, subject: string): s
   ];
 };
 
-/** All pairs of conditions by paired t-tests, each with its own spread, so that sphericity is not needed. */
+/**
+ * All pairs of conditions by paired t-tests, each with its own spread, so that sphericity is not needed; of each group
+ * of subjects where there are some, all as one family.
+ */
 function pairsOfConditions(
   question: Question,
   conditions: readonly Named[],
-  rows: readonly (readonly number[])[],
-): FollowUpPart {
+  groups: readonly { name?: string; rows: readonly (readonly number[])[] }[],
+): FollowUpPart[] {
   const { follow } = choicesOf(question);
-  const raw = allPairs(conditions.length).map(([i, j]): Raw => {
-    const test = pairedT(
-      rows.map((r) => r[i] ?? 0),
-      rows.map((r) => r[j] ?? 0),
-      question.level,
-    );
-    return {
-      ...pairNamed(conditions, i, j),
-      estimate: test.estimate,
-      se: test.se,
-      df: test.df,
-      t: test.t,
-      p: test.p.either,
-    };
-  });
-  const part = judgedByP(raw, isAdjustment(follow) ? follow : 'holm', question.level);
-  return { ...part, letters: lettersFor(conditions, part.effects, question.level) };
+  const parts = groups.map(({ name, rows }): RawPart => ({
+    ...(name === undefined ? {} : { within: name }),
+    ...eachByItself(
+      allPairs(conditions.length),
+      ([i, j]) => pairNamed(conditions, i, j).name,
+      ([i, j]): Raw => {
+        const test = pairedT(
+          rows.map((r) => r[i] ?? 0),
+          rows.map((r) => r[j] ?? 0),
+          question.level,
+        );
+        const { estimate, se, df, t, p } = test;
+        return { ...pairNamed(conditions, i, j), estimate, se, df, t, p: p.either };
+      },
+    ),
+  }));
+  const [first] = parts.flatMap((part) => part.left);
+  demand(
+    parts.some((part) => part.judged.length > 0),
+    first?.why ?? 'There is no pair to compare.',
+  );
+  return judgedByP(parts, isAdjustment(follow) ? follow : 'holm', question.level).map((part) =>
+    part.left || groups.length > 1 ? part : { ...part, letters: lettersFor(conditions, part.effects, question.level) },
+  );
 }
 
 /** The same subjects under several conditions. */
@@ -87,6 +107,7 @@ export function compareRepeated(question: Question, table: Table, conditions: re
   const remarks = gaps(complete, table.subject);
   if (method === 'ranks') {
     const found = friedman(rows);
+    const exact = found.method === 'exact';
     const effects = friedmanPairs(rows).map((pair) => ({
       ...pairNamed(conditions, pair.a, pair.b),
       estimate: pair.difference,
@@ -95,12 +116,16 @@ export function compareRepeated(question: Question, table: Table, conditions: re
     }));
     return {
       p: found.p,
-      tests: [{ symbol: 'χ²', value: found.chi2, df: [found.df], p: found.p }],
+      tests: [{ symbol: 'χ²', value: found.chi2, df: exact ? [] : [found.df], p: found.p }],
       sizes: [{ ok: true, value: { kind: 'kendall', value: found.kendallW } }],
-      reference: [chiSquareReference(found.chi2, found.df)],
+      reference: exact ? [] : [chiSquareReference(found.chi2, found.df)],
       follow: { ok: true, value: [{ effects, simultaneous: true, letters: lettersFor(conditions, effects, level) }] },
       complete,
-      remarks: [...remarks, 'Pairs are compared by their mean ranks (Nemenyi).'],
+      remarks: [
+        ...remarks,
+        ...(exact ? ['p is exact: every order of the ranks within subjects is counted.'] : []),
+        'Pairs are compared by their mean ranks (Nemenyi).',
+      ],
     };
   }
   const found = repeatedMeasures(rows);
@@ -153,7 +178,7 @@ export function compareRepeated(question: Question, table: Table, conditions: re
       })),
     ],
     reference: [fReference(found.f, df[0], df[1])],
-    follow: attempt(() => [pairsOfConditions(question, conditions, rows)]),
+    follow: attempt(() => pairsOfConditions(question, conditions, [{ rows }])),
     complete,
     sphericity: found.mauchly && { w: found.mauchly.w, p: found.mauchly.p },
     epsilon: { greenhouseGeisser: found.greenhouseGeisser.epsilon, huynhFeldt: found.huynhFeldt.epsilon },
@@ -200,8 +225,7 @@ export function mixedLayout(question: Choice & { by2?: string | undefined }, tab
       group.subjects.push(subject);
       group.rows.push(
         factors.b.levels.map((l) => {
-          const values = own.get(l.id) ?? [];
-          return values.reduce((s, x) => s + x, 0) / values.length;
+          return moments(own.get(l.id) ?? []).mean;
         }),
       );
     }
@@ -217,6 +241,7 @@ export function compareMixed(question: Question, table: Table): Comparison {
   const complete = {
     subjects: groups.flatMap((g) => g.subjects),
     rows: groups.flatMap((g) => g.rows),
+    groupSizes: groups.map((g) => g.rows.length),
     incomplete,
   };
   const found = withinBetween(groups.map((g) => g.rows));
@@ -293,9 +318,7 @@ export function compareMixed(question: Question, table: Table): Comparison {
       direction: 'greater',
       of,
     })),
-    follow: attempt(() =>
-      groups.map((g) => ({ ...pairsOfConditions(question, factors.b.levels, g.rows), within: g.name })),
-    ),
+    follow: attempt(() => pairsOfConditions(question, factors.b.levels, groups)),
     complete,
     epsilon: { greenhouseGeisser: greenhouseGeisser.epsilon },
     remarks: gaps(complete, table.subject),

@@ -60,15 +60,22 @@ export function compareSeveral(question: Question, parts: readonly GroupPart[], 
     }));
     return {
       p: found.p,
-      tests: [{ symbol: 'H', value: found.h, df: [found.df], p: found.p }],
+      tests: [{ symbol: 'H', value: found.h, df: found.method === 'exact' ? [] : [found.df], p: found.p }],
       sizes: [],
-      reference: [chiSquareReference(found.h, found.df, 'H')],
+      reference: found.method === 'exact' ? [] : [chiSquareReference(found.h, found.df, 'H')],
       follow: { ok: true, value: [{ effects, simultaneous: false, letters: lettersFor(parts, effects, level) }] },
-      remarks: ['Pairs are compared by their mean ranks (Dunn), p adjusted by Holm.'],
+      remarks: [
+        ...(found.method === 'exact'
+          ? ['p of the overall test is exact: every arrangement of the ranks is counted.']
+          : []),
+        'Pairs are compared by their mean ranks (Dunn), p adjusted by Holm.',
+      ],
     };
   }
   const shuffled = method === 'shuffle' ? shuffledF(question, parts) : undefined;
-  const summaries = parts.map(summaryOf);
+  // With a spread that the groups share, one reading joins too.
+  const least = spread === 'separate' && !shuffled ? 2 : 1;
+  const summaries = parts.map((g) => summaryOf(g, least));
   const follow = brief ? {} : { follow: attempt(() => [followUp(question, parts, summaries)]) };
   const reported = parts.some((g) => g.readings.used.length === 0);
   // Welch's analysis has no pooled SD and no source table; the classical one stands for the sizes of both.
@@ -102,15 +109,15 @@ export function compareSeveral(question: Question, parts: readonly GroupPart[], 
     pooledSd: found.pooledSd,
     sizes: brief
       ? []
-      : // Both estimate one share of the population's variation, which is what the interval is for.
-        (
-          [
-            ['eta', found.etaSquared],
-            ['omega', found.omegaSquared],
-          ] as const
-        ).map(([kind, value]) =>
-          attempt((): Size => ({ kind, value, interval: etaSquaredInterval(found.f, between.df, within.df, level) })),
-        ),
+      : // Both estimate one share of the population's variation, which has one interval.
+        [
+          attempt((): Size => ({
+            kind: 'eta',
+            value: found.etaSquared,
+            interval: etaSquaredInterval(found.f, between.df, within.df, level),
+          })),
+          { ok: true, value: { kind: 'omega', value: found.omegaSquared } },
+        ],
     reference: shuffled ? [] : [fReference(found.f, between.df, within.df)],
     ...follow,
     remarks: shuffled

@@ -1,6 +1,6 @@
 /** Shares: how many of those counted were something, of one group, two, the same subjects twice, or several. */
 import { DomainError, demand } from '../numeric/domain-error';
-import { exactOddsRatioInterval } from '../procedures/fisher-exact';
+import { exactOddsRatioInterval, fisherInterval } from '../procedures/fisher-exact';
 import { independence } from '../procedures/independence';
 import { mcnemar } from '../procedures/mcnemar';
 import { type Share, oneProportion, proportionInterval } from '../procedures/one-proportion';
@@ -146,13 +146,11 @@ function effectsOfTwo(
   const [x, y] = [shareOf(a), shareOf(b)];
   const pair: readonly [string, string] = [a.id, b.id];
   const over = `${a.name} over ${b.name}`;
-  const exact = exactOddsRatioInterval(
-    [
-      [x.successes, x.n - x.successes],
-      [y.successes, y.n - y.successes],
-    ],
-    question.level,
-  );
+  const counts = [
+    [x.successes, x.n - x.successes],
+    [y.successes, y.n - y.successes],
+  ] as const;
+  const cornfield = exactOddsRatioInterval(counts, question.level);
   const ratio = (name: string, { estimate, interval }: TwoProportions['riskRatio']): Effect => ({
     name,
     pair,
@@ -163,8 +161,7 @@ function effectsOfTwo(
     p,
   });
   // Without both outcomes in both groups Woolf's interval is not there; the exact one still has a bound.
-  const odds =
-    method === 'exact' || !found.oddsRatio.interval ? { ...found.oddsRatio, interval: exact } : found.oddsRatio;
+  const odds = !found.oddsRatio.interval ? { ...found.oddsRatio, interval: cornfield } : found.oddsRatio;
   const all = {
     difference: {
       name: subtracted(a, b),
@@ -174,9 +171,25 @@ function effectsOfTwo(
       p,
     } satisfies Effect,
     ratio: ratio(`ratio of shares, ${over}`, found.riskRatio),
-    odds: ratio(`odds ratio, ${over}`, odds),
+    odds: ratio(
+      `odds ratio, ${over}`,
+      method === 'exact' ? { ...odds, interval: fisherInterval(counts, question.level) } : odds,
+    ),
   };
-  return [all[wanted], ...(['difference', 'ratio', 'odds'] as const).filter((k) => k !== wanted).map((k) => all[k])];
+  demand(
+    !Number.isNaN(all[wanted].estimate),
+    `All outcomes are the same in both groups, so there is no ${wanted === 'odds' ? 'odds ratio' : 'ratio'} of them: ask for the difference of the shares.`,
+  );
+  const others = (['difference', 'ratio', 'odds'] as const).filter(
+    (k) => k !== wanted && !Number.isNaN(all[k].estimate),
+  );
+  return [
+    all[wanted],
+    ...others.map((k) => all[k]),
+    ...(method === 'exact' && !Number.isNaN(odds.estimate)
+      ? [ratio(`odds ratio, ${over}, equal tails (Cornfield)`, { ...odds, interval: cornfield })]
+      : []),
+  ];
 }
 
 function compareTwo(question: Question, a: GroupPart, b: GroupPart): Comparison {
@@ -200,19 +213,32 @@ function compareTwo(question: Question, a: GroupPart, b: GroupPart): Comparison 
   };
   const separated = [x, y].some(({ successes, n }) => successes === 0 || successes === n);
   const marked = x.successes + y.successes;
+  const same = marked === 0 || marked === x.n + y.n;
+  // Equal tails of twice the error leave all of it on one side.
+  const oddsBounds = exactOddsRatioInterval(
+    [
+      [x.successes, x.n - x.successes],
+      [y.successes, y.n - y.successes],
+    ],
+    2 * level - 1,
+  );
   return {
     p,
     ...(effect ? { effect } : {}),
     also: [...also, wald],
     tests: [
-      method !== 'score'
+      method !== 'score' || same
         ? { symbol: undefined, value: undefined, df: [], p }
         : { symbol: 'z', value: found.z, df: [], p },
     ],
     sizes: [],
-    counts: tableOfShares([a, b]),
-    reference:
-      method !== 'score'
+    ...(same ? {} : { counts: tableOfShares([a, b]) }),
+    ...(method === 'exact' && choicesOf(question).effect === 'odds' && direction !== 'either' && !same
+      ? { bounds: oddsBounds }
+      : {}),
+    reference: same
+      ? []
+      : method !== 'score'
         ? direction === 'either'
           ? []
           : [
@@ -225,11 +251,15 @@ function compareTwo(question: Question, a: GroupPart, b: GroupPart): Comparison 
               },
             ]
         : [normalReference(found.z, direction)],
-    remarks: separated
+    remarks: same
       ? [
-          'One group has only one of the two outcomes: a ratio then has no finite interval on one side, and the bound that exists is shown.',
+          'All outcomes are the same in both groups, so no test can find a difference, and p is 1; the interval says how large one could still be.',
         ]
-      : [],
+      : separated
+        ? [
+            'One group has only one of the two outcomes: a ratio then has no finite interval on one side, and the bound that exists is shown.',
+          ]
+        : [],
   };
 }
 
@@ -254,7 +284,8 @@ function comparePaired(question: Question, table: CountTable, parts: readonly Gr
   ] as const;
   const test = mcnemar(two);
   const found = pairedProportions(two, level);
-  const p = method === 'exact' ? test.exactP : method === 'mid-p' ? test.midP : test.p;
+  const { direction } = question;
+  const p = (method === 'exact' ? test.exact : method === 'mid-p' ? test.midP : test.score)[direction];
   const [a, b] = parts;
   const difference: Effect = {
     name: `${a?.name ?? ''} minus ${b?.name ?? ''}`,
@@ -262,6 +293,10 @@ function comparePaired(question: Question, table: CountTable, parts: readonly Gr
     interval: found.interval,
     p,
   };
+  demand(
+    wanted !== 'odds' || !Number.isNaN(found.oddsRatio.estimate),
+    'Nobody changed, so there are no odds of changing: ask for the difference.',
+  );
   const odds: Effect = {
     name: `odds of only ${a?.name ?? ''} over only ${b?.name ?? ''}`,
     none: 1,
@@ -270,32 +305,41 @@ function comparePaired(question: Question, table: CountTable, parts: readonly Gr
     p,
   };
   const [, [changedBack]] = two;
+  const changed = two[0][1] + changedBack;
   return {
     p,
     effect: wanted === 'odds' ? odds : difference,
-    also: [wanted === 'odds' ? difference : odds],
+    also: wanted === 'odds' ? [difference] : Number.isNaN(odds.estimate) ? [] : [odds],
     tests: [
-      method === 'score'
-        ? { symbol: 'χ²', value: test.chi2, df: [1], p }
-        : { symbol: undefined, value: undefined, df: [], p },
+      method !== 'score' || changed === 0
+        ? { symbol: undefined, value: undefined, df: [], p }
+        : direction === 'either'
+          ? { symbol: 'χ²', value: test.chi2, df: [1], p }
+          : { symbol: 'z', value: test.z, df: [], p },
     ],
     sizes: [],
     pairs: [two[0][1], changedBack],
     reference:
-      method === 'score'
-        ? [chiSquareReference(test.chi2, 1)]
-        : method === 'exact'
-          ? [
-              {
-                distribution: 'binomial',
-                parameters: { n: two[0][1] + changedBack, p: 0.5 },
-                symbol: 'count',
-                statistic: two[0][1],
-                direction: 'either',
-              },
-            ]
-          : [],
-    remarks: [`Only subjects that changed say anything: ${two[0][1]} one way, ${changedBack} the other.`],
+      changed === 0
+        ? []
+        : method === 'score'
+          ? [direction === 'either' ? chiSquareReference(test.chi2, 1) : normalReference(test.z, direction)]
+          : method === 'exact'
+            ? [
+                {
+                  distribution: 'binomial',
+                  parameters: { n: changed, p: 0.5 },
+                  symbol: 'count',
+                  statistic: two[0][1],
+                  direction,
+                },
+              ]
+            : [],
+    remarks: [
+      changed === 0
+        ? 'Nobody changed, so no test can find a difference, and p is 1; the interval says how large one could still be.'
+        : `Only subjects that changed say anything: ${two[0][1]} one way, ${changedBack} the other.`,
+    ],
   };
 }
 

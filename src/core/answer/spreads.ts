@@ -67,7 +67,7 @@ export const distancesOf = (parts: readonly GroupPart[], centre: 'mean' | 'media
 function testOf(question: Question, parts: readonly GroupPart[]): { test: Test; reference: Reference } {
   const { method } = choicesOf(question);
   if (method === 'bartlett') {
-    const { chi2, df, p } = bartlett(parts.map(summaryOf));
+    const { chi2, df, p } = bartlett(parts.map((g) => summaryOf(g)));
     return { test: { symbol: 'χ²', value: chi2, df: [df], p }, reference: chiSquareReference(chi2, df) };
   }
   const readings = demandReadings(parts, method === 'levene' ? 'Levene’s test' : 'The Brown–Forsythe test');

@@ -1,17 +1,19 @@
-import { type Outcome, attempt, demand } from '../numeric/domain-error';
+import { differencesAsTyped } from '../numeric/decimals';
+import { DomainError, type Outcome, attempt, demand } from '../numeric/domain-error';
+import { moments } from '../numeric/sum';
 import { equivalence } from '../procedures/equivalence';
 import { hodgesLehmann } from '../procedures/hodges-lehmann';
 import { mannWhitney } from '../procedures/mann-whitney';
-import { pairedT } from '../procedures/paired-t';
+import { type PairedT, pairedDifferences, pairedT } from '../procedures/paired-t';
 import { pooledT } from '../procedures/pooled-t';
 import { randomizationTest } from '../procedures/randomization';
 import { type ShuffleTest } from '../procedures/shuffle-means';
 import { type Centre } from '../procedures/shuffle-statistics';
 import { type Shuffling, centreDifference } from '../procedures/shuffling';
-import { meanDifference } from '../procedures/sample-summary';
+import { type SampleSummary, meanDifference } from '../procedures/sample-summary';
 import { signedRankShift } from '../procedures/signed-rank-shift';
 import { noncentralityInterval, standardizedDifference } from '../procedures/standardized-difference';
-import { superiorityInterval } from '../procedures/superiority';
+import { countOfLarger, superiorityInterval } from '../procedures/superiority';
 import type { TTest } from '../procedures/t-test';
 import { welchT } from '../procedures/welch-t';
 import { wilcoxonSignedRank } from '../procedures/wilcoxon-signed-rank';
@@ -102,10 +104,12 @@ function fromShuffle(
   const centre = statistic === 'median' || statistic === 'trimmed';
   const effect = centre ? centreEffect(question, base, groups, statistic, p) : base.effect && { ...base.effect, p };
   const interval = centre
-    ? `by bootstrap (percentiles of ${resamples.toLocaleString('en')} resamples, seed ${seed})`
-    : groups.length > 1
-      ? 'Welch’s'
-      : 'that of the paired t-test';
+    ? `the interval is by bootstrap (percentiles of ${resamples.toLocaleString('en')} resamples, seed ${seed})`
+    : !base.effect?.interval
+      ? 'with too little spread for an interval there is none'
+      : groups.length > 1
+        ? 'the interval is Welch’s'
+        : 'the interval is that of the paired t-test';
   const { bounds: _, equivalence: __, ...rest } = base;
   return {
     ...(centre ? rest : base),
@@ -114,9 +118,13 @@ function fromShuffle(
     ...shuffledPart(found, question.direction, question.level),
     sizes: centre ? [] : base.sizes,
     reference: [],
-    remarks: [`${arrangementWords(found, seed)}; the interval is ${interval}.`],
+    remarks: [`${arrangementWords(found, seed)}; ${interval}.`],
   };
 }
+
+/** Readings less the difference asked about, as the decimals they were typed as. */
+export const beyond = (x: readonly number[], value: number): readonly number[] =>
+  value === 0 ? x : differencesAsTyped(x, value);
 
 /** Two independent groups: the first mean less the second, or their shift by ranks. */
 export function compareTwo(question: Question, a: GroupPart, b: GroupPart, brief = false): Comparison {
@@ -128,8 +136,10 @@ export function compareTwo(question: Question, a: GroupPart, b: GroupPart, brief
   const pair: [string, string] = [a.id, b.id];
   if (method === 'ranks') {
     const [x = [], y = []] = demandReadings([a, b], 'The Mann–Whitney test');
-    const found = mannWhitney(value === 0 ? x : x.map((v) => v - value), y);
+    const found = mannWhitney(beyond(x, value), y);
     const shift = attempt(() => hodgesLehmann(x, y, level));
+    // How often the first exceeds the second is of the readings as they are, whatever difference is tested.
+    const superiority = countOfLarger(x, y) / (x.length * y.length);
     const p = found.p[direction];
     return {
       p,
@@ -140,8 +150,8 @@ export function compareTwo(question: Question, a: GroupPart, b: GroupPart, brief
       sizes: [
         attempt((): Size => ({
           kind: 'superiority',
-          value: found.superiority,
-          interval: superiorityInterval(found.superiority, x.length, y.length, level),
+          value: superiority,
+          interval: superiorityInterval(superiority, x.length, y.length, level),
         })),
       ],
       reference: rankReference(
@@ -152,30 +162,45 @@ export function compareTwo(question: Question, a: GroupPart, b: GroupPart, brief
       remarks: shift.ok ? [] : [shift.reason],
     };
   }
-  const [first, second] = [summaryOf(a), summaryOf(b)];
+  const size = (first: SampleSummary, second: SampleSummary): Outcome<Size> =>
+    attempt((): Size => {
+      const { hedgesG, interval } = standardizedDifference(first, second, level);
+      return { kind: 'g', value: hedgesG, interval };
+    });
+  if (method === 'shuffle') {
+    const [x = [], y = []] = demandReadings([a, b], 'A permutation test');
+    const [first, second] = [summaryOf(a, 1), summaryOf(b, 1)];
+    const welch = attempt(() => welchT(first, second, level, value));
+    const base = welch.ok
+      ? fromT(question, name, pair, welch.value, brief ? [] : [size(first, second)])
+      : withoutSpread({ name, pair, estimate: meanDifference(first, second) });
+    const found = randomizationTest(shufflingOfTwo(question, x, y), seed, shufflesFor(Math.min(x.length, y.length)));
+    return fromShuffle(base, [x, y], found, question);
+  }
+  const pooled = spread === 'pooled';
+  const [first, second] = pooled ? [summaryOf(a, 1), summaryOf(b, 1)] : [summaryOf(a), summaryOf(b)];
   const apart = Number(Math.abs(meanDifference(first, second)).toPrecision(6));
   demand(
     first.variance + second.variance > 0,
     `All readings of ${a.name} are the same, and all of ${b.name} too. The means are ${apart} apart, but with no spread there is nothing to judge a difference by.`,
   );
-  const run = spread === 'pooled' && method !== 'shuffle' ? pooledT : welchT;
-  const test = run(first, second, level, value);
-  const size = (): Outcome<Size> =>
-    attempt((): Size => {
-      const { hedgesG, interval } = standardizedDifference(first, second, level);
-      return { kind: 'g', value: hedgesG, interval };
-    });
-  const base = fromT(question, name, pair, test, brief ? [] : [size()]);
-  if (method !== 'shuffle') return base;
-  const [x = [], y = []] = demandReadings([a, b], 'Shuffling labels');
-  const what = shufflingOfTwo(question, x, y);
-  return fromShuffle(base, [x, y], randomizationTest(what, seed, shufflesFor(Math.min(x.length, y.length))), question);
+  const test = (pooled ? pooledT : welchT)(first, second, level, value);
+  return fromT(question, name, pair, test, brief ? [] : [size(first, second)]);
 }
+
+/** A difference of groups without any spread: it has no interval, and may still be permuted. */
+const withoutSpread = (effect: Pick<Effect, 'name' | 'pair' | 'estimate'>): Comparison => ({
+  p: 1,
+  effect: { ...effect, p: 1 },
+  tests: [],
+  sizes: [],
+  remarks: [],
+});
 
 /** What is shuffled to compare two groups: the difference asked about is taken off first. */
 export function shufflingOfTwo(question: Question, x: readonly number[], y: readonly number[]): Shuffling {
   const { value, statistic } = choicesOf(question);
-  return { kind: 'labels', groups: [value === 0 ? x : x.map((v) => v - value), y], statistic };
+  return { kind: 'labels', groups: [beyond(x, value), y], statistic };
 }
 
 /** What is shuffled to compare pairs. @param differences what lies beyond the difference asked about */
@@ -204,13 +229,11 @@ export function comparePairs(question: Question, table: Table, a: GroupPart, b: 
   const [x, y] = [pairs.map((p) => p.a.value), pairs.map((p) => p.b.value)];
   const name = subtraction(a, b);
   const pair: [string, string] = [a.id, b.id];
-  const differences = x.map((v, i) => v - (y[i] ?? 0) - value);
+  const whole = pairedDifferences(x, y);
+  const differences = beyond(whole, value);
   if (method === 'ranks') {
     const found = wilcoxonSignedRank(differences);
-    const shift = signedRankShift(
-      differences.map((d) => d + value),
-      level,
-    );
+    const shift = signedRankShift(whole, level);
     const p = found.p[direction];
     return {
       p,
@@ -226,19 +249,30 @@ export function comparePairs(question: Question, table: Table, a: GroupPart, b: 
       remarks: found.zeros > 0 ? [`Differences of 0, left out by the test: ${found.zeros}.`] : [],
     };
   }
-  const test = pairedT(x, y, level, value);
-  const size = (): Outcome<Size> =>
+  const permuted = method === 'shuffle';
+  const tested = attempt(() => pairedT(x, y, level, value));
+  if (!tested.ok && !permuted) throw new DomainError(tested.reason);
+  const size = (test: PairedT): Outcome<Size> =>
     attempt((): Size => {
-      const { low, high } = noncentralityInterval(test.t, test.df, level);
+      // Of the mean difference itself, whatever difference is tested.
+      const { low, high } = noncentralityInterval(test.estimate / test.se, test.df, level);
       const root = Math.sqrt(pairs.length);
       return { kind: 'dz', value: test.cohenDz, interval: { low: low / root, high: high / root } };
     });
-  const base = { ...fromT(question, name, pair, test, brief ? [] : [size()]), pairing };
-  if (method !== 'shuffle') return base;
+  const base = {
+    ...(tested.ok
+      ? fromT(question, name, pair, tested.value, brief ? [] : [size(tested.value)])
+      : withoutSpread({ name, pair, estimate: moments(whole).mean })),
+    pairing,
+  };
+  if (!permuted) return base;
   const found = randomizationTest(shufflingOfPairs(question, differences), seed, shufflesFor(differences.length));
-  return fromShuffle(base, [differences.map((d) => d + value)], found, question);
+  return fromShuffle(base, [whole], found, question);
 }
 
 /** The differences within pairs, as a group of readings. */
-export const differencesOf = (pairing: NonNullable<Comparison['pairing']>): number[] =>
-  pairing.pairs.map((p) => p.a.value - p.b.value);
+export const differencesOf = ({ pairs }: NonNullable<Comparison['pairing']>): number[] =>
+  pairedDifferences(
+    pairs.map((p) => p.a.value),
+    pairs.map((p) => p.b.value),
+  );

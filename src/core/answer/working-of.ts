@@ -196,7 +196,7 @@ export function workingOf(answer: Answer, table: Table, chosen = 0): WorkingPart
     case 'factorial': {
       const { readings } = factorsOf(table, question);
       return [
-        ...sizes('The analysis', () => twoWayWorking(readings, twoWayAnova(readings, choicesOf(question).sums))),
+        ...sizes('The analysis', () => twoWayWorking(twoWayAnova(readings, choicesOf(question).sums))),
         // Within levels there are several tables to choose from, and none is chosen.
         ...(comparison.follow?.ok && comparison.follow.value.length === 1 ? follows(answer, comparison, chosen) : []),
       ];

@@ -125,3 +125,13 @@ export function shuffleInPlace(list: Int32Array | number[], { below }: Random): 
     list[j] = keep;
   }
 }
+
+/** So many values of a list, drawn without replacement from a seed, in the order they stand; all where there are no more. */
+export function sampleOf<T>(values: readonly T[], size: number, seed = 1): readonly T[] {
+  if (values.length <= size) return values;
+  const { uniform } = random(seed);
+  // Each is taken with the chance that what is still needed has among what is left (Fan, Muller & Rezucha, 1962).
+  const out: T[] = [];
+  for (const [i, value] of values.entries()) if (uniform() * (values.length - i) < size - out.length) out.push(value);
+  return out;
+}

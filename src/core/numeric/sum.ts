@@ -1,4 +1,5 @@
 /** Sums and moments that do not lose digits. */
+import { decimalScale, dust } from './decimals';
 import { DomainError, demand } from './domain-error';
 
 /** a·b and what rounding lost of it (Dekker, 1971; Veltkamp's split). */
@@ -33,25 +34,6 @@ export function sum(values: ArrayLike<number>): number {
   return high + low;
 }
 
-/**
- * The power of ten that turns every value into a whole number, if one up to 10⁹ does and the whole numbers stay exact.
- * Measurements are typed as decimals, which binary numbers hold only nearly; as whole numbers they are exact.
- */
-export function decimalScale(values: ArrayLike<number>): number | undefined {
-  let scale = 1;
-  for (let i = 0; i < values.length; i++) {
-    const x = values[i] ?? 0;
-    while (Math.round(x * scale) / scale !== x) {
-      scale *= 10;
-      if (scale > 1e9) return undefined;
-    }
-    if (!(Math.abs(x) * scale < Number.MAX_SAFE_INTEGER / 4)) return undefined;
-  }
-  for (let i = 0; i < values.length; i++)
-    if (!(Math.abs(values[i] ?? 0) * scale < Number.MAX_SAFE_INTEGER / 4)) return undefined;
-  return scale;
-}
-
 /** Distances of values from an origin near them, exact where the values are decimals. */
 export interface Offsets {
   /** The origin, and what of it a number cannot hold. */
@@ -60,17 +42,21 @@ export interface Offsets {
   offsets: Float64Array;
 }
 
-/** Measures values from the first of them. */
+/** Measures values from the first of them. Values that differ by dust alone do not differ. */
 export function offsetsOf(values: ArrayLike<number>): Offsets {
   const origin = values[0] ?? 0;
   const scale = decimalScale(values);
   const offsets = new Float64Array(values.length);
-  if (scale === undefined) {
-    for (let i = 0; i < values.length; i++) offsets[i] = (values[i] ?? 0) - origin;
-    return { origin, originRest: 0, offsets };
+  const whole = scale === undefined ? 0 : Math.round(origin * scale);
+  let differ = false;
+  for (let i = 0; i < values.length; i++) {
+    const x = values[i] ?? 0;
+    const offset = scale === undefined ? x - origin : (Math.round(x * scale) - whole) / scale;
+    offsets[i] = offset;
+    if (Math.abs(offset) > dust * Math.abs(origin)) differ = true;
   }
-  const whole = Math.round(origin * scale);
-  for (let i = 0; i < values.length; i++) offsets[i] = (Math.round((values[i] ?? 0) * scale) - whole) / scale;
+  if (!differ) offsets.fill(0);
+  if (scale === undefined) return { origin, originRest: 0, offsets };
   const back = twoProduct(origin, scale);
   return { origin, originRest: (whole - back.high - back.low) / scale, offsets };
 }

@@ -3,7 +3,7 @@ import { demand } from '../numeric/domain-error';
 import { sum } from '../numeric/sum';
 import { type Interval, checkedLevel } from './interval';
 import { withinGroups } from './pairwise';
-import type { SampleSummary } from './sample-summary';
+import { type SampleSummary, distances } from './sample-summary';
 import { type TTest, tTest } from './t-test';
 
 export interface Contrast extends TTest {
@@ -11,6 +11,10 @@ export interface Contrast extends TTest {
   /** Scheffé's p and interval, which hold for every contrast one may think of, also after looking. */
   scheffe: { p: number; interval: Interval; criticalF: number };
 }
+
+/** Σ cᵢȳᵢ, as Σ cᵢ = 0 from distances to one of the means: large means that lie close keep their digits. */
+const weighted = (groups: readonly SampleSummary[], weights: readonly number[]): number =>
+  sum(distances(groups).map((m, i) => (weights[i] ?? 0) * m));
 
 /**
  * A contrast of group means, Σ cᵢȳᵢ with Σ cᵢ = 0: "the mean of the three lamps less the control".
@@ -23,9 +27,7 @@ export function contrast(groups: readonly SampleSummary[], weights: readonly num
   demand(size > 0, 'A contrast needs at least two weights that are not 0.');
   demand(Math.abs(sum(weights)) <= 1e-9 * size, 'The weights of a contrast must sum to 0, or it compares nothing.');
   const { variance, df } = withinGroups(groups);
-  const estimate =
-    sum(groups.map((g, i) => (weights[i] ?? 0) * g.mean)) +
-    sum(groups.map((g, i) => (weights[i] ?? 0) * (g.meanRest ?? 0)));
+  const estimate = weighted(groups, weights);
   const se = Math.sqrt(variance * sum(groups.map((g, i) => (weights[i] ?? 0) ** 2 / g.n)));
   const test = tTest(estimate, se, df, level);
   const df1 = groups.length - 1;
@@ -52,11 +54,15 @@ export function separateContrast(groups: readonly SampleSummary[], weights: read
   const size = Math.max(...weights.map(Math.abs));
   demand(size > 0, 'A contrast needs at least two weights that are not 0.');
   demand(Math.abs(sum(weights)) <= 1e-9 * size, 'The weights of a contrast must sum to 0, or it compares nothing.');
+  demand(
+    groups.every((g, i) => g.n > 1 || weights[i] === 0),
+    'One of the groups has one reading, and so no spread of its own.',
+  );
   const parts = groups.map((g, i) => ((weights[i] ?? 0) ** 2 * g.variance) / g.n);
   const all = sum(parts);
   demand(all > 0, 'The groups of this contrast have no spread at all, so it cannot be judged.');
-  const df = 1 / sum(parts.map((v, i) => (v / all) ** 2 / ((groups[i]?.n ?? 2) - 1)));
-  const estimate = sum(groups.map((g, i) => (weights[i] ?? 0) * g.mean));
+  const df = 1 / sum(parts.map((v, i) => (v === 0 ? 0 : (v / all) ** 2 / ((groups[i]?.n ?? 2) - 1))));
+  const estimate = weighted(groups, weights);
   return tTest(estimate, Math.sqrt(all), df, level);
 }
 

@@ -15,6 +15,11 @@ export function levene(groups: readonly (readonly number[])[], centre: 'mean' | 
     groups.every((g) => g.length > 1),
     'Every group needs at least two readings to show a spread.',
   );
+  // Two readings lie equally far from their middle, so their distances have no spread of their own.
+  demand(
+    groups.some((g) => g.length > 2),
+    'Every group has two readings, and those lie equally far from their centre: whether spreads differ cannot be known from pairs of readings.',
+  );
   return oneWayAnova(
     groups.map((g) => {
       if (centre === 'mean') return Array.from(moments(g).deviations, Math.abs);

@@ -49,3 +49,56 @@ export function exactOddsRatioInterval(table: TwoByTwo, level: number): Interval
     high: seen === from + masses.length - 1 ? Infinity : solve((x) => at(x).lower(seen)),
   };
 }
+
+/** Steps of the logarithm in which the ends are looked for before they are narrowed down. */
+const steps = 200;
+
+/**
+ * The interval for the odds ratio that goes with the two-sided test: the odds ratios it would not reject, from the least
+ * to the largest. It therefore never contradicts the test, as one with equal tails may. Source: Baptista & Pike (1977).
+ */
+export function fisherInterval(table: TwoByTwo, level: number): Interval {
+  const { row, column, total } = margins(table);
+  const alpha = 1 - checkedLevel(level);
+  const seen = table[0][0];
+  const { from, masses } = hypergeometric(row, column, total);
+  const logs = masses.map(Math.log);
+  /** The test's p where ln of the odds ratio is x. */
+  const p = (x: number): number => {
+    const own = logs.map((log, i) => log + i * x);
+    const top = own.reduce((a, b) => Math.max(a, b), -Infinity);
+    const limit = (own[seen - from] ?? 0) + 1e-7;
+    let [within, all] = [0, 0];
+    for (const log of own) {
+      const mass = Math.exp(log - top);
+      all += mass;
+      if (log <= limit) within += mass;
+    }
+    return within / all;
+  };
+  const equalTails = exactOddsRatioInterval(table, 1 - alpha / 8);
+  const oneSided = exactOddsRatioInterval(table, 1 - 2 * alpha);
+  /** The end nearest `outer` from which on the test does not reject. */
+  const end = (outer: number, inner: number): number => {
+    let before = outer;
+    for (let i = 1; i <= steps; i++) {
+      const x = outer + ((inner - outer) * i) / steps;
+      if (p(x) <= alpha) {
+        before = x;
+        continue;
+      }
+      let [out, within] = [before, x];
+      for (let k = 0; k < 60; k++) {
+        const middle = (out + within) / 2;
+        if (p(middle) > alpha) within = middle;
+        else out = middle;
+      }
+      return Math.exp(within);
+    }
+    return Math.exp(inner);
+  };
+  return {
+    low: seen === from ? 0 : end(Math.log(equalTails.low), Math.log(oneSided.low)),
+    high: seen === from + masses.length - 1 ? Infinity : end(Math.log(equalTails.high), Math.log(oneSided.high)),
+  };
+}

@@ -14,16 +14,17 @@ export interface FriedmanPair {
 }
 
 /**
- * Comparison of all pairs of conditions by their mean ranks, referred to the studentized range with endless df.
- * Source: Nemenyi (1963).
+ * Comparison of all pairs of conditions by their mean ranks: how often the largest difference of all would be as large,
+ * counted where it can be, else referred to the studentized range with endless df, its standard error corrected for
+ * ties. Source: Nemenyi (1963).
  */
 export function friedmanPairs(rows: readonly (readonly number[])[]): FriedmanPair[] {
-  const { meanRanks } = friedman(rows);
+  const { meanRanks, se, rangeP } = friedman(rows);
   const k = meanRanks.length;
-  const se = Math.sqrt((k * (k + 1)) / (12 * rows.length));
   return allPairs(k).map(([a, b]) => {
     const difference = (meanRanks[a] ?? 0) - (meanRanks[b] ?? 0);
     const q = Math.abs(difference) / se;
-    return { a, b, difference, q, p: Math.max(studentizedRangeUpper(q, k, Infinity), Number.MIN_VALUE) };
+    const p = rangeP?.(difference) ?? Math.max(studentizedRangeUpper(q, k, Infinity), Number.MIN_VALUE);
+    return { a, b, difference, q, p };
   });
 }

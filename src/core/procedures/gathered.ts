@@ -62,6 +62,7 @@ function between(values: Float64Array, low: number, high: number): number[] {
 function counted(statistics: Float64Array): [number, number][] | undefined {
   const counts = new Map<number, number>();
   for (const x of statistics) {
+    if (!Number.isFinite(x)) return undefined;
     // Values that differ by rounding alone are one.
     const value = Number(x.toPrecision(9));
     counts.set(value, (counts.get(value) ?? 0) + 1);
@@ -81,6 +82,8 @@ export function tallyOf(statistics: Float64Array, observed: number, slack: numbe
     if (x >= observed - slack) greater += 1;
     if (x <= observed + slack) less += 1;
     if (Math.abs(x) >= far) either += 1;
+    // A t without spread is endless: it counts in its tail, and has no place on the axis.
+    if (!Number.isFinite(x)) continue;
     if (x < low) low = x;
     if (x > high) high = x;
     const away = x - observed;

@@ -1,7 +1,7 @@
 import { demand } from '../numeric/domain-error';
 import { subsetSums } from '../distributions/counted';
 import { normal } from '../distributions/normal';
-import { quantile, sortedUp } from '../numeric/quantile';
+import { allDifferences } from '../numeric/pair-selection';
 import { type Interval, checkedLevel } from './interval';
 
 export interface Shift {
@@ -15,13 +15,13 @@ export interface Shift {
 /**
  * Hodges–Lehmann shift with the interval that goes with the Mann–Whitney test: the ordered differences cut at the test's
  * critical value. Source: Hodges & Lehmann (1963), Moses (1965).
- * @throws DomainError with an empty group, or more than four million differences
+ * The differences are never listed, so that groups may be of any size.
+ * @throws DomainError with an empty group
  */
 export function hodgesLehmann(a: readonly number[], b: readonly number[], level: number): Shift {
   const [n1, n2] = [a.length, b.length];
   demand(n1 > 0 && n2 > 0, 'Each group needs at least one reading.');
-  demand(n1 * n2 <= 4_000_000, 'There are too many pairs of readings to take all their differences.');
-  const differences = sortedUp(a.flatMap((x) => b.map((y) => x - y)));
+  const differences = allDifferences(a, b);
   const alpha = 1 - checkedLevel(level);
   let cut = 0;
   let coverage = 1;
@@ -38,15 +38,16 @@ export function hodgesLehmann(a: readonly number[], b: readonly number[], level:
     coverage = 1 - (2 * below) / all.total;
   } else {
     const sd = Math.sqrt((n1 * n2 * (n1 + n2 + 1)) / 12);
-    cut = Math.max(0, Math.floor((n1 * n2) / 2 - normal.upperQuantile(alpha / 2) * sd - 0.5));
+    // The least U that the test with its correction for continuity does not reject.
+    cut = Math.max(0, Math.floor((n1 * n2) / 2 - normal.upperQuantile(alpha / 2) * sd + 0.5));
     coverage = level;
   }
   const unbounded = cut === 0;
   return {
-    estimate: quantile(differences, 0.5),
+    estimate: differences.median(),
     interval: {
-      low: unbounded ? -Infinity : (differences[cut - 1] ?? -Infinity),
-      high: unbounded ? Infinity : (differences[differences.length - cut] ?? Infinity),
+      low: unbounded ? -Infinity : differences.at(cut - 1),
+      high: unbounded ? Infinity : differences.at(differences.count - cut),
     },
     coverage,
   };

@@ -1,4 +1,5 @@
 import { chiSquare } from '../distributions/chi-square';
+import { groupRankSums } from '../distributions/counted-ranks';
 import { normal } from '../distributions/normal';
 import { demand } from '../numeric/domain-error';
 import { sum } from '../numeric/sum';
@@ -7,34 +8,69 @@ import { allPairs } from './pairwise';
 import { ranked } from './ranked';
 
 export interface KruskalWallis {
-  /** H, corrected for ties; referred to chi-square. */
+  /** H, corrected for ties. */
   h: number;
   df: number;
+  /** `exact`: every arrangement of the ranks counted; else H is referred to chi-square. */
+  method: 'exact' | 'chi-square';
   p: number;
   meanRanks: number[];
 }
 
 /**
  * Kruskal–Wallis test: whether readings of several groups tend to differ in size. Assumes independent readings.
+ * Exact where the arrangements can be counted, ties included; beyond that by chi-square, corrected for ties.
  * Source: Kruskal & Wallis (1952).
  */
-export function kruskalWallis(groups: readonly (readonly number[])[]): KruskalWallis {
-  const { meanRanks, n, tieTerm } = rankedGroups(groups);
+export function kruskalWallis(
+  groups: readonly (readonly number[])[],
+  method: 'auto' | 'chi-square' = 'auto',
+): KruskalWallis {
+  const { ranks, meanRanks, n, tieTerm } = rankedGroups(groups);
   const centre = (n + 1) / 2;
   const spread = sum(groups.map((g, i) => g.length * ((meanRanks[i] ?? 0) - centre) ** 2));
   const h = (12 * spread) / (n * (n + 1)) / (1 - tieTerm / (n ** 3 - n));
   const df = groups.length - 1;
-  return { h, df, p: Math.max(chiSquare(df).upper(h), Number.MIN_VALUE), meanRanks };
+  const exact = method === 'auto' ? exactP(ranks, groups) : undefined;
+  return {
+    h,
+    df,
+    method: exact === undefined ? 'chi-square' : 'exact',
+    p: exact ?? Math.max(chiSquare(df).upper(h), Number.MIN_VALUE),
+    meanRanks,
+  };
 }
 
-function rankedGroups(groups: readonly (readonly number[])[]): { meanRanks: number[]; n: number; tieTerm: number } {
+/** The share of all ways to deal the ranks that set the groups at least as far apart. */
+function exactP(ranks: readonly number[], groups: readonly (readonly number[])[]): number | undefined {
+  const sizes = groups.map((g) => g.length);
+  const doubled = ranks.map((r) => Math.round(2 * r));
+  const all = groupRankSums(doubled, sizes);
+  if (!all) return undefined;
+  const spread = (sums: readonly number[]): number => sum(sums.map((s, g) => s ** 2 / (sizes[g] ?? 1)));
+  let at = 0;
+  const seen = spread(sizes.map((size) => sum(doubled.slice(at, (at += size)))));
+  let [far, ways] = [0, 0];
+  for (const one of all) {
+    ways += one.ways;
+    if (spread(one.sums) >= seen * (1 - 1e-12)) far += one.ways;
+  }
+  return far / ways;
+}
+
+function rankedGroups(groups: readonly (readonly number[])[]): {
+  ranks: number[];
+  meanRanks: number[];
+  n: number;
+  tieTerm: number;
+} {
   demand(groups.length >= 2 && groups.every((g) => g.length > 0), 'At least two groups with readings are needed.');
   const { ranks, tieTerm } = ranked(groups.flat());
   const n = ranks.length;
   demand(tieTerm < n ** 3 - n, 'All readings are the same: no rank differs from another.');
   let at = 0;
   const meanRanks = groups.map((g) => sum(ranks.slice(at, (at += g.length))) / g.length);
-  return { meanRanks, n, tieTerm };
+  return { ranks, meanRanks, n, tieTerm };
 }
 
 export interface DunnPair {

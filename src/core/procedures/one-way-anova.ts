@@ -1,7 +1,7 @@
 import { fisherF } from '../distributions/f';
 import { demand } from '../numeric/domain-error';
 import { moments, sum } from '../numeric/sum';
-import type { SampleSummary } from './sample-summary';
+import { type SampleSummary, distances } from './sample-summary';
 
 /** A line of a source table. */
 export interface Source {
@@ -20,7 +20,7 @@ export interface OneWayAnova {
   /** √MS within: the standard deviation the groups share. */
   pooledSd: number;
   etaSquared: number;
-  /** ω², less biased than η² (Hays, 1963). */
+  /** ω², less biased than η² (Hays, 1963); 0 where the formula falls below. */
   omegaSquared: number;
 }
 
@@ -32,7 +32,10 @@ const enough = (n: number, groups: number): void => {
 function table(ssBetween: number, ssWithin: number, ssTotal: number, groups: number, n: number): OneWayAnova {
   const df1 = groups - 1;
   const df2 = n - groups;
-  demand(ssWithin > 0, 'Within every group all readings are the same, so there is no spread to judge differences by.');
+  demand(
+    ssWithin > 1e-26 * ssTotal,
+    'Within every group all readings are the same, so there is no spread to judge differences by.',
+  );
   const between = { ss: ssBetween, df: df1, ms: ssBetween / df1 };
   const within = { ss: ssWithin, df: df2, ms: ssWithin / df2 };
   const f = between.ms / within.ms;
@@ -44,7 +47,7 @@ function table(ssBetween: number, ssWithin: number, ssTotal: number, groups: num
     p: Math.max(fisherF(df1, df2).upper(f), Number.MIN_VALUE),
     pooledSd: Math.sqrt(within.ms),
     etaSquared: ssBetween / ssTotal,
-    omegaSquared: (ssBetween - df1 * within.ms) / (ssTotal + within.ms),
+    omegaSquared: Math.max(0, (ssBetween - df1 * within.ms) / (ssTotal + within.ms)),
   };
 }
 
@@ -77,8 +80,9 @@ export function oneWayAnova(groups: readonly (readonly number[])[]): OneWayAnova
 export function oneWayAnovaFromSummaries(groups: readonly SampleSummary[]): OneWayAnova {
   const n = sum(groups.map((g) => g.n));
   enough(n, groups.length);
-  const grand = sum(groups.map((g) => (g.n * g.mean) / n));
-  const ssBetween = sum(groups.map((g) => g.n * (g.mean - grand) ** 2));
+  const means = distances(groups);
+  const grand = sum(groups.map((g, i) => (g.n * (means[i] ?? 0)) / n));
+  const ssBetween = sum(groups.map((g, i) => g.n * ((means[i] ?? 0) - grand) ** 2));
   const ssWithin = sum(groups.map((g) => (g.n - 1) * g.variance));
   return table(ssBetween, ssWithin, ssBetween + ssWithin, groups.length, n);
 }

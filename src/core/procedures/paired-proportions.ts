@@ -6,7 +6,10 @@ export interface PairedProportions {
   /** First share minus second. */
   difference: number;
   interval: Interval;
-  /** How often pairs changed one way over how often the other; an end is 0 or infinite where one never happened. */
+  /**
+   * How often pairs changed one way over how often the other; an end is 0 or infinite where one never happened, and the
+   * estimate NaN where neither did.
+   */
   oddsRatio: { estimate: number; interval: Interval };
 }
 
@@ -35,7 +38,7 @@ export function pairedProportions([[a, b], [c, d]]: TwoByTwo, level: number): Pa
     difference: p1 - p2,
     interval: { low: p1 - p2 - reach(p1 - w1.low, w2.high - p2), high: p1 - p2 + reach(w1.high - p1, p2 - w2.low) },
     oddsRatio: {
-      estimate: c === 0 ? Infinity : b / c,
+      estimate: changed === 0 ? NaN : c === 0 ? Infinity : b / c,
       interval: {
         low: b === 0 ? 0 : odds(betaShare(tail, b, changed - b + 1)),
         high: c === 0 ? Infinity : odds(1 - betaShare(tail, changed - b, b + 1)),

@@ -1,5 +1,5 @@
+import { differencesAsTyped } from '../numeric/decimals';
 import { demand } from '../numeric/domain-error';
-import { decimalScale } from '../numeric/sum';
 import { summarize } from './sample-summary';
 import { type TTest, tTest } from './t-test';
 
@@ -7,18 +7,14 @@ export interface PairedT extends TTest {
   /** Each first reading less its partner. */
   differences: number[];
   sdDifference: number;
-  /** Mean difference in standard deviations of the differences (Cohen, 1988). */
+  /** Mean difference in standard deviations of the differences (Cohen, 1988), whatever it is tested against. */
   cohenDz: number;
 }
 
 /** First less second, pair by pair; exact where both are decimals. @throws DomainError when a reading has no partner */
 export function pairedDifferences(a: readonly number[], b: readonly number[]): number[] {
   demand(a.length === b.length, 'Every reading needs its partner: the two lists differ in length.');
-  const scale = decimalScale([...a, ...b]);
-  return a.map((x, i) => {
-    const y = b[i] ?? 0;
-    return scale === undefined ? x - y : (Math.round(x * scale) - Math.round(y * scale)) / scale;
-  });
+  return differencesAsTyped(a, b);
 }
 
 /**
@@ -35,6 +31,6 @@ export function pairedT(a: readonly number[], b: readonly number[], level: numbe
     ...tTest(mean, sd / Math.sqrt(n), n - 1, level, nullDifference),
     differences,
     sdDifference: sd,
-    cohenDz: (mean - nullDifference) / sd,
+    cohenDz: mean / sd,
   };
 }

@@ -49,16 +49,18 @@ export function pooledPairs(groups: readonly SampleSummary[], pairs: readonly (r
   });
 }
 
-/** Differences of pairs in units of the two groups' own spreads, with Satterthwaite's df. */
-export function separatePairs(groups: readonly SampleSummary[], pairs: readonly (readonly [number, number])[]): Pair[] {
-  return pairs.map(([a, b]) => {
-    const [first, second] = pick(groups, [a, b]);
-    const [va, vb] = [first.variance / first.n, second.variance / second.n];
-    demand(va + vb > 0, 'Two of the groups have no spread at all, so their difference cannot be judged.');
-    const share = va / (va + vb);
-    const difference = meanDifference(first, second);
-    const se = Math.sqrt(va + vb);
-    const df = 1 / (share ** 2 / (first.n - 1) + (1 - share) ** 2 / (second.n - 1));
-    return { a, b, difference, se, df, t: difference / se };
-  });
+/**
+ * A pair's difference in units of the two groups' own spreads, with Satterthwaite's df.
+ * @throws DomainError where one has a single reading, or neither has any spread
+ */
+export function separatePair(groups: readonly SampleSummary[], [a, b]: readonly [number, number]): Pair {
+  const [first, second] = pick(groups, [a, b]);
+  demand(first.n > 1 && second.n > 1, 'One of the two has one reading, and so no spread of its own.');
+  const [va, vb] = [first.variance / first.n, second.variance / second.n];
+  demand(va + vb > 0, 'Neither of the two has any spread, so their difference cannot be judged.');
+  const share = va / (va + vb);
+  const difference = meanDifference(first, second);
+  const se = Math.sqrt(va + vb);
+  const df = 1 / (share ** 2 / (first.n - 1) + (1 - share) ** 2 / (second.n - 1));
+  return { a, b, difference, se, df, t: difference / se };
 }

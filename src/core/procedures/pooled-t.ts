@@ -1,3 +1,4 @@
+import { demand } from '../numeric/domain-error';
 import { type SampleSummary, meanDifference } from './sample-summary';
 import { type TTest, tTest } from './t-test';
 
@@ -16,6 +17,7 @@ export function pooledVariance(a: SampleSummary, b: SampleSummary): number {
  * @throws DomainError when neither group has any spread
  */
 export function pooledT(a: SampleSummary, b: SampleSummary, level: number, nullDifference = 0): TTest {
+  demand(a.n + b.n > 2, 'Each group has one reading: there is no spread to judge a difference by.');
   const se = Math.sqrt(pooledVariance(a, b)) * Math.sqrt(1 / a.n + 1 / b.n);
   return tTest(meanDifference(a, b), se, a.n + b.n - 2, level, nullDifference);
 }

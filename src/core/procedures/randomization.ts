@@ -15,12 +15,14 @@ import {
   shuffleTwoMeansExact,
 } from './shuffle-means';
 import { chiSquareOf } from './shuffle-statistics';
-import { type Shuffling, blockOf, observedOf, ofLabels, ofSigns, shuffleBlock, slackOf } from './shuffling';
+import { type Shuffling, blockOf, centred, observedOf, ofLabels, ofSigns, shuffleBlock, slackOf } from './shuffling';
 
 /** Every choice of signs, one by one. */
-function listedSigns(differences: readonly number[], statistic: (values: Float64Array) => number): ShuffleTest {
+function listedSigns(what: Extract<Shuffling, { kind: 'signs' }>): ShuffleTest {
+  const { differences } = what;
+  const statistic = ofSigns(what.statistic);
   const observed = statistic(Float64Array.from(differences));
-  const count = counter(observed);
+  const count = counter(observed, slackOf(what, observed));
   const ways = 2 ** differences.length;
   for (let signs = 0; signs < ways; signs++)
     count.see(statistic(Float64Array.from(differences, (d, i) => ((signs >>> i) & 1 ? -d : d))));
@@ -34,7 +36,8 @@ const briefly = 5e7;
  * The test with every arrangement counted; undefined where there are too many.
  * @param steps what the count may cost
  */
-export function exactly(what: Shuffling, steps = exactSteps): ShuffleTest | undefined {
+export function exactly(given: Shuffling, steps = exactSteps): ShuffleTest | undefined {
+  const what = centred(given);
   switch (what.kind) {
     case 'labels': {
       const { groups, statistic } = what;
@@ -42,13 +45,13 @@ export function exactly(what: Shuffling, steps = exactSteps): ShuffleTest | unde
       if (statistic === 'mean' && groups.length === 2 && canCountTwoGroups(a, b, steps))
         return shuffleTwoMeansExact(a, b);
       return dealsCount(groups.map((g) => g.length)) <= listUpTo
-        ? shuffleTest(groups, ofLabels(statistic), 1, 0)
+        ? shuffleTest(groups, ofLabels(statistic), 1, 0, slackOf(what, observedOf(what)))
         : undefined;
     }
     case 'signs': {
       const { differences, statistic } = what;
       if (statistic === 'mean' && canCountPairs(differences, steps)) return shufflePairedExact(differences);
-      return 2 ** differences.length <= listUpTo ? listedSigns(differences, ofSigns(statistic)) : undefined;
+      return 2 ** differences.length <= listUpTo ? listedSigns(what) : undefined;
     }
     case 'counts': {
       const { table } = what;
@@ -56,7 +59,7 @@ export function exactly(what: Shuffling, steps = exactSteps): ShuffleTest | unde
       if (what.statistic === 'chi-square') {
         if (dealsCount(table.map((row) => sum(row))) > listUpTo) return undefined;
         const outcomes = table.map((row) => row.flatMap((n, outcome) => new Array<number>(n).fill(outcome)));
-        return shuffleTest(outcomes, chiSquareOf(table[0]?.length ?? 0), 1, 0);
+        return shuffleTest(outcomes, chiSquareOf(table[0]?.length ?? 0), 1, 0, slackOf(what, observedOf(what)));
       }
       const [a, b] = table.map((row): Share => ({ successes: row[0] ?? 0, n: sum(row) }));
       demand(a !== undefined && b !== undefined, 'Two groups are needed.');
@@ -73,7 +76,8 @@ export function exactly(what: Shuffling, steps = exactSteps): ShuffleTest | unde
 }
 
 /** The test from random arrangements: p is (b + 1)/(m + 1). Source: Davison & Hinkley (1997). */
-export function sampled(what: Shuffling, seed: number, shuffles: number): ShuffleTest {
+export function sampled(given: Shuffling, seed: number, shuffles: number): ShuffleTest {
+  const what = centred(given);
   demand(Number.isInteger(shuffles) && shuffles >= 1, 'The number of shuffles must be a whole number of at least 1.');
   const observed = observedOf(what);
   const count = counter(observed, slackOf(what, observed));

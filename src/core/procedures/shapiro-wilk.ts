@@ -1,5 +1,5 @@
 import { normal } from '../distributions/normal';
-import { demand } from '../numeric/domain-error';
+import { attempt, demand } from '../numeric/domain-error';
 import { sortedUp } from '../numeric/quantile';
 import { moments, sum } from '../numeric/sum';
 
@@ -71,4 +71,18 @@ function pOf(w: number, n: number): number {
     spread = Math.exp(polynomial([-0.4803, -0.082676, 0.0030302], size));
   }
   return normal.upper((y - centre) / spread);
+}
+
+/**
+ * Whether each of several samples looks normal, whatever their spreads: the test of each, taken together by the mean of
+ * their normal scores. Samples of fewer than three say nothing. Source: Wilk & Shapiro (1968).
+ * @throws DomainError where no sample can be tested
+ */
+export function jointShapiroWilk(samples: readonly (readonly number[])[]): { p: number } {
+  const scores = samples.flatMap((values) => {
+    const found = attempt(() => shapiroWilk(values));
+    return found.ok ? [normal.quantile(Math.min(1 - 1e-16, Math.max(1e-300, found.value.p)))] : [];
+  });
+  demand(scores.length > 0, 'No group has three readings that differ.');
+  return { p: normal.lower(sum(scores) / Math.sqrt(scores.length)) };
 }

@@ -1,7 +1,8 @@
 import { shareOf, signedSums, subsetSums } from '../distributions/counted';
 import { logChoose } from '../distributions/binomial';
 import { demand } from '../numeric/domain-error';
-import { decimalScale, sum } from '../numeric/sum';
+import { decimalScale } from '../numeric/decimals';
+import { sum } from '../numeric/sum';
 import type { TailProbabilities } from './direction';
 import { type Interval, checkedLevel } from './interval';
 import { proportionInterval } from './one-proportion';

@@ -32,7 +32,11 @@ export const differenceOf =
   (values, label) =>
     centres[centre](membersOf(values, label, 0)) - centres[centre](membersOf(values, label, 1));
 
-/** Welch's t of the first group against the second; 0 where neither has spread. */
+/** A difference over its standard error; endless where there is a difference and no spread but that of rounding. */
+const ratioTo = (difference: number, se: number): number =>
+  se > 1e-10 * Math.abs(difference) ? difference / se : difference === 0 ? 0 : Math.sign(difference) * Infinity;
+
+/** Welch's t of the first group against the second. */
 export const welchStatistic: ShuffleStatistic = (values, label) => {
   const parts = [0, 1].map((g) => {
     const x = membersOf(values, label, g);
@@ -41,8 +45,16 @@ export const welchStatistic: ShuffleStatistic = (values, label) => {
   });
   const [a, b] = parts as [(typeof parts)[0], (typeof parts)[0]];
   const se = Math.sqrt(a.share + b.share);
-  return se > 0 ? (a.mean - b.mean) / se : 0;
+  return ratioTo(a.mean - b.mean, se);
 };
+
+/** F from the variation between groups and all there is; what rounding leaves within groups is none. */
+const ofVariation = (between: number, total: number, groups: number, n: number): number =>
+  total - between > 1e-13 * total
+    ? between / (groups - 1) / ((total - between) / (n - groups))
+    : between > 0
+      ? Infinity
+      : 0;
 
 /** The F of a one-way analysis of variance; Infinity where only the groups have spread. */
 export const fStatistic: ShuffleStatistic = (values, label) => {
@@ -58,8 +70,7 @@ export const fStatistic: ShuffleStatistic = (values, label) => {
     total += away * away;
   }
   const between = sums.reduce((s, x, g) => s + (x * x) / (sizes[g] ?? 1), 0);
-  const within = Math.max(0, total - between);
-  return between / (sums.length - 1) / (within / (values.length - sums.length));
+  return ofVariation(between, total, sums.length, values.length);
 };
 
 /**
@@ -89,7 +100,7 @@ export function ofSorted(
         }
       const [ss1, ss2] = [squares - (part * part) / n1, total - squares - (part * part) / n2];
       const se = Math.sqrt(Math.max(0, ss1) / (n1 - 1) / n1 + Math.max(0, ss2) / (n2 - 1) / n2);
-      return se > 0 ? (part / n1 + part / n2) / se : 0;
+      return ratioTo(part / n1 + part / n2, se);
     };
   if (statistic === 'F') {
     const sums = new Float64Array(sizes.length);
@@ -99,7 +110,7 @@ export function ofSorted(
       for (let i = 0; i < n; i++) sums[label[i]!]! += away[i]!;
       let between = 0;
       for (let g = 0; g < sums.length; g++) between += sums[g]! * sums[g]! * weights[g]!;
-      return between / (sums.length - 1) / (Math.max(0, total - between) / (n - sums.length));
+      return ofVariation(between, total, sums.length, n);
     };
   }
   const [[from1, to1], [from2, to2]] = [taken(statistic, n1), taken(statistic, n2)];
@@ -125,13 +136,13 @@ function taken(centre: Centre, n: number): readonly [number, number] {
   return [cut, n - cut];
 }
 
-/** The paired t of differences; 0 where they have neither mean nor spread. */
+/** The paired t of differences. */
 export const tOfPairs = (differences: ArrayLike<number>): number => {
   const n = differences.length;
   const mean = centres.mean(differences);
   let squares = 0;
   for (let i = 0; i < n; i++) squares += ((differences[i] ?? 0) - mean) ** 2;
-  return mean === 0 ? 0 : mean / Math.sqrt(squares / (n - 1) / n);
+  return ratioTo(mean, Math.sqrt(squares / (n - 1) / n));
 };
 
 /** Of a table of two rows, as a flat list of cells: the first row's share of the first outcome less the second's. */

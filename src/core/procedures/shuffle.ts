@@ -45,7 +45,7 @@ export function dealsCount(sizes: readonly number[]): number {
  */
 export function counter(
   observed: number,
-  slack = 1e-12 * Math.max(1, Math.abs(observed)),
+  slack: number,
 ): {
   see: (x: number) => void;
   tails: (total: number, p: (count: number, total: number) => number) => TailProbabilities;
@@ -68,18 +68,20 @@ export function counter(
  * else as often as asked. "Either way" takes the statistic as centred on 0; for one that only grows with the departure
  * (F, chi-square) read the greater tail. Source: Fisher (1935); sampled p: Davison & Hinkley (1997).
  * @param statistic from the values and each one's group
+ * @param slack statistics no further apart differ by rounding alone
  */
 export function shuffleTest(
   groups: readonly (readonly number[])[],
   statistic: (values: Float64Array, label: Int32Array) => number,
   seed: number,
   shuffles: number,
+  slack: number,
 ): ShuffleTest {
   demand(groups.length >= 2 && groups.every((g) => g.length > 0), 'At least two groups with readings are needed.');
   const values = Float64Array.from(groups.flat());
   const label = Int32Array.from(groups.flatMap((g, i) => g.map(() => i)));
   const observed = statistic(values, label);
-  const count = counter(observed);
+  const count = counter(observed, slack);
   const sizes = groups.map((g) => g.length);
   const ways = dealsCount(sizes);
   if (ways <= listUpTo) {

@@ -7,8 +7,7 @@
 import { dealer } from '../numeric/deal';
 import { demand } from '../numeric/domain-error';
 import { type Random, random } from '../numeric/random';
-import { sortedUp } from '../numeric/quantile';
-import { sum } from '../numeric/sum';
+import { offsetsOf, sum } from '../numeric/sum';
 import { tablesWith } from './random-table';
 import {
   type Centre,
@@ -235,16 +234,25 @@ export function arrangement(what: Shuffling, seed: number, number: number): Arra
   return { ...made.shown(), statistic } as Arrangement;
 }
 
-/** The largest magnitude of what goes into a statistic: rounding shows at some 1e-16 of it. */
-function magnitude(what: Shuffling): number {
-  if (what.kind === 'counts' || what.statistic === 't' || what.statistic === 'F') return 1;
+/**
+ * Statistics no further apart than this differ by rounding alone: that shows at some 1e-16 of the largest number that
+ * goes into them. t, F and χ² are without a unit.
+ */
+export function slackOf(what: Shuffling, observed: number): number {
+  if (!Number.isFinite(observed)) return 0;
+  const unitless = what.kind === 'counts' || what.statistic === 't' || what.statistic === 'F';
+  if (unitless) return 1e-11 * Math.max(1, Math.abs(observed));
   const values = what.kind === 'signs' ? what.differences : what.groups.flat();
-  return sortedUp(values.map(Math.abs)).at(-1) ?? 1;
+  return 1e-12 * values.reduce((most, x) => Math.max(most, Math.abs(x)), 0);
 }
 
-/** Statistics no further apart than this differ by rounding alone. */
-export const slackOf = (what: Shuffling, observed: number): number =>
-  1e-12 * Math.max(magnitude(what), Math.abs(observed));
+/** The same with the readings of all groups counted from one of them: large readings then keep their last decimals. */
+export function centred(what: Shuffling): Shuffling {
+  if (what.kind !== 'labels') return what;
+  const { offsets } = offsetsOf(what.groups.flat());
+  let at = 0;
+  return { ...what, groups: what.groups.map((g) => [...offsets.subarray(at, (at += g.length))]) };
+}
 
 /** Whether a statistic only grows with the departure, so that there is but one tail. */
 export const oneTailed = ({ statistic }: Shuffling): boolean => statistic === 'F' || statistic === 'chi-square';

@@ -1,20 +1,20 @@
 import { signedSums } from '../distributions/counted';
 import { normal } from '../distributions/normal';
 import { demand } from '../numeric/domain-error';
-import { quantile, sortedUp } from '../numeric/quantile';
+import { allAverages } from '../numeric/pair-selection';
 import type { Shift } from './hodges-lehmann';
 import { checkedLevel } from './interval';
 
 /**
  * Hodges–Lehmann centre of paired differences: the median of all Walsh averages (dᵢ + dⱼ)/2, with the interval that goes
  * with the signed-rank test. Source: Walsh (1949), Hodges & Lehmann (1963).
- * @throws DomainError without differences, or with more than 2800 of them
+ * The averages are never listed, so that there may be any number of differences.
+ * @throws DomainError without differences
  */
 export function signedRankShift(differences: readonly number[], level: number): Shift {
   const n = differences.length;
   demand(n > 0, 'There are no differences.');
-  demand(n <= 2800, 'There are too many differences to take all their averages in pairs.');
-  const averages = sortedUp(differences.flatMap((x, i) => differences.slice(i).map((y) => (x + y) / 2)));
+  const averages = allAverages(differences);
   const tail = (1 - checkedLevel(level)) / 2;
   let cut = 0;
   let coverage = level;
@@ -26,13 +26,14 @@ export function signedRankShift(differences: readonly number[], level: number): 
     coverage = 1 - (2 * below) / total;
   } else {
     const sd = Math.sqrt((n * (n + 1) * (2 * n + 1)) / 24);
-    cut = Math.max(0, Math.floor((n * (n + 1)) / 4 - normal.upperQuantile(tail) * sd - 0.5));
+    // The least W⁺ that the test with its correction for continuity does not reject.
+    cut = Math.max(0, Math.floor((n * (n + 1)) / 4 - normal.upperQuantile(tail) * sd + 0.5));
   }
   return {
-    estimate: quantile(averages, 0.5),
+    estimate: averages.median(),
     interval: {
-      low: cut === 0 ? -Infinity : (averages[cut - 1] ?? -Infinity),
-      high: cut === 0 ? Infinity : (averages[averages.length - cut] ?? Infinity),
+      low: cut === 0 ? -Infinity : averages.at(cut - 1),
+      high: cut === 0 ? Infinity : averages.at(averages.count - cut),
     },
     coverage,
   };

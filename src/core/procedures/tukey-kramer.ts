@@ -1,6 +1,6 @@
 import { studentizedRangeUpper, studentizedRangeUpperQuantile } from '../distributions/studentized-range';
 import { type Interval, checkedLevel } from './interval';
-import { type Pair, allPairs, pooledPairs, separatePairs, withinGroups } from './pairwise';
+import { type Pair, allPairs, pooledPairs, separatePair, withinGroups } from './pairwise';
 import type { SampleSummary } from './sample-summary';
 
 /** A pair judged by the studentized range. */
@@ -16,7 +16,8 @@ export interface RangePair extends Pair {
   smallestSignificant: number;
 }
 
-function judged(pair: Pair, groups: number, criticalQ: number): RangePair {
+/** A pair judged by the studentized range of so many groups. */
+export function judgedByRange(pair: Pair, groups: number, criticalQ: number): RangePair {
   const q = Math.abs(pair.t) * Math.SQRT2;
   const reach = (criticalQ / Math.SQRT2) * pair.se;
   return {
@@ -39,7 +40,9 @@ export function tukeyKramer(
 ): { criticalQ: number; pairs: RangePair[] } {
   const { df } = withinGroups(groups);
   const criticalQ = studentizedRangeUpperQuantile(1 - checkedLevel(level), groups.length, df);
-  const pairs = pooledPairs(groups, allPairs(groups.length)).map((pair) => judged(pair, groups.length, criticalQ));
+  const pairs = pooledPairs(groups, allPairs(groups.length)).map((pair) =>
+    judgedByRange(pair, groups.length, criticalQ),
+  );
   return { criticalQ, pairs };
 }
 
@@ -47,9 +50,16 @@ export function tukeyKramer(
  * The Games–Howell comparison of all pairs, for spreads that may differ: each pair has its own standard error and df.
  * Assumes independent readings, means near enough normal. Source: Games & Howell (1976).
  */
-export function gamesHowell(groups: readonly SampleSummary[], level: number): RangePair[] {
-  const p = 1 - checkedLevel(level);
-  return separatePairs(groups, allPairs(groups.length)).map((pair) =>
-    judged(pair, groups.length, studentizedRangeUpperQuantile(p, groups.length, pair.df)),
-  );
+export const gamesHowell = (groups: readonly SampleSummary[], level: number): RangePair[] =>
+  allPairs(groups.length).map((pair) => gamesHowellPair(groups, pair, level));
+
+/** One of its pairs. @throws DomainError where this pair has too little spread to be judged by */
+export function gamesHowellPair(
+  groups: readonly SampleSummary[],
+  pair: readonly [number, number],
+  level: number,
+): RangePair {
+  const found = separatePair(groups, pair);
+  const criticalQ = studentizedRangeUpperQuantile(1 - checkedLevel(level), groups.length, found.df);
+  return judgedByRange(found, groups.length, criticalQ);
 }

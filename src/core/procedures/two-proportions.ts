@@ -1,5 +1,4 @@
 import { normal } from '../distributions/normal';
-import { demand } from '../numeric/domain-error';
 import { type TailProbabilities, symmetricTails } from './direction';
 import { fisherExact } from './fisher-exact';
 import { type Interval, checkedLevel } from './interval';
@@ -14,7 +13,7 @@ export interface Ratio {
 export interface TwoProportions {
   /** First share minus second. */
   difference: number;
-  /** Pooled large-sample test; undefined statistic where neither group has both outcomes. */
+  /** Pooled large-sample test; 0 where neither group has both outcomes. */
   z: number;
   p: TailProbabilities;
   /** The same with Yates's continuity correction. */
@@ -39,7 +38,9 @@ function ratio(estimate: number, variance: number, z: number): Ratio {
 /**
  * Two independent proportions: difference, ratio and odds ratio with intervals; large-sample and exact tests.
  * Source: Pearson (1900); Newcombe (1998); Katz et al. (1978); Woolf (1955).
- * @throws DomainError for impossible counts, or when all outcomes are the same in both groups
+ * Where all outcomes are the same in both groups no arrangement is further out than the one seen: p is 1, and the
+ * intervals of the difference still say how large one could be.
+ * @throws DomainError for impossible counts
  */
 export function twoProportions(first: Share, second: Share, level: number): TwoProportions {
   const a = checkedShare(first);
@@ -48,9 +49,11 @@ export function twoProportions(first: Share, second: Share, level: number): TwoP
   const [p1, p2] = [a.successes / a.n, b.successes / b.n];
   const difference = p1 - p2;
   const pooled = (a.successes + b.successes) / (a.n + b.n);
-  demand(pooled > 0 && pooled < 1, 'All outcomes are the same in both groups, so there is nothing that could differ.');
-  const se = Math.sqrt(pooled * (1 - pooled) * (1 / a.n + 1 / b.n));
+  const same = pooled === 0 || pooled === 1;
+  const se = same ? 1 : Math.sqrt(pooled * (1 - pooled) * (1 / a.n + 1 / b.n));
   const z = difference / se;
+  const tails = (statistic: number): TailProbabilities =>
+    same ? { either: 1, greater: 1, less: 1 } : symmetricTails(normal, statistic);
   const correction = Math.min(Math.abs(difference), (1 / a.n + 1 / b.n) / 2);
   const seWald = Math.sqrt((p1 * (1 - p1)) / a.n + (p2 * (1 - p2)) / b.n);
   const [w1, w2] = [proportionInterval(a, level, 'wilson'), proportionInterval(b, level, 'wilson')];
@@ -58,8 +61,8 @@ export function twoProportions(first: Share, second: Share, level: number): TwoP
   return {
     difference,
     z,
-    p: symmetricTails(normal, z),
-    corrected: symmetricTails(normal, (Math.sign(difference) * (Math.abs(difference) - correction)) / se),
+    p: tails(z),
+    corrected: tails((Math.sign(difference) * (Math.abs(difference) - correction)) / se),
     fisher: fisherExact([
       [a.successes, fa],
       [b.successes, fb],

@@ -1,14 +1,16 @@
 import { fisherF } from '../distributions/f';
 import { demand } from '../numeric/domain-error';
-import { leastSquares } from '../numeric/least-squares';
-import { moments, sum } from '../numeric/sum';
+import { sum } from '../numeric/sum';
+import {
+  type TwoWayCell,
+  type TwoWayCells,
+  type TwoWayReading,
+  additiveFit,
+  cellsOf,
+  transposed,
+} from './two-way-cells';
 
-/** A reading under one level of each factor. */
-export interface TwoWayReading {
-  a: string;
-  b: string;
-  value: number;
-}
+export type { TwoWayReading } from './two-way-cells';
 
 /** Which question each line of the table answers when the cells are of unequal size. */
 export type SumsOfSquares = 1 | 2 | 3;
@@ -37,102 +39,128 @@ export interface TwoWayAnova {
   emptyCells: { a: string; b: string }[];
   balanced: boolean;
   levels: { a: string[]; b: string[] };
+  /** The layout the analysis was made from. */
+  layout: TwoWayCells;
 }
 
 /** The parts a two-way model may have beside its mean. */
 export type ModelPart = 'a' | 'b' | 'ab';
 
-/** Columns of effect coding for each part. */
-function designOf(readings: readonly TwoWayReading[], levelsA: readonly string[], levelsB: readonly string[]) {
-  const of = (levels: readonly string[], factor: 'a' | 'b') =>
-    coded(
-      levels,
-      readings.map((r) => r[factor]),
-    );
-  const [a, b] = [of(levelsA, 'a'), of(levelsB, 'b')];
-  return { a, b, ab: a.flatMap((x) => b.map((z) => times(x, z))) };
-}
+type Cells = readonly (readonly TwoWayCell[])[];
+type Means = readonly (readonly number[])[];
 
-/** The sum of squares a model with these parts leaves unexplained: an effect is what leaving it out adds to that. */
-export function unexplained(readings: readonly TwoWayReading[], parts: readonly ModelPart[]): number {
-  const levels = (factor: 'a' | 'b'): string[] => [...new Set(readings.map((r) => r[factor]))];
-  const design = designOf(readings, levels('a'), levels('b'));
-  const { deviations } = moments(readings.map((r) => r.value));
-  const one = new Float64Array(readings.length).fill(1);
-  return leastSquares([one, ...parts.flatMap((part) => design[part])], deviations).residual;
-}
+/** The mean of each level of the first factor over its readings, in each of its cells. */
+const rowMeans = (cells: Cells): number[][] =>
+  cells.map((row) => {
+    const n = sum(row.map((c) => c.n));
+    const mean = sum(row.map((c) => c.n * c.offset)) / n;
+    return row.map(() => mean);
+  });
 
-/** Effect coding: a column for each level but the last, which gets −1 throughout. */
-function coded(levels: readonly string[], of: readonly string[]): Float64Array[] {
-  const last = levels.at(-1);
-  return levels.slice(0, -1).map((level) => Float64Array.from(of, (x) => (x === level ? 1 : x === last ? -1 : 0)));
-}
-
-const times = (x: Float64Array, y: Float64Array): Float64Array => x.map((v, i) => v * (y[i] ?? 0));
+/** Σ n (x − y)² over the cells: between a model and one inside it, what the larger explains more. */
+const apart = (cells: Cells, x: Means, y: Means): number =>
+  sum(cells.flatMap((row, i) => row.map((c, j) => c.n * ((x[i]?.[j] ?? 0) - (y[i]?.[j] ?? 0)) ** 2)));
 
 /**
- * Two-way analysis of variance, balanced or not, by least squares on effect coding.
+ * Weighted squares of means: the sum of squares of the first factor after the other and the interaction, from the plain
+ * means of its cells, each weighing as precisely as it is known. Source: Yates (1934).
+ */
+function weightedSquares(cells: Cells): number {
+  const rows = cells.map((row) => ({
+    mean: sum(row.map((c) => c.offset)) / row.length,
+    weight: row.length ** 2 / sum(row.map((c) => 1 / c.n)),
+  }));
+  const centre = sum(rows.map((r) => r.weight * r.mean)) / sum(rows.map((r) => r.weight));
+  return sum(rows.map((r) => r.weight * (r.mean - centre) ** 2));
+}
+
+const offsets = (cells: Cells): number[][] => cells.map((row) => row.map((c) => c.offset));
+
+/** The sum of squares a model with these parts leaves unexplained: an effect is what leaving it out adds to that. */
+export function unexplained({ layout: { cells, total } }: TwoWayAnova, parts: readonly ModelPart[]): number {
+  const within = sum(cells.flat().map((c) => c.squares));
+  const has = (part: ModelPart): boolean => parts.includes(part);
+  if (has('ab'))
+    return within + (has('a') ? 0 : weightedSquares(cells)) + (has('b') ? 0 : weightedSquares(transposed(cells)));
+  if (!has('a') && !has('b')) return total;
+  const fitted =
+    has('a') && has('b')
+      ? additiveFit(cells).fitted
+      : has('a')
+        ? rowMeans(cells)
+        : transposed(rowMeans(transposed(cells)));
+  return within + apart(cells, offsets(cells), fitted);
+}
+
+/**
+ * Two-way analysis of variance, balanced or not, from the cells' counts, means and squares.
  *
  * Type I takes the factors in the order given; II tests each main effect after the other one; III each effect after all
  * others, interaction included. Without empty cells and with equal cells the three agree. The default elsewhere is II:
  * it has the most power for main effects when there is no interaction, and when there is one, main effects should be
  * read within levels anyway (Langsrud, 2003).
  *
+ * The model with the interaction needs no fit, its means are the cells'; the additive one is fitted to the cell means.
  * Assumes independent readings, one spread, means near enough normal.
  * Source: Fisher (1925); Yates (1934) for unequal cells.
  * @throws DomainError with fewer than two levels of a factor, or nothing left to judge errors by
  */
 export function twoWayAnova(readings: readonly TwoWayReading[], type: SumsOfSquares = 2): TwoWayAnova {
-  const levelsA = [...new Set(readings.map((r) => r.a))];
-  const levelsB = [...new Set(readings.map((r) => r.b))];
-  demand(levelsA.length > 1 && levelsB.length > 1, 'Each factor needs at least two levels.');
-  const { deviations: y, sumOfSquares: total } = moments(readings.map((r) => r.value));
-  const one = new Float64Array(readings.length).fill(1);
-  const { a, b, ab } = designOf(readings, levelsA, levelsB);
-  const cells = new Map<string, number>();
-  const key = (x: string, z: string): string => `${levelsA.indexOf(x)} ${levelsB.indexOf(z)}`;
-  for (const r of readings) cells.set(key(r.a, r.b), (cells.get(key(r.a, r.b)) ?? 0) + 1);
-  const emptyCells = levelsA.flatMap((x) => levelsB.filter((z) => !cells.has(key(x, z))).map((z) => ({ a: x, b: z })));
-  const replicated = readings.length > cells.size;
-  const interactive = replicated ? ab : [];
-
-  const full = leastSquares([one, ...a, ...b, ...interactive], y);
-  const additive = replicated ? leastSquares([one, ...a, ...b], y) : full;
-  const dfResidual = readings.length - full.rank;
-  demand(dfResidual > 0, 'Nothing is left to judge errors by: at least one cell needs a second reading.');
-  demand(
-    full.residual > 1e-28 * total,
-    'Within every cell all readings are the same, so there is no spread to judge effects by.',
+  const layout = cellsOf(readings);
+  const { n, total, levels, cells } = layout;
+  const flat = cells.flat();
+  const filled = flat.filter((c) => c.n > 0).length;
+  const emptyCells = levels.a.flatMap((a, i) =>
+    levels.b.flatMap((b, j) => ((cells[i]?.[j]?.n ?? 0) === 0 ? [{ a, b }] : [])),
   );
-  const residual = { ss: full.residual, df: dfResidual, ms: full.residual / dfResidual };
-  const effect = (ss: number, df: number): FactorEffect => {
-    const f = ss / df / residual.ms;
+  const replicated = n > filled;
+  const additive = additiveFit(cells);
+  const within = sum(flat.map((c) => c.squares));
+  const interactionSs = apart(cells, offsets(cells), additive.fitted);
+  const ss = replicated ? within : within + interactionSs;
+  const df = n - (replicated ? filled : additive.rank);
+  demand(df > 0, 'Nothing is left to judge errors by: at least one cell needs a second reading.');
+  demand(ss > 1e-28 * total, 'Within every cell all readings are the same, so there is no spread to judge effects by.');
+  const residual = { ss, df, ms: ss / df };
+  const effect = (own: number, dfOwn: number): FactorEffect => {
+    const f = own / dfOwn / residual.ms;
     return {
-      ss,
-      df,
-      ms: ss / df,
+      ss: own,
+      df: dfOwn,
+      ms: own / dfOwn,
       f,
-      p: Math.max(fisherF(df, dfResidual).upper(f), Number.MIN_VALUE),
-      partialEtaSquared: ss / (ss + residual.ss),
+      p: Math.max(fisherF(dfOwn, df).upper(f), Number.MIN_VALUE),
+      partialEtaSquared: own / (own + ss),
     };
   };
-  /** What `columns` explain after `others`. */
-  const after = (others: readonly Float64Array[], columns: readonly Float64Array[]): FactorEffect => {
-    const fit = leastSquares([one, ...others, ...columns], y);
-    const added = fit.explained.slice(1 + others.length);
-    const rank = fit.rank - leastSquares([one, ...others], y).rank;
-    demand(rank > 0, 'The two factors cannot be told apart in these readings: their levels always change together.');
-    return effect(sum(added), rank);
+  const [a, b] = [levels.a.length, levels.b.length];
+  const byA = rowMeans(cells);
+  const byB = transposed(rowMeans(transposed(cells)));
+  const complete = emptyCells.length === 0;
+  demand(
+    type !== 3 || complete || !replicated,
+    `Sums of squares of type III compare means over all cells, and ${emptyCells.length === 1 ? `one is empty (${emptyCells[0]?.a ?? ''}, ${emptyCells[0]?.b ?? ''})` : `${emptyCells.length} are empty`}: ask for type II, which compares levels where both have readings.`,
+  );
+  const together = 'The two factors cannot be told apart in these readings: their levels always change together.';
+  const afterOther = (other: Means, theirs: number): FactorEffect => {
+    demand(additive.rank > theirs, together);
+    return effect(apart(cells, additive.fitted, other), additive.rank - theirs);
   };
+  const third = type === 3 && replicated;
   return {
     type,
-    a: after(type === 1 ? [] : type === 2 ? b : [...b, ...interactive], a),
-    b: after(type === 3 ? [...a, ...interactive] : a, b),
-    interaction: replicated && full.rank > additive.rank ? after([...a, ...b], ab) : undefined,
+    a: third
+      ? effect(weightedSquares(cells), a - 1)
+      : type === 1
+        ? effect(sum(cells.flatMap((row, i) => row.map((c, j) => c.n * (byA[i]?.[j] ?? 0) ** 2))), a - 1)
+        : afterOther(byB, b),
+    b: third ? effect(weightedSquares(transposed(cells)), b - 1) : afterOther(byA, a),
+    interaction: replicated && filled > additive.rank ? effect(interactionSs, filled - additive.rank) : undefined,
     residual,
-    total: { ss: total, df: readings.length - 1 },
+    total: { ss: total, df: n - 1 },
     emptyCells,
-    balanced: emptyCells.length === 0 && new Set(cells.values()).size === 1,
-    levels: { a: levelsA, b: levelsB },
+    balanced: complete && new Set(flat.map((c) => c.n)).size === 1,
+    levels,
+    layout,
   };
 }

@@ -1,7 +1,7 @@
 import { fisherF } from '../distributions/f';
 import { demand } from '../numeric/domain-error';
 import { sum } from '../numeric/sum';
-import type { SampleSummary } from './sample-summary';
+import { type SampleSummary, distances } from './sample-summary';
 
 export interface WelchAnova {
   f: number;
@@ -24,8 +24,9 @@ export function welchAnova(groups: readonly SampleSummary[]): WelchAnova {
   );
   const weights = groups.map((g) => g.n / g.variance);
   const all = sum(weights);
-  const centre = sum(groups.map((g, i) => ((weights[i] ?? 0) * g.mean) / all));
-  const between = sum(groups.map((g, i) => (weights[i] ?? 0) * (g.mean - centre) ** 2)) / (k - 1);
+  const means = distances(groups);
+  const centre = sum(means.map((m, i) => ((weights[i] ?? 0) * m) / all));
+  const between = sum(means.map((m, i) => (weights[i] ?? 0) * (m - centre) ** 2)) / (k - 1);
   const lambda = sum(groups.map((g, i) => (1 - (weights[i] ?? 0) / all) ** 2 / (g.n - 1)));
   const f = between / (1 + (2 * (k - 2) * lambda) / (k * k - 1));
   const df2 = (k * k - 1) / (3 * lambda);

@@ -1,3 +1,4 @@
+import { demand } from '../numeric/domain-error';
 import { type SampleSummary, meanDifference } from './sample-summary';
 import { type TTest, tTest } from './t-test';
 
@@ -13,6 +14,7 @@ import { type TTest, tTest } from './t-test';
  * @example welchT(summarize([1, 2, 3]), summarize([2, 4, 6]), 0.95).df // 2.94…
  */
 export function welchT(a: SampleSummary, b: SampleSummary, level: number, nullDifference = 0): TTest {
+  demand(a.n > 1 && b.n > 1, 'Each group needs at least two readings to have a spread of its own.');
   const va = a.variance / a.n;
   const vb = b.variance / b.n;
   const share = va / (va + vb);

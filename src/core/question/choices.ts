@@ -65,6 +65,7 @@ export function followUpsFor(
 ): FollowUp[] {
   if (question.about !== undefined) return [...adjustments];
   if (method === 'ranks') return question.design === 'repeated' ? ['nemenyi'] : ['dunn'];
+  if (question.design === 'factorial') return [...adjustments, 'tukey'];
   if (question.design !== 'several') return [...adjustments];
   if (compare === 'contrasts')
     return spread === 'pooled' ? ['holm', 'scheffe', ...adjustments.slice(1)] : [...adjustments];
@@ -88,7 +89,10 @@ export function choicesOf(question: Question): Choices {
     value:
       question.value ??
       (question.about === undefined || question.design !== 'one-sample' ? 0 : question.about === 'share' ? 0.5 : 1),
-    effect: question.effect ?? 'difference',
+    // Fisher's test has an interval of its own, of the odds ratio; that of the difference may contradict it.
+    effect:
+      question.effect ??
+      (method === 'exact' && question.about === 'share' && question.design === 'two-groups' ? 'odds' : 'difference'),
     shareInterval: question.shareInterval ?? 'wilson',
     spread,
     method,

@@ -33,6 +33,19 @@ export interface Factors {
   aside: { where: string; reason: string }[];
 }
 
+/** The readings of each cell: a row for each level of the first factor, in it one list for each level of the second. */
+export function byCell<T extends Pick<FactorReading, 'a' | 'b'>>(factors: {
+  a: { levels: readonly { id: string }[] };
+  b: { levels: readonly { id: string }[] };
+  readings: readonly T[];
+}): T[][][] {
+  const place = (levels: readonly { id: string }[]) => new Map(levels.map((l, i) => [l.id, i]));
+  const [first, second] = [place(factors.a.levels), place(factors.b.levels)];
+  const cells = factors.a.levels.map(() => factors.b.levels.map((): T[] => []));
+  for (const r of factors.readings) cells[first.get(r.a) ?? -1]?.[second.get(r.b) ?? -1]?.push(r);
+  return cells;
+}
+
 /** The group columns a table with one row per reading is split by: those chosen, else the first two. */
 export function factorColumns(
   table: Table,
@@ -129,7 +142,10 @@ export function factorsOf(raw: Table, choice: Choice & { by2?: string | undefine
       where: `${la[ra[r.row] ?? -1]?.name ?? ''}, ${lb[rb[r.row] ?? -1]?.name ?? ''}`,
       reason: r.reason,
     });
-  const seen = (levels: Level[], of: 'a' | 'b'): Level[] => levels.filter((l) => out.some((r) => r[of] === l.id));
+  const seen = (levels: Level[], of: 'a' | 'b'): Level[] => {
+    const used = new Set(out.map((r) => r[of]));
+    return levels.filter((l) => used.has(l.id));
+  };
   return {
     a: { name: nameA, levels: seen(la, 'a') },
     b: { name: nameB, levels: seen(lb, 'b') },

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { minus } from '../numeric/decimals';
 
 /**
  * What a derived column is computed from, as data: a tree of numbers, columns and named operations. Whatever text it was
@@ -11,8 +12,9 @@ export type Expression =
 
 /** Operations of an expression, each a function of numbers; NaN stands for "no number", and becomes an empty cell. */
 export const operations = {
-  '+': (a: number, b: number) => a + b,
-  '-': (a: number, b: number) => a - b,
+  // As the decimals they were typed as: 1.1 − 1 is 0.1.
+  '+': (a: number, b: number) => minus(a, -b),
+  '-': minus,
   '*': (a: number, b: number) => a * b,
   '/': (a: number, b: number) => a / b,
   '^': (a: number, b: number) => a ** b,

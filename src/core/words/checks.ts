@@ -26,6 +26,7 @@ export const checkNames: Record<Check['about'], string> = {
 export function checkSentence(check: Check, answer: Answer): string {
   const { figures, verdict } = check;
   const f = (name: string): number => figures[name] ?? NaN;
+  const plot = figures['plotted'] === undefined ? '' : ` The plot shows ${f('plotted')} of them, drawn at random.`;
   const { question } = answer;
   const ranks = choicesOf(question).method === 'ranks';
   const subject = answer.subject || 'subject';
@@ -59,23 +60,33 @@ export function checkSentence(check: Check, answer: Answer): string {
         : `The smallest ${question.design === 'factorial' ? 'cell' : 'group'} has ${f('smallest')}: with so few the spread itself is hardly known, and the interval is wide for it.`;
     case 'unusual-points':
       return f('count') === 0
-        ? 'No reading lies far from its group.'
-        : `${counted(f('count'), 'reading')} ${f('count') === 1 ? 'lies' : 'lie'} far from the others${f('rare') > 0 ? `; ${f('rare') === f('count') ? (f('count') === 1 ? 'it' : 'all') : f('rare')} so far that chance alone would seldom bring ${f('rare') === 1 ? 'it' : 'them'}` : ''}. Look at ${f('count') === 1 ? 'it' : 'them'} before anything else; set aside only for a reason.`;
+        ? 'No reading lies further from its group than the furthest of so many would.'
+        : `${counted(f('count'), 'reading')} ${f('count') === 1 ? 'lies' : 'lie'} further from the others than chance alone would often bring the furthest of so many. Look at ${f('count') === 1 ? 'it' : 'them'} before anything else; set aside only for a reason.`;
     case 'normality': {
       const what = paired ? 'differences' : 'residuals';
       if (verdict === 'unknown') return `Too few ${what} to judge their shape.`;
-      const test = `Shapiro–Wilk W = ${fixed(f('w'), 3)}, p ${pRelation(f('p'))}`;
+      const drawn =
+        figures['sampled'] === undefined
+          ? ''
+          : `, of ${f('sampled').toLocaleString('en')} drawn at random${figures['w'] === undefined ? ' from each group' : ''}`;
+      const test =
+        figures['w'] === undefined
+          ? `Shapiro–Wilk in each group, taken together, p ${pRelation(f('p'))}${drawn}`
+          : `Shapiro–Wilk W = ${fixed(f('w'), 3)}, p ${pRelation(f('p'))}${drawn}`;
       if (verdict === 'fine')
-        return `The ${what} look as normal readings would (${test}).${f('n') < 15 ? ' So few would hide much.' : ''}`;
+        return `The ${what} look as normal readings would (${test}).${f('n') < 15 ? ' So few would hide much.' : ''}${plot}`;
       if (choicesOf(question).method === 'shuffle')
-        return `The ${what} are not normal (${test}); shuffled labels do not need them to be.`;
-      if (ranks) return `The ${what} are not normal (${test}); ranks do not need them to be.`;
+        return `The ${what} are not normal (${test}); a permutation test does not need them to be.${plot}`;
+      if (ranks) return `The ${what} are not normal (${test}); ranks do not need them to be.${plot}`;
       return f('smallest') >= 40
-        ? `The ${what} are not normal (${test}), but a mean of so many hardly minds.`
-        : `The ${what} do not look normal (${test}), and the groups are small enough for it to matter.`;
+        ? `The ${what} are not normal (${test}); with n this large the ${question.design === 'two-groups' || question.design === 'paired' || question.design === 'one-sample' ? 't-test' : 'analysis'} is robust to this.${plot}`
+        : `The ${what} do not look normal (${test}), and the groups are small enough for it to matter.${plot}`;
     }
     case 'equal-spread': {
-      if (verdict === 'unknown') return 'The spreads cannot be compared: a group has none, or too few readings.';
+      if (verdict === 'unknown')
+        return f('pairs') > 0
+          ? 'Not known from the data: two readings in a group do not tell whether spreads differ.'
+          : 'The spreads cannot be compared: a group has none, or too few readings.';
       const ratio = `the largest SD is ${significant(f('ratio'), 2)} times the smallest (Brown–Forsythe p ${pRelation(f('p'))})`;
       const separate = choicesOf(question).spread === 'separate' && question.design !== 'factorial';
       if (f('p') >= 0.05 && f('ratio') <= 3) return `The spreads are alike: ${ratio}.`;

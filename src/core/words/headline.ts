@@ -6,9 +6,9 @@ import { choicesOf } from '../question/choices';
 import { passes } from '../procedures/interval';
 import { wordsAbout } from './about';
 import { centreWord, methodName } from './method';
-import { fixed, intervalDecimals, percent } from './numbers';
+import { fixed, given, intervalDecimals, percent } from './numbers';
 import { effectPhrases, testPhrase } from './phrases';
-import { bareMeasure, namedFactors, measureOf } from './question';
+import { bareMeasure, claimOf, measureOf, namedFactors } from './question';
 import { sentenceCase, unitAfter } from './sentences';
 import { type Text, text } from './text';
 import { toldApart, verdictOn } from './verdict';
@@ -33,8 +33,10 @@ export function foremost(comparison: Comparison): (Effect & { within?: string })
   const all = comparison.follow.value.flatMap((part) =>
     part.effects.map((e) => ({ ...e, ...(part.within === undefined ? {} : { within: part.within }) })),
   );
+  // A ratio of 0.1 is further from 1 than one of 2.
+  const far = ({ ratio, estimate }: Effect): number => Math.abs(ratio ? Math.log(estimate) : estimate);
   return all.reduce<(typeof all)[0] | undefined>(
-    (best, e) => (best === undefined || Math.abs(e.estimate) > Math.abs(best.estimate) ? e : best),
+    (best, e) => (best === undefined || far(e) > far(best) ? e : best),
     undefined,
   );
 }
@@ -50,8 +52,10 @@ function differenceSentence(answer: Answer, comparison: Comparison, effect: Effe
       ? intervalDecimals(effect.interval)
       : 2;
   const size = `${fixed(Math.abs(away), decimals)}${unit}`;
+  // What is printed as zero has no direction.
+  const level0 = Number(Math.abs(away).toFixed(Math.min(20, decimals))) === 0;
   const one = question.design === 'one-sample';
-  const other = one ? `${value}${unit}` : (b?.name ?? '');
+  const other = one ? `${given(value)}${unit}` : (b?.name ?? '');
   const first = a?.name ?? '';
   const level = percent(question.level);
   const settled = passes(comparison.p, question.level);
@@ -62,20 +66,19 @@ function differenceSentence(answer: Answer, comparison: Comparison, effect: Effe
       : centreWord(question);
   const observed =
     method === 'ranks'
-      ? away === 0
+      ? level0
         ? `${sentenceCase(measureOf(answer))} was not shifted between ${first} and ${other}`
         : one
           ? `${sentenceCase(bareMeasure(answer))} of ${first} lay typically ${size} ${away > 0 ? 'above' : 'below'} ${other}`
           : `${sentenceCase(bareMeasure(answer))} was typically ${size} ${away > 0 ? 'greater' : 'less'} in ${first} than in ${other}`
       : one
-        ? away === 0
+        ? level0
           ? `Mean ${bareMeasure(answer)} of ${first} was ${other}`
           : `Mean ${bareMeasure(answer)} of ${first} was ${size} ${away > 0 ? 'above' : 'below'} ${other}`
-        : away === 0
+        : level0
           ? `${sentenceCase(measureOf(answer))} had the same ${centre} in ${first} and ${other}`
           : `${sentenceCase(centre)} ${bareMeasure(answer)} was ${size} ${away > 0 ? 'greater' : 'less'} in ${first} than in ${other}`;
-  const none = one ? other : value === 0 ? 'a difference of zero' : `a difference of ${value}${unit}`;
-  const it = one ? `it is ${question.direction} than ${other}` : `it is ${question.direction} in ${first}`;
+  const none = one ? other : value === 0 ? 'a difference of zero' : `a difference of ${given(value)}${unit}`;
   const verdict = verdictOn({
     settled,
     direction: question.direction,
@@ -86,7 +89,7 @@ function differenceSentence(answer: Answer, comparison: Comparison, effect: Effe
       : value === 0
         ? { open: 'that there is no difference', shown: 'that there is none' }
         : {}),
-    claim: it,
+    claim: claimOf(answer),
   });
   return text`${observed}; at the ${level} level, ${verdict}.`;
 }

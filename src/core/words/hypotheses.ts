@@ -6,13 +6,14 @@ import { named } from '../distributions/named';
 import { choicesOf } from '../question/choices';
 import { type Hypothesis, wordsAbout } from './about';
 import { hypothesisName } from './hypothesis-name';
-import { fixed, pRelation, percent, scientific, significant } from './numbers';
+import { fixed, given, pRelation, percent, scientific, significant } from './numbers';
 import { centreWord } from './method';
-import { bareMeasure, namedFactors } from './question';
+import { bareMeasure, claimOf, namedFactors } from './question';
 import { valued } from './sentences';
 
 /** What shuffled labels judge: that the labels have nothing to do with the readings. */
-function shuffled({ question, groups }: Answer): { none: Hypothesis; some: Hypothesis } {
+function shuffled(answer: Answer): { none: Hypothesis; some: Hypothesis } {
+  const { question, groups } = answer;
   const centre = centreWord(question);
   const names = groups.map((g) => g.name);
   const [first = '', second = ''] = names;
@@ -36,7 +37,9 @@ function shuffled({ question, groups }: Answer): { none: Hypothesis; some: Hypot
           ? 'They have: at least one group’s readings are others than chance would deal it.'
           : way === 'either'
             ? `They have: the ${centre} differs, one way or the other.`
-            : `They have: the ${centre} is ${way} in ${first} than in ${second}.`,
+            : choicesOf(question).value === 0
+              ? `They have: the ${centre} is ${way} in ${first} than in ${second}.`
+              : `They have: ${claimOf(answer)}.`,
     },
   };
 }
@@ -58,7 +61,7 @@ export function hypotheses(answer: Answer): { none: Hypothesis; some: Hypothesis
   if (method === 'shuffle') return shuffled(answer);
   switch (question.design) {
     case 'one-sample': {
-      const against = valued(String(value), unit);
+      const against = valued(given(value), unit);
       return {
         none: { tex: `H_0\\colon ${of(first)} = ${value}`, words: `In truth ${what} of ${first} is ${against}.` },
         some: {
@@ -76,11 +79,16 @@ export function hypotheses(answer: Answer): { none: Hypothesis; some: Hypothesis
           words:
             value === 0
               ? `In truth ${what} is the same in ${first} and ${second}.`
-              : `In truth ${what} in ${first} exceeds that in ${second} by ${valued(String(value), unit)}.`,
+              : `In truth ${what} in ${first} less that in ${second} is ${valued(given(value), unit)}.`,
         },
         some: {
           tex: `H_1\\colon ${left} ${opposite} ${value}`,
-          words: way === 'either' ? 'It differs, one way or the other.' : `It is ${way} in ${first}.`,
+          words:
+            way === 'either'
+              ? 'It differs, one way or the other.'
+              : value === 0
+                ? `It is ${way} in ${first}.`
+                : `It is ${way} than ${valued(given(value), unit)}.`,
         },
       };
     }

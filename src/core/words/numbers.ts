@@ -5,10 +5,12 @@ const superscripts: Record<string, string> = Object.fromEntries(
   Array.from('0123456789-', (c, i) => [c, '⁰¹²³⁴⁵⁶⁷⁸⁹⁻'[i] ?? c]),
 );
 
+const superscript = (exponent: string): string => exponent.replace('+', '').replace(/./g, (c) => superscripts[c] ?? c);
+
 /** A power of ten in scientific notation: "3.2 × 10⁻⁷". */
 export function scientific(x: number, digits = 2): string {
   const [mantissa = '', exponent = '0'] = x.toExponential(digits - 1).split('e');
-  return `${mantissa.replace('-', '−')} × 10${exponent.replace('+', '').replace(/./g, (c) => superscripts[c] ?? c)}`;
+  return `${mantissa.replace('-', '−')} × 10${superscript(exponent)}`;
 }
 
 /** A number with so many decimals and a true minus sign; very large and very small ones in scientific notation. */
@@ -19,6 +21,12 @@ export function fixed(x: number, decimals: number): string {
   const written = x.toFixed(Math.min(20, Math.max(0, decimals)));
   return Number(written) === 0 ? written.replace('-', '') : written.replace('-', '−');
 }
+
+/** A number a person chose, with all its digits, a true minus sign, and none of the dust of a computation. */
+export const given = (x: number): string => {
+  const [mantissa = '', exponent] = String(Number(x.toPrecision(12))).split('e');
+  return `${mantissa}${exponent === undefined ? '' : ` × 10${superscript(exponent)}`}`.replace(/^-/, '−');
+};
 
 /** A number with so many significant figures, in scientific notation outside 0.0001 to a million. */
 export function significant(x: number, digits: number): string {

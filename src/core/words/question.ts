@@ -4,6 +4,7 @@ import type { Named } from '../question/naming';
 import type { Question } from '../question/question';
 import { withUnit } from '../readings/table';
 import { wordsAbout } from './about';
+import { given } from './numbers';
 import { listed, unitAfter, valued } from './sentences';
 
 /** The measure as a sentence's subject. */
@@ -21,8 +22,18 @@ export const namedFactors = (answer: Named): readonly [string, string] => {
 export function subtraction({ groups, question }: Pick<Named, 'groups' | 'question'>): string {
   const [a, b] = groups;
   return question.design === 'one-sample'
-    ? `${a?.name ?? ''} minus ${choicesOf(question).value}`
+    ? `${a?.name ?? ''} minus ${given(choicesOf(question).value)}`
     : `${a?.name ?? ''} minus ${b?.name ?? ''}`;
+}
+
+/** "Red lamp minus White lamp is greater than −5 kg", "it is greater in Red lamp": what a one-sided test claims. */
+export function claimOf({ groups, question, unit }: Pick<Named, 'groups' | 'question' | 'unit'>): string {
+  const { value } = choicesOf(question);
+  const way = question.direction;
+  if (question.design === 'one-sample') return `it is ${way} than ${valued(given(value), unit)}`;
+  return value === 0
+    ? `it is ${way} in ${groups[0]?.name ?? ''}`
+    : `${subtraction({ groups, question })} is ${way} than ${valued(given(value), unit)}`;
 }
 
 /** How each subject counts, as the sentence ends. */
@@ -49,17 +60,21 @@ export function questionSentence(answer: Named): string {
   const names = listed(groups.map((g) => g.name));
   switch (question.design) {
     case 'one-sample': {
-      const against = valued(String(value), unit);
+      const against = valued(given(value), unit);
       return way === 'either'
         ? `Does ${measure} of ${a ?? ''} differ from ${against}, ${each}?`
         : `Is ${measure} of ${a ?? ''} ${way} than ${against}, ${each}?`;
     }
     case 'two-groups':
     case 'paired': {
-      const more = value === 0 ? '' : ` by more than ${valued(String(value), unit)}`;
+      const away = `${measure} in ${a ?? ''} less that in ${b ?? ''}`;
+      if (value !== 0)
+        return way === 'either'
+          ? `Does ${away} differ from ${valued(given(value), unit)}, ${each}?`
+          : `Is ${away} ${way} than ${valued(given(value), unit)}, ${each}?`;
       return way === 'either'
-        ? `Does ${measure} differ between ${a ?? ''} and ${b ?? ''}${value === 0 ? '' : ` from a difference of ${valued(String(value), unit)}`}, ${each}?`
-        : `Is ${measure} ${way} in ${a ?? ''} than in ${b ?? ''}${more}, ${each}?`;
+        ? `Does ${measure} differ between ${a ?? ''} and ${b ?? ''}, ${each}?`
+        : `Is ${measure} ${way} in ${a ?? ''} than in ${b ?? ''}, ${each}?`;
     }
     case 'several':
     case 'repeated':
@@ -79,7 +94,7 @@ export function shortQuestion(answer: Named): string {
   const { question, groups } = answer;
   switch (question.design) {
     case 'one-sample':
-      return `${groups[0]?.name ?? ''} · ${choicesOf(question).value}${unitAfter(answer.unit)}`;
+      return `${groups[0]?.name ?? ''} · ${given(choicesOf(question).value)}${unitAfter(answer.unit)}`;
     case 'factorial':
     case 'mixed':
       return answer.layout ? namedFactors(answer).join(' × ') : 'two factors';

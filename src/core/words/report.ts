@@ -10,8 +10,18 @@ import { apartClause } from './apart';
 import { wordsAbout } from './about';
 import { followNames } from './follow-names';
 import { centreWord } from './method';
-import { between, counted, fixed, intervalDecimals, meanDecimals, pRelation, percent, significant } from './numbers';
-import { namedFactors, measureOf, subtraction } from './question';
+import {
+  between,
+  counted,
+  fixed,
+  given,
+  intervalDecimals,
+  meanDecimals,
+  pRelation,
+  percent,
+  significant,
+} from './numbers';
+import { claimOf, measureOf, namedFactors, subtraction } from './question';
 import { listed, valued, sentenceCase, unitAfter } from './sentences';
 import { type Text, symbol, text, joined } from './text';
 
@@ -119,11 +129,15 @@ function followClause(answer: Answer): string {
         ? 'All pairs of conditions'
         : 'Levels';
   if (method === 'ranks') return ` ${of} were compared by mean ranks (${name}).`;
+  const family = answer.comparison.value.follow.value[0]?.family;
+  const together =
+    follow === 'unadjusted' || family === undefined || family < 2 ? '' : `, the ${family} comparisons being one family`;
   const intervals = answer.comparison.value.follow.value.some((p) => p.simultaneous)
     ? `simultaneous ${percent(question.level)} confidence intervals`
     : `${percent(question.level)} confidence intervals that each stand on their own`;
   const how = follow === 'unadjusted' ? 'without adjustment for their number' : `by the ${name} method`;
-  return ` ${of} were compared ${how}, with ${intervals}.`;
+  const apart = answer.comparison.value.follow.value.length > 1 && follow === 'tukey' ? ' within each level' : '';
+  return ` ${of} were compared ${how}${together}${apart}, with ${intervals}.`;
 }
 
 /** The sentences for the paper's methods section. */
@@ -145,10 +159,10 @@ export function methodsSentence(answer: Answer): Text {
   const sided =
     way === 'either'
       ? 'The test was two-sided'
-      : `The test was one-sided (${first} ${way} than ${question.design === 'one-sample' ? valued(String(value), unit) : (b?.name ?? '')})`;
+      : `The test was one-sided (${value === 0 && question.design !== 'one-sample' ? `${first} ${way} than ${b?.name ?? ''}` : question.design === 'one-sample' ? `${first} ${way} than ${valued(given(value), unit)}` : claimOf(answer)})`;
   switch (question.design) {
     case 'one-sample':
-      return text`${what} of ${first} was compared with ${valued(String(value), unit)} by ${testWords(answer)}, ${contributing}. ${sided}; differences are ${subtraction(answer)} and are given with ${level} confidence intervals.${tail}`;
+      return text`${what} of ${first} was compared with ${valued(given(value), unit)} by ${testWords(answer)}, ${contributing}. ${sided}; differences are ${subtraction(answer)} and are given with ${level} confidence intervals.${tail}`;
     case 'two-groups':
     case 'paired': {
       const each = question.design === 'paired' ? `each ${noun} being compared with itself` : contributing;
@@ -161,7 +175,7 @@ export function methodsSentence(answer: Answer): Text {
             : centreWord(question) === 'mean'
               ? text` Intervals are ${question.design === 'paired' ? 'those of the paired t-test' : 'Welch’s'}.`
               : text` Differences are ${question.design === 'paired' ? `${centreWord(question)} differences` : `of ${centreWord(question)}s`}, their intervals percentiles of 5,000 bootstrap resamples (seed ${choicesOf(question).seed}).`;
-      const shifted = value === 0 ? '' : `; the difference was tested against ${valued(String(value), unit)}`;
+      const shifted = value === 0 ? '' : `; the difference was tested against ${valued(given(value), unit)}`;
       return text`${what} was compared between ${first} and ${b?.name ?? ''} with ${testWords(answer)}, ${each}. ${sided}; differences are ${subtraction(answer)} and are given with ${level} confidence intervals${shifted}.${standardized}${tail}`;
     }
     case 'several':
@@ -213,7 +227,8 @@ export function resultsSentence(answer: Answer, comparison: Comparison): Text {
   const equivalent = equivalenceClause(answer, comparison);
   if (comparison.effect && first) {
     const { estimate, interval } = effectPhrases(comparison.effect, answer.unit, level);
-    const away = comparison.effect.estimate;
+    // What is printed as zero has no direction.
+    const away = /[1-9]/.test(estimate.split(' ')[0] ?? '') ? comparison.effect.estimate : 0;
     const centre = centreWord(question);
     const kind =
       method === 'ranks'
@@ -226,7 +241,7 @@ export function resultsSentence(answer: Answer, comparison: Comparison): Text {
     const pInterval = first.pInterval ? ` (${percent(level)} CI of the sampled p ${between(first.pInterval, 4)})` : '';
     if (question.design === 'one-sample' && a) {
       const relation = away === 0 ? 'equal to' : away > 0 ? 'greater than' : 'less than';
-      return text`${what} of ${groupClause(a, answer.unit)} was ${relation} ${valued(String(value), answer.unit)}: ${kind} ${estimate}, ${interval}; ${testPhrase(first)}${sizesClause(comparison, level)}.${equivalent}`;
+      return text`${what} of ${groupClause(a, answer.unit)} was ${relation} ${valued(given(value), answer.unit)}: ${kind} ${estimate}, ${interval}; ${testPhrase(first)}${sizesClause(comparison, level)}.${equivalent}`;
     }
     if (a && b) {
       const relation = away === 0 ? 'the same on average' : away > 0 ? 'greater' : 'less';

@@ -1,7 +1,7 @@
 /** The working of analyses with two factors, or with the same subjects under every condition. */
 import { fisherF } from '../distributions/f';
 import type { RepeatedMeasures } from '../procedures/repeated-measures';
-import { type ModelPart, type TwoWayAnova, type TwoWayReading, unexplained } from '../procedures/two-way-anova';
+import { type ModelPart, type TwoWayAnova, unexplained } from '../procedures/two-way-anova';
 import type { WithinBetween } from '../procedures/within-between';
 import { type Step, type Term, Working, constant, minus, over, plus, squared, symbol, times, total } from './term';
 
@@ -32,7 +32,7 @@ function others(effect: ModelPart, type: TwoWayAnova['type'], interactive: boole
  * its own. With equal cells this is the sum of squared departures of the level means, times their readings.
  * Source: Fisher (1925), Yates (1934).
  */
-export function twoWayWorking(readings: readonly TwoWayReading[], table: TwoWayAnova): Step[] {
+export function twoWayWorking(table: TwoWayAnova): Step[] {
   const w = new Working();
   const interactive = table.interaction !== undefined;
   const known = new Map<string, Term>();
@@ -47,7 +47,7 @@ export function twoWayWorking(readings: readonly TwoWayReading[], table: TwoWayA
         : 'left unexplained by the mean alone',
       `R(${mark})`,
       '\\sum (y - \\hat{y})^2',
-      unexplained(readings, parts),
+      unexplained(table, parts),
     );
     known.set(mark, made);
     return made;

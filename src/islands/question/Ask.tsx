@@ -7,7 +7,9 @@ import { factorColumns, factorNames } from '../../core/readings/factors';
 import { middleOf } from '../../core/readings/banded';
 import { columnsAreGroups } from '../../core/readings/groups';
 import { columnsOf } from '../../core/readings/table';
+import { given } from '../../core/words/numbers';
 import { countingWords, questionSentence } from '../../core/words/question';
+import { valued } from '../../core/words/sentences';
 import { Accepted } from '../shared/Accepted';
 import { Choose } from '../shared/Parts';
 import { WhenLive } from '../shared/WhenLive';
@@ -82,7 +84,14 @@ function AskReadings(props: AskProps) {
     <KindPart
       kind={kind}
       kinds={kindsFor(table, question)}
-      shown={{ value: either ? 'from' : 'than', two: either ? 'between' : 'in', several: 'among', factors: 'on' }[kind]}
+      shown={
+        {
+          value: either ? 'from' : 'than',
+          two: either && (question.about || choices.value === 0) ? 'between' : 'in',
+          several: 'among',
+          factors: 'on',
+        }[kind]
+      }
       others={kindWords[either ? 'either' : 'one']}
       onTurn={(next) => turnTo(next, within && next !== 'value')}
     />
@@ -167,7 +176,12 @@ function AskReadings(props: AskProps) {
         </>
       ),
     two:
-      direction === 'either' ? (
+      !spreadAsked && choices.value !== 0 ? (
+        <>
+          {either ? 'Does' : 'Is'} {measure} {compared} {a} less that in {b} {directed} {either ? 'from' : 'than'}{' '}
+          {valued(given(choices.value), unit)},
+        </>
+      ) : direction === 'either' ? (
         <>
           Does {measure} {directed} {compared} {a} and {b},
         </>

@@ -21,9 +21,7 @@ const mark = { fine: '○', weigh: '◐', matters: '●', unknown: '–' } as co
 
 /** The row of the reading that lies furthest, to go there. */
 function furthest(answer: Answer, check: Check): { row: number; column: string } | undefined {
-  const worst = [...(check.points ?? [])].sort(
-    (x, y) => Math.abs(y.studentized ?? 0) - Math.abs(x.studentized ?? 0),
-  )[0];
+  const worst = check.points?.[0];
   if (!worst) return undefined;
   const { question, groups, layout: two, comparison } = answer;
   const pairing = comparison.ok ? comparison.value.pairing : undefined;

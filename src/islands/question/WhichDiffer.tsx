@@ -182,7 +182,8 @@ export default function WhichDiffer({ answer, comparison, sorted, onSort, chosen
   const unit = ranks ? 'mean ranks' : answer.unit;
   const parts = follow.ok ? follow.value : [];
   const triangular = parts.length === 1 && parts[0]?.letters !== undefined && answer.groups.length > 2;
-  const critical = parts[0]?.critical;
+  const { critical, family } = parts[0] ?? {};
+  const left = parts.flatMap((part) => part.left ?? []);
   return (
     <section aria-label="Which ones differ">
       <h3 className="prose-serif mb-1 text-[17px]">
@@ -196,6 +197,10 @@ export default function WhichDiffer({ answer, comparison, sorted, onSort, chosen
         <>
           <p className="mb-2 max-w-[72ch] text-sm text-muted">
             {followNames[choices.follow]}: {followReasons[choices.follow]}.{' '}
+            {family !== undefined && family > 1 && choices.follow !== 'unadjusted' && (
+              <>All {family} comparisons shown are one family. </>
+            )}
+            {choices.follow === 'tukey' && parts.length > 1 && <>Each level is a family of its own. </>}
             {critical && (
               <>
                 Critical value <i>{critical.symbol}</i> = {fixed(critical.value, 3)}.{' '}
@@ -238,6 +243,15 @@ export default function WhichDiffer({ answer, comparison, sorted, onSort, chosen
                 />
               </div>
             ))
+          )}
+          {left.length > 0 && (
+            <ul className="max-w-[72ch] text-sm text-muted" data-testid="comparisons-left">
+              {left.map(({ name, why }) => (
+                <li key={name}>
+                  {name}: {why}
+                </li>
+              ))}
+            </ul>
           )}
         </>
       )}

@@ -4,6 +4,7 @@ import {
   type Arrangement,
   type Shuffling,
   arrangement,
+  centred,
   observedOf,
   shuffleBlock,
   slackOf,
@@ -31,7 +32,8 @@ const between = 120;
  * Arrangements of one seed as they are asked for: the first so many of its stream, whoever makes them. Blocks that come
  * early wait for those before them, so that a run stopped anywhere is the same run.
  */
-export function shuffleRun(what: Shuffling, seed: number) {
+export function shuffleRun(given: Shuffling, seed: number) {
+  const what = centred(given);
   const observed = observedOf(what);
   const slack = slackOf(what, observed);
   const fresh = (): RunState => ({

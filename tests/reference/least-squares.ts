@@ -1,5 +1,5 @@
 /** Least squares by Householder reflections, with columns that add nothing found and left out. */
-import { demand } from './domain-error';
+import { demand } from '../../src/core/numeric/domain-error';
 
 /** What fitting a model leaves over. */
 export interface Fit {
