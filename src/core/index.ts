@@ -49,6 +49,7 @@ export * from './procedures/one-way-anova';
 export * from './procedures/paired-t';
 export * from './procedures/pairwise';
 export * from './procedures/pooled-t';
+export * from './procedures/pitman-morgan';
 export * from './procedures/power';
 export * from './procedures/proportion-trend';
 export * from './procedures/quantile-plot';

@@ -79,8 +79,8 @@ export const means: Record<string, (given: Given) => unknown> = {
       population_variance: d.populationVariance,
       q1_linear: d.q1,
       q3_linear: d.q3,
-      skewness_g1: d.skewness,
-      kurtosis_excess_g2: d.excessKurtosis,
+      skewness_g1: d.populationSkewness,
+      kurtosis_excess_g2: d.populationExcessKurtosis,
     };
   },
   'mean.one_sample_t': (given) => oneSample(summarize(values(given, 'values')), given),

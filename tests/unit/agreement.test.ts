@@ -122,7 +122,7 @@ describe('comparisons judged together', () => {
       fc.property(groups(4), (all) => {
         const p = Object.fromEntries(
           followUps.map((follow) => {
-            const part = found(asked('several', { follow }), columns(all))?.follow;
+            const part = found(asked('several', { follow, spread: 'pooled' }), columns(all))?.follow;
             return [follow, part?.ok ? part.value[0]!.effects.map((e) => e.p) : []];
           }),
         );

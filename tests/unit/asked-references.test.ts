@@ -108,7 +108,7 @@ const reported = (given: Given): Table => {
 };
 
 const followed = (given: Given, more: Partial<Question>): Effect[] => {
-  const { follow } = asked(questionOf('several', { ...level(given), ...more }), several(given));
+  const { follow } = asked(questionOf('several', { spread: 'pooled', ...level(given), ...more }), several(given));
   if (!follow?.ok) throw new Error('no comparisons follow');
   return follow.value.flatMap((part) => part.effects);
 };
@@ -153,7 +153,11 @@ const asking: Record<string, (given: Given) => unknown> = {
     };
   },
   'anova.one_way': (given) => {
-    const { table = [], pooledSd, sizes } = asked(questionOf('several', level(given)), several(given));
+    const {
+      table = [],
+      pooledSd,
+      sizes,
+    } = asked(questionOf('several', { spread: 'pooled', ...level(given) }), several(given));
     const [between, within, total] = table;
     const size = (i: number) => (sizes[i]?.ok ? sizes[i].value.value : undefined);
     return {
@@ -231,6 +235,13 @@ const asking: Record<string, (given: Given) => unknown> = {
     const { tests, p } = asked(questionOf('several', { method: 'ranks' }), several(given));
     return { h: tests[0]?.value, df: tests[0]?.df[0], p };
   },
+  'ranks.kruskal_wallis_exact': (given) => {
+    const lists = Object.fromEntries((given['groups'] as number[][]).map((g, i) => [`g${i + 1}`, g]));
+    return { p: asked(questionOf('several', { method: 'ranks' }), wide(lists)).p };
+  },
+  'ranks.friedman_exact': (given) => ({
+    p: asked(questionOf('repeated', { method: 'ranks' }), byRows(given, { shape: 'repeated' })).p,
+  }),
   'ranks.friedman': (given) => {
     const { tests, p } = asked(questionOf('repeated', { method: 'ranks' }), byRows(given, { shape: 'repeated' }));
     return { chi2: tests[0]?.value, df: tests[0]?.df[0], p };

@@ -67,7 +67,9 @@ describe('what chance alone would do', () => {
         const told = oneTailed(what) ? (tests[0]?.value ?? NaN) : (effect?.estimate ?? NaN);
         seen.add(`${what.kind} ${what.statistic}`);
         // A test of ranks speaks of a shift; what is shuffled here is the means.
-        if (question.method !== 'ranks') expect(observedOf(what), where).to.be.closeTo(told, 1e-9);
+        // What is permuted among several groups is the classical F.
+        if (question.method !== 'ranks' && !(oneTailed(what) && found.question.spread === 'separate'))
+          expect(observedOf(what), where).to.be.closeTo(told, 1e-9);
         expect(tail, where).to.equal(oneTailed(what) ? 'greater' : 'either');
       }
       if (question.about === undefined && question.design !== 'several' && question.method !== 'ranks') {

@@ -174,7 +174,7 @@ describe('figures for the paper', () => {
     expect(letters).to.deep.equal(part!.letters!.map((l) => l.letters));
     const control = of('Four lamps');
     expect(plain(figureLegend(control, { ...defaultFigureStyle, bracketsFor: 'all' }, 'brackets'))).to.include(
-      'Brackets mark comparisons with their p (Tukey–Kramer)',
+      'Brackets mark comparisons with their p (Games–Howell)',
     );
     expect([0.2, 0.04, 0.004, 0.0004].map(asterisks)).to.deep.equal(['n.s.', '*', '**', '***']);
     // A factor compared over the levels of the other compares no two cells: there is nothing to draw.

@@ -1,4 +1,5 @@
 import { DomainError, type Outcome, attempt, demand } from '../numeric/domain-error';
+import { type SpreadReason, spreadBySizes } from '../question/choices';
 import type { Question } from '../question/question';
 import { kindOf } from '../question/asking';
 import { countedNames, measureOf } from '../question/naming';
@@ -12,6 +13,7 @@ import { compareFactors } from './factorial';
 import { type GroupPart, allParts, describedBy, partOf } from './group-part';
 import type { CountTable } from '../readings/counts';
 import { countTable } from '../readings/count-table';
+import { withLogTails } from './log-tail';
 import { compareOne } from './one-sample';
 import { compareMixed, compareRepeated } from './repeated';
 import { chosenParts, compareSeveral } from './several';
@@ -25,7 +27,10 @@ export type { GroupPart } from './group-part';
 
 /** All that follows from a question and its readings. */
 export interface Answer {
+  /** The question asked, with what the sizes of its groups decided. */
   question: Question;
+  /** Why the spreads are taken as they are, where the sizes of the groups decided. */
+  spreadBy?: SpreadReason;
   measure: string;
   unit: string;
   subject: string;
@@ -74,7 +79,7 @@ function compare(question: Question, table: Table, parts: readonly GroupPart[], 
     parts.length === 0 || all.length < parts.length || parts.some((g) => g.n > 0),
     'Every reading is set aside: bring some back in the readings to compare anything.',
   );
-  if (question.about === 'spread') return compareSpreads(question, parts);
+  if (question.about === 'spread') return compareSpreads(question, table, parts);
   switch (question.design) {
     case 'one-sample':
       demand(a !== undefined, 'There is no group with readings.');
@@ -107,6 +112,20 @@ const onlyComplete = (parts: readonly GroupPart[], { complete }: Comparison, lev
         ),
       )
     : [...parts];
+
+/** Two groups described by the readings that have a partner, while every reading stays in the picture. */
+const onlyPaired = (
+  parts: readonly GroupPart[],
+  { pairs }: NonNullable<Comparison['pairing']>,
+  level: number,
+): GroupPart[] =>
+  parts.map((g, i) =>
+    describedBy(
+      g,
+      pairs.map((p) => (i === 0 ? p.a.value : p.b.value)),
+      level,
+    ),
+  );
 
 const whole = new WeakMap<Table, Table>();
 
@@ -185,9 +204,11 @@ function answerCounts(question: Question, table: Table): Answer {
     subject: table.subject,
     groups: withSetAside(question, table, countedParts(question, counted)),
     comparison: attempt(() =>
-      question.about === 'share'
-        ? compareShares(question, counted, shareParts(counted, question))
-        : compareTable(question, counted),
+      withLogTails(
+        question.about === 'share'
+          ? compareShares(question, counted, shareParts(counted, question))
+          : compareTable(question, counted),
+      ),
     ),
     repeats: undefined,
     averaged: false,
@@ -201,25 +222,35 @@ function answerCounts(question: Question, table: Table): Answer {
  * Answers a question from its readings: a pure function, so an answer can never be older than either.
  * @param brief leaves out effect sizes and what follows an overall test, for a question asked of many measures
  */
-export function answer(question: Question, given: Table, brief = false): Outcome<Answer> {
+export function answer(asked: Question, given: Table, brief = false): Outcome<Answer> {
   return attempt(() => {
-    const all = question.withAside ? withAside(given) : given;
-    const table = question.only ? onlyWhere(withDerived(all), question.only) : all;
-    if (question.about === 'share' || question.about === 'table') return answerCounts(question, table);
-    const choice = { measure: question.measure, by: question.by };
-    const parts = partsCompared(question, allParts(table, question, brief));
+    const all = asked.withAside ? withAside(given) : given;
+    const table = asked.only ? onlyWhere(withDerived(all), asked.only) : all;
+    if (asked.about === 'share' || asked.about === 'table') return answerCounts(asked, table);
+    const choice = { measure: asked.measure, by: asked.by };
+    const parts = partsCompared(asked, allParts(table, asked, brief));
+    const bySizes = spreadBySizes(
+      asked,
+      parts.map((g) => g.n),
+    );
+    const question = bySizes ? { ...asked, spread: bySizes.spread } : asked;
     const repeats = table.shape === 'summary' ? undefined : repeatsOf(table, choice);
-    const comparison = attempt(() => compare(question, table, parts, brief));
+    const comparison = attempt(() => withLogTails(compare(question, table, parts, brief)));
     const layout = kindOf[question.design] === 'factors' ? attempt(() => factorsOf(table, question)) : undefined;
     return {
       question,
+      ...(bySizes?.reason ? { spreadBy: bySizes.reason } : {}),
       measure: measureOf(question, table),
       unit: layout?.ok ? layout.value.unit : (parts[0]?.unit ?? ''),
       ...(layout?.ok ? { layout: layout.value } : {}),
       ...(question.only ? { only: onlyWords(all, question.only) } : {}),
       subject: table.subject,
       groups:
-        question.design === 'repeated' && comparison.ok ? onlyComplete(parts, comparison.value, question.level) : parts,
+        question.design === 'repeated' && comparison.ok
+          ? onlyComplete(parts, comparison.value, question.level)
+          : question.about === 'spread' && comparison.ok && comparison.value.pairing
+            ? onlyPaired(parts, comparison.value.pairing, question.level)
+            : parts,
       comparison,
       repeats,
       rowNames: (columnsOf(table, 'label')[0] ?? columnsOf(table, 'subject')[0])?.cells,

@@ -68,7 +68,15 @@ export function chanceOf(answer: Answer): Chance {
     tail: oneTailed(what) ? 'greater' : answer.question.direction,
     groups: counts ? counts.rows.map((name, i) => ({ name, colour: answer.groups[i]?.colour ?? i })) : named(answer),
     outcomes: answer.question.about === 'share' ? [answer.measure, `not ${answer.measure}`] : (counts?.columns ?? []),
-    order: what.statistic === 'F' ? 'F' : what.statistic === 'chi-square' ? 'χ²' : orderOf(answer),
+    // The statistic permuted is the classical F, also where the answer lets spreads differ.
+    order:
+      what.statistic === 'F'
+        ? answer.question.spread === 'separate'
+          ? 'classical F'
+          : 'F'
+        : what.statistic === 'chi-square'
+          ? 'χ²'
+          : orderOf(answer),
     measure: counts ? '' : withUnit(answer.measure || 'reading', answer.unit),
     unit: what.statistic === 't' || what.kind === 'counts' || what.statistic === 'F' ? '' : answer.unit,
   };

@@ -100,7 +100,7 @@ export function checksOf(answer: Answer): Check[] {
   const free = method === 'ranks' || method === 'shuffle' || method === 'brown-forsythe';
   return [
     ...(within ? [] : [checkIndependence(repeats, averaged, design === 'paired')]),
-    checkSampleSize(within ? [(found?.complete?.rows ?? []).map(() => 0)] : values),
+    checkSampleSize(within ? [(found?.complete?.rows ?? []).map(() => 0)] : values, found?.leastP),
     checkUnusualPoints(values, ownSpread),
     unlessFree(within ? checkNormality(values, false, subjects) : checkNormality(values, ownSpread), free),
     ...(spread.length > 1 && question.about !== 'spread'

@@ -142,13 +142,16 @@ export function checkIndependence(repeats: Repeats | undefined, averaged: boolea
   };
 }
 
-/** Whether there are enough readings for the spread to be known at all. */
-export function checkSampleSize(groups: readonly (readonly number[])[]): Check {
+/**
+ * Whether there are enough readings for the spread to be known at all, and for the test to reach its level.
+ * @param leastP the smallest p the test could give, where that does not reach the level
+ */
+export function checkSampleSize(groups: readonly (readonly number[])[], leastP?: number): Check {
   const smallest = leastOf(groups.map((g) => g.length));
   return {
     about: 'sample-size',
-    verdict: smallest < 3 ? 'matters' : smallest < 6 ? 'weigh' : 'fine',
-    figures: { smallest },
+    verdict: smallest < 3 || leastP !== undefined ? 'matters' : smallest < 6 ? 'weigh' : 'fine',
+    figures: { smallest, ...(leastP === undefined ? {} : { leastP }) },
     remedies: smallest < 6 ? ['more-readings', 'shuffle'] : ['none'],
   };
 }

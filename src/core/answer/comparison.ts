@@ -39,7 +39,10 @@ export interface Test {
   symbol: StatisticSymbol | undefined;
   value: number | undefined;
   df: readonly number[];
+  /** The smallest number there is where p is smaller still. */
   p: number;
+  /** log₁₀ of a p below 10⁻³⁰⁰. */
+  log10P?: number;
   /** An interval for a p that was sampled, and how many arrangements were drawn for it. */
   pInterval?: Interval;
   drawn?: number;
@@ -100,6 +103,8 @@ export interface FollowUpPart {
 export interface Comparison {
   /** The p of the main test. */
   p: number;
+  /** The smallest p the test could have given, where that does not reach the level. */
+  leastP?: number;
   /** The one difference asked about, where there is one. */
   effect?: Effect;
   tests: Test[];

@@ -39,10 +39,12 @@ export const figureNames = {
   iqr: 'IQR',
   cv: 'CV (%)',
   sum: 'sum',
-  skewness: 'skewness',
-  excessKurtosis: 'excess kurtosis',
+  skewness: 'skewness (G₁)',
+  excessKurtosis: 'excess kurtosis (G₂)',
   populationSd: 'population SD',
   populationVariance: 'population variance',
+  populationSkewness: 'population skewness (g₁)',
+  populationExcessKurtosis: 'population excess kurtosis (g₂)',
 } as const;
 export type Figure = keyof typeof figureNames;
 

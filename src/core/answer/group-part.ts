@@ -1,5 +1,5 @@
 import { DomainError, attempt, demand } from '../numeric/domain-error';
-import { type Description, describe, meanInterval } from '../procedures/describe';
+import { type Description, describedWithSummary, meanInterval } from '../procedures/describe';
 import { studentT } from '../distributions/t';
 import type { Interval } from '../procedures/interval';
 import { type SampleSummary, summarize } from '../procedures/sample-summary';
@@ -62,13 +62,15 @@ function sketchedBy(group: Group, values: readonly number[], level: number): Gro
 
 function figures(values: readonly number[]): Figures {
   const n = values.length;
-  const description = attempt(() => describe(values));
-  if (!description.ok) return { n, lacking: description.reason };
-  const summary = attempt(() => summarize(values));
+  const found = attempt(() => describedWithSummary(values));
+  if (!found.ok) return { n, lacking: found.reason };
+  const { description, summary } = found.value;
   return {
     n,
-    description: description.value,
-    ...(summary.ok ? { summary: summary.value } : { lacking: summary.reason }),
+    description,
+    ...(summary
+      ? { summary }
+      : { lacking: 'At least two readings are needed in each group: one alone shows no spread.' }),
   };
 }
 

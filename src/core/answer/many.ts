@@ -37,6 +37,12 @@ export function rangesOver(table: Table, question: Question): { id: string; name
     .map((c) => ({ id: c.id, name: called(c) }));
 }
 
+/** The question as it is asked of every measure. Many answers side by side are by one method: where nobody chose, the one that unequal n would need. */
+export const byOneMethod = (question: Question): Question =>
+  question.design === 'several' && question.about === undefined && question.spread === undefined
+    ? { ...question, spread: 'separate' }
+    : question;
+
 function brief(question: Question, table: Table, name: string, patch: MeasureAnswer['patch']): MeasureAnswer {
   const found = answer({ ...question, ...patch, only: undefined }, table, true);
   if (!found.ok) return { name, unit: '', patch, n: [], reason: found.reason, groups: [] };
@@ -62,10 +68,11 @@ function brief(question: Question, table: Table, name: string, patch: MeasureAns
 
 /** How many measures there are, and each one's answer, one after the other. */
 export function askMany(
-  question: Question,
+  asked: Question,
   given: Table,
   over: Over,
 ): { count: number; answers: Generator<MeasureAnswer> } {
+  const question = byOneMethod(asked);
   const table = withDerived(given);
   if ('columns' in over) {
     const columns = columnsOf(table, 'measure');

@@ -6,12 +6,13 @@ import { oneSampleT } from '../procedures/one-sample-t';
 import { oneSampleZ } from '../procedures/one-sample-z';
 import { signedRankShift } from '../procedures/signed-rank-shift';
 import { wilcoxonSignedRank } from '../procedures/wilcoxon-signed-rank';
-import type { SampleSummary } from '../procedures/sample-summary';
+import { type SampleSummary, summarize } from '../procedures/sample-summary';
 import { choicesOf } from '../question/choices';
 import type { Question } from '../question/question';
+import { leastOfSigns, unattainable } from './attainable';
 import type { Comparison } from './comparison';
 import { rankReference } from './rank-reference';
-import { type GroupPart, demandReadings, summaryOf } from './group-part';
+import { type GroupPart, demandReadings, summaryOf, valuesOf } from './group-part';
 import { normalReference } from './references';
 
 /** One group against a fixed value: its mean less the value, in the readings' units. */
@@ -25,8 +26,11 @@ export function compareOne(question: Question, group: GroupPart, brief = false):
     const found = wilcoxonSignedRank(differences);
     const shift = signedRankShift(differences, level);
     const p = found.p[direction];
+    const { remark, ...least } =
+      found.method === 'exact' ? unattainable(leastOfSigns(found.n, direction), level) : { remark: [] };
     return {
       p,
+      ...least,
       effect: { name, estimate: shift.estimate, interval: shift.interval, p },
       tests: [{ symbol: 'W', value: found.wPlus, df: [], p }],
       sizes: [],
@@ -35,14 +39,14 @@ export function compareOne(question: Question, group: GroupPart, brief = false):
         { distribution: 'signed-rank', parameters: { n: found.n }, symbol: 'W+', statistic: found.wPlus },
         direction,
       ),
-      remarks: found.zeros > 0 ? [`Differences of 0, left out by the test: ${found.zeros}.`] : [],
+      remarks: [...remark, ...(found.zeros > 0 ? [`Differences of 0, left out by the test: ${found.zeros}.`] : [])],
     };
   }
   if (method === 'z') {
     demand(question.knownSd !== undefined, 'A z-test needs the SD that is known: type it.');
     demand(group.n > 0, `${group.name} has no readings that can be used.`);
-    const sample = summaryOf(group, 1);
-    const test = oneSampleZ(awayFrom(sample, value), group.n, question.knownSd, 0, level);
+    const { mean } = awayFrom(group, value, 1);
+    const test = oneSampleZ(mean, group.n, question.knownSd, 0, level);
     const p = test.p[direction];
     return {
       p,
@@ -60,9 +64,9 @@ export function compareOne(question: Question, group: GroupPart, brief = false):
       remarks: [],
     };
   }
-  const sample = summaryOf(group);
-  // The distance from the value keeps digits that the mean itself cannot hold.
-  const test = oneSampleT({ ...sample, mean: awayFrom(sample, value) }, 0, level);
+  // Distances from the value keep digits that the mean itself cannot hold.
+  const sample = awayFrom(group, value, 2);
+  const test = oneSampleT(sample, 0, level);
   const p = test.p[direction];
   return {
     p,
@@ -94,5 +98,10 @@ export function compareOne(question: Question, group: GroupPart, brief = false):
   };
 }
 
-/** A mean less a fixed value, to all the digits that are known of it. */
-const awayFrom = ({ mean, meanRest = 0 }: SampleSummary, value: number): number => minus(mean, value) + meanRest;
+/** A group's readings less a fixed value, as the decimals they were typed as; of reported figures the mean alone moves. */
+function awayFrom(group: GroupPart, value: number, least: 1 | 2): SampleSummary {
+  const sample = summaryOf(group, least);
+  return group.readings.used.length > 0
+    ? summarize(differencesAsTyped(valuesOf(group), value), least)
+    : { ...sample, mean: minus(sample.mean, value) };
+}

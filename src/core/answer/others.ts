@@ -57,7 +57,8 @@ function alternatives(question: Question): Patch[] {
 
 /** What the answer would be under each reasonable method, the chosen one among them. */
 export function othersOf(question: Question, table: Table): Other[] {
-  const now = choicesOf(question);
+  const settled = answer(question, table, true);
+  const now = choicesOf(settled.ok ? settled.value.question : question);
   return alternatives(question).map((patch) => {
     const asked = { ...question, ...patch };
     const then = choicesOf(asked);

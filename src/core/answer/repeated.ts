@@ -12,6 +12,7 @@ import type { Question } from '../question/question';
 import { type Factors, factorsOf } from '../readings/factors';
 import { type Choice, subjectReadings } from '../readings/groups';
 import type { Table } from '../readings/table';
+import { unattainable } from './attainable';
 import type { Comparison, FollowUpPart } from './comparison';
 import {
   type Named,
@@ -108,6 +109,7 @@ export function compareRepeated(question: Question, table: Table, conditions: re
   if (method === 'ranks') {
     const found = friedman(rows);
     const exact = found.method === 'exact';
+    const { remark, ...least } = unattainable(found.leastP ?? 0, level);
     const effects = friedmanPairs(rows).map((pair) => ({
       ...pairNamed(conditions, pair.a, pair.b),
       estimate: pair.difference,
@@ -116,12 +118,14 @@ export function compareRepeated(question: Question, table: Table, conditions: re
     }));
     return {
       p: found.p,
+      ...least,
       tests: [{ symbol: 'χ²', value: found.chi2, df: exact ? [] : [found.df], p: found.p }],
       sizes: [{ ok: true, value: { kind: 'kendall', value: found.kendallW } }],
       reference: exact ? [] : [chiSquareReference(found.chi2, found.df)],
       follow: { ok: true, value: [{ effects, simultaneous: true, letters: lettersFor(conditions, effects, level) }] },
       complete,
       remarks: [
+        ...remark,
         ...remarks,
         ...(exact ? ['p is exact: every order of the ranks within subjects is counted.'] : []),
         'Pairs are compared by their mean ranks (Nemenyi).',

@@ -8,6 +8,7 @@ import type { Shuffling } from '../procedures/shuffling';
 import { welchAnova } from '../procedures/welch-anova';
 import { choicesOf } from '../question/choices';
 import type { Question } from '../question/question';
+import { unattainable } from './attainable';
 import type { Comparison, Size } from './comparison';
 import { followUp, lettersFor, pairNamed } from './follow-up';
 import { type GroupPart, demandOneUnit, demandReadings, summaryOf, valuesOf } from './group-part';
@@ -51,6 +52,7 @@ export function compareSeveral(question: Question, parts: readonly GroupPart[], 
   if (method === 'ranks') {
     const groups = demandReadings(parts, 'The Kruskal–Wallis test');
     const found = kruskalWallis(groups);
+    const { remark, ...least } = unattainable(found.leastP ?? 0, level);
     const pairs = dunnTest(groups, 'holm');
     const effects = pairs.map((pair) => ({
       ...pairNamed(parts, pair.a, pair.b),
@@ -60,11 +62,13 @@ export function compareSeveral(question: Question, parts: readonly GroupPart[], 
     }));
     return {
       p: found.p,
+      ...least,
       tests: [{ symbol: 'H', value: found.h, df: found.method === 'exact' ? [] : [found.df], p: found.p }],
       sizes: [],
       reference: found.method === 'exact' ? [] : [chiSquareReference(found.h, found.df, 'H')],
       follow: { ok: true, value: [{ effects, simultaneous: false, letters: lettersFor(parts, effects, level) }] },
       remarks: [
+        ...remark,
         ...(found.method === 'exact'
           ? ['p of the overall test is exact: every arrangement of the ranks is counted.']
           : []),

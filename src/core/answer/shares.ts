@@ -10,6 +10,7 @@ import { shuffleShares } from '../procedures/shuffle-counts';
 import { choicesOf } from '../question/choices';
 import type { Question } from '../question/question';
 import type { CountTable } from '../readings/counts';
+import { leastOfShare, leastOfSigns, leastOfTable, unattainable } from './attainable';
 import type { Comparison, Effect } from './comparison';
 import { countedPart } from './counted-part';
 import { testOfTable } from './table-test';
@@ -91,6 +92,8 @@ function compareOne(question: Question, group: GroupPart): Comparison {
   const found = oneProportion(share, value);
   const p = method === 'exact' ? found.exact[direction] : found.p[direction];
   const { n, successes } = share;
+  const { remark, ...least } =
+    method === 'exact' ? unattainable(leastOfShare(n, value, direction), level) : { remark: [] };
   const effect: Effect = { name: `share in ${group.name}`, estimate: found.proportion, none: value, p };
   const kinds = ['wilson', 'clopper-pearson', 'agresti-coull', 'wald'] as const;
   const of = (kind: (typeof kinds)[number]): Effect => ({
@@ -123,7 +126,8 @@ function compareOne(question: Question, group: GroupPart): Comparison {
               },
             ]
         : [normalReference(found.z, direction)],
-    remarks: [],
+    ...least,
+    remarks: remark,
   };
 }
 
@@ -215,13 +219,17 @@ function compareTwo(question: Question, a: GroupPart, b: GroupPart): Comparison 
   const marked = x.successes + y.successes;
   const same = marked === 0 || marked === x.n + y.n;
   // Equal tails of twice the error leave all of it on one side.
-  const oddsBounds = exactOddsRatioInterval(
-    [
-      [x.successes, x.n - x.successes],
-      [y.successes, y.n - y.successes],
-    ],
-    2 * level - 1,
-  );
+  const oddsBounds = () => ({
+    bounds: exactOddsRatioInterval(
+      [
+        [x.successes, x.n - x.successes],
+        [y.successes, y.n - y.successes],
+      ],
+      2 * level - 1,
+    ),
+  });
+  const { remark, ...least } =
+    method === 'score' || same ? { remark: [] } : unattainable(leastOfTable(x, y, direction), level);
   return {
     p,
     ...(effect ? { effect } : {}),
@@ -234,7 +242,7 @@ function compareTwo(question: Question, a: GroupPart, b: GroupPart): Comparison 
     sizes: [],
     ...(same ? {} : { counts: tableOfShares([a, b]) }),
     ...(method === 'exact' && choicesOf(question).effect === 'odds' && direction !== 'either' && !same
-      ? { bounds: oddsBounds }
+      ? oddsBounds()
       : {}),
     reference: same
       ? []
@@ -251,15 +259,17 @@ function compareTwo(question: Question, a: GroupPart, b: GroupPart): Comparison 
               },
             ]
         : [normalReference(found.z, direction)],
+    ...least,
     remarks: same
       ? [
           'All outcomes are the same in both groups, so no test can find a difference, and p is 1; the interval says how large one could still be.',
         ]
       : separated
         ? [
+            ...remark,
             'One group has only one of the two outcomes: a ratio then has no finite interval on one side, and the bound that exists is shown.',
           ]
-        : [],
+        : remark,
   };
 }
 
@@ -306,6 +316,8 @@ function comparePaired(question: Question, table: CountTable, parts: readonly Gr
   };
   const [, [changedBack]] = two;
   const changed = two[0][1] + changedBack;
+  const { remark, ...least } =
+    method === 'exact' && changed > 0 ? unattainable(leastOfSigns(changed, direction), level) : { remark: [] };
   return {
     p,
     effect: wanted === 'odds' ? odds : difference,
@@ -318,6 +330,7 @@ function comparePaired(question: Question, table: CountTable, parts: readonly Gr
           : { symbol: 'z', value: test.z, df: [], p },
     ],
     sizes: [],
+    ...least,
     pairs: [two[0][1], changedBack],
     reference:
       changed === 0
@@ -339,6 +352,7 @@ function comparePaired(question: Question, table: CountTable, parts: readonly Gr
       changed === 0
         ? 'Nobody changed, so no test can find a difference, and p is 1; the interval says how large one could still be.'
         : `Only subjects that changed say anything: ${two[0][1]} one way, ${changedBack} the other.`,
+      ...remark,
     ],
   };
 }

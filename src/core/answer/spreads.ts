@@ -2,6 +2,7 @@
 import { DomainError, attempt, demand } from '../numeric/domain-error';
 import { quantile, sortedUp } from '../numeric/quantile';
 import { bartlett, levene } from '../procedures/equal-spread';
+import { pitmanMorgan } from '../procedures/pitman-morgan';
 import { spreadOfOne } from '../procedures/spread-of-one';
 import { spreadOfTwo } from '../procedures/spread-of-two';
 import { choicesOf } from '../question/choices';
@@ -9,7 +10,9 @@ import type { Question } from '../question/question';
 import type { Comparison, Effect, Reference, Test } from './comparison';
 import { chiSquareReference, fReference } from './references';
 import { adjusted, pairsOf } from './follow-up';
+import type { Table } from '../readings/table';
 import { type GroupPart, demandOneUnit, demandReadings, summaryOf, valuesOf } from './group-part';
+import { demandPairs } from './two-groups';
 
 /** Interval of a group's SD, which takes its readings as normal; undefined without spread. */
 export function sdInterval(group: GroupPart, level: number): { low: number; high: number } | undefined {
@@ -138,14 +141,53 @@ function compareSeveral(question: Question, parts: readonly GroupPart[]): Compar
   };
 }
 
+/** The same subjects in both groups: sums and differences within pairs tell whether the spreads differ. */
+function comparePaired(question: Question, table: Table, a: GroupPart, b: GroupPart): Comparison {
+  const { level, direction } = question;
+  demand(a.id !== b.id, 'A group cannot be compared with itself: choose two different groups.');
+  demandOneUnit([a, b]);
+  const pairing = demandPairs(table, a, b);
+  const [x, y] = [pairing.pairs.map((p) => p.a.value), pairing.pairs.map((p) => p.b.value)];
+  const found = pitmanMorgan(x, y, level);
+  const p = found.p[direction];
+  const { low, high } = found.ratioInterval;
+  const base = { pair: [a.id, b.id] as const, none: 1, ratio: true, p };
+  return {
+    p,
+    effect: {
+      ...base,
+      name: `SD of ${a.name} over ${b.name}`,
+      estimate: Math.sqrt(found.ratio),
+      interval: { low: Math.sqrt(low), high: Math.sqrt(high) },
+    },
+    also: [
+      {
+        ...base,
+        name: `variance of ${a.name} over ${b.name}`,
+        estimate: found.ratio,
+        interval: found.ratioInterval,
+      },
+    ],
+    tests: [{ symbol: 't', value: found.t, df: [found.df], p }],
+    sizes: [],
+    pairing,
+    reference: [{ distribution: 't', parameters: { df: found.df }, symbol: 't', statistic: found.t, direction }],
+    remarks: [],
+  };
+}
+
 /** The spreads of the groups asked about. */
-export function compareSpreads(question: Question, parts: readonly GroupPart[]): Comparison {
+export function compareSpreads(question: Question, table: Table, parts: readonly GroupPart[]): Comparison {
   const [a, b] = parts;
   demand(a !== undefined, 'There is no group with readings.');
   if (question.design === 'one-sample') return compareOne(question, a);
-  if (question.design === 'two-groups') {
+  if (question.design === 'two-groups' || question.design === 'paired') {
     demand(b !== undefined, 'Two groups are needed.');
-    return compareTwo(question, a, b);
+    return question.design === 'paired' ? comparePaired(question, table, a, b) : compareTwo(question, a, b);
   }
+  demand(
+    question.design !== 'repeated',
+    'Spreads of the same subjects under three or more conditions have no test here: compare two conditions in pairs.',
+  );
   return compareSeveral(question, parts);
 }

@@ -22,6 +22,7 @@ import type { Question } from '../question/question';
 import { pairsOf } from '../readings/groups';
 import type { Table } from '../readings/table';
 import { bootstrap } from '../procedures/bootstrap';
+import { leastOfLabels, leastOfSigns, unattainable } from './attainable';
 import type { Comparison, Effect, Size } from './comparison';
 import { rankReference } from './rank-reference';
 import { arrangementWords, shuffledPart, shufflesFor } from './shuffled-part';
@@ -111,14 +112,25 @@ function fromShuffle(
         ? 'the interval is Welch’s'
         : 'the interval is that of the paired t-test';
   const { bounds: _, equivalence: __, ...rest } = base;
+  const [n1 = 0, n2] = groups.map((g) => g.length);
+  const { remark, ...least } =
+    found.method === 'exact'
+      ? unattainable(
+          n2 === undefined
+            ? leastOfSigns(n1, question.direction)
+            : leastOfLabels(n1, n2, question.direction, n1 === n2),
+          question.level,
+        )
+      : { remark: [] };
   return {
     ...(centre ? rest : base),
     p,
+    ...least,
     ...(effect ? { effect } : {}),
     ...shuffledPart(found, question.direction, question.level),
     sizes: centre ? [] : base.sizes,
     reference: [],
-    remarks: [`${arrangementWords(found, seed)}; ${interval}.`],
+    remarks: [...remark, `${arrangementWords(found, seed)}; ${interval}.`],
   };
 }
 
@@ -141,8 +153,13 @@ export function compareTwo(question: Question, a: GroupPart, b: GroupPart, brief
     // How often the first exceeds the second is of the readings as they are, whatever difference is tested.
     const superiority = countOfLarger(x, y) / (x.length * y.length);
     const p = found.p[direction];
+    const { remark, ...least } =
+      found.method === 'exact'
+        ? unattainable(leastOfLabels(x.length, y.length, direction, true), level)
+        : { remark: [] };
     return {
       p,
+      ...least,
       ...(shift.ok
         ? { effect: { name, pair, estimate: shift.value.estimate, interval: shift.value.interval, p } }
         : {}),
@@ -159,7 +176,7 @@ export function compareTwo(question: Question, a: GroupPart, b: GroupPart, brief
         { distribution: 'rank-sum', parameters: { n1: x.length, n2: y.length }, symbol: 'U', statistic: found.u },
         direction,
       ),
-      remarks: shift.ok ? [] : [shift.reason],
+      remarks: [...remark, ...(shift.ok ? [] : [shift.reason])],
     };
   }
   const size = (first: SampleSummary, second: SampleSummary): Outcome<Size> =>
@@ -210,21 +227,27 @@ export const shufflingOfPairs = (question: Question, differences: readonly numbe
   statistic: choicesOf(question).statistic,
 });
 
+/** The pairs of two groups. @throws DomainError in words where there is none */
+export function demandPairs(table: Table, a: GroupPart, b: GroupPart): NonNullable<Comparison['pairing']> {
+  demandReadings([a, b], 'Pairing');
+  const pairing = pairsOf(table, a, b);
+  demand(
+    pairing.pairs.length > 0,
+    pairing.bySubject
+      ? `No ${table.subject || 'subject'} has a reading in both ${a.name} and ${b.name}: nothing can be paired. Check that they are named alike in both.`
+      : `No row has a reading of both ${a.name} and ${b.name}: pairs stand side by side in a row, or share a name in a subject column.`,
+  );
+  return pairing;
+}
+
 /** The same subjects in both groups: the mean of the differences within pairs. */
 export function comparePairs(question: Question, table: Table, a: GroupPart, b: GroupPart, brief = false): Comparison {
   const { method, value, seed } = choicesOf(question);
   const { level, direction } = question;
   demand(a.id !== b.id, 'A group cannot be compared with itself: choose two different groups.');
   demandOneUnit([a, b]);
-  demandReadings([a, b], 'Pairing');
-  const pairing = pairsOf(table, a, b);
+  const pairing = demandPairs(table, a, b);
   const { pairs } = pairing;
-  demand(
-    pairs.length > 0,
-    pairing.bySubject
-      ? `No ${table.subject || 'subject'} has a reading in both ${a.name} and ${b.name}: nothing can be paired. Check that they are named alike in both.`
-      : `No row has a reading of both ${a.name} and ${b.name}: pairs stand side by side in a row, or share a name in a subject column.`,
-  );
   demand(pairs.length > 1, 'There is one pair: one alone shows no spread, at least two are needed.');
   const [x, y] = [pairs.map((p) => p.a.value), pairs.map((p) => p.b.value)];
   const name = subtraction(a, b);
@@ -235,8 +258,11 @@ export function comparePairs(question: Question, table: Table, a: GroupPart, b: 
     const found = wilcoxonSignedRank(differences);
     const shift = signedRankShift(whole, level);
     const p = found.p[direction];
+    const { remark, ...least } =
+      found.method === 'exact' ? unattainable(leastOfSigns(found.n, direction), level) : { remark: [] };
     return {
       p,
+      ...least,
       effect: { name, pair, estimate: shift.estimate, interval: shift.interval, p },
       tests: [{ symbol: 'W', value: found.wPlus, df: [], p }],
       sizes: [],
@@ -246,7 +272,7 @@ export function comparePairs(question: Question, table: Table, a: GroupPart, b: 
         { distribution: 'signed-rank', parameters: { n: found.n }, symbol: 'W+', statistic: found.wPlus },
         direction,
       ),
-      remarks: found.zeros > 0 ? [`Differences of 0, left out by the test: ${found.zeros}.`] : [],
+      remarks: [...remark, ...(found.zeros > 0 ? [`Differences of 0, left out by the test: ${found.zeros}.`] : [])],
     };
   }
   const permuted = method === 'shuffle';

@@ -10,7 +10,7 @@ import {
   oneProportionWorking,
   twoProportionsWorking,
 } from '../working/counts';
-import { bartlettWorking, spreadOfOneWorking, spreadOfTwoWorking } from '../working/spread';
+import { bartlettWorking, pitmanMorganWorking, spreadOfOneWorking, spreadOfTwoWorking } from '../working/spread';
 import type { Step } from '../working/term';
 import { summarize } from '../procedures/sample-summary';
 import type { Answer } from './answer';
@@ -74,6 +74,16 @@ export function workingOfSubject(answer: Answer, comparison: Comparison): Workin
     return x
       ? part('The spread and its test', () => spreadOfOneWorking(Math.sqrt(x.variance), x.n, value, question.level))
       : [];
+  if (comparison.pairing) {
+    const { pairs } = comparison.pairing;
+    return part('The correlation of sums and differences', () =>
+      pitmanMorganWorking(
+        pairs.map((p) => p.a.value),
+        pairs.map((p) => p.b.value),
+        question.level,
+      ),
+    );
+  }
   if (method === 'bartlett') return part('Bartlett’s test', () => bartlettWorking(summaries));
   return [
     ...(question.design === 'two-groups' && x && y

@@ -1,7 +1,8 @@
+import { differencesAsTyped } from '../numeric/decimals';
 import { attempt } from '../numeric/domain-error';
 import { repeatedMeasures } from '../procedures/repeated-measures';
 import { summarize } from '../procedures/sample-summary';
-import { pairedDifferences } from '../procedures/paired-t';
+import { pairedDifferences, pairedT } from '../procedures/paired-t';
 import { pooledT } from '../procedures/pooled-t';
 import { twoWayAnova } from '../procedures/two-way-anova';
 import { withinBetween } from '../procedures/within-between';
@@ -41,8 +42,9 @@ import { type WorkingPart, workingOfSubject } from './working-of-subjects';
 
 import type { Answer } from './answer';
 import type { Comparison, Effect } from './comparison';
-import { meanOf, valuesOf } from './group-part';
+import { meanOf, summaryOf, valuesOf } from './group-part';
 import { mixedLayout } from './repeated';
+import { beyond } from './two-groups';
 
 export type { WorkingPart } from './working-of-subjects';
 
@@ -83,7 +85,8 @@ function follows(answer: Answer, comparison: Comparison, chosen: number): Workin
   }
   if (question.design === 'factorial') return levelPair(comparison, effect);
   if (question.design !== 'several') return [];
-  const summaries = groups.flatMap((g) => g.summary ?? []);
+  // A group of one has no summary of its own, and joins where the spread is shared.
+  const summaries = groups.map((g) => summaryOf(g, spread === 'pooled' ? 1 : 2));
   const weights = question.contrasts?.[chosen]?.weights ?? {};
   const [first, second] = [summaries[i], summaries[j]];
   if (follow === 'games-howell') return sizes(title, () => gamesHowellWorking(summaries, i, j, level));
@@ -137,7 +140,8 @@ export function workingOf(answer: Answer, table: Table, chosen = 0): WorkingPart
   switch (question.design) {
     case 'one-sample': {
       if (!a) return [];
-      if (method === 'ranks') return sizes('Signed ranks', () => signedRankWorking(valuesOf(a).map((x) => x - value)));
+      if (method === 'ranks')
+        return sizes('Signed ranks', () => signedRankWorking(differencesAsTyped(valuesOf(a), value)));
       if (method === 'z')
         return sizes('The test', () => oneSampleZWorking(meanOf(a) ?? 0, a.n, question.knownSd ?? 1, value, level));
       const { summary } = a;
@@ -150,7 +154,8 @@ export function workingOf(answer: Answer, table: Table, chosen = 0): WorkingPart
     }
     case 'two-groups': {
       if (!a || !b) return [];
-      if (method === 'ranks') return sizes('Rank sums', () => mannWhitneyWorking(valuesOf(a), valuesOf(b)));
+      if (method === 'ranks')
+        return sizes('Rank sums', () => mannWhitneyWorking(beyond(valuesOf(a), value), valuesOf(b)));
       const [x, y] = [a.summary, b.summary];
       if (!x || !y) return [];
       const run = spread === 'pooled' && method === 'means' ? pooledWorking : welchWorking;
@@ -167,14 +172,22 @@ export function workingOf(answer: Answer, table: Table, chosen = 0): WorkingPart
         pairs.map((p) => p.a.value),
         pairs.map((p) => p.b.value),
       );
-      if (method === 'ranks') return sizes('Signed ranks', () => signedRankWorking(differences.map((d) => d - value)));
+      if (method === 'ranks') return sizes('Signed ranks', () => signedRankWorking(beyond(differences, value)));
       return [
         ...shuffled(),
         ...sizes(method === 'shuffle' ? 'The interval' : 'The test', () =>
           pairedWorking(summarize(differences), level, value),
         ),
         ...sizes('Effect size', () =>
-          oneSampleSizeWorking(comparison.effect?.statistic?.value ?? 0, differences.length, level),
+          oneSampleSizeWorking(
+            pairedT(
+              differences,
+              differences.map(() => 0),
+              level,
+            ).t,
+            differences.length,
+            level,
+          ),
         ),
         ...equivalent(),
       ];

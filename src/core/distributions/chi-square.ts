@@ -1,5 +1,5 @@
 import { demand } from '../numeric/domain-error';
-import { gammaLower, gammaUpper, logGamma } from '../numeric/special';
+import { gammaLower, gammaUpper, logGamma, logGammaUpper } from '../numeric/special';
 import { type Distribution, withQuantiles } from './distribution';
 import { normal } from './normal';
 
@@ -16,6 +16,7 @@ export function chiSquare(df: number): Distribution {
     density: (x) => (x <= 0 ? 0 : Math.exp((half - 1) * Math.log(x / 2) - x / 2 - logGamma(half)) / 2),
     lower: (x) => gammaLower(half, x / 2),
     upper: (x) => gammaUpper(half, x / 2),
+    logUpper: (x) => logGammaUpper(half, x / 2),
     from: 0,
     to: Infinity,
     guess: (p) => {

@@ -9,9 +9,11 @@ export interface Ways<T> {
   ways: number;
 }
 
-/** Steps a count may take, and sums it may hold: a tenth of a second. */
-const mostSteps = 1_200_000;
-const mostStates = 120_000;
+/** Arrangements up to this many are counted; with more the approximations are close, and a count would be felt. */
+const most = 1_000_000;
+
+/** n!, for the few n that arrangements of so few have. */
+const factorial = (n: number): number => (n < 2 ? 1 : n * factorial(n - 1));
 
 /**
  * Rank sums of groups over every way to deal the ranks to groups of these sizes; undefined where there are too many.
@@ -20,13 +22,14 @@ const mostStates = 120_000;
 export function groupRankSums(ranks: readonly number[], sizes: readonly number[]): Ways<number[]>[] | undefined {
   const total = ranks.reduce((s, r) => s + r, 0);
   const k = sizes.length;
+  if (ranks.length > 60 || sizes.reduce((ways, size) => ways / factorial(size), factorial(ranks.length)) > most)
+    return undefined;
   // A state is how many ranks each group but the last has, and their sums, as digits of one number.
   const radix = sizes.slice(0, -1).flatMap((size) => [size + 1, total + 1]);
   const place = radix.map((_, i) => radix.slice(0, i).reduce((p, r) => p * r, 1));
   if (radix.reduce((p, r) => p * r, 1) > Number.MAX_SAFE_INTEGER) return undefined;
   const digit = (state: number, i: number): number => Math.floor(state / (place[i] ?? 1)) % (radix[i] ?? 1);
   let states = new Map<number, number>([[0, 1]]);
-  let steps = 0;
   for (const [dealt, rank] of ranks.entries()) {
     const next = new Map<number, number>();
     for (const [state, ways] of states) {
@@ -39,9 +42,7 @@ export function groupRankSums(ranks: readonly number[], sizes: readonly number[]
         next.set(to, (next.get(to) ?? 0) + ways);
       }
       if (dealt - used < (sizes[k - 1] ?? 0)) next.set(state, (next.get(state) ?? 0) + ways);
-      if ((steps += k) > mostSteps) return undefined;
     }
-    if (next.size > mostStates) return undefined;
     states = next;
   }
   return Array.from(states, ([state, ways]) => {
@@ -67,16 +68,14 @@ function orders(values: readonly number[]): number[][] {
  */
 export function conditionRankSums(rows: readonly (readonly number[])[]): Ways<number[]>[] | undefined {
   const k = rows[0]?.length ?? 0;
-  // Seven conditions have 5040 orders a subject.
-  if (k > 7) return undefined;
+  // Which subject comes first does not matter: its order may stay.
+  if (k > 9 || factorial(k) ** (rows.length - 1) > most) return undefined;
   let states = new Map<string, Ways<number[]>>([['', { sums: new Array<number>(k).fill(0), ways: 1 }]]);
-  let steps = 0;
   for (const row of rows) {
     const all = orders(row);
     const next = new Map<string, Ways<number[]>>();
     for (const { sums, ways } of states.values())
       for (const order of all) {
-        if ((steps += k) > mostSteps) return undefined;
         const made = sums.map((s, j) => s + (order[j] ?? 0)).sort((x, y) => x - y);
         const key = made.join();
         const before = next.get(key);

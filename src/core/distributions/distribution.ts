@@ -11,6 +11,8 @@ export interface Distribution {
   lower: (x: number) => number;
   /** P(X ≥ x). */
   upper: (x: number) => number;
+  /** ln P(X ≥ x) far above the middle, where the tail itself may be too small for a number. */
+  logUpper: (x: number) => number;
   /** The x below which the share p lies. */
   quantile: (p: number) => number;
   /** The x above which the share p lies. */
@@ -23,6 +25,7 @@ export interface Tails {
   density: (x: number) => number;
   lower: (x: number) => number;
   upper: (x: number) => number;
+  logUpper: (x: number) => number;
   /** The ends of the support. */
   from: number;
   to: number;
@@ -34,7 +37,7 @@ export interface Tails {
 
 /** Adds quantiles from either tail: the smaller tail is the one inverted, so p of 1e-300 is as exact as 0.3. */
 export function withQuantiles(tails: Tails): Distribution {
-  const { symbol, density, lower, upper, from, to, guess } = tails;
+  const { symbol, density, lower, upper, logUpper, from, to, guess } = tails;
   const invert = (p: number, rising: boolean): number =>
     solveTail({
       tail: rising ? lower : upper,
@@ -63,6 +66,7 @@ export function withQuantiles(tails: Tails): Distribution {
     density,
     lower,
     upper,
+    logUpper,
     quantile: (p) => quantile(p, true),
     upperQuantile: (p) => quantile(p, false),
   };

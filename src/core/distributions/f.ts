@@ -1,5 +1,5 @@
 import { demand } from '../numeric/domain-error';
-import { betaLower, logBeta } from '../numeric/special';
+import { betaLower, logBeta, logBetaLower } from '../numeric/special';
 import { type Distribution, withQuantiles } from './distribution';
 
 /**
@@ -23,6 +23,10 @@ export function fisherF(df1: number, df2: number): Distribution {
       if (f <= 0) return 1;
       const [above, below] = share(f);
       return betaLower(below, above, df2 / 2, df1 / 2);
+    },
+    logUpper: (f) => {
+      const [above, below] = share(f);
+      return logBetaLower(below, above, df2 / 2, df1 / 2);
     },
     from: 0,
     to: Infinity,

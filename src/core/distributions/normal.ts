@@ -38,6 +38,7 @@ export const normal: Distribution = {
   density: (z) => Math.exp(-(z * z) / 2) / Math.sqrt(2 * Math.PI),
   lower: (z) => upper(-z),
   upper,
+  logUpper,
   quantile: (p) => -upperQuantile(p),
   upperQuantile,
 };

@@ -1,5 +1,5 @@
 import { demand } from '../numeric/domain-error';
-import { betaLower, logBeta } from '../numeric/special';
+import { betaLower, logBeta, logBetaLower } from '../numeric/special';
 import { type Distribution, withQuantiles } from './distribution';
 import { normal } from './normal';
 
@@ -35,6 +35,12 @@ function madeFor(df: number): Distribution {
     density: (t) => Math.exp(logScale - ((df + 1) / 2) * Math.log1p((t / Math.sqrt(df)) ** 2)),
     lower: (t) => upper(-t),
     upper,
+    logUpper: (t) => {
+      const ratio = t / Math.sqrt(df);
+      if (ratio > 1e9) return -df * Math.log(ratio) - Math.log(df) - logBeta(df / 2, 0.5);
+      const square = ratio * ratio;
+      return logBetaLower(1 / (1 + square), square / (1 + square), df / 2, 0.5) - Math.LN2;
+    },
     from: -Infinity,
     to: Infinity,
     guess: (p) => {

@@ -3,6 +3,8 @@
  * and what lies on a limit, is decided by the decimals as typed.
  */
 
+import { mostOf } from './extremes';
+
 /** Numbers closer than this, relative to what they were computed from, differ by rounding alone. */
 export const dust = 2e-15;
 
@@ -20,6 +22,7 @@ export function decimalScale(values: ArrayLike<number>): number | undefined {
     const x = values[i] ?? 0;
     const size = Math.abs(x);
     if (size > largest) largest = size;
+    if (Math.round(x * scale) / scale === x) continue;
     while (Math.abs(Math.round(x * scale) / scale - x) > (scale > exactPower ? 4e-16 * size : 0)) {
       scale *= 10;
       if (!(size * scale < most)) return undefined;
@@ -66,6 +69,8 @@ export function differencesAsTyped(first: readonly number[], second: readonly nu
   const plain = first.map((x, i) =>
     scale === undefined ? x - other(i) : (Math.round(x * scale) - Math.round(other(i) * scale)) / scale,
   );
+  // Decimals of so few digits are whole numbers apart, or the same.
+  if (scale !== undefined && mostOf(first.map(Math.abs)) * scale < 1e13) return plain;
   return settled(
     plain,
     first.map((x, i) => dust * (Math.abs(x) + Math.abs(other(i)))),

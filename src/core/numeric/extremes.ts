@@ -3,13 +3,19 @@
 /** The least value; Infinity of none. */
 export function leastOf(values: ArrayLike<number>): number {
   let least = Infinity;
-  for (let i = 0; i < values.length; i++) least = Math.min(least, values[i] ?? Infinity);
+  for (let i = 0; i < values.length; i++) {
+    const x = values[i] ?? Infinity;
+    if (x < least) least = x;
+  }
   return least;
 }
 
 /** The largest value; −Infinity of none. */
 export function mostOf(values: ArrayLike<number>): number {
   let most = -Infinity;
-  for (let i = 0; i < values.length; i++) most = Math.max(most, values[i] ?? -Infinity);
+  for (let i = 0; i < values.length; i++) {
+    const x = values[i] ?? -Infinity;
+    if (x > most) most = x;
+  }
   return most;
 }

@@ -24,9 +24,15 @@ function series(s: number, x: number): number {
   return poissonWeight(s, x) * sum;
 }
 
-/** Q(s, x) by its continued fraction, fast for x ≥ s + 1. */
-const fraction = (s: number, x: number): number =>
-  (poissonWeight(s, x) * s) / continued(x + 1 - s, (k) => [-k * (k - s), x + 2 * k + 1 - s]);
+/** The continued fraction of Q(s, x), fast for x ≥ s + 1. */
+const fractionAt = (s: number, x: number): number => continued(x + 1 - s, (k) => [-k * (k - s), x + 2 * k + 1 - s]);
+
+/** Q(s, x) for x ≥ s + 1. */
+const fraction = (s: number, x: number): number => (poissonWeight(s, x) * s) / fractionAt(s, x);
+
+/** ln Q(s, x) for x ≥ s + 1, where Q itself may be too small for a number. */
+export const logGammaUpper = (s: number, x: number): number =>
+  s * logLess(x / s, (x - s) / s) - stirlingRest(s) + Math.log(s / (2 * Math.PI)) / 2 - Math.log(fractionAt(s, x));
 
 /** Regularized lower incomplete gamma P(s, x). */
 export function gammaLower(s: number, x: number): number {

@@ -36,6 +36,28 @@ export function integrate(f: (x: number) => number, from: number, to: number, pa
 }
 
 /**
+ * ∫ f over [from, to], panels halved wherever their halves do not add up to them: for integrands that turn sharply
+ * somewhere.
+ * @param panels to begin with
+ */
+export function integrateAdaptively(f: (x: number) => number, from: number, to: number, panels: number): number {
+  const width = (to - from) / panels;
+  const parts = Array.from({ length: panels }, (_, i) => {
+    const [a, b] = [from + i * width, i === panels - 1 ? to : from + (i + 1) * width];
+    return { a, b, whole: integrate(f, a, b, 1) };
+  });
+  const size = parts.reduce((s, p) => s + Math.abs(p.whole), 0);
+  const refined = (a: number, b: number, whole: number, depth: number): number => {
+    const middle = (a + b) / 2;
+    const [left, right] = [integrate(f, a, middle, 1), integrate(f, middle, b, 1)];
+    return depth === 0 || Math.abs(left + right - whole) <= 1e-14 * size
+      ? left + right
+      : refined(a, middle, left, depth - 1) + refined(middle, b, right, depth - 1);
+  };
+  return parts.reduce((s, { a, b, whole }) => s + refined(a, b, whole, 12), 0);
+}
+
+/**
  * Step for the product of k normal curves and tails, divided by √k: such an integrand grows as exp(k y²/2) off the real
  * line, so that steps of h err by exp(−2π²/(k h²)), here 1e-16.
  */
@@ -102,5 +124,5 @@ export function integratePeaked(logIntegrand: (x: number) => number, from: numbe
   const left = edge(-1, from);
   const right = edge(1, to);
   const height = (x: number): number => Math.exp(logIntegrand(x) - top);
-  return Math.exp(top) * (integrate(height, left, best, 5) + integrate(height, best, right, 5));
+  return Math.exp(top) * (integrateAdaptively(height, left, best, 5) + integrateAdaptively(height, best, right, 5));
 }

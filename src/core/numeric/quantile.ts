@@ -1,4 +1,5 @@
 import { demand } from './domain-error';
+import { selectAll } from './selection';
 
 /** How a quartile is read between two readings. Names and numbers follow Hyndman & Fan (1996); hinges follow Tukey (1977). */
 export type QuartileRule = 'linear' | 'exclusive' | 'hinges';
@@ -19,24 +20,51 @@ function atRank(sorted: ArrayLike<number>, rank: number): number {
   return low + (bounded - below) * (high - low);
 }
 
+/** Where between two of n sorted values the p-quantile lies, from 1. */
+function rankOf(n: number, p: number, rule: QuartileRule): number {
+  if (rule === 'exclusive') return (n + 1) * p;
+  if (rule === 'hinges') {
+    // A hinge is the median of a half; the depth of the median, rounded down, gives the half's middle.
+    const depth = (Math.floor((n + 1) / 2) + 1) / 2;
+    if (p === 0.25) return depth;
+    if (p === 0.75) return n + 1 - depth;
+  }
+  return 1 + (n - 1) * p;
+}
+
 /**
  * The p-quantile of values sorted upwards.
  * @param p share below, 0 to 1
  * @throws DomainError with no values or p outside 0 to 1
  */
 export function quantile(sorted: ArrayLike<number>, p: number, rule: QuartileRule = 'linear'): number {
-  const n = sorted.length;
-  demand(n > 0, 'There are no values.');
+  demand(sorted.length > 0, 'There are no values.');
   demand(p >= 0 && p <= 1, 'A share must lie between 0 and 1.');
-  if (rule === 'exclusive') return atRank(sorted, (n + 1) * p);
-  if (rule === 'hinges' && p !== 0.5) {
-    // A hinge is the median of a half; the depth of the median, rounded down, gives the half's middle.
-    const depth = (Math.floor((n + 1) / 2) + 1) / 2;
-    if (p === 0.25) return atRank(sorted, depth);
-    if (p === 0.75) return atRank(sorted, n + 1 - depth);
-  }
-  return atRank(sorted, 1 + (n - 1) * p);
+  return atRank(sorted, rankOf(sorted.length, p, rule));
 }
+
+/** Quantiles of values in any order, sorted only as far as these need it. */
+export function quantilesOf(
+  values: ArrayLike<number>,
+  shares: readonly number[],
+  rule: QuartileRule = 'linear',
+): number[] {
+  const n = values.length;
+  demand(n > 0, 'There are no values.');
+  const copy = Float64Array.from(values);
+  const places = shares.flatMap((p) => {
+    const below = Math.floor(Math.min(n, Math.max(1, rankOf(n, p, rule))));
+    return [below - 1, Math.min(n, below + 1) - 1];
+  });
+  selectAll(
+    copy,
+    [...new Set(places)].sort((a, b) => a - b),
+  );
+  return shares.map((p) => quantile(copy, p, rule));
+}
+
+/** The middle value, or the mean of the middle two. */
+export const medianOf = (values: ArrayLike<number>): number => quantilesOf(values, [0.5])[0] ?? NaN;
 
 /** A copy sorted upwards, as numbers. */
 export function sortedUp(values: ArrayLike<number>): Float64Array {

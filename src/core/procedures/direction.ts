@@ -8,6 +8,9 @@ export interface TailProbabilities {
   less: number;
 }
 
+/** Below this a p-value is known by its logarithm only: numbers end near 10⁻³⁰⁸. */
+export const leastP = 1e-300;
+
 /**
  * p-values of an observed statistic whose reference distribution is symmetric about 0.
  * The smallest positive number stands in where a tail underflows: a p-value is never 0.

@@ -1,6 +1,7 @@
 import { chiSquare } from '../distributions/chi-square';
 import { conditionRankSums } from '../distributions/counted-ranks';
 import { demand } from '../numeric/domain-error';
+import { mostOf } from '../numeric/extremes';
 import { sum } from '../numeric/sum';
 import { ranked } from './ranked';
 
@@ -10,6 +11,8 @@ export interface Friedman {
   /** `exact`: every order of the ranks within subjects counted; else the statistic is referred to chi-square. */
   method: 'exact' | 'chi-square';
   p: number;
+  /** The smallest p so many subjects allow, where the arrangements were counted. */
+  leastP?: number;
   meanRanks: number[];
   /** Standard error of a mean rank, corrected for ties. */
   se: number;
@@ -48,11 +51,13 @@ export function friedman(rows: readonly (readonly number[])[], method: 'auto' | 
   const squares = (doubled: readonly number[]): number => sum(doubled.map((s) => s * s));
   const seen = squares(sums.map((s) => Math.round(2 * s)));
   const exact = shareOf((doubled) => squares(doubled) >= seen);
+  const furthest = mostOf((counted ?? []).map((one) => squares(one.sums)));
   return {
     chi2,
     df,
     method: exact === undefined ? 'chi-square' : 'exact',
     p: Math.min(1, exact ?? Math.max(chiSquare(df).upper(chi2), Number.MIN_VALUE)),
+    ...(counted ? { leastP: shareOf((doubled) => squares(doubled) >= furthest) ?? 1 } : {}),
     meanRanks: sums.map((s) => s / n),
     se: Math.sqrt(scale / 12) / n,
     rangeP:

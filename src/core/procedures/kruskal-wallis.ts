@@ -2,6 +2,7 @@ import { chiSquare } from '../distributions/chi-square';
 import { groupRankSums } from '../distributions/counted-ranks';
 import { normal } from '../distributions/normal';
 import { demand } from '../numeric/domain-error';
+import { mostOf } from '../numeric/extremes';
 import { sum } from '../numeric/sum';
 import { type Adjustment, adjustP } from './adjust-p';
 import { allPairs } from './pairwise';
@@ -14,6 +15,8 @@ export interface KruskalWallis {
   /** `exact`: every arrangement of the ranks counted; else H is referred to chi-square. */
   method: 'exact' | 'chi-square';
   p: number;
+  /** The smallest p these sizes allow, where the arrangements were counted. */
+  leastP?: number;
   meanRanks: number[];
 }
 
@@ -31,18 +34,22 @@ export function kruskalWallis(
   const spread = sum(groups.map((g, i) => g.length * ((meanRanks[i] ?? 0) - centre) ** 2));
   const h = (12 * spread) / (n * (n + 1)) / (1 - tieTerm / (n ** 3 - n));
   const df = groups.length - 1;
-  const exact = method === 'auto' ? exactP(ranks, groups) : undefined;
+  const exact = method === 'auto' ? counted(ranks, groups) : undefined;
   return {
     h,
     df,
     method: exact === undefined ? 'chi-square' : 'exact',
-    p: exact ?? Math.max(chiSquare(df).upper(h), Number.MIN_VALUE),
+    p: exact?.p ?? Math.max(chiSquare(df).upper(h), Number.MIN_VALUE),
+    ...(exact ? { leastP: exact.least } : {}),
     meanRanks,
   };
 }
 
-/** The share of all ways to deal the ranks that set the groups at least as far apart. */
-function exactP(ranks: readonly number[], groups: readonly (readonly number[])[]): number | undefined {
+/** The share of all ways to deal the ranks that set the groups at least as far apart, and of those furthest of all. */
+function counted(
+  ranks: readonly number[],
+  groups: readonly (readonly number[])[],
+): { p: number; least: number } | undefined {
   const sizes = groups.map((g) => g.length);
   const doubled = ranks.map((r) => Math.round(2 * r));
   const all = groupRankSums(doubled, sizes);
@@ -50,12 +57,10 @@ function exactP(ranks: readonly number[], groups: readonly (readonly number[])[]
   const spread = (sums: readonly number[]): number => sum(sums.map((s, g) => s ** 2 / (sizes[g] ?? 1)));
   let at = 0;
   const seen = spread(sizes.map((size) => sum(doubled.slice(at, (at += size)))));
-  let [far, ways] = [0, 0];
-  for (const one of all) {
-    ways += one.ways;
-    if (spread(one.sums) >= seen * (1 - 1e-12)) far += one.ways;
-  }
-  return far / ways;
+  const spreads = all.map(({ sums, ways }) => ({ far: spread(sums), ways }));
+  const shareFrom = (limit: number): number =>
+    sum(spreads.map(({ far, ways }) => (far >= limit * (1 - 1e-12) ? ways : 0))) / sum(spreads.map((s) => s.ways));
+  return { p: shareFrom(seen), least: shareFrom(mostOf(spreads.map((s) => s.far))) };
 }
 
 function rankedGroups(groups: readonly (readonly number[])[]): {

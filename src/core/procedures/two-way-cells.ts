@@ -138,7 +138,7 @@ export function additiveFit(cells: readonly (readonly TwoWayCell[])[]): Additive
   /** The fit of values given as weighted: their rows' and columns' parts. */
   const fit = (values: readonly (readonly number[])[]): number[][] => {
     const rowMeans = values.map(
-      (row, i) => row.reduce((s, v, j) => s + at(weights, i, j) * v, 0) / (rowTotals[i] || 1),
+      (row, i) => row.reduce((s, v, j) => s + at(weights, i, j) * v, 0) / (rowTotals[i] ?? 1),
     );
     const right = free.map((j) =>
       values.reduce((s, row, i) => s + at(weights, i, j) * ((row[j] ?? 0) - (rowMeans[i] ?? 0)), 0),
@@ -147,14 +147,14 @@ export function additiveFit(cells: readonly (readonly TwoWayCell[])[]): Additive
       free.map((k) =>
         weights.reduce((s, row, i) => {
           const wj = row[j] ?? 0;
-          return wj === 0 ? s : s + wj * ((j === k ? 1 : 0) - (row[k] ?? 0) / (rowTotals[i] || 1));
+          return wj === 0 ? s : s + wj * ((j === k ? 1 : 0) - (row[k] ?? 0) / (rowTotals[i] ?? 1));
         }, 0),
       ),
     );
     const column = new Array<number>(width).fill(0);
     solve(matrix, right).forEach((x, k) => (column[free[k] ?? 0] = x));
     return values.map((_, i) => {
-      const own = (rowMeans[i] ?? 0) - column.reduce((s, c, j) => s + at(weights, i, j) * c, 0) / (rowTotals[i] || 1);
+      const own = (rowMeans[i] ?? 0) - column.reduce((s, c, j) => s + at(weights, i, j) * c, 0) / (rowTotals[i] ?? 1);
       return column.map((c) => own + c);
     });
   };

@@ -36,6 +36,8 @@ export function methodsFor({ about, design, knownSd }: Question): Method[] {
         return ['chi-square'];
       case 'two-groups':
         return ['f', 'brown-forsythe', 'levene'];
+      case 'paired':
+        return ['pitman-morgan'];
       default:
         return ['brown-forsythe', 'levene', 'bartlett'];
     }
@@ -72,6 +74,33 @@ export function followUpsFor(
   if (compare === 'chosen') return spread === 'pooled' ? [...adjustments, 'scheffe'] : [...adjustments];
   if (compare === 'control') return spread === 'pooled' ? ['dunnett', ...adjustments] : [...adjustments];
   return spread === 'pooled' ? ['tukey', ...adjustments, 'scheffe'] : ['games-howell', ...adjustments];
+}
+
+/** What in the sizes of several groups decided how their spreads are taken, where nobody chose. */
+export type SpreadReason = 'equal-n' | 'unequal-n' | 'single-reading';
+
+/** Comparisons that need a spread the groups share. */
+const ofSharedSpread: readonly FollowUp[] = ['tukey', 'dunnett', 'scheffe'];
+
+/**
+ * How the spreads of several groups are taken where nobody chose: by the design alone, never by what the readings turned
+ * out to be. With equal n the classical analysis is robust to unequal spreads; with unequal n it is not, and each group
+ * keeps its own, unless one has a single reading and so no spread of its own. Source: Glass, Peckham & Sanders (1972).
+ * @param sizes n of each group
+ * @returns undefined where the question has chosen, be it by comparisons that one of the two needs
+ */
+export function spreadBySizes(
+  question: Question,
+  sizes: readonly number[],
+): { spread: Choices['spread']; reason?: SpreadReason } | undefined {
+  const { about, design, spread, follow } = question;
+  if (design !== 'several' || about !== undefined || spread !== undefined) return undefined;
+  if (follow && ofSharedSpread.includes(follow)) return { spread: 'pooled' };
+  if (follow === 'games-howell') return { spread: 'separate' };
+  if (new Set(sizes).size <= 1) return { spread: 'pooled', reason: 'equal-n' };
+  return sizes.some((n) => n < 2)
+    ? { spread: 'pooled', reason: 'single-reading' }
+    : { spread: 'separate', reason: 'unequal-n' };
 }
 
 /** What a question leaves open, filled in. A choice its design does not have gives way to the default. */

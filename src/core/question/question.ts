@@ -65,6 +65,7 @@ export const methods = [
   'brown-forsythe',
   'levene',
   'bartlett',
+  'pitman-morgan',
 ] as const;
 export type Method = (typeof methods)[number];
 

@@ -1,6 +1,7 @@
 /** Each assumption in plain words: what was found, and what could be done. */
 import type { Answer } from '../answer/answer';
 import type { Check, Remedy, Verdict } from '../answer/checks';
+import { alphaOf } from '../procedures/interval';
 import { choicesOf, methodsFor } from '../question/choices';
 import type { Question } from '../question/question';
 import { counted, fixed, pRelation, significant } from './numbers';
@@ -43,6 +44,8 @@ export function checkSentence(check: Check, answer: Answer): string {
         ? `${counted(f('shared'), subject)} ${f('shared') === 1 ? 'has' : 'have'} readings in more than one group, but the groups are compared as strangers.`
         : `${counted(f('readings'), 'reading')} come from ${counted(f('subjects'), subject)}: counted one by one they make the answer look surer than it is.`;
     case 'sample-size':
+      if (figures['leastP'] !== undefined)
+        return `With so few readings this test cannot reach p < ${alphaOf(question.level)}: the smallest p it can give is ${significant(f('leastP'), 2)}.`;
       if (question.design === 'repeated' || question.design === 'mixed')
         return verdict === 'fine'
           ? `${counted(f('smallest'), subject)} were read throughout: enough for their spread to be known.`

@@ -6,7 +6,7 @@ import { named } from '../distributions/named';
 import { choicesOf } from '../question/choices';
 import { type Hypothesis, wordsAbout } from './about';
 import { hypothesisName } from './hypothesis-name';
-import { fixed, given, pRelation, percent, scientific, significant } from './numbers';
+import { fixed, given, pRelation, percent, significant, smallP } from './numbers';
 import { centreWord } from './method';
 import { bareMeasure, claimOf, namedFactors } from './question';
 import { valued } from './sentences';
@@ -165,14 +165,14 @@ export function decisionOf(reference: Reference, p: number, level: number): Deci
       ? `±${shown(upper.value)}`
       : `${shown(lower.value)} or ${shown(upper.value)}`;
   const most = percent(alpha);
-  const size = p < 0.001 ? scientific(p, 2) : pRelation(p).replace('= ', '');
+  const size = p < 0.001 ? smallP(p, 2) : pRelation(p).replace('= ', '');
   return {
     critical,
     p,
     beyond,
     words: [
       `${symbol} = ${shown(statistic)} lies ${beyond ? 'beyond' : 'short of'} the critical value ${cut}, which ${made.value.discrete ? 'at most ' : ''}${most} of such statistics ${made.value.discrete ? 'reach or pass' : 'pass'} when there is no effect.`,
-      `p = ${size} is ${beyond ? 'below' : 'not below'} ${most}. ${beyond ? 'Either way, the hypothesis of no effect is rejected at this level.' : 'Either way, the hypothesis of no effect is not rejected; that does not show it to be true.'}`,
+      `p ${/^[<>]/.test(size) ? '' : '= '}${size} is ${beyond ? 'below' : 'not below'} ${most}. ${beyond ? 'Either way, the hypothesis of no effect is rejected at this level.' : 'Either way, the hypothesis of no effect is not rejected; that does not show it to be true.'}`,
     ],
   };
 }

@@ -1,5 +1,5 @@
 /** Which procedure a question gets, by the name the field gives it, and why. */
-import { choicesOf } from '../question/choices';
+import { type SpreadReason, choicesOf } from '../question/choices';
 import type { Method, Question } from '../question/question';
 import { wordsAbout } from './about';
 
@@ -64,8 +64,20 @@ export function alternativeName(question: Question): string {
 const byRanks =
   'You asked what is typically larger, not about means: ranks do not mind skew or single far readings, and say less about by how much.';
 
-/** Why this procedure, in a line or two. */
-export function methodReason(question: Question): string {
+const sizesDecide: Record<SpreadReason, string> = {
+  'equal-n':
+    ' The groups have equal n, where the classical analysis is robust to unequal spreads; Welch’s is one click away.',
+  'unequal-n':
+    ' The groups have unequal n, where the classical analysis is not robust to unequal spreads: so each keeps its own; the classical one is one click away.',
+  'single-reading':
+    ' A group with one reading has no spread of its own and can only be judged by the spread that the groups share.',
+};
+
+/**
+ * Why this procedure, in a line or two.
+ * @param spreadBy what in the sizes of the groups decided, where nobody chose
+ */
+export function methodReason(question: Question, spreadBy?: SpreadReason): string {
   const about = wordsAbout(question);
   if (about) return about.methodReason(question);
   const { method, spread } = choicesOf(question);
@@ -86,9 +98,11 @@ export function methodReason(question: Question): string {
         ? 'Two independent groups are compared by their means. Welch’s t lets each group keep its own spread: it is right when spreads differ, and loses next to nothing when they do not.'
         : 'Two independent groups are compared by their means. You chose to take the spreads as equal: the pooled t then gains a little precision, and misleads when the smaller group is the more variable one.';
     case 'several':
-      return spread === 'pooled'
-        ? 'Several independent groups: first whether their means differ at all, then which, with p and intervals that allow for the number of comparisons. The groups share one spread, estimated from all.'
-        : 'Several independent groups whose spreads may differ: each keeps its own, in the analysis and in each comparison.';
+      return `${
+        spread === 'pooled'
+          ? 'Several independent groups: first whether their means differ at all, then which, with p and intervals that allow for the number of comparisons. The groups share one spread, estimated from all.'
+          : 'Several independent groups whose spreads may differ: each keeps its own, in the analysis and in each comparison.'
+      }${spreadBy ? sizesDecide[spreadBy] : ''}`;
     case 'factorial':
       return 'Every sample is under one level of each of two factors: one analysis judges both, and whether one changes what the other does.';
     case 'repeated':

@@ -77,6 +77,15 @@ export function pValue(p: number): string {
   return Number(shown) === 0.05 && p !== 0.05 ? p.toFixed(4) : shown;
 }
 
+/** A p-value under 0.001 in full: "3.2 × 10⁻⁷"; past the end of numbers "< 10⁻³⁰⁰", or by its logarithm where that is known. */
+export function smallP(p: number, digits: number, log10P?: number): string {
+  if (log10P !== undefined) {
+    const exponent = Math.floor(log10P);
+    return `${(10 ** (log10P - exponent)).toFixed(digits - 1)} × 10${superscript(String(exponent))}`;
+  }
+  return p < 1e-300 ? '< 10⁻³⁰⁰' : scientific(p, digits);
+}
+
 /** The p-value with its relation: "= 0.012", "< 0.001". */
 export function pRelation(p: number): string {
   const shown = pValue(p);

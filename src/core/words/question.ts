@@ -1,9 +1,9 @@
 /** The question in words. */
 import { choicesOf } from '../question/choices';
 import type { Named } from '../question/naming';
-import type { Question } from '../question/question';
 import { withUnit } from '../readings/table';
 import { wordsAbout } from './about';
+import { countingWords } from './counting';
 import { given } from './numbers';
 import { listed, unitAfter, valued } from './sentences';
 
@@ -35,17 +35,6 @@ export function claimOf({ groups, question, unit }: Pick<Named, 'groups' | 'ques
     ? `it is ${way} in ${groups[0]?.name ?? ''}`
     : `${subtraction({ groups, question })} is ${way} than ${valued(given(value), unit)}`;
 }
-
-/** How each subject counts, as the sentence ends. */
-export const countingWords: Record<Question['design'], string> = {
-  'one-sample': 'counts once',
-  'two-groups': 'counts once',
-  paired: 'is measured in both',
-  several: 'counts once',
-  factorial: 'counts once',
-  repeated: 'is measured in all',
-  mixed: 'is measured throughout',
-};
 
 /** The question as one sentence of plain text. */
 export function questionSentence(answer: Named): string {

@@ -14,6 +14,7 @@ import { apartClause } from './apart';
 import { percent, significant } from './numbers';
 import { contribution, effectPhrases, testPhrase } from './phrases';
 import { listed, sentenceCase, unitAfter, valued } from './sentences';
+import { countingWords } from './counting';
 import { type Text, joined, symbol, text } from './text';
 import { verdictOn } from './verdict';
 
@@ -28,12 +29,13 @@ function question(named: Named): string {
   const { question: asked, unit } = named;
   const stated = valued(String(choicesOf(asked).value), unit);
   const spread = `the spread of ${withUnit(what(named), unit)}`;
-  const each = `when each ${named.subject || 'reading'} counts once`;
+  const each = `when each ${named.subject || (asked.design === 'paired' ? 'subject' : 'reading')} ${countingWords[asked.design]}`;
   const way = asked.direction;
   switch (asked.design) {
     case 'one-sample':
       return `Is ${spread} in ${nameAt(named, 0)} ${way === 'either' ? `different from an SD of ${stated}` : `${way} than an SD of ${stated}`}, ${each}?`;
     case 'two-groups':
+    case 'paired':
       return way === 'either'
         ? `Does ${spread} differ between ${nameAt(named, 0)} and ${nameAt(named, 1)}, ${each}?`
         : `Is ${spread} ${way} in ${nameAt(named, 0)} than in ${nameAt(named, 1)}, ${each}?`;
@@ -48,6 +50,10 @@ const names: Partial<Record<Method, readonly [name: string, written: string]>> =
   'brown-forsythe': ['Brown–Forsythe test', 'the Brown–Forsythe test (distances from the medians)'],
   levene: ['Levene’s test', 'Levene’s test (distances from the means)'],
   bartlett: ['Bartlett’s test', 'Bartlett’s test'],
+  'pitman-morgan': [
+    'Pitman–Morgan test of two paired variances',
+    'the Pitman–Morgan test (the correlation of sums and differences within pairs)',
+  ],
 };
 const methodName = (asked: Question): string => names[choicesOf(asked).method]?.[0] ?? '';
 
@@ -68,7 +74,7 @@ function headline(answer: Answer, comparison: Comparison): Text {
     });
     return text`${sentenceCase(what(answer))} of ${a.name} scattered with ${sdOf(a, unit)}; at the ${level} level, ${verdict}.`;
   }
-  if (asked.design === 'two-groups' && a && b) {
+  if ((asked.design === 'two-groups' || asked.design === 'paired') && a && b) {
     const verdict = verdictOn({
       settled: sure,
       direction: asked.direction,
@@ -87,11 +93,12 @@ function headline(answer: Answer, comparison: Comparison): Text {
 
 function methods(answer: Answer): Text {
   const { question: asked, groups, unit } = answer;
-  const each = contribution(answer);
+  const each =
+    asked.design === 'paired' ? `each ${answer.subject || 'subject'} being measured in both` : contribution(answer);
   const among =
     asked.design === 'one-sample'
       ? `of ${nameAt(answer, 0)} was judged`
-      : asked.design === 'two-groups'
+      : asked.design === 'two-groups' || asked.design === 'paired'
         ? `was compared between ${nameAt(answer, 0)} and ${nameAt(answer, 1)}`
         : `was compared among ${listed(groups.map((g) => g.name))}`;
   const sided =
@@ -143,13 +150,17 @@ export const spreadWords: SubjectWords = {
         'How far readings lie from their group’s median, compared as means are: it does not mind skew or far readings much.',
       levene: 'How far readings lie from their group’s mean, compared as means are.',
       bartlett: 'The sharpest test of equal variances when readings are normal, and misleading when they are not.',
+      'pitman-morgan':
+        'The same subjects are in both groups, so their readings go together: where the spreads are equal, sums and differences within pairs are uncorrelated. This test takes the readings as normal.',
     })[choicesOf(asked).method as 'f'],
   methodElse: (asked) =>
     asked.design === 'one-sample'
       ? 'None that asks as little; look at the shape of the readings first.'
-      : choicesOf(asked).method === 'brown-forsythe'
-        ? 'F or Bartlett’s test, where readings are surely normal.'
-        : 'The Brown–Forsythe test, where readings may not be normal.',
+      : asked.design === 'paired'
+        ? 'None that is as well understood: look at the shape of the readings first.'
+        : choicesOf(asked).method === 'brown-forsythe'
+          ? 'F or Bartlett’s test, where readings are surely normal.'
+          : 'The Brown–Forsythe test, where readings may not be normal.',
   headline,
   methods,
   results,
@@ -176,7 +187,7 @@ export const spreadWords: SubjectWords = {
           words: asked.direction === 'either' ? 'It is another.' : `It is ${asked.direction}.`,
         },
       };
-    if (asked.design === 'two-groups')
+    if (asked.design === 'two-groups' || asked.design === 'paired')
       return {
         none: {
           tex: `H_0\\colon ${sigma(0)} = ${sigma(1)}`,

@@ -2,6 +2,8 @@
 import { chiSquare } from '../distributions/chi-square';
 import { normal } from '../distributions/normal';
 import { studentizedRangeUpper } from '../distributions/studentized-range';
+import { friedman } from '../procedures/friedman';
+import { kruskalWallis } from '../procedures/kruskal-wallis';
 import { ranked } from '../procedures/ranked';
 import {
   type Step,
@@ -108,8 +110,13 @@ export function kruskalWallisWorking(groups: readonly (readonly number[])[]): St
   );
   const correction = w.let('correction for ties', 'C', minus(one, over(tieTerm(all), minus(times(squared(n), n), n))));
   const corrected = w.let('test statistic', 'H', over(h, correction));
-  const df = w.let('degrees of freedom', '\\nu', minus(symbol('k', groups.length), one));
-  w.look('p', 'p', 'P\\left(\\chi^2_\\nu \\ge H\\right)', chiSquare(df.value).upper(corrected.value));
+  const found = kruskalWallis(groups);
+  if (found.method === 'exact')
+    w.look('p, every arrangement of the ranks counted', 'p', 'P\\left(H^* \\ge H\\right)', found.p);
+  else {
+    const df = w.let('degrees of freedom', '\\nu', minus(symbol('k', groups.length), one));
+    w.look('p', 'p', 'P\\left(\\chi^2_\\nu \\ge H\\right)', chiSquare(df.value).upper(corrected.value));
+  }
   return w.steps;
 }
 
@@ -147,8 +154,13 @@ export function friedmanWorking(rows: readonly (readonly number[])[]): Step[] {
     'Q',
     over(times(twelve, spread), minus(times(times(n, K), plus(K, one)), over(ties, minus(K, one)))),
   );
-  const df = w.let('degrees of freedom', '\\nu', minus(K, one));
-  w.look('p', 'p', 'P\\left(\\chi^2_\\nu \\ge Q\\right)', chiSquare(df.value).upper(q.value));
+  const found = friedman(rows);
+  if (found.method === 'exact')
+    w.look('p, every order within subjects counted', 'p', 'P\\left(Q^* \\ge Q\\right)', found.p);
+  else {
+    const df = w.let('degrees of freedom', '\\nu', minus(K, one));
+    w.look('p', 'p', 'P\\left(\\chi^2_\\nu \\ge Q\\right)', chiSquare(df.value).upper(q.value));
+  }
   return w.steps;
 }
 
@@ -201,8 +213,27 @@ export function friedmanPairWorking(rows: readonly (readonly number[])[], i: num
       ),
     );
   const d = minus(mean(i, 'a'), mean(j, 'b'));
-  const se = w.let('standard error', 'SE', root(over(times(k, plus(k, one)), times(twelve, n))));
+  const ties = symbol(
+    '\\sum(t^3 - t)',
+    rows.reduce((sum, row) => sum + tieTerm(row).value, 0),
+  );
+  const spread = minus(times(times(n, k), plus(k, one)), over(ties, minus(k, one)));
+  const se = w.let('standard error, corrected for ties', 'SE', root(over(spread, times(twelve, squared(n)))));
   const q = w.let('studentized range', 'q', over(magnitude(d), se));
-  w.look('adjusted p', 'p', 'P(Q_{k,\\infty} \\ge q)', studentizedRangeUpper(q.value, size, Infinity));
+  const { rangeP, meanRanks } = friedman(rows);
+  if (rangeP)
+    w.look(
+      'p of the largest difference, every order within subjects counted',
+      'p',
+      'P\\left(\\max |\\bar{R}_i - \\bar{R}_j| \\ge |\\bar{R}_a - \\bar{R}_b|\\right)',
+      rangeP((meanRanks[i] ?? 0) - (meanRanks[j] ?? 0)),
+    );
+  else
+    w.look(
+      'p, for all pairs',
+      'p',
+      'P\\left(Q_{k,\\infty} \\ge q\\right)',
+      studentizedRangeUpper(q.value, size, Infinity),
+    );
   return w.steps;
 }

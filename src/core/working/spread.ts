@@ -1,6 +1,7 @@
 /** The working of tests and intervals of spread. */
 import { chiSquare } from '../distributions/chi-square';
 import { fisherF } from '../distributions/f';
+import { pitmanMorgan } from '../procedures/pitman-morgan';
 import type { SampleSummary } from '../procedures/sample-summary';
 import {
   type Step,
@@ -53,6 +54,36 @@ export function spreadOfTwoWorking(a: SampleSummary, b: SampleSummary, level: nu
   w.let('ratio of the SDs', 'r', root(f));
   w.let('lower end of the ratio', '\\text{low}', root(over(f, high)));
   w.let('upper end of the ratio', '\\text{high}', root(over(f, low)));
+  return w.steps;
+}
+
+/** Two SDs of the same subjects. Source: Pitman (1939), Morgan (1939). */
+export function pitmanMorganWorking(a: readonly number[], b: readonly number[], level: number): Step[] {
+  const w = new Working();
+  const found = pitmanMorgan(a, b, level);
+  const n = symbol('n', a.length);
+  const r = w.look(
+    'correlation of sums and differences within pairs',
+    'r',
+    '\\operatorname{cor}(x + y,\\, x - y)',
+    found.correlation,
+  );
+  const df = w.let('degrees of freedom', '\\nu', minus(n, constant(2)));
+  w.let('test statistic', 't', times(r, root(over(df, minus(one, squared(r))))));
+  w.look('two-sided p', 'p', '2\\,P(T_\\nu \\ge |t|)', found.p.either);
+  w.look('ratio of the SDs', 's_a/s_b', '\\sqrt{F}', Math.sqrt(found.ratio));
+  w.look(
+    'lower end of the ratio',
+    '\\text{low}',
+    '\\sqrt{F / (K + \\sqrt{K^2 - 1})}',
+    Math.sqrt(found.ratioInterval.low),
+  );
+  w.look(
+    'upper end of the ratio',
+    '\\text{high}',
+    '\\sqrt{F (K + \\sqrt{K^2 - 1})}',
+    Math.sqrt(found.ratioInterval.high),
+  );
   return w.steps;
 }
 

@@ -97,7 +97,9 @@ export class Working {
 
   /** Takes a value from a distribution: a tail, or a critical value. */
   look(what: string, name: string, formula: string, value: number): Term {
-    this.steps.push({ what, name, formula, numbers: shown(value), result: value });
+    // A tail is never 0, and past the end of numbers only known to be smaller.
+    const vanished = formula.includes('P\\left(') && value < 1e-300;
+    this.steps.push({ what, name, formula, numbers: vanished ? '< 10^{-300}' : shown(value), result: value });
     return symbol(name, value);
   }
 }

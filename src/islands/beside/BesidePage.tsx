@@ -80,6 +80,7 @@ function AnswerSide({
       <div className="min-h-40 py-2">
         <Ask
           question={value}
+          settled={shown?.question ?? value}
           table={table}
           unit={shown?.unit ?? ''}
           onChange={change}

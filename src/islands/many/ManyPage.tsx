@@ -4,7 +4,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { MeasureAnswer, Over } from '../../core/answer/many';
-import { rangesOver } from '../../core/answer/many';
+import { byOneMethod, rangesOver } from '../../core/answer/many';
 import { adjustP } from '../../core/procedures/adjust-p';
 import { kindOf } from '../../core/question/asking';
 import { namesOf } from '../../core/question/naming';
@@ -152,7 +152,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
     <article className="px-6 py-4">
       <h1 className="prose-serif text-[23px]">The same question of every measure</h1>
       <p className="prose-serif text-[16px] text-muted">
-        {methodName(question)} of{' '}
+        {methodName(byOneMethod(question))} of{' '}
         {ranges.length > 0 ? (
           <Choose
             label="Which measures"

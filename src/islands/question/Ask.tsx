@@ -8,7 +8,8 @@ import { middleOf } from '../../core/readings/banded';
 import { columnsAreGroups } from '../../core/readings/groups';
 import { columnsOf } from '../../core/readings/table';
 import { given } from '../../core/words/numbers';
-import { countingWords, questionSentence } from '../../core/words/question';
+import { countingWords } from '../../core/words/counting';
+import { questionSentence } from '../../core/words/question';
 import { valued } from '../../core/words/sentences';
 import { Accepted } from '../shared/Accepted';
 import { Choose } from '../shared/Parts';
@@ -67,9 +68,9 @@ const AskedInWords = ({ question, table }: AskProps) => (
 );
 
 function AskReadings(props: AskProps) {
-  const { question, table, unit, onChange, onEdit } = props;
+  const { question, settled, table, unit, onChange, onEdit } = props;
   const { design, direction } = question;
-  const choices = choicesOf(question);
+  const choices = choicesOf(settled);
   const groups = groupChoices(table, question);
   const kind = kindOf[design];
   const within = isWithin(design);
@@ -205,7 +206,9 @@ function AskReadings(props: AskProps) {
   const byWhat: Partial<Record<Method | 'spread' | 'share' | 'band', string>> = {
     ...Object.fromEntries(methods.map((m) => [m, meansWords[m]])),
     ...(kind === 'value' ? { means: 'its mean' } : {}),
-    ...(kind !== 'factors' && !within ? { spread: kind === 'value' ? 'its spread' : 'their spread' } : {}),
+    ...(kind !== 'factors' && design !== 'repeated'
+      ? { spread: kind === 'value' ? 'its spread' : 'their spread' }
+      : {}),
     ...(kind !== 'factors' && design !== 'repeated' ? { band: 'a share: how many lie beyond a limit' } : {}),
     ...(table.shape === 'rows' && columnsOf(table, 'group').length > 1 && !within
       ? { share: 'what was found: a share' }
@@ -331,6 +334,7 @@ function AskReadings(props: AskProps) {
         {(kind === 'several' || kind === 'factors') && (
           <FollowSentence
             question={question}
+            settled={settled}
             choices={question.groups ? groups.filter((g) => question.groups?.includes(g.id)) : groups}
             factors={kind === 'factors' ? named : undefined}
             onChange={onChange}

@@ -8,7 +8,7 @@ import {
   intervalDecimals,
   pValue,
   percent,
-  scientific,
+  smallP,
   significant,
 } from '../../core/words/numbers';
 import { sizeMeaning, sizeName } from '../../core/words/phrases';
@@ -17,10 +17,10 @@ import { RichText } from '../shared/RichText';
 export const dash = <span className="text-muted">–</span>;
 
 /** A p-value; under 0.001 its size stands below, so that nothing is hidden behind the sign. */
-export const FullP = ({ p }: { p: number }) => (
+export const FullP = ({ p, log10P }: { p: number; log10P?: number | undefined }) => (
   <>
     {pValue(p)}
-    {p < 0.001 && <span className="block text-[13px] text-muted">{scientific(p, 3)}</span>}
+    {p < 0.001 && <span className="block text-[13px] text-muted">{smallP(p, 3, log10P)}</span>}
   </>
 );
 
@@ -86,7 +86,7 @@ export function TestLines({ comparison }: { comparison: Comparison }) {
             <td>{t.value === undefined ? dash : statistic(t.value)}</td>
             <td>{t.df.map(degreesOfFreedom).join(', ')}</td>
             <td>
-              <FullP p={t.p} />
+              <FullP p={t.p} log10P={t.log10P} />
               <SampledP test={t} />
             </td>
           </tr>

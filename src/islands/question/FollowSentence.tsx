@@ -8,6 +8,8 @@ import { NumberPart } from './NumberPart';
 
 interface Props {
   question: Question;
+  /** The same with what the readings decide filled in. */
+  settled: Question;
   choices: readonly { id: string; name: string }[];
   /** What the factors are called, where there are two. */
   factors: readonly [string, string] | undefined;
@@ -18,9 +20,9 @@ const pick = (names: readonly { id: string; name: string }[]): Record<string, st
   Object.fromEntries(names.map((g) => [g.id, g.name]));
 
 /** What follows the overall test: which comparisons, and how they are judged together. */
-export function FollowSentence({ question, choices, factors, onChange }: Props) {
-  const { compare, follow, spread, method } = choicesOf(question);
-  const possible = followUpsFor(question, method, spread, compare);
+export function FollowSentence({ question, settled, choices, factors, onChange }: Props) {
+  const { compare, follow, spread, method } = choicesOf(settled);
+  const possible = followUpsFor(settled, method, spread, compare);
   const set = (more: Partial<Question>) => onChange({ ...question, ...more });
   const [first, second] = choices;
   const judged =

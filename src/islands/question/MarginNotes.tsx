@@ -1,5 +1,6 @@
 import { lazy } from 'react';
 import type { Answer } from '../../core/answer/answer';
+import { leastOf, mostOf } from '../../core/numeric/extremes';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
@@ -25,7 +26,8 @@ export function MarginNotes({ question, shown, table, readingsHref, onEdit, onCh
   const unread = shown?.groups.flatMap((g) => g.readings.unread.map((cell) => ({ ...cell, group: g.name }))) ?? [];
   const aside = shown?.groups.flatMap((g) => g.readings.aside.map((cell) => ({ ...cell, group: g.name }))) ?? [];
   const spreads = (shown?.groups ?? []).flatMap((g) => (g.summary ? [Math.sqrt(g.summary.variance)] : []));
-  const [least, most] = [Math.min(...spreads), Math.max(...spreads)];
+  const [least, most] = [leastOf(spreads), mostOf(spreads)];
+  const settled = shown?.question ?? question;
   const compared = question.design === 'two-groups' || question.design === 'several';
   return (
     <aside
@@ -34,15 +36,15 @@ export function MarginNotes({ question, shown, table, readingsHref, onEdit, onCh
     >
       <section className="note">
         <h2 className="part-of-page">Method</h2>
-        <p className="font-semibold">{methodName(question)}</p>
-        <p className="text-muted">{methodReason(question)}</p>
+        <p className="font-semibold">{methodName(settled)}</p>
+        <p className="text-muted">{methodReason(settled, shown?.spreadBy)}</p>
         {compared && spreads.length > 1 && least > 0 && (
           <p className="mt-1 text-muted">
             Here the {spreads.length > 2 ? 'largest' : 'larger'} SD is {significant(most / least, 3)} times the{' '}
             {spreads.length > 2 ? 'smallest' : 'smaller'}.
           </p>
         )}
-        <p className="mt-1 text-muted">Also reasonable: {methodElse(question)}</p>
+        <p className="mt-1 text-muted">Also reasonable: {methodElse(settled)}</p>
       </section>
       {shown && (shown.repeats ?? (shown.comparison.ok && shown.comparison.value.pairing)) && (
         <WhenLive>

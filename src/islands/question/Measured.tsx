@@ -8,6 +8,8 @@ import { Accepted } from '../shared/Accepted';
 
 export interface AskProps {
   question: Question;
+  /** The same with what the readings decide filled in. */
+  settled: Question;
   table: Table;
   /** The unit of what is compared. */
   unit: string;

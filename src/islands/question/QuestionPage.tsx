@@ -127,7 +127,14 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
           </WhenLive>
         )}
         <Part name="Ask">
-          <Ask question={question} table={table} unit={shown?.unit ?? ''} onChange={change} onEdit={edit} />
+          <Ask
+            question={question}
+            settled={shown?.question ?? question}
+            table={table}
+            unit={shown?.unit ?? ''}
+            onChange={change}
+            onEdit={edit}
+          />
         </Part>
         {shown && (
           <Part name="Look">

@@ -32,9 +32,9 @@ export const POST: APIRoute = ({ request }) =>
       working: workingOf(found.value, table),
       words: {
         question: questionSentence(found.value),
-        method: methodName(asked.question),
-        reason: methodReason(asked.question),
-        alsoReasonable: methodElse(asked.question),
+        method: methodName(found.value.question),
+        reason: methodReason(found.value.question, found.value.spreadBy),
+        alsoReasonable: methodElse(found.value.question),
         hypothesisOfNoEffect: none.words,
         hypothesisAgainst: some.words,
         checks: Object.fromEntries(

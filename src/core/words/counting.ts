@@ -1,0 +1,12 @@
+import type { Design } from '../question/question';
+
+/** How each subject counts, as the sentence ends. */
+export const countingWords: Record<Design, string> = {
+  'one-sample': 'counts once',
+  'two-groups': 'counts once',
+  paired: 'is measured in both',
+  several: 'counts once',
+  factorial: 'counts once',
+  repeated: 'is measured in all',
+  mixed: 'is measured throughout',
+};
