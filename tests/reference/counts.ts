@@ -45,7 +45,7 @@ export const counts: Record<string, (given: Given) => unknown> = {
       ...ends('odds_ratio', test.oddsRatio.interval),
       risk_ratio: test.riskRatio.estimate,
       ...ends('risk_ratio', test.riskRatio.interval),
-      ...tails(test.fisher, 'fisher_'),
+      ...tails(test.fisher(), 'fisher_'),
     };
   },
   'counts.independence': (given) => {

@@ -3,7 +3,7 @@ import { type SpreadReason, spreadBySizes } from '../question/choices';
 import type { Question } from '../question/question';
 import { kindOf } from '../question/asking';
 import { countedNames, measureOf } from '../question/naming';
-import { type Repeats, groupsOf, repeatsOf } from '../readings/groups';
+import { type Repeats, groupNames, groupsOf, repeatsOf } from '../readings/groups';
 import { withDerived } from '../readings/derive';
 import { type Factors, factorsOf } from '../readings/factors';
 import { levelRows, levelsOf, saidLevels } from '../readings/levels';
@@ -53,6 +53,19 @@ export interface Answer {
   rowName?: string;
   /** What was counted, where a question is about counts. */
   counted?: CountTable;
+}
+
+/** More groups than this are no comparison, and names of single readings are then often taken for groups. */
+const mostGroups = 1000;
+
+/** @throws DomainError where a column names more groups than can be compared, before any is looked at */
+function demandFewGroups(question: Question, table: Table): void {
+  if (kindOf[question.design] !== 'several' && kindOf[question.design] !== 'factors') return;
+  const count = question.groups?.length ?? groupNames(table, question).length;
+  demand(
+    count <= mostGroups,
+    `There are ${count.toLocaleString('en')} groups, more than can be compared: does the column name single readings rather than groups? Choose another column, or some of the groups.`,
+  );
 }
 
 /** The groups a question compares, as far as they are there. @throws DomainError when one is gone */
@@ -228,7 +241,10 @@ export function answer(asked: Question, given: Table, brief = false): Outcome<An
     const table = asked.only ? onlyWhere(withDerived(all), asked.only) : all;
     if (asked.about === 'share' || asked.about === 'table') return answerCounts(asked, table);
     const choice = { measure: asked.measure, by: asked.by };
-    const parts = partsCompared(asked, allParts(table, asked, brief));
+    demandFewGroups(asked, table);
+    // Two factors are compared by their cells: of the groups of one of them alone the figures are not asked.
+    const factors = kindOf[asked.design] === 'factors';
+    const parts = partsCompared(asked, allParts(table, asked, brief || factors));
     const bySizes = spreadBySizes(
       asked,
       parts.map((g) => g.n),

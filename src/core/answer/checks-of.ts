@@ -1,5 +1,6 @@
 import { leastOf } from '../numeric/extremes';
 import { sum } from '../numeric/sum';
+import { withinRest } from '../procedures/subject-rows';
 import { choicesOf } from '../question/choices';
 import { byCell } from '../readings/factors';
 import type { Answer } from './answer';
@@ -16,17 +17,8 @@ import {
 import { valuesOf } from './group-part';
 import { differencesOf } from './two-groups';
 
-/** Readings of subjects less what subject and condition each account for: what the analysis takes as noise. */
-function residualsWithin(rows: readonly (readonly number[])[]): number[] {
-  const k = rows[0]?.length ?? 0;
-  const mean = (x: readonly number[]): number => x.reduce((s, v) => s + v, 0) / x.length;
-  const grand = mean(rows.flat());
-  const conditions = Array.from({ length: k }, (_, j) => mean(rows.map((r) => r[j] ?? 0)));
-  return rows.flatMap((r) => r.map((v, j) => v - mean(r) - (conditions[j] ?? 0) + grand));
-}
-
 /** The readings as the checks see them: groups, cells, differences within pairs, or what is left within subjects. */
-export function checkedValues(answer: Answer): number[][] {
+export function checkedValues(answer: Answer): (readonly number[])[] {
   const { question, groups, comparison, layout } = answer;
   const found = comparison.ok ? comparison.value : undefined;
   switch (question.design) {
@@ -34,10 +26,8 @@ export function checkedValues(answer: Answer): number[][] {
       return [found?.pairing ? differencesOf(found.pairing) : []];
     case 'repeated':
     case 'mixed': {
-      const { rows = [], groupSizes = [rows.length] } = found?.complete ?? {};
-      let at = 0;
-      // Conditions are taken off within each group of subjects: what differs between groups is no noise.
-      return [groupSizes.flatMap((size) => residualsWithin(rows.slice(at, (at += size))))];
+      const { rows = [], groupSizes } = found?.complete ?? {};
+      return rows.length > 0 ? [[...withinRest(rows, groupSizes).rest]] : [[]];
     }
     case 'factorial':
       return layout

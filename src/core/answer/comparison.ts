@@ -120,6 +120,8 @@ export interface Comparison {
   bounds?: Interval;
   /** Shuffled labels, where they gave the p. */
   shuffled?: ShuffleTest;
+  /** Bootstrap resamples behind the interval, where it comes from them. */
+  resamples?: number;
   /** How readings were paired. */
   pairing?: { pairs: SubjectPair[]; alone: string[]; bySubject: boolean };
   /** Subjects with a reading under every condition, and those left out. */

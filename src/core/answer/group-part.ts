@@ -26,29 +26,32 @@ export interface GroupPart extends Group {
   interval?: Interval;
 }
 
-/** A group's readings as plain numbers. */
-export const valuesOf = (group: GroupPart): number[] => group.readings.used.map((r) => r.value);
+const numbers = new WeakMap<Group['readings']['used'], readonly number[]>();
+
+/** A group's readings as plain numbers; remembered for as long as the readings stand. */
+export function valuesOf({ readings: { used } }: Pick<Group, 'readings'>): readonly number[] {
+  const before = numbers.get(used);
+  if (before) return before;
+  const made = used.map((r) => r.value);
+  numbers.set(used, made);
+  return made;
+}
 
 type Figures = Pick<GroupPart, 'n' | 'description' | 'summary' | 'lacking'>;
 const known = new WeakMap<Group['readings']['used'], Figures>();
 
 /** The figures of readings that do not depend on the question: found once for as long as the readings stand. */
-function figuresOf(used: Group['readings']['used']): Figures {
+function figuresOf(group: Group): Figures {
+  const { used } = group.readings;
   const before = known.get(used);
   if (before) return before;
-  const found = figures(used.map((r) => r.value));
+  const found = figures(valuesOf(group));
   known.set(used, found);
   return found;
 }
 
 const fromReadings = (group: Group, level: number, brief = false): GroupPart =>
-  brief
-    ? sketchedBy(
-        group,
-        group.readings.used.map((r) => r.value),
-        level,
-      )
-    : withInterval({ ...group, ...figuresOf(group.readings.used) }, level);
+  brief ? sketchedBy(group, valuesOf(group), level) : withInterval({ ...group, ...figuresOf(group) }, level);
 
 /** A group by mean, spread and interval alone, where it is one of thousands. */
 function sketchedBy(group: Group, values: readonly number[], level: number): GroupPart {
@@ -175,7 +178,7 @@ export function demandOneUnit(parts: readonly GroupPart[]): void {
 }
 
 /** Groups of readings, where a method needs every one of them. @throws DomainError where only figures are known */
-export function demandReadings(parts: readonly GroupPart[], what: string): number[][] {
+export function demandReadings(parts: readonly GroupPart[], what: string): (readonly number[])[] {
   demand(
     parts.every((g) => g.readings.used.length > 0 || !g.summary),
     `${what} needs the readings themselves; here only means and spreads are known.`,

@@ -1,4 +1,4 @@
-import { attempt, demand } from '../numeric/domain-error';
+import { DomainError, attempt, demand } from '../numeric/domain-error';
 import { moments } from '../numeric/sum';
 import { etaSquaredInterval } from '../procedures/effect-size-intervals';
 import { friedman } from '../procedures/friedman';
@@ -10,7 +10,7 @@ import { withinBetween } from '../procedures/within-between';
 import { choicesOf } from '../question/choices';
 import type { Question } from '../question/question';
 import { type Factors, factorsOf } from '../readings/factors';
-import { type Choice, subjectReadings } from '../readings/groups';
+import { type Choice, subjectNamed, subjectReadings } from '../readings/groups';
 import type { Table } from '../readings/table';
 import { unattainable } from './attainable';
 import type { Comparison, FollowUpPart } from './comparison';
@@ -30,14 +30,16 @@ import { chiSquareReference, fReference } from './references';
 /** Subjects with a reading under every condition, and what the others lack. */
 export function completeSubjects(table: Table, conditions: readonly GroupPart[]): NonNullable<Comparison['complete']> {
   const by = conditions.map((g) => subjectReadings(table, g));
-  const all = [...new Set(by.flatMap((m) => [...m.keys()]))];
+  const all = new Set(by.flatMap((m) => [...m.keys()]));
   const out: NonNullable<Comparison['complete']> = { subjects: [], rows: [], incomplete: [] };
-  for (const subject of all) {
-    const lacks = conditions.filter((_, i) => !by[i]?.has(subject)).map((g) => g.name);
-    if (lacks.length > 0) out.incomplete.push({ subject, lacks });
+  for (const key of all) {
+    const readings = by.flatMap((m) => m.get(key) ?? []);
+    const subject = subjectNamed(key);
+    if (readings.length < by.length)
+      out.incomplete.push({ subject, lacks: conditions.filter((_, i) => !by[i]?.has(key)).map((g) => g.name) });
     else {
       out.subjects.push(subject);
-      out.rows.push(by.map((m) => m.get(subject)?.value ?? 0));
+      out.rows.push(readings.map((r) => r.value));
     }
   }
   return out;
@@ -201,37 +203,46 @@ export interface MixedLayout {
 /** Groups of subjects with their readings in the order of the conditions. @throws DomainError where a subject changes group */
 export function mixedLayout(question: Choice & { by2?: string | undefined }, table: Table): MixedLayout {
   const factors = factorsOf(table, question);
-  const bySubject = new Map<string, Map<string, number[]>>();
-  const groupOf = new Map<string, string>();
+  const conditions = new Map(factors.b.levels.map((l, j) => [l.id, j]));
+  const bySubject = new Map<string, { group: string; values: (number | undefined)[]; repeated?: number[][] }>();
   for (const r of factors.readings) {
-    const before = groupOf.get(r.subject);
-    demand(
-      before === undefined || before === r.a,
-      `${r.subject} stands in two groups (${[before, r.a].map((id) => factors.a.levels.find((l) => l.id === id)?.name ?? id).join(' and ')}): a ${table.subject || 'subject'} belongs to one, and is read under every condition.`,
-    );
-    groupOf.set(r.subject, r.a);
-    const own = bySubject.get(r.subject) ?? new Map<string, number[]>();
-    own.set(r.b, [...(own.get(r.b) ?? []), r.value]);
-    bySubject.set(r.subject, own);
+    let own = bySubject.get(r.subject);
+    if (!own)
+      bySubject.set(r.subject, (own = { group: r.a, values: new Array<undefined>(conditions.size).fill(undefined) }));
+    if (own.group !== r.a) {
+      const both = [own.group, r.a].map((id) => factors.a.levels.find((l) => l.id === id)?.name ?? id);
+      throw new DomainError(
+        `${r.subject} stands in two groups (${both.join(' and ')}): a ${table.subject || 'subject'} belongs to one, and is read under every condition.`,
+      );
+    }
+    const j = conditions.get(r.b) ?? 0;
+    const before = own.values[j];
+    if (before === undefined) own.values[j] = r.value;
+    else {
+      // Several readings under one condition stand for it by their mean.
+      const all = ((own.repeated ??= [])[j] ??= [before]);
+      all.push(r.value);
+      own.values[j] = moments(all).mean;
+    }
   }
-  const groups: MixedLayout['groups'] = factors.a.levels.map((l) => ({
-    id: l.id,
-    name: l.name,
+  const groups = factors.a.levels.map(({ id, name }): MixedLayout['groups'][number] => ({
+    id,
+    name,
     subjects: [],
     rows: [],
   }));
+  const groupOf = new Map(groups.map((g) => [g.id, g]));
   const incomplete: MixedLayout['incomplete'] = [];
-  for (const [subject, own] of bySubject) {
-    const lacks = factors.b.levels.filter((l) => !own.has(l.id)).map((l) => l.name);
-    const group = groups.find((g) => g.id === groupOf.get(subject));
-    if (lacks.length > 0) incomplete.push({ subject, lacks });
-    else if (group) {
-      group.subjects.push(subject);
-      group.rows.push(
-        factors.b.levels.map((l) => {
-          return moments(own.get(l.id) ?? []).mean;
-        }),
-      );
+  for (const [subject, { group, values }] of bySubject) {
+    const rows = values.flatMap((v) => v ?? []);
+    if (rows.length < values.length)
+      incomplete.push({
+        subject,
+        lacks: factors.b.levels.filter((_, j) => values[j] === undefined).map((l) => l.name),
+      });
+    else {
+      groupOf.get(group)?.subjects.push(subject);
+      groupOf.get(group)?.rows.push(rows);
     }
   }
   return { factors, groups: groups.filter((g) => g.rows.length > 0), incomplete };

@@ -154,7 +154,7 @@ function effectsOfTwo(
     [x.successes, x.n - x.successes],
     [y.successes, y.n - y.successes],
   ] as const;
-  const cornfield = exactOddsRatioInterval(counts, question.level);
+  const cornfield = () => exactOddsRatioInterval(counts, question.level);
   const ratio = (name: string, { estimate, interval }: TwoProportions['riskRatio']): Effect => ({
     name,
     pair,
@@ -165,7 +165,7 @@ function effectsOfTwo(
     p,
   });
   // Without both outcomes in both groups Woolf's interval is not there; the exact one still has a bound.
-  const odds = !found.oddsRatio.interval ? { ...found.oddsRatio, interval: cornfield } : found.oddsRatio;
+  const odds = !found.oddsRatio.interval ? { ...found.oddsRatio, interval: cornfield() } : found.oddsRatio;
   const all = {
     difference: {
       name: subtracted(a, b),
@@ -191,7 +191,7 @@ function effectsOfTwo(
     all[wanted],
     ...others.map((k) => all[k]),
     ...(method === 'exact' && !Number.isNaN(odds.estimate)
-      ? [ratio(`odds ratio, ${over}, equal tails (Cornfield)`, { ...odds, interval: cornfield })]
+      ? [ratio(`odds ratio, ${over}, equal tails (Cornfield)`, { ...odds, interval: cornfield() })]
       : []),
   ];
 }
@@ -204,7 +204,7 @@ function compareTwo(question: Question, a: GroupPart, b: GroupPart): Comparison 
   const found = twoProportions(x, y, level);
   const p =
     method === 'exact'
-      ? found.fisher[direction]
+      ? found.fisher()[direction]
       : method === 'shuffle'
         ? shuffleShares(x, y)[direction]
         : found.p[direction];
@@ -397,7 +397,7 @@ function compareSeveral(question: Question, parts: readonly GroupPart[]): Compar
       pair: [a.id, b.id],
       estimate: two.difference,
       interval: two.newcombe,
-      p: method === 'exact' ? two.fisher.either : two.p.either,
+      p: method === 'exact' ? two.fisher().either : two.p.either,
     };
   });
   return {

@@ -4,7 +4,7 @@ import { type ShuffleTest, sampledPInterval } from '../procedures/shuffle-means'
 import type { Comparison } from './comparison';
 
 /** Shuffles drawn where the arrangements cannot be counted: fewer of large groups, whose p hardly needs them. */
-export const shufflesFor = (n: number): number => Math.max(2_000, Math.min(20_000, Math.round(2e7 / n)));
+export const shufflesFor = (n: number): number => Math.max(200, Math.min(20_000, Math.round(1e7 / n)));
 
 /** The test by shuffled labels; where arrangements were drawn, with the interval that leaves for p. */
 export function shuffledPart(

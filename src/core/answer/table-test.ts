@@ -10,8 +10,12 @@ import type { Question } from '../question/question';
 import type { Comparison, Reference, Test } from './comparison';
 
 /** Arrangements drawn where they cannot all be counted: fewer of large tables, each of which takes longer. */
-const drawnFor = (observed: readonly (readonly number[])[]): number =>
-  Math.max(500, Math.min(20_000, Math.round(1e6 / observed.flat().length)));
+function drawnFor(observed: readonly (readonly number[])[]): number {
+  const cells = observed.flat();
+  // A cell is found outwards from its middle, some standard deviations far.
+  const steps = cells.length * (10 + Math.sqrt(cells.reduce((a, b) => a + b, 0)));
+  return Math.max(500, Math.min(20_000, Math.round(2e7 / steps)));
+}
 
 interface TableTest extends Pick<Comparison, 'p' | 'tests' | 'sizes' | 'remarks'> {
   reference: Reference[];

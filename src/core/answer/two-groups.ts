@@ -28,8 +28,8 @@ import { rankReference } from './rank-reference';
 import { arrangementWords, shuffledPart, shufflesFor } from './shuffled-part';
 import { type GroupPart, demandOneUnit, demandReadings, summaryOf } from './group-part';
 
-/** Resamples behind the interval of a median or a trimmed mean. */
-const resamples = 5_000;
+/** Resamples behind the interval of a median or a trimmed mean: fewer of so many readings that a few tell it. */
+const resamplesFor = (n: number): number => Math.max(200, Math.min(5_000, Math.round(1e7 / n)));
 
 const subtraction = (a: GroupPart, b: GroupPart): string => `${a.name} minus ${b.name}`;
 
@@ -82,7 +82,14 @@ function centreEffect(
 ): Effect {
   const { seed } = choicesOf(question);
   const { name, pair } = base.effect ?? { name: '' };
-  const found = bootstrap(groups, (drawn) => centreDifference(drawn, centre), question.level, seed, resamples);
+  const found = bootstrap(
+    groups,
+    (drawn) => centreDifference(drawn, centre),
+    question.level,
+    seed,
+    resamplesFor(groups.reduce((n, g) => n + g.length, 0)),
+    false,
+  );
   return {
     name,
     ...(pair ? { pair } : {}),
@@ -103,6 +110,7 @@ function fromShuffle(
   const p = found.p[question.direction];
   const { statistic, seed } = choicesOf(question);
   const centre = statistic === 'median' || statistic === 'trimmed';
+  const resamples = resamplesFor(groups.reduce((n, g) => n + g.length, 0));
   const effect = centre ? centreEffect(question, base, groups, statistic, p) : base.effect && { ...base.effect, p };
   const interval = centre
     ? `the interval is by bootstrap (percentiles of ${resamples.toLocaleString('en')} resamples, seed ${seed})`
@@ -128,6 +136,7 @@ function fromShuffle(
     ...least,
     ...(effect ? { effect } : {}),
     ...shuffledPart(found, question.direction, question.level),
+    ...(centre ? { resamples } : {}),
     sizes: centre ? [] : base.sizes,
     reference: [],
     remarks: [...remark, `${arrangementWords(found, seed)}; ${interval}.`],

@@ -1,4 +1,5 @@
 import { demand } from '../numeric/domain-error';
+import { interpolated } from '../numeric/interpolated';
 import { smoothStep, trapezoid } from '../numeric/quadrature';
 import { solveTail } from '../numeric/solve';
 import { normal } from './normal';
@@ -24,22 +25,29 @@ export const dunnettLoadings = (sizes: readonly number[], control: number): numb
  * suffice for any group sizes. Source: Dunnett (1955, 1964).
  * @throws DomainError with no group, or df not above 0
  */
-export function dunnettUpper(c: number, { loadings, df, twoSided }: DunnettShape): number {
+export const dunnettUpper = (c: number, shape: DunnettShape): number => dunnettTail(shape)(c);
+
+/** The same for one shape and many statistics: what does not depend on them is computed once. */
+export function dunnettTail({ loadings, df, twoSided }: DunnettShape): (c: number) => number {
   demand(loadings.length > 0, 'A comparison with a control needs at least one other group.');
-  if (twoSided && c <= 0) return 1;
-  const parts = loadings.map((l) => ({ l, rest: Math.sqrt(1 - l * l) }));
+  // Groups of one size have one loading, and count together.
+  const parts = [...new Set(loadings)].map((l) => ({
+    l,
+    rest: Math.sqrt(1 - l * l),
+    times: loadings.filter((x) => x === l).length,
+  }));
   const most = Math.max(...loadings);
   // Each tail turns as steeply as the control's error weighs against its own.
-  const steepness = parts.reduce((s, { l, rest }) => s + (l / rest) ** 2, 1);
-  const beyond = (w: number): number => {
+  const steepness = parts.reduce((s, { l, rest, times }) => s + times * (l / rest) ** 2, 1);
+  const beyond = interpolated((w) => {
     const edge = 9 + Math.abs(w) * most;
     return trapezoid(
       (z) => {
         let logAllWithin = 0;
-        for (const { l, rest } of parts) {
+        for (const { l, rest, times } of parts) {
           let tail = normal.upper((w - l * z) / rest);
           if (twoSided) tail += normal.upper((w + l * z) / rest);
-          logAllWithin += Math.log1p(-Math.min(1, tail));
+          logAllWithin += times * Math.log1p(-Math.min(1, tail));
         }
         return normal.density(z) * -Math.expm1(logAllWithin);
       },
@@ -47,18 +55,21 @@ export function dunnettUpper(c: number, { loadings, df, twoSided }: DunnettShape
       edge,
       smoothStep / Math.sqrt(steepness),
     );
-  };
-  return Math.min(
-    1,
-    overScale(df, c > 0 ? (c * c) / 2 : 0, (u) => beyond(c * u)),
-  );
+  });
+  return (c) =>
+    twoSided && c <= 0
+      ? 1
+      : Math.min(
+          1,
+          overScale(df, c > 0 ? (c * c) / 2 : 0, (u) => beyond(c * u)),
+        );
 }
 
 /** The c with upper tail p: the critical value of Dunnett's procedure. */
 export function dunnettUpperQuantile(p: number, shape: DunnettShape): number {
   demand(p > 0 && p < 1, 'A probability must lie between 0 and 1.');
   return solveTail({
-    tail: (c) => dunnettUpper(c, shape),
+    tail: dunnettTail(shape),
     p,
     rising: false,
     from: shape.twoSided ? 0 : -Infinity,

@@ -1,6 +1,5 @@
 import { demand } from '../numeric/domain-error';
 import { sum } from '../numeric/sum';
-import { logChoose } from './binomial';
 
 /** Counts that the margins of a 2 × 2 table allow in its first cell, with their probabilities. */
 export interface TableCounts {
@@ -28,12 +27,20 @@ export function hypergeometric(drawn: number, marked: number, total: number, odd
   demand(oddsRatio > 0 && oddsRatio < Infinity, 'The odds ratio must be above 0.');
   const from = Math.max(0, drawn + marked - total);
   const to = Math.min(drawn, marked);
-  const logs = new Float64Array(to - from + 1);
-  const logOdds = Math.log(oddsRatio);
-  for (let x = from; x <= to; x++)
-    logs[x - from] = logChoose(marked, x) + logChoose(total - marked, drawn - x) + x * logOdds;
-  const top = logs.reduce((a, b) => Math.max(a, b), -Infinity);
-  const masses = logs.map((l) => Math.exp(l - top));
+  const masses = new Float64Array(to - from + 1);
+  /** The mass at x + 1 over that at x. */
+  const ratio = (x: number): number =>
+    (oddsRatio * ((marked - x) * (drawn - x))) / ((x + 1) * (total - marked - drawn + x + 1));
+  // From the middle outwards, until nothing more is added.
+  let [low, high] = [from, to];
+  while (low < high) {
+    const x = (low + high) >> 1;
+    if (ratio(x) >= 1) low = x + 1;
+    else high = x;
+  }
+  masses[low - from] = 1;
+  for (let x = low, mass = 1; x < to && mass > 0; x++) masses[x + 1 - from] = mass *= ratio(x);
+  for (let x = low, mass = 1; x > from && mass > 0; x--) masses[x - 1 - from] = mass /= ratio(x - 1);
   const all = sum(masses);
   masses.forEach((m, i) => (masses[i] = m / all));
   return {

@@ -1,4 +1,3 @@
-import { demand } from './domain-error';
 import type { Random } from './random';
 
 /** Numbers of sixteen random bits made at a time. */
@@ -8,11 +7,13 @@ const batch = 1024;
  * A dealer: each call puts a random choice of the list, in random order, into its first `drawn` places, every choice
  * equally likely. The same generator deals any list of the same length alike, so that what becomes of readings and of
  * their row numbers agree.
- * @param list dealt in place; at most 65,535 long
+ * @param list dealt in place
  */
-export function dealer(list: Float64Array, drawn: number, { fill }: Random): () => void {
+export function dealer(list: Float64Array, drawn: number, generator: Random): () => void {
+  const { fill } = generator;
   const n = list.length;
-  demand(n < 65_536, 'Shuffling takes at most 65,535 readings: with so many, the t-test gives the same answer.');
+  // Sixteen random bits do not reach over a longer list.
+  if (n > 65_535) return longDealer(list, drawn, fill);
   const words = new Uint32Array(batch / 2);
   const made = new Uint16Array(words.buffer);
   let next = batch;
@@ -33,6 +34,35 @@ export function dealer(list: Float64Array, drawn: number, { fill }: Random): () 
         j = product >>> 16;
         low = product & 0xffff;
       } while (low < left && low < 65536 % left);
+      j += i;
+      const x = list[j]!;
+      list[j] = list[i]!;
+      list[i] = x;
+    }
+  };
+  /* eslint-enable @typescript-eslint/no-non-null-assertion */
+}
+
+/** The same of a long list, each choice from thirty-two random bits (Lemire, 2019). */
+function longDealer(list: Float64Array, drawn: number, fill: Random['fill']): () => void {
+  const n = list.length;
+  const words = new Uint32Array(batch);
+  let next = batch;
+  /* eslint-disable @typescript-eslint/no-non-null-assertion -- indices lie within the arrays, and a check costs a third */
+  return () => {
+    for (let i = 0; i < drawn; i++) {
+      const left = n - i;
+      let j: number;
+      let low: number;
+      do {
+        if (next === batch) {
+          fill(words);
+          next = 0;
+        }
+        const product = words[next++]! * left;
+        j = Math.floor(product / 4294967296);
+        low = product - j * 4294967296;
+      } while (low < left && low < 4294967296 % left);
       j += i;
       const x = list[j]!;
       list[j] = list[i]!;

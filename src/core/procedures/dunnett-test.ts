@@ -1,4 +1,4 @@
-import { dunnettLoadings, dunnettUpper, dunnettUpperQuantile } from '../distributions/dunnett';
+import { dunnettLoadings, dunnettTail, dunnettUpperQuantile } from '../distributions/dunnett';
 import { demand } from '../numeric/domain-error';
 import type { Direction } from './direction';
 import { type Interval, checkedLevel } from './interval';
@@ -38,12 +38,13 @@ export function dunnettTest(
     twoSided: direction === 'either',
   };
   const criticalT = dunnettUpperQuantile(1 - checkedLevel(level), shape);
+  const tail = dunnettTail(shape);
   const pairs = pooledPairs(groups, againstControl(groups.length, control)).map((pair) => {
     const statistic = direction === 'either' ? Math.abs(pair.t) : direction === 'greater' ? pair.t : -pair.t;
     const reach = criticalT * pair.se;
     return {
       ...pair,
-      p: Math.max(dunnettUpper(statistic, shape), Number.MIN_VALUE),
+      p: Math.max(tail(statistic), Number.MIN_VALUE),
       interval: {
         low: direction === 'less' ? -Infinity : pair.difference - reach,
         high: direction === 'greater' ? Infinity : pair.difference + reach,

@@ -1,4 +1,5 @@
 import { alike } from '../numeric/decimals';
+import { sortedUp } from '../numeric/quantile';
 
 /** Ranks with ties sharing the mean of their places. */
 export interface Ranked {
@@ -10,16 +11,30 @@ export interface Ranked {
 
 /** Ranks values upwards, from 1. Values that differ by rounding alone are tied. */
 export function ranked(values: readonly number[]): Ranked {
-  const order = values.map((_, i) => i).sort((i, j) => (values[i] ?? 0) - (values[j] ?? 0));
-  const ranks = new Array<number>(values.length);
+  const sorted = sortedUp(values);
+  const n = sorted.length;
+  // Where each run of tied values begins in the sorted list, and the rank they share.
+  const starts: number[] = [];
+  const shared: number[] = [];
   let tieTerm = 0;
-  for (let start = 0; start < order.length;) {
+  for (let start = 0; start < n;) {
+    const first = sorted[start] ?? 0;
     let end = start + 1;
-    while (end < order.length && alike(values[order[end] ?? 0] ?? 0, values[order[start] ?? 0] ?? 0)) end += 1;
-    for (let k = start; k < end; k++) ranks[order[k] ?? 0] = (start + 1 + end) / 2;
+    while (end < n && alike(sorted[end] ?? 0, first)) end += 1;
+    starts.push(first);
+    shared.push((start + 1 + end) / 2);
     const t = end - start;
     tieTerm += t ** 3 - t;
     start = end;
   }
-  return { ranks, tieTerm, tied: tieTerm > 0 };
+  const runOf = (x: number): number => {
+    let [low, high] = [0, starts.length - 1];
+    while (low < high) {
+      const middle = (low + high + 1) >> 1;
+      if ((starts[middle] ?? 0) <= x) low = middle;
+      else high = middle - 1;
+    }
+    return low;
+  };
+  return { ranks: values.map((x) => shared[runOf(x)] ?? 0), tieTerm, tied: tieTerm > 0 };
 }

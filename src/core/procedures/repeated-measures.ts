@@ -1,7 +1,8 @@
 import { chiSquare } from '../distributions/chi-square';
 import { fisherF } from '../distributions/f';
 import { demand } from '../numeric/domain-error';
-import { moments, sum } from '../numeric/sum';
+import { sum } from '../numeric/sum';
+import { withinRest } from './subject-rows';
 
 export interface RepeatedMeasures {
   condition: { ss: number; df: number };
@@ -63,18 +64,11 @@ export function repeatedMeasures(rows: readonly (readonly number[])[]): Repeated
     rows.every((r) => r.length === k),
     'Every subject needs a reading under every condition: leave out subjects with gaps.',
   );
-  const { deviations, sumOfSquares } = moments(rows.flat());
-  const y = (i: number, j: number): number => deviations[i * k + j] ?? 0;
-  const bySubject = rows.map((_, i) => sum(Array.from({ length: k }, (__, j) => y(i, j))) / k);
-  const byCondition = Array.from({ length: k }, (_, j) => sum(rows.map((__, i) => y(i, j))) / n);
-  const ssSubject = k * sum(bySubject.map((m) => m * m));
-  const ssCondition = n * sum(byCondition.map((m) => m * m));
-  const rest = rows.map((_, i) =>
-    Array.from({ length: k }, (__, j) => y(i, j) - (bySubject[i] ?? 0) - (byCondition[j] ?? 0)),
-  );
-  const ssError = sum(rest.flat().map((e) => e * e));
+  const { total, subjects, conditions, squares: ssError, products } = withinRest(rows);
+  const ssSubject = k * sum(subjects.map((m) => m * m));
+  const ssCondition = n * sum(conditions.map((m) => m * m));
   demand(
-    ssError > 1e-28 * sumOfSquares,
+    ssError > 1e-28 * total,
     'Every subject changes by the same amounts, so there is no spread to judge changes by.',
   );
   const df1 = k - 1;
@@ -83,9 +77,8 @@ export function repeatedMeasures(rows: readonly (readonly number[])[]): Repeated
 
   // Covariances of the orthonormal contrasts; how unequal their spreads are is what ε measures.
   const contrasts = helmert(k);
-  const scores = rest.map((row) => contrasts.map((c) => sum(c.map((w, j) => w * (row[j] ?? 0)))));
-  const covariance = contrasts.map((_, p) =>
-    contrasts.map((__, q) => sum(scores.map((s) => (s[p] ?? 0) * (s[q] ?? 0))) / (n - 1)),
+  const covariance = contrasts.map((c) =>
+    contrasts.map((d) => sum(c.map((w, i) => w * sum(d.map((v, j) => v * (products[i]?.[j] ?? 0))))) / (n - 1)),
   );
   const trace = sum(covariance.map((row, i) => row[i] ?? 0));
   const epsilon = trace ** 2 / (df1 * sum(covariance.flat().map((c) => c * c)));

@@ -214,13 +214,32 @@ function arranger(what: Shuffling, seed: number, block: number): Arranger {
   }
 }
 
+/** The mean of differences whose signs are flipped by the same bits as `flippedSigns` takes: all that a mean needs. */
+function flippedMeans(differences: readonly number[], { bits }: Random): () => number {
+  const values = Float64Array.from(differences);
+  const n = values.length;
+  return () => {
+    let total = 0;
+    let word = 0;
+    for (let i = 0; i < n; i++) {
+      if ((i & 31) === 0) word = bits();
+      // eslint-disable-next-line @typescript-eslint/no-non-null-assertion -- within the array
+      total += (word & 1) === 0 ? -values[i]! : values[i]!;
+      word >>>= 1;
+    }
+    return total / n;
+  };
+}
+
 /** The statistics of a block's arrangements `from` … `to` − 1, counted within the block. */
 export function blockOf(what: Shuffling, seed: number, block: number, from = 0, to = shuffleBlock): Float64Array {
   const [a = [], b = []] = what.kind === 'labels' ? what.groups : [];
   const next =
     what.kind === 'labels' && what.statistic === 'mean'
       ? dealtMeans(a, b, random(seed, block + 1))
-      : arranger(what, seed, block).next;
+      : what.kind === 'signs' && what.statistic === 'mean'
+        ? flippedMeans(what.differences, random(seed, block + 1))
+        : arranger(what, seed, block).next;
   const out = new Float64Array(to);
   for (let k = 0; k < to; k++) out[k] = next();
   return out.subarray(from);

@@ -18,7 +18,8 @@ export interface TwoProportions {
   p: TailProbabilities;
   /** The same with Yates's continuity correction. */
   corrected: TailProbabilities;
-  fisher: TailProbabilities;
+  /** Fisher's exact test, worked out when it is asked for. */
+  fisher: () => TailProbabilities;
   wald: Interval;
   /** Newcombe's (1998) hybrid score interval, good at small n. */
   newcombe: Interval;
@@ -63,10 +64,11 @@ export function twoProportions(first: Share, second: Share, level: number): TwoP
     z,
     p: tails(z),
     corrected: tails((Math.sign(difference) * (Math.abs(difference) - correction)) / se),
-    fisher: fisherExact([
-      [a.successes, fa],
-      [b.successes, fb],
-    ]),
+    fisher: () =>
+      fisherExact([
+        [a.successes, fa],
+        [b.successes, fb],
+      ]),
     wald: { low: difference - z0 * seWald, high: difference + z0 * seWald },
     newcombe: {
       low: difference - Math.hypot(p1 - w1.low, w2.high - p2),

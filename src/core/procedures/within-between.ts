@@ -1,6 +1,7 @@
 import { fisherF } from '../distributions/f';
 import { demand } from '../numeric/domain-error';
-import { moments, sum } from '../numeric/sum';
+import { sum } from '../numeric/sum';
+import { withinRest } from './subject-rows';
 
 /** A line of the table with its own error. */
 export interface WithinBetweenEffect {
@@ -45,32 +46,21 @@ export function withinBetween(groups: readonly (readonly (readonly number[])[])[
     groups.flat().every((row) => row.length === k),
     'Every subject needs a reading under every condition: leave out subjects with gaps.',
   );
-  const { deviations, sumOfSquares } = moments(groups.flat(2));
+  const sizes = groups.map((members) => members.length);
+  const { total, subjects: subjectMeans, conditions, changes, squares, products } = withinRest(groups.flat(), sizes);
   let at = 0;
-  const centred = groups.map((subjects) => subjects.map(() => Array.from(deviations.subarray(at, (at += k)))));
-  const subjectMeans = centred.map((subjects) => subjects.map((row) => sum(row) / k));
-  const groupMeans = subjectMeans.map((means) => sum(means) / means.length);
-  const conditionMeans = Array.from({ length: k }, (_, j) => sum(centred.flat().map((row) => row[j] ?? 0)) / n);
-  const cellMeans = centred.map((subjects) =>
-    conditionMeans.map((_, j) => sum(subjects.map((row) => row[j] ?? 0)) / subjects.length),
-  );
-  const ssGroup = k * sum(groupMeans.map((m, i) => (groups[i]?.length ?? 0) * m * m));
-  const ssSubjects = k * sum(subjectMeans.flatMap((means, i) => means.map((m) => (m - (groupMeans[i] ?? 0)) ** 2)));
-  const ssCondition = n * sum(conditionMeans.map((m) => m * m));
+  const bySubjects = sizes.map((size) => subjectMeans.subarray(at, (at += size)));
+  const groupMeans = bySubjects.map((means) => sum(means) / means.length);
+  const ssGroup = k * sum(groupMeans.map((m, i) => (sizes[i] ?? 0) * m * m));
+  const ssSubjects = k * sum(bySubjects.map((means, i) => sum(means.map((m) => (m - (groupMeans[i] ?? 0)) ** 2))));
+  const ssCondition = n * sum(conditions.map((m) => m * m));
   const ssInteraction = sum(
-    cellMeans.flatMap((means, i) =>
-      means.map((m, j) => (groups[i]?.length ?? 0) * (m - (groupMeans[i] ?? 0) - (conditionMeans[j] ?? 0)) ** 2),
-    ),
+    changes.map((change, i) => (sizes[i] ?? 0) * sum(change.map((c, j) => (c - (conditions[j] ?? 0)) ** 2))),
   );
-  const rest = centred.flatMap((subjects, i) =>
-    subjects.map((row, s) =>
-      row.map((y, j) => y - (subjectMeans[i]?.[s] ?? 0) - (cellMeans[i]?.[j] ?? 0) + (groupMeans[i] ?? 0)),
-    ),
-  );
-  const error = { ss: sum(rest.flat().map((e) => e * e)), df: (n - g) * (k - 1) };
+  const error = { ss: squares, df: (n - g) * (k - 1) };
   const subjects = { ss: ssSubjects, df: n - g };
   demand(
-    error.ss > 1e-28 * sumOfSquares && ssSubjects > 1e-28 * sumOfSquares,
+    error.ss > 1e-28 * total && ssSubjects > 1e-28 * total,
     'There is no spread left between or within subjects to judge effects by.',
   );
   const effect = (ss: number, df: number, by: { ss: number; df: number }): WithinBetweenEffect => {
@@ -86,11 +76,8 @@ export function withinBetween(groups: readonly (readonly (readonly number[])[])[
   const condition = effect(ssCondition, k - 1, error);
   const interaction = effect(ssInteraction, (g - 1) * (k - 1), error);
   // ε from the covariances of the residuals, already centred on both sides (Box, 1954).
-  const covariance = conditionMeans.map((_, i) =>
-    conditionMeans.map((__, j) => sum(rest.map((row) => (row[i] ?? 0) * (row[j] ?? 0)))),
-  );
-  const trace = sum(covariance.map((row, i) => row[i] ?? 0));
-  const epsilon = Math.min(1, trace ** 2 / ((k - 1) * sum(covariance.flat().map((c) => c * c))));
+  const trace = sum(products.map((row, i) => row[i] ?? 0));
+  const epsilon = Math.min(1, trace ** 2 / ((k - 1) * sum(products.flat().map((c) => c * c))));
   const corrected = ({ f, df }: WithinBetweenEffect): number =>
     Math.max(fisherF(epsilon * df, epsilon * error.df).upper(f), Number.MIN_VALUE);
   return {

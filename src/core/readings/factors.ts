@@ -86,6 +86,17 @@ function averaged(table: Table, readings: FactorReading[]): FactorReading[] {
  * @throws DomainError where there are not two factors
  */
 export function factorsOf(raw: Table, choice: Choice & { by2?: string | undefined }): Factors {
+  const cache = known.get(raw) ?? new Map<string, Factors>();
+  known.set(raw, cache);
+  const key = [choice.measure, choice.by, choice.by2].join('\n');
+  const made = cache.get(key) ?? foundFactors(raw, choice);
+  cache.set(key, made);
+  return made;
+}
+
+const known = new WeakMap<Table, Map<string, Factors>>();
+
+function foundFactors(raw: Table, choice: Choice & { by2?: string | undefined }): Factors {
   const table = withDerived(raw);
   const [nameA, nameB] = factorNames(table, choice);
   const subjectOf = subjectOfRow(table);

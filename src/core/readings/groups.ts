@@ -183,8 +183,15 @@ export interface SubjectPair {
 }
 
 /** A group's readings by subject, or by row where none is named; several of one subject stand for it by their mean. */
-export const subjectReadings = (table: Table, group: Group): Map<string, Reading> =>
-  bySubject(group.readings.used, subjectOr(subjectOfRow(withDerived(table))));
+export function subjectReadings(table: Table, group: Group): Map<string | number, Reading> {
+  const subjectOf = subjectOfRow(withDerived(table));
+  return subjectOf
+    ? bySubject(group.readings.used, subjectOr(subjectOf))
+    : new Map(group.readings.used.map((r) => [r.row, r]));
+}
+
+/** What a reading is of, as it is said: a subject by its name, a row by its number. */
+export const subjectNamed = (key: string | number): string => (typeof key === 'number' ? `row ${key + 1}` : key);
 
 /**
  * Pairs two groups' readings: by the subject column where there is one, so that order does not matter, else by row.
@@ -200,8 +207,10 @@ export function pairsOf(
   const pairs: SubjectPair[] = [];
   for (const [subject, reading] of inA) {
     const partner = inB.get(subject);
-    if (partner) pairs.push({ subject, a: reading, b: partner });
+    if (partner) pairs.push({ subject: subjectNamed(subject), a: reading, b: partner });
   }
-  const alone = [...[...inA.keys()].filter((s) => !inB.has(s)), ...[...inB.keys()].filter((s) => !inA.has(s))];
+  const alone = [...[...inA.keys()].filter((s) => !inB.has(s)), ...[...inB.keys()].filter((s) => !inA.has(s))].map(
+    subjectNamed,
+  );
   return { pairs, alone, bySubject: subjectOf !== undefined };
 }

@@ -16,6 +16,10 @@ const either = { ',': /^[+-]?[1-9]\d{0,2},\d{3}$/, '.': /^[+-]?[1-9]\d{0,2}\.\d{
 /** A number as nearly every cell holds one: read at once, whatever the column's decimal mark, unless that is a comma. */
 const simple = /^-?\d{1,15}(?:\.\d+)?$/;
 
+/** The number of a cell written plainly, whatever the column's unit; NaN of any other. */
+export const plainlyRead = (text: string, mark: DecimalMark): number =>
+  mark !== 'comma' && simple.test(text) ? Number(text) : NaN;
+
 function tidied(text: string, unit: string): string {
   let tidy = text.trim().replace(/^[−–]/u, '-');
   if (unit && tidy.endsWith(unit)) tidy = tidy.slice(0, -unit.length).trimEnd();

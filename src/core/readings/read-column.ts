@@ -1,4 +1,4 @@
-import { decimalMarkOf, understand } from './parse-number';
+import { decimalMarkOf, plainlyRead, understand } from './parse-number';
 import type { Column, LimitRule } from './table';
 
 /** A reading: its row in the table (from 0) and its number. */
@@ -28,7 +28,13 @@ export function readColumn(column: Column): ColumnReadings {
   if (before) return before;
   const mark = column.decimal === 'auto' ? decimalMarkOf(column.cells, column.unit) : column.decimal;
   const readings: ColumnReadings = { used: [], aside: [], unread: [] };
+  const asides = Object.keys(column.aside).length > 0;
   column.cells.forEach((text, row) => {
+    const plain = plainlyRead(text, mark);
+    if (!Number.isNaN(plain) && !(asides && column.aside[row] !== undefined)) {
+      readings.used.push({ row, value: plain });
+      return;
+    }
     const understood = text === '' ? ({ kind: 'empty' } as const) : understand(text, column.unit, mark, column.limits);
     const reason = column.aside[row];
     if (understood.kind === 'empty') return;

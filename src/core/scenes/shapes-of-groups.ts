@@ -14,7 +14,7 @@ import { type Mark, type Panel, type Scene, extent } from './scene';
 interface Shown {
   name: string;
   colour: number;
-  values: number[];
+  values: readonly number[];
 }
 
 /** What is looked at: the groups, the cells of two factors, and the differences of pairs beside them. */

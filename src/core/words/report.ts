@@ -174,7 +174,7 @@ export function methodsSentence(answer: Answer): Text {
             ? text` Differences are Hodges–Lehmann shifts.`
             : centreWord(question) === 'mean'
               ? text` Intervals are ${question.design === 'paired' ? 'those of the paired t-test' : 'Welch’s'}.`
-              : text` Differences are ${question.design === 'paired' ? `${centreWord(question)} differences` : `of ${centreWord(question)}s`}, their intervals percentiles of 5,000 bootstrap resamples (seed ${choicesOf(question).seed}).`;
+              : text` Differences are ${question.design === 'paired' ? `${centreWord(question)} differences` : `of ${centreWord(question)}s`}, their intervals percentiles of ${(answer.comparison.ok ? (answer.comparison.value.resamples ?? 0) : 0).toLocaleString('en')} bootstrap resamples (seed ${choicesOf(question).seed}).`;
       const shifted = value === 0 ? '' : `; the difference was tested against ${valued(given(value), unit)}`;
       return text`${what} was compared between ${first} and ${b?.name ?? ''} with ${testWords(answer)}, ${each}. ${sided}; differences are ${subtraction(answer)} and are given with ${level} confidence intervals${shifted}.${standardized}${tail}`;
     }
