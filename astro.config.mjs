@@ -2,6 +2,7 @@ import node from '@astrojs/node';
 import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
+import { build } from 'esbuild';
 import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { licences } from './scripts/licences.mjs';
@@ -14,10 +15,27 @@ const licencesBeside = {
   hooks: { 'astro:build:done': ({ dir }) => writeFileSync(new URL('licences.txt', dir), licences()) },
 };
 
+/** What the threads of the server's pool run, as a file of its own; packages stay where they are installed. */
+const threads = {
+  name: 'threads',
+  hooks: {
+    'astro:build:done': () =>
+      build({
+        entryPoints: [here('./src/server/threads/thread.ts')],
+        outfile: here('./dist/server/thread.mjs'),
+        bundle: true,
+        platform: 'node',
+        format: 'esm',
+        packages: 'external',
+        logLevel: 'warning',
+      }),
+  },
+};
+
 export default defineConfig({
   output: 'server',
   adapter: node({ mode: 'standalone' }),
-  integrations: [react(), licencesBeside],
+  integrations: [react(), licencesBeside, threads],
   devToolbar: { enabled: false },
   // The middleware compares origin and host itself, for every request and not for forms only.
   security: { checkOrigin: false },

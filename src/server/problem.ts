@@ -27,7 +27,7 @@ class TooLarge extends Error {
 }
 
 /** The request's body as it came. @param limit most bytes it may hold */
-export async function bytes(request: Request, limit: number): Promise<Uint8Array> {
+export async function bytes(request: Request, limit = bodyLimit): Promise<Uint8Array> {
   if (Number(request.headers.get('content-length') ?? 0) > limit) throw new TooLarge(limit);
   const parts: Uint8Array[] = [];
   let size = 0;
@@ -46,16 +46,11 @@ export async function bytes(request: Request, limit: number): Promise<Uint8Array
   return Buffer.concat(parts);
 }
 
-/** The request's body as JSON of this schema. @param limit most bytes it may hold */
-export async function body<S extends v.GenericSchema>(
-  request: Request,
-  schema: S,
-  limit = bodyLimit,
-): Promise<v.InferOutput<S>> {
-  const raw = Buffer.from(await bytes(request, limit)).toString('utf8');
+/** A body's bytes as JSON of this schema. */
+export function parsed<S extends v.GenericSchema>(raw: Uint8Array, schema: S): v.InferOutput<S> {
   let json: unknown;
   try {
-    json = JSON.parse(raw);
+    json = JSON.parse(Buffer.from(raw).toString('utf8'));
   } catch {
     throw new Invalid([{ path: '', message: 'The body is not JSON.' }]);
   }
@@ -66,6 +61,13 @@ export async function body<S extends v.GenericSchema>(
     );
   return result.output;
 }
+
+/** The request's body as JSON of this schema. @param limit most bytes it may hold */
+export const body = async <S extends v.GenericSchema>(
+  request: Request,
+  schema: S,
+  limit = bodyLimit,
+): Promise<v.InferOutput<S>> => parsed(await bytes(request, limit), schema);
 
 /** Answers with JSON. */
 export const json = (value: unknown, status = 200): Response =>

@@ -1,4 +1,5 @@
 /** The smallest p that a counted test could give, whatever the readings: with few of them it may lie above the level. */
+import { leastOf } from '../numeric/extremes';
 import { logChoose } from '../distributions/binomial';
 import { hypergeometric } from '../distributions/hypergeometric';
 import { sum } from '../numeric/sum';
@@ -20,13 +21,13 @@ export function leastOfTable(first: Share, second: Share, direction: Direction):
   const { masses } = hypergeometric(first.n, first.successes + second.successes, first.n + second.n);
   const ends = [masses[0] ?? 1, masses.at(-1) ?? 1] as const;
   if (direction !== 'either') return direction === 'less' ? ends[0] : ends[1];
-  const least = Math.min(...ends);
+  const least = leastOf(ends);
   return sum(masses.filter((m) => m <= least * (1 + 1e-7)));
 }
 
 /** Of n counted, held against a stated share. */
 export const leastOfShare = (n: number, stated: number, direction: Direction): number =>
-  Math.min(...[0, n].map((successes) => oneProportion({ successes, n }, stated).exact[direction]));
+  leastOf([0, n].map((successes) => oneProportion({ successes, n }, stated).exact[direction]));
 
 /** What to add to a comparison whose test could not have rejected anything. */
 export function unattainable(least: number, level: number): Pick<Comparison, 'leastP'> & { remark: string[] } {

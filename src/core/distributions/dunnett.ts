@@ -1,3 +1,4 @@
+import { mostOf } from '../numeric/extremes';
 import { demand } from '../numeric/domain-error';
 import { interpolated } from '../numeric/interpolated';
 import { smoothStep, trapezoid } from '../numeric/quadrature';
@@ -36,7 +37,7 @@ export function dunnettTail({ loadings, df, twoSided }: DunnettShape): (c: numbe
     rest: Math.sqrt(1 - l * l),
     times: loadings.filter((x) => x === l).length,
   }));
-  const most = Math.max(...loadings);
+  const most = mostOf(loadings);
   // Each tail turns as steeply as the control's error weighs against its own.
   const steepness = parts.reduce((s, { l, rest, times }) => s + times * (l / rest) ** 2, 1);
   const beyond = interpolated((w) => {

@@ -1,4 +1,5 @@
 /** What figures an answer can be shown as, the usual one first. */
+import { leastOf, mostOf } from '../numeric/extremes';
 import type { Answer } from '../answer/answer';
 import { canStack } from '../scenes/stacked-shares';
 import { meanOf } from '../answer/group-part';
@@ -52,7 +53,7 @@ export function kindOf(answer: Answer, style: Pick<FigureStyle, 'kind'>): Figure
  */
 export function usualStyle(answer: Answer): FigureStyle {
   const means = answer.groups.flatMap((g) => meanOf(g) ?? []);
-  const [low, high] = [Math.min(...means), Math.max(...means)];
+  const [low, high] = [leastOf(means), mostOf(means)];
   const far = !answer.question.about && means.length > 0 && low > 0 && high - low < 0.15 * high;
   const wide = answer.groups.length > 5 || (answer.layout?.a.levels.length ?? 0) > 4;
   return { ...defaultFigureStyle, ...(far ? { marks: 'points' } : {}), ...(wide ? { widthMm: 174 } : {}) };

@@ -1,4 +1,5 @@
 /** Several figures as panels of one: the same size, their axes in line, each with its letter. */
+import { mostOf } from '../numeric/extremes';
 import type { Answer } from '../answer/answer';
 import type { Panel, Scene } from '../scenes/scene';
 import { figure } from './figure';
@@ -35,10 +36,10 @@ const moved = (panel: Panel, x: number, y: number, i: number): Panel => ({
 });
 
 const most = (drawn: readonly Drawn[]): Margins => ({
-  left: Math.max(...drawn.map((d) => d.margins.left)),
-  right: Math.max(...drawn.map((d) => d.margins.right)),
-  top: Math.max(...drawn.map((d) => d.margins.top)),
-  bottom: Math.max(...drawn.map((d) => d.margins.bottom)),
+  left: mostOf(drawn.map((d) => d.margins.left)),
+  right: mostOf(drawn.map((d) => d.margins.right)),
+  top: mostOf(drawn.map((d) => d.margins.top)),
+  bottom: mostOf(drawn.map((d) => d.margins.bottom)),
 });
 
 /**

@@ -1,10 +1,12 @@
 /** The axis of values of a figure that stands upright. */
+import { leastOf, mostOf } from '../numeric/extremes';
 import { nice, ticks } from 'd3-array';
 import { logTicks } from '../scenes/log-ticks';
 import { extent } from '../scenes/scene';
 import { textWidth } from '../scenes/text-width';
 import { logTickLabel, tickLabels } from '../scenes/tick-labels';
 import type { FigureStyle } from './figure-style';
+import { significant } from '../words/numbers';
 
 export interface ValueAxis {
   domain: [number, number];
@@ -58,12 +60,12 @@ export function valueAxis({ values, fromZero, share }: Shown, style: FigureStyle
     remarks.push(
       'Columns start at 0, for their length stands for the value: draw the means as points to start elsewhere.',
     );
-  else if ((from !== undefined && from > Math.min(...held)) || (to !== undefined && to < Math.max(...held)))
+  else if ((from !== undefined && from > leastOf(held)) || (to !== undefined && to < mostOf(held)))
     remarks.push(
-      `The axis reaches from ${Math.min(...held)} to ${Math.max(...held)} at least, so that nothing shown is cut off.`,
+      `The axis reaches from ${significant(leastOf(held), 4)} to ${significant(mostOf(held), 4)} at least, so that nothing shown is cut off.`,
     );
-  const low = Math.min(from ?? Infinity, from === undefined || from > Math.min(...held) ? least : Infinity);
-  const high = Math.max(to ?? -Infinity, to === undefined || to < Math.max(...held) ? most : -Infinity);
+  const low = Math.min(from ?? Infinity, from === undefined || from > leastOf(held) ? least : Infinity);
+  const high = Math.max(to ?? -Infinity, to === undefined || to < mostOf(held) ? most : -Infinity);
   const rounded = share ? ([0, 1] as const) : nice(low, high, 5);
   const domain: [number, number] = [
     low === from && !(fromZero && from > 0) ? low : rounded[0],

@@ -1,3 +1,4 @@
+import { mostOf } from '../numeric/extremes';
 import { fisherF } from '../distributions/f';
 import { demand } from '../numeric/domain-error';
 import { sum } from '../numeric/sum';
@@ -23,7 +24,7 @@ const weighted = (groups: readonly SampleSummary[], weights: readonly number[]):
  */
 export function contrast(groups: readonly SampleSummary[], weights: readonly number[], level: number): Contrast {
   demand(weights.length === groups.length, 'A contrast needs one weight for each group.');
-  const size = Math.max(...weights.map(Math.abs));
+  const size = mostOf(weights.map(Math.abs));
   demand(size > 0, 'A contrast needs at least two weights that are not 0.');
   demand(Math.abs(sum(weights)) <= 1e-9 * size, 'The weights of a contrast must sum to 0, or it compares nothing.');
   const { variance, df } = withinGroups(groups);
@@ -51,7 +52,7 @@ export function contrast(groups: readonly SampleSummary[], weights: readonly num
  */
 export function separateContrast(groups: readonly SampleSummary[], weights: readonly number[], level: number): TTest {
   demand(weights.length === groups.length, 'A contrast needs one weight for each group.');
-  const size = Math.max(...weights.map(Math.abs));
+  const size = mostOf(weights.map(Math.abs));
   demand(size > 0, 'A contrast needs at least two weights that are not 0.');
   demand(Math.abs(sum(weights)) <= 1e-9 * size, 'The weights of a contrast must sum to 0, or it compares nothing.');
   demand(

@@ -1,3 +1,4 @@
+import { leastOf } from '../numeric/extremes';
 import { type TailProbabilities } from './direction';
 import { sampledP } from './shuffle-means';
 
@@ -225,7 +226,7 @@ export class Gathered {
     const key = (x: number): number => (tail === 'less' ? -x : tail === 'either' ? Math.abs(x) : x);
     const found: number[] = [];
     if (!closely) {
-      const inner = Math.min(...inside.map((k) => Math.min(key(edge(k)), key(edge(k + 1)))));
+      const inner = leastOf(inside.map((k) => Math.min(key(edge(k)), key(edge(k + 1)))));
       return { at: tail === 'less' ? -inner : inner, beyond: (beyond + here()) / this.n };
     }
     for (const k of inside) {

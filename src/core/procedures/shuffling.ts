@@ -4,6 +4,7 @@
  * numbered blocks with a stream of random numbers each, so that the same seed gives the same ones on every machine, in
  * any order and with any number of workers. Source: Fisher (1935), Pitman (1937), Efron (1979).
  */
+import { mostOf } from '../numeric/extremes';
 import { dealer } from '../numeric/deal';
 import { demand } from '../numeric/domain-error';
 import { type Random, random } from '../numeric/random';
@@ -88,7 +89,7 @@ function dealtLabels({ groups, statistic }: Extract<Shuffling, { kind: 'labels' 
     order.flatMap((g) => Array.from({ length: sizes[g] ?? 0 }, (_, k) => rank[(starts[g] ?? 0) + k] ?? 0)),
   );
   const slots = Int32Array.from(order.flatMap((g) => new Array<number>(sizes[g] ?? 0).fill(g)));
-  const deal = dealer(places, values.length - Math.max(...sizes), generator);
+  const deal = dealer(places, values.length - mostOf(sizes), generator);
   /** The group dealt to each reading, smallest reading first. */
   const label = new Int32Array(values.length);
   const judge = ofSorted(

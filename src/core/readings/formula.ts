@@ -1,3 +1,4 @@
+import { mostOf } from '../numeric/extremes';
 import * as v from 'valibot';
 import { minus } from '../numeric/decimals';
 
@@ -52,7 +53,7 @@ const ExpressionNode: v.GenericSchema<Expression> = v.lazy(() =>
   ]),
 );
 
-const depth = (e: Expression): number => (e.kind === 'apply' ? 1 + Math.max(...e.args.map(depth)) : 1);
+const depth = (e: Expression): number => (e.kind === 'apply' ? 1 + mostOf(e.args.map(depth)) : 1);
 
 const Expression = v.pipe(
   ExpressionNode,

@@ -1,4 +1,5 @@
 import { readColumn } from './read-column';
+import { typedNumber } from './typed-number';
 import { columnsAreGroups } from './groups';
 import { type Column, type Table, columnsOf } from './table';
 
@@ -13,8 +14,12 @@ export interface Rule {
 
 /** Rows of a column that a rule picks. Numbers are compared as numbers wherever both sides are. */
 export function rowsByRule(column: Column, rowCount: number, rule: Rule): number[] {
-  const [value, to] = [Number(rule.value.replace(',', '.')), Number((rule.to ?? '').replace(',', '.'))];
-  const number = rule.value.trim() !== '' && Number.isFinite(value);
+  const numberIn = (text: string): number => {
+    const typed = typedNumber(text, column.unit);
+    return typed.kind === 'number' ? typed.value : NaN;
+  };
+  const [value, to] = [numberIn(rule.value), numberIn(rule.to ?? '')];
+  const number = Number.isFinite(value);
   const { used, aside } = readColumn(column);
   const numbers = new Map(used.map((r) => [r.row, r.value]));
   for (const cell of aside) if (cell.value !== undefined) numbers.set(cell.row, cell.value);

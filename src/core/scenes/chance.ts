@@ -1,4 +1,5 @@
 /** Shuffling before one's eyes: the readings as they were dealt, and what the statistic came to each time. */
+import { mostOf } from '../numeric/extremes';
 import type { Chance } from '../answer/chance';
 import type { Cut, Gathered } from '../procedures/gathered';
 import type { Interval } from '../procedures/interval';
@@ -247,7 +248,7 @@ export function gatheredScene(
           name,
         });
   } else if (few) {
-    top = Math.max(...few.map(([, count]) => count));
+    top = mostOf(few.map(([, count]) => count));
     for (const [x, count] of few)
       marks.push({
         mark: 'rule',
@@ -261,7 +262,7 @@ export function gatheredScene(
       });
   } else if (n > 0) {
     const bars = gathered.bars();
-    top = Math.max(...bars.map((bar) => bar.count));
+    top = mostOf(bars.map((bar) => bar.count));
     for (const { from, to, count } of bars)
       marks.push({ mark: 'bar', x1: from, y1: 0, x2: to, y2: count, ...painted((from + to) / 2) });
   }

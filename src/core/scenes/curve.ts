@@ -1,4 +1,5 @@
 /** The reference distribution: what the statistic would do without an effect, where it is cut, and where it fell. */
+import { leastOf, mostOf } from '../numeric/extremes';
 import type { Reference } from '../answer/comparison';
 import { type NamedDistribution, named } from '../distributions/named';
 import { fixed, significant } from '../words/numbers';
@@ -17,7 +18,7 @@ function span(curve: NamedDistribution, { statistic }: Reference, critical: read
   // A statistic far outside is named at the edge rather than shrinking the curve to a needle.
   if (statistic > low - 1.5 * width && statistic < high + 1.5 * width)
     ends.push(statistic + 0.04 * width * Math.sign(statistic));
-  return [Math.min(...ends), Math.max(...ends)];
+  return [leastOf(ends), mostOf(ends)];
 }
 
 /** A value as the axis prints it. */

@@ -1,4 +1,5 @@
 /** Differences with their intervals, one above the other, against the divide line. */
+import { leastOf, mostOf } from '../numeric/extremes';
 import type { Effect } from '../answer/comparison';
 import { withUnit } from '../readings/table';
 import { between, fixed, intervalDecimals } from '../words/numbers';
@@ -47,14 +48,14 @@ function label({ estimate, interval }: Effect): string {
 
 /** The axis of differences: all ends, with room, and the value of no effect among them. */
 function roomAround(ends: readonly number[], none: number): [number, number] {
-  const span = Math.max(...ends.map((x) => Math.abs(x - none))) || 1;
-  return [Math.min(...ends) - 0.1 * span, Math.max(...ends) + 0.1 * span];
+  const span = mostOf(ends.map((x) => Math.abs(x - none))) || 1;
+  return [leastOf(ends) - 0.1 * span, mostOf(ends) + 0.1 * span];
 }
 
 /** The axis of ratios: all ends above 0, with the same room on either side. */
 function logDomain(ends: readonly number[]): [number, number] {
   const above = ends.filter((x) => x > 0);
-  const [low, high] = [Math.min(...above), Math.max(...above)];
+  const [low, high] = [leastOf(above), mostOf(above)];
   const room = Math.max(1.15, (high / low) ** 0.1);
   return [low / room, high * room];
 }

@@ -1,4 +1,5 @@
 /** Curves that are read: the area asked for shaded, boundaries that can be dragged, a statistic dropped in. */
+import { mostOf } from '../numeric/extremes';
 import { type CurveName, type Parameters, curves, parametersOf, spanOf } from '../bench/curve-reading';
 import { named } from '../distributions/named';
 import { fixed, significant } from '../words/numbers';
@@ -62,10 +63,10 @@ export function readerScene(
   // A density that runs off to infinity is cut at what the rest of the curve needs.
   const sorted = [...(heights[0] ?? [])].sort((p, q) => p - q);
   const highest = discrete
-    ? Math.max(...whole.map((x) => density(0, x)))
+    ? mostOf(whole.map((x) => density(0, x)))
     : Math.max(
         Math.min(sorted.at(-1) ?? 1, 3 * (sorted[Math.floor(sorted.length * 0.9)] ?? 1) || 1),
-        ...heights.slice(1).map((h) => Math.min(Math.max(...h), 5)),
+        ...heights.slice(1).map((h) => Math.min(mostOf(h), 5)),
       );
   const top = highest || 1;
   const [low, high] = b === undefined ? [a, a] : [Math.min(a, b), Math.max(a, b)];

@@ -1,3 +1,4 @@
+import { mostOf } from '../numeric/extremes';
 import { shortened, textWidth, wrapped } from './text-width';
 
 /** How names under an axis are set. */
@@ -36,10 +37,10 @@ export function setLabels(
   if (pitch >= size * 1.8) {
     // A line that leans takes its width along the slope, and what it stands high besides.
     const along = Math.min((most - 1.2 * size) / Math.SQRT1_2, (before - 0.5 * size) / Math.SQRT1_2);
-    const widest = Math.max(...names.map((n) => textWidth(n, size)));
+    const widest = mostOf(names.map((n) => textWidth(n, size)));
     if (widest <= along || along > size * 8) {
       const lines = names.map((n) => [shortened(n, size, along)]);
-      const reach = Math.max(...lines.map(([l = '']) => textWidth(l, size)));
+      const reach = mostOf(lines.map(([l = '']) => textWidth(l, size)));
       return { lines, turn: -45, height: reach * Math.SQRT1_2 + 1.4 * size };
     }
   }
@@ -47,6 +48,6 @@ export function setLabels(
   const every = Math.max(1, Math.ceil((lineHeight * size) / pitch));
   const along = most - 0.8 * size;
   const lines = names.map((n, i) => (i % every === 0 ? [shortened(n, size, along)] : []));
-  const reach = Math.max(...lines.map(([l = '']) => textWidth(l, size)));
+  const reach = mostOf(lines.map(([l = '']) => textWidth(l, size)));
   return { lines, turn: -90, height: reach + 0.8 * size };
 }

@@ -1,3 +1,4 @@
+import { leastOf } from '../numeric/extremes';
 import type { Answer } from '../answer/answer';
 import type { FollowUpPart } from '../answer/comparison';
 import { passes } from '../procedures/interval';
@@ -18,7 +19,7 @@ export function apartClause({ question }: Answer, parts: readonly FollowUpPart[]
   const adjusted = follow === 'unadjusted' ? '' : 'adjusted ';
   if (all.length === 0) return [];
   if (apart.length === 0)
-    return text` No comparison told groups apart (${followNames[follow]}, all ${adjusted}${symbol('p')} ≥ ${fixed(Math.min(...all.map((e) => e.p)), 2)}).`;
+    return text` No comparison told groups apart (${followNames[follow]}, all ${adjusted}${symbol('p')} ≥ ${fixed(leastOf(all.map((e) => e.p)), 2)}).`;
   const each = apart.slice(0, most).map((e): Text => {
     const { estimate, interval } = effectPhrases(e, e.ratio || method === 'ranks' ? '' : unit, question.level);
     return text`${e.name}${e.within === undefined ? '' : ` in ${e.within}`} ${method === 'ranks' ? `${estimate} mean ranks` : estimate}${interval ? `, ${interval}` : ''}, ${adjusted}${symbol('p')} ${pRelation(e.p)}`;

@@ -1,3 +1,4 @@
+import { mostOf } from '../../core/numeric/extremes';
 import { useState } from 'react';
 import {
   type AreaKind,
@@ -10,11 +11,14 @@ import {
   curves,
   parametersOf,
 } from '../../core/bench/curve-reading';
+import { named } from '../../core/distributions/named';
+import { fieldText, typedNumbers } from '../../core/readings/typed-number';
 import type { ReadCurve, Reading } from '../../core/scenes/reader';
 import { percent, significant } from '../../core/words/numbers';
 import { Accepted } from '../shared/Accepted';
+import { NumberField } from '../shared/NumberField';
 import { Choose } from '../shared/Parts';
-import { type Query, numberOf, useAddress } from './address';
+import { type Query, asQuery, numberOf, useAddress } from './address';
 import { CurvePicture } from './CurvePicture';
 import { HandOver, toWriteUp } from './HandOver';
 import { PrintedTable } from './PrintedTable';
@@ -38,14 +42,10 @@ const given = (query: Query, curve: CurveName, prefix = ''): Parameters =>
 /** Parameters of the curves laid over: as many curves as a parameter has values, the last standing for those it lacks. */
 function manyOf(query: Query, curve: CurveName): Parameters[] {
   const lists = curves[curve].parameters.map(({ key, usual }) => {
-    const values = (query[`o-${key}`] ?? '')
-      .split(/[\s;]+/)
-      .filter(Boolean)
-      .map((word) => Number(word.replace(',', '.')))
-      .filter((x) => !Number.isNaN(x));
+    const { values } = typedNumbers(query[`o-${key}`] ?? '');
     return { key, values: values.length > 0 ? values.slice(0, 7) : [usual] };
   });
-  const count = Math.max(...lists.map((l) => l.values.length));
+  const count = mostOf(lists.map((l) => l.values.length));
   return Array.from({ length: count }, (_, i) =>
     Object.fromEntries(lists.map(({ key, values }) => [key, values[Math.min(i, values.length - 1)] ?? 0])),
   );
@@ -70,13 +70,28 @@ function ParameterFields({
         <span key={key}>
           {i > 0 && name !== 'and' ? ', ' : ' '}
           {name === 'and' ? 'and ' : ''}
-          <Value
-            label={`${curves[curve].name}: ${name === 'and' ? 'second degrees of freedom' : name}`}
-            value={query[prefix + key] ?? String(now[key])}
-            step={key === 'p' ? 0.01 : 1}
-            width="w-14"
-            onChange={(text) => onChange({ [prefix + key]: text })}
-          />
+          {prefix === '' ? (
+            <Value
+              label={`${curves[curve].name}: ${name === 'and' ? 'second degrees of freedom' : name}`}
+              value={now[key]}
+              step={key === 'p' ? 0.01 : 1}
+              width="w-14"
+              optional={false}
+              unit={key === 'p' ? null : ''}
+              refuse={(x) => {
+                const made = named(curve, { ...now, [key]: x });
+                return made.ok ? undefined : `${fieldText(x)}: ${made.reason.replace(/\.$/, '')}`;
+              }}
+              onChange={(x) => onChange({ [key]: asQuery(x) })}
+            />
+          ) : (
+            <Accepted
+              className="part w-20"
+              aria-label={`${curves[curve].name} laid over: ${name === 'and' ? 'second degrees of freedom' : name}`}
+              value={query[prefix + key] ?? String(now[key])}
+              onAccept={(text) => onChange({ [prefix + key]: text })}
+            />
+          )}
           {name === 'and' ? '' : ` ${name}`}
         </span>
       ))}
@@ -117,33 +132,25 @@ export function CurveReader() {
       ...(statistic === undefined ? {} : { statistic }),
     } satisfies Reading,
   ]);
-  const areaField = query['area'] ?? '';
+  const area = numberOf(query, 'area');
   const kind: AreaKind =
     query['take'] !== undefined && query['take'] in areaKinds ? (query['take'] as AreaKind) : 'right';
-  const byArea = (text: string, of: AreaKind) => {
-    const asked = Number(text.replace(',', '.'));
+  const byArea = (asked: number, of: AreaKind) => {
     const made = boundariesOf(curve, parameters, of, asked);
-    setTrouble(made.ok ? '' : `“${text}”: ${made.reason}`);
+    setTrouble(made.ok ? '' : made.reason);
     if (!made.ok) return;
     change({
-      area: text,
+      area: asQuery(asked),
       take: of,
       a: String(Number(made.value.a.toPrecision(8))),
       b: made.value.b === undefined ? undefined : String(Number(made.value.b.toPrecision(8))),
       shade: of,
     });
   };
-  const typed = (key: string) => (text: string) => {
-    const value = Number(text.replace(',', '.').replace('−', '-'));
-    if (text !== '' && Number.isNaN(value)) {
-      setTrouble(`“${text}” is not a number.`);
-      return;
-    }
-    setTrouble('');
-    change({ [key]: text === '' ? undefined : String(value) });
-  };
+  const typed = (key: string) => (x: number | undefined) => change({ [key]: asQuery(x) });
   const alpha = numberOf(query, 'alpha') ?? 0.05;
-  const side: AreaKind = kind === 'between' ? 'outside' : kind;
+  // The verdict is by the tails that are shaded.
+  const side: AreaKind = shaded === 'between' ? 'outside' : shaded;
   const decision = statistic === undefined ? undefined : decided();
   function decided(): string {
     const cut = boundariesOf(curve, parameters, side, alpha);
@@ -178,36 +185,49 @@ export function CurveReader() {
       </h1>
       <p className="prose-serif not-print text-[17px] text-muted">
         read at{' '}
-        <Value label="Boundary" value={String(a)} step={curve === 'binomial' ? 1 : 0.01} onChange={typed('a')} /> and{' '}
+        <Value
+          label="Boundary"
+          value={a}
+          placeholder="…"
+          step={curve === 'binomial' ? 1 : 0.01}
+          onChange={typed('a')}
+        />{' '}
+        and{' '}
         <Value
           label="Second boundary"
-          value={b === undefined ? '' : String(b)}
+          value={b}
+          placeholder="…"
           step={curve === 'binomial' ? 1 : 0.01}
           onChange={typed('b')}
         />
         , or where an area of{' '}
-        <Accepted
+        <NumberField
+          label="Area"
           className="part w-20"
-          aria-label="Area"
-          inputMode="decimal"
           placeholder="0.05"
-          value={areaField}
-          onAccept={(text) => byArea(text, kind)}
+          value={area}
+          unit={null}
+          refuse={(x) => (x > 0 && x < 1 ? undefined : `${fieldText(x)}: an area under the curve lies between 0 and 1`)}
+          onChange={(x) => (x === undefined ? change({ area: undefined }) : byArea(x, kind))}
         />{' '}
         lies{' '}
         <Choose
           label="Where the area lies"
           value={kind}
           options={areaKinds}
-          onChange={(of) => (areaField === '' ? change({ take: of }) : byArea(areaField, of))}
+          onChange={(of) => (area === undefined ? change({ take: of }) : byArea(area, of))}
         />
-        ; a statistic of{' '}
+        ; a statistic of <Value label="Statistic" value={statistic} placeholder="…" onChange={typed('statistic')} /> at
+        the{' '}
         <Value
-          label="Statistic"
-          value={statistic === undefined ? '' : String(statistic)}
-          onChange={typed('statistic')}
+          label="Level of significance"
+          value={alpha}
+          width="w-14"
+          unit={null}
+          optional={false}
+          refuse={(x) => (x > 0 && x < 1 ? undefined : `${fieldText(x)}: a level lies between 0 and 1`)}
+          onChange={typed('alpha')}
         />{' '}
-        at the <Value label="Level of significance" value={String(alpha)} width="w-14" onChange={typed('alpha')} />{' '}
         level; with{' '}
         <Choose
           label="Curve laid over it"

@@ -9,11 +9,12 @@ import { draftOf } from '../../core/readings/table-edit';
 import { counted } from '../../core/words/numbers';
 import { inWords, send } from '../shared/api';
 import { Accepted } from '../shared/Accepted';
+import { NumberField } from '../shared/NumberField';
 import { CopyButton } from '../shared/CopyButton';
 import { Choose } from '../shared/Parts';
 import { save } from '../shared/save';
 import { TextTableView } from '../shared/TextTableView';
-import { type Query, numberOf, useAddress } from './address';
+import { type Query, asQuery, numberOf, useAddress } from './address';
 import { HandOver } from './HandOver';
 
 const tasks = { draw: 'Draw', allocate: 'Allocate', layout: 'Lay out' } as const;
@@ -112,6 +113,18 @@ export function DrawTool() {
       onAccept={(typed) => change({ [name]: typed })}
     />
   );
+  const whole = (label: string, name: string, usual: number, width = 'w-12') => (
+    <NumberField
+      label={label}
+      className={`part ${width}`}
+      value={numberOf(query, name) ?? usual}
+      whole
+      least={name === 'seed' ? 0 : 1}
+      most={name === 'seed' ? 4294967295 : 100_000}
+      optional={false}
+      onChange={(x) => change({ [name]: asQuery(x) })}
+    />
+  );
   const csv = (m: Made): string => `${Papa.unparse([m.head, ...m.rows], { newline: '\r\n' })}\r\n`;
   /** The list as a table of readings still to be taken. */
   const tableFor = (m: Made) => {
@@ -151,7 +164,7 @@ export function DrawTool() {
         <Choose label="Task" value={task} options={tasks} onChange={(next) => change({ task: next })} />{' '}
         {task === 'draw' && (
           <>
-            {text('How many to draw', 'n', '6')} at random{' '}
+            {whole('How many to draw', 'n', 6)} at random{' '}
             <Choose
               label="Replacement"
               value={query['replace'] === 'yes' ? 'yes' : 'no'}
@@ -168,10 +181,10 @@ export function DrawTool() {
               <>
                 {' '}
                 of{' '}
-                {text(
+                {whole(
                   'Subjects in a block',
                   'block',
-                  String(listOf(query['treatments'] ?? 'Red lamp, White lamp').length * 2),
+                  listOf(query['treatments'] ?? 'Red lamp, White lamp').length * 2,
                 )}
               </>
             )}
@@ -179,8 +192,8 @@ export function DrawTool() {
         )}
         {task === 'layout' && (
           <>
-            {text('Treatments', 'treatments', 'Red lamp, White lamp', 'w-64')} over {text('Rows', 'rows', '4')} rows and{' '}
-            {text('Columns', 'columns', '6')} columns,{' '}
+            {text('Treatments', 'treatments', 'Red lamp, White lamp', 'w-64')} over {whole('Rows', 'rows', 4)} rows and{' '}
+            {whole('Columns', 'columns', 6)} columns,{' '}
             <Choose
               label="Blocking"
               value={query['free'] === 'yes' ? 'free' : 'even'}
@@ -189,7 +202,7 @@ export function DrawTool() {
             />
           </>
         )}
-        , from the seed {text('Seed', 'seed', '1', 'w-20')}
+        , from the seed {whole('Seed', 'seed', 1, 'w-20')}
         <button
           type="button"
           className="plain-button ml-2 text-sm"
@@ -200,7 +213,7 @@ export function DrawTool() {
       </h1>
       {task !== 'layout' && (
         <p className="prose-serif not-print text-[17px] text-muted">
-          of the numbers 1 to {text('Size of the list', 'size', '24', 'w-16')}, or of these:
+          of the numbers 1 to {whole('Size of the list', 'size', 24, 'w-16')}, or of these:
           <textarea
             className="mt-1 block w-full max-w-xl border border-line bg-base-100 p-1 font-sans text-sm"
             aria-label="Subjects, a line each"

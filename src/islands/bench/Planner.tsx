@@ -22,9 +22,10 @@ import { html, plain } from '../../core/words/text';
 import { inWords, send } from '../shared/api';
 import { Accepted } from '../shared/Accepted';
 import { CopyButton } from '../shared/CopyButton';
+import { NumberField } from '../shared/NumberField';
 import { Choose } from '../shared/Parts';
 import { RichText } from '../shared/RichText';
-import { type Query, numberOf, useAddress } from './address';
+import { type Query, asQuery, numberOf, useAddress } from './address';
 import { HandOver, toWriteUp } from './HandOver';
 import { Simulation } from './Simulation';
 import { Value } from './Value';
@@ -175,7 +176,6 @@ function KnownSpreads({ onTake }: { onTake: (part: Partial<Query>) => void }) {
 /** How many to take, how surely it is found, how small a difference is found: each from the other two. */
 export function Planner() {
   const { query, change, drag } = useAddress();
-  const [trouble, setTrouble] = useState('');
   const plan = planOf(query);
   const ask: Ask = (query['ask'] ?? '') in asks ? (query['ask'] as Ask) : 'n';
   const wanted = (numberOf(query, 'power') ?? 80) / 100;
@@ -192,21 +192,18 @@ export function Planner() {
       ? { ...plan, difference: (plan.direction === 'less' ? -1 : 1) * found.value }
       : plan;
   const power = found.ok && ask === 'power' ? found : powerAt(shown, n);
-  const typed =
-    (key: string, least = -Infinity, most = Infinity) =>
-    (text: string) => {
-      const value = Number(text.replace(',', '.').replace('−', '-'));
-      if (text.trim() === '' || Number.isNaN(value) || value < least || value > most) {
-        setTrouble(
-          `“${text}” cannot stand there: ${Number.isFinite(least) || Number.isFinite(most) ? `from ${least} to ${most}` : 'a number'} is asked.`,
-        );
-        return;
-      }
-      setTrouble('');
-      change({ [key]: String(value) });
-    };
   const field = (label: string, key: string, value: number, step = 0.1, least?: number, most?: number) => (
-    <Value label={label} value={String(value)} step={step} width="w-14" onChange={typed(key, least, most)} />
+    <Value
+      label={label}
+      value={value}
+      step={step}
+      width="w-14"
+      optional={false}
+      unit={/percent/i.test(label) ? '%' : unit}
+      {...(least === undefined ? {} : { least })}
+      {...(most === undefined ? {} : { most })}
+      onChange={(x) => change({ [key]: asQuery(x) })}
+    />
   );
   const two = plan.design === 'two-groups' || plan.design === 'shares';
   const directed = two || plan.design === 'paired' || plan.design === 'one-sample';
@@ -329,11 +326,6 @@ export function Planner() {
           ; a loss of {field('Loss expected in percent', 'loss', Number((100 * loss).toPrecision(6)), 1, 0, 90)} % is
           expected.
         </p>
-        {trouble && (
-          <p role="alert" className="text-error">
-            {trouble}
-          </p>
-        )}
         {!found.ok && (
           <p role="alert" className="mt-2 text-error">
             {found.reason}
@@ -391,13 +383,14 @@ export function Planner() {
             <>
               <p>
                 From a pilot of{' '}
-                <Accepted
+                <NumberField
+                  label="Readings in the pilot"
                   className="part w-10"
-                  aria-label="Readings in the pilot"
-                  inputMode="numeric"
                   placeholder="…"
-                  value={query['pilot'] ?? ''}
-                  onAccept={(text) => change({ pilot: text })}
+                  value={pilot}
+                  least={2}
+                  whole
+                  onChange={(x) => change({ pilot: asQuery(x) })}
                 />{' '}
                 readings
               </p>

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { type CurveName, type Parameters, criticalTable, curves } from '../../core/bench/curve-reading';
+import { typedNumbers } from '../../core/readings/typed-number';
 import { significant } from '../../core/words/numbers';
 import { htmlTable } from '../../formats/html-document';
 import { Accepted } from '../shared/Accepted';
@@ -11,12 +12,9 @@ import type { Query } from './address';
 const usualLevels = [0.1, 0.05, 0.025, 0.01, 0.005, 0.001];
 const usualDf = [...Array.from({ length: 30 }, (_, i) => i + 1), 40, 50, 60, 80, 100, 200, 500, 1000];
 
-/** Numbers typed in a row, those that can be. */
+/** Numbers typed in a row, those that can stand there. */
 const numbers = (text: string | undefined, holds: (x: number) => boolean): number[] =>
-  (text ?? '')
-    .split(/[\s;]+/)
-    .map((word) => Number(word.replace(',', '.')))
-    .filter(holds);
+  typedNumbers(text ?? '').values.filter(holds);
 
 /** What the table shows, as one text: it is computed anew only when this changes. */
 type Asked = [curve: CurveName, parameters: Parameters, dfs: (number | null)[], levels: number[], tails: 1 | 2];

@@ -6,7 +6,7 @@ import { withUnit } from '../../core/readings/table';
 import { drawnExperiments, simulatedScene } from '../../core/scenes/simulated';
 import { fixed } from '../../core/words/numbers';
 import type { SimulateAsked, SimulateTold } from '../../workers/simulate.worker';
-import { Accepted } from '../shared/Accepted';
+import { NumberField } from '../shared/NumberField';
 
 const runs = 1000;
 
@@ -42,12 +42,15 @@ export function Simulation({ plan, n, seed, unit, expected, onSeed }: Props) {
           Run a thousand simulated experiments
         </button>{' '}
         <span className="text-muted">from the seed</span>{' '}
-        <Accepted
+        <NumberField
+          label="Seed of the simulation"
           className="part w-16"
-          aria-label="Seed of the simulation"
-          inputMode="numeric"
-          value={String(seed)}
-          onAccept={(text) => /^\d{1,9}$/.test(text) && onSeed(text)}
+          value={seed}
+          whole
+          least={0}
+          most={999_999_999}
+          optional={false}
+          onChange={(x) => x !== undefined && onSeed(String(x))}
         />
       </p>
       {told && (

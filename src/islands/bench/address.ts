@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useState } from 'react';
+import { fieldText, typedNumber } from '../../core/readings/typed-number';
 
 /** What a tool of the bench stands on: texts by key, as its address holds them. */
 export type Query = Readonly<Record<string, string>>;
@@ -39,8 +40,10 @@ export function useAddress(): {
 
 /** A number of the address; undefined where there is none. */
 export function numberOf(query: Query, key: string): number | undefined {
-  const raw = query[key];
-  if (raw === undefined || raw.trim() === '') return undefined;
-  const value = Number(raw.replace(',', '.').replace('−', '-'));
-  return Number.isNaN(value) ? undefined : value;
+  const typed = typedNumber(query[key] ?? '');
+  return typed.kind === 'number' ? typed.value : undefined;
 }
+
+/** A number as the address holds it. */
+export const asQuery = (value: number | undefined): string | undefined =>
+  value === undefined ? undefined : fieldText(value);

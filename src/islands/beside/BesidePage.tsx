@@ -2,12 +2,14 @@ import { useStore } from '@nanostores/react';
 import { useEffect, useMemo, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
-import { type Answer, answer } from '../../core/answer/answer';
+import type { Answer } from '../../core/answer/answer';
 import type { Question } from '../../core/question/question';
 import { besideScene } from '../../core/scenes/beside';
 import { headline } from '../../core/words/headline';
 import { AnswerTables, HeadlineBand } from '../question/AnswerPart';
 import { Ask } from '../question/Ask';
+import { WorkingOut } from '../question/WorkingOut';
+import { reasonOf, useAnswer } from '../question/use-answer';
 import { useKeptValue } from '../shared/kept-value';
 import { NewerElsewhere } from '../shared/NewerElsewhere';
 import { RefusedNotice } from '../shared/RefusedNotice';
@@ -57,10 +59,11 @@ function AnswerSide({
     asked.question,
     asked.revision,
   );
-  const result = useMemo(() => answer(value, table), [value, table]);
-  const shown = result.ok ? result.value : undefined;
+  const answering = useAnswer(value, table);
+  const { result } = answering;
+  const shown = result?.ok ? result.value : undefined;
   const comparison = shown?.comparison.ok ? shown.comparison.value : undefined;
-  const reason = result.ok ? (result.value.comparison.ok ? '' : result.value.comparison.reason) : result.reason;
+  const reason = reasonOf(result);
   useEffect(() => onAnswer(shown), [shown, onAnswer]);
   return (
     <section aria-label={name} className="min-w-0 flex-1 px-5">
@@ -87,7 +90,11 @@ function AnswerSide({
           onEdit={(edits) => setTrouble(store.edit(edits) ?? '')}
         />
       </div>
-      <HeadlineBand headline={shown && comparison && headline(shown, comparison)} reason={reason} />
+      {result ? (
+        <HeadlineBand headline={shown && comparison && headline(shown, comparison)} reason={reason} />
+      ) : (
+        <WorkingOut {...answering} />
+      )}
       <div className="space-y-4 overflow-x-auto py-3">{shown && <AnswerTables answer={shown} />}</div>
     </section>
   );

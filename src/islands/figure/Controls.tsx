@@ -9,6 +9,7 @@ import { kindNames, kindOf, kindsFor } from '../../core/figures/kinds';
 import { slotsOf } from '../../core/figures/slots';
 import { percent } from '../../core/words/numbers';
 import { Accepted } from '../shared/Accepted';
+import { NumberField } from '../shared/NumberField';
 import { Choose } from '../shared/Parts';
 
 export interface ControlProps {
@@ -46,38 +47,21 @@ export function Measure({
   empty?: string;
   onChange: (value: number | undefined) => void;
 }) {
-  const [trouble, setTrouble] = useState('');
-  const accept = (text: string) => {
-    const typed = Number(text.replace(',', '.').replace('−', '-'));
-    if (text === '' && empty !== undefined) {
-      setTrouble('');
-      onChange(undefined);
-    } else if (text !== '' && Number.isFinite(typed) && typed >= least && typed <= most) {
-      setTrouble('');
-      onChange(typed);
-    } else
-      setTrouble(
-        Number.isFinite(least) || Number.isFinite(most)
-          ? `“${text}” is not between ${least} and ${most}: kept at ${value ?? empty}.`
-          : `“${text}” is not a number: kept at ${value ?? empty}.`,
-      );
-  };
   return (
     <>
-      <Accepted
+      <NumberField
+        label={label}
         className="part w-12"
-        aria-label={label}
-        inputMode="decimal"
-        placeholder={empty}
-        value={value === undefined ? '' : String(value)}
-        onAccept={accept}
+        unit={unit}
+        value={value}
+        least={least}
+        most={most}
+        optional={empty !== undefined}
+        placeholder={empty ?? ''}
+        below
+        onChange={onChange}
       />{' '}
       {unit}
-      {trouble && (
-        <span role="alert" className="block text-[13px] text-error">
-          {trouble}
-        </span>
-      )}
     </>
   );
 }

@@ -135,7 +135,7 @@ function AskReadings(props: AskProps) {
   const value = spreadAsked ? (
     <StatedSpread sd={choices.value} unit={unit} onChange={(x) => set({ value: x })} />
   ) : (
-    <NumberPart label="Fixed value" value={choices.value} onChange={(x) => set({ value: x ?? 0 })} />
+    <NumberPart label="Fixed value" value={choices.value} unit={unit} onChange={(x) => set({ value: x ?? 0 })} />
   );
   const after = !spreadAsked && unit ? ` ${unit}` : '';
   const counting = (
@@ -237,6 +237,7 @@ function AskReadings(props: AskProps) {
                 <NumberPart
                   label="Difference tested against"
                   value={choices.value}
+                  unit={unit}
                   onChange={(x) => set({ value: x ?? 0 })}
                 />
               </>
@@ -317,6 +318,7 @@ function AskReadings(props: AskProps) {
             <NumberPart
               label="Known SD"
               value={question.knownSd}
+              unit={unit}
               placeholder="not known"
               refuse={(x) => (x > 0 ? undefined : 'An SD is above 0')}
               onChange={(x) => {

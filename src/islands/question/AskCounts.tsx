@@ -1,5 +1,6 @@
 import { type ReactNode, useState } from 'react';
 import { attempt } from '../../core/numeric/domain-error';
+import { typedNumber } from '../../core/readings/typed-number';
 import {
   type Kind,
   asDesign,
@@ -57,8 +58,11 @@ function RatioPart({
         onAccept={(typed) => {
           const parts = typed
             .split(/[:;]|\s+|,(?!\d)/)
-            .filter((x) => x.trim() !== '')
-            .map((x) => Number(x.replace(',', '.').replace('%', '')));
+            .filter((x) => x.trim() !== '' && x.trim() !== '%')
+            .map((x) => {
+              const read = typedNumber(x, '%');
+              return read.kind === 'number' ? read.value : NaN;
+            });
           const { ratio: _, ...rest } = question;
           if (parts.length === 0) {
             setTrouble('');
@@ -145,7 +149,7 @@ export default function AskCounts({ question, table, onChange, onEdit }: AskProp
           options={{ below: 'below', from: 'not below' }}
           onChange={(side) => set({ found: side })}
         />{' '}
-        <NumberPart label="Limit" value={cut} onChange={(x) => set({ cut: x ?? cut })} />
+        <NumberPart label="Limit" value={cut} unit={unit?.unit ?? ''} onChange={(x) => set({ cut: x ?? cut })} />
         {unit?.unit && ` ${unit.unit}`}
       </>
     ) : (
@@ -217,6 +221,7 @@ export default function AskCounts({ question, table, onChange, onEdit }: AskProp
             <NumberPart
               label="Stated share"
               value={choices.value}
+              unit={null}
               refuse={(x) => (x > 0 && x < 1 ? undefined : 'A share lies between 0 and 1, 0.4 for 40 %')}
               onChange={(x) => set({ value: x ?? 0.5 })}
             />

@@ -23,6 +23,7 @@ export function Bounds({
         <NumberPart
           label="A difference that does not matter"
           value={undefined}
+          unit={unit}
           placeholder="…"
           refuse={(x) => (x > 0 ? undefined : 'Type how far a difference may go and not matter, above 0')}
           onChange={(x) => (x === undefined ? undefined : set(-x, x))}
@@ -36,6 +37,7 @@ export function Bounds({
       <NumberPart
         label="Lower bound"
         value={bounds.low}
+        unit={unit}
         refuse={(x) => (x < bounds.high ? undefined : 'The lower bound must lie below the upper one')}
         onChange={(x) => set(x, bounds.high)}
       />{' '}
@@ -43,6 +45,7 @@ export function Bounds({
       <NumberPart
         label="Upper bound"
         value={bounds.high}
+        unit={unit}
         refuse={(x) => (x > bounds.low ? undefined : 'The upper bound must lie above the lower one')}
         onChange={(x) => set(bounds.low, x)}
       />

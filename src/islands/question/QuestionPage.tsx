@@ -1,8 +1,8 @@
 import { useStore } from '@nanostores/react';
 import { Columns2, ImagePlus, Rows3 } from 'lucide-react';
-import { type ReactNode, lazy, useEffect, useMemo, useState } from 'react';
+import { type ReactNode, lazy, useEffect, useState } from 'react';
 import type { PointedAt } from '../../charts/DrawingView';
-import { type Answer, answer } from '../../core/answer/answer';
+import type { Answer } from '../../core/answer/answer';
 import { rangesOver } from '../../core/answer/many';
 import { kindOf } from '../../core/question/asking';
 import type { Question } from '../../core/question/question';
@@ -25,6 +25,8 @@ import { MarginNotes } from './MarginNotes';
 import { OtherMethods } from './OtherMethods';
 import { TellPart } from './TellPart';
 import { UnderstandPart } from './UnderstandPart';
+import { WorkingOut } from './WorkingOut';
+import { reasonOf, useAnswer } from './use-answer';
 
 // A refusal is rare, and comes from a server that answers: its notice can be fetched then.
 const RefusedNotice = lazy(() => import('../shared/RefusedNotice').then((m) => ({ default: m.RefusedNotice })));
@@ -69,10 +71,11 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
   useEffect(() => guardUnsaved(store), [store]);
   useEffect(() => followTable(store), [store]);
 
-  const result = useMemo(() => answer(question, table), [question, table]);
-  const shown = result.ok ? result.value : undefined;
+  const answering = useAnswer(question, table);
+  const { result } = answering;
+  const shown = result?.ok ? result.value : undefined;
   const comparison = shown?.comparison.ok ? shown.comparison.value : undefined;
-  const reason = result.ok ? (result.value.comparison.ok ? '' : result.value.comparison.reason) : result.reason;
+  const reason = reasonOf(result);
   const edit = (edits: TableEdit[]) => setTrouble(store.edit(edits) ?? '');
 
   const trying = async (run: () => Promise<void>): Promise<void> => {
@@ -153,7 +156,11 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
             )}
           </Part>
         )}
-        <HeadlineBand headline={shown && comparison && headline(shown, comparison)} reason={reason} />
+        {result ? (
+          <HeadlineBand headline={shown && comparison && headline(shown, comparison)} reason={reason} />
+        ) : (
+          <WorkingOut {...answering} />
+        )}
         {shown && (
           <Part name="Check">
             <CheckPart answer={shown} readingsHref={readingsHref} onChange={change} onEdit={edit} />

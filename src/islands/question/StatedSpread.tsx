@@ -1,6 +1,5 @@
 import { NumberPart } from './NumberPart';
 
-const tidy = (x: number): number => Number(x.toPrecision(12));
 const above0 = (what: string) => (x: number) => (x > 0 ? undefined : `${what} is above 0`);
 
 /** The spread one group is held against: typed as SD or as variance, the other follows. */
@@ -9,7 +8,8 @@ export const StatedSpread = ({ sd, unit, onChange }: { sd: number; unit: string;
     an SD of{' '}
     <NumberPart
       label="Stated SD"
-      value={tidy(sd)}
+      value={sd}
+      unit={unit}
       refuse={above0('An SD')}
       onChange={(x) => x !== undefined && onChange(x)}
     />
@@ -18,7 +18,8 @@ export const StatedSpread = ({ sd, unit, onChange }: { sd: number; unit: string;
       (variance{' '}
       <NumberPart
         label="Stated variance"
-        value={tidy(sd * sd)}
+        value={sd * sd}
+        unit={unit && `${unit}²`}
         refuse={above0('A variance')}
         onChange={(x) => x !== undefined && onChange(Math.sqrt(x))}
       />

@@ -1,3 +1,4 @@
+import { mostOf } from '../../core/numeric/extremes';
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from 'react';
 import { readColumn } from '../../core/readings/read-column';
 import type { Column } from '../../core/readings/table';
@@ -51,7 +52,7 @@ export function CutsPicture({
     event.preventDefault();
     move(i, (cuts[i] ?? 0) + by * step * (event.shiftKey ? 10 : 1));
   };
-  const most = Math.max(...counts);
+  const most = mostOf(counts);
   return (
     <svg
       ref={svg}

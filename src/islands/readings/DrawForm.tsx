@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
-import { attempt } from '../../core/numeric/domain-error';
+import { DomainError, attempt, demand } from '../../core/numeric/domain-error';
+import { typedNumber } from '../../core/readings/typed-number';
 import { type Allocation, allocate, drawRows } from '../../core/readings/draw';
 import { type Column, type Table, called, columnsOf, emptyColumn } from '../../core/readings/table';
 import { counted } from '../../core/words/numbers';
@@ -23,6 +24,19 @@ const filledRows = (table: Table): number[] =>
     table.columns.some((c) => (c.cells[row] ?? '').trim() !== ''),
   );
 
+/** A whole number as it was typed. @throws DomainError saying why it is none */
+function wholeIn(text: string, what: string, least = 1, most = 1_000_000): number {
+  const typed = typedNumber(text);
+  if (typed.kind !== 'number')
+    throw new DomainError(`${what}: ${typed.kind === 'unread' ? typed.why : 'a number is asked'}.`);
+  const { value } = typed;
+  demand(
+    Number.isInteger(value) && value >= least && value <= most,
+    `${what} is a whole number from ${least} to ${most}.`,
+  );
+  return value;
+}
+
 /** Draws rows at random, or allocates rows to treatments at random; the seed is shown and kept with what was drawn. */
 export default function DrawForm({ table, onColumn, onTable, onClose }: Props) {
   const [what, setWhat] = useState<'sample' | 'allocate'>('sample');
@@ -41,15 +55,15 @@ export default function DrawForm({ table, onColumn, onTable, onClose }: Props) {
 
   const run = () => {
     setTrouble('');
-    const start = Number(seed);
-    if (!/^\d+$/.test(seed.trim()) || start > 2 ** 32 - 1)
-      return setTrouble('A seed is a whole number from 0 to 4294967295.');
-    const done = attempt(() => (what === 'sample' ? sample(start) : treat(start)));
+    const done = attempt(() => {
+      const start = wholeIn(seed, 'The seed', 0, 2 ** 32 - 1);
+      return what === 'sample' ? sample(start) : treat(start);
+    });
     if (!done.ok) setTrouble(done.reason);
   };
   const sample = (start: number) => {
     const back = replace === 'yes';
-    const drawn = drawRows(rows, Number(size), back, start);
+    const drawn = drawRows(rows, wholeIn(size, 'The number of rows'), back, start);
     const note = `${counted(drawn.length, 'row')} of ${rows.length} drawn at random ${back ? 'with' : 'without'} replacement, seed ${start}`;
     if (into === 'table') return onTable(drawn, note);
     const times = new Map<number, number>();
@@ -63,13 +77,14 @@ export default function DrawForm({ table, onColumn, onTable, onClose }: Props) {
       .split(',')
       .map((t) => t.trim())
       .filter(Boolean);
-    const subjects = rows.length > 0 ? rows : Array.from({ length: Number(fresh) || 0 }, (_, row) => row);
+    const subjects =
+      rows.length > 0 ? rows : Array.from({ length: wholeIn(fresh, 'The number of subjects') }, (_, row) => row);
     const strata = table.columns.find((c) => c.id === by);
     const given = allocate(subjects.length, {
       way,
       treatments: named,
       seed: start,
-      block: Number(block),
+      ...(way === 'blocks' ? { block: wholeIn(block, 'The block size') } : {}),
       strata: subjects.map((row) => strata?.cells[row]?.trim() ?? ''),
     });
     const cells = new Array<string>(Math.max(table.rowCount, subjects.length)).fill('');

@@ -1,3 +1,4 @@
+import { mostOf } from '../../core/numeric/extremes';
 import { type PointerEvent, useMemo, useRef, useState } from 'react';
 import { readColumn } from '../../core/readings/read-column';
 import type { Column } from '../../core/readings/table';
@@ -67,7 +68,7 @@ export function HeadStrip({
   const [drag, setDrag] = useState<{ from: number; to: number }>();
   if (!shape) return <div style={{ height }} />;
   const width = columnWidth - 2 * inset;
-  const most = Math.max(...shape.counts);
+  const most = mostOf(shape.counts);
   const at = (event: PointerEvent): number => {
     const box = svg.current?.getBoundingClientRect();
     return box ? Math.min(width, Math.max(0, event.clientX - box.left)) : 0;

@@ -1,7 +1,5 @@
 import type { APIRoute } from 'astro';
-import { db } from '../../../server/db';
-import { knownSpreads } from '../../../server/known-spreads';
-import { answering, json } from '../../../server/problem';
+import { inThread } from '../../../server/threads/pool';
 
 /** Spreads that questions on the shelf know, for planning. */
-export const GET: APIRoute = () => answering(() => json(knownSpreads(db())));
+export const GET: APIRoute = () => inThread('spreads', '');

@@ -1,12 +1,5 @@
 import type { APIRoute } from 'astro';
-import { db } from '../../../../../server/db';
-import { studyPieces } from '../../../../../server/pieces';
-import { answering, json } from '../../../../../server/problem';
-import { readStudy } from '../../../../../store/studies';
+import { inThread } from '../../../../../server/threads/pool';
 
 /** What the study's questions and figures give its write-up now. */
-export const GET: APIRoute = ({ params: { id = '' } }) =>
-  answering(() => {
-    readStudy(db(), id);
-    return json(studyPieces(db(), id));
-  });
+export const GET: APIRoute = ({ params: { id = '' } }) => inThread('pieces', id);

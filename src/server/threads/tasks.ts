@@ -1,0 +1,81 @@
+/** What is computed off the server's own thread: whatever may take longer than another request should wait. */
+import { answer } from '../../core/answer/answer';
+import { checksOf } from '../../core/answer/checks-of';
+import { workingOf } from '../../core/answer/working-of';
+import { AnswerRequest, tableOfRequest } from '../../core/question/answer-request';
+import { checkNames, checkSentence } from '../../core/words/checks';
+import { headline } from '../../core/words/headline';
+import { hypotheses } from '../../core/words/hypotheses';
+import { methodElse, methodName, methodReason } from '../../core/words/method';
+import { questionSentence } from '../../core/words/question';
+import { methodsSentence, resultsSentence } from '../../core/words/report';
+import { plain } from '../../core/words/text';
+import { readStudy } from '../../store/studies';
+import { bundleOf } from '../bundle';
+import { db } from '../db';
+import { drawnFigure, pdfOf } from '../drawn-figure';
+import { knownSpreads } from '../known-spreads';
+import { studyPieces } from '../pieces';
+import { answering, json, parsed, problem } from '../problem';
+
+/** Answers a question from the readings sent with it. @param body the request's body as it came */
+function askedOnce(body: Uint8Array): Response {
+  const asked = parsed(body, AnswerRequest);
+  const table = tableOfRequest(asked);
+  const found = answer(asked.question, table);
+  if (!found.ok) return problem(422, 'Not possible', found.reason);
+  const { comparison, question, spreadBy } = found.value;
+  const { none, some } = hypotheses(found.value);
+  const checks = checksOf(found.value);
+  return json({
+    answer: found.value,
+    checks: checks.map(({ about, verdict, figures, remedies }) => ({ about, verdict, figures, remedies })),
+    working: workingOf(found.value, table),
+    words: {
+      question: questionSentence(found.value),
+      method: methodName(question),
+      reason: methodReason(question, spreadBy),
+      alsoReasonable: methodElse(question),
+      hypothesisOfNoEffect: none.words,
+      hypothesisAgainst: some.words,
+      checks: Object.fromEntries(checks.map((c) => [checkNames[c.about], checkSentence(c, found.value)])),
+      methods: plain(methodsSentence(found.value)),
+      ...(comparison.ok
+        ? {
+            headline: plain(headline(found.value, comparison.value).sentence),
+            results: plain(resultsSentence(found.value, comparison.value)),
+          }
+        : {}),
+    },
+  });
+}
+
+async function studyBundle(id: string): Promise<Response> {
+  const { title } = readStudy(db(), id);
+  const bytes = await bundleOf(db(), id);
+  const name = encodeURIComponent(`${title.replace(/[^\p{L}\p{N} ._-]+/gu, ' ').trim() || 'study'}.zip`);
+  return new Response(bytes as BodyInit, {
+    headers: { 'content-type': 'application/zip', 'content-disposition': `attachment; filename*=UTF-8''${name}` },
+  });
+}
+
+/** Each task by name: a response from what the request brought. */
+export const tasks = {
+  answer: askedOnce,
+  bundle: studyBundle,
+  pdf: async (id: string) => {
+    const file = await pdfOf(drawnFigure(db(), id));
+    return new Response(file as BodyInit, { headers: { 'content-type': 'application/pdf' } });
+  },
+  pieces: (id: string) => {
+    readStudy(db(), id);
+    return json(studyPieces(db(), id));
+  },
+  spreads: (_: string) => json(knownSpreads(db())),
+} satisfies Record<string, (given: never) => Response | Promise<Response>>;
+export type TaskName = keyof typeof tasks;
+export type Given<T extends TaskName> = Parameters<(typeof tasks)[T]>[0];
+
+/** Runs a task; what it throws is told in words. */
+export const runTask = <T extends TaskName>(name: T, given: Given<T>): Promise<Response> =>
+  answering(() => (tasks[name] as (given: Given<T>) => Response | Promise<Response>)(given));
