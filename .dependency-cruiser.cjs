@@ -64,6 +64,12 @@ module.exports = {
       to: { path: '^src/core/(?!numeric/)' },
     },
     {
+      name: 'kernels-on-numeric',
+      severity: 'error',
+      from: { path: '^src/core/kernels/' },
+      to: { path: '^src/core/(?!numeric/|kernels/)' },
+    },
+    {
       name: 'distributions-on-numeric',
       severity: 'error',
       from: { path: '^src/core/distributions/' },
@@ -73,7 +79,7 @@ module.exports = {
       name: 'procedures-on-distributions',
       severity: 'error',
       from: { path: '^src/core/procedures/' },
-      to: { path: '^src/core/(?!numeric/|distributions/|procedures/)' },
+      to: { path: '^src/core/(?!numeric/|distributions/|procedures/|kernels/)' },
     },
     {
       name: 'answers-know-no-words',

@@ -5,6 +5,7 @@ import { defineConfig } from 'astro/config';
 import { build } from 'esbuild';
 import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { writeKernels } from './scripts/kernels.mjs';
 import { licences } from './scripts/licences.mjs';
 
 const here = (path) => fileURLToPath(new URL(path, import.meta.url));
@@ -19,6 +20,7 @@ const licencesBeside = {
 const threads = {
   name: 'threads',
   hooks: {
+    'astro:build:start': writeKernels,
     'astro:build:done': () =>
       build({
         entryPoints: [here('./src/server/threads/thread.ts')],
@@ -53,6 +55,8 @@ export default defineConfig({
   },
   experimental: {
     csp: {
+      // The kernel of shuffles is WebAssembly.
+      scriptDirective: { resources: ["'self'", "'wasm-unsafe-eval'"] },
       directives: [
         "default-src 'none'",
         "connect-src 'self'",

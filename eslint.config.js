@@ -3,7 +3,7 @@ import ts from 'typescript-eslint';
 import hooks from 'eslint-plugin-react-hooks';
 
 export default ts.config(
-  { ignores: ['dist', '.astro', 'data', 'demo/.data', '.tmp', 'node_modules', 'src/env.d.ts'] },
+  { ignores: ['dist', '.astro', 'data', 'demo/.data', '.tmp', 'node_modules', 'src/env.d.ts', 'kernels'] },
   js.configs.recommended,
   {
     files: ['**/*.ts', '**/*.tsx'],

@@ -13,16 +13,17 @@ import { describe } from '../src/core/procedures/describe';
 import { summarize } from '../src/core/procedures/sample-summary';
 import { sampled } from '../src/core/procedures/randomization';
 import { shuffleTwoMeansExact } from '../src/core/procedures/shuffle-means';
-import { tukeyKramer } from '../src/core/procedures/tukey-kramer';
-import { twoWayAnova } from '../src/core/procedures/two-way-anova';
+import { blockOf, dealtMeans } from '../src/core/procedures/shuffling';
+import { gamesHowell, tukeyKramer } from '../src/core/procedures/tukey-kramer';
 import { defaultQuestion } from '../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../src/core/readings/table';
 import { openDb } from '../src/store/open';
 import { createStudy, tableIdsOf } from '../src/store/studies';
 import { editTable, readTable } from '../src/store/tables';
+import { asked, designsAt, fifteen, manyLevels, otherMethods } from './designs';
 import { median } from './measure';
 
-const { normal, below } = random(1);
+const { normal } = random(1);
 const normals = (n: number, decimals = 6): number[] =>
   Array.from({ length: n }, () => Number((20 + 4 * normal()).toFixed(decimals)));
 
@@ -34,10 +35,22 @@ function line(what: string, ms: number, aim?: number): void {
 }
 
 const [a, b] = [normals(50), normals(50)];
+const shuffles = { kind: 'labels', groups: [a, b], statistic: 'mean' } as const;
 line(
-  'a million shuffles of 50 + 50',
-  median(() => sampled({ kind: 'labels', groups: [a, b], statistic: 'mean' }, 1, 1_000_000), 3),
-  1000,
+  'a million shuffles of 50 + 50, one core',
+  median(() => {
+    for (let block = 0; block < 100; block++) blockOf(shuffles, 1, block);
+  }, 3),
+  333,
+);
+line(
+  '  the same in the core’s own loop, which is its reference',
+  median(() => {
+    for (let block = 0; block < 100; block++) {
+      const next = dealtMeans(a, b, random(1, block + 1));
+      for (let k = 0; k < 10_000; k++) next();
+    }
+  }, 3),
 );
 const [c, d] = [normals(40, 2), normals(40, 2)];
 line(
@@ -50,21 +63,60 @@ line(
   'BCa interval of a mean, 10,000 resamples of 40',
   median(() => bootstrap([sample], mean, 0.95, 1, 10_000)),
 );
-const unbalanced = Array.from({ length: 10_000 }, () => ({ a: `a${below(4)}`, b: `b${below(3)}`, value: normal() }));
+const twentyThousand = fifteen();
 line(
-  'two-way ANOVA, 10,000 readings in 4 × 3 unequal cells',
-  median(() => twoWayAnova(unbalanced), 3),
+  'two-way ANOVA, 20,000 readings in 15 × 15 cells, asked',
+  median(() => asked(...twentyThousand), 3),
+  100,
 );
-const twenty = Array.from({ length: 20 }, () => summarize(normals(8)));
+const summaries = (k: number) => Array.from({ length: k }, (_, i) => summarize(normals(8 + (i % 5))));
+const sixty = summaries(60);
 line(
-  'Tukey–Kramer, all 190 pairs of 20 groups',
-  median(() => tukeyKramer(twenty, 0.95), 3),
+  'Games–Howell, all 1,770 pairs of 60 groups',
+  median(() => gamesHowell(sixty, 0.95), 3),
+  1000,
+);
+line(
+  'Tukey–Kramer, the same',
+  median(() => tukeyKramer(sixty, 0.95), 3),
+  500,
+);
+const [e, f] = [normals(1000), normals(1000)];
+line(
+  'medians of 1,000 + 1,000 permuted 10,000 times',
+  median(() => sampled({ kind: 'labels', groups: [e, f], statistic: 'median' }, 1, 10_000), 3),
+  1000,
 );
 const million = normals(1_000_000, 3);
 line(
   'describe a million values',
-  median(() => describe(million), 3),
+  median(() => describe(million), 5),
+  80,
 );
+line(
+  '  what bounds it: reading and summing them in one plain loop',
+  median(() => {
+    let total = 0;
+    for (const x of million) total += x * x;
+    return total;
+  }, 5),
+);
+const tooMany = manyLevels();
+line(
+  'a factor of 40,000 levels, refused',
+  median(() => asked(...tooMany), 3),
+);
+line('every other method of 2 × 50,000', median(otherMethods(100_000), 3), 1000);
+for (const [n, aim, times] of [
+  [100_000, 300, 3],
+  [1_000_000, 3000, 1],
+] as const)
+  for (const [name, question, table] of designsAt(n))
+    line(
+      `${n.toLocaleString('en')} readings: ${name}`,
+      median(() => asked(question, table), times),
+      aim,
+    );
 
 const tall = (rows: number, columns: number): Table =>
   tableOf(

@@ -89,7 +89,7 @@ function* filesBelow(folder) {
 export function ensureBuild() {
   const hash = createHash('sha256');
   const sources = ['astro.config.mjs', 'package-lock.json', 'tsconfig.json'].map((f) => join(root, f));
-  for (const folder of ['src', 'demo', 'public']) sources.push(...filesBelow(join(root, folder)));
+  for (const folder of ['src', 'demo', 'kernels', 'public']) sources.push(...filesBelow(join(root, folder)));
   for (const file of sources)
     if (statSync(file).isFile()) hash.update(file.slice(root.length)).update(readFileSync(file));
   const digest = hash.digest('hex');

@@ -6,8 +6,24 @@ test('the curve reader, by keyboard and by hand: values to areas, areas to value
 }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Curve reader' }).click();
+  // It opens with nobody's numbers in it.
+  await expect(page.getByTestId('area-right')).toHaveText(/^0\.0500/);
+  await expect(page.getByLabel('Statistic', { exact: true })).toHaveValue('');
+  await expect(page.getByTestId('decision')).toHaveCount(0);
+  // The verdict is by the tails that are shaded: 2.0 lies beyond 1.860 on the right, and short of 2.306 on both sides.
+  await page.getByLabel('t: degrees of freedom').fill('8 df');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('t: degrees of freedom')).toHaveValue('8');
+  await page.getByLabel('Statistic', { exact: true }).fill('2,0');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('decision')).toContainText('lies beyond 1.8595');
+  await page.getByLabel('Where the area lies').selectOption('outside, half on either side');
+  await page.getByLabel('Area', { exact: true }).fill('5 %');
+  await page.keyboard.press('Enter');
   await expect(page.getByTestId('area-outside')).toHaveText(/^0\.0500/);
-  await expect(page.getByTestId('decision')).toContainText('is rejected at this level');
+  await expect(page.getByTestId('decision')).toContainText('short of −2.3060 or 2.3060');
+  await expect(page.getByTestId('decision')).toContainText('is not rejected at this level');
+  await page.getByLabel('Where the area lies').selectOption('to the right');
   await page.getByLabel('Curve', { exact: true }).selectOption('f');
   await page.getByLabel('F: degrees of freedom').fill('3');
   await page.keyboard.press('Enter');

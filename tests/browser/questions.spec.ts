@@ -228,6 +228,10 @@ test('figures copied from a paper, and groups of subjects in the demo study', as
   await expect(page.getByRole('region', { name: 'Headline' })).toContainText('depends on condition');
   await expect(page.getByTestId('source-table')).toContainText('lines within groups');
   await spine.getByRole('link', { name: 'Inner sound · Outer sound · Open shore' }).click();
+  // With unequal n each group keeps its own spread, and the margin says why.
+  await expect(page.getByTestId('test')).toContainText('Welch’s analysis of variance');
+  await expect(page.getByRole('complementary', { name: 'Margin notes' })).toContainText('The groups have unequal n');
+  await page.getByLabel('Spreads').selectOption('are taken as equal');
   // By hand from the reported means, standard errors and n: F(2, 66) = 6.30.
   await expect(page.getByTestId('test')).toContainText('F(2, 66) = 6.30, p = 0.003');
   await expect(page.getByTestId('tell-methods')).toContainText(

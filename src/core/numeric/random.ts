@@ -17,22 +17,22 @@ export interface Random {
 
 const mask = (1n << 64n) - 1n;
 
-/** The generator's starting state from a whole-number seed and the number of the stream. */
-function seeded(seed: number, stream: number): Uint32Array {
+/** The generator's starting state, four words of 64 bits, from a whole-number seed and the number of the stream. */
+export function seededState(seed: number, stream: number): bigint[] {
   // An odd multiplier spreads the streams over all 2⁶⁴ starting points of the seeding sequence.
   let x = (BigInt(Math.trunc(seed)) + BigInt(Math.trunc(stream)) * 0xd1342543de82ef95n) & mask;
-  const state = new Uint32Array(8);
-  for (let i = 0; i < 4; i++) {
+  return Array.from({ length: 4 }, () => {
     x = (x + 0x9e3779b97f4a7c15n) & mask;
     let z = x;
     z = ((z ^ (z >> 30n)) * 0xbf58476d1ce4e5b9n) & mask;
     z = ((z ^ (z >> 27n)) * 0x94d049bb133111ebn) & mask;
-    z ^= z >> 31n;
-    state[2 * i] = Number(z >> 32n);
-    state[2 * i + 1] = Number(z & 0xffffffffn);
-  }
-  return state;
+    return z ^ (z >> 31n);
+  });
 }
+
+/** The same in halves, the upper one first. */
+const seeded = (seed: number, stream: number): Uint32Array =>
+  Uint32Array.from(seededState(seed, stream).flatMap((z) => [Number(z >> 32n), Number(z & 0xffffffffn)]));
 
 /** Numbers made at a time: the state then stays in registers, which makes each five times cheaper. */
 const batch = 512;

@@ -5,6 +5,7 @@
  * any order and with any number of workers. Source: Fisher (1935), Pitman (1937), Efron (1979).
  */
 import { mostOf } from '../numeric/extremes';
+import { dealtSums } from '../kernels/shuffle';
 import { dealer } from '../numeric/deal';
 import { demand } from '../numeric/domain-error';
 import { type Random, random } from '../numeric/random';
@@ -55,17 +56,24 @@ interface Arranger {
 const labelsOf = (groups: readonly (readonly number[])[]): Int32Array =>
   Int32Array.from(groups.flatMap((g, i) => g.map(() => i)));
 
-/** The difference of means from the sum dealt to the smaller group: all that such a shuffle needs. */
-function dealtMeans(first: readonly number[], second: readonly number[], generator: Random): () => number {
+/** What a shuffle of two means needs: the readings, the smaller group first, and how its sum becomes the difference. */
+function ofMeans(first: readonly number[], second: readonly number[]) {
   const swapped = first.length > second.length;
   const [few, rest] = swapped ? [second, first] : [first, second];
-  const n = few.length + rest.length;
   const values = Float64Array.from([...few, ...rest]);
-  const total = sum(values);
   const drawn = few.length;
+  return {
+    values,
+    drawn,
+    scale: (swapped ? -1 : 1) * (1 / drawn + 1 / rest.length),
+    expected: (sum(values) * drawn) / values.length,
+  };
+}
+
+/** The difference of means from the sum dealt to the smaller group: the reference of what `dealtSums` does faster. */
+export function dealtMeans(first: readonly number[], second: readonly number[], generator: Random): () => number {
+  const { values, drawn, scale, expected } = ofMeans(first, second);
   const deal = dealer(values, drawn, generator);
-  const scale = (swapped ? -1 : 1) * (1 / drawn + 1 / rest.length);
-  const expected = (total * drawn) / n;
   return () => {
     deal();
     let part = 0;
@@ -235,6 +243,11 @@ function flippedMeans(differences: readonly number[], { bits }: Random): () => n
 /** The statistics of a block's arrangements `from` … `to` − 1, counted within the block. */
 export function blockOf(what: Shuffling, seed: number, block: number, from = 0, to = shuffleBlock): Float64Array {
   const [a = [], b = []] = what.kind === 'labels' ? what.groups : [];
+  if (what.kind === 'labels' && what.statistic === 'mean') {
+    const { values, drawn, scale, expected } = ofMeans(a, b);
+    const made = dealtSums(values, drawn, seed, block + 1, to, expected, scale);
+    if (made) return made.subarray(from);
+  }
   const next =
     what.kind === 'labels' && what.statistic === 'mean'
       ? dealtMeans(a, b, random(seed, block + 1))

@@ -12,13 +12,21 @@ export interface Listed {
   table: string;
 }
 
+const compared = {
+  all: 'all pairs',
+  control: 'with the control',
+  chosen: 'chosen pairs',
+  contrasts: 'contrasts',
+} as const;
+
 /** What may set questions of one name apart, the plainest first. */
 const marks: ((listed: Listed) => string)[] = [
   ({ named }) => named.measure,
   ({ table }) => table,
   ({ named }) => named.question.only?.level ?? 'all rows',
   ({ named }) => methodName(named.question),
-  ({ named }) => followNames[choicesOf(named.question).follow],
+  // How comparisons are judged may follow from the readings, which a list does not look at: what is compared does not.
+  ({ named: { question } }) => (question.follow ? followNames[question.follow] : compared[choicesOf(question).compare]),
   ({ named }) => ({ either: 'either way', greater: 'greater', less: 'less' })[named.question.direction],
   ({ named }) => percent(named.question.level),
   ({ named }) => (named.question.withAside ? 'with those set aside' : 'as set aside'),

@@ -219,12 +219,8 @@ export function Shelf({ lines: start }: { lines: Line[] }) {
         <ul className="flex flex-wrap gap-x-6">
           {(
             [
-              [
-                '/bench/curves?curve=t&df=26.6&a=-2.053&b=2.053&statistic=3.88',
-                'Curve reader',
-                'areas and critical values',
-              ],
-              ['/bench/planner?difference=3&sd=4.5&unit=mm&subject=seedling', 'Sample planner', 'how many are needed'],
+              ['/bench/curves', 'Curve reader', 'areas and critical values'],
+              ['/bench/planner', 'Sample planner', 'how many are needed'],
               [
                 '/bench/draw?task=layout&treatments=Red lamp, White lamp, Blue lamp',
                 'Draw and allocate',

@@ -71,7 +71,7 @@ export const tasks = {
     readStudy(db(), id);
     return json(studyPieces(db(), id));
   },
-  spreads: (_: string) => json(knownSpreads(db())),
+  spreads: () => json(knownSpreads(db())),
 } satisfies Record<string, (given: never) => Response | Promise<Response>>;
 export type TaskName = keyof typeof tasks;
 export type Given<T extends TaskName> = Parameters<(typeof tasks)[T]>[0];

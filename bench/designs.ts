@@ -1,0 +1,65 @@
+/** What each design's answer costs at a size: tables made anew for every run, so that nothing is remembered. */
+import { answer } from '../src/core/answer/answer';
+import { othersOf } from '../src/core/answer/others';
+import { random } from '../src/core/numeric/random';
+import { type Question, questionOf } from '../src/core/question/question';
+import { type Column, type Role, type Table, emptyColumn, tableOf } from '../src/core/readings/table';
+
+const { normal, below } = random(7);
+const cells = (n: number): string[] => Array.from({ length: n }, () => (20 + 4 * normal()).toFixed(2));
+const levels = (n: number, k: number): string[] => Array.from({ length: n }, () => `L${below(k)}`);
+const column = (id: string, role: Role, of: string[]): Column => ({ ...emptyColumn(id, id, '', role), cells: of });
+const wide = (n: number, k: number, more: Partial<Table> = {}): Table =>
+  tableOf(
+    Array.from({ length: k }, (_, i) => column(`c${i}`, 'measure', cells(n / k))),
+    more,
+  );
+const byFactors = (n: number, a: number, b: number): Table =>
+  tableOf([column('f', 'group', levels(n, a)), column('g', 'group', levels(n, b)), column('y', 'measure', cells(n))], {
+    shape: 'rows',
+  });
+const ofSubjects = (n: number): Table =>
+  tableOf(
+    [
+      column(
+        's',
+        'subject',
+        Array.from({ length: n / 4 }, (_, i) => `s${i}`),
+      ),
+      column(
+        'g',
+        'group',
+        Array.from({ length: n / 4 }, (_, i) => `g${i % 3}`),
+      ),
+      ...Array.from({ length: 4 }, (_, i) => column(`c${i}`, 'measure', cells(n / 4))),
+    ],
+    { shape: 'repeated', subject: 's' },
+  );
+
+const two = { a: 'c0', b: 'c1' };
+
+/** Each design by name, with the table it is asked of. */
+export const designsAt = (n: number): [string, Question, Table][] => [
+  ['one group against a value', questionOf('one-sample', { a: 'c0', value: 20 }), wide(n, 1)],
+  ['two groups', questionOf('two-groups', two), wide(n, 2)],
+  ['two groups by ranks', questionOf('two-groups', { ...two, method: 'ranks' }), wide(n, 2)],
+  ['pairs', questionOf('paired', two), wide(n, 2)],
+  ['five groups', questionOf('several'), wide(n, 5)],
+  ['two factors, 3 × 4', questionOf('factorial'), byFactors(n, 3, 4)],
+  ['the same subjects four times', questionOf('repeated'), wide(n, 4, { shape: 'repeated' })],
+  ['groups of subjects four times', questionOf('mixed'), ofSubjects(n)],
+  ['two spreads', questionOf('two-groups', { ...two, about: 'spread', method: 'brown-forsythe' }), wide(n, 2)],
+  ['a share by a limit', questionOf('two-groups', { ...two, about: 'share', cut: 20, found: 'below' }), wide(n, 2)],
+];
+
+export const fifteen = (): [Question, Table] => [questionOf('factorial'), byFactors(20_000, 15, 15)];
+export const manyLevels = (): [Question, Table] => [questionOf('factorial'), byFactors(100_000, 40_000, 4)];
+
+/** Nothing of an earlier run is remembered of a copy. */
+export const afresh = (table: Table): Table => ({ ...table, columns: table.columns.map((c) => ({ ...c })) });
+
+export const asked = (question: Question, table: Table) => answer(question, afresh(table));
+export const otherMethods = (n: number): (() => unknown) => {
+  const table = wide(n, 2);
+  return () => othersOf(questionOf('two-groups', two), afresh(table));
+};
