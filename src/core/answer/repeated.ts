@@ -9,7 +9,7 @@ import { repeatedMeasures } from '../procedures/repeated-measures';
 import { withinBetween } from '../procedures/within-between';
 import { choicesOf } from '../question/choices';
 import type { Question } from '../question/question';
-import { type Factors, factorsOf } from '../readings/factors';
+import { type Factors, factorsOf, subjectOfReading } from '../readings/factors';
 import { type Choice, subjectNamed, subjectReadings } from '../readings/groups';
 import type { Table } from '../readings/table';
 import { unattainable } from './attainable';
@@ -206,13 +206,14 @@ export function mixedLayout(question: Choice & { by2?: string | undefined }, tab
   const conditions = new Map(factors.b.levels.map((l, j) => [l.id, j]));
   const bySubject = new Map<string, { group: string; values: (number | undefined)[]; repeated?: number[][] }>();
   for (const r of factors.readings) {
-    let own = bySubject.get(r.subject);
+    const subject = subjectOfReading(r);
+    let own = bySubject.get(subject);
     if (!own)
-      bySubject.set(r.subject, (own = { group: r.a, values: new Array<undefined>(conditions.size).fill(undefined) }));
+      bySubject.set(subject, (own = { group: r.a, values: new Array<undefined>(conditions.size).fill(undefined) }));
     if (own.group !== r.a) {
       const both = [own.group, r.a].map((id) => factors.a.levels.find((l) => l.id === id)?.name ?? id);
       throw new DomainError(
-        `${r.subject} stands in two groups (${both.join(' and ')}): a ${table.subject || 'subject'} belongs to one, and is read under every condition.`,
+        `${subject} stands in two groups (${both.join(' and ')}): a ${table.subject || 'subject'} belongs to one, and is read under every condition.`,
       );
     }
     const j = conditions.get(r.b) ?? 0;

@@ -1,4 +1,5 @@
 /** Figures of readings: means with error bars, boxes, subjects' lines, cell means joined. */
+import { subjectOfReading } from '../readings/factors';
 import { sum } from 'd3-array';
 import type { Answer } from '../answer/answer';
 import { meanOf, valuesOf } from '../answer/group-part';
@@ -158,7 +159,7 @@ function subjectsOf(answer: Answer, slots: readonly Slot[]): [number, number][][
   if (answer.layout) {
     const bySubject = new Map<string, [string, number][]>();
     for (const r of answer.layout.readings)
-      bySubject.set(r.subject, [...(bySubject.get(r.subject) ?? []), [`${r.a}\n${r.b}`, r.value]]);
+      bySubject.set(subjectOfReading(r), [...(bySubject.get(subjectOfReading(r)) ?? []), [`${r.a}\n${r.b}`, r.value]]);
     return [...bySubject.values()].map(placed);
   }
   return (found?.complete?.rows ?? []).map((row) => placed(answer.groups.map((g, i) => [g.id, row[i] ?? 0])));

@@ -19,8 +19,13 @@ export interface FactorReading {
   value: number;
   row: number;
   column: string;
+  /** As the subject column names it; empty where none does. */
   subject: string;
 }
+
+/** What a reading is of: its subject, or where none is named its row. */
+export const subjectOfReading = ({ subject, row }: Pick<FactorReading, 'subject' | 'row'>): string =>
+  subject === '' ? `row ${row + 1}` : subject;
 
 /** Readings under two factors, levels by their ids. */
 export interface Factors {
@@ -70,7 +75,7 @@ function averaged(table: Table, readings: FactorReading[]): FactorReading[] {
   if (!table.average) return readings;
   const cells = new Map<string, FactorReading[]>();
   for (const r of readings) {
-    const key = [r.a, r.b, r.subject].join('\n');
+    const key = [r.a, r.b, subjectOfReading(r)].join('\n');
     const before = cells.get(key);
     if (before) before.push(r);
     else cells.set(key, [r]);
@@ -100,10 +105,7 @@ function foundFactors(raw: Table, choice: Choice & { by2?: string | undefined })
   const table = withDerived(raw);
   const [nameA, nameB] = factorNames(table, choice);
   const subjectOf = subjectOfRow(table);
-  const subject = (row: number): string => {
-    const named = subjectOf?.(row) ?? '';
-    return named === '' ? `row ${row + 1}` : named;
-  };
+  const subject = (row: number): string => subjectOf?.(row) ?? '';
   const out: FactorReading[] = [];
   const aside: Factors['aside'] = [];
   const take = (column: Column, row: number, value: number, a: Level | undefined, b: Level | undefined): void => {

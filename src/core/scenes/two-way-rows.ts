@@ -1,4 +1,5 @@
 /** Two factors on one axis of the measure: a row for each level of the first, a colour and marker for each of the second. */
+import { subjectOfReading } from '../readings/factors';
 import type { Answer } from '../answer/answer';
 import { withUnit } from '../readings/table';
 import { type Frame, nameMarks } from './group-rows';
@@ -77,7 +78,8 @@ export function twoWayRows(answer: Answer, frame: Frame): Panel {
     for (const r of layout.readings) {
       const place = rows.findIndex((l) => l.id === r.b);
       const k = series.findIndex((l) => l.id === r.a);
-      bySubject.set(r.subject, [...(bySubject.get(r.subject) ?? []), [r.value, place + offset(k)]]);
+      const subject = subjectOfReading(r);
+      bySubject.set(subject, [...(bySubject.get(subject) ?? []), [r.value, place + offset(k)]]);
     }
     if (bySubject.size <= 300)
       for (const points of bySubject.values())
