@@ -58,7 +58,7 @@ test('the curve reader, by keyboard and by hand: values to areas, areas to value
   await page.goBack();
   await page.getByLabel('Area', { exact: true }).fill('1.5');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('lies between 0 and 1');
+  await expect(page.getByRole('alert').filter({ hasText: '1.5' })).toContainText('lies between 0 and 1');
   await page.getByLabel('Curve', { exact: true }).selectOption('t');
   await page.getByText('A page of critical values').click();
   await page.getByLabel('Tails of the table').selectOption('outside');

@@ -119,6 +119,37 @@ test('POST /api/answer: question and readings in, whole answer out, or the field
   expect(Object.keys(described ?? {})).toEqual(['question', 'readings']);
 });
 
+test('a long answer keeps nobody else waiting', async ({ request }) => {
+  const many = (by: number) => Array.from({ length: 60_000 }, (_, i) => ((i * by) % 977) / 10);
+  const columns = [
+    { name: 'A', values: many(7) },
+    { name: 'B', values: many(11) },
+  ];
+  const order: string[] = [];
+  const long = request
+    .post('/api/answer', {
+      data: { question: { a: 'A', b: 'B', method: 'shuffle', statistic: 'median' }, readings: { columns } },
+    })
+    .then((response) => {
+      order.push('long');
+      return response;
+    });
+  for (let i = 0; i < 3; i++) {
+    expect((await request.get('/api/studies')).status()).toBe(200);
+    order.push('shelf');
+  }
+  const small = await request.post('/api/answer', {
+    data: {
+      question: { a: 'A', b: 'B' },
+      readings: { columns: columns.map((c) => ({ ...c, values: c.values.slice(0, 9) })) },
+    },
+  });
+  expect(small.status()).toBe(200);
+  order.push('small');
+  expect((await long).status()).toBe(200);
+  expect(order).toEqual(['shelf', 'shelf', 'shelf', 'small', 'long']);
+});
+
 test('a write-up is validated and kept with a revision; text is handed to it; a study goes back to a moment', async ({
   request,
 }) => {

@@ -181,7 +181,7 @@ test('a figure changed in place: a title, a group, error bars, comparisons, a re
 
   await page.getByLabel('Comparisons').selectOption('letters');
   await expect(page.getByTestId('legend')).toContainText(
-    'Groups that share a letter were not told apart (Tukey–Kramer)',
+    'Groups that share a letter were not told apart (Games–Howell)',
   );
   await page.getByLabel('Comparisons').selectOption('brackets');
   await page.getByLabel('Brackets for').selectOption('all');
@@ -196,7 +196,7 @@ test('a figure changed in place: a title, a group, error bars, comparisons, a re
   await expect(page.getByText('draw the means as points')).toBeHidden();
   await page.getByLabel('Height in millimetres').fill('7');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('“7” is not between 30 and 250')).toBeVisible();
+  await expect(page.getByText('7: 30 to 250 is asked')).toBeVisible();
   await page.getByRole('button', { name: 'Add a line' }).click();
   await page.getByLabel('Value of line 1').fill('30');
   await page.keyboard.press('Enter');

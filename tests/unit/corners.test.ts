@@ -227,6 +227,11 @@ describe('permutations', () => {
     const table = wide({ A: [5, 5, 5, 5], B: [7, 7, 7, 7] });
     for (const statistic of ['mean', 't'] as const)
       near(compared(two({ method: 'shuffle', statistic }), table).p, 2 / 70, 1e-12);
+    near(
+      compared(questionOf('several', { method: 'shuffle' }), wide({ A: [5, 5], B: [7, 7], C: [6, 6] })).p,
+      6 / 90,
+      1e-12,
+    );
     const pairs = wide({ A: [5, 6, 7, 8], B: [4, 5, 6, 7] });
     near(compared(two({ method: 'shuffle' }, 'paired'), pairs).p, 2 / 16, 1e-12);
   });
@@ -286,6 +291,12 @@ describe('intervals', () => {
     expect(effect?.interval?.low).to.be.closeTo(-0.133, 0.01);
     expect(effect?.interval?.high).to.be.closeTo(0.161, 0.01);
     expect(compared({ ...question, effect: 'difference', method: 'exact' }, table).p).to.equal(1);
+    // Among several groups a pair of such has its place in the family, and its interval.
+    const several = ofCounts({ A: [0, 20], B: [0, 25], C: [9, 11] }, ['found', 'not']);
+    const made = compared(questionOf('several', { about: 'share', found: 'found' }), several).follow;
+    if (!made?.ok) throw new Error(made?.reason);
+    expect(made.value[0]?.family).to.equal(3);
+    expect(made.value[0]?.effects.every((e) => e.interval!.low < e.interval!.high)).to.equal(true);
   });
 });
 

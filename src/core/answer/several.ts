@@ -95,7 +95,19 @@ export function compareSeveral(question: Question, parts: readonly GroupPart[], 
       remarks: ['Spreads may differ, so there is no pooled SD and no table of sums of squares.'],
     };
   }
-  if (!anova.ok) demand(false, anova.reason);
+  if (!anova.ok) {
+    // Without spread within the groups there is no F to show, and the labels may still be permuted.
+    demand(shuffled !== undefined, anova.reason);
+    return {
+      p: shuffled.p.greater,
+      ...shuffledPart(shuffled, 'greater', level),
+      sizes: [],
+      reference: [],
+      remarks: [
+        `${arrangementWords(shuffled, choicesOf(question).seed)}; ${anova.reason.charAt(0).toLowerCase()}${anova.reason.slice(1)}`,
+      ],
+    };
+  }
   const found = anova.value;
   const { between, within, total } = found;
   const p = shuffled?.p.greater ?? found.p;

@@ -385,11 +385,7 @@ function compareSeveral(question: Question, parts: readonly GroupPart[]): Compar
   const observed = shares.map(({ successes, n }) => [successes, n - successes]);
   const found = independence(observed);
   const tested = testOfTable(question, observed, found);
-  // A pair with all outcomes alike has nothing in it that could differ.
-  const pairs = pairsOf(parts).filter(([a, b]) => {
-    const successes = shareOf(a).successes + shareOf(b).successes;
-    return successes > 0 && successes < a.n + b.n;
-  });
+  const pairs = pairsOf(parts);
   const differences = pairs.map(([a, b]): Effect => {
     const two = twoProportions(shareOf(a), shareOf(b), level);
     return {
@@ -406,7 +402,10 @@ function compareSeveral(question: Question, parts: readonly GroupPart[]): Compar
     sizes: tested.sizes,
     counts: tableOfShares(parts),
     reference: tested.reference,
-    follow: { ok: true, value: [{ effects: adjusted(differences, follow), simultaneous: false }] },
+    follow: {
+      ok: true,
+      value: [{ effects: adjusted(differences, follow), simultaneous: false, family: pairs.length }],
+    },
     remarks: tested.remarks,
   };
 }

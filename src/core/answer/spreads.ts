@@ -9,7 +9,7 @@ import { choicesOf } from '../question/choices';
 import type { Question } from '../question/question';
 import type { Comparison, Effect, Reference, Test } from './comparison';
 import { chiSquareReference, fReference } from './references';
-import { adjusted, pairsOf } from './follow-up';
+import { adjusted, eachByItself, pairsOf } from './follow-up';
 import type { Table } from '../readings/table';
 import { type GroupPart, demandOneUnit, demandReadings, summaryOf, valuesOf } from './group-part';
 import { demandPairs } from './two-groups';
@@ -127,15 +127,22 @@ function compareSeveral(question: Question, parts: readonly GroupPart[]): Compar
     tests: [test],
     sizes: [],
     reference: [reference],
-    follow: attempt(() => [
-      {
-        effects: adjusted(
-          pairsOf(parts).map(([a, b]) => ratioOf(a, b, question.level, testOf(question, [a, b]).test.p)[0]),
-          follow,
-        ),
-        simultaneous: false,
-      },
-    ]),
+    follow: attempt(() => {
+      const { judged, left } = eachByItself(
+        pairsOf(parts),
+        ([a, b]) => `SD of ${a.name} over ${b.name}`,
+        ([a, b]) => ratioOf(a, b, question.level, testOf(question, [a, b]).test.p)[0],
+      );
+      demand(judged.length > 0, left[0]?.why ?? 'There is no pair to compare.');
+      return [
+        {
+          effects: adjusted(judged, follow),
+          simultaneous: false,
+          family: judged.length,
+          ...(left.length > 0 ? { left } : {}),
+        },
+      ];
+    }),
     remarks:
       method === 'bartlett' ? [] : ['The intervals of the ratios take the groups as normal, which the test does not.'],
   };

@@ -37,7 +37,7 @@ export function integrate(f: (x: number) => number, from: number, to: number, pa
 
 /**
  * ∫ f over [from, to], panels halved wherever their halves do not add up to them: for integrands that turn sharply
- * somewhere.
+ * somewhere. Twelve digits are asked of the sum: rounding may leave no more.
  * @param panels to begin with
  */
 export function integrateAdaptively(f: (x: number) => number, from: number, to: number, panels: number): number {
@@ -50,11 +50,11 @@ export function integrateAdaptively(f: (x: number) => number, from: number, to: 
   const refined = (a: number, b: number, whole: number, depth: number): number => {
     const middle = (a + b) / 2;
     const [left, right] = [integrate(f, a, middle, 1), integrate(f, middle, b, 1)];
-    return depth === 0 || Math.abs(left + right - whole) <= 1e-14 * size
+    return depth === 0 || Math.abs(left + right - whole) <= 1e-12 * size
       ? left + right
       : refined(a, middle, left, depth - 1) + refined(middle, b, right, depth - 1);
   };
-  return parts.reduce((s, { a, b, whole }) => s + refined(a, b, whole, 12), 0);
+  return parts.reduce((s, { a, b, whole }) => s + refined(a, b, whole, 7), 0);
 }
 
 /**
@@ -124,5 +124,5 @@ export function integratePeaked(logIntegrand: (x: number) => number, from: numbe
   const left = edge(-1, from);
   const right = edge(1, to);
   const height = (x: number): number => Math.exp(logIntegrand(x) - top);
-  return Math.exp(top) * (integrateAdaptively(height, left, best, 5) + integrateAdaptively(height, best, right, 5));
+  return Math.exp(top) * (integrateAdaptively(height, left, best, 2) + integrateAdaptively(height, best, right, 2));
 }

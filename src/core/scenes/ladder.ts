@@ -2,7 +2,7 @@
 import { leastOf, mostOf } from '../numeric/extremes';
 import type { Effect } from '../answer/comparison';
 import { withUnit } from '../readings/table';
-import { between, fixed, intervalDecimals } from '../words/numbers';
+import { between, fixed, given, intervalDecimals } from '../words/numbers';
 import type { Frame } from './group-rows';
 import type { Mark, Panel } from './scene';
 import { shortened } from './text-width';
@@ -82,7 +82,11 @@ export function singleEffect(
   ];
   const domain = log ? logDomain(ends) : roomAround(ends, none);
   const words =
-    log || none === 0 ? 'no difference' : effect.none === undefined ? `a difference of ${none}` : `stated: ${none}`;
+    log || none === 0
+      ? 'no difference'
+      : effect.none === undefined
+        ? `a difference of ${withUnit(given(none), unit)}`
+        : `stated: ${none}`;
   const written = label(effect);
   return {
     ...frame,

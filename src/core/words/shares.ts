@@ -180,7 +180,9 @@ const intervalWords = (asked: Question): string => {
 };
 const symbolless = (asked: Question): string => {
   const { follow } = choicesOf(asked);
-  return follow === 'unadjusted' ? 'p of pairs is not adjusted.' : `p of pairs is adjusted by ${followNames[follow]}.`;
+  return follow === 'unadjusted'
+    ? 'p of pairs is not adjusted.'
+    : `p of pairs is adjusted by ${followNames[follow]}, all pairs being one family.`;
 };
 
 /** What was left out of the counts, and what was rounded to be one. */

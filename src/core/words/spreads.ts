@@ -115,7 +115,7 @@ function methods(answer: Answer): Text {
   const { follow } = choicesOf(asked);
   const pairs =
     asked.design === 'several'
-      ? ` Pairs were compared by the same test, ${follow === 'unadjusted' ? 'without adjustment' : `adjusted by ${followNames[follow]}`}.`
+      ? ` Pairs were compared by the same test, ${follow === 'unadjusted' ? 'without adjustment' : `adjusted by ${followNames[follow]}, all pairs being one family`}.`
       : '';
   return text`The spread of ${what(answer)} ${among} by ${names[choicesOf(asked).method]?.[1] ?? ''}${asked.design === 'one-sample' ? ` against an SD of ${valued(String(choicesOf(asked).value), unit)}` : ''}, ${each}.${sided}${pairs} Standard deviations and their ratios are given with ${percent(asked.level)} confidence intervals that take the readings as normal.${aside > 0 ? ` ${aside === 1 ? 'One reading was' : `${aside} readings were`} set aside before analysis.` : ''}${late}`;
 }

@@ -49,6 +49,12 @@ export function NumberField({
   onChange,
 }: Props) {
   const [trouble, setTrouble] = useState<{ why: string; meant: number[] }>();
+  // What was said of one value is not said of another.
+  const [saidOf, setSaidOf] = useState(value);
+  if (saidOf !== value) {
+    setSaidOf(value);
+    setTrouble(undefined);
+  }
   const kept = value === undefined ? 'left empty' : `kept at ${fieldText(value)}`;
   const whyNot = (x: number): string | undefined => {
     if (x < least || x > most) return `${fieldText(x)}: ${between(least, most)}`;
