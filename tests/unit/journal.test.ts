@@ -67,7 +67,7 @@ describe('sentences about counts and spread', () => {
     const table = counts({ settled: [18, 9, 30], bare: [27, 31, 12] });
     const [says, how, results] = told(share('several'), table);
     expect(says).to.match(/differed among the 3 groups; at the 95 % level, 2 of 3 pairs could be told apart\.$/);
-    expect(how).to.include('p of pairs is adjusted by Holm.');
+    expect(how).to.include('p of pairs is adjusted by Holm, all pairs being one family.');
     expect(results).to.include('Told apart (Holm): slate minus rope');
     const shuffled = told(share('several', { method: 'shuffle', seed: 7 }), table)[1];
     expect(shuffled).to.match(/a randomization test of chi-square \([\d,]+ random arrangements, seed 7\)/);
