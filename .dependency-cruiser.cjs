@@ -35,8 +35,8 @@ module.exports = {
     only(
       'workers-use-formats',
       '^src/workers/',
-      '^src/(workers|formats|core)/',
-      'Workers run the same core and formats, off the main thread.',
+      '^src/(workers|charts|formats|core)/',
+      'Workers run the same core, charts and formats, off the main thread.',
     ),
     only('store-uses-core', '^src/store/', '^src/(store|core)/', 'The store keeps the model; it knows no page.'),
     only(

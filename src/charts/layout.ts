@@ -95,14 +95,20 @@ function dotsAt(mark: Extract<Mark, { mark: 'dots' }>, x: Scale, y: Scale): Shap
   return [
     {
       ...base,
-      d: markerPath(
-        mark.shape,
-        places.filter((_, i) => !ends.has(i)),
-        mark.size / 2,
-      ),
+      d: markerPath(mark.shape, apartInSight(places.filter((_, i) => !ends.has(i))), mark.size / 2),
     },
     ...[...ends].flatMap((i) => (places[i] ? [single(places[i], i)] : [])),
   ];
+}
+
+/** Places to a unit, each once: of points that fall on one another the eye sees one. */
+function apartInSight(places: readonly { x: number; y: number }[]): { x: number; y: number }[] {
+  const seen = new Map<number, { x: number; y: number }>();
+  for (const at of places) {
+    const key = Math.round(at.x) * 65_536 + Math.round(at.y);
+    if (!seen.has(key)) seen.set(key, at);
+  }
+  return [...seen.values()];
 }
 
 /** The points at either end of a crowd, so many each: the unusual ones stay points that can be named and chosen. */

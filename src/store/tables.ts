@@ -1,7 +1,8 @@
-import { and, asc, desc, eq, isNotNull, max } from 'drizzle-orm';
+import { and, asc, desc, eq, isNotNull, max, sql } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
 import { applyEdits } from '../core/readings/edits';
 import type { TableEdit } from '../core/readings/table-edit';
+import { Gathered } from '../core/readings/gathered';
 import type { Column, Table } from '../core/readings/table';
 import type { StudyContent } from '../core/study/content';
 import { NotFound, newerElsewhere } from './errors';
@@ -168,25 +169,51 @@ export function readTableHead(db: Db, id: string): Table {
 
 function readCells(db: Db, head: Table): Table {
   const runs = db.select().from(cellRuns).where(eq(cellRuns.tableId, head.id)).orderBy(asc(cellRuns.run)).all();
-  const filled = new Map<string, { cells: string[]; aside: Record<number, string> }>();
-  for (const { id } of head.columns) filled.set(id, { cells: [], aside: {} });
-  for (const run of runs) {
-    const into = filled.get(run.columnId);
-    if (!into) continue;
-    const from = run.run * runLength;
-    while (into.cells.length < from) into.cells.push('');
-    for (const text of run.cells) into.cells.push(text);
-    for (const [row, reason] of Object.entries(run.aside)) into.aside[from + Number(row)] = reason;
-  }
-  return { ...head, columns: head.columns.map((c) => ({ ...c, ...filled.get(c.id) })) };
+  const gathered = new Gathered(head);
+  for (const run of runs) gathered.add(run.columnId, run.run * runLength, run.cells, run.aside);
+  return gathered.table();
 }
+
+/** A stretch of a column's cells as it is kept, in the JSON it is kept in. */
+export interface KeptRun {
+  columnId: string;
+  /** The row of its first cell. */
+  from: number;
+  cells: string;
+  aside: string;
+}
+
+/** The cells of a table as they are kept: texts to be passed on without being looked into. @throws NotFound */
+export const keptRuns = (db: Db, id: string): KeptRun[] =>
+  db
+    .select({
+      columnId: cellRuns.columnId,
+      from: sql<number>`${cellRuns.run} * ${runLength}`,
+      cells: sql<string>`${cellRuns.cells}`,
+      aside: sql<string>`${cellRuns.aside}`,
+    })
+    .from(cellRuns)
+    .where(eq(cellRuns.tableId, keptRow(db, id).id))
+    .orderBy(asc(cellRuns.run))
+    .all();
 
 /** Reads a table. @throws NotFound */
 export function readTable(db: Db, id: string): KeptTable {
-  const { studyId, revision } = keptRow(db, id);
+  const { revision } = keptRow(db, id);
   const before = known.get(db.$client)?.get(id);
   const table = before?.revision === revision ? before.table : readCells(db, readTableHead(db, id));
   remember(db, table, revision);
+  return { ...readKeptHead(db, id), table };
+}
+
+/** Keeps a table that was put together from its runs in mind, unless it has changed since. */
+export function rememberTable(db: Db, table: Table, revision: number): void {
+  if (keptRow(db, table.id).revision === revision) remember(db, table, revision);
+}
+
+/** A table as `readTable` reads it, its columns without cells. @throws NotFound */
+export function readKeptHead(db: Db, id: string): KeptTable {
+  const { studyId, revision } = keptRow(db, id);
   const has = (undone: boolean): boolean =>
     db
       .select({ id: changes.id })
@@ -194,7 +221,7 @@ export function readTable(db: Db, id: string): KeptTable {
       .where(and(eq(changes.tableId, id), eq(changes.undone, undone)))
       .limit(1)
       .get() !== undefined;
-  return { studyId, revision, canUndo: has(false), canRedo: has(true), table };
+  return { studyId, revision, canUndo: has(false), canRedo: has(true), table: readTableHead(db, id) };
 }
 
 /** Writes what differs between two states of a table, and counts the change. */

@@ -33,7 +33,13 @@ class Server {
     await Promise.resolve();
     if (this.silent) throw new TypeError('no connection');
     const answer = (body: unknown, status = 200) => new Response(JSON.stringify(body), { status });
-    if (path === '/api/tables/t') return answer(this.kept);
+    if (path === '/api/tables/t/runs') {
+      const { columns } = this.kept.table;
+      const head = { ...this.kept.table, columns: columns.map((c) => ({ ...c, cells: [], aside: {} })) };
+      const runs = columns.map((c) => ({ column: c.id, from: 0, cells: c.cells, aside: c.aside }));
+      const lines = [{ ...this.kept, table: head, runs: runs.length }, ...runs].map((line) => JSON.stringify(line));
+      return new Response(lines.join('\n'));
+    }
     const { revision, edits } = JSON.parse(init?.body ?? '{}') as { revision: number; edits: TableEdit[] };
     if (revision !== this.kept.revision) return answer({ detail: 'changed in another window' }, 409);
     if (path.endsWith('/edits')) {

@@ -206,8 +206,12 @@ function withSetAside(question: Question, table: Table, parts: GroupPart[]): Gro
   });
 }
 
-/** The answer to a question about counts: what was found, in whom. */
-function answerCounts(question: Question, table: Table): Answer {
+/** The answer to a question about counts: what was found, in whom. @param compared makes the comparison, or leaves it */
+function answerCounts(
+  question: Question,
+  table: Table,
+  compared: (make: () => Comparison) => Outcome<Comparison>,
+): Answer {
   const counted = countTable(table, question);
   return {
     question,
@@ -216,12 +220,10 @@ function answerCounts(question: Question, table: Table): Answer {
     unit: '',
     subject: table.subject,
     groups: withSetAside(question, table, countedParts(question, counted)),
-    comparison: attempt(() =>
-      withLogTails(
-        question.about === 'share'
-          ? compareShares(question, counted, shareParts(counted, question))
-          : compareTable(question, counted),
-      ),
+    comparison: compared(() =>
+      question.about === 'share'
+        ? compareShares(question, counted, shareParts(counted, question))
+        : compareTable(question, counted),
     ),
     repeats: undefined,
     averaged: false,
@@ -235,11 +237,23 @@ function answerCounts(question: Question, table: Table): Answer {
  * Answers a question from its readings: a pure function, so an answer can never be older than either.
  * @param brief leaves out effect sizes and what follows an overall test, for a question asked of many measures
  */
-export function answer(asked: Question, given: Table, brief = false): Outcome<Answer> {
+export const answer = (asked: Question, given: Table, brief = false): Outcome<Answer> =>
+  answered(asked, given, brief, (make) => attempt(() => withLogTails(make())));
+
+/** The groups of a question described, before they are compared: what can be shown while a long test runs. */
+export const described = (asked: Question, given: Table): Outcome<Answer> =>
+  answered(asked, given, false, () => ({ ok: false, reason: 'They are not compared yet.' }));
+
+function answered(
+  asked: Question,
+  given: Table,
+  brief: boolean,
+  compared: (make: () => Comparison) => Outcome<Comparison>,
+): Outcome<Answer> {
   return attempt(() => {
     const all = asked.withAside ? withAside(given) : given;
     const table = asked.only ? onlyWhere(withDerived(all), asked.only) : all;
-    if (asked.about === 'share' || asked.about === 'table') return answerCounts(asked, table);
+    if (asked.about === 'share' || asked.about === 'table') return answerCounts(asked, table, compared);
     const choice = { measure: asked.measure, by: asked.by };
     demandFewGroups(asked, table);
     // Two factors are compared by their cells: of the groups of one of them alone the figures are not asked.
@@ -251,7 +265,7 @@ export function answer(asked: Question, given: Table, brief = false): Outcome<An
     );
     const question = bySizes ? { ...asked, spread: bySizes.spread } : asked;
     const repeats = table.shape === 'summary' ? undefined : repeatsOf(table, choice);
-    const comparison = attempt(() => withLogTails(compare(question, table, parts, brief)));
+    const comparison = compared(() => compare(question, table, parts, brief));
     const layout = kindOf[question.design] === 'factors' ? attempt(() => factorsOf(table, question)) : undefined;
     return {
       question,

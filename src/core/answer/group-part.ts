@@ -1,3 +1,4 @@
+import { decimalsOf } from '../numeric/decimals';
 import { DomainError, attempt, demand } from '../numeric/domain-error';
 import { type Description, describedWithSummary, meanInterval } from '../procedures/describe';
 import { studentT } from '../distributions/t';
@@ -5,6 +6,7 @@ import type { Interval } from '../procedures/interval';
 import { type SampleSummary, summarize } from '../procedures/sample-summary';
 import { type Factors, byCell } from '../readings/factors';
 import { type Group, groupsOf } from '../readings/groups';
+import type { Reading } from '../readings/read-column';
 import { reportedGroups } from '../readings/reported';
 import type { Table } from '../readings/table';
 import type { Question } from '../question/question';
@@ -12,6 +14,10 @@ import type { Question } from '../question/question';
 /** One group as the answer sees it. */
 export interface GroupPart extends Group {
   n: number;
+  /** The decimals its readings were given with. */
+  decimals: number;
+  /** How many readings lie beyond a limit and count as half of it, or as the limit; undefined where none does. */
+  limited?: { half: number; at: number };
   /** Undefined when no reading can be used, or none was reported. */
   description?: Description;
   /** n, mean and variance: from the readings, or as reported; undefined below two readings. */
@@ -37,7 +43,7 @@ export function valuesOf({ readings: { used } }: Pick<Group, 'readings'>): reado
   return made;
 }
 
-type Figures = Pick<GroupPart, 'n' | 'description' | 'summary' | 'lacking'>;
+type Figures = Pick<GroupPart, 'n' | 'decimals' | 'limited' | 'description' | 'summary' | 'lacking'>;
 const known = new WeakMap<Group['readings']['used'], Figures>();
 
 /** The figures of readings that do not depend on the question: found once for as long as the readings stand. */
@@ -45,7 +51,7 @@ function figuresOf(group: Group): Figures {
   const { used } = group.readings;
   const before = known.get(used);
   if (before) return before;
-  const found = figures(valuesOf(group));
+  const found = { ...figures(valuesOf(group)), ...limitedOf(used) };
   known.set(used, found);
   return found;
 }
@@ -53,9 +59,21 @@ function figuresOf(group: Group): Figures {
 const fromReadings = (group: Group, level: number, brief = false): GroupPart =>
   brief ? sketchedBy(group, valuesOf(group), level) : withInterval({ ...group, ...figuresOf(group) }, level);
 
+/** How the readings beyond a limit count, where there are any. */
+function limitedOf(used: readonly Reading[]): Pick<GroupPart, 'limited'> {
+  const limited = { half: 0, at: 0 };
+  for (const { limited: rule } of used) if (rule === 'half' || rule === 'at') limited[rule] += 1;
+  return limited.half + limited.at > 0 ? { limited } : {};
+}
+
 /** A group by mean, spread and interval alone, where it is one of thousands. */
 function sketchedBy(group: Group, values: readonly number[], level: number): GroupPart {
-  const part: GroupPart = { ...group, n: values.length };
+  const part: GroupPart = {
+    ...group,
+    n: values.length,
+    decimals: decimalsOf(values),
+    ...limitedOf(group.readings.used),
+  };
   const summary = attempt(() => summarize(values));
   if (!summary.ok) return { ...part, lacking: summary.reason };
   const { n, mean, variance } = summary.value;
@@ -66,10 +84,11 @@ function sketchedBy(group: Group, values: readonly number[], level: number): Gro
 function figures(values: readonly number[]): Figures {
   const n = values.length;
   const found = attempt(() => describedWithSummary(values));
-  if (!found.ok) return { n, lacking: found.reason };
+  if (!found.ok) return { n, decimals: 0, lacking: found.reason };
   const { description, summary } = found.value;
   return {
     n,
+    decimals: decimalsOf(values),
     description,
     ...(summary
       ? { summary }
@@ -85,7 +104,7 @@ function withInterval(part: GroupPart, level: number): GroupPart {
 
 /** A group described by these values. */
 export const describedBy = (group: Group, values: readonly number[], level: number): GroupPart =>
-  withInterval({ ...group, ...figures(values) }, level);
+  withInterval({ ...group, ...figures(values), ...limitedOf(group.readings.used) }, level);
 
 /** A group's mean, from its readings or as reported. */
 export const meanOf = (group: GroupPart): number | undefined => group.description?.mean ?? group.summary?.mean;
@@ -117,13 +136,14 @@ export function cellParts(layout: Factors, level: number): GroupPart[] {
 function fromReport(table: Table, level: number): GroupPart[] {
   return reportedGroups(table).map(({ figures, ...group }) => {
     const readings = { used: [], aside: [], unread: [] };
-    if (!figures.ok) return { ...group, readings, n: 0, reported: true, lacking: figures.reason };
+    if (!figures.ok) return { ...group, readings, n: 0, decimals: 0, reported: true, lacking: figures.reason };
     const { n, mean, variance } = figures.value;
     const reach = studentT(n - 1).upperQuantile((1 - level) / 2) * Math.sqrt(variance / n);
     return {
       ...group,
       readings,
       n,
+      decimals: decimalsOf([mean]),
       reported: true,
       summary: figures.value,
       ...(reach > 0 ? { interval: { low: mean - reach, high: mean + reach } } : {}),

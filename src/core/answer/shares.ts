@@ -30,6 +30,7 @@ function counted(
     unit: '',
     colour,
     column: '',
+    decimals: 0,
     readings: { used: [], aside: [], unread: [] },
     n,
   };

@@ -20,6 +20,7 @@ export const tableParts = (table: CountTable): GroupPart[] =>
     column: '',
     readings: { used: [], aside: [], unread: [] },
     n: total(table.counts[i] ?? []),
+    decimals: 0,
   }));
 
 /** One series of counts: the only column's, or those of one row, or of all rows together. */

@@ -76,3 +76,19 @@ export function differencesAsTyped(first: readonly number[], second: readonly nu
     first.map((x, i) => dust * (Math.abs(x) + Math.abs(other(i)))),
   );
 }
+
+/** Whether a number is the one nearest to a decimal of so many places. */
+const hasPlaces = (x: number, places: number): boolean => {
+  const scaled = Math.round(x * 10 ** places);
+  return Number.isSafeInteger(scaled) ? scaled / 10 ** places === x : Number(x.toFixed(places)) === x;
+};
+
+/** The decimals readings were given with: the most any of them has, at most six. */
+export function decimalsOf(values: readonly number[]): number {
+  let most = 0;
+  for (const x of values) {
+    while (most < 6 && !hasPlaces(x, most)) most += 1;
+    if (most === 6) break;
+  }
+  return most;
+}

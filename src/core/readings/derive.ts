@@ -90,6 +90,9 @@ function computed(table: Table, column: Column, path: readonly string[]): Column
   return result;
 }
 
+/** A derived column with its cells; remembered for as long as its sources stand. */
+export const derivedColumn = (table: Table, column: Column): Column => computed(table, column, []);
+
 const filled = new WeakMap<Table, Table>();
 
 /**
@@ -100,7 +103,7 @@ export function withDerived(table: Table): Table {
   if (!table.columns.some((c) => c.formula)) return table;
   const before = filled.get(table);
   if (before) return before;
-  const result = { ...table, columns: table.columns.map((c) => computed(table, c, [])) };
+  const result = { ...table, columns: table.columns.map((c) => derivedColumn(table, c)) };
   filled.set(table, result);
   filled.set(result, result);
   return result;

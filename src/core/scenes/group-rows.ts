@@ -1,7 +1,8 @@
 /** Groups as rows on one axis of the measure: every reading a point, mean and interval under them. */
 import type { Answer, GroupPart } from '../answer/answer';
 import { withUnit } from '../readings/table';
-import { type Mark, type Panel, type Point, extent } from './scene';
+import type { Reading } from '../readings/read-column';
+import { type CellRef, type Mark, type Panel, type Point, extent } from './scene';
 
 /** What a point says of itself: its group, its row with its label, its value. */
 export function pointTitle(group: string, row: number, value: number, names: Answer['rowNames'], rows = 1): string {
@@ -63,19 +64,37 @@ function meanMarks(group: GroupPart, y: number, pitch: number): Mark[] {
   return marks;
 }
 
+/** A reading as a point. What it says of itself is put together when it is asked for: a crowd is asked for its ends only. */
+class ReadingPoint implements Point {
+  readonly at: number;
+  constructor(
+    private readonly group: GroupPart,
+    private readonly reading: Reading,
+    private readonly names: Answer['rowNames'],
+  ) {
+    this.at = reading.value;
+  }
+  private get rows(): number[] {
+    return this.reading.rows ?? [this.reading.row];
+  }
+  get title(): string {
+    return pointTitle(this.group.name, this.reading.row, this.at, this.names, this.rows.length);
+  }
+  get cells(): CellRef[] {
+    return this.rows.map((row) => ({ column: this.group.column, row }));
+  }
+}
+
 const drawn = new WeakMap<GroupPart['readings']['used'], { of: unknown[]; points: Point[] }>();
 
 /** A group's readings as points that name themselves: the same points for as long as the readings stand. */
-function readingPoints({ name, column, readings }: GroupPart, names: Answer['rowNames']): Point[] {
-  const of = [name, column, names];
-  const before = drawn.get(readings.used);
+function readingPoints(group: GroupPart, names: Answer['rowNames']): Point[] {
+  const { used } = group.readings;
+  const of = [group.name, group.column, names];
+  const before = drawn.get(used);
   if (before?.of.every((x, i) => x === of[i])) return before.points;
-  const points = readings.used.map(({ row, value, rows = [row] }) => ({
-    at: value,
-    title: pointTitle(name, row, value, names, rows.length),
-    cells: rows.map((r) => ({ column, row: r })),
-  }));
-  drawn.set(readings.used, { of, points });
+  const points = used.map((reading) => new ReadingPoint(group, reading, names));
+  drawn.set(used, { of, points });
   return points;
 }
 

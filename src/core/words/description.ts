@@ -1,5 +1,6 @@
 import type { DescribedLine, Figure } from '../answer/describe-table';
-import { decimalsFor, decimalsOf, fixed, significant } from './numbers';
+import { decimalsOf } from '../numeric/decimals';
+import { decimalsFor, fixed, significant } from './numbers';
 
 /** A figure of a line as text; a dash where it has none. @param decimals as chosen, or undefined for as many as fit */
 export function figureText(found: DescribedLine, figure: Figure, decimals: number | undefined): string {

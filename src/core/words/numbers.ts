@@ -54,9 +54,11 @@ export function intervalDecimals({ low, high }: Interval): number {
   return least;
 }
 
-/** Decimals for a mean: one more than its readings have, but no more than its spread lets mean anything. */
-export const meanDecimals = (values: readonly number[], sd: number | undefined): number =>
-  Math.min(decimalsOf(values) + 1, sd !== undefined && sd > 0 ? decimalsFor(sd) + 2 : 8);
+/** Decimals for a group's mean and spread: one more than its readings were given with, fewer where the spread is wide. */
+export function meanDecimals({ decimals, summary }: { decimals: number; summary?: { variance: number } }): number {
+  const sd = summary && Math.sqrt(summary.variance);
+  return Math.min(decimals + 1, sd !== undefined && sd > 0 ? decimalsFor(sd) + 2 : 8);
+}
 
 /** "1.9 to 6.7", both ends to the interval's own precision unless decimals are given. */
 export const between = (interval: Interval, decimals = intervalDecimals(interval)): string =>
@@ -95,19 +97,6 @@ export function pRelation(p: number): string {
 /** Degrees of freedom: whole where they are whole, else one decimal. */
 export const degreesOfFreedom = (df: number): string =>
   Number.isInteger(df) ? String(df) : fixed(df, df < 10 ? 2 : 1);
-
-/** The decimals readings were given with: the most any of them has, at most six. */
-export function decimalsOf(values: readonly number[]): number {
-  let most = 0;
-  for (const x of values) {
-    for (let k = most; k < 6; k++) {
-      if (Number(x.toFixed(k)) === x) break;
-      most = k + 1;
-    }
-    if (most === 6) break;
-  }
-  return most;
-}
 
 /** "12 seedlings", "1 seedling": a plain plural good for the nouns of a bench. */
 export function counted(n: number, noun: string): string {

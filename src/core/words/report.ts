@@ -1,7 +1,9 @@
 /** What an answer tells the paper: methods, results, the legend of its figure. */
+import { sum } from '../numeric/sum';
 import { passes } from '../procedures/interval';
 import { centres } from '../procedures/shuffle-statistics';
 import type { Answer, GroupPart } from '../answer/answer';
+import { valuesOf } from '../answer/group-part';
 import type { Comparison } from '../answer/comparison';
 import { controlPlace } from '../answer/follow-up';
 import { choicesOf } from '../question/choices';
@@ -37,14 +39,12 @@ export function asideClause(groups: readonly GroupPart[]): string {
 
 /** Readings that were known only as beyond a limit, and what they were taken as. */
 function limitClause(groups: readonly GroupPart[]): string {
-  const limited = groups.flatMap((g) => g.readings.used.flatMap((r) => r.limited ?? []));
-  if (limited.length === 0) return '';
-  const as = limited.every((rule) => rule === 'half')
-    ? 'half that limit'
-    : limited.every((rule) => rule === 'at')
-      ? 'that limit'
-      : 'that limit or half of it';
-  return ` ${limited.length === 1 ? 'One reading beyond a limit of measurement was' : `${limited.length} readings beyond a limit of measurement were`} taken as ${as}.`;
+  const half = sum(groups.map((g) => g.limited?.half ?? 0));
+  const at = sum(groups.map((g) => g.limited?.at ?? 0));
+  const limited = half + at;
+  if (limited === 0) return '';
+  const as = at === 0 ? 'half that limit' : half === 0 ? 'that limit' : 'that limit or half of it';
+  return ` ${limited === 1 ? 'One reading beyond a limit of measurement was' : `${limited} readings beyond a limit of measurement were`} taken as ${as}.`;
 }
 
 const testWords = (answer: Answer): string => {
@@ -195,18 +195,14 @@ export function methodsSentence(answer: Answer): Text {
 
 function groupClause(group: GroupPart, unit: string, centre = 'mean'): Text {
   const d = group.description;
-  const used = group.readings.used.map((r) => r.value);
   if (d && centre !== 'mean') {
-    const value = centre === 'median' ? d.median : centres.trimmed(used);
-    return text`${group.name} (${centre} ${fixed(value, meanDecimals(used, undefined))}${unitAfter(unit)}, ${symbol('n')} = ${group.n})`;
+    const value = centre === 'median' ? d.median : centres.trimmed(valuesOf(group));
+    return text`${group.name} (${centre} ${fixed(value, meanDecimals({ decimals: group.decimals }))}${unitAfter(unit)}, ${symbol('n')} = ${group.n})`;
   }
   const s = group.summary;
   const mean = s?.mean ?? group.description?.mean;
   if (mean === undefined) return text`${group.name} (no readings)`;
-  const decimals = meanDecimals(
-    group.readings.used.length > 0 ? group.readings.used.map((r) => r.value) : [mean],
-    s && Math.sqrt(s.variance),
-  );
+  const decimals = meanDecimals(group);
   const sd = s ? `, SD ${fixed(Math.sqrt(s.variance), decimals)}${unitAfter(unit)}` : '';
   return text`${group.name} (mean ${fixed(mean, decimals)}${unitAfter(unit)}${sd}, ${symbol('n')} = ${group.n})`;
 }

@@ -1,5 +1,6 @@
 /** The answer as a table for a paper: plain cells, to be copied or written to a file. */
 import type { Answer } from '../answer/answer';
+import { mostOf } from '../numeric/extremes';
 import { meanOf } from '../answer/group-part';
 import { choicesOf } from '../question/choices';
 import { withUnit } from '../readings/table';
@@ -7,7 +8,6 @@ import { type TextTable, tablesOfSubject } from './subject-tables';
 import { followNames } from './follow-names';
 import {
   between,
-  decimalsOf,
   degreesOfFreedom,
   fixed,
   intervalDecimals,
@@ -30,10 +30,7 @@ export function resultTables(answer: Answer): TextTable[] {
       rows: groups.map((g) => {
         const mean = meanOf(g);
         const sd = g.summary && Math.sqrt(g.summary.variance);
-        const decimals = meanDecimals(
-          g.readings.used.length > 0 ? g.readings.used.map((r) => r.value) : [mean ?? 0],
-          sd,
-        );
+        const decimals = meanDecimals(g);
         return [
           g.name,
           String(g.n),
@@ -48,7 +45,7 @@ export function resultTables(answer: Answer): TextTable[] {
   const found = comparison.value;
   if (found.cells) {
     const [a, b] = found.cells.factors;
-    const decimals = decimalsOf(answer.layout?.readings.map((r) => r.value) ?? []) + 1;
+    const decimals = mostOf([0, ...groups.map((g) => g.decimals)]) + 1;
     tables.push({
       title: withUnit(answer.measure || 'reading', unit),
       head: [a.name, b.name, 'n', 'mean', 'SD'],

@@ -3,13 +3,15 @@ import { Trash2 } from 'lucide-react';
 import { type MouseEvent, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
-import { answer } from '../../core/answer/answer';
 import type { FigureStyle } from '../../core/figures/figure-style';
 import { kindOf } from '../../core/figures/kinds';
 import { plate, plateLegend } from '../../core/figures/plate';
 import type { Question } from '../../core/question/question';
 import { shortQuestion } from '../../core/words/question';
 import { html, plain } from '../../core/words/text';
+import { WorkingOut } from '../question/WorkingOut';
+import { useAnswer } from '../question/use-answer';
+import { useView } from '../question/use-view';
 import { inWords, send } from '../shared/api';
 import { CopyButton } from '../shared/CopyButton';
 import { useKeptValue } from '../shared/kept-value';
@@ -63,13 +65,18 @@ function Page({ study, figure, asked, figures, kept }: Shown & { kept: Kept }) {
   const [trouble, setTrouble] = useState('');
   const close = useCallback(() => setClicked(undefined), []);
   const frame = useRef<HTMLDivElement>(null);
-  const result = useMemo(() => answer(asked.question, table), [asked, table]);
+  const answering = useAnswer(asked.question, table);
+  const { result } = answering;
   const panels = usePanels(style.beside ?? noPanels, figures, table);
-  const drawn = useMemo(() => {
-    if (!result.ok || !panels) return undefined;
-    const made = plate({ answer: result.value, style }, panels.parts);
-    return { ...made, drawing: layout(made.scene) };
-  }, [result, style, panels]);
+  const found = result?.ok ? result.value : undefined;
+  const alone = useView('figure', style.beside?.length ? undefined : found, style);
+  const beside = useMemo(() => {
+    if (!found || !panels || !style.beside?.length) return undefined;
+    const { scene, ...made } = plate({ answer: found, style }, panels.parts);
+    return { ...made, drawing: layout(scene) };
+  }, [found, style, panels]);
+  const drawn = alone ?? beside;
+  if (!result) return <WorkingOut {...answering} />;
   if (!result.ok)
     return (
       <p className="prose-serif p-6" role="status">
@@ -147,7 +154,7 @@ function Page({ study, figure, asked, figures, kept }: Shown & { kept: Kept }) {
                 />
               ) : (
                 <p role="status" className="p-4 text-muted">
-                  Fetching the panels …
+                  Drawing …
                 </p>
               )}
             </div>

@@ -4,8 +4,8 @@ import type { FigureStyle } from '../../core/figures/figure-style';
 import type { PlatePart } from '../../core/figures/plate';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
-import { send } from '../shared/api';
-import { type Kept, followTable, tableStore } from '../shared/table-store';
+import { fetchTable } from '../shared/fetch-table';
+import { followTable, tableStore } from '../shared/table-store';
 
 /** A figure of the study with the question it shows. */
 export interface StudyFigure {
@@ -31,7 +31,7 @@ export function usePanels(
     const stops: (() => void)[] = [];
     let gone = false;
     for (const id of others === '' ? [] : others.split(' '))
-      void send<Kept>('GET', `/api/tables/${id}`).then((kept) => {
+      void fetchTable(id).then((kept) => {
         if (gone) return;
         const store = tableStore(kept);
         stops.push(

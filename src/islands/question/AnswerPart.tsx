@@ -1,17 +1,10 @@
 import { lazy } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Comparison, Effect } from '../../core/answer/comparison';
+import { mostOf } from '../../core/numeric/extremes';
 import { meanOf } from '../../core/answer/group-part';
 import { choicesOf } from '../../core/question/choices';
-import {
-  between,
-  decimalsOf,
-  degreesOfFreedom,
-  fixed,
-  meanDecimals,
-  percent,
-  significant,
-} from '../../core/words/numbers';
+import { between, degreesOfFreedom, fixed, meanDecimals, percent, significant } from '../../core/words/numbers';
 import { type Headline } from '../../core/words/headline';
 import { equivalenceClause } from '../../core/words/report';
 import { FullP, Remarks, SampledP, Sizes, TestLines, dash, effectDecimals, statistic } from './Figures';
@@ -94,10 +87,7 @@ function GroupTable({ answer }: { answer: Answer }) {
           const d = group.description;
           const s = group.summary;
           const mean = meanOf(group);
-          const decimals = meanDecimals(
-            d ? group.readings.used.map((r) => r.value) : [mean ?? 0],
-            s && Math.sqrt(s.variance),
-          );
+          const decimals = meanDecimals(group);
           return (
             <tr key={group.id}>
               <th scope="row">
@@ -249,7 +239,7 @@ function CellTable({ answer, comparison }: { answer: Answer; comparison: Compari
   const { cells } = comparison;
   if (!cells) return null;
   const [rows, columns] = cells.factors;
-  const decimals = decimalsOf(answer.layout?.readings.map((r) => r.value) ?? []) + 1;
+  const decimals = mostOf([0, ...answer.groups.map((g) => g.decimals)]) + 1;
   const at = (a: string, b: string) => cells.cells.find((c) => c.a === a && c.b === b);
   const margin = (of: 0 | 1, id: string): string => {
     const m = cells.margins[of].find((c) => (of === 0 ? c.a : c.b) === id);

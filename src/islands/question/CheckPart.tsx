@@ -1,13 +1,11 @@
-import { useDeferredValue, useMemo } from 'react';
+import { useDeferredValue } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
-import { layout } from '../../charts/layout';
 import type { Answer } from '../../core/answer/answer';
 import type { Check, Remedy } from '../../core/answer/checks';
-import { checkedValues, checksOf } from '../../core/answer/checks-of';
 import type { Question } from '../../core/question/question';
 import type { TableEdit } from '../../core/readings/table-edit';
-import { checkPicture } from '../../core/scenes/check-picture';
 import { checkNames, checkSentence, remedyOffer, verdictWords } from '../../core/words/checks';
+import { useView } from './use-view';
 
 interface Props {
   answer: Answer;
@@ -42,18 +40,8 @@ function furthest(answer: Answer, check: Check): { row: number; column: string }
 export function CheckPart({ answer, readingsHref, onChange, onEdit }: Props) {
   // The first paint does not wait for the checks.
   const calm = useDeferredValue<Answer | null>(answer, null);
-  const checks = useMemo(() => calm && checksOf(calm), [calm]);
-  const pictures = useMemo(() => {
-    const values = calm && checkedValues(calm);
-    return (
-      values &&
-      checks?.map((check) => {
-        const picture = checkPicture(check, values);
-        return picture && layout(picture);
-      })
-    );
-  }, [calm, checks]);
-  if (!calm || !checks || !pictures) return <p className="text-sm text-muted">Looking what the answer rests on …</p>;
+  const checks = useView('checks', calm ?? undefined);
+  if (!calm || !checks) return <p className="text-sm text-muted">Looking what the answer rests on …</p>;
   const { question } = answer;
   const action = (check: Check, remedy: Remedy) => {
     if (remedy === 'look-at-points') {
@@ -82,8 +70,7 @@ export function CheckPart({ answer, readingsHref, onChange, onEdit }: Props) {
   if (checks.length === 0) return <p className="text-sm text-muted">There is nothing to check yet.</p>;
   return (
     <ul className="text-[14.5px]">
-      {checks.map((check, i) => {
-        const picture = pictures[i];
+      {checks.map(({ check, picture }) => {
         const offered = check.remedies.map((remedy) => action(check, remedy)).find((x) => x !== undefined);
         return (
           <li

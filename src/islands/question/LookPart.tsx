@@ -1,13 +1,12 @@
-import { type ReactNode, Suspense, lazy, useEffect, useMemo, useRef, useState } from 'react';
+import { type ReactNode, Suspense, lazy, useEffect, useRef, useState } from 'react';
 import { DrawingView, type PointedAt } from '../../charts/DrawingView';
-import { layout } from '../../charts/layout';
 import type { Answer } from '../../core/answer/answer';
 import type { Drawing } from '../../core/scenes/drawing';
-import { lookScene } from '../../core/scenes/look';
 import { counted } from '../../core/words/numbers';
 import { canStack } from '../../core/scenes/stacked-shares';
 import { useAddressPart } from '../shared/address-part';
 import { type TableView, type View, tableViews, views } from '../../core/scenes/views';
+import { useView } from './use-view';
 
 const OtherView = lazy(() => import('./OtherView'));
 
@@ -35,13 +34,8 @@ export function LookPart({ answer, sorted, picked, onPoint }: Props) {
     watcher.observe(frame.current);
     return () => watcher.disconnect();
   }, []);
-  const drawing = useMemo(
-    () =>
-      view === 'points' || view === 'stacked' || answer.counted
-        ? layout(lookScene(answer, width, sorted, view === 'stacked'))
-        : undefined,
-    [answer, width, sorted, view],
-  );
+  const looked = view === 'points' || view === 'stacked' || answer.counted !== undefined;
+  const drawing = useView('look', looked ? answer : undefined, width, sorted, view === 'stacked');
   const { about, design } = answer.question;
   const counts = answer.comparison.ok ? answer.comparison.value.counts : undefined;
   const offered = answer.counted
@@ -69,6 +63,7 @@ export function LookPart({ answer, sorted, picked, onPoint }: Props) {
         </p>
       )}
       <div className="overflow-x-auto">
+        {looked && !drawing && <p className="h-40 text-sm text-muted">Drawing …</p>}
         {drawing && (
           <Brushed drawing={drawing} onPoint={onPoint}>
             <DrawingView
@@ -78,7 +73,7 @@ export function LookPart({ answer, sorted, picked, onPoint }: Props) {
             />
           </Brushed>
         )}
-        {view !== 'points' && view !== 'stacked' && !answer.counted && (
+        {!looked && (
           <Suspense>
             <OtherView answer={answer} view={view} width={width} />
           </Suspense>

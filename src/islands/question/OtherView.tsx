@@ -1,9 +1,7 @@
-import { useMemo } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
-import { layout } from '../../charts/layout';
 import type { Answer } from '../../core/answer/answer';
-import { viewScene } from '../../core/scenes/shapes-of-groups';
 import type { View } from '../../core/scenes/views';
+import { useView } from './use-view';
 
 interface Props {
   answer: Answer;
@@ -13,6 +11,6 @@ interface Props {
 
 /** The readings as boxes, histograms or quantile plots: fetched when one of them is asked for. */
 export default function OtherView({ answer, view, width }: Props) {
-  const drawing = useMemo(() => layout(viewScene(answer, view, width)), [answer, view, width]);
-  return <DrawingView drawing={drawing} />;
+  const drawing = useView('other', answer, view, width);
+  return drawing ? <DrawingView drawing={drawing} /> : <p className="h-40 text-sm text-muted">Drawing …</p>;
 }

@@ -74,6 +74,8 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
   const answering = useAnswer(question, table);
   const { result } = answering;
   const shown = result?.ok ? result.value : undefined;
+  // While the test still runs, what it is about can be looked at.
+  const groups = shown ?? answering.described;
   const comparison = shown?.comparison.ok ? shown.comparison.value : undefined;
   const reason = reasonOf(result);
   const edit = (edits: TableEdit[]) => setTrouble(store.edit(edits) ?? '');
@@ -139,9 +141,9 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
             onEdit={edit}
           />
         </Part>
-        {shown && (
+        {groups && (
           <Part name="Look">
-            <LookPart answer={shown} sorted={sorted} picked={picked} onPoint={setPointed} />
+            <LookPart answer={groups} sorted={sorted} picked={picked} onPoint={setPointed} />
             {pointed && (
               <WhenLive>
                 <PointedReading
@@ -160,6 +162,11 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
           <HeadlineBand headline={shown && comparison && headline(shown, comparison)} reason={reason} />
         ) : (
           <WorkingOut {...answering} />
+        )}
+        {!result && groups && (
+          <Part name="Groups">
+            <AnswerTables answer={groups} />
+          </Part>
         )}
         {shown && (
           <Part name="Check">

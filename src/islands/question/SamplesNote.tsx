@@ -1,9 +1,9 @@
-import { type Answer, answer } from '../../core/answer/answer';
+import type { Answer } from '../../core/answer/answer';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { counted } from '../../core/words/numbers';
-import { shortAnswer } from '../../core/words/headline';
+import { ShortAnswer } from './ShortAnswer';
 
 interface Props {
   shown: Answer;
@@ -46,7 +46,7 @@ export default function SamplesNote({ shown, table, onEdit, onChange }: Props) {
           </p>
           <p className="text-muted">
             {averaged ? 'One by one' : `Averaged within each ${subject}`},{' '}
-            {shortAnswer(answer(question, { ...table, average: !averaged }))}.
+            <ShortAnswer question={question} table={table} average={!averaged} />.
           </p>
           <button
             type="button"

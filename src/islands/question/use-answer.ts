@@ -1,15 +1,16 @@
-import { type Remote, releaseProxy, wrap } from 'comlink';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { type Answer, answer } from '../../core/answer/answer';
 import { isLight } from '../../core/answer/weight';
 import type { Outcome } from '../../core/numeric/domain-error';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
-import type { AnswerCalls } from '../../workers/answer.worker';
+import { Desk } from './desk';
 
 /** An answer as far as it is there: never one of another question, or of older readings. */
 export interface Answering {
   result: Outcome<Answer> | undefined;
+  /** The groups described, while they are not yet compared. */
+  described: Answer | undefined;
   /** Whether a worker is at it. */
   working: boolean;
   stop: () => void;
@@ -36,11 +37,11 @@ export function useAnswer(question: Question, table: Table): Answering {
   const light = isLight(question, table);
   const here = useMemo(() => (light ? answer(question, table) : undefined), [light, question, table]);
   const [there, setThere] = useState<Made>();
+  const [before, setBefore] = useState<Made>();
   const [stopped, setStopped] = useState<{ question: Question; table: Table }>();
-  const held = useRef<{ worker: Worker; calls: Remote<AnswerCalls>; busy: boolean } | undefined>(undefined);
+  const held = useRef<Desk | undefined>(undefined);
   const end = useCallback(() => {
-    held.current?.calls[releaseProxy]();
-    held.current?.worker.terminate();
+    held.current?.end();
     held.current = undefined;
   }, []);
   useEffect(() => end, [end]);
@@ -50,24 +51,32 @@ export function useAnswer(question: Question, table: Table): Answering {
     let left = false;
     // One that works on what is no longer asked is ended; an idle one is asked again, for it is warm.
     if (held.current?.busy) end();
-    if (!held.current) {
-      const worker = new Worker(new URL('../../workers/answer.worker.ts', import.meta.url), { type: 'module' });
-      held.current = { worker, calls: wrap<AnswerCalls>(worker), busy: false };
-    }
-    const own = held.current;
+    const own = (held.current ??= new Desk());
     own.busy = true;
+    const work = async (): Promise<Outcome<Answer>> => {
+      await own.lay(table);
+      const result = await own.described(question);
+      if (!left) setBefore({ question, table, result });
+      // The page asks for the picture of the groups before the test begins.
+      await new Promise((resolve) => setTimeout(resolve, 30));
+      return own.answer(question);
+    };
     const take = (result: Outcome<Answer>): void => {
       own.busy = false;
       if (!left) setThere({ question, table, result });
     };
-    own.calls.answer(question, table).then(take, () => take(fault));
+    work().then(take, () => take(fault));
     return () => {
       left = true;
     };
   }, [light, isStopped, question, table, end]);
-  const result = here ?? (there?.question === question && there.table === table ? there.result : undefined);
+  const current = (made: Made | undefined): Outcome<Answer> | undefined =>
+    made?.question === question && made.table === table ? made.result : undefined;
+  const result = here ?? current(there);
+  const groups = result ? undefined : current(before);
   return {
     result,
+    described: groups?.ok ? groups.value : undefined,
     working: result === undefined && !isStopped,
     stop: () => {
       end();

@@ -3,6 +3,7 @@ import { type Other, othersOf } from '../../core/answer/others';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import { useInSight } from '../shared/in-sight';
+import { Desk } from './desk';
 
 /** Readings up to which the page works the other methods out itself, within a frame or two. */
 const withinPage = 600;
@@ -22,10 +23,13 @@ export function useOthers(question: Question, table: Table, place: RefObject<Ele
   const [there, setThere] = useState<{ asked: Question; given: Table; others: Other[] }>();
   useEffect(() => {
     if (small || !asked || !inSight) return;
-    const worker = new Worker(new URL('../../workers/others.worker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<Other[]>) => setThere({ asked, given, others: data });
-    worker.postMessage({ question: asked, table: given });
-    return () => worker.terminate();
+    const desk = new Desk();
+    const work = async (): Promise<void> => {
+      await desk.lay(given);
+      setThere({ asked, given, others: await desk.others(asked) });
+    };
+    void work();
+    return () => desk.end();
   }, [asked, given, small, inSight]);
   return here ?? (there?.asked && there.asked === asked && there.given === given ? there.others : undefined);
 }

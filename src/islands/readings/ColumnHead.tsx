@@ -21,6 +21,8 @@ export interface HeadHandlers {
 
 export interface ColumnHeadProps {
   column: Column;
+  /** Whether it has been looked through; until then its count and distribution wait. */
+  read: boolean;
   position: number;
   /** Its group colour where the column is a group. */
   colour: number | undefined;
@@ -96,7 +98,7 @@ export const ColumnHead = memo(function ColumnHead(props: ColumnHeadProps) {
           />
         )}
       </div>
-      {measured ? (
+      {measured && props.read ? (
         <HeadStrip
           column={column}
           colour={colour}
@@ -114,7 +116,7 @@ export const ColumnHead = memo(function ColumnHead(props: ColumnHeadProps) {
         title="Choose the column"
         onClick={(e) => onPick(position, e)}
       >
-        {tally(column)}
+        {props.read ? tally(column) : '…'}
       </button>
     </div>
   );

@@ -10,7 +10,7 @@ import {
   useState,
 } from 'react';
 import { columnsAreGroups } from '../../core/readings/groups';
-import type { Table } from '../../core/readings/table';
+import type { Column, Table } from '../../core/readings/table';
 import { blockFromClipboard, blockToHtml, blockToText } from '../../formats/clipboard';
 import { type ColumnChange, ColumnHead, type HeadHandlers } from './ColumnHead';
 import { type Editing, GridRow, type RowHandlers } from './GridRow';
@@ -20,8 +20,8 @@ import { type Selection, at, blockOf, moved } from './selection';
 export interface GridProps {
   /** With its derived columns computed. */
   table: Table;
-  /** The same a moment ago: what takes time to work out of a long column is taken from it. */
-  calm: Table;
+  /** The same a moment ago: what takes time to work out of a long column is taken from it. Undefined until it is read. */
+  calm: Table | undefined;
   selection: Selection;
   /** Rows picked by a rule, a brush or a search. */
   marked: ReadonlySet<number>;
@@ -39,6 +39,9 @@ export interface GridProps {
   onAddColumn: () => void;
   gridRef: RefObject<HTMLDivElement | null>;
 }
+
+/** Rows drawn above and below those in sight. */
+const overscan = 4;
 
 /**
  * The editable table. Keyboard as in a spreadsheet; only the rows and columns in sight are drawn, so that its size does
@@ -58,7 +61,7 @@ export function Grid(props: GridProps) {
     count: rows,
     getScrollElement: () => scroller.current,
     estimateSize: () => rowHeight,
-    overscan: 10,
+    overscan,
   });
   const across = useVirtualizer({
     horizontal: true,
@@ -68,11 +71,16 @@ export function Grid(props: GridProps) {
     overscan: 2,
   });
   const inSight = across.getVirtualItems();
+  const inView = virtual.getVirtualItems();
+  // Rows that leave the view lend their place on the page to those that come: its parts are filled anew, not built anew.
+  const places = Math.max(inView.length, Math.ceil((virtual.scrollRect?.height ?? 0) / rowHeight) + 2 * overscan + 2);
   const [from, to] = [inSight[0]?.index ?? 0, inSight.at(-1)?.index ?? Math.min(columns, 12) - 1];
   const block = blockOf(selection);
   // The heads follow the hand a moment later, so that moving never waits for them.
   const calmRow = useDeferredValue(selection.row);
   const isGroup = columnsAreGroups(table);
+  const calmOf = (column: Column, position: number): Column | undefined =>
+    calm?.columns[position]?.id === column.id ? calm.columns[position] : undefined;
 
   useEffect(() => {
     virtual.scrollToIndex(selection.row, { align: 'auto' });
@@ -286,7 +294,8 @@ export function Grid(props: GridProps) {
           {table.columns.slice(from, to + 1).map((column, k) => (
             <ColumnHead
               key={column.id}
-              column={calm.columns[from + k]?.id === column.id ? (calm.columns[from + k] ?? column) : column}
+              column={calmOf(column, from + k) ?? column}
+              read={calmOf(column, from + k) !== undefined}
               position={from + k}
               colour={colours[from + k]}
               isGroup={colours[from + k] !== undefined}
@@ -304,12 +313,12 @@ export function Grid(props: GridProps) {
           </div>
         </div>
         <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
-          {virtual.getVirtualItems().map(({ index: row, start }) => {
+          {inView.map(({ index: row, start }) => {
             const within = row >= block.top && row <= block.bottom;
             const active = row === selection.row;
             return (
               <GridRow
-                key={row}
+                key={row % places}
                 table={table}
                 calm={calm}
                 row={row}

@@ -33,7 +33,7 @@ function toneOf(column: Column, calm: Column | undefined, row: number): { tone: 
 interface Props {
   table: Table;
   /** The table as it was a moment ago, whose columns are read as numbers already. */
-  calm: Table;
+  calm: Table | undefined;
   row: number;
   start: number;
   /** Columns drawn, ends included. */
@@ -71,7 +71,7 @@ export const GridRow = memo(function GridRow(props: Props) {
         const c = from + k;
         const isActive = c === active;
         const selected = left !== undefined && right !== undefined && c >= left && c <= right;
-        const { tone, title } = toneOf(column, calm.columns[c]?.id === column.id ? calm.columns[c] : undefined, row);
+        const { tone, title } = toneOf(column, calm?.columns[c]?.id === column.id ? calm.columns[c] : undefined, row);
         const text = column.cells[row] ?? '';
         return (
           <div

@@ -3,7 +3,6 @@ import { nanoid } from 'nanoid';
 import { Suspense, lazy, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { attempt } from '../../core/numeric/domain-error';
 import { sentColumn } from '../../core/readings/column-edits';
-import { withDerived } from '../../core/readings/derive';
 import { moveColumnEdits } from '../../core/readings/group-edits';
 import { columnsAreGroups } from '../../core/readings/groups';
 import { reshapeEdits } from '../../core/readings/reshape';
@@ -28,6 +27,7 @@ import { type Picked, addressed, nothingPicked, pickedElsewhere } from './picked
 import { pasting } from './pasting';
 import { type Selection, at, blockOf } from './selection';
 import { type Report, tableActions } from './table-actions';
+import { useRead } from './use-read';
 
 const DescribePanel = lazy(() => import('./DescribePanel'));
 const ImportPanel = lazy(() => import('../import/ImportPanel'));
@@ -50,11 +50,11 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
 
   // What is worked out of whole columns may lag a moment behind the hand, so that typing never waits for it.
   const calmTable = useDeferredValue(table);
-  const calm = useMemo(() => withDerived(calmTable), [calmTable]);
+  const calm = useRead(calmTable);
   const shown = useMemo<Table>(
     () => ({
       ...table,
-      columns: table.columns.map((c) => (c.formula ? (calm.columns.find((d) => d.id === c.id) ?? c) : c)),
+      columns: table.columns.map((c) => (c.formula ? (calm?.columns.find((d) => d.id === c.id) ?? c) : c)),
     }),
     [table, calm],
   );
@@ -186,32 +186,38 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     newest.current = { edit, turn, ask, go, say };
   });
   const sentence = useMemo(
-    () => (
-      <Sentence table={calm} onEdit={(e) => newest.current.edit(e)} onTurn={(shape) => newest.current.turn(shape)} />
-    ),
+    () =>
+      calm ? (
+        <Sentence table={calm} onEdit={(e) => newest.current.edit(e)} onTurn={(shape) => newest.current.turn(shape)} />
+      ) : (
+        <p role="status" className="prose-serif text-[17px] leading-7 text-muted">
+          Reading the table …
+        </p>
+      ),
     [calm],
   );
-  const calmColumn = calm.columns[selection.column];
+  const calmColumn = calm?.columns[selection.column];
   const notes = useMemo(
-    () => (
-      <ReadingsMargin
-        table={calm}
-        onAsk={(paired) => void newest.current.ask(paired)}
-        onGo={(row, column) => newest.current.go(row, column)}
-        onEdit={(e) => newest.current.edit(e)}
-      >
-        {calmColumn && (
-          <ColumnNote
-            table={calm}
-            column={calmColumn}
-            position={calm.columns.indexOf(calmColumn)}
-            onEdit={(e) => newest.current.edit(e)}
-            onSay={(text) => newest.current.say(text)}
-            study={study}
-          />
-        )}
-      </ReadingsMargin>
-    ),
+    () =>
+      calm && (
+        <ReadingsMargin
+          table={calm}
+          onAsk={(paired) => void newest.current.ask(paired)}
+          onGo={(row, column) => newest.current.go(row, column)}
+          onEdit={(e) => newest.current.edit(e)}
+        >
+          {calmColumn && (
+            <ColumnNote
+              table={calm}
+              column={calmColumn}
+              position={calm.columns.indexOf(calmColumn)}
+              onEdit={(e) => newest.current.edit(e)}
+              onSay={(text) => newest.current.say(text)}
+              study={study}
+            />
+          )}
+        </ReadingsMargin>
+      ),
     [calm, calmColumn, study],
   );
   return (
@@ -287,7 +293,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
                 tool={tool}
                 table={table}
                 shown={shown}
-                calm={calm}
+                calm={calm ?? shown}
                 column={columnHere?.id ?? ''}
                 onGo={(row, column) => setSelection(at(row, column))}
                 onPick={pick}
@@ -309,7 +315,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
                 )}
               </p>
             )}
-            {describing && (
+            {describing && calm && (
               <Suspense>
                 <DescribePanel table={calm} chosen={selectedIds} onClose={() => setDescribing(false)} />
               </Suspense>

@@ -1,10 +1,10 @@
-import { answer } from '../../core/answer/answer';
+import { useMemo } from 'react';
 import { defaultQuestion } from '../../core/question/question';
 import { groupsOf, repeatsOf } from '../../core/readings/groups';
 import type { Table } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { counted, plural } from '../../core/words/numbers';
-import { shortAnswer } from '../../core/words/headline';
+import { ShortAnswer } from '../question/ShortAnswer';
 
 interface Props {
   table: Table;
@@ -18,13 +18,15 @@ interface Props {
  */
 export function RepeatsNote({ table, onEdit, onPair }: Props) {
   const repeats = repeatsOf(table);
+  const groups = groupsOf(table);
+  const [a, b] = groups;
+  // The same question for as long as the groups are the same, so that it is answered once.
+  const [first, second] = [a?.id, b?.id];
+  const asked = useMemo(() => (first && second ? defaultQuestion(first, second) : undefined), [first, second]);
   if (!repeats) return null;
   const subject = table.subject || 'subject';
   const again = repeats.subjects < repeats.readings;
-  const groups = groupsOf(table);
-  const [a, b] = groups;
   if (!again && repeats.shared === 0) return null;
-  const asked = a && b ? defaultQuestion(a.id, b.id) : undefined;
   return (
     <section className="note" aria-label="Independent samples">
       <h2 className="part-of-page">Independent samples</h2>
@@ -39,9 +41,13 @@ export function RepeatsNote({ table, onEdit, onPair }: Props) {
           {asked && a && b && (
             <dl className="mt-1">
               <dt className="text-muted">One by one, {`${a.name} minus ${b.name}`}</dt>
-              <dd data-testid="one-by-one">{shortAnswer(answer(asked, { ...table, average: false }))}</dd>
+              <dd data-testid="one-by-one">
+                <ShortAnswer question={asked} table={table} average={false} />
+              </dd>
               <dt className="text-muted">Averaged within each {subject}</dt>
-              <dd data-testid="averaged">{shortAnswer(answer(asked, { ...table, average: true }))}</dd>
+              <dd data-testid="averaged">
+                <ShortAnswer question={asked} table={table} average />
+              </dd>
             </dl>
           )}
           <button

@@ -1,5 +1,6 @@
 import { type ReactNode, useEffect, useState } from 'react';
-import { inWords, send } from './api';
+import { inWords } from './api';
+import { fetchTable } from './fetch-table';
 import type { Kept } from './table-store';
 
 interface Props {
@@ -16,7 +17,7 @@ export function WithTable({ id, kept: given, children }: Props) {
   useEffect(() => {
     if (given) return;
     let gone = false;
-    send<Kept>('GET', `/api/tables/${id}`).then(
+    fetchTable(id).then(
       (found) => {
         if (!gone) setKept(found);
       },

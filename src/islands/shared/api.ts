@@ -18,10 +18,14 @@ export async function send<T>(
     method,
     ...(value === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(value) }),
   });
-  const answer = (await response.json().catch(() => undefined)) as unknown;
-  if (response.ok) return answer as T;
-  const detail = (answer as { detail?: string } | undefined)?.detail;
-  throw new Refused(response.status, detail ?? `The server answered ${response.status}.`);
+  if (!response.ok) throw await refusedBy(response);
+  return (await response.json().catch(() => undefined)) as T;
+}
+
+/** A refusal in the server's words. */
+export async function refusedBy(response: Response): Promise<Refused> {
+  const told = (await response.json().catch(() => undefined)) as { detail?: string } | undefined;
+  return new Refused(response.status, told?.detail ?? `The server answered ${response.status}.`);
 }
 
 /** An error in words for the person. */

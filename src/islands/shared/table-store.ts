@@ -4,6 +4,7 @@ import { applyEdits } from '../../core/readings/edits';
 import type { TableEdit } from '../../core/readings/table-edit';
 import type { Table } from '../../core/readings/table';
 import { Refused, send } from './api';
+import { fetchTable } from './fetch-table';
 import type { Saving } from './saving';
 
 /** A table as the server keeps it. */
@@ -117,7 +118,7 @@ export function tableStore(kept: Kept): TableStore {
   };
 
   const takeNewer = async (): Promise<void> => {
-    take(await send<Kept>('GET', path));
+    take(await fetchTable(kept.table.id));
     $saving.set({ state: 'saved' });
   };
 
@@ -149,7 +150,7 @@ export function tableStore(kept: Kept): TableStore {
     refresh: async () => {
       const idle = () => pending.length === 0 && !stepping && $saving.get().state === 'saved';
       if (!idle()) return;
-      const newer = await send<Kept>('GET', path).catch(() => undefined);
+      const newer = await fetchTable(kept.table.id).catch(() => undefined);
       if (newer && newer.revision > revision && idle()) take(newer);
     },
     unsaved: () => pending.flat().flatMap((e) => (e.kind === 'write' ? e.texts.flat().filter((t) => t !== '') : [])),

@@ -1,0 +1,42 @@
+/** What a page shows of an answer and takes long to draw or to judge where readings are many. */
+import { layout } from '../charts/layout';
+import type { Answer } from '../core/answer/answer';
+import { checkedValues, checksOf } from '../core/answer/checks-of';
+import type { FigureStyle } from '../core/figures/figure-style';
+import { plate } from '../core/figures/plate';
+import { checkPicture } from '../core/scenes/check-picture';
+import { lookScene } from '../core/scenes/look';
+import { viewScene } from '../core/scenes/shapes-of-groups';
+import type { View } from '../core/scenes/views';
+
+export const answerViews = {
+  /** The picture of the answer, laid out. */
+  look: (answer: Answer, width: number, sorted: boolean, stacked: boolean) =>
+    layout(lookScene(answer, width, sorted, stacked)),
+  /** The same readings looked at otherwise. */
+  other: (answer: Answer, view: Exclude<View, 'points'>, width: number) => layout(viewScene(answer, view, width)),
+  /** What the answer rests on, each with its small picture where it has one. */
+  checks: (answer: Answer) => {
+    const values = checkedValues(answer);
+    return checksOf(answer).map((check) => {
+      const picture = checkPicture(check, values);
+      return { check, picture: picture && layout(picture) };
+    });
+  },
+  /** A figure of the answer alone. */
+  figure: (answer: Answer, style: FigureStyle) => {
+    const { scene, ...made } = plate({ answer, style }, []);
+    return { ...made, drawing: layout(scene) };
+  },
+};
+
+type Views = typeof answerViews;
+export type ViewName = keyof Views;
+export type ViewArguments<K extends ViewName> = Views[K] extends (answer: Answer, ...rest: infer A) => unknown
+  ? A
+  : never;
+export type ViewOf<K extends ViewName> = ReturnType<Views[K]>;
+
+/** Draws one of them. */
+export const answerView = <K extends ViewName>(name: K, answer: Answer, rest: ViewArguments<K>): ViewOf<K> =>
+  (answerViews[name] as (answer: Answer, ...rest: unknown[]) => ViewOf<K>)(answer, ...rest);
