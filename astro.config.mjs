@@ -41,7 +41,7 @@ export default defineConfig({
   devToolbar: { enabled: false },
   // The middleware compares origin and host itself, for every request and not for forms only.
   security: { checkOrigin: false },
-  vite: { build: { minify: false },
+  vite: {
     plugins: [tailwindcss()],
     resolve: {
       alias: {

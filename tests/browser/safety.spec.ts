@@ -6,9 +6,9 @@ import { cell, lampBlock, paste, saved, startStudy, test } from './steps';
 const port = 4391;
 const address = `http://127.0.0.1:${port}`;
 
-async function serve(): Promise<ChildProcess> {
+async function serve(env: Record<string, string> = {}): Promise<ChildProcess> {
   const server = spawn(process.execPath, ['scripts/serve.mjs'], {
-    env: { ...process.env, PORT: String(port), DIVIDE_DB: '.tmp/db/crash.sqlite' },
+    env: { ...process.env, PORT: String(port), DIVIDE_DB: '.tmp/db/crash.sqlite', ...env },
     stdio: 'ignore',
   });
   await expect
@@ -113,4 +113,92 @@ test('foreign origins and hosts, unknown fields, huge bodies and inline scripts 
   expect(ran).toBe(false);
   expect(new URL(baseURL ?? '').hostname).toBe('127.0.0.1');
   expect((await page.goto('/studies/none/readings/none'))?.status()).toBe(404);
+});
+
+test('an answer that takes too long is ended, and the reply says what would help', async ({ request }) => {
+  const server = await serve({ DIVIDE_BUDGET_MS: '30' });
+  const readings = (shift: number) => Array.from({ length: 20_000 }, (_, i) => String(((i * 7919) % 997) + shift));
+  const asked = await request.post(`${address}/api/answer`, {
+    headers: { origin: address },
+    data: {
+      groups: { coir: readings(0), jute: readings(1) },
+      question: { design: 'two-groups', method: 'shuffle', shuffles: 10_000 },
+    },
+  });
+  const { detail } = (await asked.json()) as { detail: string };
+  server.kill('SIGKILL');
+  expect(asked.status()).toBe(422);
+  expect(detail).toContain('takes longer than 0.03 seconds, and was ended so that others need not wait');
+  expect(detail).toContain('fewer groups or categories');
+});
+
+test('a long answer can be stopped, shows what it is about meanwhile, and can be begun again', async ({
+  page,
+  request,
+  baseURL,
+}) => {
+  const cells = (k: number) =>
+    Array.from({ length: 60_000 }, (_, i) => (20 + ((i * 7919 + k * 104729) % 1000) / 100).toFixed(2));
+  const column = (id: string, name: string, k: number) => ({
+    id,
+    name,
+    unit: 'mm',
+    role: 'measure',
+    decimal: 'auto',
+    cells: cells(k),
+    aside: {},
+  });
+  const post = async (path: string, data: unknown) =>
+    (await (await request.post(path, { headers: { origin: baseURL ?? '' }, data })).json()) as { id: string };
+  const { id: study } = await post('/api/studies', { title: 'Long' });
+  const table = {
+    name: 'Lines',
+    measure: 'length',
+    subject: 'blade',
+    shape: 'columns',
+    average: false,
+    spread: 'sd',
+    level: 0.95,
+    rowCount: 60_000,
+    columns: [column('a', 'Coir', 0), column('b', 'Jute', 1)],
+  };
+  const { id } = await post(`/api/studies/${study}/tables`, { table, origin: 'typed' });
+  const question = {
+    design: 'two-groups',
+    a: 'a',
+    b: 'b',
+    direction: 'either',
+    level: 0.95,
+    method: 'shuffle',
+    statistic: 'median',
+  };
+  const { id: asked } = await post('/api/questions', { table: id, question });
+  // What is seen together at any moment is written down as it comes.
+  await page.addInitScript(() => {
+    new MutationObserver(() => {
+      const working = document.querySelector('[data-testid=working-out]')?.textContent ?? '';
+      const look = document.querySelector('[data-testid=look] svg')?.getAttribute('aria-label') ?? '';
+      const groups = document.querySelector('#part-Groups')?.parentElement?.textContent ?? '';
+      if (working !== '' && look !== '' && groups !== '') Object.assign(window, { together: [working, look, groups] });
+    }).observe(document, { subtree: true, childList: true });
+  });
+  // The worker is slow to come, so that it can be stopped.
+  let release = (): void => undefined;
+  const held = new Promise<void>((resolve) => (release = resolve));
+  await page.route('**/desk.worker*', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.goto(`/studies/${study}/questions/${asked}`);
+  await expect(page.getByTestId('working-out')).toContainText('Working the answer out …');
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByTestId('working-out')).toContainText('Stopped: there is no answer.');
+  release();
+  await page.getByRole('button', { name: 'Work it out' }).click();
+  await expect(page.getByRole('region', { name: 'Headline' })).toContainText('Coir', { timeout: 30_000 });
+  // Before the test was through, the groups were there: as a picture, and with their means.
+  const together = await page.evaluate(() => (window as unknown as { together?: string[] }).together);
+  expect(together?.[0]).toContain('Working the answer out');
+  expect(together?.[1]).toContain('Readings of length by group: Coir, 60000 readings');
+  expect(together?.[2]).toMatch(/Coir.*60000.*24\.9/);
 });

@@ -16,8 +16,10 @@ function patient(page: Page): void {
   }
 }
 
-/** A test whose pages are used once they listen. */
+/** A test at its worker's own server, whose pages are used once they listen. */
 export const test = base.extend({
+  // eslint-disable-next-line no-empty-pattern -- the first parameter names the fixtures used
+  baseURL: async ({}, use, { parallelIndex }) => use(`http://127.0.0.1:${4387 + parallelIndex}`),
   context: async ({ context }, use) => {
     context.on('page', patient);
     await use(context);

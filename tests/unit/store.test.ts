@@ -4,10 +4,12 @@ import { join } from 'node:path';
 import { expect } from 'chai';
 import { demoStudy, demoTables } from '../../demo/skerrow';
 import { sentColumn } from '../../src/core/readings/column-edits';
-import { emptyColumn } from '../../src/core/readings/table';
+import { Gathered } from '../../src/core/readings/gathered';
+import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { Conflict, NotFound } from '../../src/store/errors';
 import { figuresOf } from '../../src/store/figures';
 import { type Db, openDb } from '../../src/store/open';
+import { tableStream } from '../../src/server/table-stream';
 import { questionsOf, updateQuestion } from '../../src/store/questions';
 import {
   allStudies,
@@ -54,6 +56,26 @@ describe('the store', () => {
     expect(db.$client.pragma('synchronous', { simple: true })).to.equal(2);
     expect(db.$client.pragma('journal_mode', { simple: true })).to.equal('wal');
     expect(db.$client.pragma('foreign_keys', { simple: true })).to.equal(1);
+  });
+
+  it('sends a table in stretches that make the same table again, and at once knows it for the first edit', async () => {
+    const columns = [0, 1, 2].map((k) => ({
+      ...emptyColumn(`c${k}`, `Line ${k}`, 'mm'),
+      cells: Array.from({ length: 2500 + k }, (_, row) => (row % 7 === k ? '' : `${row}\t"${k}" ü`)),
+      aside: { 0: 'first', 1999: 'last of a run', 2000: 'first of a run' },
+    }));
+    const id = addTable(db, study, tableOf(columns), { at, origin: '' });
+    const lines = (await new Response(tableStream(db, id)).text()).split('\n').filter(Boolean);
+    const [head, ...runs] = lines.map((line) => JSON.parse(line) as Record<string, unknown>);
+    const { table: empty, runs: count, ...rest } = head as { table: Table; runs: number };
+    expect(runs).to.have.lengthOf(count);
+    const gathered = new Gathered(empty);
+    for (const run of runs as { column: string; from: number; cells: string[]; aside: Record<string, string> }[])
+      gathered.add(run.column, run.from, run.cells, run.aside);
+    expect({ ...rest, table: gathered.table() }).to.deep.equal(readTable(db, id));
+    expect(readTable(db, id).table.columns.map((c) => c.cells.length)).to.deep.equal([2500, 2501, 2502]);
+    expect(() => tableStream(db, 'none')).to.throw(NotFound);
+    deleteTable(db, id, { at, by: '' });
   });
 
   it('keeps what was typed as it was typed, across runs of rows and a new opening', () => {

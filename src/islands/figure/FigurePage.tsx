@@ -69,7 +69,7 @@ function Page({ study, figure, asked, figures, kept }: Shown & { kept: Kept }) {
   const { result } = answering;
   const panels = usePanels(style.beside ?? noPanels, figures, table);
   const found = result?.ok ? result.value : undefined;
-  const alone = useView('figure', style.beside?.length ? undefined : found, style);
+  const { view: alone } = useView('figure', style.beside?.length ? undefined : found, style);
   const beside = useMemo(() => {
     if (!found || !panels || !style.beside?.length) return undefined;
     const { scene, ...made } = plate({ answer: found, style }, panels.parts);

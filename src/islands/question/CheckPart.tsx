@@ -40,8 +40,8 @@ function furthest(answer: Answer, check: Check): { row: number; column: string }
 export function CheckPart({ answer, readingsHref, onChange, onEdit }: Props) {
   // The first paint does not wait for the checks.
   const calm = useDeferredValue<Answer | null>(answer, null);
-  const checks = useView('checks', calm ?? undefined);
-  if (!calm || !checks) return <p className="text-sm text-muted">Looking what the answer rests on …</p>;
+  const { view: checks, late } = useView('checks', calm ?? undefined);
+  if (!calm || !checks || late) return <p className="text-sm text-muted">Looking what the answer rests on …</p>;
   const { question } = answer;
   const action = (check: Check, remedy: Remedy) => {
     if (remedy === 'look-at-points') {

@@ -35,7 +35,7 @@ export function LookPart({ answer, sorted, picked, onPoint }: Props) {
     return () => watcher.disconnect();
   }, []);
   const looked = view === 'points' || view === 'stacked' || answer.counted !== undefined;
-  const drawing = useView('look', looked ? answer : undefined, width, sorted, view === 'stacked');
+  const { view: drawing, late } = useView('look', looked ? answer : undefined, width, sorted, view === 'stacked');
   const { about, design } = answer.question;
   const counts = answer.comparison.ok ? answer.comparison.value.counts : undefined;
   const offered = answer.counted
@@ -62,7 +62,7 @@ export function LookPart({ answer, sorted, picked, onPoint }: Props) {
           ))}
         </p>
       )}
-      <div className="overflow-x-auto">
+      <div className={`overflow-x-auto ${late ? 'opacity-50' : ''}`} aria-busy={late}>
         {looked && !drawing && <p className="h-40 text-sm text-muted">Drawing …</p>}
         {drawing && (
           <Brushed drawing={drawing} onPoint={onPoint}>

@@ -11,6 +11,12 @@ interface Props {
 
 /** The readings as boxes, histograms or quantile plots: fetched when one of them is asked for. */
 export default function OtherView({ answer, view, width }: Props) {
-  const drawing = useView('other', answer, view, width);
-  return drawing ? <DrawingView drawing={drawing} /> : <p className="h-40 text-sm text-muted">Drawing …</p>;
+  const { view: drawing, late } = useView('other', answer, view, width);
+  return drawing ? (
+    <div className={late ? 'opacity-50' : ''} aria-busy={late}>
+      <DrawingView drawing={drawing} />
+    </div>
+  ) : (
+    <p className="h-40 text-sm text-muted">Drawing …</p>
+  );
 }

@@ -71,7 +71,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
   useEffect(() => guardUnsaved(store), [store]);
   useEffect(() => followTable(store), [store]);
 
-  const answering = useAnswer(question, table);
+  const answering = useAnswer(question, table, true);
   const { result } = answering;
   const shown = result?.ok ? result.value : undefined;
   // While the test still runs, what it is about can be looked at.

@@ -59,8 +59,19 @@ export class Desk {
   }
 
   async view<K extends ViewName>(serial: number, name: K, rest: ViewArguments<K>): Promise<ViewOf<K> | undefined> {
-    return unpack(await this.calls.view(serial, name, rest as never)) as ViewOf<K> | undefined;
+    const view = this.calls.view(serial, name, rest as never);
+    this.looked();
+    return unpack(await view) as ViewOf<K> | undefined;
   }
+
+  /** Until a view is asked for, which will then come before whatever is asked next. @param ms how long to wait at most */
+  lookedAt(ms: number): Promise<void> {
+    return new Promise((resolve) => {
+      this.looked = resolve;
+      setTimeout(resolve, ms);
+    });
+  }
+  private looked = (): void => undefined;
 
   /** Ends whatever it is at; it is not used again. */
   end(): void {

@@ -32,8 +32,11 @@ const fault: Outcome<Answer> = {
   reason: 'This could not be worked out because of a fault in Divide. Nothing was changed.',
 };
 
-/** The answer to a question: at once where that takes less than a frame, else from a worker, which may be stopped. */
-export function useAnswer(question: Question, table: Table): Answering {
+/**
+ * The answer to a question: at once where that takes less than a frame, else from a worker, which may be stopped.
+ * @param meanwhile whether the groups are to be described first, to be shown while the test runs
+ */
+export function useAnswer(question: Question, table: Table, meanwhile = false): Answering {
   const light = isLight(question, table);
   const here = useMemo(() => (light ? answer(question, table) : undefined), [light, question, table]);
   const [there, setThere] = useState<Made>();
@@ -55,10 +58,12 @@ export function useAnswer(question: Question, table: Table): Answering {
     own.busy = true;
     const work = async (): Promise<Outcome<Answer>> => {
       await own.lay(table);
-      const result = await own.described(question);
-      if (!left) setBefore({ question, table, result });
-      // The page asks for the picture of the groups before the test begins.
-      await new Promise((resolve) => setTimeout(resolve, 30));
+      if (meanwhile) {
+        const result = await own.described(question);
+        if (!left) setBefore({ question, table, result });
+        // The picture of the groups is drawn before the test begins.
+        await own.lookedAt(250);
+      }
       return own.answer(question);
     };
     const take = (result: Outcome<Answer>): void => {
@@ -69,7 +74,7 @@ export function useAnswer(question: Question, table: Table): Answering {
     return () => {
       left = true;
     };
-  }, [light, isStopped, question, table, end]);
+  }, [light, isStopped, question, table, meanwhile, end]);
   const current = (made: Made | undefined): Outcome<Answer> | undefined =>
     made?.question === question && made.table === table ? made.result : undefined;
   const result = here ?? current(there);

@@ -1,0 +1,332 @@
+/** One question of each kind, method and situation, on small tables of the nursery: what the golden texts are told of. */
+import { type Question, questionOf } from '../../src/core/question/question';
+import { type Column, type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
+
+export interface Case {
+  situation: string;
+  table: Table;
+  question: Question;
+}
+
+const texts = (numbers: readonly (number | string)[]): string[] => numbers.map(String);
+const measure = (id: string, name: string, cells: readonly (number | string)[], unit = 'mm'): Column => ({
+  ...emptyColumn(id, name, unit),
+  cells: texts(cells),
+});
+const names = (id: string, name: string, role: Column['role'], cells: readonly (number | string)[]): Column => ({
+  ...emptyColumn(id, name, '', role),
+  cells: texts(cells),
+});
+
+const red = [67.4, 63.8, 56.9, 66.5, 67.4, 62.2, 62.9, 65.9, 60.4];
+const white = [59.2, 58.0, 53.6, 50.0, 55.9, 52.6, 62.0, 57.7, 60.9];
+const blue = [57.1, 60.3, 55.8, 52.4, 58.9, 54.4, 61.2, 59.6, 56.0];
+const blades = { measure: 'blade length', subject: 'seedling' };
+const two = (a: readonly (number | string)[], b: readonly (number | string)[], more: Partial<Table> = {}): Table =>
+  tableOf([measure('a', 'Red lamp', a), measure('b', 'White lamp', b)], { ...blades, ...more });
+const ab = { a: 'a', b: 'b' };
+
+const twoGroups = (situation: string, table: Table, more: Partial<Question> = {}): Case => ({
+  situation,
+  table,
+  question: questionOf('two-groups', { ...ab, ...more }),
+});
+
+const clear = two(red, white);
+const unclear = two(white, blue);
+const setAside: Table = {
+  ...clear,
+  columns: clear.columns.map((c, k) => (k === 0 ? { ...c, aside: { 2: 'torn on the line' } } : c)),
+};
+const tanks = ['K1', 'K1', 'K1', 'K2', 'K2', 'K2', 'K3', 'K3', 'K3'];
+const nested = tableOf(
+  [
+    measure('y', 'holdfast mass', [...red, ...white], 'g'),
+    names('f', 'flow', 'group', [...red.map(() => 'pulsed'), ...white.map(() => 'still')]),
+    names('s', 'tank', 'subject', [...tanks, ...tanks.map((t) => t.replace('K', 'L'))]),
+  ],
+  { shape: 'rows', subject: 'tank' },
+);
+const byFlow = { measure: 'y', by: 'f', a: 'pulsed', b: 'still' };
+
+const pairs = tableOf(
+  [
+    measure('a', 'June', [12.1, 13.4, 11.8, 14.0, 12.9, 13.1, 12.2, 13.8, '', 12.7], 'g'),
+    measure('b', 'July', [13.0, 13.9, 12.5, 14.9, '', 13.6, 13.1, 14.1, 12.9, 13.5], 'g'),
+    names('s', 'line', 'subject', ['L1', 'L2', 'L3', 'L4', 'L5', 'L6', 'L7', 'L8', 'L9', 'L10']),
+  ],
+  { measure: 'frond mass', subject: 'line', shape: 'repeated' },
+);
+const paired = (situation: string, table: Table, more: Partial<Question> = {}): Case => ({
+  situation,
+  table,
+  question: questionOf('paired', { ...ab, ...more }),
+});
+
+const three = tableOf(
+  [measure('a', 'Red lamp', red), measure('b', 'White lamp', white), measure('c', 'Blue lamp', blue)],
+  blades,
+);
+const several = (situation: string, more: Partial<Question> = {}, table = three): Case => ({
+  situation,
+  table,
+  question: questionOf('several', more),
+});
+
+const grid = tableOf(
+  [
+    measure('y', 'holdfast mass', [4.1, 4.6, 3.9, 5.2, 5.8, 5.5, 4.0, 4.4, 4.3, 7.1, 6.8, 7.4], 'g'),
+    names('f', 'flow', 'group', [
+      'still',
+      'still',
+      'still',
+      'pulsed',
+      'pulsed',
+      'pulsed',
+      'still',
+      'still',
+      'still',
+      'pulsed',
+      'pulsed',
+      'pulsed',
+    ]),
+    names('l', 'lamp', 'group', [
+      'red',
+      'red',
+      'red',
+      'red',
+      'red',
+      'red',
+      'white',
+      'white',
+      'white',
+      'white',
+      'white',
+      'white',
+    ]),
+  ],
+  { shape: 'rows', subject: 'frond' },
+);
+const months = tableOf(
+  [
+    measure('a', 'May', [10.2, 11.0, 9.8, 10.7, 10.1, 10.9], 'g'),
+    measure('b', 'June', [11.1, 11.9, 10.9, 11.2, 11.0, 12.1], 'g'),
+    measure('c', 'July', [12.4, 12.8, 11.6, 12.9, '', 13.0], 'g'),
+    names('s', 'line', 'subject', ['L1', 'L2', 'L3', 'L4', 'L5', 'L6']),
+  ],
+  { measure: 'frond mass', subject: 'line', shape: 'repeated' },
+);
+const mixed: Table = {
+  ...months,
+  rowCount: 8,
+  columns: [
+    ...[
+      [10.2, 11.0, 9.8, 10.7, 10.1, 10.9, 10.4, 10.6],
+      [11.1, 11.9, 10.9, 11.2, 10.4, 11.0, 10.7, 10.9],
+      [12.4, 12.8, 11.6, 12.9, 10.8, 11.3, 11.2, 11.1],
+    ].map((cells, k) => measure('abc'.charAt(k), ['May', 'June', 'July'][k] ?? '', cells, 'g')),
+    names('s', 'line', 'subject', ['L1', 'L2', 'L3', 'L4', 'L5', 'L6', 'L7', 'L8']),
+    names('g', 'bay', 'group', ['north', 'north', 'north', 'north', 'south', 'south', 'south', 'south']),
+  ],
+};
+
+const counts = (columns: Record<string, number[]>, rows: string[], outcome = 'settled'): Table =>
+  tableOf(
+    [
+      names('g', 'line', 'group', rows),
+      ...Object.entries(columns).map(([name, cells]) => ({
+        ...emptyColumn(name, name, '', 'count'),
+        cells: texts(cells),
+      })),
+    ],
+    { shape: 'counts', measure: outcome, subject: 'spore' },
+  );
+const settled = counts({ settled: [31, 18], lost: [19, 32] }, ['coir', 'jute']);
+const grades = counts(
+  { long: [12, 7, 3], middle: [9, 11, 10], short: [4, 8, 14] },
+  ['north', 'middle', 'south'],
+  'grade',
+);
+const before = tableOf(
+  [
+    names('g', 'spring', 'group', [...Array<string>(14).fill('fouled'), ...Array<string>(26).fill('clean')]),
+    names('h', 'autumn', 'group', [
+      ...Array<string>(11).fill('fouled'),
+      ...Array<string>(14).fill('clean'),
+      ...Array<string>(4).fill('fouled'),
+      ...Array<string>(11).fill('clean'),
+    ]),
+    names(
+      's',
+      'buoy',
+      'subject',
+      Array.from({ length: 40 }, (_, i) => `B${i + 1}`),
+    ),
+  ],
+  { shape: 'categories', subject: 'buoy' },
+);
+
+export const cases: Record<string, Case[]> = {
+  'two groups': [
+    twoGroups('clear', clear),
+    twoGroups('unclear', unclear),
+    twoGroups('no difference at all', two(red, [...red].reverse())),
+    twoGroups('one-sided, supported', clear, { direction: 'greater' }),
+    twoGroups('one-sided, against the direction', clear, { direction: 'less' }),
+    twoGroups('one-sided, unclear', unclear, { direction: 'greater' }),
+    twoGroups('against a null value', clear, { value: 5 }),
+    twoGroups('alike within bounds', unclear, { bounds: { low: -8, high: 8 } }),
+    twoGroups('not shown to be alike', unclear, { bounds: { low: -2, high: 2 } }),
+    twoGroups('pooled variances', clear, { spread: 'pooled' }),
+    twoGroups('by ranks', clear, { method: 'ranks' }),
+    twoGroups('by ranks, one-sided', clear, { method: 'ranks', direction: 'greater' }),
+    twoGroups('by permutation', clear, { method: 'shuffle', seed: 1 }),
+    twoGroups('medians by permutation', clear, { method: 'shuffle', statistic: 'median', seed: 1 }),
+    twoGroups('one reading set aside', setAside),
+    twoGroups('readings of the same tanks, counted one by one', nested, byFlow),
+    twoGroups('readings of the same tanks, averaged', { ...nested, average: true }, byFlow),
+    twoGroups(
+      'around a billion',
+      two(
+        red.map((x) => 1e9 + x),
+        white.map((x) => 1e9 + x),
+      ),
+    ),
+    twoGroups(
+      'a few billionths',
+      two(
+        red.map((x) => `${x}e-11`),
+        white.map((x) => `${x}e-11`),
+      ),
+    ),
+    twoGroups('odd names', {
+      ...clear,
+      measure: 'mean of below 26',
+      columns: clear.columns.map((c, k) => ({ ...c, name: ['a_b $x$ {1}', '<b>White</b> & "lamp"'][k] ?? '' })),
+    }),
+  ],
+  paired: [
+    paired('missing partners', pairs),
+    paired('missing partners, by ranks', pairs, { method: 'ranks' }),
+    paired('missing partners, by permutation', pairs, { method: 'shuffle', seed: 1 }),
+    paired('one-sided, unclear', pairs, { direction: 'greater' }),
+    paired('a subject read twice', {
+      ...pairs,
+      rowCount: 11,
+      columns: pairs.columns.map((c, k) => ({ ...c, cells: [...c.cells, ['12.3', '13.2', 'L1'][k] ?? ''] })),
+    }),
+  ],
+  'one sample': [
+    { situation: 'clear', table: clear, question: questionOf('one-sample', { a: 'a', value: 58 }) },
+    { situation: 'unclear', table: clear, question: questionOf('one-sample', { a: 'a', value: 64 }) },
+    {
+      situation: 'one-sided, against the direction',
+      table: clear,
+      question: questionOf('one-sample', { a: 'a', value: 58, direction: 'less' }),
+    },
+    {
+      situation: 'z, the SD being known',
+      table: clear,
+      question: questionOf('one-sample', { a: 'a', value: 60, method: 'z', knownSd: 4 }),
+    },
+    { situation: 'by ranks', table: clear, question: questionOf('one-sample', { a: 'a', value: 60, method: 'ranks' }) },
+  ],
+  'several groups': [
+    several('all pairs'),
+    several('separate variances', { spread: 'separate' }),
+    several('against a control, one-sided', {
+      compare: 'control',
+      control: 'b',
+      direction: 'greater',
+      follow: 'dunnett',
+    }),
+    several('contrasts, Scheffé', {
+      compare: 'contrasts',
+      follow: 'scheffe',
+      contrasts: [{ name: 'red against the others', weights: { a: 1, b: -0.5, c: -0.5 } }],
+    } as Partial<Question>),
+    several('by ranks', { method: 'ranks' }),
+    several('by permutation', { method: 'shuffle', seed: 1 }),
+    several(
+      'unclear',
+      { groups: ['b', 'c'] },
+      {
+        ...three,
+        columns: [
+          ...three.columns,
+          measure(
+            'd',
+            'Dark',
+            blue.map((x) => x + 0.4),
+          ),
+        ],
+      },
+    ),
+  ],
+  factorial: [
+    {
+      situation: 'they act upon each other',
+      table: grid,
+      question: questionOf('factorial', { measure: 'y', by: 'f', by2: 'l' }),
+    },
+  ],
+  repeated: [
+    { situation: 'a lost reading', table: months, question: questionOf('repeated') },
+    { situation: 'by ranks', table: months, question: questionOf('repeated', { method: 'ranks' }) },
+  ],
+  mixed: [{ situation: 'two bays', table: mixed, question: questionOf('mixed') }],
+  share: [
+    {
+      situation: 'two groups',
+      table: settled,
+      question: questionOf('two-groups', { about: 'share', found: 'settled', a: 'coir', b: 'jute' }),
+    },
+    {
+      situation: 'two groups, exact',
+      table: settled,
+      question: questionOf('two-groups', { about: 'share', found: 'settled', a: 'coir', b: 'jute', method: 'exact' }),
+    },
+    {
+      situation: 'one-sided, against the direction',
+      table: settled,
+      question: questionOf('two-groups', { about: 'share', found: 'settled', a: 'coir', b: 'jute', direction: 'less' }),
+    },
+    {
+      situation: 'one group, exact',
+      table: settled,
+      question: questionOf('one-sample', { about: 'share', found: 'settled', a: 'coir', value: 0.5, method: 'exact' }),
+    },
+    {
+      situation: 'the same subjects twice',
+      table: before,
+      question: questionOf('paired', { about: 'share', found: 'fouled' }),
+    },
+    { situation: 'several groups', table: grades, question: questionOf('several', { about: 'share', found: 'long' }) },
+  ],
+  table: [
+    {
+      situation: 'do rows and columns go together',
+      table: grades,
+      question: questionOf('several', { about: 'table' }),
+    },
+    {
+      situation: 'the same, exact',
+      table: grades,
+      question: questionOf('several', { about: 'table', method: 'exact' }),
+    },
+    {
+      situation: 'stated proportions',
+      table: counts({ found: [31, 18, 22] }, ['north', 'middle', 'south']),
+      question: questionOf('one-sample', { about: 'table' }),
+    },
+  ],
+  spread: [
+    { situation: 'two groups', table: clear, question: questionOf('two-groups', { ...ab, about: 'spread' }) },
+    {
+      situation: 'one group against a claim',
+      table: clear,
+      question: questionOf('one-sample', { a: 'a', about: 'spread', value: 3 }),
+    },
+    { situation: 'several groups', table: three, question: questionOf('several', { about: 'spread' }) },
+  ],
+};
