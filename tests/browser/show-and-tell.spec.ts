@@ -181,7 +181,7 @@ test('a figure changed in place: a title, a group, error bars, comparisons, a re
 
   await page.getByLabel('Comparisons').selectOption('letters');
   await expect(page.getByTestId('legend')).toContainText(
-    'Groups that share a letter were not told apart (Games–Howell)',
+    'Groups that share a letter do not differ significantly (Games–Howell)',
   );
   await page.getByLabel('Comparisons').selectOption('brackets');
   await page.getByLabel('Brackets for').selectOption('all');

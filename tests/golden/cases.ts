@@ -244,7 +244,7 @@ export const cases: Record<string, Case[]> = {
       compare: 'contrasts',
       follow: 'scheffe',
       contrasts: [{ name: 'red against the others', weights: { a: 1, b: -0.5, c: -0.5 } }],
-    } as Partial<Question>),
+    }),
     several('by ranks', { method: 'ranks' }),
     several('by permutation', { method: 'shuffle', seed: 1 }),
     several(

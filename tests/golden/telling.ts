@@ -6,7 +6,7 @@ import { figureLegend } from '../../src/core/figures/legend';
 import { shown } from '../../src/core/working/term';
 import { checkNames, checkSentence } from '../../src/core/words/checks';
 import { headline } from '../../src/core/words/headline';
-import { hypotheses } from '../../src/core/words/hypotheses';
+import { equivalenceHypotheses, hypotheses } from '../../src/core/words/hypotheses';
 import { questionSentence } from '../../src/core/words/question';
 import { methodsSentence, resultsSentence } from '../../src/core/words/report';
 import { resultTables } from '../../src/core/words/result-table';
@@ -23,6 +23,7 @@ export function told({ table, question }: Case): { answer: Answer; parts: [strin
   if (!comparison.ok) return { answer: value, parts: [...parts, ['No answer', comparison.reason]] };
   const top = headline(value, comparison.value);
   const { none, some } = hypotheses(value);
+  const equivalence = equivalenceHypotheses(value);
   parts.push(
     ['Headline', [top.estimate, top.interval, top.order].filter((x) => x !== '').join(' · ')],
     ['', `${plain(top.sentence)} [${plain(top.test)}]`],
@@ -31,6 +32,10 @@ export function told({ table, question }: Case): { answer: Answer; parts: [strin
     ['Legend', plain(figureLegend(value, defaultFigureStyle))],
     ['H₀', `${none.tex}  ${none.words}`],
     ['H₁', `${some.tex}  ${some.words}`],
+    ...(equivalence ? [equivalence.none, equivalence.some] : []).map((h): [string, string] => [
+      'and',
+      `${h.tex}  ${h.words}`,
+    ]),
     ...comparison.value.remarks.map((remark): [string, string] => ['Remark', remark]),
     ...checksOf(value).map((check): [string, string] => [
       `Check, ${checkNames[check.about].toLowerCase()}`,

@@ -217,7 +217,7 @@ describe('what chance alone would do', () => {
     const several = by({ design: 'several' });
     expect(comparisonOf(several).p).to.be.closeTo(comparisonOf(by({ statistic: 'mean' })).p, 1e-12);
     expect(plain(methodsSentence(several))).to.contain('a randomization test of F, labels shuffled among the groups');
-    expect(hypotheses(several).none.words).to.contain('the labels have nothing to do with the readings');
+    expect(hypotheses(several).none.words).to.contain('The labels have nothing to do with the readings');
     const paired = by({ design: 'paired', statistic: 'median', direction: 'greater' });
     // The two smallest of six differences may have either sign without moving the middle.
     expect(comparisonOf(paired).p).to.be.closeTo(4 / 64, 1e-12);

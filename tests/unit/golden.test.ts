@@ -1,11 +1,71 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import { cases } from '../golden/cases';
-import { golden, goldenFile } from '../golden/telling';
+import { workingOf } from '../../src/core/answer/working-of';
+import { passes } from '../../src/core/procedures/interval';
+import { choicesOf } from '../../src/core/question/choices';
+import { golden, goldenFile, told } from '../golden/telling';
 
 describe('what Divide says', () => {
   for (const kind of Object.keys(cases))
     it(`of ${kind} is what the golden text says (npm run golden writes it anew, to be read through)`, () => {
       expect(golden(kind)).to.equal(readFileSync(goldenFile(kind), 'utf8'));
     });
+
+  const all = Object.entries(cases).flatMap(([kind, some]) =>
+    some.map((one) => ({ name: `${kind}: ${one.situation}`, one, ...told(one) })),
+  );
+  const part = (parts: [string, string][], name: string): string => parts.find(([n]) => n === name)?.[1] ?? '';
+  /** A number as it is written. */
+  const read = (text: string): number => {
+    const [, mantissa = '', exponent = '0'] = /^(−?[\d.]+)(?: × 10([⁻⁰¹²³⁴⁵⁶⁷⁸⁹]+))?/.exec(text) ?? [];
+    const power = Array.from(exponent, (c) =>
+      '⁻⁰¹²³⁴⁵⁶⁷⁸⁹'.includes(c) ? '-0123456789'['⁻⁰¹²³⁴⁵⁶⁷⁸⁹'.indexOf(c)] : c,
+    ).join('');
+    return Number(`${mantissa.replace('−', '-')}e${power}`);
+  };
+
+  it('asserts no difference, and no direction, that the test did not show', () => {
+    for (const { name, answer, parts } of all) {
+      const results = part(parts, 'Results');
+      if (!answer.comparison.ok || answer.comparison.value.effect === undefined || answer.question.about) continue;
+      const shown = passes(answer.comparison.value.p, answer.question.level);
+      expect(results.includes('this does not show'), name).to.equal(!shown);
+    }
+  });
+
+  it('prints a difference that its means give, to the precision printed', () => {
+    let seen = 0;
+    for (const { name, answer, parts } of all) {
+      const { question, comparison } = answer;
+      if (!comparison.ok || question.about || !comparison.value.effect || choicesOf(question).method === 'ranks')
+        continue;
+      if (question.design !== 'two-groups' && question.design !== 'paired') continue;
+      const results = part(parts, 'Results');
+      const [a, b] = [...results.matchAll(/\(mean ([^,]+?) (?:mm|g), SD/g)].map((m) => read(m[1] ?? ''));
+      const [, estimate = ''] = /difference ([^,]+?) (?:mm|g),/.exec(results) ?? [];
+      if (a === undefined || b === undefined) continue;
+      seen += 1;
+      const half = 0.5 * 10 ** -(/\.(\d+)/.exec(estimate)?.[1]?.length ?? 0) * (estimate.includes('×') ? 1e-10 : 1);
+      expect(Math.abs(a - b - read(estimate)), `${name}: ${results}`).to.be.at.most(
+        half + 0.011 * (estimate.includes('×') ? 1e-10 : 1),
+      );
+    }
+    expect(seen).to.be.above(14);
+  });
+
+  it('works out the p of the test that was made, one-sided, exact or permuted as it was', () => {
+    for (const { name, one, answer } of all) {
+      if (!answer.comparison.ok || answer.question.design === 'mixed') continue;
+      const { tests } = answer.comparison.value;
+      const steps = workingOf(answer, one.table).flatMap((w) => w.steps);
+      const ps = steps.filter((s) => s.name.startsWith('p')).map((s) => s.result);
+      if (ps.length === 0) continue;
+      for (const { p } of tests.slice(0, 1))
+        expect(
+          ps.some((found) => Math.abs(found - p) <= 1e-6 * p),
+          `${name}: p ${p} among ${ps.join(', ')}`,
+        ).to.equal(true);
+    }
+  });
 });

@@ -66,9 +66,9 @@ describe('sentences about counts and spread', () => {
   it('of several shares, sampled or counted', () => {
     const table = counts({ settled: [18, 9, 30], bare: [27, 31, 12] });
     const [says, how, results] = told(share('several'), table);
-    expect(says).to.match(/differed among the 3 groups; at the 95 % level, 2 of 3 pairs could be told apart\.$/);
+    expect(says).to.match(/differed among the 3 groups; at the 95 % level, 2 of 3 pairs differ\.$/);
     expect(how).to.include('p of pairs is adjusted by Holm, all pairs being one family.');
-    expect(results).to.include('Told apart (Holm): slate minus rope');
+    expect(results).to.include('These differed (Holm): slate minus rope');
     const shuffled = told(share('several', { method: 'shuffle', seed: 7 }), table)[1];
     expect(shuffled).to.match(/a randomization test of chi-square \([\d,]+ random arrangements, seed 7\)/);
     const few = told(share('several', { method: 'shuffle' }), counts({ settled: [2, 1, 3], bare: [1, 2, 0] }))[1];

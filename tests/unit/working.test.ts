@@ -210,11 +210,22 @@ describe('the working', () => {
       [1, 2, 2, 5, 7],
       [2, 4, 6, 8, 9, 9],
     ];
-    const u = mannWhitney(x, y, 'normal', false);
-    near(mannWhitneyWorking(x, y), { U: u.u, z: u.z, p: u.p.either });
+    const u = mannWhitney(x, y);
+    for (const way of ['either', 'greater', 'less'] as const)
+      near(mannWhitneyWorking(x, y, way), { U: u.u, p: u.p[way] });
+    // Too many to be counted: the normal curve, as the test takes it.
+    const [long, longer] = [0, 3].map((shift) => Array.from({ length: 70 }, (_, i) => ((i * 37) % 41) + shift)) as [
+      number[],
+      number[],
+    ];
+    const many = mannWhitney(long, longer);
+    expect(many.method).to.equal('normal');
+    for (const way of ['either', 'greater', 'less'] as const)
+      near(mannWhitneyWorking(long, longer, way), { p: many.p[way] });
     const d = [1.5, -0.5, 2, 2, -1, 0, 3];
-    const v = wilcoxonSignedRank(d, 'normal', false);
-    near(signedRankWorking(d), { V: v.wPlus, p: v.p.either });
+    const v = wilcoxonSignedRank(d);
+    for (const way of ['either', 'greater', 'less'] as const)
+      near(signedRankWorking(d, way), { V: v.wPlus, p: v.p[way] });
     const h = kruskalWallis([x, y, [3, 3, 5]]);
     near(kruskalWallisWorking([x, y, [3, 3, 5]]), { H: h.h, p: h.p });
     const rows = [

@@ -140,6 +140,10 @@ const onlyPaired = (
     ),
   );
 
+/** Whether pairs leave readings out, or take several as one. */
+const isSelective = ({ pairs, alone }: NonNullable<Comparison['pairing']>): boolean =>
+  alone.length > 0 || pairs.some((p) => p.a.rows ?? p.b.rows);
+
 const whole = new WeakMap<Table, Table>();
 
 /** The table as if nothing had been set aside. */
@@ -278,7 +282,7 @@ function answered(
       groups:
         question.design === 'repeated' && comparison.ok
           ? onlyComplete(parts, comparison.value, question.level)
-          : question.about === 'spread' && comparison.ok && comparison.value.pairing
+          : comparison.ok && comparison.value.pairing && isSelective(comparison.value.pairing)
             ? onlyPaired(parts, comparison.value.pairing, question.level)
             : parts,
       comparison,

@@ -206,7 +206,7 @@ export function compareFactors(question: Question, table: Table): Comparison {
     tests: effects.map(([of, e]) => ({ of, symbol: 'F', value: e.f, df: [e.df, dfError], p: e.p })),
     table: [
       ...effects.map(([source, e]) => line(source, e)),
-      { source: 'left over', kind: 'error', ss: found.residual.ss, df: dfError, ms: found.residual.ms },
+      { source: 'residual', kind: 'error', ss: found.residual.ss, df: dfError, ms: found.residual.ms },
       { source: 'total', kind: 'total', ...found.total },
     ],
     pooledSd: Math.sqrt(found.residual.ms),

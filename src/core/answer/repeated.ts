@@ -30,16 +30,21 @@ import { chiSquareReference, fReference } from './references';
 /** Subjects with a reading under every condition, and what the others lack. */
 export function completeSubjects(table: Table, conditions: readonly GroupPart[]): NonNullable<Comparison['complete']> {
   const by = conditions.map((g) => subjectReadings(table, g));
-  const all = new Set(by.flatMap((m) => [...m.keys()]));
+  const all = new Set<string | number>();
+  for (const readings of by) for (const key of readings.keys()) all.add(key);
   const out: NonNullable<Comparison['complete']> = { subjects: [], rows: [], incomplete: [] };
   for (const key of all) {
-    const readings = by.flatMap((m) => m.get(key) ?? []);
     const subject = subjectNamed(key);
-    if (readings.length < by.length)
+    const row: number[] = [];
+    for (const readings of by) {
+      const reading = readings.get(key);
+      if (reading) row.push(reading.value);
+    }
+    if (row.length < by.length)
       out.incomplete.push({ subject, lacks: conditions.filter((_, i) => !by[i]?.has(key)).map((g) => g.name) });
     else {
       out.subjects.push(subject);
-      out.rows.push(readings.map((r) => r.value));
+      out.rows.push(row);
     }
   }
   return out;
@@ -168,7 +173,7 @@ export function compareRepeated(question: Question, table: Table, conditions: re
         ...found.subject,
         ms: found.subject.ss / found.subject.df,
       },
-      { source: 'left over', kind: 'error', ...error, ms: error.ss / error.df },
+      { source: 'residual', kind: 'error', ...error, ms: error.ss / error.df },
       {
         source: 'total',
         kind: 'total',
@@ -235,7 +240,7 @@ export function mixedLayout(question: Choice & { by2?: string | undefined }, tab
   const groupOf = new Map(groups.map((g) => [g.id, g]));
   const incomplete: MixedLayout['incomplete'] = [];
   for (const [subject, { group, values }] of bySubject) {
-    const rows = values.flatMap((v) => v ?? []);
+    const rows = values.filter((v) => v !== undefined);
     if (rows.length < values.length)
       incomplete.push({
         subject,
@@ -310,7 +315,7 @@ export function compareMixed(question: Question, table: Table): Comparison {
         corrected: interactionP,
         partialEta: eta(interaction, error.df),
       },
-      { source: 'left over', kind: 'error', ...error, ms: error.ss / error.df },
+      { source: 'residual', kind: 'error', ...error, ms: error.ss / error.df },
       {
         source: 'total',
         kind: 'total',

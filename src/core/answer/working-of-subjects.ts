@@ -11,6 +11,7 @@ import {
   twoProportionsWorking,
 } from '../working/counts';
 import { bartlettWorking, pitmanMorganWorking, spreadOfOneWorking, spreadOfTwoWorking } from '../working/spread';
+import { endingExactly } from '../working/tail';
 import type { Step } from '../working/term';
 import { summarize } from '../procedures/sample-summary';
 import type { Answer } from './answer';
@@ -28,17 +29,32 @@ const part = (title: string, make: () => Step[]): WorkingPart[] => {
   return steps.ok ? [{ title, steps: steps.value }] : [];
 };
 
-function ofShares({ question, groups }: Answer, { counts, pairs }: Comparison): WorkingPart[] {
+/** How an exact p is counted, as TeX. */
+const countedFrom = {
+  share: '\\sum P(X = k)\\ \\text{over the counts at least as far from what is stated}',
+  pairs: '\\sum P(X = k)\\ \\text{of those that changed, each way equally likely}',
+  table: '\\sum P(\\text{table})\\ \\text{over the tables with these margins that are no likelier}',
+  line: '\\sum P(\\text{counts})\\ \\text{over the counts that are no likelier}',
+};
+
+function ofShares({ question, groups }: Answer, { counts, pairs, p }: Comparison): WorkingPart[] {
   const { method, value } = choicesOf(question);
+  const { direction } = question;
+  const counting = method === 'exact' || method === 'mid-p';
+  const ending = (steps: Step[], formula: string): Step[] => (counting ? endingExactly(steps, p, formula) : steps);
   const [a, b] = groups;
   const [x, y] = [a?.share?.successes ?? 0, b?.share?.successes ?? 0];
   switch (question.design) {
     case 'one-sample':
-      return a ? part('The share and its test', () => oneProportionWorking(x, a.n, value, question.level)) : [];
+      return a
+        ? part('The share and its test', () =>
+            ending(oneProportionWorking(x, a.n, value, question.level, direction), countedFrom.share),
+          )
+        : [];
     case 'two-groups':
       if (!a || !b) return [];
       return [
-        ...part('The shares and their test', () => twoProportionsWorking(x, a.n, y, b.n)),
+        ...part('The shares and their test', () => twoProportionsWorking(x, a.n, y, b.n, direction)),
         ...(method === 'exact'
           ? part('The exact test', () =>
               fisherWorking([
@@ -49,9 +65,13 @@ function ofShares({ question, groups }: Answer, { counts, pairs }: Comparison): 
           : []),
       ];
     case 'paired':
-      return pairs ? part('Those that changed', () => mcnemarWorking(pairs[0], pairs[1])) : [];
+      return pairs
+        ? part('Those that changed', () => ending(mcnemarWorking(pairs[0], pairs[1]), countedFrom.pairs))
+        : [];
     default:
-      return counts ? part('Counts against those expected', () => independenceWorking(counts.observed)) : [];
+      return counts
+        ? part('Counts against those expected', () => ending(independenceWorking(counts.observed), countedFrom.table))
+        : [];
   }
 }
 
@@ -64,9 +84,15 @@ export function workingOfSubject(answer: Answer, comparison: Comparison): Workin
   if (question.about === 'table') {
     if (!counts) return [];
     const [line = []] = counts.observed;
-    return question.design === 'one-sample'
-      ? part('Counts against those expected', () => goodnessOfFitWorking(line, question.ratio ?? line.map(() => 1)))
-      : part('Counts against those expected', () => independenceWorking(counts.observed));
+    const one = question.design === 'one-sample';
+    return part('Counts against those expected', () => {
+      const steps = one
+        ? goodnessOfFitWorking(line, question.ratio ?? line.map(() => 1))
+        : independenceWorking(counts.observed);
+      return method === 'exact'
+        ? endingExactly(steps, comparison.p, one ? countedFrom.line : countedFrom.table)
+        : steps;
+    });
   }
   const summaries = groups.flatMap((g) => g.summary ?? []);
   const [x, y] = summaries;

@@ -124,7 +124,7 @@ export function workingOf(answer: Answer, table: Table, chosen = 0): WorkingPart
   if (answer.question.about) return workingOfSubject(answer, comparison);
   const { question, groups } = answer;
   const { method, value, spread } = choicesOf(question);
-  const { level } = question;
+  const { level, direction } = question;
   const [a, b] = groups;
   const equivalent = (): WorkingPart[] => {
     const { effect } = comparison;
@@ -141,13 +141,15 @@ export function workingOf(answer: Answer, table: Table, chosen = 0): WorkingPart
     case 'one-sample': {
       if (!a) return [];
       if (method === 'ranks')
-        return sizes('Signed ranks', () => signedRankWorking(differencesAsTyped(valuesOf(a), value)));
+        return sizes('Signed ranks', () => signedRankWorking(differencesAsTyped(valuesOf(a), value), direction));
       if (method === 'z')
-        return sizes('The test', () => oneSampleZWorking(meanOf(a) ?? 0, a.n, question.knownSd ?? 1, value, level));
+        return sizes('The test', () =>
+          oneSampleZWorking(meanOf(a) ?? 0, a.n, question.knownSd ?? 1, value, level, direction),
+        );
       const { summary } = a;
       if (!summary) return [];
       return [
-        ...sizes('The test', () => oneSampleWorking(summary, value, level)),
+        ...sizes('The test', () => oneSampleWorking(summary, value, level, direction)),
         ...sizes('Effect size', () => oneSampleSizeWorking(comparison.effect?.statistic?.value ?? 0, summary.n, level)),
         ...equivalent(),
       ];
@@ -155,13 +157,13 @@ export function workingOf(answer: Answer, table: Table, chosen = 0): WorkingPart
     case 'two-groups': {
       if (!a || !b) return [];
       if (method === 'ranks')
-        return sizes('Rank sums', () => mannWhitneyWorking(beyond(valuesOf(a), value), valuesOf(b)));
+        return sizes('Rank sums', () => mannWhitneyWorking(beyond(valuesOf(a), value), valuesOf(b), direction));
       const [x, y] = [a.summary, b.summary];
       if (!x || !y) return [];
       const run = spread === 'pooled' && method === 'means' ? pooledWorking : welchWorking;
       return [
         ...shuffled(),
-        ...sizes(method === 'shuffle' ? 'The interval' : 'The test', () => run(x, y, level, value)),
+        ...sizes(method === 'shuffle' ? 'The interval' : 'The test', () => run(x, y, level, value, direction)),
         ...sizes('Effect size', () => hedgesWorking(pooledT(x, y, level).t, x.n, y.n, level)),
         ...equivalent(),
       ];
@@ -172,11 +174,12 @@ export function workingOf(answer: Answer, table: Table, chosen = 0): WorkingPart
         pairs.map((p) => p.a.value),
         pairs.map((p) => p.b.value),
       );
-      if (method === 'ranks') return sizes('Signed ranks', () => signedRankWorking(beyond(differences, value)));
+      if (method === 'ranks')
+        return sizes('Signed ranks', () => signedRankWorking(beyond(differences, value), direction));
       return [
         ...shuffled(),
         ...sizes(method === 'shuffle' ? 'The interval' : 'The test', () =>
-          pairedWorking(summarize(differences), level, value),
+          pairedWorking(summarize(differences), level, value, direction),
         ),
         ...sizes('Effect size', () =>
           oneSampleSizeWorking(
@@ -195,16 +198,22 @@ export function workingOf(answer: Answer, table: Table, chosen = 0): WorkingPart
     case 'several': {
       const summaries = groups.flatMap((g) => g.summary ?? []);
       const [f] = comparison.tests;
+      const [df1, df2] = f?.df ?? [];
+      const statistic = f?.value ?? NaN;
       const main =
         method === 'ranks'
           ? sizes('The test', () => kruskalWallisWorking(groups.map(valuesOf)))
           : spread === 'pooled'
             ? [
-                ...sizes('The test', () => oneWayWorking(summaries)),
-                ...sizes('Effect size', () => etaSquaredWorking(f?.value ?? 0, f?.df[0] ?? 1, f?.df[1] ?? 1, level)),
+                ...sizes(method === 'shuffle' ? 'The statistic, and its p by the F curve beside it' : 'The test', () =>
+                  oneWayWorking(summaries),
+                ),
+                ...(Number.isNaN(statistic) || df1 === undefined || df2 === undefined
+                  ? []
+                  : sizes('Effect size', () => etaSquaredWorking(statistic, df1, df2, level))),
               ]
             : sizes('The test', () => welchAnovaWorking(summaries));
-      return [...main, ...follows(answer, comparison, chosen)];
+      return [...shuffled(), ...main, ...follows(answer, comparison, chosen)];
     }
     case 'factorial': {
       const { readings } = factorsOf(table, question);

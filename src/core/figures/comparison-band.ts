@@ -97,10 +97,10 @@ export function comparisonBand(
   if (taken.length * each > most)
     return letters.length > 0
       ? asLetters([
-          `${brackets.length} brackets do not fit above a figure of this height: letters are shown. Make it higher, or show only those told apart.`,
+          `${brackets.length} brackets do not fit above a figure of this height: letters are shown. Make it higher, or show only those that differ significantly.`,
         ])
       : nothing([
-          `${brackets.length} brackets do not fit above a figure of this height: make it higher, or show only those told apart.`,
+          `${brackets.length} brackets do not fit above a figure of this height: make it higher, or show only those that differ significantly.`,
         ]);
   return {
     height: taken.length * each,

@@ -49,8 +49,8 @@ function comparedClause(answer: Answer, style: Drawing, compared: 'brackets' | '
   if (!answer.comparison.ok || compared === 'none') return '';
   const method = followNames[choicesOf(answer.question).follow];
   const follows = answer.comparison.value.effect === undefined;
-  if (compared === 'letters') return ` Groups that share a letter were not told apart (${method}).`;
-  const of = style.bracketsFor === 'all' || !follows ? '' : ' that were told apart';
+  if (compared === 'letters') return ` Groups that share a letter do not differ significantly (${method}).`;
+  const of = style.bracketsFor === 'all' || !follows ? '' : ' that differ significantly';
   const how = style.pAs === 'asterisks' ? ' (* p < 0.05, ** p < 0.01, *** p < 0.001)' : ' with their p';
   return follows
     ? ` Brackets mark comparisons${of}${how} (${method}).`
@@ -59,13 +59,17 @@ function comparedClause(answer: Answer, style: Drawing, compared: 'brackets' | '
       : '';
 }
 
+/** Whether readings of one subject are counted one by one. */
+const isNested = ({ repeats, averaged }: Answer): boolean =>
+  repeats !== undefined && repeats.subjects < repeats.readings && !averaged;
+
 const ofReadings = (answer: Answer, style: Drawing, kind: FigureKind): Text => {
   const of = sentenceCase(withUnit(measureOf(answer), answer.unit));
   const own = answer.reported ? 'as reported' : 'from each group’s own readings';
   const bars = `error bars ${barWords(style.bars, answer.question.level)} ${own}`;
   const points =
     style.readings && !answer.reported
-      ? `; small symbols are single ${answer.averaged ? 'means of a' : ''}${answer.averaged ? ` ${answer.subject || 'subject'}` : plural(answer.subject)}`
+      ? `; small symbols are ${answer.averaged ? `the means of single ${plural(answer.subject || 'subject')}` : `single ${isNested(answer) ? 'readings' : plural(answer.subject)}`}`
       : '';
   switch (kind) {
     case 'boxes':
@@ -89,7 +93,7 @@ function marksClause(answer: Answer, style: Drawing, kind: FigureKind): Text {
     case 'stacked':
       return text`Shares of ${answer.measure || 'each category'} within each ${answer.rowName ?? 'group'}. Error bars are ${level} ${intervalNames[choicesOf(question).shareInterval]} intervals of the share up to each border. ${sizes(answer)}.`;
     case 'differences':
-      return text`Differences with ${level} confidence intervals against the line of no difference${answer.comparison.ok && answer.comparison.value.effect ? '' : '; those told apart are filled'}. ${sizes(answer)}.`;
+      return text`Differences with ${level} confidence intervals against the line of no difference${answer.comparison.ok && answer.comparison.value.effect ? '' : '; those that differ significantly are filled'}. ${sizes(answer)}.`;
     case 'distribution':
       return text`What the statistic would do without an effect; the rejection region at the ${level} level is shaded, and the statistic observed is marked. ${sizes(answer)}.`;
     case 'tiles':

@@ -36,7 +36,7 @@ export function withinRest(rows: readonly (readonly number[])[], sizes: readonly
     subjects[i] = own / k;
   }
   const rest = new Float64Array(n * k);
-  const products = Array.from({ length: k }, () => new Array<number>(k).fill(0));
+  const sums = new Float64Array(k * k);
   const changes: Float64Array[] = [];
   let squares = 0;
   let from = 0;
@@ -50,12 +50,14 @@ export function withinRest(rows: readonly (readonly number[])[], sizes: readonly
         const left = y[i * k + j]! - subjects[i]! - means[j]!;
         rest[i * k + j] = left;
         squares += left * left;
-        for (let h = 0; h <= j; h++) products[j]![h]! += left * rest[i * k + h]!;
+        for (let h = 0; h <= j; h++) sums[j * k + h]! += left * rest[i * k + h]!;
       }
     changes.push(means);
     from += size;
   }
-  for (let j = 0; j < k; j++) for (let h = 0; h < j; h++) products[h]![j] = products[j]![h]!;
+  const products = Array.from({ length: k }, (_, j) =>
+    Array.from({ length: k }, (__, h) => sums[Math.max(j, h) * k + Math.min(j, h)]!),
+  );
   return { total: sumOfSquares, subjects, conditions, changes, rest, squares, products };
 }
 /* eslint-enable @typescript-eslint/no-non-null-assertion */

@@ -89,7 +89,9 @@ function bySubject(readings: readonly Reading[], keyOf: (row: number) => string)
     if (before) before.push(reading);
     else gathered.set(key, [reading]);
   }
-  return new Map([...gathered].map(([key, all]) => [key, asOne(all)]));
+  const single = new Map<string, Reading>();
+  for (const [key, all] of gathered) single.set(key, asOne(all));
+  return single;
 }
 
 /** What a row is about: its subject, or where none is named the row itself. */
@@ -164,8 +166,10 @@ export function repeatsOf(table: Table, choice: Choice = {}): Repeats | undefine
   const seen = new Map<string, number>();
   let readings = 0;
   let subjects = 0;
+  const named = subjectOr(subjectOf);
   for (const group of groupsOf({ ...table, average: false }, choice)) {
-    const inGroup = new Set(group.readings.used.map((r) => subjectOr(subjectOf)(r.row)));
+    const inGroup = new Set<string>();
+    for (const { row } of group.readings.used) inGroup.add(named(row));
     readings += group.readings.used.length;
     subjects += inGroup.size;
     for (const subject of inGroup) seen.set(subject, (seen.get(subject) ?? 0) + 1);
@@ -185,9 +189,10 @@ export interface SubjectPair {
 /** A group's readings by subject, or by row where none is named; several of one subject stand for it by their mean. */
 export function subjectReadings(table: Table, group: Group): Map<string | number, Reading> {
   const subjectOf = subjectOfRow(withDerived(table));
-  return subjectOf
-    ? bySubject(group.readings.used, subjectOr(subjectOf))
-    : new Map(group.readings.used.map((r) => [r.row, r]));
+  if (subjectOf) return bySubject(group.readings.used, subjectOr(subjectOf));
+  const byRow = new Map<number, Reading>();
+  for (const reading of group.readings.used) byRow.set(reading.row, reading);
+  return byRow;
 }
 
 /** What a reading is of, as it is said: a subject by its name, a row by its number. */

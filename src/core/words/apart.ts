@@ -19,11 +19,11 @@ export function apartClause({ question }: Answer, parts: readonly FollowUpPart[]
   const adjusted = follow === 'unadjusted' ? '' : 'adjusted ';
   if (all.length === 0) return [];
   if (apart.length === 0)
-    return text` No comparison told groups apart (${followNames[follow]}, all ${adjusted}${symbol('p')} ≥ ${fixed(leastOf(all.map((e) => e.p)), 2)}).`;
+    return text` No groups differed (${followNames[follow]}, all ${adjusted}${symbol('p')} ≥ ${fixed(leastOf(all.map((e) => e.p)), 2)}).`;
   const each = apart.slice(0, most).map((e): Text => {
     const { estimate, interval } = effectPhrases(e, e.ratio || method === 'ranks' ? '' : unit, question.level);
     return text`${e.name}${e.within === undefined ? '' : ` in ${e.within}`} ${method === 'ranks' ? `${estimate} mean ranks` : estimate}${interval ? `, ${interval}` : ''}, ${adjusted}${symbol('p')} ${pRelation(e.p)}`;
   });
   const rest = apart.length > most ? `; and ${apart.length - most} more` : '';
-  return text` Told apart (${followNames[follow]}): ${joined(each, '; ')}${rest}.`;
+  return text` These differed (${followNames[follow]}): ${joined(each, '; ')}${rest}.`;
 }

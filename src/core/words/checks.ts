@@ -7,19 +7,19 @@ import type { Question } from '../question/question';
 import { counted, fixed, pRelation, significant } from './numbers';
 
 export const verdictWords: Record<Verdict, string> = {
-  fine: 'nothing against it',
-  weigh: 'to weigh',
-  matters: 'matters here',
-  unknown: 'cannot be told',
+  fine: 'no concern',
+  weigh: 'caution',
+  matters: 'concern',
+  unknown: 'not known from the data',
 };
 
 export const checkNames: Record<Check['about'], string> = {
   independence: 'Independent samples',
-  'sample-size': 'Enough readings',
-  'unusual-points': 'Unusual readings',
-  normality: 'Shape',
+  'sample-size': 'Sample size',
+  'unusual-points': 'Outliers',
+  normality: 'Normality',
   'equal-spread': 'Equal spread',
-  sphericity: 'Even differences',
+  sphericity: 'Sphericity',
   'expected-counts': 'Expected counts',
 };
 
@@ -38,6 +38,8 @@ export function checkSentence(check: Check, answer: Answer): string {
         return `Only you can know that each ${answer.subject || 'one counted'} stands for itself: ten from one tank are not ten samples.`;
       if (verdict === 'unknown')
         return `No column names the ${subject}s, so only you can know that each ${answer.subject || 'reading'} stands for itself.`;
+      if (paired && verdict === 'fine')
+        return `Each ${subject} is compared with itself, and counts once${figures['readings'] !== undefined && f('subjects') < f('readings') ? ', by the mean of its readings in each group' : ''}.`;
       if (verdict === 'fine')
         return `${counted(f('readings'), 'reading')} of ${counted(f('subjects'), subject)}: no ${subject} is counted twice.`;
       return f('shared') > 0 && question.design !== 'paired'

@@ -9,6 +9,7 @@ import { centreWord, methodName } from './method';
 import { fixed, given, intervalDecimals, percent } from './numbers';
 import { effectPhrases, testPhrase } from './phrases';
 import { bareMeasure, claimOf, measureOf, namedFactors } from './question';
+import { equivalenceClause } from './equivalence';
 import { sentenceCase, unitAfter } from './sentences';
 import { type Text, text } from './text';
 import { toldApart, verdictOn } from './verdict';
@@ -40,6 +41,10 @@ export function foremost(comparison: Comparison): (Effect & { within?: string })
     undefined,
   );
 }
+
+/** "Mean blade length": a centre of a measure, named once where the measure is a centre by its own name. */
+const withCentre = (centre: string, measure: string): string =>
+  sentenceCase(measure.toLowerCase().startsWith(`${centre} `) ? measure : `${centre} ${measure}`);
 
 function differenceSentence(answer: Answer, comparison: Comparison, effect: Effect): Text {
   const { question, groups } = answer;
@@ -73,11 +78,11 @@ function differenceSentence(answer: Answer, comparison: Comparison, effect: Effe
           : `${sentenceCase(bareMeasure(answer))} was typically ${size} ${away > 0 ? 'greater' : 'less'} in ${first} than in ${other}`
       : one
         ? level0
-          ? `Mean ${bareMeasure(answer)} of ${first} was ${other}`
-          : `Mean ${bareMeasure(answer)} of ${first} was ${size} ${away > 0 ? 'above' : 'below'} ${other}`
+          ? `${withCentre('mean', bareMeasure(answer))} of ${first} was ${other}`
+          : `${withCentre('mean', bareMeasure(answer))} of ${first} was ${size} ${away > 0 ? 'above' : 'below'} ${other}`
         : level0
           ? `${sentenceCase(measureOf(answer))} had the same ${centre} in ${first} and ${other}`
-          : `${sentenceCase(centre)} ${bareMeasure(answer)} was ${size} ${away > 0 ? 'greater' : 'less'} in ${first} than in ${other}`;
+          : `${withCentre(centre, bareMeasure(answer))} was ${size} ${away > 0 ? 'greater' : 'less'} in ${first} than in ${other}`;
   const none = one ? other : value === 0 ? 'a difference of zero' : `a difference of ${given(value)}${unit}`;
   const verdict = verdictOn({
     settled,
@@ -91,7 +96,7 @@ function differenceSentence(answer: Answer, comparison: Comparison, effect: Effe
         : {}),
     claim: claimOf(answer),
   });
-  return text`${observed}; at the ${level} level, ${verdict}.`;
+  return text`${observed}; at the ${level} level, ${verdict}.${equivalenceClause(answer, comparison)}`;
 }
 
 function severalSentence(answer: Answer, comparison: Comparison): Text {
@@ -99,7 +104,7 @@ function severalSentence(answer: Answer, comparison: Comparison): Text {
   const level = percent(question.level);
   const settled = passes(comparison.p, question.level);
   const ranks = choicesOf(question).method === 'ranks';
-  const what = ranks ? sentenceCase(bareMeasure(answer)) : `Mean ${bareMeasure(answer)}`;
+  const what = ranks ? sentenceCase(bareMeasure(answer)) : withCentre('mean', bareMeasure(answer));
   const overall = settled
     ? `${what} differed among the ${groups.length} ${question.design === 'repeated' ? 'conditions' : 'groups'}`
     : `These readings do not show that ${what.charAt(0).toLowerCase()}${what.slice(1)} differs among the ${groups.length} ${question.design === 'repeated' ? 'conditions' : 'groups'}, nor that it is the same`;
@@ -112,8 +117,10 @@ function severalSentence(answer: Answer, comparison: Comparison): Text {
     compare === 'contrasts'
       ? `${one ? 'contrast differs' : 'contrasts differ'} from zero`
       : compare === 'control'
-        ? `${one ? 'group' : 'groups'} could be told apart from the control`
-        : `${one ? 'pair' : 'pairs'} could be told apart`;
+        ? `${one ? 'group differs' : 'groups differ'} from the control`
+        : one
+          ? 'pair differs'
+          : 'pairs differ';
   return text`${overall}; at the ${level} level, ${many} ${told}.`;
 }
 
@@ -122,12 +129,16 @@ function factorsSentence(answer: Answer, comparison: Comparison): Text {
   const [a, b] = namedFactors(answer);
   const [testA, testB, testAB] = comparison.tests;
   const measure = bareMeasure(answer);
-  const main = (name: string, test: Test | undefined): string =>
-    test && passes(test.p, question.level) ? `${name} makes a difference` : `${name} was not shown to make one`;
+  const has = (test: Test | undefined): boolean => test !== undefined && passes(test.p, question.level);
   if (testAB && passes(testAB.p, question.level))
     return text`What ${a} does to ${measure} depends on ${b}: read the two together, within each ${b} or each ${a}, not as averages over the other.`;
-  const mains = `${main(a, testA)}; ${main(b, testB)}`;
-  return text`${testAB ? `These readings do not show that ${a} and ${b} act upon each other. ` : ''}${sentenceCase(mains)}.`;
+  const mains =
+    has(testA) && has(testB)
+      ? `Both ${a} and ${b} have an effect on ${measure}`
+      : !has(testA) && !has(testB)
+        ? `Neither ${a} nor ${b} was shown to have an effect on ${measure}`
+        : `${has(testA) ? a : b} has an effect on ${measure}; ${has(testA) ? b : a} was not shown to have one`;
+  return text`${testAB ? `These readings do not show that ${a} and ${b} interact. ` : ''}${sentenceCase(mains)}.`;
 }
 
 /** The headline of an answered question. */

@@ -9,7 +9,7 @@ import { hypothesisName } from './hypothesis-name';
 import { fixed, given, pRelation, percent, significant, smallP } from './numbers';
 import { centreWord } from './method';
 import { bareMeasure, claimOf, namedFactors } from './question';
-import { valued } from './sentences';
+import { sentenceCase, valued } from './sentences';
 
 /** What shuffled labels judge: that the labels have nothing to do with the readings. */
 function shuffled(answer: Answer): { none: Hypothesis; some: Hypothesis } {
@@ -24,11 +24,11 @@ function shuffled(answer: Answer): { none: Hypothesis; some: Hypothesis } {
       question.design === 'paired'
         ? {
             tex: `H_0\\colon d \\sim -d`,
-            words: `In truth each difference could as well have had the other sign.`,
+            words: `Each difference could as well have had the other sign.`,
           }
         : {
             tex: `H_0\\colon ${spread.join(' = ')}`,
-            words: 'In truth the labels have nothing to do with the readings: each could have stood under any.',
+            words: 'The labels have nothing to do with the readings: each could have stood under any.',
           },
     some: {
       tex: `H_1\\colon \\text{not } H_0`,
@@ -41,6 +41,26 @@ function shuffled(answer: Answer): { none: Hypothesis; some: Hypothesis } {
               ? `They have: the ${centre} is ${way} in ${first} than in ${second}.`
               : `They have: ${claimOf(answer)}.`,
     },
+  };
+}
+
+/** What the two one-sided tests of equivalence judge; undefined where no margin is given. */
+export function equivalenceHypotheses({
+  question: { bounds, design },
+  groups,
+  unit,
+}: Answer): { none: Hypothesis; some: Hypothesis } | undefined {
+  if (!bounds) return undefined;
+  const [a = '', b = ''] = groups.map((g) => hypothesisName(g.name));
+  const delta =
+    design === 'one-sample' ? `\\mu_{${a}} - \\mu_0` : design === 'paired' ? '\\mu_{d}' : `\\mu_{${a}} - \\mu_{${b}}`;
+  const margin = valued(`${given(bounds.low)} to ${given(bounds.high)}`, unit);
+  return {
+    none: {
+      tex: `H_0\\colon ${delta} \\le ${bounds.low} \\text{ or } ${delta} \\ge ${bounds.high}`,
+      words: `Of equivalence: the difference lies outside ${margin}.`,
+    },
+    some: { tex: `H_1\\colon ${bounds.low} < ${delta} < ${bounds.high}`, words: `It lies within ${margin}.` },
   };
 }
 
@@ -63,7 +83,7 @@ export function hypotheses(answer: Answer): { none: Hypothesis; some: Hypothesis
     case 'one-sample': {
       const against = valued(given(value), unit);
       return {
-        none: { tex: `H_0\\colon ${of(first)} = ${value}`, words: `In truth ${what} of ${first} is ${against}.` },
+        none: { tex: `H_0\\colon ${of(first)} = ${value}`, words: `${sentenceCase(what)} of ${first} is ${against}.` },
         some: {
           tex: `H_1\\colon ${of(first)} ${opposite} ${value}`,
           words: `It is ${way === 'either' ? 'another' : `${way} than ${against}`}.`,
@@ -78,8 +98,8 @@ export function hypotheses(answer: Answer): { none: Hypothesis; some: Hypothesis
           tex: `H_0\\colon ${left} = ${value}`,
           words:
             value === 0
-              ? `In truth ${what} is the same in ${first} and ${second}.`
-              : `In truth ${what} in ${first} less that in ${second} is ${valued(given(value), unit)}.`,
+              ? `${sentenceCase(what)} is the same in ${first} and ${second}.`
+              : `${sentenceCase(what)} in ${first} less that in ${second} is ${valued(given(value), unit)}.`,
         },
         some: {
           tex: `H_1\\colon ${left} ${opposite} ${value}`,
@@ -100,7 +120,7 @@ export function hypotheses(answer: Answer): { none: Hypothesis; some: Hypothesis
             .slice(0, 6)
             .map((g) => of(g.name))
             .join(' = ')}${groups.length > 6 ? ' = \\cdots' : ''}`,
-          words: `In truth ${what} is the same in all ${groups.length}.`,
+          words: `${sentenceCase(what)} is the same in all ${groups.length}.`,
         },
         some: { tex: 'H_1\\colon \\text{not all are equal}', words: 'At least one differs from another.' },
       };
@@ -110,7 +130,7 @@ export function hypotheses(answer: Answer): { none: Hypothesis; some: Hypothesis
       return {
         none: {
           tex: 'H_0\\colon (\\alpha\\beta)_{ij} = 0 \\text{ for all } i, j',
-          words: `In truth what ${x} does to ${measure} is the same at every level of ${y}; and likewise, for each alone: its levels share one mean.`,
+          words: `What ${x} does to ${measure} is the same at every level of ${y}; and likewise, for each alone: its levels share one mean.`,
         },
         some: {
           tex: 'H_1\\colon (\\alpha\\beta)_{ij} \\neq 0 \\text{ for some}',

@@ -17,7 +17,8 @@ export function scientific(x: number, digits = 2): string {
 export function fixed(x: number, decimals: number): string {
   if (!Number.isFinite(x)) return x > 0 ? '∞' : '−∞';
   const size = Math.abs(x);
-  if (size >= 1e9 || (size > 0 && decimals > 9)) return scientific(x, 4);
+  // Large numbers that differ in their last digits keep them; those beyond what a reader counts are powers of ten.
+  if (size >= (decimals > 0 ? 1e13 : 1e9) || (size > 0 && decimals > 9)) return scientific(x, 4);
   const written = x.toFixed(Math.min(20, Math.max(0, decimals)));
   return Number(written) === 0 ? written.replace('-', '') : written.replace('-', '−');
 }
@@ -57,7 +58,9 @@ export function intervalDecimals({ low, high }: Interval): number {
 /** Decimals for a group's mean and spread: one more than its readings were given with, fewer where the spread is wide. */
 export function meanDecimals({ decimals, summary }: { decimals: number; summary?: { variance: number } }): number {
   const sd = summary && Math.sqrt(summary.variance);
-  return Math.min(decimals + 1, sd !== undefined && sd > 0 ? decimalsFor(sd) + 2 : 8);
+  if (sd === undefined || !(sd > 0)) return Math.min(decimals + 1, 8);
+  // Readings of a size that six decimals cannot show are written as precisely as their spread asks.
+  return Math.min(Math.max(decimals + 1, decimalsFor(sd)), decimalsFor(sd) + 2);
 }
 
 /** "1.9 to 6.7", both ends to the interval's own precision unless decimals are given. */
@@ -107,6 +110,8 @@ export function counted(n: number, noun: string): string {
 /** The plural of a noun as English forms most of them. */
 export function plural(noun: string): string {
   if (noun === '') return 'readings';
+  // What was typed as a plural stays one: trays, seedlings.
+  if (/[^siua]s$/i.test(noun)) return noun;
   if (/(s|x|z|ch|sh)$/i.test(noun)) return `${noun}es`;
   if (/[^aeiou]y$/i.test(noun)) return `${noun.slice(0, -1)}ies`;
   return `${noun}s`;

@@ -1,15 +1,30 @@
 /** Statistics, effects and effect sizes as sentences write them. */
 import type { Answer } from '../answer/answer';
 import type { Comparison, Effect, Size, Test } from '../answer/comparison';
-import { between, degreesOfFreedom, fixed, intervalDecimals, pRelation, percent, significant } from './numbers';
+import {
+  between,
+  counted,
+  degreesOfFreedom,
+  fixed,
+  intervalDecimals,
+  pRelation,
+  percent,
+  significant,
+} from './numbers';
 import { unitAfter } from './sentences';
 import { type Text, symbol, text } from './text';
 
 /** What of each sample enters the comparison: "each seedling contributing one reading". */
-export const contribution = ({ subject, averaged }: Pick<Answer, 'subject' | 'averaged'>): string =>
-  subject
-    ? `each ${subject} contributing one ${averaged ? 'value, the mean of its readings' : 'reading'}`
-    : 'each reading counting once';
+export const contribution = ({
+  subject,
+  averaged,
+  repeats,
+}: Pick<Answer, 'subject' | 'averaged' | 'repeats'>): string =>
+  repeats && repeats.subjects < repeats.readings && !averaged
+    ? `the ${counted(repeats.readings, 'reading')} of ${counted(repeats.subjects, subject || 'subject')} being treated as independent`
+    : subject
+      ? `each ${subject} contributing one ${averaged ? 'value, the mean of its readings' : 'reading'}`
+      : 'each reading counting once';
 
 /** "_t_(31.2) = 3.61"; empty where a p came without a statistic. */
 export function statisticPhrase({ symbol: letter, value, df }: Test): Text {
@@ -55,7 +70,7 @@ export function sizeName({ kind }: Size): Text {
     case 'partial-eta':
       return text`partial η²`;
     case 'superiority':
-      return text`chance of the larger reading`;
+      return text`probability of superiority`;
     case 'kendall':
       return text`Kendall’s ${symbol('W')}`;
     case 'cramer':

@@ -9,20 +9,11 @@ import { controlPlace } from '../answer/follow-up';
 import { choicesOf } from '../question/choices';
 import { contribution, effectPhrases, sizesClause, testPhrase } from './phrases';
 import { apartClause } from './apart';
+import { equivalenceClause } from './equivalence';
 import { wordsAbout } from './about';
 import { followNames } from './follow-names';
 import { centreWord } from './method';
-import {
-  between,
-  counted,
-  fixed,
-  given,
-  intervalDecimals,
-  meanDecimals,
-  pRelation,
-  percent,
-  significant,
-} from './numbers';
+import { between, counted, fixed, given, meanDecimals, pRelation, percent, significant } from './numbers';
 import { claimOf, measureOf, namedFactors, subtraction } from './question';
 import { listed, valued, sentenceCase, unitAfter } from './sentences';
 import { type Text, symbol, text, joined } from './text';
@@ -140,6 +131,29 @@ function followClause(answer: Answer): string {
   return ` ${of} were compared ${how}${together}${apart}, with ${intervals}.`;
 }
 
+/** How the pairs came about, and what has no part in them. */
+function pairsClause({ comparison, subject }: Answer): string {
+  const noun = subject || 'subject';
+  const itself = `each ${noun} being compared with itself`;
+  const pairing = comparison.ok ? comparison.value.pairing : undefined;
+  if (!pairing) return itself;
+  const { pairs, alone, bySubject } = pairing;
+  const several = pairs.some((p) => p.a.rows ?? p.b.rows)
+    ? `, several readings of one ${noun} under a condition standing for it by their mean`
+    : '';
+  const left =
+    alone.length === 0
+      ? ''
+      : `; ${counted(alone.length, 'reading')} without a partner (${listed([...alone.slice(0, 6), ...(alone.length > 6 ? [`${alone.length - 6} more`] : [])])}) ${alone.length === 1 ? 'was' : 'were'} left out`;
+  return `${itself} (${counted(pairs.length, 'pair')}, matched ${bySubject ? `by ${noun}` : 'row by row'}${several}${left})`;
+}
+
+/** How equivalence was tested, where it was asked for. */
+function equivalenceMethod({ question: { bounds, level }, unit, comparison }: Answer): string {
+  if (!bounds || !comparison.ok || !comparison.value.equivalence?.ok) return '';
+  return ` Equivalence within ${valued(`${given(bounds.low)} to ${given(bounds.high)}`, unit)} was tested by two one-sided tests at α = ${given(1 - level)}.`;
+}
+
 /** The sentences for the paper's methods section. */
 export function methodsSentence(answer: Answer): Text {
   const about = wordsAbout(answer.question);
@@ -160,12 +174,13 @@ export function methodsSentence(answer: Answer): Text {
     way === 'either'
       ? 'The test was two-sided'
       : `The test was one-sided (${value === 0 && question.design !== 'one-sample' ? `${first} ${way} than ${b?.name ?? ''}` : question.design === 'one-sample' ? `${first} ${way} than ${valued(given(value), unit)}` : claimOf(answer)})`;
+  const intervals = `${way === 'either' ? '' : 'two-sided '}${level} confidence intervals`;
   switch (question.design) {
     case 'one-sample':
-      return text`${what} of ${first} was compared with ${valued(given(value), unit)} by ${testWords(answer)}, ${contributing}. ${sided}; differences are ${subtraction(answer)} and are given with ${level} confidence intervals.${tail}`;
+      return text`${what} of ${first} was compared with ${valued(given(value), unit)} by ${testWords(answer)}, ${contributing}. ${sided}; differences are ${subtraction(answer)} and are given with ${intervals}.${equivalenceMethod(answer)}${tail}`;
     case 'two-groups':
     case 'paired': {
-      const each = question.design === 'paired' ? `each ${noun} being compared with itself` : contributing;
+      const each = question.design === 'paired' ? pairsClause(answer) : contributing;
       const effect = question.design === 'paired' ? text`Cohen’s ${symbol('d')}z` : text`Hedges’ ${symbol('g')}`;
       const standardized =
         method === 'means'
@@ -176,7 +191,7 @@ export function methodsSentence(answer: Answer): Text {
               ? text` Intervals are ${question.design === 'paired' ? 'those of the paired t-test' : 'Welch’s'}.`
               : text` Differences are ${question.design === 'paired' ? `${centreWord(question)} differences` : `of ${centreWord(question)}s`}, their intervals percentiles of ${(answer.comparison.ok ? (answer.comparison.value.resamples ?? 0) : 0).toLocaleString('en')} bootstrap resamples (seed ${choicesOf(question).seed}).`;
       const shifted = value === 0 ? '' : `; the difference was tested against ${valued(given(value), unit)}`;
-      return text`${what} was compared between ${first} and ${b?.name ?? ''} with ${testWords(answer)}, ${each}. ${sided}; differences are ${subtraction(answer)} and are given with ${level} confidence intervals${shifted}.${standardized}${tail}`;
+      return text`${what} was compared between ${first} and ${b?.name ?? ''} with ${testWords(answer)}, ${each}. ${sided}; differences are ${subtraction(answer)} and are given with ${intervals}${shifted}.${standardized}${equivalenceMethod(answer)}${tail}`;
     }
     case 'several':
       return text`${what} was compared among ${listed(groups.map((g) => g.name))} by ${testWords(answer)}, ${contributing}.${followClause(answer)}${tail}`;
@@ -234,15 +249,22 @@ export function resultsSentence(answer: Answer, comparison: Comparison): Text {
           : question.design === 'paired'
             ? `${centre} difference`
             : `difference of ${centre}s`;
+    const sided = question.direction === 'either' ? '' : 'two-sided ';
+    const test = text`${question.direction === 'either' ? '' : 'one-sided '}${testPhrase(first)}`;
+    const unshown = settled
+      ? ''
+      : question.direction === 'either'
+        ? '; this does not show a difference'
+        : `; this does not show that ${claimOf(answer)}`;
     const pInterval = first.pInterval ? ` (${percent(level)} CI of the sampled p ${between(first.pInterval, 4)})` : '';
     if (question.design === 'one-sample' && a) {
       const relation = away === 0 ? 'equal to' : away > 0 ? 'greater than' : 'less than';
-      return text`${what} of ${groupClause(a, answer.unit)} was ${relation} ${valued(given(value), answer.unit)}: ${kind} ${estimate}, ${interval}; ${testPhrase(first)}${sizesClause(comparison, level)}.${equivalent}`;
+      return text`${what} of ${groupClause(a, answer.unit)} was ${relation} ${valued(given(value), answer.unit)}: ${kind} ${estimate}, ${sided}${interval}; ${test}${sizesClause(comparison, level)}${unshown}.${equivalent}`;
     }
     if (a && b) {
       const relation = away === 0 ? 'the same on average' : away > 0 ? 'greater' : 'less';
       const than = away === 0 ? 'and' : 'than';
-      return text`${what} was ${relation} in ${groupClause(a, answer.unit, centre)} ${than} in ${groupClause(b, answer.unit, centre)}: ${kind} ${estimate}, ${interval}; ${testPhrase(first)}${pInterval}${sizesClause(comparison, level)}.${equivalent}`;
+      return text`${what} was ${relation} in ${groupClause(a, answer.unit, centre)} ${than} in ${groupClause(b, answer.unit, centre)}: ${kind} ${estimate}, ${sided}${interval}; ${test}${pInterval}${sizesClause(comparison, level)}${unshown}.${equivalent}`;
     }
   }
   if (question.design === 'factorial' || question.design === 'mixed') {
@@ -271,17 +293,4 @@ export function resultsSentence(answer: Answer, comparison: Comparison): Text {
     groups.map((g) => groupClause(g, answer.unit)),
     '; ',
   )}.${follow}${sphere}`;
-}
-
-/** Whether the difference lies within the bounds that do not matter. */
-export function equivalenceClause(answer: Answer, comparison: Comparison): Text {
-  const { bounds, level } = answer.question;
-  if (!bounds || !comparison.equivalence?.ok) return [];
-  const { p, interval } = comparison.equivalence.value;
-  const within = valued(`${bounds.low} to ${bounds.high}`, answer.unit).replaceAll('-', '−');
-  const decimals = intervalDecimals(interval);
-  const inner = percent(2 * level - 1);
-  return passes(p, level)
-    ? text` The ${inner} interval, ${between(interval, decimals)}${unitAfter(answer.unit)}, lies within ${within}: alike, by two one-sided tests, ${symbol('p')} ${pRelation(p)}.`
-    : text` The ${inner} interval, ${between(interval, decimals)}${unitAfter(answer.unit)}, does not lie within ${within}, so the two are not shown to be alike (two one-sided tests, ${symbol('p')} ${pRelation(p)}).`;
 }

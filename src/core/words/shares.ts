@@ -13,7 +13,7 @@ import { followNames } from './follow-names';
 import { apartClause } from './apart';
 import { fixed, percent } from './numbers';
 import { effectPhrases, sizesClause, testPhrase } from './phrases';
-import { listed } from './sentences';
+import { listed, sentenceCase } from './sentences';
 import { type Text, joined, text } from './text';
 import { toldApart, verdictOn } from './verdict';
 
@@ -152,7 +152,7 @@ function headline(answer: Answer, comparison: Comparison): Text {
   }
   const { apart, all } = toldApart(comparison, asked.level);
   return sure
-    ? text`${what} differed among the ${groups.length} groups; at the ${level} level, ${apart === 0 ? 'none' : apart} of ${all} pairs could be told apart.`
+    ? text`${what} differed among the ${groups.length} groups; at the ${level} level, ${apart === 0 ? 'none' : apart} of ${all} ${all === 1 ? 'pair differs' : 'pairs differ'}.`
     : text`These counts do not show that ${what.toLowerCase()} differs among the ${groups.length} groups, nor that it is the same.`;
 }
 
@@ -265,7 +265,10 @@ function hypotheses(answer: Answer) {
   switch (asked.design) {
     case 'one-sample':
       return {
-        none: { tex: `H_0\\colon ${pi(0)} = ${value}`, words: `In truth ${what} in ${nameAt(answer, 0)} is ${value}.` },
+        none: {
+          tex: `H_0\\colon ${pi(0)} = ${value}`,
+          words: `${sentenceCase(what)} in ${nameAt(answer, 0)} is ${value}.`,
+        },
         some: {
           tex: `H_1\\colon ${pi(0)} ${opposite} ${value}`,
           words: way === 'either' ? 'It is another.' : `It is ${way}.`,
@@ -276,7 +279,7 @@ function hypotheses(answer: Answer) {
       return {
         none: {
           tex: `H_0\\colon ${pi(0)} = ${pi(1)}`,
-          words: `In truth ${what} is the same in ${nameAt(answer, 0)} and ${nameAt(answer, 1)}.`,
+          words: `${sentenceCase(what)} is the same in ${nameAt(answer, 0)} and ${nameAt(answer, 1)}.`,
         },
         some: {
           tex: `H_1\\colon ${pi(0)} ${opposite} ${pi(1)}`,
@@ -290,7 +293,7 @@ function hypotheses(answer: Answer) {
             .slice(0, 6)
             .map((_, i) => pi(i))
             .join(' = ')}${groups.length > 6 ? ' = \\cdots' : ''}`,
-          words: `In truth ${what} is the same in all ${groups.length}.`,
+          words: `${sentenceCase(what)} is the same in all ${groups.length}.`,
         },
         some: { tex: 'H_1\\colon \\text{not all are equal}', words: 'At least one differs from another.' },
       };

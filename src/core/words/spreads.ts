@@ -180,7 +180,7 @@ export const spreadWords: SubjectWords = {
       return {
         none: {
           tex: `H_0\\colon ${sigma(0)} = ${value}`,
-          words: `In truth the SD of ${nameAt(answer, 0)} is ${valued(String(value), unit)}.`,
+          words: `The SD of ${nameAt(answer, 0)} is ${valued(String(value), unit)}.`,
         },
         some: {
           tex: `H_1\\colon ${sigma(0)} ${opposite} ${value}`,
@@ -191,7 +191,7 @@ export const spreadWords: SubjectWords = {
       return {
         none: {
           tex: `H_0\\colon ${sigma(0)} = ${sigma(1)}`,
-          words: `In truth ${nameAt(answer, 0)} and ${nameAt(answer, 1)} scatter alike.`,
+          words: `${nameAt(answer, 0)} and ${nameAt(answer, 1)} scatter alike.`,
         },
         some: {
           tex: `H_1\\colon ${sigma(0)} ${opposite} ${sigma(1)}`,
@@ -207,7 +207,7 @@ export const spreadWords: SubjectWords = {
           .slice(0, 6)
           .map((_, i) => sigma(i))
           .join(' = ')}${groups.length > 6 ? ' = \\cdots' : ''}`,
-        words: `In truth all ${groups.length} scatter alike.`,
+        words: `All ${groups.length} scatter alike.`,
       },
       some: { tex: 'H_1\\colon \\text{not all are equal}', words: 'At least one scatters unlike another.' },
     };

@@ -117,7 +117,7 @@ export const tableWords: SubjectWords = {
       ? {
           none: {
             tex: 'H_0\\colon \\pi_i = \\pi_{i,0} \\text{ for all } i',
-            words: `In truth the categories come in ${ratioWords(asked)}.`,
+            words: `The categories come in ${ratioWords(asked)}.`,
           },
           some: {
             tex: 'H_1\\colon \\pi_i \\neq \\pi_{i,0} \\text{ for some}',
@@ -127,7 +127,7 @@ export const tableWords: SubjectWords = {
       : {
           none: {
             tex: 'H_0\\colon \\pi_{ij} = \\pi_{i\\cdot}\\,\\pi_{\\cdot j} \\text{ for all } i, j',
-            words: `In truth ${answer.measure} has nothing to do with ${rowName(answer)}.`,
+            words: `${sentenceCase(answer.measure)} has nothing to do with ${rowName(answer)}.`,
           },
           some: {
             tex: 'H_1\\colon \\pi_{ij} \\neq \\pi_{i\\cdot}\\,\\pi_{\\cdot j} \\text{ for some}',

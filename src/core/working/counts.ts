@@ -3,6 +3,7 @@ import { chiSquare } from '../distributions/chi-square';
 import { hypergeometric } from '../distributions/hypergeometric';
 import { normal } from '../distributions/normal';
 import { type TwoByTwo, fisherExact } from '../procedures/fisher-exact';
+import type { Direction } from '../procedures/direction';
 import type { Share } from '../procedures/one-proportion';
 import {
   type Step,
@@ -20,21 +21,26 @@ import {
   times,
   total,
 } from './term';
+import { tailOf } from './tail';
 
 const one = constant(1);
 const two = constant(2);
 
-const twoSided = (z: Term): number => 2 * normal.upper(Math.abs(z.value));
-
 /** One proportion against a value: z with its p, and Wilson's interval. Source: Wilson (1927). */
-export function oneProportionWorking(count: number, of: number, value: number, level: number): Step[] {
+export function oneProportionWorking(
+  count: number,
+  of: number,
+  value: number,
+  level: number,
+  direction: Direction = 'either',
+): Step[] {
   const w = new Working();
   const n = symbol('n', of);
   const p0 = symbol('\\pi_0', value);
   const share = w.let('observed proportion', '\\hat{p}', over(symbol('x', count), n));
   const se = w.let('standard error under the value', 'SE_0', root(over(times(p0, minus(one, p0)), n)));
   const z = w.let('test statistic', 'z', over(minus(share, p0), se));
-  w.look('two-sided p', 'p', '2\\,P(Z \\ge |z|)', twoSided(z));
+  tailOf(w, 'Z', z, normal, direction);
   const c = w.look('critical value', 'z^*', 'z_{1-\\alpha/2}', normal.upperQuantile((1 - level) / 2));
   const centre = w.let(
     'Wilson’s centre',
@@ -55,7 +61,13 @@ export function oneProportionWorking(count: number, of: number, value: number, l
 }
 
 /** Two proportions: z with the pooled proportion, risk ratio and odds ratio. */
-export function twoProportionsWorking(countA: number, nA: number, countB: number, nB: number): Step[] {
+export function twoProportionsWorking(
+  countA: number,
+  nA: number,
+  countB: number,
+  nB: number,
+  direction: Direction = 'either',
+): Step[] {
   const w = new Working();
   const [xa, na, xb, nb] = [symbol('x_a', countA), symbol('n_a', nA), symbol('x_b', countB), symbol('n_b', nB)];
   const pa = w.let('first proportion', '\\hat{p}_a', over(xa, na));
@@ -68,7 +80,7 @@ export function twoProportionsWorking(countA: number, nA: number, countB: number
     root(times(times(pooled, minus(one, pooled)), plus(over(one, na), over(one, nb)))),
   );
   const z = w.let('test statistic', 'z', over(d, se));
-  w.look('two-sided p', 'p', '2\\,P(Z \\ge |z|)', twoSided(z));
+  tailOf(w, 'Z', z, normal, direction);
   w.let('risk ratio', 'RR', over(pa, pb));
   w.let('odds ratio', 'OR', over(times(xa, minus(nb, xb)), times(xb, minus(na, xa))));
   return w.steps;
@@ -271,6 +283,6 @@ export function proportionTrendWorking(shares: readonly Share[], scores: readonl
     ),
   );
   const z = w.let('test statistic', 'z', over(slope, root(variance)));
-  w.look('two-sided p', 'p', '2\\,P(Z \\ge |z|)', twoSided(z));
+  tailOf(w, 'Z', z, normal, 'either');
   return w.steps;
 }

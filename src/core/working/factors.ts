@@ -99,7 +99,7 @@ export function repeatedWorking(rows: readonly (readonly number[])[], found: Rep
       rows.flat().map((y) => squared(minus(symbol('y', y), grand))),
     ),
   );
-  const ssE = w.let('left over', 'SS_E', minus(minus(ssT, ssC), ssS));
+  const ssE = w.let('residual', 'SS_E', minus(minus(ssT, ssC), ssS));
   const dfC = w.let('degrees of freedom, conditions', '\\nu_C', minus(k, one));
   const dfE = w.let('degrees of freedom left', '\\nu_E', times(minus(n, one), minus(k, one)));
   const msE = w.let('mean square left', 'MS_E', over(ssE, dfE));

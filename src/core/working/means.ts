@@ -2,6 +2,7 @@
 import { normal } from '../distributions/normal';
 import { studentT } from '../distributions/t';
 import type { SampleSummary } from '../procedures/sample-summary';
+import type { Direction } from '../procedures/direction';
 import { hedgesCorrection } from '../procedures/standardized-difference';
 import {
   type Step,
@@ -18,6 +19,7 @@ import {
   times,
   total,
 } from './term';
+import { tailOf } from './tail';
 
 const one = constant(1);
 
@@ -30,15 +32,23 @@ function group(mark: string, { n, mean, variance }: SampleSummary): { n: Term; m
   };
 }
 
-/** What every t procedure ends with: t, its two-sided p, the critical value and the interval. */
-function ending(w: Working, estimate: Term, se: Term, df: Term, level: number, nullValue: number): void {
+/** What every t procedure ends with: t, its p by the direction asked, the critical value and the two-sided interval. */
+function ending(
+  w: Working,
+  estimate: Term,
+  se: Term,
+  df: Term,
+  level: number,
+  nullValue: number,
+  direction: Direction,
+): void {
   const t = w.let(
     'test statistic',
     't',
     over(nullValue === 0 ? estimate : minus(estimate, symbol('\\delta_0', nullValue)), se),
   );
   const reference = studentT(df.value);
-  w.look('two-sided p', 'p', `2\\,P\\left(T_{${df.tex}} \\ge |t|\\right)`, 2 * reference.upper(Math.abs(t.value)));
+  tailOf(w, `T_{${df.tex}}`, t, reference, direction);
   const critical = w.look(
     'critical value',
     't^*',
@@ -50,7 +60,13 @@ function ending(w: Working, estimate: Term, se: Term, df: Term, level: number, n
 }
 
 /** Welch's t-test. Source: Welch (1947), Satterthwaite (1946). */
-export function welchWorking(a: SampleSummary, b: SampleSummary, level: number, nullDifference = 0): Step[] {
+export function welchWorking(
+  a: SampleSummary,
+  b: SampleSummary,
+  level: number,
+  nullDifference = 0,
+  direction: Direction = 'either',
+): Step[] {
   const w = new Working();
   const [A, B] = [group('a', a), group('b', b)];
   const d = w.let('difference of the means', 'd', minus(A.mean, B.mean));
@@ -62,12 +78,18 @@ export function welchWorking(a: SampleSummary, b: SampleSummary, level: number, 
     '\\nu',
     over(squared(plus(va, vb)), plus(over(squared(va), minus(A.n, one)), over(squared(vb), minus(B.n, one)))),
   );
-  ending(w, d, se, df, level, nullDifference);
+  ending(w, d, se, df, level, nullDifference, direction);
   return w.steps;
 }
 
 /** Student's t-test with pooled variance, and Hedges' g. Source: Student (1908), Hedges (1981). */
-export function pooledWorking(a: SampleSummary, b: SampleSummary, level: number, nullDifference = 0): Step[] {
+export function pooledWorking(
+  a: SampleSummary,
+  b: SampleSummary,
+  level: number,
+  nullDifference = 0,
+  direction: Direction = 'either',
+): Step[] {
   const w = new Working();
   const [A, B] = [group('a', a), group('b', b)];
   const d = w.let('difference of the means', 'd', minus(A.mean, B.mean));
@@ -78,7 +100,7 @@ export function pooledWorking(a: SampleSummary, b: SampleSummary, level: number,
     over(plus(times(minus(A.n, one), A.variance), times(minus(B.n, one), B.variance)), df),
   );
   const se = w.let('standard error', 'SE', root(times(pooled, plus(over(one, A.n), over(one, B.n)))));
-  ending(w, d, se, df, level, nullDifference);
+  ending(w, d, se, df, level, nullDifference, direction);
   const cohen = w.let('Cohen’s d', 'd_s', over(d, root(pooled)));
   const j = w.look(
     'bias correction',
@@ -91,38 +113,55 @@ export function pooledWorking(a: SampleSummary, b: SampleSummary, level: number,
 }
 
 /** One mean against a fixed value. Source: Student (1908). */
-export function oneSampleWorking(sample: SampleSummary, nullMean: number, level: number): Step[] {
+export function oneSampleWorking(
+  sample: SampleSummary,
+  nullMean: number,
+  level: number,
+  direction: Direction = 'either',
+): Step[] {
   const w = new Working();
   const n = symbol('n', sample.n);
   const mean = symbol('\\bar{x}', sample.mean);
   const d = w.let('distance from the fixed value', 'd', minus(mean, symbol('\\mu_0', nullMean)));
   const se = w.let('standard error', 'SE', over(root(symbol('s^2', sample.variance)), root(n)));
   const df = w.let('degrees of freedom', '\\nu', minus(n, one));
-  ending(w, d, se, df, level, 0);
+  ending(w, d, se, df, level, 0, direction);
   w.let('Cohen’s d', 'd_s', over(d, root(symbol('s^2', sample.variance))));
   return w.steps;
 }
 
 /** Paired t-test, from the differences within pairs. Source: Student (1908). */
-export function pairedWorking(differences: SampleSummary, level: number, nullDifference = 0): Step[] {
+export function pairedWorking(
+  differences: SampleSummary,
+  level: number,
+  nullDifference = 0,
+  direction: Direction = 'either',
+): Step[] {
   const w = new Working();
   const n = symbol('n', differences.n);
   const mean = symbol('\\bar{d}', differences.mean);
   const sd = w.let('SD of the differences', 's_d', root(symbol('s_d^2', differences.variance)));
   const se = w.let('standard error', 'SE', over(sd, root(n)));
   const df = w.let('degrees of freedom', '\\nu', minus(n, one));
-  ending(w, mean, se, df, level, nullDifference);
+  ending(w, mean, se, df, level, nullDifference, direction);
   w.let('Cohen’s dz', 'd_z', over(minus(mean, symbol('\\delta_0', nullDifference)), sd));
   return w.steps;
 }
 
 /** One mean against a fixed value when the population's SD is known. */
-export function oneSampleZWorking(mean: number, n: number, sigma: number, nullMean: number, level: number): Step[] {
+export function oneSampleZWorking(
+  mean: number,
+  n: number,
+  sigma: number,
+  nullMean: number,
+  level: number,
+  direction: Direction = 'either',
+): Step[] {
   const w = new Working();
   const x = symbol('\\bar{x}', mean);
   const se = w.let('standard error', 'SE', over(symbol('\\sigma', sigma), root(symbol('n', n))));
   const z = w.let('test statistic', 'z', over(minus(x, symbol('\\mu_0', nullMean)), se));
-  w.look('two-sided p', 'p', '2\\,P(Z \\ge |z|)', 2 * normal.upper(Math.abs(z.value)));
+  tailOf(w, 'Z', z, normal, direction);
   const critical = w.look('critical value', 'z^*', 'z_{1-\\alpha/2}', normal.upperQuantile((1 - level) / 2));
   w.let('lower end', '\\text{low}', minus(x, times(critical, se)));
   w.let('upper end', '\\text{high}', plus(x, times(critical, se)));

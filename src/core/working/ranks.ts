@@ -1,10 +1,13 @@
-/** The working of rank tests, large-sample form; the exact p needs no formula but counting. */
+/** The working of rank tests: by counting where the test counted, else in the large-sample form it used. */
 import { chiSquare } from '../distributions/chi-square';
 import { normal } from '../distributions/normal';
 import { studentizedRangeUpper } from '../distributions/studentized-range';
 import { friedman } from '../procedures/friedman';
 import { kruskalWallis } from '../procedures/kruskal-wallis';
+import type { Direction, TailProbabilities } from '../procedures/direction';
+import { mannWhitney } from '../procedures/mann-whitney';
 import { ranked } from '../procedures/ranked';
+import { wilcoxonSignedRank } from '../procedures/wilcoxon-signed-rank';
 import {
   type Step,
   type Term,
@@ -20,14 +23,48 @@ import {
   times,
   total,
 } from './term';
+import { tailOf } from './tail';
 
 const [one, two, three, twelve] = [constant(1), constant(2), constant(3), constant(12)] as const;
 
 /** Σ(t³ − t) over runs of equal values. */
 const tieTerm = (values: readonly number[]): Term => symbol('\\sum(t^3 - t)', ranked(values).tieTerm);
 
+/**
+ * The p of a rank statistic as the test gave it: counted over all arrangements, or by the normal curve with the statistic
+ * moved half a step towards what is expected.
+ */
+function judged(
+  w: Working,
+  statistic: Term,
+  mean: Term,
+  sd: Term,
+  found: { method: 'exact' | 'normal'; p: TailProbabilities },
+  direction: Direction,
+): void {
+  const s = statistic.tex;
+  if (found.method === 'exact') {
+    const formula = {
+      either: `2\\,\\min\\{P(${s}^* \\ge ${s}),\\ P(${s}^* \\le ${s})\\}`,
+      greater: `P(${s}^* \\ge ${s})`,
+      less: `P(${s}^* \\le ${s})`,
+    }[direction];
+    w.look('p, every arrangement of the ranks counted', 'p', formula, found.p[direction]);
+    return;
+  }
+  const half = constant(0.5);
+  const away = minus(statistic, mean);
+  const towards = direction === 'less' || (direction === 'either' && statistic.value < mean.value);
+  const z = w.let('standardized, half a step nearer', 'z', over(towards ? plus(away, half) : minus(away, half), sd));
+  tailOf(w, 'Z', z, normal, direction);
+}
+
 /** Rank-sum test of two groups. Source: Mann & Whitney (1947), ties after Lehmann (1975). */
-export function mannWhitneyWorking(a: readonly number[], b: readonly number[]): Step[] {
+export function mannWhitneyWorking(
+  a: readonly number[],
+  b: readonly number[],
+  direction: Direction = 'either',
+): Step[] {
   const w = new Working();
   const all = [...a, ...b];
   const { ranks } = ranked(all);
@@ -48,13 +85,12 @@ export function mannWhitneyWorking(a: readonly number[], b: readonly number[]): 
     '\\sigma_U',
     root(times(over(times(na, nb), twelve), minus(plus(n, one), over(tieTerm(all), times(n, minus(n, one)))))),
   );
-  const z = w.let('standardized', 'z', over(minus(u, mean), sd));
-  w.look('two-sided p, large samples', 'p', '2\\,P(Z \\ge |z|)', 2 * normal.upper(Math.abs(z.value)));
+  judged(w, u, mean, sd, mannWhitney(a, b), direction);
   return w.steps;
 }
 
 /** Signed-rank test of differences. Source: Wilcoxon (1945), ties after Lehmann (1975). */
-export function signedRankWorking(differences: readonly number[]): Step[] {
+export function signedRankWorking(differences: readonly number[], direction: Direction = 'either'): Step[] {
   const w = new Working();
   const left = differences.filter((d) => d !== 0);
   const sizes = left.map(Math.abs);
@@ -77,8 +113,7 @@ export function signedRankWorking(differences: readonly number[]): Step[] {
       ),
     ),
   );
-  const z = w.let('standardized', 'z', over(minus(v, mean), sd));
-  w.look('two-sided p, large samples', 'p', '2\\,P(Z \\ge |z|)', 2 * normal.upper(Math.abs(z.value)));
+  judged(w, v, mean, sd, wilcoxonSignedRank(differences), direction);
   return w.steps;
 }
 

@@ -155,7 +155,7 @@ export function ComparedControl({ answer, style, set }: ControlProps) {
               <Choose
                 label="Brackets for"
                 value={style.bracketsFor ?? 'apart'}
-                options={{ apart: 'those told apart', all: `all ${made.length} made` }}
+                options={{ apart: 'those that differ significantly', all: `all ${made.length} made` }}
                 onChange={(bracketsFor) => set({ bracketsFor })}
               />
               {', '}

@@ -202,7 +202,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
               <>
                 <span>
                   {answers.length < count && `Stopped after ${answers.length} of ${count}: `}
-                  {apart} of {rows.length} could be told apart at {percent(question.level)} after{' '}
+                  {apart} of {rows.length} differ at {percent(question.level)} after{' '}
                   {method === 'holm' ? 'Holm' : 'Benjamini–Hochberg'}
                   {method === 'holm' ? '' : ', which holds the share of false findings'}.
                 </span>

@@ -6,7 +6,7 @@ import { meanOf } from '../../core/answer/group-part';
 import { choicesOf } from '../../core/question/choices';
 import { between, degreesOfFreedom, fixed, meanDecimals, percent, significant } from '../../core/words/numbers';
 import { type Headline } from '../../core/words/headline';
-import { equivalenceClause } from '../../core/words/report';
+import { equivalenceClause } from '../../core/words/equivalence';
 import { FullP, Remarks, SampledP, Sizes, TestLines, dash, effectDecimals, statistic } from './Figures';
 import { GroupMarker } from '../shared/GroupMarker';
 import { RichText } from '../shared/RichText';
@@ -76,7 +76,7 @@ function GroupTable({ answer }: { answer: Answer }) {
           </th>
           {!answer.reported && <th scope="col">median</th>}
           {letters && (
-            <th scope="col" title="groups that share a letter were not told apart">
+            <th scope="col" title="groups that share a letter do not differ significantly">
               letters
             </th>
           )}

@@ -8,7 +8,7 @@ import { workingOf } from '../../core/answer/working-of';
 import { named } from '../../core/distributions/named';
 import type { Table } from '../../core/readings/table';
 import { curveScene } from '../../core/scenes/curve';
-import { decisionOf, hypotheses, pOf } from '../../core/words/hypotheses';
+import { decisionOf, equivalenceHypotheses, hypotheses, pOf } from '../../core/words/hypotheses';
 import { fixed, significant } from '../../core/words/numbers';
 import { CopyButton } from '../shared/CopyButton';
 import { Choose } from '../shared/Parts';
@@ -78,9 +78,10 @@ interface Props {
 
 function Hypotheses({ answer }: Pick<Props, 'answer'>) {
   const { none, some } = hypotheses(answer);
+  const equivalence = equivalenceHypotheses(answer);
   return (
     <ul className="space-y-2" data-testid="hypotheses">
-      {[none, some].map((h) => (
+      {[none, some, ...(equivalence ? [equivalence.none, equivalence.some] : [])].map((h) => (
         <li key={h.tex}>
           <Tex tex={h.tex} /> <span className="prose-serif ml-3 text-[15px] text-muted">{h.words}</span>
         </li>
