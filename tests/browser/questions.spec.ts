@@ -89,7 +89,7 @@ test('several groups: source table, which ones differ, letters, control, contras
   await other.getByRole('button').click();
   await expect(page.getByTestId('test')).toContainText('Welch’s analysis of variance');
   await expect(page.getByLabel('Spreads')).toHaveValue('separate');
-  await expect(page.getByRole('region', { name: 'Which ones differ' })).toContainText('Games–Howell');
+  await expect(page.getByRole('region', { name: 'Pairwise comparisons' })).toContainText('Games–Howell');
   // Back by the keyboard alone: the sentence's parts are reached with Tab and changed with the arrows.
   await page.getByLabel('Spreads').focus();
   await page.keyboard.press('ArrowDown');
@@ -97,13 +97,13 @@ test('several groups: source table, which ones differ, letters, control, contras
   await page.getByLabel('Which comparisons follow').focus();
   await page.keyboard.press('ArrowDown');
   await expect(page.getByTestId('comparison-row')).toHaveCount(2);
-  await expect(page.getByRole('region', { name: 'Which ones differ' })).toContainText('Dunnett');
+  await expect(page.getByRole('region', { name: 'Comparisons with the control' })).toContainText('Dunnett');
   await page.getByLabel('Which comparisons follow').selectOption('contrasts');
   await page.getByLabel('Name of contrast 1').fill('red less the others');
   await page.keyboard.press('Enter');
   await page.getByLabel('Weight of Blue in contrast 1').fill('1');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('region', { name: 'Which ones differ' })).toContainText('must sum to 0');
+  await expect(page.getByRole('region', { name: 'Contrasts' })).toContainText('must sum to 0');
   await page.getByLabel('Weight of Blue in contrast 1').fill('-0.5');
   await page.keyboard.press('Enter');
   await page.getByLabel('Weight of White in contrast 1').fill('-0.5');
@@ -111,7 +111,9 @@ test('several groups: source table, which ones differ, letters, control, contras
   await expect(page.getByTestId('comparison-row')).toContainText('red less the others');
   await page.getByLabel('Which comparisons follow').selectOption('all');
   await page.getByLabel('How comparisons are judged together').selectOption('bonferroni');
-  await expect(page.getByRole('region', { name: 'Which ones differ' })).toContainText('its intervals hold together');
+  await expect(page.getByRole('region', { name: 'Pairwise comparisons' })).toContainText(
+    'its intervals are simultaneous',
+  );
   expect(await copiedResults(page)).toMatch(/differed among the 3 groups: F\(2, 21\) = 4\.67, p = 0\.021/);
   // One group left out in the sentence.
   await page.getByLabel('Groups compared').first().click();

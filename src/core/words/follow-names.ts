@@ -18,16 +18,15 @@ export const followNames: Record<FollowUp, string> = {
 
 /** Why comparisons are judged this way. */
 export const followReasons: Record<FollowUp, string> = {
-  tukey: 'made for all pairs with one shared spread; its intervals hold together',
-  'games-howell': 'made for all pairs when spreads differ; its intervals hold together',
+  tukey: 'made for all pairs with one shared spread; its intervals are simultaneous',
+  'games-howell': 'made for all pairs when spreads differ; its intervals are simultaneous',
   dunnett: 'made for each group against one control, and sharper there than all pairs',
   dunn: 'pairs by the mean ranks the overall test used',
   nemenyi: 'pairs by mean ranks within subjects',
-  bonferroni: 'right for any few comparisons, and cautious; its intervals hold together',
-  holm: 'right for any few comparisons and never less sharp than Bonferroni; intervals stand each on its own',
-  sidak: 'a hair sharper than Bonferroni; its intervals hold together',
+  bonferroni: 'right for any few comparisons, and cautious; its intervals are simultaneous',
+  holm: 'right for any few comparisons and never less sharp than Bonferroni; its intervals are individual',
+  sidak: 'a hair sharper than Bonferroni; its intervals are simultaneous',
   scheffe: 'right for every contrast one may think of, also after looking; the most cautious for pairs',
-  'benjamini-hochberg':
-    'holds the share of false findings rather than the chance of any; intervals stand each on its own',
+  'benjamini-hochberg': 'holds the share of false findings rather than the chance of any; its intervals are individual',
   unadjusted: 'each comparison as if it were the only one: with many, some will seem to differ by luck',
 };

@@ -72,7 +72,7 @@ function headline(answer: Answer, comparison: Comparison): Text {
       shown: 'that it is the SD',
       claim: `it is ${asked.direction} than ${stated}`,
     });
-    return text`${sentenceCase(what(answer))} of ${a.name} scattered with ${sdOf(a, unit)}; at the ${level} level, ${verdict}.`;
+    return text`${sentenceCase(what(answer))} of ${a.name} had an ${sdOf(a, unit)}; at the ${level} level, ${verdict}.`;
   }
   if ((asked.design === 'two-groups' || asked.design === 'paired') && a && b) {
     const verdict = verdictOn({
@@ -84,7 +84,7 @@ function headline(answer: Answer, comparison: Comparison): Text {
       shown: 'them',
       claim: `it is ${asked.direction} in ${a.name}`,
     });
-    return text`${sentenceCase(what(answer))} scattered with ${sdOf(a, unit)} in ${a.name} and ${sdOf(b, unit)} in ${b.name}; at the ${level} level, ${verdict}.`;
+    return text`${sentenceCase(what(answer))} had an ${sdOf(a, unit)} in ${a.name} and an ${sdOf(b, unit)} in ${b.name}; at the ${level} level, ${verdict}.`;
   }
   return sure
     ? text`The spread of ${what(answer)} differed among the ${groups.length} groups, at the ${level} level.`
@@ -191,7 +191,7 @@ export const spreadWords: SubjectWords = {
       return {
         none: {
           tex: `H_0\\colon ${sigma(0)} = ${sigma(1)}`,
-          words: `${nameAt(answer, 0)} and ${nameAt(answer, 1)} scatter alike.`,
+          words: `The SDs of ${nameAt(answer, 0)} and ${nameAt(answer, 1)} are equal.`,
         },
         some: {
           tex: `H_1\\colon ${sigma(0)} ${opposite} ${sigma(1)}`,
@@ -207,7 +207,7 @@ export const spreadWords: SubjectWords = {
           .slice(0, 6)
           .map((_, i) => sigma(i))
           .join(' = ')}${groups.length > 6 ? ' = \\cdots' : ''}`,
-        words: `All ${groups.length} scatter alike.`,
+        words: `All ${groups.length} SDs are equal.`,
       },
       some: { tex: 'H_1\\colon \\text{not all are equal}', words: 'At least one scatters unlike another.' },
     };

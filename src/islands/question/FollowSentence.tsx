@@ -59,7 +59,7 @@ export function FollowSentence({ question, settled, choices, factors, onChange }
             onChange(next === 'auto' ? rest : { ...question, within: next });
           }}
         />{' '}
-        are compared, judged by {judged}.
+        are compared, adjusted by {judged}.
       </>
     );
   }
@@ -67,11 +67,11 @@ export function FollowSentence({ question, settled, choices, factors, onChange }
     return (
       <>
         {' '}
-        Then conditions are compared within each {factors?.[0]}, judged by {judged}.
+        Then conditions are compared within each {factors?.[0]}, adjusted by {judged}.
       </>
     );
   if (question.design === 'repeated' || method === 'ranks')
-    return <> Then all pairs are compared, judged by {judged}.</>;
+    return <> Then all pairs are compared, adjusted by {judged}.</>;
   return (
     <>
       {' '}
@@ -117,7 +117,7 @@ export function FollowSentence({ question, settled, choices, factors, onChange }
           ,
         </>
       )}{' '}
-      are compared, judged by {judged}.
+      are compared, adjusted by {judged}.
       {compare === 'chosen' && (
         <span className="block text-[15px]">
           {(question.pairs ?? []).map(([a, b], i) => {

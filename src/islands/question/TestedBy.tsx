@@ -11,12 +11,11 @@ export function TestedBy({ question, onChange }: { question: Question; onChange:
   const methods = methodsFor(question);
   const name = (m: (typeof methods)[number]): string => {
     const named = methodName({ ...question, method: m });
-    return named.charAt(0).toLowerCase() + named.slice(1);
+    // What begins with someone's name, or a letter that is one, keeps its capital within the sentence.
+    return /^(Fisher|McNemar|Levene|Bartlett|Brown|Pitman|G |F )/.test(named)
+      ? named
+      : named.charAt(0).toLowerCase() + named.slice(1);
   };
-  const lowered = (m: (typeof methods)[number]): string =>
-    /^(Fisher|McNemar|Levene|Bartlett|Brown|G |F )/.test(methodName({ ...question, method: m }))
-      ? methodName({ ...question, method: m })
-      : name(m);
   return (
     <>
       ; tested by {!/^(Fisher|McNemar|Levene|Bartlett)/.test(methodName(question)) && methods.length > 1 && 'the '}
@@ -24,11 +23,11 @@ export function TestedBy({ question, onChange }: { question: Question; onChange:
         <Choose
           label="Tested by"
           value={method}
-          options={Object.fromEntries(methods.map((m) => [m, lowered(m)]))}
+          options={Object.fromEntries(methods.map((m) => [m, name(m)]))}
           onChange={(next) => onChange({ ...question, method: next })}
         />
       ) : (
-        `the ${lowered(method)}`
+        `the ${name(method)}`
       )}
       {method === 'shuffle' && (
         <>

@@ -52,7 +52,7 @@ function Listed({
             )}
             {first?.interval && (
               <th scope="col">
-                {percent(level)} CI{part.simultaneous ? ', together' : ', each'}
+                {percent(level)} CI{part.simultaneous ? ', simultaneous' : ', individual'}
               </th>
             )}
             {first?.statistic && (
@@ -66,7 +66,7 @@ function Listed({
             </th>
             {first?.smallest !== undefined && (
               <th scope="col" className="max-w-32 !whitespace-normal">
-                smallest that counts
+                least significant difference
               </th>
             )}
           </tr>
@@ -171,7 +171,7 @@ interface Props {
   onChoose: (place: number) => void;
 }
 
-/** Which ones differ: the comparisons that follow, as a list or a triangle, by size or as given. */
+/** The comparisons that follow, as a list or a triangle, by size or as given. */
 export default function WhichDiffer({ answer, comparison, sorted, onSort, chosen, onChoose }: Props) {
   const [form, setForm] = useState<'list' | 'triangle'>('list');
   const { follow } = comparison;
@@ -184,11 +184,18 @@ export default function WhichDiffer({ answer, comparison, sorted, onSort, chosen
   const triangular = parts.length === 1 && parts[0]?.letters !== undefined && answer.groups.length > 2;
   const { critical, family } = parts[0] ?? {};
   const left = parts.flatMap((part) => part.left ?? []);
+  const heading =
+    question.design === 'several' || question.about
+      ? {
+          all: 'Pairwise comparisons',
+          chosen: 'Pairwise comparisons',
+          control: 'Comparisons with the control',
+          contrasts: 'Contrasts',
+        }[choices.compare]
+      : 'Pairwise comparisons';
   return (
-    <section aria-label="Which ones differ">
-      <h3 className="prose-serif mb-1 text-[17px]">
-        {question.design === 'factorial' ? 'Which levels differ?' : 'Which ones differ?'}
-      </h3>
+    <section aria-label={heading}>
+      <h3 className="prose-serif mb-1 text-[17px]">{heading}</h3>
       {!follow.ok ? (
         <p className="text-sm text-muted" role="status">
           {follow.reason}
