@@ -11,7 +11,7 @@ const violations = async (page: Page) =>
 
 for (const theme of ['page', 'night-bench'])
   test(`each page is accessible in the ${theme} theme`, async ({ page, context, baseURL }) => {
-    test.setTimeout(150_000);
+    test.setTimeout(300_000);
     await context.addCookies([{ name: 'theme', value: theme, url: baseURL ?? '' }]);
     await page.goto('/');
     await page.getByRole('heading', { name: 'Studies' }).waitFor();

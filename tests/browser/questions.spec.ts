@@ -54,7 +54,7 @@ test('one group against a fixed value: t, z, ranks, bounds, and a reading change
   await page.keyboard.press('Enter');
   await page.getByLabel('A difference that does not matter').fill('6');
   await page.keyboard.press('Enter');
-  await expect(page.getByTestId('equivalence')).toContainText('lies within −6 to 6 µL: alike');
+  await expect(page.getByTestId('equivalence')).toContainText('lies within −6 to 6 µL: equivalent within that margin');
   await page.getByLabel('Compared by').selectOption('ranks');
   await expect(page.getByTestId('test')).toContainText('Wilcoxon signed-rank test');
   await page.getByLabel('Compared by').selectOption('means');

@@ -102,7 +102,7 @@ describe('sentences about counts and spread', () => {
     const asked = questionOf('two-groups', { about: 'spread', a: 'a', b: 'b' });
     const [says, how, results] = told(asked, readings);
     expect(says).to.match(
-      /SD 1\.71 psu in Old probe and SD 0\.158 psu in New probe; .* equal spreads are not compatible with these readings\.$/,
+      /had an SD of 1\.71 psu in Old probe and of 0\.158 psu in New probe; .* equal spreads are not compatible with these readings\.$/,
     );
     expect(how).to.include('by the F test of two variances, each dip contributing one reading.');
     // s² = 2.925 and 0.025 by hand.

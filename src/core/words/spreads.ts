@@ -21,9 +21,9 @@ import { verdictOn } from './verdict';
 const what = (named: Named): string => named.measure || 'the readings';
 const nameAt = ({ groups }: Pick<Named, 'groups'>, i: number): string => groups[i]?.name ?? '';
 
-/** "SD 4.21 mm". */
+/** "4.21 mm". */
 const sdOf = ({ summary }: GroupPart, unit: string): string =>
-  summary ? `SD ${significant(Math.sqrt(summary.variance), 3)}${unitAfter(unit)}` : 'no spread known';
+  summary ? `${significant(Math.sqrt(summary.variance), 3)}${unitAfter(unit)}` : 'not known';
 
 function question(named: Named): string {
   const { question: asked, unit } = named;
@@ -72,7 +72,7 @@ function headline(answer: Answer, comparison: Comparison): Text {
       shown: 'that it is the SD',
       claim: `it is ${asked.direction} than ${stated}`,
     });
-    return text`${sentenceCase(what(answer))} of ${a.name} had an ${sdOf(a, unit)}; at the ${level} level, ${verdict}.`;
+    return text`${sentenceCase(what(answer))} of ${a.name} had an SD of ${sdOf(a, unit)}; at the ${level} level, ${verdict}.`;
   }
   if ((asked.design === 'two-groups' || asked.design === 'paired') && a && b) {
     const verdict = verdictOn({
@@ -84,7 +84,7 @@ function headline(answer: Answer, comparison: Comparison): Text {
       shown: 'them',
       claim: `it is ${asked.direction} in ${a.name}`,
     });
-    return text`${sentenceCase(what(answer))} had an ${sdOf(a, unit)} in ${a.name} and an ${sdOf(b, unit)} in ${b.name}; at the ${level} level, ${verdict}.`;
+    return text`${sentenceCase(what(answer))} had an SD of ${sdOf(a, unit)} in ${a.name} and of ${sdOf(b, unit)} in ${b.name}; at the ${level} level, ${verdict}.`;
   }
   return sure
     ? text`The spread of ${what(answer)} differed among the ${groups.length} groups, at the ${level} level.`
@@ -125,7 +125,7 @@ function results(answer: Answer, comparison: Comparison): Text {
   const [test] = comparison.tests;
   const tested: Text = test ? testPhrase(test) : [];
   const each = joined(
-    groups.map((g): Text => text`${g.name} (${sdOf(g, unit)}, ${symbol('n')} = ${g.n})`),
+    groups.map((g): Text => text`${g.name} (SD ${sdOf(g, unit)}, ${symbol('n')} = ${g.n})`),
     '; ',
   );
   const { effect } = comparison;
@@ -167,7 +167,7 @@ export const spreadWords: SubjectWords = {
   legend: (answer) => {
     const [test] = answer.comparison.ok ? answer.comparison.value.tests : [];
     return text`${sentenceCase(withUnit(what(answer), answer.unit))}: each reading’s distance from its group’s mean, bars one standard deviation to either side. ${joined(
-      answer.groups.map((g): Text => text`${g.name} ${symbol('n')} = ${g.n}, ${sdOf(g, answer.unit)}`),
+      answer.groups.map((g): Text => text`${g.name} ${symbol('n')} = ${g.n}, SD ${sdOf(g, answer.unit)}`),
       '; ',
     )}.${test ? text` ${methodName(answer.question)}, ${testPhrase(test)}.` : []}`;
   },
