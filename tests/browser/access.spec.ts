@@ -35,7 +35,7 @@ for (const theme of ['page', 'night-bench'])
       mimeType: 'text/csv',
       buffer: Buffer.from('lamp,length (mm)\nred,1\nred,n/a\nwhite,3'),
     });
-    await page.getByRole('button', { name: 'Take these readings in' }).waitFor();
+    await page.getByRole('button', { name: 'Import', exact: true }).waitFor();
     expect(await violations(page)).toEqual([]);
     await page.getByRole('link', { name: 'All changes' }).click();
     await page.getByRole('heading', { name: 'What was done', exact: true }).waitFor();

@@ -4,7 +4,7 @@ import { cell, paste, saved, startStudy, test } from './steps';
 
 const margin = (page: Page) => page.getByRole('complementary', { name: 'Margin notes' });
 const layout = (page: Page) => page.getByLabel('How the table is laid out');
-const take = (page: Page) => page.getByRole('button', { name: 'Take these readings in' });
+const take = (page: Page) => page.getByRole('button', { name: 'Import', exact: true });
 const open = (page: Page, name: string, content: string | Buffer) =>
   page.getByLabel('File of readings').setInputFiles({
     name,

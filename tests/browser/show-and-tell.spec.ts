@@ -71,7 +71,7 @@ test('paste → question → figure → write-up → DOCX → bundle → the sam
     spine: await page.getByRole('navigation', { name: 'Study' }).innerText(),
   });
   const before = await shown();
-  const bundle = await downloaded(page, () => page.getByRole('link', { name: 'Take the study along' }).click());
+  const bundle = await downloaded(page, () => page.getByRole('link', { name: 'Export study' }).click());
   expect(bundle.name).toBe('Lamps to tell.zip');
   await page.goto('/');
   await page.getByRole('button', { name: 'Delete Lamps to tell' }).click();

@@ -265,7 +265,7 @@ export const cases: Record<string, Case[]> = {
   ],
   factorial: [
     {
-      situation: 'they act upon each other',
+      situation: 'they interact',
       table: grid,
       question: questionOf('factorial', { measure: 'y', by: 'f', by2: 'l' }),
     },

@@ -93,7 +93,7 @@ export interface FollowUpPart {
   left?: { name: string; why: string }[];
   /** Whether the intervals hold together at the level, or each on its own. */
   simultaneous: boolean;
-  /** Groups that share a letter were not told apart; only for comparisons of all pairs. */
+  /** Groups that share a letter do not differ; only for comparisons of all pairs. */
   letters?: { id: string; letters: string }[];
   /** Where they were made, of two factors: the level of the other factor. */
   within?: string;

@@ -127,7 +127,7 @@ export function judgedByP(
   }));
 }
 
-/** Letters for groups of which all pairs were compared: those that share one were not told apart. */
+/** Letters for groups of which all pairs were compared: those that share one do not differ. */
 export function lettersFor(
   groups: readonly Named[],
   effects: readonly Effect[],

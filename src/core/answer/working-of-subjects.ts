@@ -31,7 +31,11 @@ const part = (title: string, make: () => Step[]): WorkingPart[] => {
 
 /** How an exact p is counted, as TeX. */
 const countedFrom = {
-  share: '\\sum P(X = k)\\ \\text{over the counts at least as far from what is stated}',
+  share: {
+    either: '\\sum_{P(k) \\le P(x)} P(k)',
+    greater: '\\sum_{k \\ge x} P(k)',
+    less: '\\sum_{k \\le x} P(k)',
+  },
   pairs: '\\sum P(X = k)\\ \\text{of those that changed, each way equally likely}',
   table: '\\sum P(\\text{table})\\ \\text{over the tables with these margins that are no likelier}',
   line: '\\sum P(\\text{counts})\\ \\text{over the counts that are no likelier}',
@@ -48,7 +52,7 @@ function ofShares({ question, groups }: Answer, { counts, pairs, p }: Comparison
     case 'one-sample':
       return a
         ? part('The share and its test', () =>
-            ending(oneProportionWorking(x, a.n, value, question.level, direction), countedFrom.share),
+            ending(oneProportionWorking(x, a.n, value, question.level, direction), countedFrom.share[direction]),
           )
         : [];
     case 'two-groups':

@@ -8,7 +8,7 @@ export interface Made {
   a: string;
   b: string;
   p: number;
-  /** Whether the two were told apart at the question's level. */
+  /** Whether the two differ at the question's level. */
   apart: boolean;
 }
 
@@ -49,7 +49,7 @@ export function comparisonsMade(answer: Answer, slots: readonly Slot[]): Made[] 
   );
 }
 
-/** The letters of groups that were not told apart, where all pairs were compared. */
+/** The letters of groups that do not differ, where all pairs were compared. */
 export function lettersMade(answer: Answer): { id: string; letters: string }[] {
   if (!answer.comparison.ok || !answer.comparison.value.follow?.ok) return [];
   const { value } = answer.comparison.value.follow;

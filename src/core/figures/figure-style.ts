@@ -69,7 +69,7 @@ export const FigureStyle = v.object({
   rules: v.optional(v.pipe(v.array(v.object({ at: finite('A line’s value'), name: words(80) })), v.maxLength(12))),
   /** How comparisons that were made are shown: brackets with p, letters, or not at all. */
   compared: v.optional(v.picklist(['brackets', 'letters', 'none'])),
-  /** Brackets for every comparison made, or only for those told apart. */
+  /** Brackets for every comparison made, or only for those that differ. */
   bracketsFor: v.optional(v.picklist(['apart', 'all'])),
   /** How a bracket writes its p: in figures, or as asterisks. */
   pAs: v.optional(v.picklist(['exact', 'asterisks'])),

@@ -141,7 +141,7 @@ export function twoWayAnova(readings: readonly TwoWayReading[], type: SumsOfSqua
     type !== 3 || complete || !replicated,
     `Sums of squares of type III compare means over all cells, and ${emptyCells.length === 1 ? `one is empty (${emptyCells[0]?.a ?? ''}, ${emptyCells[0]?.b ?? ''})` : `${emptyCells.length} are empty`}: ask for type II, which compares levels where both have readings.`,
   );
-  const together = 'The two factors cannot be told apart in these readings: their levels always change together.';
+  const together = 'The two factors cannot be separated in these readings: their levels always change together.';
   const afterOther = (other: Means, theirs: number): FactorEffect => {
     demand(additive.rank > theirs, together);
     return effect(apart(cells, additive.fitted, other), additive.rank - theirs);

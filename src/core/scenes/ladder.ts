@@ -152,11 +152,11 @@ export function singleEffect(
 /** A rung: an effect, and the heading it stands under. */
 export interface Rung extends Effect {
   heading?: string;
-  /** Whether it was told apart from no difference. */
+  /** Whether it differs significantly. */
   apart: boolean;
 }
 
-/** Several effects as rungs on one axis. Those told apart are filled, the others hollow: never colour alone. */
+/** Several effects as rungs on one axis. Those that differ significantly are filled, the others hollow: never colour alone. */
 export function ladder(rungs: readonly Rung[], frame: Frame, title: string): Panel {
   const shown = rungs.slice(0, mostRungs);
   const ends = shown.flatMap((e) => [

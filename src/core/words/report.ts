@@ -254,7 +254,7 @@ export function resultsSentence(answer: Answer, comparison: Comparison): Text {
     const unshown = settled
       ? ''
       : question.direction === 'either'
-        ? '; this does not show a difference'
+        ? `; this does not show ${question.design === 'one-sample' ? `that it differs from ${valued(given(value), answer.unit)}` : value === 0 ? 'a difference' : `that the difference is other than ${valued(given(value), answer.unit)}`}`
         : `; this does not show that ${claimOf(answer)}`;
     const pInterval = first.pInterval ? ` (${percent(level)} CI of the sampled p ${between(first.pInterval, 4)})` : '';
     if (question.design === 'one-sample' && a) {

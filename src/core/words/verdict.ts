@@ -26,7 +26,7 @@ export function verdictOn({ settled, direction, seen, none, are, open, shown, cl
   return `these ${seen} do not rule out ${open ?? none}${shown ? `, nor do they show ${shown}` : ''}`;
 }
 
-/** How surely several comparisons hold: how many of how many could be told apart. */
+/** How surely several comparisons hold: how many of how many differ. */
 export function toldApart({ follow }: Comparison, level: number): { apart: number; all: number } {
   const effects = follow?.ok ? follow.value.flatMap((part) => part.effects) : [];
   return { apart: effects.filter((e) => passes(e.p, level)).length, all: effects.length };

@@ -368,7 +368,7 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
               disabled={progress !== undefined || intake.troubles.length > 0}
               onClick={take}
             >
-              Take these readings in
+              Import
             </button>
             <label>
               {study === undefined ? 'as a study called ' : 'as a table called '}

@@ -51,7 +51,7 @@ export function HeadlineBand({ headline, reason }: { headline: Headline | undefi
   );
 }
 
-/** Each group's figures, and the letters of those told apart. */
+/** Each group's figures, and the letters of those that do not differ. */
 function GroupTable({ answer }: { answer: Answer }) {
   const level = percent(answer.question.level);
   const follow = answer.comparison.ok ? answer.comparison.value.follow : undefined;

@@ -57,8 +57,8 @@ export function Leave({ title, writeUp, store }: Props) {
       return new Blob([markdownDocument(blocks(), (figure) => asUrl(svg(figure)))], { type: 'text/markdown' });
     });
   return (
-    <section aria-label="Take it along" className="space-y-1">
-      <h2 className="part-of-page">Take it along</h2>
+    <section aria-label="Export" className="space-y-1">
+      <h2 className="part-of-page">Export</h2>
       {(
         [
           ['as DOCX', docx],
