@@ -1,11 +1,9 @@
-import { layout } from '../charts/layout';
+import { type DrawnPlate, drawnPlate } from '../charts/drawn-plate';
 import { answer } from '../core/answer/answer';
 import { defaultFigureStyle } from '../core/figures/default-style';
 import type { FigureStyle } from '../core/figures/figure-style';
-import { type PlatePart, plate, plateLegend } from '../core/figures/plate';
+import type { PlatePart } from '../core/figures/plate';
 import { DomainError } from '../core/numeric/domain-error';
-import type { Drawing } from '../core/scenes/drawing';
-import type { Text } from '../core/words/text';
 import { pdfFile } from '../formats/pdf';
 import { svgFile } from '../formats/svg';
 import { NotFound } from '../store/errors';
@@ -16,12 +14,8 @@ import { readTable } from '../store/tables';
 import { faceFiles, svgFace } from './fonts';
 
 /** A figure as it is now. */
-export interface DrawnFigure {
-  drawing: Drawing;
-  widthMm: number;
-  heightMm: number;
+export interface DrawnFigure extends DrawnPlate {
   style: FigureStyle;
-  legend: Text;
 }
 
 /** A figure's answer and style. @throws DomainError where the question has no answer */
@@ -45,10 +39,7 @@ export function drawnFigure(db: Db, id: string): DrawnFigure {
       throw error;
     }
   });
-  const made = plate(first, others);
-  const { scene, widthMm, heightMm } = made;
-  const legend = plateLegend([first, ...others], made);
-  return { drawing: layout(scene), widthMm, heightMm, style: first.style, legend };
+  return { ...drawnPlate(first, others), style: first.style };
 }
 
 /** The figure as an SVG file. */

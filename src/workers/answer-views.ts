@@ -1,9 +1,9 @@
 /** What a page shows of an answer and takes long to draw or to judge where readings are many. */
+import { drawnPlate } from '../charts/drawn-plate';
 import { layout } from '../charts/layout';
 import type { Answer } from '../core/answer/answer';
 import { checkedValues, checksOf } from '../core/answer/checks-of';
 import type { FigureStyle } from '../core/figures/figure-style';
-import { plate } from '../core/figures/plate';
 import { checkPicture } from '../core/scenes/check-picture';
 import { lookScene } from '../core/scenes/look';
 import { viewScene } from '../core/scenes/shapes-of-groups';
@@ -24,10 +24,7 @@ export const answerViews = {
     });
   },
   /** A figure of the answer alone. */
-  figure: (answer: Answer, style: FigureStyle) => {
-    const { scene, ...made } = plate({ answer, style }, []);
-    return { ...made, drawing: layout(scene) };
-  },
+  figure: (answer: Answer, style: FigureStyle) => drawnPlate({ answer, style }),
 };
 
 type Views = typeof answerViews;

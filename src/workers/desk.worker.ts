@@ -3,8 +3,10 @@
  * them, so that a changed question travels alone. Stopped by ending the worker.
  */
 import { expose } from 'comlink';
+import { drawnPlate } from '../charts/drawn-plate';
 import { type Answer, answer, described } from '../core/answer/answer';
 import { othersOf } from '../core/answer/others';
+import type { FigureStyle } from '../core/figures/figure-style';
 import { type Outcome, DomainError } from '../core/numeric/domain-error';
 import type { Question } from '../core/question/question';
 import type { Column, Table } from '../core/readings/table';
@@ -16,6 +18,8 @@ let laid: { key: string; table: Table } | undefined;
 /** The last answers by number: one described, and the same compared. */
 const made = new Map<number, Answer>();
 let serial = 0;
+/** Answers held to be drawn beside each other, which may be of several tables. */
+const held = new Map<number, Answer>();
 
 function table(): Table {
   if (!laid) throw new DomainError('No table was laid on the desk.');
@@ -42,6 +46,21 @@ const calls = {
   },
   described: (question: Question) => sent(described(question, table())),
   answer: (question: Question) => sent(answer(question, table())),
+  /** Answers, and keeps the answer under this number until `drop`; the reason where there is none. */
+  hold: (number: number, question: Question): string => {
+    const found = answer(question, table());
+    if (found.ok) held.set(number, found.value);
+    return found.ok ? '' : found.reason;
+  },
+  drop: (number: number): void => void held.delete(number),
+  /** A figure of held answers, beside each other; undefined where one is held no more. */
+  plate: (shown: readonly { number: number; style: FigureStyle }[]): unknown => {
+    const [first, ...others] = shown.flatMap(({ number, style }) => {
+      const answered = held.get(number);
+      return answered ? [{ answer: answered, style }] : [];
+    });
+    return first && others.length === shown.length - 1 ? pack(drawnPlate(first, others)) : undefined;
+  },
   others: (question: Question): unknown => pack(othersOf(question, table())),
   /** A view of the answer of this number; undefined where others were made since. */
   view: <K extends ViewName>(of: number, name: K, rest: ViewArguments<K>): unknown => {

@@ -1,11 +1,9 @@
 import { useStore } from '@nanostores/react';
 import { Trash2 } from 'lucide-react';
-import { type MouseEvent, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { type MouseEvent, useCallback, useEffect, useRef, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
-import { layout } from '../../charts/layout';
 import type { FigureStyle } from '../../core/figures/figure-style';
 import { kindOf } from '../../core/figures/kinds';
-import { plate, plateLegend } from '../../core/figures/plate';
 import type { Question } from '../../core/question/question';
 import { shortQuestion } from '../../core/words/question';
 import { html, plain } from '../../core/words/text';
@@ -67,15 +65,10 @@ function Page({ study, figure, asked, figures, kept }: Shown & { kept: Kept }) {
   const frame = useRef<HTMLDivElement>(null);
   const answering = useAnswer(asked.question, table);
   const { result } = answering;
-  const panels = usePanels(style.beside ?? noPanels, figures, table);
+  const panels = usePanels({ style, question: asked.question, table }, style.beside ?? noPanels, figures);
   const found = result?.ok ? result.value : undefined;
   const { view: alone } = useView('figure', style.beside?.length ? undefined : found, style);
-  const beside = useMemo(() => {
-    if (!found || !panels || !style.beside?.length) return undefined;
-    const { scene, ...made } = plate({ answer: found, style }, panels.parts);
-    return { ...made, drawing: layout(scene) };
-  }, [found, style, panels]);
-  const drawn = alone ?? beside;
+  const drawn = style.beside?.length ? panels?.made : alone;
   if (!result) return <WorkingOut {...answering} />;
   if (!result.ok)
     return (
@@ -88,8 +81,7 @@ function Page({ study, figure, asked, figures, kept }: Shown & { kept: Kept }) {
     change(Object.fromEntries(Object.entries({ ...style, ...part }).filter(([, v]) => v !== undefined)) as FigureStyle);
   const props = { answer: shown, style, set };
   const kind = kindOf(shown, style);
-  const parts = panels ? [{ answer: shown, style }, ...panels.parts] : [];
-  const legend = drawn ? plateLegend(parts, drawn) : [];
+  const legend = drawn?.legend ?? [];
   const name =
     shortQuestion(shown)
       .replace(/[^\p{L}\p{N} ._-]+/gu, ' ')

@@ -1,6 +1,8 @@
 import { type Remote, releaseProxy, wrap } from 'comlink';
+import type { DrawnPlate } from '../../charts/drawn-plate';
 import type { Answer } from '../../core/answer/answer';
 import type { Other } from '../../core/answer/others';
+import type { FigureStyle } from '../../core/figures/figure-style';
 import type { Outcome } from '../../core/numeric/domain-error';
 import type { Question } from '../../core/question/question';
 import type { Column, Table } from '../../core/readings/table';
@@ -16,6 +18,14 @@ function keyOf(column: Column): number {
   const key = keys.get(column) ?? (count += 1);
   keys.set(column, key);
   return key;
+}
+
+/** An answer held at a desk under a number; the reason where there is none. */
+interface Held {
+  number: number;
+  question: Question;
+  table: Table;
+  reason: string;
 }
 
 /** A worker that answers questions about a table laid before it. */
@@ -52,6 +62,47 @@ export class Desk {
     const found = unpack(packed) as Outcome<Answer>;
     if (found.ok) desks.set(found.value, { desk: this, serial });
     return found;
+  }
+
+  /**
+   * Draws answers beside each other, which may be of several tables. Those it has answered before are not answered again;
+   * those no longer among them are dropped. The ones without an answer are left out, with the reason at their place.
+   * @param isStale whether something newer is wanted by now, so that the rest may be left
+   */
+  async plate(
+    parts: readonly { question: Question; table: Table; style: FigureStyle }[],
+    isStale: () => boolean,
+  ): Promise<{ made: DrawnPlate | undefined; reasons: string[] } | undefined> {
+    // One after the other: a table laid for one answer is not to be laid over by the next.
+    const turn = this.plates.then(async () => {
+      const held: Held[] = [];
+      for (const { question, table } of parts) {
+        if (isStale()) return undefined;
+        const before = this.held.find((h) => h.question === question && h.table === table);
+        held.push(before ?? (await this.hold(question, table)));
+      }
+      for (const old of this.held) if (!held.includes(old)) void this.calls.drop(old.number);
+      this.held = held;
+      const reasons = held.map((h) => h.reason);
+      const shown = held.flatMap(({ number, reason }, i) => {
+        const style = parts[i]?.style;
+        return reason === '' && style ? [{ number, style }] : [];
+      });
+      if (reasons[0]) return { made: undefined, reasons };
+      return { made: unpack(await this.calls.plate(shown)) as DrawnPlate | undefined, reasons };
+    });
+    this.plates = turn.catch(() => undefined);
+    return turn;
+  }
+
+  private held: Held[] = [];
+  private plates: Promise<unknown> = Promise.resolve();
+  private async hold(question: Question, table: Table): Promise<Held> {
+    await this.lay(table);
+    const number = (count += 1);
+    const made = { number, question, table, reason: await this.calls.hold(number, question) };
+    this.held.push(made);
+    return made;
   }
 
   async others(question: Question): Promise<Other[]> {

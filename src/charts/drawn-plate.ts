@@ -1,0 +1,15 @@
+import { type Plate, type PlatePart, plate, plateLegend } from '../core/figures/plate';
+import type { Drawing } from '../core/scenes/drawing';
+import type { Text } from '../core/words/text';
+import { layout } from './layout';
+
+/** A figure laid out, those beside it with it, and what its legend says. */
+export interface DrawnPlate extends Pick<Plate, 'widthMm' | 'heightMm' | 'remarks'> {
+  drawing: Drawing;
+  legend: Text;
+}
+
+export function drawnPlate(first: PlatePart, others: readonly PlatePart[] = []): DrawnPlate {
+  const { scene, parts, ...made } = plate(first, others);
+  return { ...made, drawing: layout(scene), legend: plateLegend([first, ...others], { parts }) };
+}
