@@ -97,6 +97,28 @@ async function scrolling(page, steps, rows) {
   );
 }
 
+/**
+ * The longest task of the page's own thread while something is done: by the clock, and as the processor's time spent on
+ * it, which a busy machine does not lengthen as much.
+ */
+async function longestTask(page, act) {
+  const cdp = await page.context().newCDPSession(page);
+  const events = [];
+  cdp.on('Tracing.dataCollected', ({ value }) => events.push(...value));
+  const ended = new Promise((resolve) => cdp.once('Tracing.tracingComplete', resolve));
+  const traceConfig = { includedCategories: ['toplevel'] };
+  await cdp.send('Tracing.start', { transferMode: 'ReportEvents', traceConfig });
+  await act();
+  await cdp.send('Tracing.end');
+  await ended;
+  await cdp.detach();
+  const thread = (e) => `${e.pid}:${e.tid}`;
+  const named = events.filter((e) => e.name === 'thread_name' && e.args.name === 'CrRendererMain').map(thread);
+  const tasks = events.filter((e) => /RunTask/.test(e.name) && e.dur !== undefined && named.includes(thread(e)));
+  const most = (part) => Math.max(0, ...tasks.map((t) => t[part] ?? 0)) / 1000;
+  return { wall: most('dur'), cpu: most('tdur') };
+}
+
 await served(4395, [], async (address) => {
   base = address;
   const { id: study } = await post('/api/studies', { title: 'Bench' });
@@ -216,5 +238,46 @@ await served(4395, [], async (address) => {
     shown.push(performance.now() - start);
   }
   line('an edit in one window to the answer in another, 10,000', shown);
+
+  for (const rows of [50_000, 100_000]) {
+    const { id: many } = await post(`/api/studies/${study}/tables`, {
+      table: tableOf(`Many ${rows}`, rows, 2),
+      origin: 'bench',
+    });
+    const { id: heavy } = await post('/api/questions', {
+      table: many,
+      question: { design: 'two-groups', a: 'c0', b: 'c1', direction: 'either', level: 0.95, spread: 'separate' },
+    });
+    const open = async () => {
+      await page.goto(`${base}/studies/${study}/questions/${heavy}`);
+      await page.getByTestId('estimate').waitFor();
+      await page.waitForTimeout(3000);
+    };
+    const option = async (spread) => {
+      await page.locator('select[aria-label="Spreads"]').selectOption(spread);
+      await page.waitForTimeout(2500);
+    };
+    const [opens, changes] = [[], []];
+    for (let i = 0; i < 5; i++) {
+      opens.push(await longestTask(page, open));
+      changes.push(await longestTask(page, () => option('pooled')));
+      changes.push(await longestTask(page, () => option('separate')));
+    }
+    for (const [what, of] of [
+      ['opening a question', opens],
+      ['an option changed', changes],
+    ]) {
+      line(
+        `longest task, ${what} on 2 × ${rows}: processor`,
+        of.map((t) => t.cpu),
+        50,
+      );
+      line(
+        `longest task, ${what} on 2 × ${rows}: clock`,
+        of.map((t) => t.wall),
+        50,
+      );
+    }
+  }
   await browser.close();
 });
