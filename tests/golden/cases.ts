@@ -245,6 +245,18 @@ export const cases: Record<string, Case[]> = {
       follow: 'scheffe',
       contrasts: [{ name: 'red against the others', weights: { a: 1, b: -0.5, c: -0.5 } }],
     }),
+    several('contrasts, separate variances', {
+      spread: 'separate',
+      compare: 'contrasts',
+      follow: 'unadjusted',
+      contrasts: [{ name: 'red less the others', weights: { a: 1, b: -0.5, c: -0.5 } }],
+    }),
+    several('against a control, one-sided the other way, Holm', {
+      compare: 'control',
+      control: 'b',
+      direction: 'less',
+      follow: 'holm',
+    }),
     several('by ranks', { method: 'ranks' }),
     several('by permutation', { method: 'shuffle', seed: 1 }),
     several(

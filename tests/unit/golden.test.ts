@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
+import katex from 'katex';
 import { cases } from '../golden/cases';
 import { workingOf } from '../../src/core/answer/working-of';
 import { passes } from '../../src/core/procedures/interval';
@@ -52,6 +53,40 @@ describe('what Divide says', () => {
       );
     }
     expect(seen).to.be.above(14);
+  });
+
+  it('works out the comparison chosen to the p it was judged by', () => {
+    let seen = 0;
+    for (const { name, one, answer } of all) {
+      const follow = answer.comparison.ok ? answer.comparison.value.follow : undefined;
+      const effect = follow?.ok && follow.value.length === 1 ? follow.value[0]?.effects[0] : undefined;
+      const steps = workingOf(answer, one.table).find((w) => w.title === effect?.name)?.steps;
+      if (!effect || !steps) continue;
+      seen += 1;
+      const ps = steps.filter((s) => s.name === 'p').map((s) => s.result);
+      expect(
+        ps.some((p) => Math.abs(p - (effect.alone ?? effect.p)) <= 1e-6 * p),
+        `${name}: ${effect.alone ?? effect.p} among ${ps.join(', ')}`,
+      ).to.equal(true);
+      // The interval it ends at is the one in the table, where that has ends of its own.
+      for (const end of ['low', 'high'] as const) {
+        const worked = steps.find((s) => s.name === `\\text{${end}}`)?.result;
+        const printed = effect.interval?.[end];
+        if (worked !== undefined && printed !== undefined)
+          expect(worked, `${name}: ${end}`).to.be.closeTo(printed, 1e-6 * Math.abs(printed));
+      }
+    }
+    expect(seen).to.be.above(10);
+  });
+
+  it('writes every formula so that it can be set', () => {
+    for (const { name, one, answer } of all)
+      for (const { steps } of workingOf(answer, one.table))
+        for (const { name: left, formula, numbers } of steps)
+          expect(
+            () => katex.renderToString(`${left} = ${formula} = ${numbers}`, { strict: false }),
+            `${name}: ${left} = ${formula}`,
+          ).not.to.throw();
   });
 
   it('works out the p of the test that was made, one-sided, exact or permuted as it was', () => {

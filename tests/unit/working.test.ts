@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { random } from '../../src/core/numeric/random';
 import { bootstrap, studentizedBootstrap } from '../../src/core/procedures/bootstrap';
-import { contrast } from '../../src/core/procedures/contrast';
+import { contrast, separateContrast } from '../../src/core/procedures/contrast';
 import { dunnettTest } from '../../src/core/procedures/dunnett-test';
 import { equivalence } from '../../src/core/procedures/equivalence';
 import { friedman } from '../../src/core/procedures/friedman';
@@ -48,7 +48,13 @@ import {
   mannWhitneyWorking,
   signedRankWorking,
 } from '../../src/core/working/ranks';
-import { dunnettWorking, oneWayWorking, pairWorking, welchAnovaWorking } from '../../src/core/working/several-groups';
+import {
+  contrastWorking,
+  dunnettWorking,
+  oneWayWorking,
+  tukeyWorking,
+  welchAnovaWorking,
+} from '../../src/core/working/several-groups';
 import { type Step, constant, minus, over, squared, symbol, times } from '../../src/core/working/term';
 
 const groups = [
@@ -144,7 +150,7 @@ describe('the working', () => {
     const welch = welchAnova(all);
     near(welchAnovaWorking(all), { F: welch.f, '\\nu_2': welch.df2, p: welch.p });
     const { pairs, criticalQ } = tukeyKramer(all, 0.95);
-    near(pairWorking(all, 0, 1, 'tukey', 0.95), {
+    near(tukeyWorking(all, 0, 1, 0.95), {
       q: pairs[0]?.q,
       p: pairs[0]?.p,
       'q^*': criticalQ,
@@ -152,10 +158,31 @@ describe('the working', () => {
       '\\text{low}': pairs[0]?.interval.low,
     });
     const { scheffe } = contrast(all, [1, -1, 0], 0.95);
-    near(pairWorking(all, 0, 1, 'scheffe', 0.95), { p: scheffe.p, '\\text{low}': scheffe.interval.low });
+    near(contrastWorking(all, [1, -1, 0], 0.95, { scheffe: true }), {
+      p: scheffe.p,
+      '\\text{low}': scheffe.interval.low,
+    });
     const plain = contrast(all, [1, -1, 0], 0.95);
-    near(pairWorking(all, 0, 1, 'unadjusted', 0.95), { p: plain.p.either, '\\text{high}': plain.interval.high });
-    near(pairWorking(all, 0, 1, 'bonferroni', 0.95), { p: Math.min(1, 3 * plain.p.either) });
+    near(contrastWorking(all, [1, -1, 0], 0.95), { p: plain.p.either, '\\text{high}': plain.interval.high });
+    for (const direction of ['greater', 'less'] as const) {
+      const way = dunnettTest(all, 0, 0.95, direction);
+      const end = direction === 'greater' ? 'low' : 'high';
+      const steps = dunnettWorking(all, 0, 1, 0.95, direction);
+      near(steps, {
+        p: way.pairs[0]?.p,
+        c: way.criticalT,
+        [`\\text{${end}}`]: way.pairs[0]?.interval[end],
+      });
+      expect(steps.filter((s) => s.name.startsWith('\\text{'))).to.have.length(1);
+      near(contrastWorking(all, [1, -1, 0], 0.95, { direction }), { p: plain.p[direction] });
+    }
+    const separate = separateContrast(all, [1, -0.5, -0.5], 0.95);
+    near(contrastWorking(all, [1, -0.5, -0.5], 0.95, { separate: true }), {
+      '\\nu': separate.df,
+      t: separate.t,
+      p: separate.p.either,
+      '\\text{low}': separate.interval.low,
+    });
     const dunnett = dunnettTest(all, 0, 0.95);
     near(dunnettWorking(all, 0, 1, 0.95), {
       t: dunnett.pairs[0]?.t,

@@ -10,7 +10,7 @@ import { levelRows, levelsOf, saidLevels } from '../readings/levels';
 import { type Table, called, columnsOf, findColumn } from '../readings/table';
 import type { Comparison } from './comparison';
 import { compareFactors } from './factorial';
-import { type GroupPart, allParts, describedBy, partOf } from './group-part';
+import { type GroupPart, allParts, describedBy, partOf, withKnownSd } from './group-part';
 import type { CountTable } from '../readings/counts';
 import { countTable } from '../readings/count-table';
 import { withLogTails } from './log-tail';
@@ -71,8 +71,10 @@ function demandFewGroups(question: Question, table: Table): void {
 /** The groups a question compares, as far as they are there. @throws DomainError when one is gone */
 function partsCompared(question: Question, all: GroupPart[]): GroupPart[] {
   switch (question.design) {
-    case 'one-sample':
-      return [question.a === undefined ? (all[0] ?? partOf(all, undefined)) : partOf(all, question.a)];
+    case 'one-sample': {
+      const part = question.a === undefined ? (all[0] ?? partOf(all, undefined)) : partOf(all, question.a);
+      return [withKnownSd(part, question)];
+    }
     case 'two-groups':
     case 'paired':
       return [partOf(all, question.a), partOf(all, question.b)];

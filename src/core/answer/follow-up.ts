@@ -74,6 +74,12 @@ export interface RawPart extends Sorted<Raw> {
   within?: string;
 }
 
+/** What each interval of m may err by: where they are simultaneous, so that all together err by α. */
+export function errorOfEach(follow: FollowUp, m: number, level: number): number {
+  const alpha = 1 - level;
+  return follow === 'bonferroni' ? alpha / m : follow === 'sidak' ? -Math.expm1(Math.log1p(-alpha) / m) : alpha;
+}
+
 /**
  * Comparisons judged by adjusting their p-values, all that are shown as one family. Bonferroni and Šidák have
  * simultaneous intervals; after Holm, and Benjamini and Hochberg, each interval stands on its own. One-sided comparisons
@@ -91,10 +97,8 @@ export function judgedByP(
     follow,
   );
   const m = all.length;
-  const alpha = 1 - level;
   const simultaneous = follow === 'bonferroni' || follow === 'sidak';
-  // What each comparison may err by, so that all together err by alpha.
-  const each = follow === 'bonferroni' ? alpha / m : follow === 'sidak' ? -Math.expm1(Math.log1p(-alpha) / m) : alpha;
+  const each = errorOfEach(follow, m, level);
   const criticalOf = (df: number): number => studentT(df).upperQuantile(direction === 'either' ? each / 2 : each);
   const [first] = all;
   const same = new Set(all.map((r) => r.df)).size === 1;

@@ -10,6 +10,8 @@ import type { Reading } from '../readings/read-column';
 import { reportedGroups } from '../readings/reported';
 import type { Table } from '../readings/table';
 import type { Question } from '../question/question';
+import { choicesOf } from '../question/choices';
+import { oneSampleZ } from '../procedures/one-sample-z';
 
 /** One group as the answer sees it. */
 export interface GroupPart extends Group {
@@ -105,6 +107,14 @@ function withInterval(part: GroupPart, level: number): GroupPart {
 /** A group described by these values. */
 export const describedBy = (group: Group, values: readonly number[], level: number): GroupPart =>
   withInterval({ ...group, ...figures(values), ...limitedOf(group.readings.used) }, level);
+
+/** The group with the interval of its mean by the SD that is known, where the question takes one as known. */
+export function withKnownSd(part: GroupPart, question: Question): GroupPart {
+  const { method } = choicesOf(question);
+  const mean = meanOf(part);
+  if (method !== 'z' || question.knownSd === undefined || mean === undefined) return part;
+  return { ...part, interval: oneSampleZ(mean, part.n, question.knownSd, 0, question.level).interval };
+}
 
 /** A group's mean, from its readings or as reported. */
 export const meanOf = (group: GroupPart): number | undefined => group.description?.mean ?? group.summary?.mean;

@@ -58,6 +58,7 @@ export function compareSeveral(question: Question, parts: readonly GroupPart[], 
       ...pairNamed(parts, pair.a, pair.b),
       estimate: pair.difference,
       statistic: { symbol: 'z' as const, value: pair.z },
+      alone: pair.alone,
       p: pair.p,
     }));
     return {

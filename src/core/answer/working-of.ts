@@ -7,6 +7,8 @@ import { pooledT } from '../procedures/pooled-t';
 import { twoWayAnova } from '../procedures/two-way-anova';
 import { withinBetween } from '../procedures/within-between';
 import { choicesOf } from '../question/choices';
+import type { FollowUp } from '../question/question';
+import { errorOfEach, isAdjustment } from './follow-up';
 import { factorsOf } from '../readings/factors';
 import type { Table } from '../readings/table';
 import { etaSquaredWorking, hedgesWorking, oneSampleSizeWorking } from '../working/effect-sizes';
@@ -34,7 +36,7 @@ import {
   dunnettWorking,
   gamesHowellWorking,
   oneWayWorking,
-  pairWorking,
+  tukeyWorking,
   welchAnovaWorking,
 } from '../working/several-groups';
 import type { Step } from '../working/term';
@@ -73,48 +75,58 @@ function follows(answer: Answer, comparison: Comparison, chosen: number): Workin
   const place = (id: string | undefined): number => groups.findIndex((g) => g.id === id);
   const [i, j] = [place(effect.pair?.[0]), place(effect.pair?.[1])];
   const title = effect.name;
-  if (method === 'ranks') {
-    if (question.design === 'repeated')
-      return sizes(title, () => friedmanPairWorking(comparison.complete?.rows ?? [], i, j));
-    return sizes(title, () => dunnWorking(groups.map(valuesOf), i, j));
-  }
+  const raw = comparison.follow?.ok ? (comparison.follow.value[0]?.effects ?? []) : [];
+  /** The comparison by itself, then how its p was adjusted among all. */
+  const withAdjustment = (single: WorkingPart[], by: FollowUp): WorkingPart[] =>
+    isAdjustment(by) && by !== 'unadjusted' && raw.length <= 15
+      ? [
+          ...single,
+          ...sizes('All p adjusted together', () =>
+            adjustmentWorking(
+              raw.map((e) => e.alone ?? e.p),
+              by,
+            ),
+          ),
+        ]
+      : single;
   if (question.design === 'repeated') {
     const rows = comparison.complete?.rows ?? [];
     const at = (k: number): number[] => rows.map((r) => r[k] ?? 0);
-    return sizes(title, () => pairedWorking(summarize(pairedDifferences(at(i), at(j))), level));
+    return method === 'ranks'
+      ? sizes(title, () => friedmanPairWorking(rows, i, j))
+      : withAdjustment(
+          sizes(title, () => pairedWorking(summarize(pairedDifferences(at(i), at(j))), level)),
+          follow,
+        );
   }
-  if (question.design === 'factorial') return levelPair(comparison, effect);
+  if (method === 'ranks')
+    return withAdjustment(
+      sizes(title, () => dunnWorking(groups.map(valuesOf), i, j)),
+      'holm',
+    );
+  if (question.design === 'factorial') return withAdjustment(levelPair(comparison, effect), follow);
   if (question.design !== 'several') return [];
   // A group of one has no summary of its own, and joins where the spread is shared.
   const summaries = groups.map((g) => summaryOf(g, spread === 'pooled' ? 1 : 2));
   const weights = question.contrasts?.[chosen]?.weights ?? {};
-  const [first, second] = [summaries[i], summaries[j]];
   if (follow === 'games-howell') return sizes(title, () => gamesHowellWorking(summaries, i, j, level));
-  if (follow === 'dunnett') return sizes(title, () => dunnettWorking(summaries, j, i, level));
-  const alone = (): Step[] => {
-    if (compare === 'contrasts')
-      return contrastWorking(
-        summaries,
-        groups.map((g) => weights[g.id] ?? 0),
-        level,
-      );
-    if (follow === 'tukey' || follow === 'scheffe') return pairWorking(summaries, i, j, follow, level);
-    if (spread === 'pooled') return pairWorking(summaries, i, j, 'unadjusted', level);
-    return first && second ? welchWorking(first, second, level) : [];
-  };
-  const single = sizes(title, alone);
-  if (follow === 'tukey' || follow === 'scheffe') return single;
-  const raw = comparison.follow?.ok ? (comparison.follow.value[0]?.effects ?? []) : [];
-  if (follow === 'unadjusted' || follow === 'dunn' || follow === 'nemenyi' || raw.length > 15) return single;
-  return [
-    ...single,
-    ...sizes('All p adjusted together', () =>
-      adjustmentWorking(
-        raw.map((e) => e.alone ?? e.p),
-        follow,
-      ),
+  if (follow === 'dunnett') return sizes(title, () => dunnettWorking(summaries, j, i, level, question.direction));
+  if (follow === 'tukey') return sizes(title, () => tukeyWorking(summaries, i, j, level));
+  const single = sizes(title, () =>
+    contrastWorking(
+      summaries,
+      groups.map((g, at) => (compare === 'contrasts' ? (weights[g.id] ?? 0) : at === i ? 1 : at === j ? -1 : 0)),
+      level,
+      {
+        separate: spread !== 'pooled',
+        scheffe: follow === 'scheffe',
+        each: errorOfEach(follow, raw.length, level),
+        // A direction is that of the comparisons with the control.
+        direction: compare === 'control' ? question.direction : 'either',
+      },
     ),
-  ];
+  );
+  return withAdjustment(single, follow);
 }
 
 /** The calculation behind an answer, step by step. @param chosen which of the comparisons that follow is worked out */

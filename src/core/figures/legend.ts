@@ -65,7 +65,7 @@ const isNested = ({ repeats, averaged }: Answer): boolean =>
 
 const ofReadings = (answer: Answer, style: Drawing, kind: FigureKind): Text => {
   const of = sentenceCase(withUnit(measureOf(answer), answer.unit));
-  const own = answer.reported ? 'as reported' : 'from each group’s own readings';
+  const own = answer.reported ? 'from the means, SDs and n reported' : 'from each group’s own readings';
   const bars = `error bars ${barWords(style.bars, answer.question.level)} ${own}`;
   const points =
     style.readings && !answer.reported

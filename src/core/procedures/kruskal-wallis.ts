@@ -84,6 +84,8 @@ export interface DunnPair {
   /** Difference of mean ranks. */
   difference: number;
   z: number;
+  /** Before adjustment. */
+  alone: number;
   p: number;
 }
 
@@ -94,11 +96,11 @@ export function dunnTest(groups: readonly (readonly number[])[], adjustment: Adj
   const pairs = allPairs(groups.length).map(([a, b]) => {
     const difference = (meanRanks[a] ?? 0) - (meanRanks[b] ?? 0);
     const z = difference / Math.sqrt(variance * (1 / (groups[a]?.length ?? 1) + 1 / (groups[b]?.length ?? 1)));
-    return { a, b, difference, z, raw: Math.min(1, 2 * normal.upper(Math.abs(z))) };
+    return { a, b, difference, z, alone: Math.min(1, 2 * normal.upper(Math.abs(z))) };
   });
   const adjusted = adjustP(
-    pairs.map((pair) => pair.raw),
+    pairs.map((pair) => pair.alone),
     adjustment,
   );
-  return pairs.map(({ a, b, difference, z }, i) => ({ a, b, difference, z, p: adjusted[i] ?? 1 }));
+  return pairs.map((pair, i) => ({ ...pair, p: adjusted[i] ?? 1 }));
 }

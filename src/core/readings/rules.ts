@@ -39,6 +39,12 @@ export function rowsByRule(column: Column, rowCount: number, rule: Rule): number
   return Array.from({ length: rowCount }, (_, row) => row).filter(holds);
 }
 
+/** The columns whose cells are readings, one by one. */
+export const holdersOf = (table: Table): Column[] =>
+  table.shape === 'categories'
+    ? columnsOf(table, 'group').slice(0, 1)
+    : table.columns.filter((c) => (c.role === 'measure' || c.role === 'count') && !c.formula);
+
 /**
  * The cells that hold the readings of some rows: what setting a row aside sets aside. Where each column is a group, only
  * the column asked about, because its neighbours are other subjects' readings.
@@ -51,9 +57,7 @@ export function readingCells(
   const holders =
     columnsAreGroups(table) && table.shape !== 'repeated' && column !== undefined
       ? table.columns.filter((c) => c.id === column)
-      : table.shape === 'categories'
-        ? columnsOf(table, 'group').slice(0, 1)
-        : table.columns.filter((c) => (c.role === 'measure' || c.role === 'count') && !c.formula);
+      : holdersOf(table);
   return rows.flatMap((row) =>
     holders.filter((c) => (c.cells[row] ?? '').trim() !== '').map((c) => ({ column: c.id, row })),
   );

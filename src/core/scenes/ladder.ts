@@ -2,7 +2,7 @@
 import { leastOf, mostOf } from '../numeric/extremes';
 import type { Effect } from '../answer/comparison';
 import { withUnit } from '../readings/table';
-import { between, fixed, given, intervalDecimals } from '../words/numbers';
+import { between, effectDecimals, fixed, given } from '../words/numbers';
 import type { Frame } from './group-rows';
 import type { Mark, Panel } from './scene';
 import { shortened } from './text-width';
@@ -40,9 +40,8 @@ const finite = (x: number): number[] => (Number.isFinite(x) ? [x] : []);
 
 /** Estimate and interval as the picture prints them. */
 function label({ estimate, interval }: Effect): string {
-  if (!interval) return fixed(estimate, 2);
-  const known = Number.isFinite(interval.high - interval.low);
-  const decimals = known ? intervalDecimals(interval) : 2;
+  const decimals = effectDecimals({ estimate, interval });
+  if (!interval) return fixed(estimate, decimals);
   return `${fixed(estimate, decimals)} (${between(interval, decimals)})`;
 }
 

@@ -3,7 +3,7 @@ import type { Answer } from '../answer/answer';
 import type { FollowUpPart } from '../answer/comparison';
 import { choicesOf } from '../question/choices';
 import { withUnit } from '../readings/table';
-import { between, fixed, intervalDecimals, percent } from '../words/numbers';
+import { between, effectDecimals, fixed, percent } from '../words/numbers';
 import { subtraction } from '../words/question';
 import { roomBelow } from './axis-title';
 import { type Frame, groupRows, statedMarks } from './group-rows';
@@ -90,7 +90,7 @@ export function lookScene(answer: Answer, width: number, sorted = false, stacked
       const { effect } = found;
       panels.push(singleEffect(effect, right, unit, question.design === 'one-sample' ? 0 : value, question.bounds));
       if (effect.interval && Number.isFinite(effect.interval.high - effect.interval.low)) {
-        const decimals = intervalDecimals(effect.interval);
+        const decimals = effectDecimals(effect);
         alt += ` ${subtraction(answer)}: ${fixed(effect.estimate, decimals)} (${between(effect.interval, decimals)}) ${unit}, ${percent(question.level)} interval, drawn against the line of no difference.`;
       }
     } else {

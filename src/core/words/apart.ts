@@ -4,12 +4,15 @@ import type { FollowUpPart } from '../answer/comparison';
 import { passes } from '../procedures/interval';
 import { choicesOf } from '../question/choices';
 import { followNames } from './follow-names';
-import { fixed, pRelation } from './numbers';
+import { pRelation } from './numbers';
 import { effectPhrases } from './phrases';
 import { type Text, joined, symbol, text } from './text';
 
 /** Comparisons told one by one in a sentence; more are counted. */
 const most = 12;
+
+/** Rounded down, so that none is below it. */
+const floored = (p: number): string => (Math.floor(p * 1000 + 1e-9) / 1000).toFixed(3).replace(/0$/, '');
 
 /** The comparisons that told groups apart, each with its difference or ratio, interval and p. */
 export function apartClause({ question }: Answer, parts: readonly FollowUpPart[], unit: string): Text {
@@ -19,7 +22,7 @@ export function apartClause({ question }: Answer, parts: readonly FollowUpPart[]
   const adjusted = follow === 'unadjusted' ? '' : 'adjusted ';
   if (all.length === 0) return [];
   if (apart.length === 0)
-    return text` No groups differed (${followNames[follow]}, all ${adjusted}${symbol('p')} ≥ ${fixed(leastOf(all.map((e) => e.p)), 2)}).`;
+    return text` No groups differed (${followNames[follow]}, all ${adjusted}${symbol('p')} ≥ ${floored(leastOf(all.map((e) => e.p)))}).`;
   const each = apart.slice(0, most).map((e): Text => {
     const { estimate, interval } = effectPhrases(e, e.ratio || method === 'ranks' ? '' : unit, question.level);
     return text`${e.name}${e.within === undefined ? '' : ` in ${e.within}`} ${method === 'ranks' ? `${estimate} mean ranks` : estimate}${interval ? `, ${interval}` : ''}, ${adjusted}${symbol('p')} ${pRelation(e.p)}`;

@@ -6,7 +6,7 @@ import { choicesOf } from '../question/choices';
 import { passes } from '../procedures/interval';
 import { wordsAbout } from './about';
 import { centreWord, methodName } from './method';
-import { fixed, given, intervalDecimals, percent } from './numbers';
+import { effectDecimals, fixed, given, percent } from './numbers';
 import { effectPhrases, testPhrase } from './phrases';
 import { bareMeasure, claimOf, measureOf, namedFactors } from './question';
 import { equivalenceClause } from './equivalence';
@@ -52,10 +52,7 @@ function differenceSentence(answer: Answer, comparison: Comparison, effect: Effe
   const [a, b] = groups;
   const unit = unitAfter(answer.unit);
   const away = effect.estimate;
-  const decimals =
-    effect.interval && Number.isFinite(effect.interval.high - effect.interval.low)
-      ? intervalDecimals(effect.interval)
-      : 2;
+  const decimals = effectDecimals(effect);
   const size = `${fixed(Math.abs(away), decimals)}${unit}`;
   // What is printed as zero has no direction.
   const level0 = Number(Math.abs(away).toFixed(Math.min(20, decimals))) === 0;
@@ -111,8 +108,17 @@ function severalSentence(answer: Answer, comparison: Comparison): Text {
   if (!comparison.follow?.ok) return text`${overall}.`;
   const { apart, all } = toldApart(comparison, question.level);
   const { compare } = choicesOf(question);
-  const many = apart === 0 ? 'no' : apart === all && all > 1 ? `all ${all}` : `${apart} of ${all}`;
-  const one = all === 1 || apart === 0;
+  const many =
+    apart === 0 ? 'no' : apart === all && all > 1 ? (all === 2 ? 'both' : `all ${all}`) : `${apart} of ${all}`;
+  if (all === 1 && compare !== 'all') {
+    const { what, from } = {
+      contrasts: { what: 'the contrast', from: ' from zero' },
+      control: { what: 'the other group', from: ' from the control' },
+      chosen: { what: 'the pair compared', from: '' },
+    }[compare];
+    return text`${overall}; at the ${level} level, ${what} ${apart === 1 ? 'differs' : 'is not shown to differ'}${from}.`;
+  }
+  const one = apart === 0;
   const told =
     compare === 'contrasts'
       ? `${one ? 'contrast differs' : 'contrasts differ'} from zero`

@@ -1,4 +1,5 @@
 /** How numbers are written in sentences and tables. */
+import { mostOf } from '../numeric/extremes';
 import type { Interval } from '../procedures/interval';
 
 const superscripts: Record<string, string> = Object.fromEntries(
@@ -53,6 +54,43 @@ export function intervalDecimals({ low, high }: Interval): number {
   for (const decimals of [least, least + 1, least + 2])
     if (!vanishes(low, decimals) && !vanishes(high, decimals)) return decimals;
   return least;
+}
+
+/**
+ * Decimals for an estimate with its interval: the interval's own, and up to two more where the estimate would be rounded
+ * by more than a tenth of itself, so that what is printed is the difference there is. An interval without an end is as
+ * wide as its other half; without one there are two figures and at least two decimals.
+ */
+export function effectDecimals({ estimate, interval }: { estimate: number; interval?: Interval | undefined }): number {
+  const reach = [interval?.low, interval?.high].flatMap((end) =>
+    end !== undefined && Number.isFinite(end) ? [Math.abs(end - estimate)] : [],
+  );
+  if (!interval || reach.length === 0)
+    return estimate === 0 ? 2 : Math.min(8, Math.max(2, 1 - Math.floor(Math.log10(Math.abs(estimate)))));
+  const half = mostOf(reach);
+  const least =
+    reach.length === 2 ? intervalDecimals(interval) : intervalDecimals({ low: estimate - half, high: estimate + half });
+  const isNear = (decimals: number): boolean =>
+    Math.abs(Number(estimate.toFixed(Math.min(20, decimals))) - estimate) <= Math.abs(estimate) / 10;
+  return [least, least + 1, least + 2].find(isNear) ?? least;
+}
+
+/**
+ * Decimals for effects that stand one below the other: each one's own, and up to three more where two whose intervals
+ * differ would be printed alike.
+ */
+export function tellingDecimals(effects: readonly { estimate: number; interval?: Interval | undefined }[]): number[] {
+  const differ = (a: Interval, b: Interval): boolean =>
+    [a.low - b.low, a.high - b.high].some((gap) => Math.abs(gap) > 1e-9 * Math.abs(a.high - a.low));
+  return effects.map((effect) => {
+    const least = effectDecimals(effect);
+    const { interval } = effect;
+    if (!interval) return least;
+    const others = effects.flatMap((e) => (e.interval && differ(e.interval, interval) ? [e.interval] : []));
+    const isTelling = (decimals: number): boolean =>
+      others.every((other) => between(other, decimals) !== between(interval, decimals));
+    return [least, least + 1, least + 2, least + 3].find(isTelling) ?? least;
+  });
 }
 
 /** Decimals for a group's mean and spread: one more than its readings were given with, fewer where the spread is wide. */

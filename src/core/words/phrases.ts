@@ -1,16 +1,7 @@
 /** Statistics, effects and effect sizes as sentences write them. */
 import type { Answer } from '../answer/answer';
 import type { Comparison, Effect, Size, Test } from '../answer/comparison';
-import {
-  between,
-  counted,
-  degreesOfFreedom,
-  fixed,
-  intervalDecimals,
-  pRelation,
-  percent,
-  significant,
-} from './numbers';
+import { between, counted, degreesOfFreedom, effectDecimals, fixed, pRelation, percent, significant } from './numbers';
 import { unitAfter } from './sentences';
 import { type Text, symbol, text } from './text';
 
@@ -43,11 +34,14 @@ export function testPhrase(test: Test): Text {
 }
 
 /** An effect as it is written: estimate and interval to the interval's own precision. */
-export function effectPhrases(effect: Effect, unit: string, level: number): { estimate: string; interval: string } {
+export function effectPhrases(
+  effect: Effect,
+  unit: string,
+  level: number,
+  decimals = effectDecimals(effect),
+): { estimate: string; interval: string } {
   const { estimate, interval } = effect;
   if (!interval) return { estimate: `${significant(estimate, 3)}${unitAfter(unit)}`, interval: '' };
-  const finite = Number.isFinite(interval.low) && Number.isFinite(interval.high);
-  const decimals = finite ? intervalDecimals(interval) : intervalDecimals({ low: estimate - 1, high: estimate + 1 });
   return {
     estimate: `${fixed(estimate, decimals)}${unitAfter(unit)}`,
     interval: `${percent(level)} CI ${between(interval, decimals)}${unitAfter(unit)}`,

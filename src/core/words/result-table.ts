@@ -9,8 +9,8 @@ import { followNames } from './follow-names';
 import {
   between,
   degreesOfFreedom,
+  effectDecimals,
   fixed,
-  intervalDecimals,
   meanDecimals,
   pValue,
   percent,
@@ -74,10 +74,7 @@ export function resultTables(answer: Answer): TextTable[] {
   if (found.effect) {
     const { effect, tests } = found;
     const [test] = tests;
-    const decimals =
-      effect.interval && Number.isFinite(effect.interval.high - effect.interval.low)
-        ? intervalDecimals(effect.interval)
-        : 2;
+    const decimals = effectDecimals(effect);
     tables.push({
       title: 'Difference',
       head: ['difference', `estimate${unit && ` (${unit})`}`, `${level} CI`, test?.symbol ?? '', 'df', 'p'],
@@ -98,12 +95,12 @@ export function resultTables(answer: Answer): TextTable[] {
     const of = method === 'ranks' ? ' (mean ranks)' : unit && ` (${unit})`;
     tables.push({
       title: `Comparisons, ${followNames[follow]}`,
-      head: ['comparison', `difference${of}`, `${level} CI`, 'adjusted p'],
+      head: ['comparison', `difference${of}`, `${level} CI`, follow === 'unadjusted' ? 'p' : 'adjusted p'],
       rows: found.follow.value.flatMap((part) =>
         part.effects.map((e) => [
           part.within === undefined ? e.name : `${e.name}, ${part.within}`,
-          fixed(e.estimate, e.interval ? intervalDecimals(e.interval) : 2),
-          e.interval ? between(e.interval) : '–',
+          fixed(e.estimate, effectDecimals(e)),
+          e.interval ? between(e.interval, effectDecimals(e)) : '–',
           pValue(e.p),
         ]),
       ),

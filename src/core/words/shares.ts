@@ -293,7 +293,7 @@ function hypotheses(answer: Answer) {
             .slice(0, 6)
             .map((_, i) => pi(i))
             .join(' = ')}${groups.length > 6 ? ' = \\cdots' : ''}`,
-          words: `${sentenceCase(what)} is the same in all ${groups.length}.`,
+          words: `${sentenceCase(what)} is the same in ${groups.length === 2 ? 'both' : `all ${groups.length}`}.`,
         },
         some: { tex: 'H_1\\colon \\text{not all are equal}', words: 'At least one differs from another.' },
       };

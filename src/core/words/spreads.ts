@@ -207,7 +207,7 @@ export const spreadWords: SubjectWords = {
           .slice(0, 6)
           .map((_, i) => sigma(i))
           .join(' = ')}${groups.length > 6 ? ' = \\cdots' : ''}`,
-        words: `All ${groups.length} SDs are equal.`,
+        words: groups.length === 2 ? 'Both SDs are equal.' : `All ${groups.length} SDs are equal.`,
       },
       some: { tex: 'H_1\\colon \\text{not all are equal}', words: 'At least one scatters unlike another.' },
     };

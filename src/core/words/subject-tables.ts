@@ -4,7 +4,7 @@ import type { Effect } from '../answer/comparison';
 import { sdInterval } from '../answer/spreads';
 import { choicesOf } from '../question/choices';
 import { followNames } from './follow-names';
-import { between, degreesOfFreedom, fixed, intervalDecimals, pValue, percent, significant } from './numbers';
+import { between, degreesOfFreedom, effectDecimals, fixed, pValue, percent, significant } from './numbers';
 
 /** A table with a title, a head and rows of text. */
 export interface TextTable {
@@ -15,8 +15,8 @@ export interface TextTable {
 
 const effectRow = (e: Effect): string[] => [
   e.name,
-  fixed(e.estimate, e.interval && Number.isFinite(e.interval.high - e.interval.low) ? intervalDecimals(e.interval) : 2),
-  e.interval ? between(e.interval) : '–',
+  fixed(e.estimate, effectDecimals(e)),
+  e.interval ? between(e.interval, effectDecimals(e)) : '–',
 ];
 
 /** Figures of the groups, effects, the test, pairs; of a table of counts its cells. */

@@ -5,12 +5,15 @@ import { type Step, type Term, Working, constant, over, plus, root, symbol, time
 
 const one = constant(1);
 
+/** The noncentrality for which a tail is α/2: not an equation in one step, but the number that solves one. */
+const solved = (tail: string, of = '\\delta'): string => `\\left\\{\\,${of} : ${tail} = \\alpha/2\\,\\right\\}`;
+
 /** The two noncentralities for which t would lie at each end of its distribution. Source: Steiger & Fouladi (1997). */
 function ends(w: Working, t: number, df: number, level: number): [Term, Term] {
   const { low, high } = noncentralityInterval(t, df, level);
   return [
-    w.look('noncentrality at the lower end', '\\delta_L', "P(T'_{\\nu,\\delta_L} \\ge t) = \\alpha/2", low),
-    w.look('noncentrality at the upper end', '\\delta_U', "P(T'_{\\nu,\\delta_U} \\le t) = \\alpha/2", high),
+    w.look('noncentrality at the lower end', '\\delta_L', solved("P(T'_{\\nu,\\delta} \\ge t)"), low),
+    w.look('noncentrality at the upper end', '\\delta_U', solved("P(T'_{\\nu,\\delta} \\le t)"), high),
   ];
 }
 
@@ -53,9 +56,14 @@ export function etaSquaredWorking(f: number, df1: number, df2: number, level: nu
   w.let('eta squared', '\\eta^2', over(explained, plus(explained, b)));
   const n = w.let('readings in the analysis', 'N', plus(plus(a, b), one));
   const { low, high } = noncentralFInterval(f, df1, df2, level);
-  const lambda = (name: string, at: string, value: number): Term =>
-    w.look(`noncentrality at the ${name} end`, at, "P(F'_{\\nu_1,\\nu_2,\\lambda} \\gtrless F) = \\alpha/2", value);
-  const [l, u] = [lambda('lower', '\\lambda_L', low), lambda('upper', '\\lambda_U', high)];
+  const lambda = (name: string, at: string, way: string, value: number): Term =>
+    w.look(
+      `noncentrality at the ${name} end`,
+      at,
+      solved(`P(F'_{\\nu_1,\\nu_2,\\lambda} ${way} F)`, '\\lambda'),
+      value,
+    );
+  const [l, u] = [lambda('lower', '\\lambda_L', '\\ge', low), lambda('upper', '\\lambda_U', '\\le', high)];
   w.let('lower end', '\\eta^2_L', over(l, plus(l, n)));
   w.let('upper end', '\\eta^2_U', over(u, plus(u, n)));
   return w.steps;

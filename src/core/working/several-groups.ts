@@ -3,12 +3,15 @@ import { dunnettLoadings, dunnettUpper, dunnettUpperQuantile } from '../distribu
 import { fisherF } from '../distributions/f';
 import { studentizedRangeUpper, studentizedRangeUpperQuantile } from '../distributions/studentized-range';
 import { studentT } from '../distributions/t';
+import type { Direction } from '../procedures/direction';
 import type { SampleSummary } from '../procedures/sample-summary';
 import { standardized } from './means';
+import { tailOf } from './tail';
 import {
   type Step,
   type Term,
   Working,
+  atLeastZero,
   constant,
   minus,
   over,
@@ -87,7 +90,7 @@ export function oneWayWorking(groups: readonly SampleSummary[]): Step[] {
   w.let(
     'omega squared',
     '\\omega^2',
-    over(minus(between, times(dfBetween, msWithin)), plus(plus(between, within), msWithin)),
+    atLeastZero(over(minus(between, times(dfBetween, msWithin)), plus(plus(between, within), msWithin))),
   );
   return w.steps;
 }
@@ -140,68 +143,39 @@ export function welchAnovaWorking(groups: readonly SampleSummary[]): Step[] {
   return w.steps;
 }
 
-/** How a pair of group means is judged after an analysis of variance. */
-export type PairRule = 'tukey' | 'bonferroni' | 'scheffe' | 'unadjusted';
-
-/** One pair after a one-way analysis of variance. Source: Tukey (1953), Kramer (1956), Bonferroni, Scheffé (1953). */
-export function pairWorking(
-  groups: readonly SampleSummary[],
-  i: number,
-  j: number,
-  rule: PairRule,
-  level: number,
-): Step[] {
+/** One pair after a one-way analysis of variance, by the studentized range. Source: Tukey (1953), Kramer (1956). */
+export function tukeyWorking(groups: readonly SampleSummary[], i: number, j: number, level: number): Step[] {
   const w = new Working();
   const { g, dfWithin, msWithin } = meanSquares(w, groups);
   const [a, b] = [g[i], g[j]];
   if (!a || !b) return w.steps;
   const d = w.let('difference of the means', 'd', minus(a.mean, b.mean));
   const se = w.let('standard error', 'SE', root(times(msWithin, plus(over(one, a.n), over(one, b.n)))));
-  const df = dfWithin.value;
-  const k = groups.length;
-  const pairs = (k * (k - 1)) / 2;
-  const alpha = 1 - level;
-  let critical: Term;
-  if (rule === 'tukey') {
-    const q = w.let('studentized range', 'q', times(standardized(d, se), root(constant(2))));
-    w.look('adjusted p', 'p', 'P\\left(Q_{k,\\nu_W} \\ge q\\right)', studentizedRangeUpper(q.value, k, df));
-    const q0 = w.look(
-      'critical range',
-      'q^*',
-      'q_{k,\\nu_W,\\,1-\\alpha}',
-      studentizedRangeUpperQuantile(alpha, k, df),
-    );
-    critical = w.let('critical value', 'c', over(q0, root(constant(2))));
-  } else if (rule === 'scheffe') {
-    const f = w.let('test statistic', 'F', over(squared(over(d, se)), minus(symbol('k', k), one)));
-    w.look('adjusted p', 'p', 'P\\left(F_{k-1,\\nu_W} \\ge F\\right)', fisherF(k - 1, df).upper(f.value));
-    const f0 = w.look('critical F', 'F^*', 'F_{k-1,\\nu_W,\\,1-\\alpha}', fisherF(k - 1, df).upperQuantile(alpha));
-    critical = w.let('critical value', 'c', root(times(minus(symbol('k', k), one), f0)));
-  } else {
-    const m = rule === 'bonferroni' ? pairs : 1;
-    const t = w.let('test statistic', 't', standardized(d, se));
-    const p = 2 * studentT(df).upper(t.value);
-    w.look(
-      'adjusted p',
-      'p',
-      m === 1 ? '2\\,P(T_{\\nu_W} \\ge t)' : `\\min(1,\\ ${m} \\cdot 2\\,P(T_{\\nu_W} \\ge t))`,
-      Math.min(1, m * p),
-    );
-    critical = w.look(
-      'critical value',
-      'c',
-      `t_{\\nu_W,\\,1-\\alpha/(2 \\cdot ${m})}`,
-      studentT(df).upperQuantile(alpha / 2 / m),
-    );
-  }
-  w.let('smallest significant difference', 'D', times(critical, se));
-  w.let('lower end', '\\text{low}', minus(d, times(critical, se)));
-  w.let('upper end', '\\text{high}', plus(d, times(critical, se)));
+  const [df, k] = [dfWithin.value, groups.length];
+  const q = w.let('studentized range', 'q', times(standardized(d, se), root(constant(2))));
+  w.look('adjusted p', 'p', 'P\\left(Q_{k,\\nu_W} \\ge q\\right)', studentizedRangeUpper(q.value, k, df));
+  const range = studentizedRangeUpperQuantile(1 - level, k, df);
+  const q0 = w.look('critical range', 'q^*', 'q_{k,\\nu_W,\\,1-\\alpha}', range);
+  const critical = w.let('critical value', 'c', over(q0, root(constant(2))));
+  w.let('least significant difference', 'D', times(critical, se));
+  return ends(w, d, times(critical, se));
+}
+
+/** Both ends of an interval, or the one a one-sided comparison has. */
+function ends(w: Working, d: Term, reach: Term, direction: Direction = 'either'): Step[] {
+  if (direction !== 'less') w.let('lower end', '\\text{low}', minus(d, reach));
+  if (direction !== 'greater') w.let('upper end', '\\text{high}', plus(d, reach));
   return w.steps;
 }
 
 /** A group against the control, by Dunnett's many-one comparison. Source: Dunnett (1955, 1964). */
-export function dunnettWorking(groups: readonly SampleSummary[], control: number, i: number, level: number): Step[] {
+export function dunnettWorking(
+  groups: readonly SampleSummary[],
+  control: number,
+  i: number,
+  level: number,
+  direction: Direction = 'either',
+): Step[] {
   const w = new Working();
   const { g, dfWithin, msWithin } = meanSquares(w, groups);
   const [a, c] = [g[i], g[control]];
@@ -213,12 +187,16 @@ export function dunnettWorking(groups: readonly SampleSummary[], control: number
     groups.filter((_, k) => k !== control).map((x) => x.n),
     groups[control]?.n ?? 0,
   );
-  const shape = { loadings, df: dfWithin.value, twoSided: true };
-  w.look('adjusted p', 'p', 'P\\left(\\max_i |T_i| \\ge |t|\\right)', dunnettUpper(Math.abs(t.value), shape));
+  const shape = { loadings, df: dfWithin.value, twoSided: direction === 'either' };
+  // By symmetry a lower group is judged as a higher one turned round.
+  const [formula, at] = {
+    either: ['P\\left(\\max_i |T_i| \\ge |t|\\right)', Math.abs(t.value)] as const,
+    greater: ['P\\left(\\max_i T_i \\ge t\\right)', t.value] as const,
+    less: ['P\\left(\\min_i T_i \\le t\\right)', -t.value] as const,
+  }[direction];
+  w.look('adjusted p', 'p', formula, dunnettUpper(at, shape));
   const critical = w.look('critical value', 'c', 'd_{k-1,\\nu_W,\\,1-\\alpha}', dunnettUpperQuantile(1 - level, shape));
-  w.let('lower end', '\\text{low}', minus(d, times(critical, se)));
-  w.let('upper end', '\\text{high}', plus(d, times(critical, se)));
-  return w.steps;
+  return ends(w, d, times(critical, se), direction);
 }
 
 /** One pair with its own standard error and df. Source: Games & Howell (1976). */
@@ -246,48 +224,94 @@ export function gamesHowellWorking(groups: readonly SampleSummary[], i: number, 
     studentizedRangeUpperQuantile(1 - level, k, df.value),
   );
   const critical = w.let('critical value', 'c', over(q0, root(constant(2))));
-  w.let('lower end', '\\text{low}', minus(d, times(critical, se)));
-  w.let('upper end', '\\text{high}', plus(d, times(critical, se)));
-  return w.steps;
+  return ends(w, d, times(critical, se));
 }
 
-/** A contrast of group means. Source: Scheffé (1953). */
-export function contrastWorking(groups: readonly SampleSummary[], weights: readonly number[], level: number): Step[] {
+/** How a contrast is judged: with one spread for all groups or its own, by itself or among all one may think of. */
+export interface ContrastRule {
+  separate?: boolean;
+  scheffe?: boolean;
+  /** What its interval may err by, where that is less than α because several are simultaneous. */
+  each?: number;
+  direction?: Direction;
+}
+
+/**
+ * A contrast of group means; a pair is one with weights 1 and −1. Source: Scheffé (1953); with separate spreads
+ * Welch (1938) and Satterthwaite (1946).
+ */
+export function contrastWorking(
+  groups: readonly SampleSummary[],
+  weights: readonly number[],
+  level: number,
+  { separate = false, scheffe = false, each = 1 - level, direction = 'either' }: ContrastRule = {},
+): Step[] {
   const w = new Working();
-  const { g, dfWithin, msWithin } = meanSquares(w, groups);
-  const c = weights.map((x, i) => symbol(`c_{${i + 1}}`, x));
-  const zero = constant(0);
+  const shared = separate ? undefined : meanSquares(w, groups);
+  // What has no weight has no part in it.
+  const parts = (shared?.g ?? symbolsOf(groups)).flatMap((x, i) =>
+    weights[i] ? [{ ...x, c: symbol(`c_{${i + 1}}`, weights[i]) }] : [],
+  );
   const d = w.let(
     'the contrast',
     'd',
     total(
       '\\sum c_i \\bar{x}_i',
-      g.map((x, i) => times(c[i] ?? zero, x.mean)),
+      parts.map((x) => times(x.c, x.mean)),
     ),
   );
+  const own = parts.map((x) => over(times(squared(x.c), x.variance), x.n));
   const se = w.let(
     'standard error',
     'SE',
     root(
-      times(
-        msWithin,
-        total(
-          '\\sum \\frac{c_i^2}{n_i}',
-          g.map((x, i) => over(squared(c[i] ?? zero), x.n)),
-        ),
-      ),
+      shared
+        ? times(
+            shared.msWithin,
+            total(
+              '\\sum \\frac{c_i^2}{n_i}',
+              parts.map((x) => over(squared(x.c), x.n)),
+            ),
+          )
+        : total('\\sum \\frac{c_i^2 s_i^2}{n_i}', own),
     ),
   );
+  const df =
+    shared?.dfWithin ??
+    w.let(
+      'degrees of freedom',
+      '\\nu',
+      over(
+        squared(squared(se)),
+        total(
+          '\\sum \\frac{(c_i^2 s_i^2 / n_i)^2}{n_i - 1}',
+          own.map((v, i) => over(squared(v), minus(parts[i]?.n ?? one, one))),
+        ),
+      ),
+    );
+  if (scheffe) {
+    const k = symbol('k', groups.length);
+    const curve = fisherF(groups.length - 1, df.value);
+    const f = w.let('test statistic', 'F', over(squared(over(d, se)), minus(k, one)));
+    w.look('adjusted p', 'p', `P\\left(F_{k-1,${df.tex}} \\ge F\\right)`, curve.upper(f.value));
+    const f0 = w.look('critical F', 'F^*', `F_{k-1,${df.tex},\\,1-\\alpha}`, curve.upperQuantile(1 - level));
+    const critical = w.let('critical value', 'c', root(times(minus(k, one), f0)));
+    w.let('least significant difference', 'D', times(critical, se));
+    return ends(w, d, times(critical, se));
+  }
   const t = w.let('test statistic', 't', over(d, se));
-  const reference = studentT(dfWithin.value);
-  w.look('two-sided p', 'p', '2\\,P(T_{\\nu_W} \\ge |t|)', 2 * reference.upper(Math.abs(t.value)));
+  const reference = studentT(df.value);
+  tailOf(w, `T_{${df.tex}}`, t, reference, direction);
+  const sides = direction === 'either' ? 2 : 1;
+  const error =
+    each < 1 - level
+      ? w.look('error of each interval', '\\alpha_1', '\\text{each, so that all together err by } \\alpha', each).tex
+      : '\\alpha';
   const critical = w.look(
     'critical value',
     't^*',
-    't_{\\nu_W,\\,1-\\alpha/2}',
-    reference.upperQuantile((1 - level) / 2),
+    `t_{${df.tex},\\,1-${error}${sides === 2 ? '/2' : ''}}`,
+    reference.upperQuantile(each / sides),
   );
-  w.let('lower end', '\\text{low}', minus(d, times(critical, se)));
-  w.let('upper end', '\\text{high}', plus(d, times(critical, se)));
-  return w.steps;
+  return ends(w, d, times(critical, se), direction);
 }

@@ -14,11 +14,14 @@ export interface Term {
 
 type Side = 'tex' | 'numbers';
 
-/** A number as the working shows it: six figures, which is more than a reader checks and enough to follow. */
-export function shown(x: number): string {
+/**
+ * A number as the working shows it: six figures, which is more than a reader checks and enough to follow, or as many as
+ * are asked.
+ */
+export function shown(x: number, digits = 6): string {
   if (!Number.isFinite(x)) return x > 0 ? '\\infty' : x < 0 ? '-\\infty' : '\\text{none}';
   if (Number.isInteger(x) && Math.abs(x) < 1e9) return String(x);
-  const short = Number(x.toPrecision(6));
+  const short = Number(x.toPrecision(digits));
   const [mantissa = '', exponent] = String(short).split('e');
   return exponent === undefined ? mantissa : `${mantissa} \\times 10^{${Number(exponent)}}`;
 }
@@ -50,12 +53,29 @@ const both = (make: (side: Side) => string, value: number, binding: number): Ter
 
 export const plus = (a: Term, b: Term): Term =>
   both((s) => `${a[s]} + ${group(b, s === 'numbers' && b.value < 0 ? 2 : 1, s)}`, a.value + b.value, 1);
-export const minus = (a: Term, b: Term): Term => both((s) => `${a[s]} - ${group(b, 2, s)}`, a.value - b.value, 1);
+/** The terms of a difference: named numbers that lie close are shown with the figures in which they differ. */
+function apart(a: Term, b: Term): [Term, Term] {
+  const [size, gap] = [Math.max(Math.abs(a.value), Math.abs(b.value)), Math.abs(a.value - b.value)];
+  const lost = gap > 0 ? Math.floor(Math.log10(size / gap)) : 0;
+  const fuller = (term: Term): Term =>
+    lost > 2 && term.numbers === shown(term.value)
+      ? { ...term, numbers: shown(term.value, Math.min(15, 6 + lost)) }
+      : term;
+  return [fuller(a), fuller(b)];
+}
+export function minus(first: Term, second: Term): Term {
+  const [a, b] = apart(first, second);
+  return both((s) => `${a[s]} - ${group(b, 2, s)}`, a.value - b.value, 1);
+}
 export const times = (a: Term, b: Term): Term =>
   both((s) => `${group(a, 2, s)}${s === 'numbers' ? ' \\times ' : '\\,'}${group(b, 2, s)}`, a.value * b.value, 2);
 export const over = (a: Term, b: Term): Term => both((s) => `\\frac{${a[s]}}{${b[s]}}`, a.value / b.value, 2);
-export const squared = (a: Term): Term => both((s) => `${group(a, 4, s)}^2`, a.value ** 2, 3);
+// What already stands with a superscript, as z^*, is put in brackets first.
+export const squared = (a: Term): Term =>
+  both((s) => `${/^[^(]*\^[^)]*$/.test(a[s]) ? `\\left(${a[s]}\\right)` : group(a, 4, s)}^2`, a.value ** 2, 3);
 export const root = (a: Term): Term => both((s) => `\\sqrt{${a[s]}}`, Math.sqrt(a.value), 4);
+/** What cannot be below 0, estimated as 0 where the formula falls below it. */
+export const atLeastZero = (a: Term): Term => both((s) => `\\max\\left(0,\\ ${a[s]}\\right)`, Math.max(0, a.value), 4);
 export const magnitude = (a: Term): Term => both((s) => `\\left|${a[s]}\\right|`, Math.abs(a.value), 4);
 export const logarithm = (a: Term): Term => both((s) => `\\ln ${group(a, 4, s)}`, Math.log(a.value), 2);
 

@@ -12,7 +12,7 @@ import type { Question } from '../../core/question/question';
 import { columnsOf } from '../../core/readings/table';
 import { measureScene } from '../../core/scenes/measure-picture';
 import { methodName } from '../../core/words/method';
-import { between, fixed, intervalDecimals, pValue, percent } from '../../core/words/numbers';
+import { between, effectDecimals, fixed, pValue, percent } from '../../core/words/numbers';
 import { subtraction } from '../../core/words/question';
 import { DrawingView } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
@@ -55,16 +55,15 @@ function sortedRows(rows: readonly Row[], key: SortKey, down: boolean): Row[] {
   return down ? out.reverse() : out;
 }
 
+const decimalsOf = ({ estimate = 0, interval }: Row): number => effectDecimals({ estimate, interval });
+
 /** An effect to its interval's precision. */
 const estimateOf = (r: Row): string =>
   r.estimate === undefined
     ? r.statistic === undefined
       ? '–'
       : fixed(r.statistic, 2)
-    : fixed(
-        r.estimate,
-        r.interval && Number.isFinite(r.interval.high - r.interval.low) ? intervalDecimals(r.interval) : 2,
-      );
+    : fixed(r.estimate, decimalsOf(r));
 
 function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept }) {
   const [store] = useState(() => tableStore(kept));
@@ -275,7 +274,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
                         {estimateOf(r)}
                       </span>
                       <span role="cell" className="text-right">
-                        {r.interval && between(r.interval)}
+                        {r.interval && between(r.interval, decimalsOf(r))}
                       </span>
                       <span role="cell" className="text-right">
                         {r.p === undefined ? '–' : pValue(r.p)}

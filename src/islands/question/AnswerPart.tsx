@@ -7,7 +7,7 @@ import { choicesOf } from '../../core/question/choices';
 import { between, degreesOfFreedom, fixed, meanDecimals, percent, significant } from '../../core/words/numbers';
 import { type Headline } from '../../core/words/headline';
 import { equivalenceClause } from '../../core/words/equivalence';
-import { FullP, Remarks, SampledP, Sizes, TestLines, dash, effectDecimals, statistic } from './Figures';
+import { FullP, Remarks, SampledP, Sizes, TestLines, dash, tableDecimals, statistic } from './Figures';
 import { GroupMarker } from '../shared/GroupMarker';
 import { RichText } from '../shared/RichText';
 import { WhenLive } from '../shared/WhenLive';
@@ -115,7 +115,7 @@ function GroupTable({ answer }: { answer: Answer }) {
 /** The one difference asked about, with its test. */
 function DifferenceTable({ answer, comparison, effect }: { answer: Answer; comparison: Comparison; effect: Effect }) {
   const { question, unit, groups } = answer;
-  const decimals = effectDecimals(effect);
+  const decimals = tableDecimals(effect);
   const [test] = comparison.tests;
   const first = groups[0]?.name ?? '';
   const way = { either: 'either way', greater: `${first} greater`, less: `${first} less` }[question.direction];

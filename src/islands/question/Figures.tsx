@@ -4,8 +4,8 @@ import type { Comparison, Effect, Test } from '../../core/answer/comparison';
 import {
   between,
   degreesOfFreedom,
+  effectDecimals,
   fixed,
-  intervalDecimals,
   pValue,
   percent,
   smallP,
@@ -26,11 +26,8 @@ export const FullP = ({ p, log10P }: { p: number; log10P?: number | undefined })
 
 export const statistic = (x: number): string => (Math.abs(x) >= 1e4 ? significant(x, 4) : fixed(x, 3));
 
-/** Decimals for an effect: one more than its interval supports, for a table. */
-export const effectDecimals = ({ interval, estimate }: Effect): number =>
-  interval && Number.isFinite(interval.high - interval.low)
-    ? intervalDecimals(interval) + 1
-    : intervalDecimals({ low: 0, high: Math.abs(estimate) || 1 }) + 2;
+/** Decimals for an effect in a table: one more than in a sentence. */
+export const tableDecimals = (effect: Effect): number => effectDecimals(effect) + 1;
 
 /** Effect sizes without a unit. */
 export function Sizes({ answer, comparison }: { answer: Answer; comparison: Comparison }) {

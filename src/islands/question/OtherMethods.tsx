@@ -3,6 +3,7 @@ import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import { alternativeName } from '../../core/words/method';
 import { foremost } from '../../core/words/headline';
+import { tellingDecimals } from '../../core/words/numbers';
 import { effectPhrases, statisticPhrase, testPhrase } from '../../core/words/phrases';
 import { choicesOf } from '../../core/question/choices';
 import { RichText } from '../shared/RichText';
@@ -20,6 +21,10 @@ export function OtherMethods({ question, table, onChange }: Props) {
   const place = useRef<HTMLElement>(null);
   const others = useOthers(question, table, place);
   if (others?.length === 1) return null;
+  const tops = (others ?? []).map(({ found }) =>
+    found.ok && found.value.comparison.ok ? foremost(found.value.comparison.value) : undefined,
+  );
+  const decimals = tellingDecimals(tops.map((top) => top ?? { estimate: 0 }));
   const factors = question.design === 'factorial' || question.design === 'mixed' || question.about === 'table';
   return (
     <section aria-label="Other methods" ref={place}>
@@ -47,15 +52,15 @@ export function OtherMethods({ question, table, onChange }: Props) {
               </td>
             </tr>
           )}
-          {others?.map(({ asked: other, chosen, found, patch }) => {
+          {others?.map(({ asked: other, chosen, found, patch }, i) => {
             const comparison = found.ok && found.value.comparison.ok ? found.value.comparison.value : undefined;
             const reason = !found.ok ? found.reason : found.value.comparison.ok ? '' : found.value.comparison.reason;
-            const top = comparison && foremost(comparison);
+            const top = tops[i];
             const single = comparison?.effect !== undefined;
             const ranked = !single && choicesOf(other).method === 'ranks';
             const said =
               top && found.ok
-                ? effectPhrases(top, top.ratio ? '' : ranked ? 'ranks' : found.value.unit, other.level)
+                ? effectPhrases(top, top.ratio ? '' : ranked ? 'ranks' : found.value.unit, other.level, decimals[i])
                 : undefined;
             const [test] = comparison?.tests ?? [];
             return (
@@ -93,7 +98,7 @@ export function OtherMethods({ question, table, onChange }: Props) {
                         ) : other.about ? (
                           'exact'
                         ) : (
-                          'shuffled labels'
+                          'permutation'
                         )}
                       </td>
                       <td>

@@ -6,7 +6,7 @@ import { departs } from '../../core/scenes/tiles';
 import { between, fixed, percent, significant } from '../../core/words/numbers';
 import { departures } from '../../core/words/tables';
 import { GroupMarker } from '../shared/GroupMarker';
-import { FullP, Remarks, Sizes, TestLines, dash, effectDecimals } from './Figures';
+import { FullP, Remarks, Sizes, TestLines, dash, tableDecimals } from './Figures';
 
 const Named = ({ colour, name }: { colour: number; name: string }) => (
   <span className="inline-flex items-center gap-1.5">
@@ -89,7 +89,7 @@ function Effects({ effects, level, p }: { effects: readonly Effect[]; level: num
       </thead>
       <tbody>
         {effects.map((e, i) => {
-          const decimals = Math.min(6, effectDecimals(e));
+          const decimals = Math.min(6, tableDecimals(e));
           return (
             <tr key={e.name} className={i === 0 ? 'font-semibold' : ''}>
               <th scope="row">{e.name}</th>

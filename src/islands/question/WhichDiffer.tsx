@@ -6,7 +6,7 @@ import { choicesOf } from '../../core/question/choices';
 import { followNames, followReasons } from '../../core/words/follow-names';
 import { between, fixed, pRelation, percent } from '../../core/words/numbers';
 import { Choose } from '../shared/Parts';
-import { FullP, effectDecimals } from './Figures';
+import { FullP, tableDecimals } from './Figures';
 
 /** Rows shown before one asks for all. */
 const firstRows = 30;
@@ -74,7 +74,7 @@ function Listed({
         <tbody>
           {shown.map(({ effect, place }) => {
             const apart = passes(effect.p, level);
-            const decimals = effectDecimals(effect);
+            const decimals = tableDecimals(effect);
             return (
               <tr
                 key={`${effect.name}-${place}`}
@@ -147,7 +147,7 @@ function Triangle({ answer, part, level }: { answer: Answer; part: FollowUpPart;
                   <td key={column.id} className={apart ? 'font-semibold' : 'text-muted'}>
                     {e && (
                       <>
-                        {fixed(e.estimate, effectDecimals(e))}
+                        {fixed(e.estimate, tableDecimals(e))}
                         <span className="block text-[12px]">p {pRelation(e.p)}</span>
                       </>
                     )}
@@ -205,7 +205,7 @@ export default function WhichDiffer({ answer, comparison, sorted, onSort, chosen
           <p className="mb-2 max-w-[72ch] text-sm text-muted">
             {followNames[choices.follow]}: {followReasons[choices.follow]}.{' '}
             {family !== undefined && family > 1 && choices.follow !== 'unadjusted' && (
-              <>All {family} comparisons shown are one family. </>
+              <>{family === 2 ? 'Both' : `All ${family}`} comparisons shown are one family. </>
             )}
             {choices.follow === 'tukey' && parts.length > 1 && <>Each level is a family of its own. </>}
             {critical && (

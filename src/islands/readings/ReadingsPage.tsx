@@ -6,7 +6,7 @@ import { sentColumn } from '../../core/readings/column-edits';
 import { moveColumnEdits } from '../../core/readings/group-edits';
 import { columnsAreGroups } from '../../core/readings/groups';
 import { reshapeEdits } from '../../core/readings/reshape';
-import { readingCells, rowsByRule } from '../../core/readings/rules';
+import { holdersOf, readingCells, rowsByRule } from '../../core/readings/rules';
 import { type Column, type Table, emptyColumn } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { counted, significant } from '../../core/words/numbers';
@@ -106,8 +106,8 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
       ? readingCells(table, [...picked.rows], picked.column)
       : rows * selectedColumns.length > 200_000
         ? []
-        : selectedColumns
-            .filter((c) => !c.formula)
+        : holdersOf(table)
+            .filter((c) => selectedIds.includes(c.id))
             .flatMap((column) => Array.from({ length: rows }, (_, i) => ({ column: column.id, row: block.top + i })))
             .filter(({ column, row }) => (table.columns.find((c) => c.id === column)?.cells[row] ?? '') !== '');
   const isAside = (cell: { column: string; row: number }): boolean =>
