@@ -13,7 +13,7 @@ test('labels shuffled before one’s eyes: once, ten times, thousands; counted, 
   await startStudy(page, 'Surge');
   await paste(page, columns(a, b));
   await asked(page, 'Ask whether two groups differ');
-  await page.getByText('What chance alone would do').click();
+  await page.getByText('Permutation and bootstrap distributions').click();
   const made = page.getByTestId('shuffles-made');
   const dealt = page.getByTestId('dealt-result');
   await expect(dealt).toContainText('As observed');
@@ -44,7 +44,7 @@ test('labels shuffled before one’s eyes: once, ten times, thousands; counted, 
   await expect(made).toHaveText('1,010,011 so far');
   await page.getByRole('button', { name: 'From the start' }).click();
   await expect(made).toHaveText('');
-  await page.getByLabel('What chance does').selectOption('how far the estimate may stray');
+  await page.getByLabel('Distribution').selectOption('the bootstrap distribution');
   await page.getByRole('button', { name: '10,000 times' }).click();
   await expect(page.getByTestId('chance-result')).toContainText('95 % bootstrap interval of the difference of means');
   // Resampling takes long enough to be stopped.
@@ -61,7 +61,7 @@ test('medians under shuffled labels: a seed that is told, and a sentence that fo
   await startStudy(page, 'Surge again');
   await paste(page, columns(a, b));
   await asked(page, 'Ask whether two groups differ');
-  await page.getByLabel('Compared by').selectOption('shuffled labels');
+  await page.getByLabel('Compared by').selectOption('permutation');
   await page.getByLabel('Statistic').first().selectOption('medians');
   const middle = (x: number[]): number => {
     const sorted = [...x].sort((p, q) => p - q);
@@ -104,8 +104,8 @@ test('readings counted by the side of a limit they lie on, also in pairs', async
   await expect(page.getByTestId('tell-results')).toContainText(`calm tank ${below(a)} of ${a.length}`);
   await page.getByLabel('Side of the limit').selectOption('not below');
   await expect(page.getByTestId('tell-results')).toContainText(`surge tank ${b.length - below(b)} of ${b.length}`);
-  await page.getByLabel('How subjects were looked at').selectOption('is looked at twice');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('is looked at twice');
+  await page.getByLabel('How subjects were looked at').selectOption('is measured twice');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('is measured twice');
   await expect(page.getByTestId('tell-methods')).toContainText('McNemar’s test');
   await limit.fill('ten');
   await limit.press('Enter');

@@ -172,6 +172,6 @@ test('spread: two groups, one against a stated SD or variance', async ({ page })
   await page.getByLabel('Compared by').selectOption('its mean');
   await expect(page.getByTestId('test')).toContainText('One-sample t-test');
   await saved(page);
-  await page.getByRole('link', { name: 'To the readings' }).click();
+  await page.getByRole('link', { name: 'Open readings' }).click();
   await expect(cell(page, 1, 1)).toContainText(String(red[0]));
 });

@@ -31,7 +31,7 @@ test('from pasted readings to a reported difference', async ({ page }) => {
   await expect(page.getByTestId('test')).toHaveText('Welch’s t-test, t(15.8) = 3.97, p = 0.001');
   // Reference: difference 7.0522, se 1.77685, interval 3.28187 to 10.82257, t 3.96894, df 15.815, p 0.00112442.
   await expect(page.getByTestId('test-row')).toHaveText(/7\.05\s*1\.78\s*3\.28 to 10\.82\s*3\.969\s*15\.8\s*0\.001/);
-  await expect(page.getByTestId('effect-size')).toContainText('= 1.78, 95 % CI 0.69 to 2.83');
+  await expect(page.getByTestId('effect-size')).toContainText(['= 1.78, 95 % CI 0.69 to 2.83', /^R² = 0\.\d\d/]);
   const headline = page.getByRole('region', { name: 'Headline' });
   await expect(headline).toBeInViewport({ ratio: 1 });
 
@@ -64,7 +64,7 @@ test('from pasted readings to a reported difference', async ({ page }) => {
   await saved(page);
 
   // A reading set aside changes the answer, and every text says so.
-  await page.getByRole('link', { name: 'To the readings' }).click();
+  await page.getByRole('link', { name: 'Open readings' }).click();
   await cell(page, 3, 1).click();
   await page.getByRole('button', { name: 'Set aside 1 reading' }).click();
   await page.getByLabel(/because/).fill('tag lost');

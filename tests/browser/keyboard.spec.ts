@@ -56,7 +56,7 @@ test('a question open in one window follows readings changed in another', async 
   await page.waitForURL(/\/questions\//);
   await expect(page.getByTestId('estimate')).toHaveText('7.1 mm');
   const readings = await context.newPage();
-  await readings.goto((await page.getByRole('link', { name: 'To the readings' }).getAttribute('href')) ?? '');
+  await readings.goto((await page.getByRole('link', { name: 'Open readings' }).getAttribute('href')) ?? '');
   await readings.getByRole('grid').waitFor();
   await readings.getByRole('button', { name: /^Remove 1 row/ }).click();
   await saved(readings);

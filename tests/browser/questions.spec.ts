@@ -52,7 +52,7 @@ test('one group against a fixed value: t, z, ranks, bounds, and a reading change
   await expect(page.getByTestId('test')).toContainText('One-sample z-test');
   await page.getByLabel('Known SD').fill('');
   await page.keyboard.press('Enter');
-  await page.getByLabel('A difference that does not matter').fill('6');
+  await page.getByLabel('Equivalence margin').fill('6');
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('equivalence')).toContainText('lies within −6 to 6 µL: equivalent within that margin');
   await page.getByLabel('Compared by').selectOption('ranks');
@@ -145,7 +145,7 @@ test('two factors: interaction in words, types of sums of squares, levels within
   await changeReading(page, 1, 3, '35');
   await expect(source).not.toContainText(fixed(type2['interaction']?.f, 3));
   // A cell emptied is said, and what can still be compared is.
-  await page.getByRole('link', { name: 'To the readings' }).click();
+  await page.getByRole('link', { name: 'Open readings' }).click();
   for (let row = 1; row <= 6; row++) {
     await cell(page, row, 3).click();
     await page.keyboard.press('Delete');
@@ -169,7 +169,7 @@ test('the same subjects throughout: corrections, pairs, a gap said, groups besid
   await expect(page.getByTestId('source-table')).toContainText('9.71 × 10⁻⁴');
   await page.getByLabel('Sphericity').selectOption('as they are');
   await expect(page.getByTestId('source-table')).toContainText('5.03 × 10⁻⁴');
-  await page.getByLabel('Compared by').selectOption('ranks: what is typically larger');
+  await page.getByLabel('Compared by').selectOption('ranks');
   await expect(page.getByTestId('test')).toContainText('Friedman test');
   await page.getByLabel('Compared by').selectOption('their means');
   await expect(page.getByTestId('check-sphericity')).toBeVisible();
@@ -177,9 +177,9 @@ test('the same subjects throughout: corrections, pairs, a gap said, groups besid
   // As strangers instead, and back: the sentence morphs, nothing else moves.
   await page.getByLabel('How subjects were measured').selectOption('counts once');
   await expect(page.getByTestId('test')).toContainText('One-way analysis of variance');
-  await page.getByLabel('How subjects were measured').selectOption('is measured in all');
+  await page.getByLabel('How subjects were measured').selectOption('is measured under every condition');
   const question = page.url();
-  await page.getByRole('link', { name: 'To the readings' }).click();
+  await page.getByRole('link', { name: 'Open readings' }).click();
   await cell(page, 2, 3).click();
   await page.keyboard.press('Delete');
   await saved(page);
@@ -216,7 +216,7 @@ test('groups of subjects through conditions: from paste to the copied sentence, 
   expect(await copiedResults(page)).toContain(`feeding F(1, 6) = ${fixed(f, 2)}`);
   await page.getByLabel('How subjects were measured').selectOption('counts once');
   await expect(page.getByTestId('test')).toContainText('Two-way analysis of variance');
-  await page.getByLabel('How subjects were measured').selectOption('is measured throughout');
+  await page.getByLabel('How subjects were measured').selectOption('is measured under every condition');
   await changeReading(page, 1, 3, '99');
   await expect(page.getByTestId('source-table')).not.toContainText(fixed(f, 3));
 });
@@ -241,7 +241,7 @@ test('figures copied from a paper, and groups of subjects in the demo study', as
   );
   await page.getByLabel('What is compared').selectOption('between two groups,');
   await expect(page.getByTestId('test')).toContainText('Welch’s t-test');
-  await page.getByLabel('Compared by').selectOption('ranks: what is typically larger');
+  await page.getByLabel('Compared by').selectOption('ranks');
   await expect(page.getByTestId('no-answer')).toContainText('needs the readings themselves');
 });
 
@@ -292,7 +292,7 @@ test('a direction chosen with the answer in sight is said; own words keep up wit
   await changeReading(page, 1, 1, '87.44');
   await expect(page.getByTestId('tell-results')).toContainText('Seedlings grew taller in Red lamp (mean 65.940');
   await expect(page.locator('mark').first()).toBeVisible();
-  await page.getByRole('button', { name: 'I have seen it' }).click();
+  await page.getByRole('button', { name: 'Mark as reviewed' }).click();
   await expect(page.locator('mark')).toHaveCount(0);
   await page.getByRole('button', { name: 'Back to Divide’s words' }).click();
   await expect(page.getByTestId('tell-results')).toContainText('The reading was greater');
@@ -451,12 +451,12 @@ test('bad input is met with its own words, and what can be done', async ({ page 
   await asked(page, 'Ask whether two groups differ');
   const question = page.url();
   await expect(refusal).toContainText('White has one reading: one alone shows no spread, at least two are needed.');
-  await page.getByLabel('How subjects were measured').selectOption('is measured in both');
+  await page.getByLabel('How subjects were measured').selectOption('is measured twice');
   await expect(refusal).toContainText('There is one pair');
   await page.getByLabel('How subjects were measured').selectOption('counts once');
   const retype = async (rows: [number, number, string][]) => {
     await saved(page);
-    await page.getByRole('link', { name: 'To the readings' }).click();
+    await page.getByRole('link', { name: 'Open readings' }).click();
     for (const [row, column, text] of rows) {
       await cell(page, row, column).click();
       await page.keyboard.type(text);

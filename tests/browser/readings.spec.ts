@@ -226,7 +226,7 @@ test('reshape and back, and the same answer in either shape', async ({ page }) =
   await page.getByRole('button', { name: 'Ask whether two groups differ' }).click();
   await page.waitForURL(/questions/);
   const estimate = await page.getByTestId('estimate').textContent();
-  await page.getByRole('link', { name: 'To the readings' }).click();
+  await page.getByRole('link', { name: 'Open readings' }).click();
   await page.getByRole('button', { name: 'Turn into one row per reading' }).click();
   await expect(layout(page)).toHaveValue('rows');
   await expect(cell(page, 4, 1)).toHaveText('White');
@@ -234,7 +234,7 @@ test('reshape and back, and the same answer in either shape', async ({ page }) =
   await saved(page);
   await page.getByRole('link', { name: 'Red · White' }).first().click();
   await expect(page.getByTestId('estimate')).toHaveText(estimate ?? '');
-  await page.getByRole('link', { name: 'To the readings' }).click();
+  await page.getByRole('link', { name: 'Open readings' }).click();
   await page.getByRole('button', { name: 'Turn into one column per group' }).click();
   await expect(layout(page)).toHaveValue('columns');
   await expect(cell(page, 3, 2)).toHaveText('8');
@@ -352,7 +352,7 @@ test('groups, derived columns, bands by dragging, an allocation to print, a desc
   await expect(cell(page, 1, 5)).toHaveText(`below ${at}`);
   await expect(cell(page, 4, 5)).toHaveText(`${at} and above`);
   // Allocation: the seed decides, and is kept with it.
-  await page.getByRole('button', { name: 'Draw or allocate' }).click();
+  await page.getByRole('button', { name: 'Sample or randomize' }).click();
   await page.getByLabel('What to draw').selectOption('allocate');
   await page.getByLabel('Treatments, parted by commas').fill('rinsed, left');
   await page.getByLabel('Seed').fill('42');
@@ -402,7 +402,7 @@ test('a file of 100,000 rows, and out again in the other shape', async ({ page }
   await saved(page);
   await page.reload();
   await expect(page.getByText(/2 groups, 100000 readings/)).toBeVisible({ timeout: 30_000 });
-  await page.getByRole('button', { name: 'Take out' }).click();
+  await page.getByRole('button', { name: 'Export' }).click();
   await page.getByLabel('Kind of file').selectOption('semicolon');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save the file' }).click();
@@ -446,7 +446,7 @@ test('tables come and go: drawn from, taken out with what was asked, merged, tur
   await expect(page.getByLabel('Name of group 2')).toHaveValue('White');
   await page.getByRole('button', { name: 'Ask whether two groups differ' }).click();
   await page.waitForURL(/questions/);
-  await page.getByRole('link', { name: 'To the readings' }).click();
+  await page.getByRole('link', { name: 'Open readings' }).click();
   // A row is set aside by its number.
   await page.getByRole('rowheader', { name: '2', exact: true }).click();
   await page.getByRole('button', { name: 'Set aside 2 readings' }).click();
@@ -454,7 +454,7 @@ test('tables come and go: drawn from, taken out with what was asked, merged, tur
   await page.keyboard.press('Enter');
   await expect(page.getByText('2 set aside')).toBeVisible();
   // Turned and taken out in one go, without what is set aside; the table here stays as it is.
-  await page.getByRole('button', { name: 'Take out' }).click();
+  await page.getByRole('button', { name: 'Export' }).click();
   await page.getByLabel('Layout of the file').selectOption('rows');
   await page.getByLabel('without what is set aside').check();
   const download = page.waitForEvent('download');
@@ -473,7 +473,7 @@ test('tables come and go: drawn from, taken out with what was asked, merged, tur
     'White,5',
   ]);
   await expect(layout(page)).toHaveValue('columns');
-  await page.getByRole('button', { name: 'Draw or allocate' }).click();
+  await page.getByRole('button', { name: 'Sample or randomize' }).click();
   await page.getByLabel('How many rows').fill('3');
   await page.getByLabel('Into', { exact: true }).selectOption('table');
   await page.getByLabel('Seed').fill('5');

@@ -72,7 +72,7 @@ test('two windows on one table never overwrite each other silently', async ({ pa
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('changed in another window');
   await expect(page.getByRole('alert')).toContainText('Not saved: 40');
-  await page.getByRole('button', { name: 'Take the newer readings, then put mine in again' }).click();
+  await page.getByRole('button', { name: 'Load the newer readings, then put mine in again' }).click();
   await saved(page);
   await other.reload();
   await expect(cell(other, 1, 1)).toHaveText('10');

@@ -118,7 +118,7 @@ test('live pieces follow the readings and are marked until seen; a removed quest
   await expect(text).toContainText('10.4 mm greater');
   await expect(page.getByText('One piece was renewed since you last saw it')).toBeVisible();
   await expect(page.getByTestId('piece-fresh')).toHaveCount(1);
-  await page.getByRole('button', { name: 'I have seen it' }).click();
+  await page.getByRole('button', { name: 'Mark as reviewed' }).click();
   await expect(page.getByTestId('piece-fresh')).toHaveCount(0);
   await saved(page);
   await page.reload();

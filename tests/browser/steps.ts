@@ -99,7 +99,7 @@ export const copiedResults = (page: Page): Promise<string> => copied(page, 'Copy
 export async function changeReading(page: Page, row: number, column: number, value: string): Promise<void> {
   const question = page.url();
   await saved(page);
-  await page.getByRole('link', { name: 'To the readings' }).click();
+  await page.getByRole('link', { name: 'Open readings' }).click();
   await cell(page, row, column).click();
   await page.keyboard.type(value);
   await page.keyboard.press('Enter');

@@ -132,12 +132,12 @@ describe('what chance alone would do', () => {
     const found = answered(defaultQuestion('red', 'white'), lamps());
     const chance = chanceOf(found);
     expect(chanceIdea(chance, 'blade')).to.equal(
-      'If it made no difference which group a blade is in, each reading could as well have stood under another of the labels Red lamp and White lamp. So the labels are shuffled: the readings stay as they are, and the difference of means shows what chance alone brings.',
+      'If it made no difference which group a blade is in, each reading could as well have stood under another of the labels Red lamp and White lamp. So the labels are shuffled: the readings stay as they are, and the difference of means has the null distribution that permutation gives.',
     );
     const gathered = new Gathered(3, 1e-12);
     gathered.add(Float64Array.from([-3, ...Array.from({ length: 98 }, (_, i) => i / 50), 3]));
     expect(plain(chanceResult(chance, gathered, 0.95))).to.equal(
-      '2 of 100 shuffles came as far out as the one observed, either way: p = 0.030 (95 % CI for so many shuffles 0.0055 to 0.0700).',
+      '2 of 100 shuffles came as far out as the one observed, on either side: p = 0.030 (95 % CI for so many shuffles 0.0055 to 0.0700).',
     );
     const cut = gathered.cut('either', 0.05);
     expect(chanceCut(chance, gathered, cut, 0.95)).to.contain('Cut-off at the 95 % level: ±1.900 mm; 4.00 % of the');

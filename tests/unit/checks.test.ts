@@ -48,7 +48,7 @@ const troubled: {
     table: tableOf([column('red', [10, 11, 10.5, 10.8, 11.2, 10.1, 25]), column('white', [9, 9.8, 9.3, 10.1, 9.6])]),
     about: 'unusual-points',
     verdict: 'matters',
-    says: /^1 reading lies further from the others than chance alone would often bring the furthest of so many\./,
+    says: /^1 reading lies further from the others than the furthest of so many normal readings often would\./,
   },
   {
     name: 'skewed readings in small groups',

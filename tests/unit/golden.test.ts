@@ -44,7 +44,7 @@ describe('what Divide says', () => {
       if (question.design !== 'two-groups' && question.design !== 'paired') continue;
       const results = part(parts, 'Results');
       const [a, b] = [...results.matchAll(/\(mean ([^,]+?) (?:mm|g), SD/g)].map((m) => read(m[1] ?? ''));
-      const [, estimate = ''] = /difference ([^,]+?) (?:mm|g),/.exec(results) ?? [];
+      const [, estimate = ''] = /difference ([^, ]+(?: × 10[⁻⁰¹²³⁴⁵⁶⁷⁸⁹]+)?) (?:mm|g)\b/.exec(results) ?? [];
       if (a === undefined || b === undefined) continue;
       seen += 1;
       const half = 0.5 * 10 ** -(/\.(\d+)/.exec(estimate)?.[1]?.length ?? 0) * (estimate.includes('×') ? 1e-10 : 1);

@@ -210,7 +210,7 @@ describe('every subject', () => {
             expect(questionSentence(found), where).to.match(/\?$/);
             expect(methodsSentence(found).length, where).to.be.greaterThan(0);
             if (!found.comparison.ok) {
-              expect(found.comparison.reason, where).to.include('either way only');
+              expect(found.comparison.reason, where).to.include('two-sided only');
               continue;
             }
             asked += 1;

@@ -65,7 +65,7 @@ export interface SourceLine {
 
 /** An effect size without a unit. */
 export interface Size {
-  kind: 'g' | 'd' | 'dz' | 'eta' | 'omega' | 'partial-eta' | 'superiority' | 'kendall' | 'cramer';
+  kind: 'g' | 'd' | 'dz' | 'eta' | 'omega' | 'partial-eta' | 'superiority' | 'kendall' | 'cramer' | 'r-squared';
   of?: string;
   value: number;
   interval?: Interval;

@@ -102,7 +102,7 @@ function compareTwo(question: Question, a: GroupPart, b: GroupPart): Comparison 
   }
   if (direction !== 'either')
     throw new DomainError(
-      'Distances from the centre are compared either way only: ask whether the spreads differ, or compare the variances by F.',
+      'Distances from the centre are compared two-sided only: ask whether the spreads differ, or compare the variances by F.',
     );
   const { test, reference } = testOf(question, [a, b]);
   const [sds, variances] = ratioOf(a, b, level, test.p);

@@ -143,11 +143,11 @@ export function workingOf(answer: Answer, table: Table, chosen = 0): WorkingPart
     if (!question.bounds || effect?.se === undefined || effect.df === undefined) return [];
     const { low, high } = question.bounds;
     const { estimate, se, df } = effect;
-    return sizes('Alike within bounds', () => equivalenceWorking(estimate, se, df, low, high));
+    return sizes('Equivalence: two one-sided tests', () => equivalenceWorking(estimate, se, df, low, high));
   };
   const shuffled = (): WorkingPart[] => {
     const found = comparison.shuffled;
-    return found ? sizes('Shuffled labels', () => shuffleWorking(found, level)) : [];
+    return found ? sizes('Permutation test', () => shuffleWorking(found, level)) : [];
   };
   switch (question.design) {
     case 'one-sample': {

@@ -10,7 +10,7 @@ import { headline } from '../words/headline';
 import { methodName } from '../words/method';
 import { percent, plural } from '../words/numbers';
 import { testPhrase } from '../words/phrases';
-import { measureOf, subtraction } from '../words/question';
+import { isNested, measureOf, subtraction } from '../words/question';
 import { asideClause } from '../words/report';
 import { sentenceCase } from '../words/sentences';
 import { countOf, countedClause } from '../words/shares';
@@ -58,10 +58,6 @@ function comparedClause(answer: Answer, style: Drawing, compared: 'brackets' | '
       ? ` The bracket marks the comparison${how}.`
       : '';
 }
-
-/** Whether readings of one subject are counted one by one. */
-const isNested = ({ repeats, averaged }: Answer): boolean =>
-  repeats !== undefined && repeats.subjects < repeats.readings && !averaged;
 
 const ofReadings = (answer: Answer, style: Drawing, kind: FigureKind): Text => {
   const of = sentenceCase(withUnit(measureOf(answer), answer.unit));

@@ -3,7 +3,7 @@ import { attempt } from '../numeric/domain-error';
 import { countTable } from '../readings/count-table';
 import { withDerived } from '../readings/derive';
 import { factorNames } from '../readings/factors';
-import { chosenColumns, columnsAreGroups, groupNames } from '../readings/groups';
+import { type Repeats, chosenColumns, columnsAreGroups, groupNames } from '../readings/groups';
 import { saidLevel } from '../readings/levels';
 import { type Table } from '../readings/table';
 import { kindOf } from './asking';
@@ -18,6 +18,9 @@ export interface Named {
   groups: readonly { name: string }[];
   /** What names the rows of a table of counts. */
   rowName?: string;
+  /** How readings repeat subjects, and whether they were averaged within each: known of an answer alone. */
+  repeats?: Repeats | undefined;
+  averaged?: boolean;
   /** The two factors, where there are two. */
   layout?: { a: { name: string }; b: { name: string } };
 }

@@ -45,13 +45,13 @@ export function chanceIdea({ what, groups, outcomes }: Chance, subject: string):
   const one = subject || 'reading';
   switch (what.kind) {
     case 'labels':
-      return `If it made no difference which group a ${one} is in, each reading could as well have stood under another of the labels ${names}. So the labels are shuffled: the readings stay as they are, and the ${statisticNames[what.statistic]} shows what chance alone brings.`;
+      return `If it made no difference which group a ${one} is in, each reading could as well have stood under another of the labels ${names}. So the labels are shuffled: the readings stay as they are, and the ${statisticNames[what.statistic]} has the null distribution that permutation gives.`;
     case 'signs':
-      return `If it made no difference which of the two a reading came from, each difference could as well have had the other sign. So signs are flipped as by a coin, and the differences show what chance alone brings.`;
+      return `If it made no difference which of the two a reading came from, each difference could as well have had the other sign. So signs are flipped as by a coin, and the differences have the null distribution that permutation gives.`;
     case 'counts':
       return `If it made no difference which group a ${one} is in, ${outcomes.length === 2 ? `those that were ${outcomes[0] ?? ''}` : 'what was found'} would fall to ${names} by chance. So the labels are shuffled: how many there are of each stays as it is.`;
     case 'resample':
-      return `The readings are the best picture there is of where they came from. So as many are drawn again from them, each time putting back what was drawn: how far the ${statisticName({ what })} strays from drawing to drawing is how far it may stray in truth.`;
+      return `The readings are the best picture there is of where they came from. So as many are drawn again from them, each time putting back what was drawn: how far the ${statisticName({ what })} strays from drawing to drawing is how far an estimate from so many readings may stray.`;
   }
 }
 
@@ -61,7 +61,7 @@ export function chanceResult(chance: Chance, gathered: Gathered, level: number):
   const { tail } = chance;
   const far = counts[tail];
   const { low, high } = sampledPInterval(far, n, level);
-  return text`${far.toLocaleString('en')} of ${n.toLocaleString('en')} shuffles came as far out as the one observed${tail === 'either' ? ', either way' : ''}: ${symbol('p')} ${pRelation(gathered.p(tail))}${n > 1 ? ` (${percent(level)} CI for so many shuffles ${between({ low, high }, 4)})` : ''}.`;
+  return text`${far.toLocaleString('en')} of ${n.toLocaleString('en')} shuffles came as far out as the one observed${tail === 'either' ? ', on either side' : ''}: ${symbol('p')} ${pRelation(gathered.p(tail))}${n > 1 ? ` (${percent(level)} CI for so many shuffles ${between({ low, high }, 4)})` : ''}.`;
 }
 
 /** The cut-off and what lies beyond it, and the standard error. */

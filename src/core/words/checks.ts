@@ -50,8 +50,8 @@ export function checkSentence(check: Check, answer: Answer): string {
         return `With so few readings this test cannot reach p < ${alphaOf(question.level)}: the smallest p it can give is ${significant(f('leastP'), 2)}.`;
       if (question.design === 'repeated' || question.design === 'mixed')
         return verdict === 'fine'
-          ? `${counted(f('smallest'), subject)} were read throughout: enough for their spread to be known.`
-          : `Only ${counted(f('smallest'), subject)} were read throughout: with so few their spread is hardly known.`;
+          ? `${counted(f('smallest'), subject)} were measured under every condition: enough for their spread to be known.`
+          : `Only ${counted(f('smallest'), subject)} were measured under every condition: with so few their spread is hardly known.`;
       if (question.design === 'one-sample')
         return verdict === 'fine'
           ? `There are ${counted(f('smallest'), 'reading')}: enough for the spread to be known.`
@@ -66,7 +66,7 @@ export function checkSentence(check: Check, answer: Answer): string {
     case 'unusual-points':
       return f('count') === 0
         ? 'No reading lies further from its group than the furthest of so many would.'
-        : `${counted(f('count'), 'reading')} ${f('count') === 1 ? 'lies' : 'lie'} further from the others than chance alone would often bring the furthest of so many. Look at ${f('count') === 1 ? 'it' : 'them'} before anything else; set aside only for a reason.`;
+        : `${counted(f('count'), 'reading')} ${f('count') === 1 ? 'lies' : 'lie'} further from the others than the furthest of so many normal readings often would. Look at ${f('count') === 1 ? 'it' : 'them'} before anything else; set aside only for a reason.`;
     case 'normality': {
       const what = paired ? 'differences' : 'residuals';
       if (verdict === 'unknown') return `Too few ${what} to judge their shape.`;
@@ -102,8 +102,8 @@ export function checkSentence(check: Check, answer: Answer): string {
     case 'sphericity':
       if (verdict === 'unknown') return `Not to be tested with these numbers; ε = ${fixed(f('epsilon'), 2)}.`;
       return verdict === 'fine'
-        ? `The differences between conditions spread alike (Mauchly’s W = ${fixed(f('w'), 2)}, p ${pRelation(f('p'))}).`
-        : `The differences between conditions spread unlike (Mauchly’s W = ${fixed(f('w'), 2)}, p ${pRelation(f('p'))}); ${f('assumed') ? 'the test as chosen needs them alike' : 'the degrees of freedom are corrected for it'}.`;
+        ? `The test shows no departure from sphericity (Mauchly’s W = ${fixed(f('w'), 2)}, p ${pRelation(f('p'))}).`
+        : `The test shows a departure from sphericity (Mauchly’s W = ${fixed(f('w'), 2)}, p ${pRelation(f('p'))}); ${f('assumed') ? 'the test as chosen takes them as spherical' : 'the degrees of freedom are corrected for it'}.`;
     case 'expected-counts':
       return `${f('under5') === 0 ? 'All expected counts are 5 or more' : `${counted(f('under5'), 'expected count')} ${f('under5') === 1 ? 'is' : 'are'} under 5`}; the smallest is ${significant(f('smallest'), 2)}. ${
         choicesOf(question).method === 'exact'
@@ -137,10 +137,10 @@ export function remedyOffer(
     case 'rank-test':
       return method === 'ranks' || question.design === 'factorial' || question.design === 'mixed'
         ? undefined
-        : { words: 'Compare by ranks', patch: { method: 'ranks' } };
+        : { words: 'Take the rank test', patch: { method: 'ranks' } };
     case 'shuffle':
       return method !== 'shuffle' && (question.design === 'two-groups' || question.design === 'paired')
-        ? { words: 'Compare by shuffled labels', patch: { method: 'shuffle' } }
+        ? { words: 'Take the permutation test', patch: { method: 'shuffle' } }
         : undefined;
     case 'separate-spreads':
       return (question.design === 'several' || question.design === 'two-groups') &&

@@ -4,9 +4,9 @@ import type { Design } from '../question/question';
 export const countingWords: Record<Design, string> = {
   'one-sample': 'counts once',
   'two-groups': 'counts once',
-  paired: 'is measured in both',
+  paired: 'is measured twice',
   several: 'counts once',
   factorial: 'counts once',
-  repeated: 'is measured in all',
-  mixed: 'is measured throughout',
+  repeated: 'is measured under every condition',
+  mixed: 'is measured under every condition',
 };

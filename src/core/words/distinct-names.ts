@@ -27,7 +27,7 @@ const marks: ((listed: Listed) => string)[] = [
   ({ named }) => methodName(named.question),
   // How comparisons are judged may follow from the readings, which a list does not look at: what is compared does not.
   ({ named: { question } }) => (question.follow ? followNames[question.follow] : compared[choicesOf(question).compare]),
-  ({ named }) => ({ either: 'either way', greater: 'greater', less: 'less' })[named.question.direction],
+  ({ named }) => ({ either: 'two-sided', greater: 'greater', less: 'less' })[named.question.direction],
   ({ named }) => percent(named.question.level),
   ({ named }) => (named.question.withAside ? 'with those set aside' : 'as set aside'),
 ];

@@ -71,8 +71,8 @@ function differenceSentence(answer: Answer, comparison: Comparison, effect: Effe
       ? level0
         ? `${sentenceCase(measureOf(answer))} was not shifted between ${first} and ${other}`
         : one
-          ? `${sentenceCase(bareMeasure(answer))} of ${first} lay typically ${size} ${away > 0 ? 'above' : 'below'} ${other}`
-          : `${sentenceCase(bareMeasure(answer))} was typically ${size} ${away > 0 ? 'greater' : 'less'} in ${first} than in ${other}`
+          ? `${sentenceCase(bareMeasure(answer))} of ${first} lay ${size} ${away > 0 ? 'above' : 'below'} ${other} (Hodges–Lehmann estimate)`
+          : `${sentenceCase(bareMeasure(answer))} was ${size} ${away > 0 ? 'greater' : 'less'} in ${first} than in ${other} (Hodges–Lehmann shift)`
       : one
         ? level0
           ? `${withCentre('mean', bareMeasure(answer))} of ${first} was ${other}`

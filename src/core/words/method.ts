@@ -62,7 +62,7 @@ export function alternativeName(question: Question): string {
 }
 
 const byRanks =
-  'You asked what is typically larger, not about means: ranks do not mind skew or single far readings, and say less about by how much.';
+  'A rank test asks which group’s readings tend to be larger, not about means: it is robust to skew and to single far readings, and says less about by how much.';
 
 const sizesDecide: Record<SpreadReason, string> = {
   'equal-n':
@@ -84,8 +84,8 @@ export function methodReason(question: Question, spreadBy?: SpreadReason): strin
   if (method === 'ranks') return byRanks;
   if (method === 'shuffle')
     return question.design === 'several'
-      ? 'You asked how often shuffled labels alone would set the means as far apart: no shape is assumed, only that labels could have fallen otherwise.'
-      : 'You asked how often shuffled labels alone would bring a difference as large: no shape is assumed, only that labels could have fallen otherwise.';
+      ? 'A permutation test asks how often the group labels, permuted, set the means as far apart: no shape is assumed, only that the labels are exchangeable.'
+      : 'A permutation test asks how often the group labels, permuted, give a difference as large: no shape is assumed, only that the labels are exchangeable.';
   if (method === 'z')
     return 'You gave the SD of the whole population, so nothing about the spread is estimated and z takes the place of t.';
   switch (question.design) {
@@ -124,7 +124,7 @@ export function methodElse(question: Question): string {
         : 'The signed-rank test, if readings are few and lopsided.';
     case 'two-groups':
       return method === 'means'
-        ? `${spread === 'separate' ? 'The pooled t, if equal spreads were planned for' : 'Welch’s t, if in doubt about the spreads'}; ranks or shuffled labels, if the means are swayed by a few readings.`
+        ? `${spread === 'separate' ? 'The pooled t, if equal spreads were planned for' : 'Welch’s t, if in doubt about the spreads'}; ranks or a permutation test, if the means are swayed by a few readings.`
         : 'Welch’s t, if the difference of the means is what you want to know.';
     case 'paired':
       return method === 'means'

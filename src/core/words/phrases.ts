@@ -65,6 +65,8 @@ export function sizeName({ kind }: Size): Text {
       return text`partial η²`;
     case 'superiority':
       return text`probability of superiority`;
+    case 'r-squared':
+      return text`${symbol('R')}²`;
     case 'kendall':
       return text`Kendall’s ${symbol('W')}`;
     case 'cramer':
@@ -80,6 +82,7 @@ export const sizeMeaning: Record<Size['kind'], string> = {
   eta: 'the share of all variation that lies between the groups; the interval is for that share in the population',
   omega: 'the same share with its bias removed',
   'partial-eta': 'the share of the variation not explained otherwise',
+  'r-squared': 'the share of all variation that lies between the two groups, their spread taken as one',
   superiority: 'how often a reading of the first group exceeds one of the second',
   cramer: 'how strongly the two go together, 0 to 1',
   kendall: 'agreement between the subjects, 0 to 1',
@@ -88,7 +91,8 @@ export const sizeMeaning: Record<Size['kind'], string> = {
 /** The effect sizes that can be given, in one phrase. */
 export const sizesClause = ({ sizes }: Comparison, level: number): Text =>
   sizes.flatMap((size): Text => {
-    if (!size.ok) return [];
+    // R² stands in the table: beside a standardized difference a sentence would say the same twice.
+    if (!size.ok || size.value.kind === 'r-squared') return [];
     const { interval, value } = size.value;
     const ci = interval ? `, ${percent(level)} CI ${between(interval, 2)}` : '';
     return text`; ${sizeName(size.value)} = ${fixed(value, 2)}${ci}`;

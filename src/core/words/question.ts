@@ -36,6 +36,13 @@ export function claimOf({ groups, question, unit }: Pick<Named, 'groups' | 'ques
     : `${subtraction({ groups, question })} is ${way} than ${valued(given(value), unit)}`;
 }
 
+/** Whether readings of one subject are counted one by one, as far as the readings are known. */
+export const isNested = ({ repeats, averaged, question }: Pick<Named, 'repeats' | 'averaged' | 'question'>): boolean =>
+  repeats !== undefined &&
+  repeats.subjects < repeats.readings &&
+  !averaged &&
+  countingWords[question.design] === 'counts once';
+
 /** The question as one sentence of plain text. */
 export function questionSentence(answer: Named): string {
   const about = wordsAbout(answer.question);
@@ -45,7 +52,7 @@ export function questionSentence(answer: Named): string {
   const measure = withUnit(measureOf(answer), unit);
   const [a, b] = groups.map((g) => g.name);
   const way = question.direction;
-  const each = `when each ${subject || (question.design === 'two-groups' || question.design === 'one-sample' ? 'reading' : 'subject')} ${countingWords[question.design]}`;
+  const each = `when each ${isNested(answer) ? 'reading, not each ' : ''}${subject || (question.design === 'two-groups' || question.design === 'one-sample' ? 'reading' : 'subject')}${isNested(answer) ? ',' : ''} ${countingWords[question.design]}`;
   const names = listed(groups.map((g) => g.name));
   switch (question.design) {
     case 'one-sample': {

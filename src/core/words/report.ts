@@ -210,6 +210,10 @@ export function methodsSentence(answer: Answer): Text {
 
 function groupClause(group: GroupPart, unit: string, centre = 'mean'): Text {
   const d = group.description;
+  if (d && centre === 'ranks') {
+    const decimals = meanDecimals({ decimals: group.decimals });
+    return text`${group.name} (median ${fixed(d.median, decimals)}${unitAfter(unit)}, quartiles ${fixed(d.q1, decimals)} to ${fixed(d.q3, decimals)}${unitAfter(unit)}, ${symbol('n')} = ${group.n})`;
+  }
   if (d && centre !== 'mean') {
     const value = centre === 'median' ? d.median : centres.trimmed(valuesOf(group));
     return text`${group.name} (${centre} ${fixed(value, meanDecimals({ decimals: group.decimals }))}${unitAfter(unit)}, ${symbol('n')} = ${group.n})`;
@@ -241,6 +245,7 @@ export function resultsSentence(answer: Answer, comparison: Comparison): Text {
     // What is printed as zero has no direction.
     const away = /[1-9]/.test(estimate.split(' ')[0] ?? '') ? comparison.effect.estimate : 0;
     const centre = centreWord(question);
+    const told = method === 'ranks' ? 'ranks' : centre;
     const kind =
       method === 'ranks'
         ? 'shift'
@@ -256,15 +261,22 @@ export function resultsSentence(answer: Answer, comparison: Comparison): Text {
       : question.direction === 'either'
         ? `; this does not show ${question.design === 'one-sample' ? `that it differs from ${valued(given(value), answer.unit)}` : value === 0 ? 'a difference' : `that the difference is other than ${valued(given(value), answer.unit)}`}`
         : `; this does not show that ${claimOf(answer)}`;
+    const n = comparison.pairing?.pairs.length;
+    const sdOfPairs =
+      n !== undefined && kind === 'difference' && comparison.effect.se !== undefined
+        ? comparison.effect.se * Math.sqrt(n)
+        : undefined;
+    const spread =
+      sdOfPairs === undefined ? '' : ` (SD of the differences ${significant(sdOfPairs, 3)}${unitAfter(answer.unit)})`;
     const pInterval = first.pInterval ? ` (${percent(level)} CI of the sampled p ${between(first.pInterval, 4)})` : '';
     if (question.design === 'one-sample' && a) {
       const relation = away === 0 ? 'equal to' : away > 0 ? 'greater than' : 'less than';
-      return text`${what} of ${groupClause(a, answer.unit)} was ${relation} ${valued(given(value), answer.unit)}: ${kind} ${estimate}, ${sided}${interval}; ${test}${sizesClause(comparison, level)}${unshown}.${equivalent}`;
+      return text`${what} of ${groupClause(a, answer.unit, told)} was ${relation} ${valued(given(value), answer.unit)}: ${kind} ${estimate}, ${sided}${interval}; ${test}${sizesClause(comparison, level)}${unshown}.${equivalent}`;
     }
     if (a && b) {
       const relation = away === 0 ? 'the same on average' : away > 0 ? 'greater' : 'less';
       const than = away === 0 ? 'and' : 'than';
-      return text`${what} was ${relation} in ${groupClause(a, answer.unit, centre)} ${than} in ${groupClause(b, answer.unit, centre)}: ${kind} ${estimate}, ${sided}${interval}; ${test}${pInterval}${sizesClause(comparison, level)}${unshown}.${equivalent}`;
+      return text`${what} was ${relation} in ${groupClause(a, answer.unit, told)} ${than} in ${groupClause(b, answer.unit, told)}: ${kind} ${estimate}${spread}, ${sided}${interval}; ${test}${pInterval}${sizesClause(comparison, level)}${unshown}.${equivalent}`;
     }
   }
   if (question.design === 'factorial' || question.design === 'mixed') {
@@ -290,7 +302,7 @@ export function resultsSentence(answer: Answer, comparison: Comparison): Text {
     ? ` in ${counted(comparison.complete.subjects.length, answer.subject || 'subject')}`
     : '';
   return text`${what} ${verb} among the ${groups.length} ${among}${used}: ${first ? testPhrase(first) : []}${sizesClause(comparison, level)}${pooled}${epsilon}. ${joined(
-    groups.map((g) => groupClause(g, answer.unit)),
+    groups.map((g) => groupClause(g, answer.unit, method === 'ranks' ? 'ranks' : 'mean')),
     '; ',
   )}.${follow}${sphere}`;
 }

@@ -22,11 +22,12 @@ export function resultTables(answer: Answer): TextTable[] {
   if (answer.question.about) return tablesOfSubject(answer);
   const { question, groups, unit, comparison } = answer;
   const level = percent(question.level);
+  const ranks = choicesOf(question).method === 'ranks';
   const tables: TextTable[] = [];
   if (groups.length > 0 && !(comparison.ok && comparison.value.cells))
     tables.push({
       title: withUnit(answer.measure || 'reading', unit),
-      head: ['group', 'n', 'mean', 'SD', 'SEM', `${level} CI of the mean`],
+      head: ['group', 'n', 'mean', 'SD', 'SEM', `${level} CI of the mean`, ...(ranks ? ['median', 'quartiles'] : [])],
       rows: groups.map((g) => {
         const mean = meanOf(g);
         const sd = g.summary && Math.sqrt(g.summary.variance);
@@ -38,6 +39,12 @@ export function resultTables(answer: Answer): TextTable[] {
           sd === undefined ? '–' : fixed(sd, decimals),
           sd === undefined ? '–' : fixed(sd / Math.sqrt(g.n), decimals),
           g.interval ? between(g.interval, decimals) : '–',
+          ...(ranks && g.description
+            ? [
+                fixed(g.description.median, decimals),
+                between({ low: g.description.q1, high: g.description.q3 }, decimals),
+              ]
+            : []),
         ];
       }),
     });

@@ -25,7 +25,7 @@ export const countOf = ({ n, share }: GroupPart): string =>
   share ? `${share.successes} of ${n} (${fixed(share.proportion * 100, 1)} %)` : 'none counted';
 
 const counting = ({ subject }: Named, within: boolean): string =>
-  `when each ${subject || 'one'} ${within ? 'is looked at twice' : 'counts once'}`;
+  `when each ${subject || 'one'} ${within ? 'is measured twice' : 'counts once'}`;
 
 function question(named: Named): string {
   const { question: asked } = named;
@@ -89,14 +89,14 @@ export function arrangementWords({ question: asked, comparison }: Answer): strin
 function methodReason(asked: Question): string {
   const exact = choicesOf(asked).method === 'exact';
   if (choicesOf(asked).method === 'shuffle')
-    return 'You asked how often shuffled labels alone would bring shares as far apart: nothing is assumed but that labels could have fallen otherwise.';
+    return 'A permutation test asks how often the labels, permuted, give shares as far apart: nothing is assumed but that the labels are exchangeable.';
   switch (asked.design) {
     case 'one-sample':
       return exact
         ? 'The chance of every count the stated share could give is added up as it is: right at any number, and a little cautious.'
         : 'With enough counted, a share strays from the stated one as the normal curve says; the score interval of Wilson holds well even when few were counted.';
     case 'paired':
-      return 'The same subjects were looked at twice, so only those that changed say anything: the two ways of changing are set against each other.';
+      return 'The same subjects were measured twice, so only those that changed say anything: the two ways of changing are set against each other.';
     case 'two-groups':
       return exact
         ? 'All tables with these totals are counted: right at any number, and a little cautious.'
@@ -214,7 +214,7 @@ function methods(answer: Answer): Text {
   const { question: asked, groups, subject } = answer;
   const each =
     asked.design === 'paired'
-      ? `each ${subject || 'subject'} being looked at twice`
+      ? `each ${subject || 'subject'} being measured twice`
       : `each ${subject || 'subject'} counting once`;
   const { value } = choicesOf(asked);
   const among =

@@ -38,7 +38,7 @@ const asks = {
 } as const;
 type Ask = keyof typeof asks;
 
-const directions = { either: 'either way', greater: 'greater', less: 'less' } as const;
+const directions = { either: 'two-sided', greater: 'greater', less: 'less' } as const;
 
 /** The plan its address describes. */
 function planOf(query: Query): Plan {
@@ -402,8 +402,8 @@ export function Planner() {
         <section className="note">
           <h2 className="part-of-page">What power is</h2>
           <p className="text-muted">
-            Of many experiments like this one, with just this difference in truth, the share whose test finds it. The
-            others find nothing, and nothing tells them that they missed it.
+            Of many experiments like this one, with a true difference of just this size, the share whose test finds it.
+            The others find nothing, and nothing tells them that they missed it.
           </p>
         </section>
       </aside>

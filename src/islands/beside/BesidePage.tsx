@@ -1,3 +1,4 @@
+import { isNested } from '../../core/words/question';
 import { useStore } from '@nanostores/react';
 import { useEffect, useMemo, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
@@ -86,6 +87,7 @@ function AnswerSide({
           settled={shown?.question ?? value}
           table={table}
           unit={shown?.unit ?? ''}
+          nested={shown !== undefined && isNested(shown)}
           onChange={change}
           onEdit={(edits) => setTrouble(store.edit(edits) ?? '')}
         />

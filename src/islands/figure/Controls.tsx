@@ -298,7 +298,7 @@ export function SizeControls({ style, set }: ControlProps) {
         <Choose
           label="Columns of the journal"
           value={named}
-          options={{ one: 'one column', two: 'two columns', own: 'of its own' }}
+          options={{ one: 'one column', two: 'two columns', own: 'custom' }}
           onChange={(w) => w !== 'own' && set({ widthMm: widths[w] })}
         />
         {', '}

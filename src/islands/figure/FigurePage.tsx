@@ -128,7 +128,7 @@ function Page({ study, figure, asked, figures, kept }: Shown & { kept: Kept }) {
           />
           . Click a part of it to change it.{' '}
           <a className="plain-button" href={`/studies/${study}/questions/${asked.id}`}>
-            To its question
+            Open question
           </a>
         </p>
         <div className="relative my-4" ref={frame}>

@@ -56,6 +56,7 @@ function GroupTable({ answer }: { answer: Answer }) {
   const level = percent(answer.question.level);
   const follow = answer.comparison.ok ? answer.comparison.value.follow : undefined;
   const letters = follow?.ok ? follow.value[0]?.letters : undefined;
+  const ranks = choicesOf(answer.question).method === 'ranks' && !answer.reported;
   return (
     <table className="figures-table text-[14.5px]">
       <caption className="sr-only">Figures of each group</caption>
@@ -75,6 +76,7 @@ function GroupTable({ answer }: { answer: Answer }) {
             SEM
           </th>
           {!answer.reported && <th scope="col">median</th>}
+          {ranks && <th scope="col">quartiles</th>}
           {letters && (
             <th scope="col" title="groups that share a letter do not differ significantly">
               letters
@@ -103,6 +105,7 @@ function GroupTable({ answer }: { answer: Answer }) {
               <td>{s ? fixed(Math.sqrt(s.variance), decimals) : dash}</td>
               <td>{s ? fixed(Math.sqrt(s.variance / s.n), decimals) : dash}</td>
               {!answer.reported && <td>{d ? fixed(d.median, decimals) : dash}</td>}
+              {ranks && <td>{d ? between({ low: d.q1, high: d.q3 }, decimals) : dash}</td>}
               {letters && <td>{letters.find((l) => l.id === group.id)?.letters}</td>}
             </tr>
           );
@@ -118,7 +121,7 @@ function DifferenceTable({ answer, comparison, effect }: { answer: Answer; compa
   const decimals = tableDecimals(effect);
   const [test] = comparison.tests;
   const first = groups[0]?.name ?? '';
-  const way = { either: 'either way', greater: `${first} greater`, less: `${first} less` }[question.direction];
+  const way = { either: 'two-sided', greater: `${first} greater`, less: `${first} less` }[question.direction];
   const ranks = choicesOf(question).method === 'ranks';
   const { bounds } = comparison;
   const bound =

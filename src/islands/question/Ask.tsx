@@ -30,8 +30,8 @@ const AskCounts = lazy(() => import('./AskCounts'));
 
 const meansWords: Partial<Record<Method, string>> = {
   means: 'their means',
-  ranks: 'ranks: what is typically larger',
-  shuffle: 'shuffled labels',
+  ranks: 'ranks',
+  shuffle: 'permutation',
   z: 'their means, the SD being known',
 };
 
@@ -140,14 +140,15 @@ function AskReadings(props: AskProps) {
   const after = !spreadAsked && unit ? ` ${unit}` : '';
   const counting = (
     <>
-      when each{' '}
+      when each {props.nested && 'reading, not each '}
       <Accepted
         className="part"
         aria-label="What counts once"
         placeholder="animal, plant, dish …"
         value={table.subject}
         onAccept={(text) => onEdit([{ kind: 'describe-table', subject: text }])}
-      />{' '}
+      />
+      {props.nested && ','}{' '}
       <span className="whitespace-nowrap">
         {kind === 'value' || table.shape === 'summary' ? (
           'counts once'

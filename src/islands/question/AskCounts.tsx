@@ -268,7 +268,7 @@ export default function AskCounts({ question, table, onChange, onEdit }: AskProp
             <Choose
               label="How subjects were looked at"
               value={within ? 'within' : 'once'}
-              options={{ once: 'counts once', within: 'is looked at twice' }}
+              options={{ once: 'counts once', within: 'is measured twice' }}
               onChange={(next) => turnTo('two', next === 'within')}
             />
           ) : (

@@ -19,21 +19,21 @@ export function Bounds({
   if (!bounds)
     return (
       <>
-        ; a difference within ±
+        ; equivalence margin ±
         <NumberPart
-          label="A difference that does not matter"
+          label="Equivalence margin"
           value={undefined}
           unit={unit}
           placeholder="…"
-          refuse={(x) => (x > 0 ? undefined : 'Type how far a difference may go and not matter, above 0')}
+          refuse={(x) => (x > 0 ? undefined : 'Type a margin above 0')}
           onChange={(x) => (x === undefined ? undefined : set(-x, x))}
         />
-        {unit && ` ${unit}`} would not matter
+        {unit && ` ${unit}`}
       </>
     );
   return (
     <>
-      ; a difference from{' '}
+      ; equivalence margin from{' '}
       <NumberPart
         label="Lower bound"
         value={bounds.low}
@@ -49,7 +49,7 @@ export function Bounds({
         refuse={(x) => (x > bounds.low ? undefined : 'The upper bound must lie above the lower one')}
         onChange={(x) => set(bounds.low, x)}
       />
-      {unit && ` ${unit}`} would not matter
+      {unit && ` ${unit}`}
     </>
   );
 }

@@ -1,4 +1,4 @@
-/** What chance alone would do, shown with the person's own readings: fetched when it is opened. */
+/** Permutation and bootstrap distributions, shown with the person's own readings: fetched when it is opened. */
 import { useStore } from '@nanostores/react';
 import { useEffect, useMemo, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
@@ -177,11 +177,11 @@ export default function Chance({ answer, onChange }: Props) {
         <p className="prose-serif mb-1 text-[16px] text-muted">
           See{' '}
           <Choose
-            label="What chance does"
+            label="Distribution"
             value={mode}
             options={{
-              shuffle: 'what would come if the labels meant nothing',
-              stray: 'how far the estimate may stray',
+              shuffle: 'the null distribution, by permutation',
+              stray: 'the bootstrap distribution',
             }}
             onChange={setMode}
           />

@@ -78,7 +78,7 @@ export function TestLines({ comparison }: { comparison: Comparison }) {
         {comparison.tests.map((t, i) => (
           <tr key={i} data-testid="test-row" className="align-top">
             <th scope="row">
-              {t.symbol ? <i>{t.symbol}</i> : 'without a curve'} {t.of}
+              {t.symbol ? <i>{t.symbol}</i> : 'exact'} {t.of}
             </th>
             <td>{t.value === undefined ? dash : statistic(t.value)}</td>
             <td>{t.df.map(degreesOfFreedom).join(', ')}</td>

@@ -111,7 +111,7 @@ export function FollowSentence({ question, settled, choices, factors, onChange }
           <Choose
             label="Direction of the comparisons"
             value={question.direction}
-            options={{ either: 'either way', greater: 'greater only', less: 'less only' }}
+            options={{ either: 'two-sided', greater: 'greater', less: 'less' }}
             onChange={(direction) => set({ direction })}
           />
           ,

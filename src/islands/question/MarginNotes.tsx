@@ -92,7 +92,7 @@ export function MarginNotes({ question, shown, table, readingsHref, onEdit, onCh
       )}
       <p className="note">
         <a className="plain-button" href={readingsHref}>
-          To the readings
+          Open readings
         </a>
       </p>
     </aside>

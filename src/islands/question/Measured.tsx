@@ -13,6 +13,8 @@ export interface AskProps {
   table: Table;
   /** The unit of what is compared. */
   unit: string;
+  /** Whether readings of one subject are counted one by one. */
+  nested?: boolean;
   onChange: (question: Question) => void;
   onEdit: (edits: TableEdit[]) => void;
 }

@@ -1,3 +1,4 @@
+import { isNested } from '../../core/words/question';
 import { useStore } from '@nanostores/react';
 import { Columns2, ImagePlus, Rows3 } from 'lucide-react';
 import { type ReactNode, lazy, useEffect, useState } from 'react';
@@ -137,6 +138,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
             settled={shown?.question ?? question}
             table={table}
             unit={shown?.unit ?? ''}
+            nested={shown !== undefined && isNested(shown)}
             onChange={change}
             onEdit={edit}
           />

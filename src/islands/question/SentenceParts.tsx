@@ -14,7 +14,7 @@ export const DirectionPart = ({ question, onChange, differ = 'differ' }: Part & 
     label="Direction"
     value={question.direction}
     options={{
-      either: question.direction === 'either' ? differ : 'different, either way,',
+      either: question.direction === 'either' ? differ : 'different (two-sided)',
       greater: 'greater',
       less: 'less',
     }}

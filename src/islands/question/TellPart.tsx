@@ -100,7 +100,7 @@ function TellLine({ name, kind, text, question, onChange }: LineProps) {
         <p className="text-[13px] text-muted">
           What is underlined was renewed since you reworded it.{' '}
           <button type="button" className="plain-button" onClick={() => keep({ text: wording, from: now })}>
-            I have seen it
+            Mark as reviewed
           </button>
         </p>
       )}

@@ -55,7 +55,7 @@ export const UnderstandPart = (props: Props) => (
     )}
     {hasChance(props.answer) && (
       <Opened
-        title="What chance alone would do"
+        title="Permutation and bootstrap distributions"
         what="chance"
         initially={choicesOf(props.answer.question).method === 'shuffle'}
         {...props}

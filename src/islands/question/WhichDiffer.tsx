@@ -1,4 +1,4 @@
-import { passes } from '../../core/procedures/interval';
+import { alphaOf, passes } from '../../core/procedures/interval';
 import { useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Comparison, FollowUpPart } from '../../core/answer/comparison';
@@ -64,6 +64,9 @@ function Listed({
               {adjusted && 'adjusted '}
               <i>p</i>
             </th>
+            <th scope="col" title={`At α = ${alphaOf(level)}`}>
+              α = {alphaOf(level)}
+            </th>
             {first?.smallest !== undefined && (
               <th scope="col" className="max-w-32 !whitespace-normal">
                 least significant difference
@@ -103,6 +106,7 @@ function Listed({
                 <td>
                   <FullP p={effect.p} />
                 </td>
+                <td className="!text-left">{apart ? 'differ' : 'not shown'}</td>
                 {effect.smallest !== undefined && <td>{fixed(effect.smallest, decimals)}</td>}
               </tr>
             );

@@ -44,7 +44,7 @@ export default function ExportForm({ table, onClose }: { table: Table; onClose: 
       }}
       onClose={onClose}
     >
-      Take the table out as{' '}
+      Export the table as{' '}
       <select
         className="part"
         aria-label="Kind of file"

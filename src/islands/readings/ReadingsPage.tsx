@@ -246,9 +246,9 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
                 { label: 'Find', run: toggle('find'), open: tool === 'find', title: 'Ctrl+F' },
                 { label: 'Pick rows', run: toggle('pick'), open: tool === 'pick' },
                 { label: 'New column', run: toggle('derive'), open: tool === 'derive' },
-                { label: 'Draw or allocate', run: toggle('draw'), open: tool === 'draw' },
+                { label: 'Sample or randomize', run: toggle('draw'), open: tool === 'draw' },
                 { label: 'Describe', run: () => setDescribing(!describing), open: describing },
-                { label: 'Take out', run: toggle('export'), open: tool === 'export' },
+                { label: 'Export', run: toggle('export'), open: tool === 'export' },
               ]}
             />
             <Toolbar
@@ -283,7 +283,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
                 <span role="status" className="text-muted">
                   {counted(picked.rows.size, 'row')} picked: {picked.words}.{' '}
                   <button type="button" className="plain-button" onClick={() => setPicked(nothingPicked)}>
-                    Let them go
+                    Clear selection
                   </button>
                 </span>
               )}

@@ -23,10 +23,10 @@ export function RefusedNotice({ saving, store }: { saving: Saving; store: TableS
       )}
       <p className="mt-1 flex gap-5">
         <button type="button" className="plain-button" onClick={() => run(store.putAgain)}>
-          Take the newer readings, then put mine in again
+          Load the newer readings, then put mine in again
         </button>
         <button type="button" className="plain-button" onClick={() => run(store.letGo)}>
-          Take the newer readings, let mine go
+          Load the newer readings, discard mine
         </button>
       </p>
       {trouble && <p className="mt-1 text-error">{trouble}</p>}

@@ -137,7 +137,7 @@ function Renewed({ editor, store }: { editor: TipTap; store: PiecesStore }) {
       {fresh.length === 1 ? 'One piece was' : `${fresh.length} pieces were`} renewed since you last saw{' '}
       {fresh.length === 1 ? 'it' : 'them'}: underlined below.{' '}
       <button type="button" className="plain-button" onClick={see}>
-        I have seen {fresh.length === 1 ? 'it' : 'them'}
+        Mark as reviewed
       </button>
     </p>
   );
