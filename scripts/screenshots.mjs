@@ -48,7 +48,7 @@ await served(4393, ['--demo'], async (base) => {
   }
   await context.addCookies([{ name: 'theme', value: 'page', url: base }]);
   await spine('Red lamp · White lamp').first().click();
-  await page.getByText('Permutation test: the null distribution').click();
+  await page.getByText('Permutation and bootstrap distributions').click();
   await page.getByRole('button', { name: '10,000 times' }).click();
   await page.getByText('10,000 so far').waitFor();
   await page.getByRole('button', { name: 'once', exact: true }).click();
