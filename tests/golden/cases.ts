@@ -179,6 +179,8 @@ export const cases: Record<string, Case[]> = {
     twoGroups('not shown to be alike', unclear, { bounds: { low: -2, high: 2 } }),
     twoGroups('pooled variances', clear, { spread: 'pooled' }),
     twoGroups('by ranks', clear, { method: 'ranks' }),
+    twoGroups('by ranks, too few for an interval', two([5.1, 6.2, 7.3], [1.2, 2.3, 3.1]), { method: 'ranks' }),
+    twoGroups('means that lie close', two([25.1, 25.4, 14.9, 35.3], [25.6, 40.9, 11.2, 25.1])),
     twoGroups('by ranks, one-sided', clear, { method: 'ranks', direction: 'greater' }),
     twoGroups('by permutation', clear, { method: 'shuffle', seed: 1 }),
     twoGroups('medians by permutation', clear, { method: 'shuffle', statistic: 'median', seed: 1 }),
@@ -340,5 +342,10 @@ export const cases: Record<string, Case[]> = {
       question: questionOf('one-sample', { a: 'a', about: 'spread', value: 3 }),
     },
     { situation: 'several groups', table: three, question: questionOf('several', { about: 'spread' }) },
+    {
+      situation: 'two groups, one-sided',
+      table: clear,
+      question: questionOf('two-groups', { ...ab, about: 'spread', direction: 'greater' }),
+    },
   ],
 };

@@ -141,6 +141,10 @@ describe('what chance alone would do', () => {
     );
     const cut = gathered.cut('either', 0.05);
     expect(chanceCut(chance, gathered, cut, 0.95)).to.contain('Cut-off at the 95 % level: ±1.900 mm; 4.00 % of the');
+    const all = [-3, ...Array.from({ length: 98 }, (_, i) => i / 50), 3];
+    const mean = all.reduce((s, x) => s + x, 0) / 100;
+    const sd = Math.sqrt(all.reduce((s, x) => s + (x - mean) ** 2, 0) / 99);
+    expect(chanceCut(chance, gathered, cut, 0.95)).to.contain(`, of which the one observed is ${(3 / sd).toFixed(2)}.`);
     expect(chanceCut(chance, gathered, undefined, 0.99)).to.contain('more shuffles are needed');
     expect(plain(exactResult(chance, exactly(chance.what)!))).to.match(
       /^Counted, not drawn: of all 924 arrangements, p = 0\.00\d\.$/,

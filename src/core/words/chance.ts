@@ -67,9 +67,13 @@ export function chanceResult(chance: Chance, gathered: Gathered, level: number):
 /** The cut-off and what lies beyond it, and the standard error. */
 export function chanceCut(chance: Chance, gathered: Gathered, cut: Cut | undefined, level: number): string {
   const unit = unitAfter(chance.unit);
+  // A difference lies so many of them from none; F and χ² have no such place.
+  const differs = chance.what.kind === 'signs' || (chance.what.kind === 'labels' && chance.groups.length === 2);
+  const inUnits =
+    differs && gathered.se > 0 ? `, of which the one observed is ${fixed(gathered.observed / gathered.se, 2)}` : '';
   const se =
     gathered.n > 1 && Number.isFinite(gathered.se)
-      ? `Standard error, the spread under chance: ${significant(gathered.se, 4)}${unit}. `
+      ? `Standard error, the SD of the null distribution: ${significant(gathered.se, 4)}${unit}${inUnits}. `
       : '';
   if (!cut) return `${se}For a cut-off at the ${percent(level)} level more shuffles are needed.`;
   const at = significant(chance.tail === 'either' ? Math.abs(cut.at) : cut.at, 4);

@@ -41,10 +41,14 @@ export function effectPhrases(
   decimals = effectDecimals(effect),
 ): { estimate: string; interval: string } {
   const { estimate, interval } = effect;
+  const unbounded =
+    interval?.low === -Infinity && interval.high === Infinity
+      ? ' (so few readings exclude no value at this level)'
+      : '';
   if (!interval) return { estimate: `${significant(estimate, 3)}${unitAfter(unit)}`, interval: '' };
   return {
     estimate: `${fixed(estimate, decimals)}${unitAfter(unit)}`,
-    interval: `${percent(level)} CI ${between(interval, decimals)}${unitAfter(unit)}`,
+    interval: `${percent(level)} CI ${between(interval, decimals)}${unitAfter(unit)}${unbounded}`,
   };
 }
 

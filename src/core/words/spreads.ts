@@ -131,7 +131,21 @@ function results(answer: Answer, comparison: Comparison): Text {
   const { effect } = comparison;
   if (effect) {
     const { estimate, interval } = effectPhrases(effect, asked.design === 'one-sample' ? unit : '', asked.level);
-    return text`${sentenceCase(what(answer))}: ${each}. ${effect.name} ${estimate}, ${interval}; ${tested}.`;
+    const claimed = valued(String(choicesOf(asked).value), unit);
+    const against = asked.design === 'one-sample' ? `, against an SD of ${claimed}` : '';
+    const unshown = passes(comparison.p, asked.level)
+      ? ''
+      : `; this does not show that ${
+          asked.direction === 'either'
+            ? asked.design === 'one-sample'
+              ? `the SD differs from ${claimed}`
+              : 'the SDs differ'
+            : asked.design === 'one-sample'
+              ? `the SD is ${asked.direction} than ${claimed}`
+              : `the SD is ${asked.direction} in ${nameAt(answer, 0)}`
+        }`;
+    const [sided, two] = asked.direction === 'either' ? ['', ''] : ['one-sided ', 'two-sided '];
+    return text`${sentenceCase(what(answer))}: ${each}${against}. ${effect.name} ${estimate}, ${two}${interval}; ${sided}${tested}${unshown}.`;
   }
   return text`The spread of ${what(answer)} ${passes(comparison.p, asked.level) ? 'differed' : 'was not shown to differ'} among the groups: ${tested}. ${each}.${comparison.follow?.ok ? apartClause(answer, comparison.follow.value, '') : []}`;
 }
@@ -144,10 +158,10 @@ export const spreadWords: SubjectWords = {
   methodReason: (asked) =>
     ({
       'chi-square':
-        'The spread of the readings is set against the one stated. This test takes the readings as normal, and minds it when they are not.',
-      f: 'The two variances are set against each other. This test takes both groups as normal, and minds it when they are not.',
+        'The spread of the readings is set against the one stated. This test takes the readings as normal, and is not robust where they are not.',
+      f: 'The two variances are set against each other. This test takes both groups as normal, and is not robust where they are not.',
       'brown-forsythe':
-        'How far readings lie from their group’s median, compared as means are: it does not mind skew or far readings much.',
+        'How far readings lie from their group’s median, compared as means are: it is robust to skew and to far readings.',
       levene: 'How far readings lie from their group’s mean, compared as means are.',
       bartlett: 'The sharpest test of equal variances when readings are normal, and misleading when they are not.',
       'pitman-morgan':
@@ -196,9 +210,7 @@ export const spreadWords: SubjectWords = {
         some: {
           tex: `H_1\\colon ${sigma(0)} ${opposite} ${sigma(1)}`,
           words:
-            asked.direction === 'either'
-              ? 'They scatter unlike.'
-              : `${nameAt(answer, 0)} scatters ${asked.direction === 'greater' ? 'more' : 'less'}.`,
+            asked.direction === 'either' ? 'The SDs differ.' : `The SD is ${asked.direction} in ${nameAt(answer, 0)}.`,
         },
       };
     return {
@@ -209,7 +221,7 @@ export const spreadWords: SubjectWords = {
           .join(' = ')}${groups.length > 6 ? ' = \\cdots' : ''}`,
         words: groups.length === 2 ? 'Both SDs are equal.' : `All ${groups.length} SDs are equal.`,
       },
-      some: { tex: 'H_1\\colon \\text{not all are equal}', words: 'At least one scatters unlike another.' },
+      some: { tex: 'H_1\\colon \\text{not all are equal}', words: 'At least one SD differs from another.' },
     };
   },
 };

@@ -263,7 +263,7 @@ export function Planner() {
           {plan.design !== 'shares' && (
             <>
               {' '}
-              where {plan.design === 'paired' ? 'differences' : 'readings'} scatter by an SD of{' '}
+              where {plan.design === 'paired' ? 'differences' : 'readings'} have an SD of{' '}
               {field('SD expected', 'sd', plan.sd)}
             </>
           )}
