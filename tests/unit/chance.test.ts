@@ -140,7 +140,7 @@ describe('what chance alone would do', () => {
       '2 of 100 shuffles came as far out as the one observed, on either side: p = 0.030 (95 % CI for so many shuffles 0.0055 to 0.0700).',
     );
     const cut = gathered.cut('either', 0.05);
-    expect(chanceCut(chance, gathered, cut, 0.95)).to.contain('Cut-off at the 95 % level: ±1.900 mm; 4.00 % of the');
+    expect(chanceCut(chance, gathered, cut, 0.95)).to.contain('Cut-off at α = 0.05: ±1.900 mm; 4.00 % of the');
     const all = [-3, ...Array.from({ length: 98 }, (_, i) => i / 50), 3];
     const mean = all.reduce((s, x) => s + x, 0) / 100;
     const sd = Math.sqrt(all.reduce((s, x) => s + (x - mean) ** 2, 0) / 99);

@@ -37,7 +37,7 @@ describe('sentences about counts and spread', () => {
   it('of one share', () => {
     const [says, how, results] = told(share('one-sample', { value: 0.3 }), counts({ settled: [18], bare: [27] }));
     expect(says).to.equal(
-      'The share of settled in slate was 18 of 45 (40.0 %); at the 95 % level, these counts do not rule out 0.3, nor do they show that it is the share.',
+      'The share of settled in slate was 18 of 45 (40.0 %); at α = 0.05, these counts do not rule out 0.3, nor do they show that it is the share.',
     );
     expect(how).to.equal(
       'The share of settled in slate was compared with 0.3 by the large-sample test of one proportion, each spore counting once. The test was two-sided. Shares are given with 95 % Wilson intervals.',
@@ -66,7 +66,7 @@ describe('sentences about counts and spread', () => {
   it('of several shares, sampled or counted', () => {
     const table = counts({ settled: [18, 9, 30], bare: [27, 31, 12] });
     const [says, how, results] = told(share('several'), table);
-    expect(says).to.match(/differed among the 3 groups; at the 95 % level, 2 of 3 pairs differ\.$/);
+    expect(says).to.match(/differed among the 3 groups; at α = 0.05, 2 of 3 pairs differ\.$/);
     expect(how).to.include('p of pairs is adjusted by Holm, all pairs being one family.');
     expect(results).to.include('These differed (Holm): slate minus rope');
     const shuffled = told(share('several', { method: 'shuffle', seed: 7 }), table)[1];
@@ -80,15 +80,13 @@ describe('sentences about counts and spread', () => {
       questionOf('several', { about: 'table' }),
       counts({ none: [41, 33, 18], edge: [12, 19, 24], heavy: [3, 8, 17] }),
     );
-    expect(says).to.match(/^Outcome depends on surface, at the 95 % level\. Cells that stand out: fewer none in rope/);
+    expect(says).to.match(/^Outcome depends on surface, at α = 0.05\. Cells that stand out: fewer none in rope/);
     expect(how).to.include('p adjusted by Holm');
     expect(results).to.match(
       /^Among the 175 counted, outcome depended on surface: χ²\(4\) = 23\.74, p < 0\.001; Cramér’s V = 0\.26/,
     );
     const fit = told(questionOf('one-sample', { about: 'table', ratio: [9, 3, 4] }), counts({ n: [90, 31, 39] }));
-    expect(fit[0]).to.equal(
-      'At the 95 % level, these counts do not rule out the ratio 9 : 3 : 4, nor do they show it.',
-    );
+    expect(fit[0]).to.equal('At α = 0.05, these counts do not rule out the ratio 9 : 3 : 4, nor do they show it.');
   });
 
   it('of spread', () => {

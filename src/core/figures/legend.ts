@@ -8,7 +8,7 @@ import { wordsAbout } from '../words/about';
 import { followNames } from '../words/follow-names';
 import { headline } from '../words/headline';
 import { methodName } from '../words/method';
-import { percent, plural } from '../words/numbers';
+import { atAlpha, percent, plural } from '../words/numbers';
 import { testPhrase } from '../words/phrases';
 import { isNested, measureOf, subtraction } from '../words/question';
 import { asideClause } from '../words/report';
@@ -91,7 +91,7 @@ function marksClause(answer: Answer, style: Drawing, kind: FigureKind): Text {
     case 'differences':
       return text`Differences with ${level} confidence intervals against the line of no difference${answer.comparison.ok && answer.comparison.value.effect ? '' : '; those that differ significantly are filled'}. ${sizes(answer)}.`;
     case 'distribution':
-      return text`What the statistic would do without an effect; the rejection region at the ${level} level is shaded, and the statistic observed is marked. ${sizes(answer)}.`;
+      return text`What the statistic would do without an effect; the rejection region ${atAlpha(question.level)} is shaded, and the statistic observed is marked. ${sizes(answer)}.`;
     case 'tiles':
       return [];
     default:

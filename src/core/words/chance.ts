@@ -3,7 +3,7 @@ import type { Chance } from '../answer/chance';
 import type { Cut, Gathered } from '../procedures/gathered';
 import type { Bootstrap } from '../procedures/bootstrap';
 import { type ShuffleTest, sampledPInterval } from '../procedures/shuffle-means';
-import { between, fixed, intervalDecimals, pRelation, percent, plural, significant } from './numbers';
+import { atAlpha, between, fixed, intervalDecimals, pRelation, percent, plural, significant } from './numbers';
 import { listed, unitAfter } from './sentences';
 import { type Text, symbol, text } from './text';
 
@@ -75,10 +75,10 @@ export function chanceCut(chance: Chance, gathered: Gathered, cut: Cut | undefin
     gathered.n > 1 && Number.isFinite(gathered.se)
       ? `Standard error, the SD of the null distribution: ${significant(gathered.se, 4)}${unit}${inUnits}. `
       : '';
-  if (!cut) return `${se}For a cut-off at the ${percent(level)} level more shuffles are needed.`;
+  if (!cut) return `${se}For a cut-off ${atAlpha(level)} more shuffles are needed.`;
   const at = significant(chance.tail === 'either' ? Math.abs(cut.at) : cut.at, 4);
   const where = chance.tail === 'either' ? `±${at}${unit}` : `${at}${unit}`;
-  return `${se}Cut-off at the ${percent(level)} level: ${where}; ${fixed(100 * cut.beyond, 2)} % of the shuffles lie beyond it.`;
+  return `${se}Cut-off ${atAlpha(level)}: ${where}; ${fixed(100 * cut.beyond, 2)} % of the shuffles lie beyond it.`;
 }
 
 /** What the readings shown come to: as observed, or as the last arrangement has them. */

@@ -6,7 +6,7 @@ import { choicesOf } from '../question/choices';
 import { passes } from '../procedures/interval';
 import { wordsAbout } from './about';
 import { centreWord, methodName } from './method';
-import { effectDecimals, fixed, given, percent } from './numbers';
+import { atAlpha, effectDecimals, fixed, given, plural } from './numbers';
 import { effectPhrases, testPhrase } from './phrases';
 import { bareMeasure, claimOf, measureOf, namedFactors } from './question';
 import { equivalenceClause } from './equivalence';
@@ -59,7 +59,6 @@ function differenceSentence(answer: Answer, comparison: Comparison, effect: Effe
   const one = question.design === 'one-sample';
   const other = one ? `${given(value)}${unit}` : (b?.name ?? '');
   const first = a?.name ?? '';
-  const level = percent(question.level);
   const settled = passes(comparison.p, question.level);
   // The middle of the differences within pairs is not the difference of two middles.
   const centre =
@@ -93,12 +92,11 @@ function differenceSentence(answer: Answer, comparison: Comparison, effect: Effe
         : {}),
     claim: claimOf(answer),
   });
-  return text`${observed}; at the ${level} level, ${verdict}.${equivalenceClause(answer, comparison)}`;
+  return text`${observed}; ${atAlpha(question.level)}, ${verdict}.${equivalenceClause(answer, comparison)}`;
 }
 
 function severalSentence(answer: Answer, comparison: Comparison): Text {
   const { question, groups } = answer;
-  const level = percent(question.level);
   const settled = passes(comparison.p, question.level);
   const ranks = choicesOf(question).method === 'ranks';
   const what = ranks ? sentenceCase(bareMeasure(answer)) : withCentre('mean', bareMeasure(answer));
@@ -116,18 +114,17 @@ function severalSentence(answer: Answer, comparison: Comparison): Text {
       control: { what: 'the other group', from: ' from the control' },
       chosen: { what: 'the pair compared', from: '' },
     }[compare];
-    return text`${overall}; at the ${level} level, ${what} ${apart === 1 ? 'differs' : 'is not shown to differ'}${from}.`;
+    return text`${overall}; ${atAlpha(question.level)}, ${what} ${apart === 1 ? 'differs' : 'is not shown to differ'}${from}.`;
   }
-  const one = apart === 0;
-  const told =
-    compare === 'contrasts'
-      ? `${one ? 'contrast differs' : 'contrasts differ'} from zero`
-      : compare === 'control'
-        ? `${one ? 'group differs' : 'groups differ'} from the control`
-        : one
-          ? 'pair differs'
-          : 'pairs differ';
-  return text`${overall}; at the ${level} level, ${many} ${told}.`;
+  const [noun, from] = {
+    contrasts: ['contrast', ' from zero'] as const,
+    control: ['group', ' from the control'] as const,
+    all: ['pair', ''] as const,
+    chosen: ['pair', ''] as const,
+  }[compare];
+  // "No pair differs", "1 of 3 pairs differs", "2 of 3 pairs differ".
+  const told = `${apart === 0 ? noun : plural(noun)} ${apart <= 1 ? 'differs' : 'differ'}${from}`;
+  return text`${overall}; ${atAlpha(question.level)}, ${many} ${told}.`;
 }
 
 function factorsSentence(answer: Answer, comparison: Comparison): Text {

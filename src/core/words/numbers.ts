@@ -1,6 +1,6 @@
 /** How numbers are written in sentences and tables. */
 import { mostOf } from '../numeric/extremes';
-import type { Interval } from '../procedures/interval';
+import { type Interval, alphaOf } from '../procedures/interval';
 
 const superscripts: Record<string, string> = Object.fromEntries(
   Array.from('0123456789-', (c, i) => [c, '⁰¹²³⁴⁵⁶⁷⁸⁹⁻'[i] ?? c]),
@@ -104,6 +104,9 @@ export function meanDecimals({ decimals, summary }: { decimals: number; summary?
 /** "1.9 to 6.7", both ends to the interval's own precision unless decimals are given. */
 export const between = (interval: Interval, decimals = intervalDecimals(interval)): string =>
   `${fixed(interval.low, decimals)} to ${fixed(interval.high, decimals)}`;
+
+/** "at α = 0.05": where a decision is made at a confidence level. */
+export const atAlpha = (level: number): string => `at α = ${alphaOf(level)}`;
 
 /** "95 %" with as many decimals as the level has. */
 export const percent = (share: number): string => `${Number((share * 100).toPrecision(8))} %`;

@@ -11,7 +11,7 @@ import type { SubjectWords } from './about';
 import { hypothesisName } from './hypothesis-name';
 import { followNames } from './follow-names';
 import { apartClause } from './apart';
-import { fixed, percent } from './numbers';
+import { atAlpha, fixed, percent } from './numbers';
 import { effectPhrases, sizesClause, testPhrase } from './phrases';
 import { listed, sentenceCase } from './sentences';
 import { type Text, joined, text } from './text';
@@ -118,7 +118,6 @@ function methodElse(asked: Question): string {
 
 function headline(answer: Answer, comparison: Comparison): Text {
   const { question: asked, groups } = answer;
-  const level = percent(asked.level);
   const sure = passes(comparison.p, asked.level);
   const what = `The share of ${shareNamed(answer)}`;
   const [a, b] = groups;
@@ -132,7 +131,7 @@ function headline(answer: Answer, comparison: Comparison): Text {
       shown: 'that it is the share',
       claim: `it is ${asked.direction} than ${value}`,
     });
-    return text`${what} in ${a.name} was ${countOf(a)}; at the ${level} level, ${verdict}.`;
+    return text`${what} in ${a.name} was ${countOf(a)}; ${atAlpha(asked.level)}, ${verdict}.`;
   }
   if ((asked.design === 'two-groups' || asked.design === 'paired') && a && b) {
     const verdict = verdictOn({
@@ -148,11 +147,11 @@ function headline(answer: Answer, comparison: Comparison): Text {
       asked.design === 'paired'
         ? `${what}: ${a.name} ${countOf(a)}, ${b.name} ${countOf(b)}`
         : `${what} was ${countOf(a)} in ${a.name} and ${countOf(b)} in ${b.name}`;
-    return text`${seen}; at the ${level} level, ${verdict}.`;
+    return text`${seen}; ${atAlpha(asked.level)}, ${verdict}.`;
   }
   const { apart, all } = toldApart(comparison, asked.level);
   return sure
-    ? text`${what} differed among the ${groups.length} groups; at the ${level} level, ${apart === 0 ? 'none' : apart} of ${all} ${all === 1 ? 'pair differs' : 'pairs differ'}.`
+    ? text`${what} differed among the ${groups.length} groups; ${atAlpha(asked.level)}, ${apart === 0 ? 'none' : apart} of ${all} ${all === 1 ? 'pair' : 'pairs'} ${apart <= 1 ? 'differs' : 'differ'}.`
     : text`These counts do not show that ${what.toLowerCase()} differs among the ${groups.length} groups, nor that it is the same.`;
 }
 

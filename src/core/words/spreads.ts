@@ -11,7 +11,7 @@ import type { SubjectWords } from './about';
 import { followNames } from './follow-names';
 import { hypothesisName } from './hypothesis-name';
 import { apartClause } from './apart';
-import { percent, significant } from './numbers';
+import { atAlpha, percent, significant } from './numbers';
 import { contribution, effectPhrases, testPhrase } from './phrases';
 import { listed, sentenceCase, unitAfter, valued } from './sentences';
 import { countingWords } from './counting';
@@ -59,7 +59,6 @@ const methodName = (asked: Question): string => names[choicesOf(asked).method]?.
 
 function headline(answer: Answer, comparison: Comparison): Text {
   const { question: asked, groups, unit } = answer;
-  const level = percent(asked.level);
   const sure = passes(comparison.p, asked.level);
   const [a, b] = groups;
   const stated = valued(String(choicesOf(asked).value), unit);
@@ -72,7 +71,7 @@ function headline(answer: Answer, comparison: Comparison): Text {
       shown: 'that it is the SD',
       claim: `it is ${asked.direction} than ${stated}`,
     });
-    return text`${sentenceCase(what(answer))} of ${a.name} had an SD of ${sdOf(a, unit)}; at the ${level} level, ${verdict}.`;
+    return text`${sentenceCase(what(answer))} of ${a.name} had an SD of ${sdOf(a, unit)}; ${atAlpha(asked.level)}, ${verdict}.`;
   }
   if ((asked.design === 'two-groups' || asked.design === 'paired') && a && b) {
     const verdict = verdictOn({
@@ -84,11 +83,11 @@ function headline(answer: Answer, comparison: Comparison): Text {
       shown: 'them',
       claim: `it is ${asked.direction} in ${a.name}`,
     });
-    return text`${sentenceCase(what(answer))} had an SD of ${sdOf(a, unit)} in ${a.name} and of ${sdOf(b, unit)} in ${b.name}; at the ${level} level, ${verdict}.`;
+    return text`${sentenceCase(what(answer))} had an SD of ${sdOf(a, unit)} in ${a.name} and of ${sdOf(b, unit)} in ${b.name}; ${atAlpha(asked.level)}, ${verdict}.`;
   }
   return sure
-    ? text`The spread of ${what(answer)} differed among the ${groups.length} groups, at the ${level} level.`
-    : text`These readings do not show that the spread of ${what(answer)} differs among the ${groups.length} groups, nor that it is the same (${level} level).`;
+    ? text`The spread of ${what(answer)} differed among the ${groups.length} groups, ${atAlpha(asked.level)}.`
+    : text`These readings do not show that the spread of ${what(answer)} differs among the ${groups.length} groups, nor that it is the same (${atAlpha(asked.level).slice(3)}).`;
 }
 
 function methods(answer: Answer): Text {

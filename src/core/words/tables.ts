@@ -6,7 +6,7 @@ import { choicesOf } from '../question/choices';
 import type { Named } from '../question/naming';
 import type { Method, Question } from '../question/question';
 import type { SubjectWords } from './about';
-import { percent, significant } from './numbers';
+import { atAlpha, significant } from './numbers';
 import { sizesClause, testPhrase } from './phrases';
 import { arrangementWords, countedClause } from './shares';
 import { listed, sentenceCase } from './sentences';
@@ -38,7 +38,6 @@ export function departures({ counts }: Comparison, level: number): string[] {
 
 function headline(answer: Answer, comparison: Comparison): Text {
   const { question: asked } = answer;
-  const level = percent(asked.level);
   const sure = passes(comparison.p, asked.level);
   const stand = departures(comparison, asked.level);
   const where =
@@ -48,8 +47,8 @@ function headline(answer: Answer, comparison: Comparison): Text {
         ? ' No single cell stands out.'
         : '';
   if (one(asked))
-    return text`At the ${level} level, ${sure ? `the counts are not compatible with ${ratioWords(asked)}` : `these counts do not rule out ${ratioWords(asked)}, nor do they show it`}.${where}`;
-  return text`${sure ? `${sentenceCase(answer.measure)} depends on ${rowName(answer)}` : `These counts do not show that ${answer.measure} depends on ${rowName(answer)}, nor that it does not`}, at the ${level} level.${where}`;
+    return text`A${atAlpha(asked.level).slice(1)}, ${sure ? `the counts are not compatible with ${ratioWords(asked)}` : `these counts do not rule out ${ratioWords(asked)}, nor do they show it`}.${where}`;
+  return text`${sure ? `${sentenceCase(answer.measure)} depends on ${rowName(answer)}` : `These counts do not show that ${answer.measure} depends on ${rowName(answer)}, nor that it does not`}, ${atAlpha(asked.level)}.${where}`;
 }
 
 const names: Partial<Record<Method, readonly [name: string, written: string]>> = {
