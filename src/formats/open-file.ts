@@ -42,7 +42,7 @@ function readsAsText(text: string): boolean {
 }
 
 /**
- * Opens a file of readings: CSV, TSV or any other delimited text, or an XLSX workbook, told apart by its content.
+ * Opens a file of readings: CSV, TSV or any other delimited text, or an XLSX workbook, recognised by its content.
  * @param choice what the person has decided instead: the encoding, the delimiter
  * @param onProgress told the share done, 0 to 1
  * @throws DomainError saying what is wrong with the file and what to do

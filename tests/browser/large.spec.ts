@@ -1,12 +1,16 @@
 /** Tables of so many readings that a worker answers them. */
-import { type APIRequestContext, expect } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { defaultFigureStyle } from '../../src/core/figures/default-style';
-import { test } from './steps';
+import { test as base } from './steps';
 
-const poster =
-  (request: APIRequestContext, origin = '') =>
-  async (path: string, data: unknown): Promise<string> =>
-    ((await (await request.post(path, { headers: { origin }, data })).json()) as { id: string }).id;
+const test = base.extend<{ post: (path: string, data: unknown) => Promise<string> }>({
+  /** Makes something through the server. @returns its id */
+  post: async ({ request, baseURL }, use) =>
+    use(async (path, data) => {
+      const made = await request.post(path, { headers: { origin: baseURL ?? '' }, data });
+      return ((await made.json()) as { id: string }).id;
+    }),
+});
 
 /** Two groups side by side, their readings between 20 and 30. */
 function largeTable(name: string, rows: number) {
@@ -26,10 +30,8 @@ const twoGroups = { design: 'two-groups', a: 'a', b: 'b', direction: 'either', l
 
 test('a long answer can be stopped, shows what it is about meanwhile, and can be begun again', async ({
   page,
-  request,
-  baseURL,
+  post,
 }) => {
-  const post = poster(request, baseURL);
   const study = await post('/api/studies', { title: 'Long' });
   const id = await post(`/api/studies/${study}/tables`, { table: largeTable('Lines', 60_000), origin: 'typed' });
   const asked = await post('/api/questions', {
@@ -66,12 +68,7 @@ test('a long answer can be stopped, shows what it is about meanwhile, and can be
   expect(together?.[2]).toMatch(/Coir.*60000.*24\.9/);
 });
 
-test('a figure with a large one beside it is drawn by a worker, and follows its options', async ({
-  page,
-  request,
-  baseURL,
-}) => {
-  const post = poster(request, baseURL);
+test('a figure with a large one beside it is drawn by a worker, and follows its options', async ({ page, post }) => {
   const study = await post('/api/studies', { title: 'Panels' });
   const figureOf = async (name: string, rows: number, question: object) => {
     const table = await post(`/api/studies/${study}/tables`, { table: largeTable(name, rows), origin: 'typed' });

@@ -68,7 +68,7 @@ test('names that are numbers, levels with a unit, and subjects that come back in
   // Numbers alone over numbers could be readings: they are, until one says otherwise.
   await paste(page, '0\t5\t10\n12.1\t13.4\t15.2\n11.8\t14.0\t14.9\n12.6\t13.1\t15.8');
   await expect(cell(page, 1, 3)).toHaveText('10');
-  await page.getByRole('button', { name: 'Take the first row as names' }).click();
+  await page.getByRole('button', { name: 'Use the first row as names' }).click();
   await expect(page.getByLabel('Name of group 3')).toHaveValue('10');
   await expect(cell(page, 1, 3)).toHaveText('15.2');
   await expect(page.getByText('3 groups, 9 readings')).toBeVisible();
@@ -210,11 +210,11 @@ test('files that cannot be read are refused in words, and leave the study as it 
       });
     else await open(page, name, content);
     await expect(page.getByRole('alert')).toContainText(words);
-    await page.getByRole('button', { name: 'Leave it' }).click();
+    await page.getByRole('button', { name: 'Cancel' }).click();
   }
   await open(page, 'quote.csv', 'a,b\n1,"2\n3,4\n5,6');
   await expect(page.getByText('A quote opened in line 2 is never closed')).toBeVisible();
-  await page.getByRole('button', { name: 'Leave it' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(cell(page, 2, 2)).toHaveText('4');
 });
 

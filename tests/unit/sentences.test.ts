@@ -8,7 +8,15 @@ import { figure } from '../../src/core/figures/figure';
 import { defaultFigureStyle } from '../../src/core/figures/default-style';
 import { lookScene } from '../../src/core/scenes/look';
 import { textWidth, wrapped } from '../../src/core/scenes/text-width';
-import { decimalsFor, plural, significant } from '../../src/core/words/numbers';
+import {
+  between,
+  decimalsFor,
+  effectDecimals,
+  fixed,
+  plural,
+  significant,
+  tellingDecimals,
+} from '../../src/core/words/numbers';
 import { html, plain, symbol, text } from '../../src/core/words/text';
 import { checksOf } from '../../src/core/answer/checks-of';
 import { othersOf } from '../../src/core/answer/others';
@@ -171,6 +179,38 @@ describe('sentences and pictures of any readings', () => {
           if (a !== b && a.y === b.y)
             expect(Math.abs(a.x - b.x)).to.be.greaterThan((textWidth(a.text, a.size) + textWidth(b.text, b.size)) / 2);
     }
+  });
+});
+
+describe('decimals of effects', () => {
+  const number = fc.double({ min: -1e4, max: 1e4, noNaN: true });
+  const effect = fc
+    .tuple(number, fc.double({ min: 1e-3, max: 1e4, noNaN: true }))
+    .map(([estimate, half]) => ({ estimate, interval: { low: estimate - half, high: estimate + half } }));
+
+  it('never round an estimate by more than a tenth of itself, unless its interval is hundreds of times as wide', () => {
+    expect(fixed(-0.5286, effectDecimals({ estimate: -0.5286, interval: { low: -14, high: 13 } }))).to.equal('−0.5');
+    fc.assert(
+      fc.property(effect, ({ estimate, interval }) => {
+        const printed = Number(estimate.toFixed(effectDecimals({ estimate, interval })));
+        const tiny = interval.high - interval.low > 200 * Math.abs(estimate);
+        expect(tiny || Math.abs(printed - estimate) <= 0.1 * Math.abs(estimate) + 1e-12).to.equal(true);
+      }),
+    );
+  });
+
+  it('are as the other half asks where an interval has one end, and two where there is none', () => {
+    expect(effectDecimals({ estimate: 7.0556, interval: { low: 3.736, high: Infinity } })).to.equal(1);
+    expect(effectDecimals({ estimate: 11.556 })).to.equal(2);
+    expect(effectDecimals({ estimate: 0.00123 })).to.equal(4);
+  });
+
+  it('show that two intervals differ, and leave equal ones as they are', () => {
+    const welch = { estimate: 5.87, interval: { low: 2.763, high: 8.984 } };
+    const pooled = { estimate: 5.87, interval: { low: 2.781, high: 8.966 } };
+    const [one, other] = tellingDecimals([welch, pooled]);
+    expect(between(welch.interval, one)).to.not.equal(between(pooled.interval, other));
+    expect(tellingDecimals([welch, welch])).to.deep.equal([effectDecimals(welch), effectDecimals(welch)]);
   });
 });
 

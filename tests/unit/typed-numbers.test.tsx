@@ -4,8 +4,8 @@ import fc from 'fast-check';
 import { act, cleanup, fireEvent, render } from '@testing-library/react';
 import { createElement, useState } from 'react';
 import { fieldText, typedNumber, typedNumbers } from '../../src/core/readings/typed-number';
-import { rowsByRule } from '../../src/core/readings/rules';
-import { emptyColumn } from '../../src/core/readings/table';
+import { holdersOf, rowsByRule } from '../../src/core/readings/rules';
+import { emptyColumn, tableOf } from '../../src/core/readings/table';
 import { NumberField } from '../../src/islands/shared/NumberField';
 
 // Others are to see no document.
@@ -60,6 +60,18 @@ describe('a typed number', () => {
         expect(typed).to.deep.equal({ kind: 'number', value: near === 0 ? 0 : near });
       }),
     );
+  });
+
+  it('is looked for among the cells that are readings: not group names, labels or computed columns', () => {
+    const columns = [
+      { ...emptyColumn('f', 'flow', '', 'group'), cells: ['still'] },
+      { ...emptyColumn('y', 'mass', 'g'), cells: ['1'] },
+      { ...emptyColumn('s', 'tank', '', 'subject'), cells: ['K1'] },
+      { ...emptyColumn('c', 'dead', '', 'count'), cells: ['3'] },
+      { ...emptyColumn('d', 'twice', 'g'), formula: { kind: 'score' as const, of: 'y' } },
+    ];
+    expect(holdersOf(tableOf(columns, { shape: 'rows' })).map((c) => c.id)).to.deep.equal(['y', 'c']);
+    expect(holdersOf(tableOf(columns, { shape: 'categories' })).map((c) => c.id)).to.deep.equal(['f']);
   });
 
   it('picks rows by a rule in the column’s unit', () => {

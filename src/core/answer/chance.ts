@@ -55,7 +55,7 @@ function orderOf({ groups: [a, b], question }: Answer): string {
   return `${a?.name ?? ''} minus ${b?.name ?? ''}${question.about === undefined ? beyondIt : ''}`;
 }
 
-/** What shuffled labels, or flipped signs, would bring. @throws DomainError when there is nothing to shuffle */
+/** What permuted labels, or flipped signs, would bring. @throws DomainError when there is nothing to shuffle */
 export function chanceOf(answer: Answer): Chance {
   const what = shuffling(answer);
   if (!Number.isFinite(observedOf(what)))

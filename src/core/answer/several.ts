@@ -31,7 +31,7 @@ export const shufflingOfSeveral = (groups: readonly (readonly number[])[]): Shuf
   statistic: 'F',
 });
 
-/** F judged by shuffled labels. */
+/** F judged by permuted labels. */
 function shuffledF(question: Question, parts: readonly GroupPart[]): ShuffleTest {
   const groups = demandReadings(parts, 'Shuffling labels');
   const n = groups.reduce((s, g) => s + g.length, 0);

@@ -1,4 +1,4 @@
-/** What an answer says where its p comes from shuffled labels. */
+/** What an answer says where its p comes from permuted labels. */
 import type { Direction } from '../procedures/direction';
 import { type ShuffleTest, sampledPInterval } from '../procedures/shuffle-means';
 import type { Comparison } from './comparison';
@@ -6,7 +6,7 @@ import type { Comparison } from './comparison';
 /** Shuffles drawn where the arrangements cannot be counted: fewer of large groups, whose p hardly needs them. */
 export const shufflesFor = (n: number): number => Math.max(200, Math.min(20_000, Math.round(1e7 / n)));
 
-/** The test by shuffled labels; where arrangements were drawn, with the interval that leaves for p. */
+/** The test by permuted labels; where arrangements were drawn, with the interval that leaves for p. */
 export function shuffledPart(
   found: ShuffleTest,
   tail: Direction,

@@ -195,11 +195,14 @@ export function compareTwo(question: Question, a: GroupPart, b: GroupPart, brief
       return { kind: 'g', value: hedgesG, interval };
     });
   /** The share of all variation between the two groups, which is R² of the group as predictor. */
-  const explained = (first: SampleSummary, second: SampleSummary): Outcome<Size> =>
-    attempt((): Size => {
+  const explained = (first: SampleSummary, second: SampleSummary): Outcome<Size>[] => {
+    const found = attempt((): Size => {
       const { t, df } = pooledT(first, second, level);
       return { kind: 'r-squared', value: (t * t) / (t * t + df), interval: etaSquaredInterval(t * t, 1, df, level) };
     });
+    // Where there is none, the standardized difference says why.
+    return found.ok ? [found] : [];
+  };
   if (method === 'shuffle') {
     const [x = [], y = []] = demandReadings([a, b], 'A permutation test');
     const [first, second] = [summaryOf(a, 1), summaryOf(b, 1)];
@@ -218,7 +221,7 @@ export function compareTwo(question: Question, a: GroupPart, b: GroupPart, brief
     `All readings of ${a.name} are the same, and all of ${b.name} too. The means are ${apart} apart, but with no spread there is nothing to judge a difference by.`,
   );
   const test = (pooled ? pooledT : welchT)(first, second, level, value);
-  return fromT(question, name, pair, test, brief ? [] : [size(first, second), explained(first, second)]);
+  return fromT(question, name, pair, test, brief ? [] : [size(first, second), ...explained(first, second)]);
 }
 
 /** A difference of groups without any spread: it has no interval, and may still be permuted. */

@@ -1,4 +1,4 @@
-/** Tables of counts drawn at random with their margins standing: what shuffled labels bring. */
+/** Tables of counts drawn at random with their margins standing: what permuted labels bring. */
 import type { Random } from '../numeric/random';
 import { sum } from '../numeric/sum';
 import { logGamma } from '../numeric/special';
@@ -48,7 +48,7 @@ function draw(drawn: number, marked: number, total: number, log: Float64Array, u
 }
 
 /**
- * A maker of random tables with these margins, each as likely as shuffled labels bring it: cell by cell, what is left of
+ * A maker of random tables with these margins, each as likely as permuted labels bring it: cell by cell, what is left of
  * a column is drawn from what is left of all. The array given back is written over by the next.
  */
 export function tablesWith(rows: readonly number[], columns: readonly number[], generator: Random): () => Int32Array {

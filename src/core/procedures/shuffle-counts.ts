@@ -5,7 +5,7 @@ import type { TailProbabilities } from './direction';
 import { type Share, checkedShare } from './one-proportion';
 
 /**
- * Difference of two shares under shuffled labels. How many of those found fall to the first group is hypergeometric, so
+ * Difference of two shares under permuted labels. How many of those found fall to the first group is hypergeometric, so
  * every arrangement is counted at once; either way: a difference at least as large, whichever its sign.
  */
 export function shuffleShares(first: Share, second: Share): TailProbabilities {

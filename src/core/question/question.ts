@@ -148,7 +148,7 @@ export const Question = v.object({
   only: v.optional(v.object({ column: Column, level: Group })),
   /** Whether readings set aside count after all, to see what they do. */
   withAside: v.optional(v.boolean()),
-  /** What of the readings is compared under shuffled labels. */
+  /** What of the readings is compared under permuted labels. */
   statistic: v.optional(v.picklist(['mean', 'median', 'trimmed', 't'])),
   /** The seed of shuffles. */
   seed: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(4294967295))),

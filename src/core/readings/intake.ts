@@ -49,7 +49,7 @@ function unitInCells(cells: readonly string[]): string {
 
 /**
  * Understands a block of texts as a table: where its names and units stand, what each column is, how it is laid out, and
- * which cells are open to doubt. Every cell is kept just as it was written.
+ * which cells are unclear. Every cell is kept just as it was written.
  * @param firstRow the block's first row in its sheet, from 0: for naming cells
  */
 export function intake(block: readonly (readonly string[])[], choice: IntakeChoice = {}, firstRow = 0): Intake {

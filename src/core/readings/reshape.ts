@@ -45,7 +45,7 @@ function stacked(table: Table): Reshaped {
   const names = measures.map((c, i) => c.name || `group ${i + 1}`);
   demand(
     new Set(names).size === names.length,
-    'Two groups have the same name, and could not be told apart in one column: rename one first.',
+    'Two groups have the same name, and could not be distinguished in one column: rename one first.',
   );
   const marks = new Set(measures.map((c) => `${c.decimal} ${c.limits ?? 'leave'}`));
   demand(

@@ -40,7 +40,7 @@ export function curveScene(
   if (!made.ok) return undefined;
   const curve = made.value;
   const [from, to] = span(curve, reference, critical);
-  // A counted distribution has a height at each whole step, where they can be told apart.
+  // A counted distribution has a height at each whole step, where they can be seen apart.
   const whole = curve.discrete;
   const x = whole
     ? Array.from({ length: Math.floor(to) - Math.ceil(from) + 1 }, (_, i) => Math.ceil(from) + i)

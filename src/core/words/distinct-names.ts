@@ -1,4 +1,4 @@
-/** Questions that go by the same short name, told apart in a list. */
+/** Questions that go by the same short name, distinguished in a list. */
 import { choicesOf } from '../question/choices';
 import type { Named } from '../question/naming';
 import { followNames } from './follow-names';

@@ -11,7 +11,7 @@ import { centreWord } from './method';
 import { bareMeasure, claimOf, namedFactors } from './question';
 import { sentenceCase, valued } from './sentences';
 
-/** What shuffled labels judge: that the labels have nothing to do with the readings. */
+/** What permuted labels judge: that the labels have nothing to do with the readings. */
 function shuffled(answer: Answer): { none: Hypothesis; some: Hypothesis } {
   const { question, groups } = answer;
   const centre = centreWord(question);

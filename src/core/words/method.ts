@@ -17,7 +17,7 @@ const names: Record<Question['design'], Partial<Record<Method, string>>> = {
   mixed: { means: 'Analysis of variance with one factor within subjects and one between' },
 };
 
-/** What is compared under shuffled labels. */
+/** What a permutation test compares. */
 export const statisticWords = {
   mean: 'the means',
   median: 'the medians',
@@ -25,7 +25,7 @@ export const statisticWords = {
   t: 'Welch’s t',
 } as const;
 
-/** The centre a question compares: a mean, unless shuffled labels compare another. */
+/** The centre a question compares: a mean, unless a permutation test compares another. */
 export function centreWord(question: Question): 'mean' | 'median' | 'trimmed mean' {
   const { method, statistic } = choicesOf(question);
   if (question.about || method !== 'shuffle' || question.design === 'several') return 'mean';
@@ -47,7 +47,7 @@ export function methodName(question: Question): string {
   return names[question.design][method] ?? '';
 }
 
-/** A procedure among its alternatives: told apart by what distinguishes them. */
+/** A procedure among its alternatives: named by what distinguishes it. */
 export function alternativeName(question: Question): string {
   if (question.about) return methodName(question);
   const { method, sums, sphericity } = choicesOf(question);
@@ -128,7 +128,7 @@ export function methodElse(question: Question): string {
         : 'Welch’s t, if the difference of the means is what you want to know.';
     case 'paired':
       return method === 'means'
-        ? 'Signed ranks or shuffled signs, if a few differences sway the mean.'
+        ? 'Signed ranks or a permutation of signs, if a few differences sway the mean.'
         : 'The paired t-test, if the mean difference is what you want to know.';
     case 'several':
       return method !== 'means'

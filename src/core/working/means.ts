@@ -59,14 +59,17 @@ function ending(
   w.let('upper end', '\\text{high}', plus(estimate, times(critical, se)));
 }
 
-/** Welch's t-test. Source: Welch (1947), Satterthwaite (1946). */
-export function welchWorking(
+/** The working of a t-test of two groups, from their figures to the p of the direction asked. */
+type TwoGroupsWorking = (
   a: SampleSummary,
   b: SampleSummary,
   level: number,
-  nullDifference = 0,
-  direction: Direction = 'either',
-): Step[] {
+  nullDifference?: number,
+  direction?: Direction,
+) => Step[];
+
+/** Welch's t-test. Source: Welch (1947), Satterthwaite (1946). */
+export const welchWorking: TwoGroupsWorking = (a, b, level, nullDifference = 0, direction = 'either') => {
   const w = new Working();
   const [A, B] = [group('a', a), group('b', b)];
   const d = w.let('difference of the means', 'd', minus(A.mean, B.mean));
@@ -80,16 +83,10 @@ export function welchWorking(
   );
   ending(w, d, se, df, level, nullDifference, direction);
   return w.steps;
-}
+};
 
 /** Student's t-test with pooled variance, and Hedges' g. Source: Student (1908), Hedges (1981). */
-export function pooledWorking(
-  a: SampleSummary,
-  b: SampleSummary,
-  level: number,
-  nullDifference = 0,
-  direction: Direction = 'either',
-): Step[] {
+export const pooledWorking: TwoGroupsWorking = (a, b, level, nullDifference = 0, direction = 'either') => {
   const w = new Working();
   const [A, B] = [group('a', a), group('b', b)];
   const d = w.let('difference of the means', 'd', minus(A.mean, B.mean));
@@ -110,7 +107,7 @@ export function pooledWorking(
   );
   w.let('Hedges’ g', 'g', times(j, cohen));
   return w.steps;
-}
+};
 
 /** One mean against a fixed value. Source: Student (1908). */
 export function oneSampleWorking(

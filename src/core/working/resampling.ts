@@ -6,7 +6,7 @@ import { type Step, Working, constant, minus, over, plus, symbol, times } from '
 const one = constant(1);
 
 /**
- * The p of shuffled labels: the share of arrangements at least as far out as the one seen; of drawn ones, the one seen
+ * The p of permuted labels: the share of arrangements at least as far out as the one seen; of drawn ones, the one seen
  * counts among them. Source: Fisher (1935), Davison & Hinkley (1997).
  */
 export function shuffleWorking(found: ShuffleTest, level: number): Step[] {

@@ -108,7 +108,7 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
         </span>
         <span className="grow" />
         <button type="button" className="plain-button" onClick={onLeave}>
-          <X size={15} aria-hidden /> Leave it
+          <X size={15} aria-hidden /> Cancel
         </button>
       </p>
       {progress && (
@@ -335,7 +335,7 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
               aria-label="Doubtful cells"
             >
               <h2 className="part-of-page">
-                {intake.doubts === 0 ? 'No cell is open to doubt' : `${counted(intake.doubts, 'cell')} open to doubt`}
+                {intake.doubts === 0 ? 'No cell is unclear' : `${counted(intake.doubts, 'cell')} unclear`}
               </h2>
               <ul className="space-y-0.5">
                 {intake.doubtful.slice(0, 200).map((d) => (

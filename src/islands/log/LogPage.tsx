@@ -141,7 +141,7 @@ export function LogPage({ study, lines, removed, bare }: Props) {
                           Go back
                         </button>{' '}
                         <button type="button" className="plain-button" onClick={() => setChosen(undefined)}>
-                          Leave it
+                          Cancel
                         </button>
                       </>
                     )}

@@ -77,7 +77,7 @@ export default function PointedReading({ point, table, readingsHref, onEdit, onC
         {several ? 'Go to the first' : 'Go to its row'}
       </a>
       <button type="button" className="plain-button" onClick={onClose}>
-        Leave it
+        Cancel
       </button>
     </form>
   );

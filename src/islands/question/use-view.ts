@@ -19,7 +19,7 @@ export function useView<K extends ViewName>(
   ...rest: ViewArguments<K>
 ): Viewed<ViewOf<K>> {
   const at = answer && deskOf(answer);
-  // Told apart by what they say, so that a list made anew is no other one.
+  // Compared by what they say, so that a list made anew is no other one.
   const key = JSON.stringify(rest);
   const given = useMemo(() => JSON.parse(key) as ViewArguments<K>, [key]);
   const here = useMemo(() => (answer && !at ? answerView(name, answer, given) : undefined), [answer, at, name, given]);

@@ -35,7 +35,7 @@ export function AsideForm({
         Set aside
       </button>
       <button type="button" className="plain-button" onClick={onLeave}>
-        Leave it
+        Cancel
       </button>
     </form>
   );

@@ -277,7 +277,7 @@ export default function DeriveForm({ table, start, onAdd, onClose }: Props) {
           Add it
         </button>
         <button type="button" className="plain-button" onClick={onClose}>
-          Leave it
+          Cancel
         </button>
         {trouble && (
           <span role="alert" className="text-error">

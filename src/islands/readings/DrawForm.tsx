@@ -171,7 +171,7 @@ export default function DrawForm({ table, onColumn, onTable, onClose }: Props) {
         {what === 'sample' ? 'Draw' : 'Allocate'}
       </button>
       <button type="button" className="plain-button" onClick={onClose}>
-        Leave it
+        Cancel
       </button>
       {trouble && (
         <span role="alert" className="text-error">

@@ -16,7 +16,7 @@ type Block = string[][];
 
 /** What the other way of taking the first row is called. */
 const asRow = 'Keep it as a row instead';
-const asNames = 'Take the first row as names';
+const asNames = 'Use the first row as names';
 
 /** Puts a block into the table from a cell on, and says what was made of its first row. */
 function pasteInto({ table, edit, undo, report, select }: Hands, block: Block, row: number, column: number): void {
@@ -46,7 +46,7 @@ function pasteWhole({ table, edit, undo, report, select }: Hands, block: Block):
   const named = heads.names
     ? ` The first row became the names of the ${taken.shape === 'columns' ? 'groups' : 'columns'}${heads.units ? ', the second their units' : ''}.`
     : '';
-  const doubt = doubts > 0 ? ` ${counted(doubts, 'cell')} open to doubt: see the margin.` : '';
+  const doubt = doubts > 0 ? ` ${counted(doubts, 'cell')} unclear: see the margin.` : '';
   const again = (edits: () => TableEdit[]) => () => void undo().then(() => edit(edits()));
   const action = heads.names
     ? { label: asRow, run: again(() => pasteEdits(table, block, 0, 0, false)) }

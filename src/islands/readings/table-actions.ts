@@ -61,7 +61,7 @@ export function tableActions({ study, table, shown, selectedIds, report }: Place
     void newTable(draft, `${note}, from ${table.name || 'another table'}`);
   };
 
-  /** Takes the table out, and goes to the log, where it can be brought back at any time. */
+  /** Removes the table, and goes to the log, where it can be brought back at any time. */
   const removeTable = (): Promise<void> =>
     trying(async () => {
       await send('DELETE', `/api/tables/${table.id}`);
