@@ -146,11 +146,13 @@ function shapesOf(mark: Mark, x: Scale, y: Scale, scene: Scene): Shape[] {
       if (mark.caps) {
         const length = Math.hypot(x2 - x1, y2 - y1) || 1;
         const [dx, dy] = [(-(y2 - y1) / length) * (mark.caps / 2), ((x2 - x1) / length) * (mark.caps / 2)];
-        for (const [cx, cy] of [
-          [x1, y1],
-          [x2, y2],
-        ] as const)
-          out.push({ ...line, x1: cx - dx, y1: cy - dy, x2: cx + dx, y2: cy + dy });
+        // An end without end has no cap: the line runs out of the picture.
+        const ends = [
+          [x1, y1, mark.x1, mark.y1],
+          [x2, y2, mark.x2, mark.y2],
+        ] as const;
+        for (const [cx, cy, ...at] of ends)
+          if (at.every(Number.isFinite)) out.push({ ...line, x1: cx - dx, y1: cy - dy, x2: cx + dx, y2: cy + dy });
       }
       return out;
     }

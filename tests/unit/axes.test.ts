@@ -2,7 +2,8 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { layout } from '../../src/charts/layout';
 import { answer } from '../../src/core/answer/answer';
-import type { Question } from '../../src/core/question/question';
+import { checksOf } from '../../src/core/answer/checks-of';
+import { type Question, questionOf } from '../../src/core/question/question';
 import { emptyColumn, tableOf } from '../../src/core/readings/table';
 import type { Drawing } from '../../src/core/scenes/drawing';
 import { lookScene } from '../../src/core/scenes/look';
@@ -116,4 +117,54 @@ describe('the picture of an answer on the page', () => {
       ),
       { numRuns: 300 },
     ));
+});
+
+describe('an interval without an end', () => {
+  it('runs out of the picture without a cap, where one with ends has two', () => {
+    const caps = (low: number, high: number): number => {
+      const axis = { domain: [0, 10] as [number, number], drawn: false };
+      const { shapes } = layout({
+        width: 200,
+        height: 100,
+        fontSize: 12,
+        lineWeight: 1,
+        alt: 'an interval',
+        panels: [
+          {
+            left: 0,
+            top: 0,
+            width: 200,
+            height: 100,
+            x: axis,
+            y: axis,
+            marks: [{ mark: 'rule', x1: low, y1: 5, x2: high, y2: 5, ink: 'ink', caps: 7 }],
+          },
+        ],
+      });
+      return shapes.filter((shape) => shape.shape === 'line' && shape.x1 === shape.x2).length;
+    };
+    expect(caps(2, 8)).to.equal(2);
+    expect(caps(-Infinity, 8)).to.equal(1);
+    expect(caps(-Infinity, Infinity)).to.equal(0);
+  });
+});
+
+describe('what few readings are offered', () => {
+  const few = (cells: readonly number[][], method: 'ranks' | 'means') => {
+    const table = tableOf(
+      cells.map((c, i) => ({ ...emptyColumn('ab'[i] ?? '', 'AB'[i] ?? ''), cells: c.map(String) })),
+    );
+    const found = answer({ ...questionOf('two-groups', { a: 'a', b: 'b', method }) }, table);
+    if (!found.ok) throw new Error(found.reason);
+    return checksOf(found.value).find((check) => check.about === 'sample-size')?.remedies;
+  };
+  const [low, high] = [
+    [1.2, 2.3, 3.1],
+    [5.1, 6.2, 7.3],
+  ];
+
+  it('is more readings where no outcome could reach the level, and not another test that cannot either', () => {
+    expect(few([low, high], 'ranks')).to.deep.equal(['more-readings']);
+    expect(few([low, high], 'means')).to.include('shuffle');
+  });
 });

@@ -152,7 +152,8 @@ export function checkSampleSize(groups: readonly (readonly number[])[], leastP?:
     about: 'sample-size',
     verdict: smallest < 3 || leastP !== undefined ? 'matters' : smallest < 6 ? 'weigh' : 'fine',
     figures: { smallest, ...(leastP === undefined ? {} : { leastP }) },
-    remedies: smallest < 6 ? ['more-readings', 'shuffle'] : ['none'],
+    // Where no outcome reaches the level, permuting the same few readings reaches it no better.
+    remedies: leastP !== undefined ? ['more-readings'] : smallest < 6 ? ['more-readings', 'shuffle'] : ['none'],
   };
 }
 

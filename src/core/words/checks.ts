@@ -94,10 +94,11 @@ export function checkSentence(check: Check, answer: Answer): string {
           : 'The spreads cannot be compared: a group has none, or too few readings.';
       const ratio = `the largest SD is ${significant(f('ratio'), 2)} times the smallest (Brown–Forsythe p ${pRelation(f('p'))})`;
       const separate = choicesOf(question).spread === 'separate' && question.design !== 'factorial';
-      if (f('p') >= 0.05 && f('ratio') <= 3) return `The spreads are alike: ${ratio}.`;
+      if (f('p') >= 0.05 && f('ratio') <= 3) return `No difference of the spreads is shown: ${ratio}.`;
+      const far = f('p') < 0.05 ? 'The spreads differ' : 'The SDs lie far apart';
       return separate
-        ? `The spreads differ: ${ratio}. The method chosen does not need them equal.`
-        : `The spreads differ: ${ratio}. The method chosen takes them as equal.`;
+        ? `${far}: ${ratio}. The method chosen does not need them equal.`
+        : `${far}: ${ratio}. The method chosen takes them as equal.`;
     }
     case 'sphericity':
       if (verdict === 'unknown') return `Not to be tested with these numbers; ε = ${fixed(f('epsilon'), 2)}.`;

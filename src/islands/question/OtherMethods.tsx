@@ -91,7 +91,7 @@ export function OtherMethods({ question, table, onChange }: Props) {
                   ) : (
                     <>
                       <td title={top?.name}>{said?.estimate}</td>
-                      <td>{said?.interval.replace(/^.* CI /, '')}</td>
+                      <td>{said?.interval.replace(/^.* CI /, '').replace(/ \(.*\)$/, '')}</td>
                       <td>
                         {test?.symbol ? (
                           <RichText text={statisticPhrase(test)} />
