@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import { type DrawnPlate, drawnPlate } from '../../charts/drawn-plate';
 import { answer } from '../../core/answer/answer';
 import { isLight } from '../../core/answer/weight';
@@ -109,7 +109,7 @@ export function usePanels(
         const troubles = panels.flatMap((panel, i) =>
           i > 0 && found.reasons[i] ? trouble(panel, found.reasons[i]) : [],
         );
-        setThere({ panels, made: found.made, troubles });
+        startTransition(() => setThere({ panels, made: found.made, troubles }));
       });
     return () => {
       left = true;

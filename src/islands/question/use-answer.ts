@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { type Answer, answer } from '../../core/answer/answer';
 import { isLight } from '../../core/answer/weight';
 import type { Outcome } from '../../core/numeric/domain-error';
@@ -60,7 +60,7 @@ export function useAnswer(question: Question, table: Table, meanwhile = false): 
       await own.lay(table);
       if (meanwhile) {
         const result = await own.described(question);
-        if (!left) setBefore({ question, table, result });
+        if (!left) startTransition(() => setBefore({ question, table, result }));
         // The picture of the groups is drawn before the test begins.
         await own.lookedAt(250);
       }
@@ -68,7 +68,8 @@ export function useAnswer(question: Question, table: Table, meanwhile = false): 
     };
     const take = (result: Outcome<Answer>): void => {
       own.busy = false;
-      if (!left) setThere({ question, table, result });
+      // What comes from the desk is drawn in slices between which the page answers the hand.
+      if (!left) startTransition(() => setThere({ question, table, result }));
     };
     work().then(take, () => take(fault));
     return () => {

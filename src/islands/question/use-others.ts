@@ -1,4 +1,4 @@
-import { type RefObject, useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { type RefObject, startTransition, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { type Other, othersOf } from '../../core/answer/others';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
@@ -26,7 +26,8 @@ export function useOthers(question: Question, table: Table, place: RefObject<Ele
     const desk = new Desk();
     const work = async (): Promise<void> => {
       await desk.lay(given);
-      setThere({ asked, given, others: await desk.others(asked) });
+      const others = await desk.others(asked);
+      startTransition(() => setThere({ asked, given, others }));
     };
     void work();
     return () => desk.end();

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { startTransition, useEffect, useMemo, useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import { type ViewArguments, type ViewName, type ViewOf, answerView } from '../../workers/answer-views';
 import { deskOf } from './desk';
@@ -28,7 +28,7 @@ export function useView<K extends ViewName>(
     // Views come in the order they are asked for, so that what comes is the newest there is.
     if (answer && at)
       void at.desk.view(at.serial, name, given).then((view) => {
-        if (view !== undefined) setThere({ answer, given, view });
+        if (view !== undefined) startTransition(() => setThere({ answer, given, view }));
       });
   }, [answer, at, name, given]);
   if (here || !answer) return { view: here, late: false };
