@@ -84,17 +84,20 @@ test('a figure with a large one beside it is drawn by a worker, and follows its 
   const drawing = page.getByTestId('figure');
   await expect(drawing.locator('svg.chart')).toBeVisible();
   const add = page.getByLabel('Add a panel');
-  await add.selectOption({ index: 1 });
-  await expect(drawing.locator('[data-mark="panel-letter"]')).toHaveText(['A', 'B']);
+  await add.selectOption({ label: 'Coir · Jute, Large' });
+  // A worker is at it, perhaps beside others.
+  await expect(drawing.locator('[data-mark="panel-letter"]')).toHaveText(['A', 'B'], { timeout: 20_000 });
   await expect(page.getByTestId('legend')).toContainText(/\(A\).*n\s=\s12.*\(B\).*n\s=\s20000/s);
   const height = (await drawing.locator('svg.chart').boundingBox())?.height ?? 0;
   await page.getByLabel('Height in millimetres').fill('90');
   await page.keyboard.press('Enter');
   await expect
-    .poll(async () => (await drawing.locator('svg.chart').boundingBox())?.height ?? 0)
+    .poll(async () => (await drawing.locator('svg.chart').boundingBox())?.height ?? 0, { timeout: 20_000 })
     .toBeGreaterThan(height + 10);
   // One that cannot be answered is left out, and says why.
-  await add.selectOption({ index: 1 });
-  await expect(page.getByRole('status').filter({ hasText: 'no longer in the readings' })).toBeVisible();
+  await add.selectOption({ label: 'Coir · a group no longer there' });
+  await expect(page.getByRole('status').filter({ hasText: 'no longer in the readings' })).toBeVisible({
+    timeout: 20_000,
+  });
   await expect(drawing.locator('[data-mark="panel-letter"]')).toHaveText(['A', 'B']);
 });
