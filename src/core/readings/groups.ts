@@ -1,4 +1,4 @@
-import { moments } from '../numeric/sum';
+import { moments, sum } from '../numeric/sum';
 import { withDerived } from './derive';
 import { levelRows, saidLevels } from './levels';
 import { type ColumnReadings, type Reading, readColumn } from './read-column';
@@ -163,18 +163,24 @@ export function repeatsOf(table: Table, choice: Choice = {}): Repeats | undefine
   const key = `${choice.measure ?? ''} ${choice.by ?? ''}`;
   const before = cache.get(key);
   if (before) return before;
-  const seen = new Map<string, number>();
+  // Readings come group after group, so a subject is new to a group where it was last met in another.
+  const placeOf = new Map<string, number>();
+  const lastGroup: number[] = [];
+  const groupsHolding: number[] = [];
   let readings = 0;
-  let subjects = 0;
   const named = subjectOr(subjectOf);
-  for (const group of groupsOf({ ...table, average: false }, choice)) {
-    const inGroup = new Set<string>();
-    for (const { row } of group.readings.used) inGroup.add(named(row));
+  for (const [g, group] of groupsOf({ ...table, average: false }, choice).entries()) {
     readings += group.readings.used.length;
-    subjects += inGroup.size;
-    for (const subject of inGroup) seen.set(subject, (seen.get(subject) ?? 0) + 1);
+    for (const { row } of group.readings.used) {
+      const subject = named(row);
+      const place = placeOf.get(subject) ?? placeOf.size;
+      if (place === lastGroup.length) placeOf.set(subject, place);
+      if (lastGroup[place] === g) continue;
+      lastGroup[place] = g;
+      groupsHolding[place] = (groupsHolding[place] ?? 0) + 1;
+    }
   }
-  const repeats = { readings, subjects, shared: [...seen.values()].filter((n) => n > 1).length };
+  const repeats = { readings, subjects: sum(groupsHolding), shared: groupsHolding.filter((n) => n > 1).length };
   cache.set(key, repeats);
   return repeats;
 }
