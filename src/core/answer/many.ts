@@ -1,6 +1,7 @@
 /** One question asked of many measures: each with its effect, interval and p, brief enough for thousands. */
 import { demand } from '../numeric/domain-error';
 import type { Interval } from '../procedures/interval';
+import { factsOf } from '../analyses/kinds';
 import type { Question } from '../question/question';
 import { withDerived } from '../readings/derive';
 import { levelRows, levelsOf } from '../readings/levels';
@@ -39,7 +40,7 @@ export function rangesOver(table: Table, question: Question): { id: string; name
 
 /** The question as it is asked of every measure. Many answers side by side are by one method: where nobody chose, the one that unequal n would need. */
 export const byOneMethod = (question: Question): Question =>
-  question.design === 'several' && question.about === undefined && question.spread === undefined
+  factsOf(question).spreadBySizes && question.spread === undefined
     ? { ...question, spread: 'separate' }
     : question;
 

@@ -1,0 +1,3 @@
+import { type Facts, adjustments } from '../facts';
+
+export const facts: Facts = { methods: ['means'], followUps: () => [...adjustments, 'tukey'] };

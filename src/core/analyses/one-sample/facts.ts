@@ -1,0 +1,6 @@
+import type { Facts } from '../facts';
+
+export const facts: Facts = {
+  methods: ({ knownSd }) => (knownSd === undefined ? ['means', 'ranks'] : ['means', 'z', 'ranks']),
+  statistics: true,
+};

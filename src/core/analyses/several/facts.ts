@@ -1,0 +1,17 @@
+import { type Facts, adjustments } from '../facts';
+
+export const facts: Facts = {
+  methods: ['means', 'ranks', 'shuffle'],
+  comparesByChoice: true,
+  spreadBySizes: true,
+  followUps: ({ method, spread, compare }) => {
+    if (method === 'ranks') return ['dunn'];
+    if (spread === 'separate') return compare === 'all' ? ['games-howell', ...adjustments] : adjustments;
+    return {
+      all: ['tukey', ...adjustments, 'scheffe'] as const,
+      control: ['dunnett', ...adjustments] as const,
+      chosen: [...adjustments, 'scheffe'] as const,
+      contrasts: ['holm', 'scheffe', ...adjustments.slice(1)] as const,
+    }[compare];
+  },
+};
