@@ -1,8 +1,8 @@
 import { answer } from '../core/answer/answer';
 import { DomainError } from '../core/numeric/domain-error';
-import { headline } from '../core/words/headline';
-import { questionSentence } from '../core/words/question';
-import { methodsSentence, resultsSentence } from '../core/words/report';
+import { headline } from '../core/telling/headline';
+import { questionSentence } from '../core/telling/question';
+import { methodsSentence, resultsSentence } from '../core/telling/report';
 import { plain } from '../core/words/text';
 import type { DrawnPiece } from '../core/write-up/piece';
 import { settled } from '../core/write-up/settled';

@@ -1,5 +1,5 @@
 import { answer } from '../core/answer/answer';
-import { shortQuestion } from '../core/words/question';
+import { shortQuestion } from '../core/telling/question';
 import type { KnownSpread, PlanDesign } from '../core/bench/plan';
 import type { Question } from '../core/question/question';
 import type { Db } from '../store/open';

@@ -1,7 +1,7 @@
 import { namesOf, namingNeedsCells } from '../core/question/naming';
 import type { Question } from '../core/question/question';
-import { questionSentence } from '../core/words/question';
-import { distinctNames } from '../core/words/distinct-names';
+import { questionSentence } from '../core/telling/question';
+import { distinctNames } from '../core/telling/distinct-names';
 import { figuresOf } from '../store/figures';
 import type { Db } from '../store/open';
 import { NotFound } from '../store/errors';

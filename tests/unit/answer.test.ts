@@ -5,9 +5,9 @@ import { defaultQuestion } from '../../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { fixed, pRelation, pValue, scientific } from '../../src/core/words/numbers';
 import { plain } from '../../src/core/words/text';
-import { headline } from '../../src/core/words/headline';
+import { headline } from '../../src/core/telling/headline';
 import { figureLegend } from '../../src/core/figures/legend';
-import { methodsSentence, resultsSentence } from '../../src/core/words/report';
+import { methodsSentence, resultsSentence } from '../../src/core/telling/report';
 
 const table = (a: (number | string)[], b: (number | string)[], unitB = 'mm'): Table => ({
   ...tableOf([]),

@@ -15,8 +15,8 @@ import {
 import { choicesOf, followUpsFor, methodsFor } from '../../src/core/question/choices';
 import { Question, questionOf } from '../../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
-import { methodName, methodReason } from '../../src/core/words/method';
-import { questionSentence } from '../../src/core/words/question';
+import { methodName, methodReason } from '../../src/core/telling/method';
+import { questionSentence } from '../../src/core/telling/question';
 
 const tables = demoTables().map(({ table }, i) => ({ ...table, id: `t${i}` }));
 const named = (name: string): Table => tables.find((t) => t.name === name)!;

@@ -24,9 +24,9 @@ import {
   strayResult,
   tooMany,
 } from '../../src/core/words/chance';
-import { headline } from '../../src/core/words/headline';
-import { hypotheses } from '../../src/core/words/hypotheses';
-import { methodsSentence, resultsSentence } from '../../src/core/words/report';
+import { headline } from '../../src/core/telling/headline';
+import { hypotheses } from '../../src/core/telling/hypotheses';
+import { methodsSentence, resultsSentence } from '../../src/core/telling/report';
 import { plain } from '../../src/core/words/text';
 import { proportionInterval } from '../../src/core/procedures/one-proportion';
 

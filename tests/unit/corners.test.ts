@@ -21,12 +21,12 @@ import { unusualPoints } from '../../src/core/procedures/unusual-points';
 import { wilcoxonSignedRank } from '../../src/core/procedures/wilcoxon-signed-rank';
 import { describe as described } from '../../src/core/procedures/describe';
 import { type Column, type Role, type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
-import { headline } from '../../src/core/words/headline';
-import { hypotheses } from '../../src/core/words/hypotheses';
-import { methodReason } from '../../src/core/words/method';
+import { headline } from '../../src/core/telling/headline';
+import { hypotheses } from '../../src/core/telling/hypotheses';
+import { methodReason } from '../../src/core/telling/method';
 import { smallP } from '../../src/core/words/numbers';
-import { questionSentence } from '../../src/core/words/question';
-import { resultsSentence } from '../../src/core/words/report';
+import { questionSentence } from '../../src/core/telling/question';
+import { resultsSentence } from '../../src/core/telling/report';
 import { plain } from '../../src/core/words/text';
 
 const column = (id: string, role: Role, cells: readonly (number | string)[]): Column => ({

@@ -7,8 +7,8 @@ import { asDesign, designOf, firstQuestion, kindOf } from '../../src/core/questi
 import { type Question, designs, questionOf } from '../../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { lookScene } from '../../src/core/scenes/look';
-import { headline } from '../../src/core/words/headline';
-import { resultsSentence } from '../../src/core/words/report';
+import { headline } from '../../src/core/telling/headline';
+import { resultsSentence } from '../../src/core/telling/report';
 import { plain } from '../../src/core/words/text';
 import { mergeWords } from '../../src/formats/merge-words';
 

@@ -2,8 +2,8 @@ import { expect } from 'chai';
 import { answer } from '../../src/core/answer/answer';
 import { type Question, questionOf } from '../../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
-import { headline } from '../../src/core/words/headline';
-import { methodsSentence, resultsSentence } from '../../src/core/words/report';
+import { headline } from '../../src/core/telling/headline';
+import { methodsSentence, resultsSentence } from '../../src/core/telling/report';
 import { plain } from '../../src/core/words/text';
 
 /** What an answer says: headline, methods, results. */

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { answer } from '../../src/core/answer/answer';
 import { defaultQuestion } from '../../src/core/question/question';
 import { plain } from '../../src/core/words/text';
-import { methodsSentence } from '../../src/core/words/report';
+import { methodsSentence } from '../../src/core/telling/report';
 import { tableXlsx } from '../../src/formats/export-table';
 import { readXlsx } from '../../src/formats/xlsx';
 import { applyEdits } from '../../src/core/readings/edits';

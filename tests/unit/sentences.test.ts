@@ -25,12 +25,13 @@ import { designs, followUps } from '../../src/core/question/question';
 import { viewScene } from '../../src/core/scenes/shapes-of-groups';
 import { type View, views } from '../../src/core/scenes/views';
 import { checkSentence } from '../../src/core/words/checks';
-import { headline, shortAnswer } from '../../src/core/words/headline';
-import { decisionOf, hypotheses } from '../../src/core/words/hypotheses';
-import { methodElse, methodName, methodReason } from '../../src/core/words/method';
-import { questionSentence, shortQuestion } from '../../src/core/words/question';
+import { headline, shortAnswer } from '../../src/core/telling/headline';
+import { decisionOf } from '../../src/core/telling/decision';
+import { hypotheses } from '../../src/core/telling/hypotheses';
+import { methodElse, methodName, methodReason } from '../../src/core/telling/method';
+import { questionSentence, shortQuestion } from '../../src/core/telling/question';
 import { figureLegend } from '../../src/core/figures/legend';
-import { methodsSentence, resultsSentence } from '../../src/core/words/report';
+import { methodsSentence, resultsSentence } from '../../src/core/telling/report';
 import { resultTables } from '../../src/core/words/result-table';
 
 const cell = fc.oneof(

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { namesOf } from '../../src/core/question/naming';
 import type { Question } from '../../src/core/question/question';
 import { emptyColumn, tableOf } from '../../src/core/readings/table';
-import { distinctNames } from '../../src/core/words/distinct-names';
+import { distinctNames } from '../../src/core/telling/distinct-names';
 import { startDemo } from '../../src/server/demo-study';
 import { shelfLines, studySpine, tableForPage } from '../../src/server/study-page';
 import { openDb } from '../../src/store/open';

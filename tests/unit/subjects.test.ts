@@ -18,11 +18,12 @@ import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table'
 import { lookScene } from '../../src/core/scenes/look';
 import { checkSentence } from '../../src/core/words/checks';
 import { defaultFigureStyle } from '../../src/core/figures/default-style';
-import { headline } from '../../src/core/words/headline';
-import { decisionOf, hypotheses } from '../../src/core/words/hypotheses';
+import { headline } from '../../src/core/telling/headline';
+import { decisionOf } from '../../src/core/telling/decision';
+import { hypotheses } from '../../src/core/telling/hypotheses';
 import { figureLegend } from '../../src/core/figures/legend';
-import { methodsSentence, resultsSentence } from '../../src/core/words/report';
-import { questionSentence } from '../../src/core/words/question';
+import { methodsSentence, resultsSentence } from '../../src/core/telling/report';
+import { questionSentence } from '../../src/core/telling/question';
 import { resultTables } from '../../src/core/words/result-table';
 import { plain } from '../../src/core/words/text';
 

@@ -17,6 +17,8 @@ export interface Facts {
   effect?: (method: Method) => Choices['effect'];
   /** Whether what of the readings is permuted can be chosen. */
   statistics?: boolean;
+  /** How the sentence ends where each subject is measured under everything compared. */
+  within?: 'is measured twice' | 'is measured under every condition';
 }
 
 /** Adjustments of p that any comparisons can be judged by. */

@@ -40,9 +40,7 @@ export function rangesOver(table: Table, question: Question): { id: string; name
 
 /** The question as it is asked of every measure. Many answers side by side are by one method: where nobody chose, the one that unequal n would need. */
 export const byOneMethod = (question: Question): Question =>
-  factsOf(question).spreadBySizes && question.spread === undefined
-    ? { ...question, spread: 'separate' }
-    : question;
+  factsOf(question).spreadBySizes && question.spread === undefined ? { ...question, spread: 'separate' } : question;
 
 function brief(question: Question, table: Table, name: string, patch: MeasureAnswer['patch']): MeasureAnswer {
   const found = answer({ ...question, ...patch, only: undefined }, table, true);

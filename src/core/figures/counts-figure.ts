@@ -5,7 +5,7 @@ import { proportionInterval } from '../procedures/one-proportion';
 import { choicesOf } from '../question/choices';
 import type { Mark } from '../scenes/scene';
 import { percent } from '../words/numbers';
-import { countOf } from '../words/shares';
+import { countOf } from '../words/counts';
 import type { FigureStyle } from './figure-style';
 import { type Layout, type Series, lookOf, slotsOf } from './slots';
 import { type Drawn, type Margins, upright } from './upright';

@@ -9,7 +9,7 @@ import { rungsOf } from '../scenes/look';
 import { type Scene, scaled } from '../scenes/scene';
 import { textWidth } from '../scenes/text-width';
 import { fitBars, tiles } from '../scenes/tiles';
-import { decisionOf, pOf } from '../words/hypotheses';
+import { decisionOf, pOf } from '../telling/decision';
 import { fixed, percent } from '../words/numbers';
 import type { FigureKind, FigureStyle } from './figure-style';
 import { sizesOf } from './sizes';

@@ -1,7 +1,7 @@
 import { passes } from '../procedures/interval';
 import type { Answer } from '../answer/answer';
 import { withUnit } from '../readings/table';
-import { foremost } from '../words/headline';
+import { foremost } from '../telling/headline';
 import { percent } from '../words/numbers';
 import { type Rung, ladder } from './ladder';
 import type { Scene } from './scene';

@@ -2,7 +2,7 @@
 import type { Answer, GroupPart } from '../answer/answer';
 import { choicesOf } from '../question/choices';
 import { fixed, percent } from '../words/numbers';
-import { countOf } from '../words/shares';
+import { countOf } from '../words/counts';
 import { roomBelow } from './axis-title';
 import { type Frame, groupRows } from './group-rows';
 import { type Rung, ladder, mostRungs, singleEffect } from './ladder';

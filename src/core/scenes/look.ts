@@ -4,7 +4,7 @@ import type { FollowUpPart } from '../answer/comparison';
 import { choicesOf } from '../question/choices';
 import { withUnit } from '../readings/table';
 import { between, effectDecimals, fixed, percent } from '../words/numbers';
-import { subtraction } from '../words/question';
+import { subtraction } from '../words/two';
 import { roomBelow } from './axis-title';
 import { type Frame, groupRows, statedMarks } from './group-rows';
 import { lookOfSubject } from './look-subjects';

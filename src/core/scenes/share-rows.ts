@@ -1,6 +1,6 @@
 /** Shares as rows: all counted as one bar, those found filled, the share with its interval over it. */
 import type { Answer } from '../answer/answer';
-import { countOf } from '../words/shares';
+import { countOf } from '../words/counts';
 import { type Frame, nameMarks, statedMarks } from './group-rows';
 import type { Mark, Panel } from './scene';
 

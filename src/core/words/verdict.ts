@@ -27,7 +27,7 @@ export function verdictOn({ settled, direction, seen, none, are, open, shown, cl
 }
 
 /** How surely several comparisons hold: how many of how many differ. */
-export function toldApart({ follow }: Comparison, level: number): { apart: number; all: number } {
+export function toldSignificant({ follow }: Comparison, level: number): { significant: number; all: number } {
   const effects = follow?.ok ? follow.value.flatMap((part) => part.effects) : [];
-  return { apart: effects.filter((e) => passes(e.p, level)).length, all: effects.length };
+  return { significant: effects.filter((e) => passes(e.p, level)).length, all: effects.length };
 }

@@ -1,4 +1,4 @@
-import { isNested } from '../../core/words/question';
+import { isNested } from '../../core/words/measured';
 import { useStore } from '@nanostores/react';
 import { useEffect, useMemo, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
@@ -6,7 +6,7 @@ import { layout } from '../../charts/layout';
 import type { Answer } from '../../core/answer/answer';
 import type { Question } from '../../core/question/question';
 import { besideScene } from '../../core/scenes/beside';
-import { headline } from '../../core/words/headline';
+import { headline } from '../../core/telling/headline';
 import { AnswerTables, HeadlineBand } from '../question/AnswerPart';
 import { Ask } from '../question/Ask';
 import { WorkingOut } from '../question/WorkingOut';

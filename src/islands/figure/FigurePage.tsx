@@ -5,7 +5,7 @@ import { DrawingView } from '../../charts/DrawingView';
 import type { FigureStyle } from '../../core/figures/figure-style';
 import { kindOf } from '../../core/figures/kinds';
 import type { Question } from '../../core/question/question';
-import { shortQuestion } from '../../core/words/question';
+import { shortQuestion } from '../../core/telling/question';
 import { html, plain } from '../../core/words/text';
 import { WorkingOut } from '../question/WorkingOut';
 import { useAnswer } from '../question/use-answer';

@@ -5,7 +5,7 @@ import { mostOf } from '../../core/numeric/extremes';
 import { meanOf } from '../../core/answer/group-part';
 import { choicesOf } from '../../core/question/choices';
 import { between, degreesOfFreedom, fixed, meanDecimals, percent, significant } from '../../core/words/numbers';
-import { type Headline } from '../../core/words/headline';
+import { type Headline } from '../../core/telling/headline';
 import { equivalenceClause } from '../../core/words/equivalence';
 import { FullP, Remarks, SampledP, Sizes, TestLines, dash, tableDecimals, statistic } from './Figures';
 import { GroupMarker } from '../shared/GroupMarker';

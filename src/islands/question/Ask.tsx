@@ -8,8 +8,8 @@ import { middleOf } from '../../core/readings/banded';
 import { columnsAreGroups } from '../../core/readings/groups';
 import { columnsOf } from '../../core/readings/table';
 import { given } from '../../core/words/numbers';
-import { countingWords } from '../../core/words/counting';
-import { questionSentence } from '../../core/words/question';
+import { factsOf } from '../../core/analyses/kinds';
+import { questionSentence } from '../../core/telling/question';
 import { valued } from '../../core/words/sentences';
 import { Accepted } from '../shared/Accepted';
 import { Choose } from '../shared/Parts';
@@ -156,7 +156,10 @@ function AskReadings(props: AskProps) {
           <Choose
             label="How subjects were measured"
             value={within ? 'within' : 'once'}
-            options={{ once: 'counts once', within: countingWords[designOf(kind, true)] }}
+            options={{
+              once: 'counts once',
+              within: factsOf({ ...question, design: designOf(kind, true) }).within ?? 'counts once',
+            }}
             onChange={(next) => turnTo(kind, next === 'within')}
           />
         )}

@@ -3,7 +3,7 @@ import { layout } from '../../charts/layout';
 import type { Answer } from '../../core/answer/answer';
 import type { Question } from '../../core/question/question';
 import { curveScene } from '../../core/scenes/curve';
-import { decisionOf } from '../../core/words/hypotheses';
+import { decisionOf } from '../../core/telling/decision';
 
 interface Props {
   question: Question;

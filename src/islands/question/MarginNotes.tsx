@@ -4,7 +4,7 @@ import { leastOf, mostOf } from '../../core/numeric/extremes';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
-import { methodElse, methodName, methodReason } from '../../core/words/method';
+import { methodElse, methodName, methodReason } from '../../core/telling/method';
 import { counted, significant } from '../../core/words/numbers';
 import { WhenLive } from '../shared/WhenLive';
 

@@ -1,8 +1,8 @@
 import { useRef } from 'react';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
-import { alternativeName } from '../../core/words/method';
-import { foremost } from '../../core/words/headline';
+import { alternativeName } from '../../core/telling/method';
+import { foremost } from '../../core/telling/headline';
 import { tellingDecimals } from '../../core/words/numbers';
 import { effectPhrases, statisticPhrase, testPhrase } from '../../core/words/phrases';
 import { choicesOf } from '../../core/question/choices';

@@ -1,4 +1,4 @@
-import { isNested } from '../../core/words/question';
+import { isNested } from '../../core/words/measured';
 import { useStore } from '@nanostores/react';
 import { Columns2, ImagePlus, Rows3 } from 'lucide-react';
 import { type ReactNode, lazy, useEffect, useState } from 'react';
@@ -9,7 +9,7 @@ import { kindOf } from '../../core/question/asking';
 import type { Question } from '../../core/question/question';
 import { columnsOf } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
-import { headline } from '../../core/words/headline';
+import { headline } from '../../core/telling/headline';
 import { inWords, send } from '../shared/api';
 import { Live } from '../shared/Live';
 import { useKeptValue } from '../shared/kept-value';

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
-import { shortAnswer } from '../../core/words/headline';
+import { shortAnswer } from '../../core/telling/headline';
 import { useAnswer } from './use-answer';
 
 /** The answer in a few words, with the readings of a subject averaged or counted one by one. */

@@ -4,7 +4,7 @@ import type { Comparison, CountedPart, Effect } from '../../core/answer/comparis
 import { sdInterval } from '../../core/answer/spreads';
 import { departs } from '../../core/scenes/tiles';
 import { between, fixed, percent, significant } from '../../core/words/numbers';
-import { departures } from '../../core/words/tables';
+import { departures } from '../../core/words/counts';
 import { GroupMarker } from '../shared/GroupMarker';
 import { FullP, Remarks, Sizes, TestLines, dash, tableDecimals } from './Figures';
 

@@ -3,7 +3,7 @@ import { lazy, useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Question } from '../../core/question/question';
 import { defaultFigureStyle } from '../../core/figures/default-style';
-import { methodsSentence, resultsSentence } from '../../core/words/report';
+import { methodsSentence, resultsSentence } from '../../core/telling/report';
 import { figureLegend } from '../../core/figures/legend';
 import { type Text, html, plain } from '../../core/words/text';
 import { CopyButton } from '../shared/CopyButton';

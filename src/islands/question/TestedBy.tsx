@@ -1,7 +1,7 @@
 import { choicesOf, followUpsFor, methodsFor } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
 import { followNames } from '../../core/words/follow-names';
-import { methodName } from '../../core/words/method';
+import { methodName } from '../../core/telling/method';
 import { SeedPart } from './StatisticPart';
 import { Choose } from '../shared/Parts';
 

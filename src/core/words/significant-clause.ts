@@ -15,18 +15,18 @@ const most = 12;
 const floored = (p: number): string => (Math.floor(p * 1000 + 1e-9) / 1000).toFixed(3).replace(/0$/, '');
 
 /** The comparisons that told groups apart, each with its difference or ratio, interval and p. */
-export function apartClause({ question }: Answer, parts: readonly FollowUpPart[], unit: string): Text {
+export function significantClause({ question }: Answer, parts: readonly FollowUpPart[], unit: string): Text {
   const { follow, method } = choicesOf(question);
   const all = parts.flatMap((part) => part.effects.map((e) => ({ ...e, within: part.within })));
-  const apart = all.filter((e) => passes(e.p, question.level));
+  const significant = all.filter((e) => passes(e.p, question.level));
   const adjusted = follow === 'unadjusted' ? '' : 'adjusted ';
   if (all.length === 0) return [];
-  if (apart.length === 0)
+  if (significant.length === 0)
     return text` No groups differed (${followNames[follow]}, all ${adjusted}${symbol('p')} ≥ ${floored(leastOf(all.map((e) => e.p)))}).`;
-  const each = apart.slice(0, most).map((e): Text => {
+  const each = significant.slice(0, most).map((e): Text => {
     const { estimate, interval } = effectPhrases(e, e.ratio || method === 'ranks' ? '' : unit, question.level);
     return text`${e.name}${e.within === undefined ? '' : ` in ${e.within}`} ${method === 'ranks' ? `${estimate} mean ranks` : estimate}${interval ? `, ${interval}` : ''}, ${adjusted}${symbol('p')} ${pRelation(e.p)}`;
   });
-  const rest = apart.length > most ? `; and ${apart.length - most} more` : '';
+  const rest = significant.length > most ? `; and ${significant.length - most} more` : '';
   return text` These differed (${followNames[follow]}): ${joined(each, '; ')}${rest}.`;
 }

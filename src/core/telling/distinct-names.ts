@@ -1,9 +1,9 @@
 /** Questions that go by the same short name, distinguished in a list. */
 import { choicesOf } from '../question/choices';
 import type { Named } from '../question/naming';
-import { followNames } from './follow-names';
+import { followNames } from '../words/follow-names';
 import { methodName } from './method';
-import { percent } from './numbers';
+import { percent } from '../words/numbers';
 import { shortQuestion } from './question';
 
 /** A question of a list, by its names, and the name of its table. */

@@ -1,0 +1,58 @@
+/** What all questions about shares say. */
+import type { Answer } from '../../answer/answer';
+import type { GroupPart } from '../../answer/group-part';
+import { intervalNames } from '../../answer/shares';
+import { choicesOf } from '../../question/choices';
+import type { Named } from '../../question/naming';
+import type { Method, Question } from '../../question/question';
+import { countOf, countedClause, shareNamed, arrangementWords } from '../../words/counts';
+import { nameAt } from '../../words/measured';
+import { percent } from '../../words/numbers';
+import { testPhrase } from '../../words/phrases';
+import { type Part, part } from '../../words/segments';
+import { type Text, text } from '../../words/text';
+import { factsOf } from '../kinds';
+import type { Words } from '../words';
+
+/** A test by the name it goes by, and as the methods section writes it. */
+export type Names = Partial<Record<Method, readonly [name: string, written: string]>>;
+export const named = (names: Names, asked: Question): readonly [string, string] =>
+  names[choicesOf(asked).method] ?? ['', ''];
+
+export const isExact = (asked: Question): boolean => choicesOf(asked).method === 'exact';
+export const byPermutedShares =
+  'A permutation test asks how often the labels, permuted, give shares as far apart: nothing is assumed but that the labels are exchangeable.';
+export const elseOf = (asked: Question): string =>
+  isExact(asked)
+    ? 'The large-sample test, where all expected counts are five or more.'
+    : 'The exact test, where expected counts are small.';
+
+export const foundPart = (of: Named): Part => part('found', shareNamed(of));
+export const shareOf = (of: Named): string => `The share of ${shareNamed(of)}`;
+export const shareClause = (group: GroupPart): Text => text`${group.name} ${countOf(group)}`;
+
+/** "Shares are given with 95 % Wilson intervals": how one share's interval is named. */
+export const sharesGiven = (asked: Question): string =>
+  `Shares are given with ${percent(asked.level)} ${intervalNames[choicesOf(asked).shareInterval]} intervals`;
+
+/** Whether the test had a direction. */
+export const sidedClause = (answer: Answer): string =>
+  answer.question.direction === 'either'
+    ? ' The test was two-sided.'
+    : ` The test was one-sided (${nameAt(answer, 0)} ${answer.question.direction}).`;
+
+/** The methods. @param among what was compared with what; @param sided whether the test had a direction */
+export function methodsOf(answer: Answer, among: string, names: Names, sided: string, intervals: string): Text {
+  const { question, subject } = answer;
+  const each = `each ${subject || 'subject'} ${factsOf(question).within ? 'being measured twice' : 'counting once'}`;
+  return text`${shareOf(answer)} ${among} by ${named(names, question)[1]}${arrangementWords(answer)}, ${each}.${sided} ${intervals}${countedClause(answer)}`;
+}
+
+/** The legend of shares by group. */
+export const legendOf =
+  (names: Names): NonNullable<Words['legend']> =>
+  (answer) => {
+    const { question, groups, comparison } = answer;
+    const [test] = comparison.ok ? comparison.value.tests : [];
+    return text`Share of ${shareNamed(answer)} by group. Symbols are shares, bars ${percent(question.level)} ${intervalNames[choicesOf(question).shareInterval]} intervals. ${groups.map((g) => `${g.name} ${countOf(g)}`).join('; ')}.${test ? text` ${named(names, question)[0]}, ${testPhrase(test)}.` : []}${countedClause(answer)}`;
+  };

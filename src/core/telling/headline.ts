@@ -1,0 +1,75 @@
+/** The result in a few lines: effect first, then what it means, then the test. */
+import { wordsOf } from '../analyses/registry';
+import type { Answer } from '../answer/answer';
+import type { Comparison, Effect } from '../answer/comparison';
+import type { Outcome } from '../numeric/domain-error';
+import { choicesOf } from '../question/choices';
+import { effectPhrases, testPhrase } from '../words/phrases';
+import { type Text, text } from '../words/text';
+import { methodName } from './method';
+
+/** The difference first, with unit and interval; then the test. */
+export interface Headline {
+  /** "4.3 mm" */
+  estimate: string;
+  /** "95 % CI 1.9 to 6.7 mm" */
+  interval: string;
+  /** What the difference is of: "Red lamp minus White lamp". */
+  order: string;
+  /** The result in a sentence. */
+  sentence: Text;
+  test: Text;
+}
+
+/** The comparison that stands out most, for the place where one difference is shown. */
+export function foremost(comparison: Comparison): (Effect & { within?: string }) | undefined {
+  if (comparison.effect) return comparison.effect;
+  if (!comparison.follow?.ok) return undefined;
+  const all = comparison.follow.value.flatMap((part) =>
+    part.effects.map((e) => ({ ...e, ...(part.within === undefined ? {} : { within: part.within }) })),
+  );
+  // A ratio of 0.1 is further from 1 than one of 2.
+  const far = ({ ratio, estimate }: Effect): number => Math.abs(ratio ? Math.log(estimate) : estimate);
+  return all.reduce<(typeof all)[0] | undefined>(
+    (best, e) => (best === undefined || far(e) > far(best) ? e : best),
+    undefined,
+  );
+}
+
+/** The headline of an answered question. */
+export function headline(answer: Answer, comparison: Comparison): Headline {
+  const { question } = answer;
+  const top = foremost(comparison);
+  const single = comparison.effect !== undefined;
+  // Differences of mean ranks have no unit.
+  const ranked = !single && choicesOf(question).method === 'ranks';
+  const shown = top
+    ? effectPhrases(top, ranked || top.ratio ? '' : answer.unit, question.level)
+    : { estimate: '', interval: '' };
+  const [first] = comparison.tests;
+  const several = comparison.tests.length > 1;
+  const last = comparison.tests.at(-1);
+  const test = several ? (last ? text`${last.of ?? ''} ${testPhrase(last)}` : []) : first ? testPhrase(first) : [];
+  return {
+    ...shown,
+    ...(ranked && top ? { estimate: `${shown.estimate} ranks` } : {}),
+    order: top
+      ? single
+        ? top.name
+        : `largest ${ranked ? 'difference of mean ranks' : 'difference'}: ${top.name}${top.within === undefined ? '' : `, ${top.within}`}`
+      : '',
+    sentence: wordsOf(question).headline(answer, comparison),
+    test: text`${methodName(question)}, ${test}`,
+  };
+}
+
+/** n and the difference with its interval in one line, or why there is none. */
+export function shortAnswer(found: Outcome<Answer>): string {
+  if (!found.ok) return found.reason;
+  const { groups, comparison } = found.value;
+  const n = groups.map((g) => g.n).join(' + ');
+  if (!comparison.ok) return `n ${n}: ${comparison.reason}`;
+  const { estimate, interval } = headline(found.value, comparison.value);
+  const said = [estimate, interval].filter((x) => x !== '').join(', ');
+  return said === '' ? `n ${n}` : `n ${n}: ${said}`;
+}

@@ -1,0 +1,24 @@
+/** The hypotheses in symbols (TeX) and in words. */
+import { wordsOf } from '../analyses/registry';
+import type { Answer } from '../answer/answer';
+import type { Hypotheses } from '../words/hypothesis';
+import { given } from '../words/numbers';
+import { valued } from '../words/sentences';
+
+/** The hypothesis of no effect, and what stands against it. */
+export const hypotheses = (answer: Answer): Hypotheses => wordsOf(answer.question).hypotheses(answer);
+
+/** What the two one-sided tests of equivalence judge; undefined where no margin is given. */
+export function equivalenceHypotheses(answer: Answer): Hypotheses | undefined {
+  const { bounds } = answer.question;
+  const delta = wordsOf(answer.question).equivalenceOf?.(answer);
+  if (!bounds || delta === undefined) return undefined;
+  const margin = valued(`${given(bounds.low)} to ${given(bounds.high)}`, answer.unit);
+  return {
+    none: {
+      tex: `H_0\\colon ${delta} \\le ${bounds.low} \\text{ or } ${delta} \\ge ${bounds.high}`,
+      words: `Of equivalence: the difference lies outside ${margin}.`,
+    },
+    some: { tex: `H_1\\colon ${bounds.low} < ${delta} < ${bounds.high}`, words: `It lies within ${margin}.` },
+  };
+}

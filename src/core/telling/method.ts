@@ -1,0 +1,23 @@
+/** Which procedure a question gets, by the name the field gives it, and why. */
+import { wordsOf } from '../analyses/registry';
+import type { SpreadReason } from '../question/choices';
+import type { Question } from '../question/question';
+
+/** The procedure a question gets. */
+export const methodName = (question: Question): string => wordsOf(question).methodName(question);
+
+/** A procedure among its alternatives: named by what distinguishes it. */
+export function alternativeName(question: Question): string {
+  const words = wordsOf(question);
+  return (words.alternativeName ?? words.methodName)(question);
+}
+
+/**
+ * Why this procedure, in a line or two.
+ * @param spreadBy what in the sizes of the groups decided, where nobody chose
+ */
+export const methodReason = (question: Question, spreadBy?: SpreadReason): string =>
+  wordsOf(question).methodReason(question, spreadBy);
+
+/** What else would be reasonable, and when. */
+export const methodElse = (question: Question): string => wordsOf(question).methodElse(question);

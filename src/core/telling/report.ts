@@ -1,0 +1,12 @@
+/** What an answer tells the paper. */
+import { wordsOf } from '../analyses/registry';
+import type { Answer } from '../answer/answer';
+import type { Comparison } from '../answer/comparison';
+import type { Text } from '../words/text';
+
+/** The sentences for the paper's methods section. */
+export const methodsSentence = (answer: Answer): Text => wordsOf(answer.question).methods(answer);
+
+/** The sentences for the paper's results section. */
+export const resultsSentence = (answer: Answer, comparison: Comparison): Text =>
+  wordsOf(answer.question).results(answer, comparison);

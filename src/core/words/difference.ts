@@ -1,0 +1,99 @@
+/** What two independent groups and pairs share in words: a difference of two, against none or a value. */
+import type { Answer } from '../answer/answer';
+import type { Comparison } from '../answer/comparison';
+import { choicesOf } from '../question/choices';
+import type { Named } from '../question/naming';
+import type { Hypotheses } from './hypothesis';
+import { bareMeasure, groupPart, measureOf, measurePart, nameAt, withCentre } from './measured';
+import { given } from './numbers';
+import { type Segment, asked, part } from './segments';
+import { sentenceCase, unitAfter, valued } from './sentences';
+import type { Text } from './text';
+import { centreWord, claimOf, headlineOf, theEffect, toldEffect } from './two';
+
+/** "Does blade length differ between A and B, when each …": of two groups or of pairs. */
+export function differenceSentence(named: Named, each: readonly Segment[]): Segment[] {
+  const { question, unit } = named;
+  const { value } = choicesOf(question);
+  const [measure, a, b] = [measurePart(named), groupPart('a', named), groupPart('b', named)];
+  const way = question.direction;
+  const direction = part('direction', way === 'either' ? 'differ' : way);
+  const stated = part('value', valued(given(value), unit));
+  if (value !== 0)
+    return way === 'either'
+      ? asked`Does ${measure} ${part('compares', 'in')} ${a} less that in ${b} ${direction} from ${stated}, ${each}`
+      : asked`Is ${measure} ${part('compares', 'in')} ${a} less that in ${b} ${direction} than ${stated}, ${each}`;
+  return way === 'either'
+    ? asked`Does ${measure} ${direction} ${part('compares', 'between')} ${a} and ${b}, ${each}`
+    : asked`Is ${measure} ${direction} ${part('compares', 'in')} ${a} than in ${b}, ${each}`;
+}
+
+/** @param centre what of the readings was compared: "mean", "median difference in" */
+export function differenceHeadline(answer: Answer, comparison: Comparison, centre: string): Text {
+  const { value, method } = choicesOf(answer.question);
+  const [first, second] = [nameAt(answer, 0), nameAt(answer, 1)];
+  const { size, sign } = toldEffect(theEffect(comparison), answer.unit);
+  const than = `was ${size} ${sign > 0 ? 'greater' : 'less'} in ${first} than in ${second}`;
+  const ranks = method === 'ranks';
+  const observed =
+    sign === 0
+      ? `${sentenceCase(measureOf(answer))} ${ranks ? 'was not shifted between' : `had the same ${centre} in`} ${first} and ${second}`
+      : ranks
+        ? `${sentenceCase(bareMeasure(answer))} ${than} (Hodges–Lehmann shift)`
+        : `${withCentre(centre, bareMeasure(answer))} ${than}`;
+  const none = value === 0 ? 'a difference of zero' : `a difference of ${given(value)}${unitAfter(answer.unit)}`;
+  return headlineOf(
+    observed,
+    answer,
+    comparison,
+    none,
+    value === 0 ? { open: 'that there is no difference', shown: 'that there is none' } : {},
+  );
+}
+
+/** @param left what is held against the value, in TeX */
+export function differenceHypotheses(answer: Answer, left: string, opposite: string): Hypotheses {
+  const { question, unit } = answer;
+  const { value, method } = choicesOf(question);
+  const what = sentenceCase(method === 'ranks' ? `the typical ${bareMeasure(answer)}` : `mean ${bareMeasure(answer)}`);
+  const [first, second] = [nameAt(answer, 0), nameAt(answer, 1)];
+  const stated = valued(given(value), unit);
+  const way = question.direction;
+  return {
+    none: {
+      tex: `H_0\\colon ${left} = ${value}`,
+      words:
+        value === 0
+          ? `${what} is the same in ${first} and ${second}.`
+          : `${what} in ${first} less that in ${second} is ${stated}.`,
+    },
+    some: {
+      tex: `H_1\\colon ${left} ${opposite} ${value}`,
+      words:
+        way === 'either'
+          ? 'It differs, one way or the other.'
+          : value === 0
+            ? `It is ${way} in ${first}.`
+            : `It is ${way} than ${stated}.`,
+    },
+  };
+}
+
+/** What permuted labels or signs judge. @param tex of no effect; @param words the same in words */
+export function permutedHypotheses(answer: Answer, tex: string, words: string): Hypotheses {
+  const { question } = answer;
+  const centre = centreWord(question);
+  const way = question.direction;
+  return {
+    none: { tex: `H_0\\colon ${tex}`, words },
+    some: {
+      tex: 'H_1\\colon \\text{not } H_0',
+      words:
+        way === 'either'
+          ? `They have: the ${centre} differs, one way or the other.`
+          : choicesOf(question).value === 0
+            ? `They have: the ${centre} is ${way} in ${nameAt(answer, 0)} than in ${nameAt(answer, 1)}.`
+            : `They have: ${claimOf(answer)}.`,
+    },
+  };
+}

@@ -1,0 +1,96 @@
+/** What questions about readings share in words: the measure, what counts once, what was left out. */
+import { sum } from '../numeric/sum';
+import { centres } from '../procedures/shuffle-statistics';
+import type { Answer, GroupPart } from '../answer/answer';
+import { valuesOf } from '../answer/group-part';
+import { factsOf } from '../analyses/kinds';
+import type { Named } from '../question/naming';
+import { withUnit } from '../readings/table';
+import { fixed, meanDecimals } from './numbers';
+import { type Part, type Segment, asked, part } from './segments';
+import { listed, sentenceCase, unitAfter } from './sentences';
+import { type Text, symbol, text } from './text';
+
+/** The measure as a sentence's subject. */
+export const measureOf = (answer: Named): string => answer.measure || 'the reading';
+/** The measure without an article, to follow "mean". */
+export const bareMeasure = (answer: Named): string => answer.measure || 'reading';
+
+/** "Mean blade length": a centre of a measure, named once where the measure is a centre by its own name. */
+export const withCentre = (centre: string, measure: string): string =>
+  sentenceCase(measure.toLowerCase().startsWith(`${centre} `) ? measure : `${centre} ${measure}`);
+
+/** The measure with its unit, as the part of a question. */
+export const measurePart = (named: Named): Part => part('measure', withUnit(measureOf(named), named.unit));
+
+export const nameAt = ({ groups }: Pick<Named, 'groups'>, i: number): string => groups[i]?.name ?? '';
+export const groupPart = (which: 'a' | 'b', named: Named): Part => part(which, nameAt(named, which === 'a' ? 0 : 1));
+export const groupsPart = ({ groups }: Named): Part => part('groups', listed(groups.map((g) => g.name)));
+
+/** The groups in a few words, for a list. */
+export const shortGroups = ({ groups }: Pick<Named, 'groups'>): string =>
+  groups.length > 3
+    ? `${groups[0]?.name ?? ''} · … · ${groups.at(-1)?.name ?? ''}`
+    : groups.map((g) => g.name).join(' · ');
+
+/** Whether readings of one subject are counted one by one, as far as the readings are known. */
+export const isNested = ({ repeats, averaged, question }: Pick<Named, 'repeats' | 'averaged' | 'question'>): boolean =>
+  repeats !== undefined && repeats.subjects < repeats.readings && !averaged && factsOf(question).within === undefined;
+
+/** How a question ends: "when each blade counts once?". @param noun what counts once where nothing is named */
+export function eachCounts(named: Named, noun: 'reading' | 'subject' | 'one'): Segment[] {
+  const counting = part('counting', factsOf(named.question).within ?? 'counts once');
+  const subject = part('subject', named.subject || noun);
+  return isNested(named)
+    ? asked`when each reading, not each ${subject}, ${counting}?`
+    : asked`when each ${subject} ${counting}?`;
+}
+
+/** How many readings were set aside, where and why. */
+export function asideClause(groups: readonly GroupPart[]): string {
+  const aside = groups.flatMap((g) => g.readings.aside.map((r) => ({ group: g.name, reason: r.reason })));
+  if (aside.length === 0) return '';
+  const reasons = [...new Set(aside.map((r) => r.reason || 'no reason given'))].join('; ');
+  const where = listed([...new Set(aside.map((r) => r.group))]);
+  const many = aside.length === 1 ? 'One reading' : `${aside.length} readings`;
+  return ` ${many} in ${where} ${aside.length === 1 ? 'was' : 'were'} set aside before analysis (${reasons}).`;
+}
+
+/** Readings that were known only as beyond a limit, and what they were taken as. */
+function limitClause(groups: readonly GroupPart[]): string {
+  const half = sum(groups.flatMap((g) => g.limited?.half ?? []));
+  const at = sum(groups.flatMap((g) => g.limited?.at ?? []));
+  const limited = half + at;
+  if (limited === 0) return '';
+  const as = at === 0 ? 'half that limit' : half === 0 ? 'that limit' : 'that limit or half of it';
+  return ` ${limited === 1 ? 'One reading beyond a limit of measurement was' : `${limited} readings beyond a limit of measurement were`} taken as ${as}.`;
+}
+
+/** What of the readings was taken and what was not, at the end of the methods. */
+export function takenClause({ question, groups, only, reported }: Answer): string {
+  const told = reported ? ' Only means, spreads and numbers as reported were used.' : '';
+  const late =
+    question.afterLooking && question.direction !== 'either'
+      ? ' The direction was chosen after the readings had been seen.'
+      : '';
+  return `${only ? ` Only readings where ${only} were taken.` : ''}${question.withAside ? ' Readings set aside were included.' : ''}${limitClause(groups)}${asideClause(groups)}${told}${late}`;
+}
+
+/** A group with its centre, spread and n. */
+export function groupClause(group: GroupPart, unit: string, centre = 'mean'): Text {
+  const d = group.description;
+  if (d && centre === 'ranks') {
+    const decimals = meanDecimals({ decimals: group.decimals });
+    return text`${group.name} (median ${fixed(d.median, decimals)}${unitAfter(unit)}, quartiles ${fixed(d.q1, decimals)} to ${fixed(d.q3, decimals)}${unitAfter(unit)}, ${symbol('n')} = ${group.n})`;
+  }
+  if (d && centre !== 'mean') {
+    const value = centre === 'median' ? d.median : centres.trimmed(valuesOf(group));
+    return text`${group.name} (${centre} ${fixed(value, meanDecimals({ decimals: group.decimals }))}${unitAfter(unit)}, ${symbol('n')} = ${group.n})`;
+  }
+  const s = group.summary;
+  const mean = s?.mean ?? group.description?.mean;
+  if (mean === undefined) return text`${group.name} (no readings)`;
+  const decimals = meanDecimals(group);
+  const sd = s ? `, SD ${fixed(Math.sqrt(s.variance), decimals)}${unitAfter(unit)}` : '';
+  return text`${group.name} (mean ${fixed(mean, decimals)}${unitAfter(unit)}${sd}, ${symbol('n')} = ${group.n})`;
+}

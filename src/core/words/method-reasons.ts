@@ -1,0 +1,7 @@
+/** Reasons that several kinds of question give for the same procedure. */
+export const byRanks =
+  'A rank test asks which group’s readings tend to be larger, not about means: it is robust to skew and to single far readings, and says less about by how much.';
+
+/** @param what the labels, permuted, bring */
+export const byPermutation = (what: string): string =>
+  `A permutation test asks how often the group labels, permuted, ${what}: no shape is assumed, only that the labels are exchangeable.`;

@@ -1,0 +1,143 @@
+/** What questions with one difference share in words: two groups, pairs, one group against a value. */
+import type { Answer } from '../answer/answer';
+import type { Comparison, Effect } from '../answer/comparison';
+import { there } from '../numeric/there';
+import { passes } from '../procedures/interval';
+import { choicesOf } from '../question/choices';
+import type { Named } from '../question/naming';
+import type { Question } from '../question/question';
+import { equivalenceClause } from './equivalence';
+import { groupClause, measureOf, nameAt, takenClause } from './measured';
+import { atAlpha, between, effectDecimals, fixed, given, percent } from './numbers';
+import { effectPhrases, sizesClause, testPhrase } from './phrases';
+import { sentenceCase, unitAfter, valued } from './sentences';
+import { type Text, text } from './text';
+import { verdictOn } from './verdict';
+
+/** "Red lamp minus White lamp": the order of subtraction, spelled out; one group is held against a value. */
+export const subtraction = (named: Pick<Named, 'groups' | 'question'>): string =>
+  `${nameAt(named, 0)} minus ${named.groups.length < 2 ? given(choicesOf(named.question).value) : nameAt(named, 1)}`;
+
+/** "Red lamp minus White lamp is greater than −5 kg", "it is greater in Red lamp": what a one-sided test claims. */
+export function claimOf(named: Pick<Named, 'groups' | 'question' | 'unit'>): string {
+  const { value } = choicesOf(named.question);
+  const way = named.question.direction;
+  const stated = valued(given(value), named.unit);
+  if (named.groups.length < 2) return `it is ${way} than ${stated}`;
+  return value === 0 ? `it is ${way} in ${nameAt(named, 0)}` : `${subtraction(named)} is ${way} than ${stated}`;
+}
+
+/** The centre a question compares: a mean, unless a permutation test compares another. */
+export function centreWord(question: Question): 'mean' | 'median' | 'trimmed mean' {
+  const { method, statistic } = choicesOf(question);
+  if (method !== 'shuffle') return 'mean';
+  return statistic === 'median' ? 'median' : statistic === 'trimmed' ? 'trimmed mean' : 'mean';
+}
+
+/** What permuted labels or signs compare. */
+export const statisticWords = {
+  mean: 'the means',
+  median: 'the medians',
+  trimmed: 'the trimmed means',
+  t: 'Welch’s t',
+} as const;
+
+/** A difference as it is told: its size without a sign, and which way it lies; what is printed as 0 lies neither way. */
+export function toldEffect(effect: Effect, unit: string): { size: string; sign: -1 | 0 | 1 } {
+  const size = fixed(Math.abs(effect.estimate), effectDecimals(effect));
+  const sign = /[1-9]/.test(size) ? (effect.estimate > 0 ? 1 : -1) : 0;
+  return { size: `${size}${unitAfter(unit)}`, sign };
+}
+
+export const theEffect = ({ effect }: Comparison): Effect => there(effect, 'The difference');
+
+/** The verdict at the end of a headline. @param none what no effect would be; @param more how it is said otherwise */
+export function headlineOf(
+  observed: string,
+  answer: Answer,
+  comparison: Comparison,
+  none: string,
+  more: { open?: string; shown?: string },
+): Text {
+  const { question } = answer;
+  const settled = passes(comparison.p, question.level);
+  const { direction, level } = question;
+  const verdict = verdictOn({ settled, direction, seen: 'readings', none, ...more, claim: claimOf(answer) });
+  return text`${observed}; ${atAlpha(level)}, ${verdict}.${equivalenceClause(answer, comparison)}`;
+}
+
+/** How a permutation test was made, for the methods. @param of what of the readings was arranged how */
+export function permutedWords({ comparison, question }: Answer, of: string): string {
+  const found = comparison.ok ? comparison.value : undefined;
+  const how = found?.tests[0]?.pInterval
+    ? `${there(found.shuffled, 'The permutation test').arrangements.toLocaleString('en')} random arrangements, seed ${choicesOf(question).seed}`
+    : 'all arrangements counted';
+  return `a randomization test of ${of} (${how})`;
+}
+
+/** Whether the test was two-sided, else what it claimed; then which way differences are taken. */
+export function sidedClause(answer: Answer): string {
+  const { question } = answer;
+  const { value } = choicesOf(question);
+  const way = question.direction;
+  const claim =
+    answer.groups.length < 2
+      ? `${nameAt(answer, 0)} ${way} than ${valued(given(value), answer.unit)}`
+      : value === 0
+        ? `${nameAt(answer, 0)} ${way} than ${nameAt(answer, 1)}`
+        : claimOf(answer);
+  const sided = way === 'either' ? 'The test was two-sided' : `The test was one-sided (${claim})`;
+  return `${sided}; differences are ${subtraction(answer)} and are given with ${way === 'either' ? '' : 'two-sided '}${percent(question.level)} confidence intervals`;
+}
+
+/** How equivalence was tested, where it was asked for. */
+export function equivalenceMethod({ question: { bounds, level }, unit, comparison }: Answer): string {
+  if (!bounds || !comparison.ok || !comparison.value.equivalence?.ok) return '';
+  return ` Equivalence within ${valued(`${given(bounds.low)} to ${given(bounds.high)}`, unit)} was tested by two one-sided tests at α = ${given(1 - level)}.`;
+}
+
+/** The methods of two groups or pairs. */
+export function twoMethods(answer: Answer, test: string, each: string, standardized: Text): Text {
+  const { value } = choicesOf(answer.question);
+  const shifted = value === 0 ? '' : `; the difference was tested against ${valued(given(value), answer.unit)}`;
+  return text`${sentenceCase(measureOf(answer))} was compared between ${nameAt(answer, 0)} and ${nameAt(answer, 1)} with ${test}, ${each}. ${sidedClause(answer)}${shifted}.${standardized}${equivalenceMethod(answer)}${takenClause(answer)}`;
+}
+
+/** "Differences are of medians, their intervals percentiles of 2,000 bootstrap resamples (seed 1)." */
+export function resampledClause({ comparison, question }: Answer, of: string): string {
+  const resamples = there(comparison.ok ? comparison.value.resamples : 0, 'The number of resamples');
+  return ` Differences are ${of}, their intervals percentiles of ${resamples.toLocaleString('en')} bootstrap resamples (seed ${choicesOf(question).seed}).`;
+}
+
+/** What a result not significant does not show. @param difference what it would differ from, where not "a difference" */
+function unshownClause(answer: Answer, comparison: Comparison): string {
+  const { question, unit, groups } = answer;
+  if (passes(comparison.p, question.level)) return '';
+  if (question.direction !== 'either') return `; this does not show that ${claimOf(answer)}`;
+  const { value } = choicesOf(question);
+  const stated = valued(given(value), unit);
+  return `; this does not show ${groups.length < 2 ? `that it differs from ${stated}` : value === 0 ? 'a difference' : `that the difference is other than ${stated}`}`;
+}
+
+/**
+ * The results of one difference.
+ * @param kind what it is of: "difference", "shift", "difference of medians"; @param spread what is told of its spread
+ */
+export function twoResults(answer: Answer, comparison: Comparison, kind: string, spread = ''): Text {
+  const { question, unit, groups } = answer;
+  const { method, value } = choicesOf(question);
+  const { level } = question;
+  const effect = theEffect(comparison);
+  const { estimate, interval } = effectPhrases(effect, unit, level);
+  const { sign } = toldEffect(effect, unit);
+  const told = method === 'ranks' ? 'ranks' : centreWord(question);
+  const [sided, tested] = question.direction === 'either' ? ['', ''] : ['two-sided ', 'one-sided '];
+  const test = there(comparison.tests[0], 'The test');
+  const sampled = test.pInterval ? ` (${percent(level)} CI of the sampled p ${between(test.pInterval, 4)})` : '';
+  const what = sentenceCase(measureOf(answer));
+  const [a, b] = groups.map((g) => groupClause(g, unit, told));
+  const seen = b
+    ? text`${what} was ${['less', 'the same on average', 'greater'][sign + 1] ?? ''} in ${a ?? []} ${sign === 0 ? 'and' : 'than'} in ${b}`
+    : text`${what} of ${a ?? []} was ${['less than', 'equal to', 'greater than'][sign + 1] ?? ''} ${valued(given(value), unit)}`;
+  return text`${seen}: ${kind} ${estimate}${spread}, ${sided}${interval}; ${tested}${testPhrase(test)}${sampled}${sizesClause(comparison, level)}${unshownClause(answer, comparison)}.${equivalenceClause(answer, comparison)}`;
+}
