@@ -1,6 +1,6 @@
 /** What each design's answer costs at a size: tables made anew for every run, so that nothing is remembered. */
-import { answer } from '../src/core/answer/answer';
-import { othersOf } from '../src/core/answer/others';
+import { answer } from '../src/core/answering/answer';
+import { othersOf } from '../src/core/answering/others';
 import { random } from '../src/core/numeric/random';
 import { type Question, questionOf } from '../src/core/question/question';
 import { type Column, type Role, type Table, emptyColumn, tableOf } from '../src/core/readings/table';

@@ -6,7 +6,7 @@ import { draftOf } from '../src/core/readings/table-edit';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { answer } from '../src/core/answer/answer';
+import { answer } from '../src/core/answering/answer';
 import { random } from '../src/core/numeric/random';
 import { bootstrap } from '../src/core/procedures/bootstrap';
 import { describe } from '../src/core/procedures/describe';

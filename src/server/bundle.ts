@@ -1,4 +1,4 @@
-import { answer } from '../core/answer/answer';
+import { answer } from '../core/answering/answer';
 import { DomainError } from '../core/numeric/domain-error';
 import { headline } from '../core/telling/headline';
 import { questionSentence } from '../core/telling/question';

@@ -1,5 +1,5 @@
 import { type DrawnPlate, drawnPlate } from '../charts/drawn-plate';
-import { answer } from '../core/answer/answer';
+import { answer } from '../core/answering/answer';
 import { defaultFigureStyle } from '../core/figures/default-style';
 import type { FigureStyle } from '../core/figures/figure-style';
 import type { PlatePart } from '../core/figures/plate';

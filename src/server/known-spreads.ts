@@ -1,4 +1,4 @@
-import { answer } from '../core/answer/answer';
+import { answer } from '../core/answering/answer';
 import { shortQuestion } from '../core/telling/question';
 import type { KnownSpread, PlanDesign } from '../core/bench/plan';
 import type { Question } from '../core/question/question';

@@ -1,4 +1,4 @@
-import { answer } from '../core/answer/answer';
+import { answer } from '../core/answering/answer';
 import type { Question } from '../core/question/question';
 import { namesOf } from '../core/question/naming';
 import type { Table } from '../core/readings/table';

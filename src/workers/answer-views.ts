@@ -2,7 +2,7 @@
 import { drawnPlate } from '../charts/drawn-plate';
 import { layout } from '../charts/layout';
 import type { Answer } from '../core/answer/answer';
-import { checkedValues, checksOf } from '../core/answer/checks-of';
+import { checkedValues, checksOf } from '../core/answering/checks-of';
 import type { FigureStyle } from '../core/figures/figure-style';
 import { checkPicture } from '../core/scenes/check-picture';
 import { lookScene } from '../core/scenes/look';

@@ -4,8 +4,9 @@
  */
 import { expose } from 'comlink';
 import { drawnPlate } from '../charts/drawn-plate';
-import { type Answer, answer, described } from '../core/answer/answer';
-import { othersOf } from '../core/answer/others';
+import { answer, described } from '../core/answering/answer';
+import type { Answer } from '../core/answer/answer';
+import { othersOf } from '../core/answering/others';
 import type { FigureStyle } from '../core/figures/figure-style';
 import { type Outcome, DomainError } from '../core/numeric/domain-error';
 import type { Question } from '../core/question/question';

@@ -1,5 +1,5 @@
 /** Asks one question of many measures, off the main thread, telling as it goes. Stopped by ending the worker. */
-import { type MeasureAnswer, type Over, askMany } from '../core/answer/many';
+import { type MeasureAnswer, type Over, askMany } from '../core/answering/many';
 import { attempt } from '../core/numeric/domain-error';
 import type { Question } from '../core/question/question';
 import type { Table } from '../core/readings/table';

@@ -1,6 +1,7 @@
-import { type Answer, answer } from '../../src/core/answer/answer';
-import { checksOf } from '../../src/core/answer/checks-of';
-import { workingOf } from '../../src/core/answer/working-of';
+import { answer } from '../../src/core/answering/answer';
+import type { Answer } from '../../src/core/answer/answer';
+import { checksOf } from '../../src/core/answering/checks-of';
+import { workingOf } from '../../src/core/answering/working-of';
 import { defaultFigureStyle } from '../../src/core/figures/default-style';
 import { figureLegend } from '../../src/core/figures/legend';
 import { shown } from '../../src/core/working/term';

@@ -1,7 +1,7 @@
 /** What must hold of any answer, whatever its readings: no reference is needed to see it broken. */
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { answer } from '../../src/core/answer/answer';
+import { answer } from '../../src/core/answering/answer';
 import type { Comparison } from '../../src/core/answer/comparison';
 import { type Question, followUps, questionOf } from '../../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { type Answer, answer } from '../../src/core/answer/answer';
+import { answer } from '../../src/core/answering/answer';
+import type { Answer } from '../../src/core/answer/answer';
 import { defaultQuestion } from '../../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { fixed, pRelation, pValue, scientific } from '../../src/core/words/numbers';

@@ -4,7 +4,7 @@
  */
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
-import { answer } from '../../src/core/answer/answer';
+import { answer } from '../../src/core/answering/answer';
 import type { Comparison, Effect } from '../../src/core/answer/comparison';
 import { type Question, defaultQuestion, questionOf } from '../../src/core/question/question';
 import { type Column, type Role, type Table, emptyColumn, tableOf } from '../../src/core/readings/table';

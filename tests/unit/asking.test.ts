@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import * as v from 'valibot';
 import { demoTables } from '../../demo/skerrow';
-import { answer } from '../../src/core/answer/answer';
+import { answer } from '../../src/core/answering/answer';
 import {
   asDesign,
   designOf,

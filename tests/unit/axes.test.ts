@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { layout } from '../../src/charts/layout';
-import { answer } from '../../src/core/answer/answer';
-import { checksOf } from '../../src/core/answer/checks-of';
+import { answer } from '../../src/core/answering/answer';
+import { checksOf } from '../../src/core/answering/checks-of';
 import { type Question, questionOf } from '../../src/core/question/question';
 import { emptyColumn, tableOf } from '../../src/core/readings/table';
 import type { Drawing } from '../../src/core/scenes/drawing';

@@ -4,7 +4,7 @@ import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { readFileSync } from 'node:fs';
 import Papa from 'papaparse';
 import { demoStudy } from '../../demo/skerrow';
-import { answer } from '../../src/core/answer/answer';
+import { answer } from '../../src/core/answering/answer';
 import { questionOf } from '../../src/core/question/question';
 import { emptyColumn, tableOf } from '../../src/core/readings/table';
 import { draftOf } from '../../src/core/readings/table-edit';

@@ -1,8 +1,9 @@
 import { expect } from 'chai';
 import { demoTables } from '../../demo/skerrow';
-import { type Answer, answer } from '../../src/core/answer/answer';
-import { chanceOf, strayOf } from '../../src/core/answer/chance';
-import { hasChance } from '../../src/core/answer/has-chance';
+import { answer } from '../../src/core/answering/answer';
+import type { Answer } from '../../src/core/answer/answer';
+import { chanceOf, strayOf } from '../../src/core/answering/chance';
+import { chancesOf } from '../../src/core/answering/chance';
 import { layout } from '../../src/charts/layout';
 import { fromResamples } from '../../src/core/procedures/bootstrap';
 import { Gathered } from '../../src/core/procedures/gathered';
@@ -59,7 +60,7 @@ describe('what chance alone would do', () => {
     const seen = new Set<string>();
     for (const { question, table } of asked) {
       const found = answered(question, table);
-      if (!hasChance(found)) continue;
+      if (!chancesOf(found).permuting && !chancesOf(found).drawing) continue;
       const { effect, tests } = comparisonOf(found);
       const where = `${question.about ?? 'readings'}, ${question.design}`;
       if (question.design !== 'one-sample') {

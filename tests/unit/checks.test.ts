@@ -1,8 +1,9 @@
 import { expect } from 'chai';
 import { demoTables } from '../../demo/skerrow';
-import { type Answer, answer } from '../../src/core/answer/answer';
+import { answer } from '../../src/core/answering/answer';
+import type { Answer } from '../../src/core/answer/answer';
 import type { Check } from '../../src/core/answer/checks';
-import { checksOf } from '../../src/core/answer/checks-of';
+import { checksOf } from '../../src/core/answering/checks-of';
 import { random } from '../../src/core/numeric/random';
 import { choicesOf } from '../../src/core/question/choices';
 import { type Design, type Question, questionOf } from '../../src/core/question/question';

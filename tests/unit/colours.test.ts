@@ -10,7 +10,7 @@ import {
   wcagContrast,
 } from 'culori';
 import { markerPath } from '../../src/charts/markers';
-import { answer } from '../../src/core/answer/answer';
+import { answer } from '../../src/core/answering/answer';
 import { defaultFigureStyle } from '../../src/core/figures/default-style';
 import { slotsOf } from '../../src/core/figures/slots';
 import { emptyColumn, tableOf } from '../../src/core/readings/table';

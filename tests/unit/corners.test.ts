@@ -1,8 +1,9 @@
 /** Corners where an answer could be another test's: directions, null values, ties as typed, units, few and equal readings. */
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { type Answer, answer } from '../../src/core/answer/answer';
-import { checksOf } from '../../src/core/answer/checks-of';
+import { answer } from '../../src/core/answering/answer';
+import type { Answer } from '../../src/core/answer/answer';
+import { checksOf } from '../../src/core/answering/checks-of';
 import type { Comparison } from '../../src/core/answer/comparison';
 import { noncentralFUpper } from '../../src/core/distributions/noncentral-f';
 import { noncentralTLower, noncentralTUpper } from '../../src/core/distributions/noncentral-t';

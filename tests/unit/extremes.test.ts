@@ -1,6 +1,7 @@
 import { expect } from 'chai';
-import { type Answer, answer } from '../../src/core/answer/answer';
-import { askMany } from '../../src/core/answer/many';
+import { answer } from '../../src/core/answering/answer';
+import type { Answer } from '../../src/core/answer/answer';
+import { askMany } from '../../src/core/answering/many';
 import { layout } from '../../src/charts/layout';
 import { choicesOf } from '../../src/core/question/choices';
 import { asDesign, designOf, firstQuestion, kindOf } from '../../src/core/question/asking';

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { demoTables } from '../../demo/skerrow';
 import { layout } from '../../src/charts/layout';
 import { silhouette, swarm } from '../../src/charts/swarm';
-import { answer } from '../../src/core/answer/answer';
+import { answer } from '../../src/core/answering/answer';
 import { defaultQuestion } from '../../src/core/question/question';
 import { barEnds } from '../../src/core/figures/error-bars';
 import { figure } from '../../src/core/figures/figure';

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import katex from 'katex';
 import { cases } from '../golden/cases';
-import { workingOf } from '../../src/core/answer/working-of';
+import { workingOf } from '../../src/core/answering/working-of';
 import { passes } from '../../src/core/procedures/interval';
 import { choicesOf } from '../../src/core/question/choices';
 import { golden, goldenFile, told } from '../golden/telling';

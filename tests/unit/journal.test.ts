@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { answer } from '../../src/core/answer/answer';
+import { answer } from '../../src/core/answering/answer';
 import { type Question, questionOf } from '../../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { headline } from '../../src/core/telling/headline';

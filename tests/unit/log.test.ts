@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import * as v from 'valibot';
-import { answer } from '../../src/core/answer/answer';
+import { answer } from '../../src/core/answering/answer';
 import { AnswerRequest, tableOfRequest } from '../../src/core/question/answer-request';
 import { applyEdits } from '../../src/core/readings/edits';
 import { reshapeEdits } from '../../src/core/readings/reshape';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { demoTables } from '../../demo/skerrow';
-import { answer } from '../../src/core/answer/answer';
-import { askMany, rangesOver } from '../../src/core/answer/many';
+import { answer } from '../../src/core/answering/answer';
+import { askMany, rangesOver } from '../../src/core/answering/many';
 import { type Question, questionOf } from '../../src/core/question/question';
 import { reshapeEdits } from '../../src/core/readings/reshape';
 import { applyEdits } from '../../src/core/readings/edits';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { answer, described } from '../../src/core/answer/answer';
+import { answer, described } from '../../src/core/answering/answer';
 import { questionOf } from '../../src/core/question/question';
 import { tableOf } from '../../src/core/readings/table';
 import { answerView } from '../../src/workers/answer-views';

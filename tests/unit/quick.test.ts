@@ -1,7 +1,7 @@
 /** What was made quick gives what the plain way gives. */
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { isLight } from '../../src/core/answer/weight';
+import { isLight } from '../../src/core/answering/weight';
 import { conditionRankSums, groupRankSums } from '../../src/core/distributions/counted-ranks';
 import { dunnettTail, dunnettUpper } from '../../src/core/distributions/dunnett';
 import { hypergeometric } from '../../src/core/distributions/hypergeometric';

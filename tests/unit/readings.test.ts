@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { answer } from '../../src/core/answer/answer';
+import { answer } from '../../src/core/answering/answer';
 import { defaultQuestion } from '../../src/core/question/question';
 import { plain } from '../../src/core/words/text';
 import { methodsSentence } from '../../src/core/telling/report';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { layout } from '../../src/charts/layout';
-import { answer } from '../../src/core/answer/answer';
+import { answer } from '../../src/core/answering/answer';
 import type { Question } from '../../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { figure } from '../../src/core/figures/figure';
@@ -18,9 +18,9 @@ import {
   tellingDecimals,
 } from '../../src/core/words/numbers';
 import { html, plain, symbol, text } from '../../src/core/words/text';
-import { checksOf } from '../../src/core/answer/checks-of';
-import { othersOf } from '../../src/core/answer/others';
-import { workingOf } from '../../src/core/answer/working-of';
+import { checksOf } from '../../src/core/answering/checks-of';
+import { othersOf } from '../../src/core/answering/others';
+import { workingOf } from '../../src/core/answering/working-of';
 import { designs, followUps } from '../../src/core/question/question';
 import { viewScene } from '../../src/core/scenes/shapes-of-groups';
 import { type View, views } from '../../src/core/scenes/views';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { answer } from '../../src/core/answer/answer';
+import { answer } from '../../src/core/answering/answer';
 import { describeTable } from '../../src/core/answer/describe-table';
 import { defaultQuestion } from '../../src/core/question/question';
 import { applyEdits } from '../../src/core/readings/edits';

@@ -1,10 +1,11 @@
 import { expect } from 'chai';
 import { demoTables } from '../../demo/skerrow';
 import { layout } from '../../src/charts/layout';
-import { type Answer, answer } from '../../src/core/answer/answer';
-import { checksOf } from '../../src/core/answer/checks-of';
-import { othersOf } from '../../src/core/answer/others';
-import { workingOf } from '../../src/core/answer/working-of';
+import { answer } from '../../src/core/answering/answer';
+import type { Answer } from '../../src/core/answer/answer';
+import { checksOf } from '../../src/core/answering/checks-of';
+import { othersOf } from '../../src/core/answering/others';
+import { workingOf } from '../../src/core/answering/working-of';
 import { fisherExact } from '../../src/core/procedures/fisher-exact';
 import { pairedProportions } from '../../src/core/procedures/paired-proportions';
 import { shuffleShares } from '../../src/core/procedures/shuffle-counts';

@@ -7,9 +7,16 @@ import { facts as oneSample } from './one-sample/facts';
 import { facts as paired } from './paired/facts';
 import { facts as repeated } from './repeated/facts';
 import { facts as several } from './several/facts';
-import * as share from './share/facts';
-import * as spread from './spread/facts';
-import * as table from './table/facts';
+import { facts as shareOfOne } from './share/one/facts';
+import { facts as sharePaired } from './share/paired/facts';
+import { facts as shareOfSeveral } from './share/several/facts';
+import { facts as shareOfTwo } from './share/two/facts';
+import { facts as spreadOfOne } from './spread/one/facts';
+import { facts as spreadPaired } from './spread/paired/facts';
+import { facts as spreadOfSeveral } from './spread/several/facts';
+import { facts as spreadOfTwo } from './spread/two/facts';
+import { facts as dependence } from './table/dependence/facts';
+import { facts as fit } from './table/fit/facts';
 import { facts as twoGroups } from './two-groups/facts';
 
 /** A list by kind of question. Where a subject has no kind for a design, that of several groups stands in for it. */
@@ -28,9 +35,9 @@ export function ofKind<T>(list: ByKind<T>, { about, design }: Pick<Question, 'ab
 
 const kinds: ByKind<Facts> = {
   value: { 'one-sample': oneSample, 'two-groups': twoGroups, paired, several, factorial, repeated, mixed },
-  share: { 'one-sample': share.one, 'two-groups': share.two, paired: share.paired, several: share.several },
-  table: { 'one-sample': table.fit, several: table.dependence },
-  spread: { 'one-sample': spread.one, 'two-groups': spread.two, paired: spread.paired, several: spread.several },
+  share: { 'one-sample': shareOfOne, 'two-groups': shareOfTwo, paired: sharePaired, several: shareOfSeveral },
+  table: { 'one-sample': fit, several: dependence },
+  spread: { 'one-sample': spreadOfOne, 'two-groups': spreadOfTwo, paired: spreadPaired, several: spreadOfSeveral },
 };
 
 export const factsOf = (question: Pick<Question, 'about' | 'design'>): Facts => ofKind(kinds, question);

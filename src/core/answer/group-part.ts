@@ -181,6 +181,10 @@ export function partOf(parts: readonly GroupPart[], id: string | undefined): Gro
   return part;
 }
 
+/** The one group asked about, or the first; with the SD that is known of the population, where it is. */
+export const onePart = (question: Question, parts: readonly GroupPart[]): GroupPart =>
+  withKnownSd(partOf(parts, question.a ?? parts[0]?.id), question);
+
 /**
  * The figures of a group.
  * @param least readings it must have: two to have a spread of its own, one where the spread is shared

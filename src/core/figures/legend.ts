@@ -4,7 +4,7 @@ import { cellParts } from '../answer/group-part';
 import { intervalNames } from '../answer/shares';
 import { choicesOf } from '../question/choices';
 import { withUnit } from '../readings/table';
-import { wordsOf } from '../analyses/registry';
+import { analysisOf } from '../analyses/registry';
 import { followNames } from '../words/follow-names';
 import { headline } from '../telling/headline';
 import { methodName } from '../telling/method';
@@ -106,7 +106,7 @@ function marksClause(answer: Answer, style: Drawing, kind: FigureKind): Text {
 export function figureLegend(given: Answer, style: Drawing, compared?: 'brackets' | 'letters' | 'none'): Text {
   const answer = renamed(given, style);
   const kind = kindOf(answer, style);
-  const { legend } = wordsOf(answer.question);
+  const { legend } = analysisOf(answer.question).words;
   if (legend && (kind === 'tiles' || compared === undefined)) return legend(answer);
   const found = answer.comparison.ok ? answer.comparison.value : undefined;
   const lettered = found?.follow?.ok && found.follow.value[0]?.letters !== undefined;

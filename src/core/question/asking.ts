@@ -23,6 +23,10 @@ export const kindOf: Record<Design, Kind> = {
 /** Whether each subject is measured under everything compared. */
 export const isWithin = (design: Design): boolean => design === 'paired' || design === 'repeated' || design === 'mixed';
 
+/** Whether a question compares every group there is, unless some are named. */
+export const comparesAllGroups = ({ design }: Pick<Question, 'design'>): boolean =>
+  kindOf[design] === 'several' || kindOf[design] === 'factors';
+
 /** The design a kind of comparison has, by how subjects were measured. */
 export function designOf(kind: Kind, within: boolean): Design {
   switch (kind) {

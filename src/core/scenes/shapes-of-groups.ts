@@ -2,7 +2,7 @@
 import { bin } from 'd3-array';
 import type { Answer, GroupPart } from '../answer/answer';
 import { cellParts, valuesOf } from '../answer/group-part';
-import { differencesOf } from '../answer/two-groups';
+import { differencesOf } from '../answer/pairing';
 import { attempt } from '../numeric/domain-error';
 import { quantilePlot } from '../procedures/quantile-plot';
 import { withUnit } from '../readings/table';

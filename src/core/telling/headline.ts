@@ -1,5 +1,5 @@
 /** The result in a few lines: effect first, then what it means, then the test. */
-import { wordsOf } from '../analyses/registry';
+import { analysisOf } from '../analyses/registry';
 import type { Answer } from '../answer/answer';
 import type { Comparison, Effect } from '../answer/comparison';
 import type { Outcome } from '../numeric/domain-error';
@@ -58,7 +58,7 @@ export function headline(answer: Answer, comparison: Comparison): Headline {
         ? top.name
         : `largest ${ranked ? 'difference of mean ranks' : 'difference'}: ${top.name}${top.within === undefined ? '' : `, ${top.within}`}`
       : '',
-    sentence: wordsOf(question).headline(answer, comparison),
+    sentence: analysisOf(question).words.headline(answer, comparison),
     test: text`${methodName(question)}, ${test}`,
   };
 }

@@ -1,17 +1,17 @@
 /** The hypotheses in symbols (TeX) and in words. */
-import { wordsOf } from '../analyses/registry';
+import { analysisOf } from '../analyses/registry';
 import type { Answer } from '../answer/answer';
 import type { Hypotheses } from '../words/hypothesis';
 import { given } from '../words/numbers';
 import { valued } from '../words/sentences';
 
 /** The hypothesis of no effect, and what stands against it. */
-export const hypotheses = (answer: Answer): Hypotheses => wordsOf(answer.question).hypotheses(answer);
+export const hypotheses = (answer: Answer): Hypotheses => analysisOf(answer.question).words.hypotheses(answer);
 
 /** What the two one-sided tests of equivalence judge; undefined where no margin is given. */
 export function equivalenceHypotheses(answer: Answer): Hypotheses | undefined {
   const { bounds } = answer.question;
-  const delta = wordsOf(answer.question).equivalenceOf?.(answer);
+  const delta = analysisOf(answer.question).words.equivalenceOf?.(answer);
   if (!bounds || delta === undefined) return undefined;
   const margin = valued(`${given(bounds.low)} to ${given(bounds.high)}`, answer.unit);
   return {

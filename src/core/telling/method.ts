@@ -1,14 +1,14 @@
 /** Which procedure a question gets, by the name the field gives it, and why. */
-import { wordsOf } from '../analyses/registry';
+import { analysisOf } from '../analyses/registry';
 import type { SpreadReason } from '../question/choices';
 import type { Question } from '../question/question';
 
 /** The procedure a question gets. */
-export const methodName = (question: Question): string => wordsOf(question).methodName(question);
+export const methodName = (question: Question): string => analysisOf(question).words.methodName(question);
 
 /** A procedure among its alternatives: named by what distinguishes it. */
 export function alternativeName(question: Question): string {
-  const words = wordsOf(question);
+  const words = analysisOf(question).words;
   return (words.alternativeName ?? words.methodName)(question);
 }
 
@@ -17,7 +17,7 @@ export function alternativeName(question: Question): string {
  * @param spreadBy what in the sizes of the groups decided, where nobody chose
  */
 export const methodReason = (question: Question, spreadBy?: SpreadReason): string =>
-  wordsOf(question).methodReason(question, spreadBy);
+  analysisOf(question).words.methodReason(question, spreadBy);
 
 /** What else would be reasonable, and when. */
-export const methodElse = (question: Question): string => wordsOf(question).methodElse(question);
+export const methodElse = (question: Question): string => analysisOf(question).words.methodElse(question);

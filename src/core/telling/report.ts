@@ -1,12 +1,12 @@
 /** What an answer tells the paper. */
-import { wordsOf } from '../analyses/registry';
+import { analysisOf } from '../analyses/registry';
 import type { Answer } from '../answer/answer';
 import type { Comparison } from '../answer/comparison';
 import type { Text } from '../words/text';
 
 /** The sentences for the paper's methods section. */
-export const methodsSentence = (answer: Answer): Text => wordsOf(answer.question).methods(answer);
+export const methodsSentence = (answer: Answer): Text => analysisOf(answer.question).words.methods(answer);
 
 /** The sentences for the paper's results section. */
 export const resultsSentence = (answer: Answer, comparison: Comparison): Text =>
-  wordsOf(answer.question).results(answer, comparison);
+  analysisOf(answer.question).words.results(answer, comparison);

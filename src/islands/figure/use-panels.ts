@@ -1,7 +1,7 @@
 import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import { type DrawnPlate, drawnPlate } from '../../charts/drawn-plate';
-import { answer } from '../../core/answer/answer';
-import { isLight } from '../../core/answer/weight';
+import { answer } from '../../core/answering/answer';
+import { isLight } from '../../core/answering/weight';
 import type { FigureStyle } from '../../core/figures/figure-style';
 import type { PlatePart } from '../../core/figures/plate';
 import type { Question } from '../../core/question/question';

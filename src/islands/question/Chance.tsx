@@ -4,7 +4,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
 import type { Answer } from '../../core/answer/answer';
-import { type Chance as Chances, chanceOf, strayOf } from '../../core/answer/chance';
+import { type Chance as Chances, chanceOf, chancesOf, strayOf } from '../../core/answering/chance';
 import { type Outcome, attempt } from '../../core/numeric/domain-error';
 import { fromResamples, jackknifeAcceleration } from '../../core/procedures/bootstrap';
 import { alphaOf } from '../../core/procedures/interval';
@@ -162,8 +162,7 @@ function Run({ chance, answer, onChange, mode }: Props & { chance: Chances; mode
 
 export default function Chance({ answer, onChange }: Props) {
   const { question } = answer;
-  const shuffles = question.design !== 'one-sample';
-  const strays = question.about === undefined && question.design !== 'several';
+  const { permuting: shuffles, drawing: strays } = chancesOf(answer);
   const [wanted, setMode] = useState<Mode>('shuffle');
   const mode: Mode = !shuffles ? 'stray' : strays ? wanted : 'shuffle';
   const chance = useMemo(

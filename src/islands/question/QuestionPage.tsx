@@ -4,7 +4,7 @@ import { Columns2, ImagePlus, Rows3 } from 'lucide-react';
 import { type ReactNode, lazy, useEffect, useState } from 'react';
 import type { PointedAt } from '../../charts/DrawingView';
 import type { Answer } from '../../core/answer/answer';
-import { rangesOver } from '../../core/answer/many';
+import { rangesOver } from '../../core/answering/many';
 import { kindOf } from '../../core/question/asking';
 import type { Question } from '../../core/question/question';
 import { columnsOf } from '../../core/readings/table';

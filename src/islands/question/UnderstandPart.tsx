@@ -1,7 +1,7 @@
 import { lazy, useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Comparison } from '../../core/answer/comparison';
-import { hasChance } from '../../core/answer/has-chance';
+import { chancesOf } from '../../core/answering/chance';
 import { choicesOf } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
@@ -53,7 +53,7 @@ export const UnderstandPart = (props: Props) => (
     {(props.comparison.reference ?? []).length > 0 && (
       <Opened title="The reference distribution and the decision" what="decision" {...props} />
     )}
-    {hasChance(props.answer) && (
+    {Object.values(chancesOf(props.answer)).some(Boolean) && (
       <Opened
         title="Permutation and bootstrap distributions"
         what="chance"

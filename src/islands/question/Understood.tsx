@@ -4,7 +4,7 @@ import { DrawingView } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
 import type { Answer } from '../../core/answer/answer';
 import type { Comparison, Reference } from '../../core/answer/comparison';
-import { workingOf } from '../../core/answer/working-of';
+import { workingOf } from '../../core/answering/working-of';
 import { named } from '../../core/distributions/named';
 import type { Table } from '../../core/readings/table';
 import { curveScene } from '../../core/scenes/curve';

@@ -1,7 +1,7 @@
 import { type Remote, releaseProxy, wrap } from 'comlink';
 import type { DrawnPlate } from '../../charts/drawn-plate';
 import type { Answer } from '../../core/answer/answer';
-import type { Other } from '../../core/answer/others';
+import type { Other } from '../../core/answering/others';
 import type { FigureStyle } from '../../core/figures/figure-style';
 import type { Outcome } from '../../core/numeric/domain-error';
 import type { Question } from '../../core/question/question';

@@ -1,6 +1,7 @@
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { type Answer, answer } from '../../core/answer/answer';
-import { isLight } from '../../core/answer/weight';
+import { answer } from '../../core/answering/answer';
+import type { Answer } from '../../core/answer/answer';
+import { isLight } from '../../core/answering/weight';
 import type { Outcome } from '../../core/numeric/domain-error';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';

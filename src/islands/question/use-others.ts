@@ -1,5 +1,5 @@
 import { type RefObject, startTransition, useDeferredValue, useEffect, useMemo, useState } from 'react';
-import { type Other, othersOf } from '../../core/answer/others';
+import { type Other, othersOf } from '../../core/answering/others';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import { useInSight } from '../shared/in-sight';

@@ -1,7 +1,7 @@
 /** What is computed off the server's own thread: whatever may take longer than another request should wait. */
-import { answer } from '../../core/answer/answer';
-import { checksOf } from '../../core/answer/checks-of';
-import { workingOf } from '../../core/answer/working-of';
+import { answer } from '../../core/answering/answer';
+import { checksOf } from '../../core/answering/checks-of';
+import { workingOf } from '../../core/answering/working-of';
 import { AnswerRequest, tableOfRequest } from '../../core/question/answer-request';
 import { checkNames, checkSentence } from '../../core/words/checks';
 import { headline } from '../../core/telling/headline';

@@ -1,0 +1,62 @@
+import { DomainError } from '../../numeric/domain-error';
+import { moments } from '../../numeric/sum';
+import { type Factors, factorsOf, subjectOfReading } from '../../readings/factors';
+import { type Choice } from '../../readings/groups';
+import type { Table } from '../../readings/table';
+
+/** What a layout of groups of subjects, each under every condition, comes to. */
+export interface MixedLayout {
+  factors: Factors;
+  /** For each group its complete subjects. */
+  groups: { id: string; name: string; subjects: string[]; rows: number[][] }[];
+  incomplete: { subject: string; lacks: string[] }[];
+}
+
+/** Groups of subjects with their readings in the order of the conditions. @throws DomainError where a subject changes group */
+export function mixedLayout(question: Choice & { by2?: string | undefined }, table: Table): MixedLayout {
+  const factors = factorsOf(table, question);
+  const conditions = new Map(factors.b.levels.map((l, j) => [l.id, j]));
+  const bySubject = new Map<string, { group: string; values: (number | undefined)[]; repeated?: number[][] }>();
+  for (const r of factors.readings) {
+    const subject = subjectOfReading(r);
+    let own = bySubject.get(subject);
+    if (!own)
+      bySubject.set(subject, (own = { group: r.a, values: new Array<undefined>(conditions.size).fill(undefined) }));
+    if (own.group !== r.a) {
+      const both = [own.group, r.a].map((id) => factors.a.levels.find((l) => l.id === id)?.name ?? id);
+      throw new DomainError(
+        `${subject} stands in two groups (${both.join(' and ')}): a ${table.subject || 'subject'} belongs to one, and is read under every condition.`,
+      );
+    }
+    const j = conditions.get(r.b) ?? 0;
+    const before = own.values[j];
+    if (before === undefined) own.values[j] = r.value;
+    else {
+      // Several readings under one condition stand for it by their mean.
+      const all = ((own.repeated ??= [])[j] ??= [before]);
+      all.push(r.value);
+      own.values[j] = moments(all).mean;
+    }
+  }
+  const groups = factors.a.levels.map(({ id, name }): MixedLayout['groups'][number] => ({
+    id,
+    name,
+    subjects: [],
+    rows: [],
+  }));
+  const groupOf = new Map(groups.map((g) => [g.id, g]));
+  const incomplete: MixedLayout['incomplete'] = [];
+  for (const [subject, { group, values }] of bySubject) {
+    const rows = values.filter((v) => v !== undefined);
+    if (rows.length < values.length)
+      incomplete.push({
+        subject,
+        lacks: factors.b.levels.filter((_, j) => values[j] === undefined).map((l) => l.name),
+      });
+    else {
+      groupOf.get(group)?.subjects.push(subject);
+      groupOf.get(group)?.rows.push(rows);
+    }
+  }
+  return { factors, groups: groups.filter((g) => g.rows.length > 0), incomplete };
+}

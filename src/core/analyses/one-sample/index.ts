@@ -1,0 +1,24 @@
+import { demandReadings, onePart } from '../../answer/group-part';
+import { groupValues, independentChecks } from '../../answer/readings-checks';
+import { there } from '../../numeric/there';
+import type { OfReadings } from '../analysis';
+import { compare } from './compare';
+import { words } from './words';
+import { working } from './working';
+
+/** One group against a fixed value. */
+export const analysis: OfReadings = {
+  from: 'readings',
+  words,
+  working,
+  groups: (question, all) => [onePart(question, all)],
+  compare: (question, _, [group], brief) => compare(question, there(group, 'The group'), brief),
+  alternatives: ({ knownSd }) => [
+    { method: 'means' },
+    ...(knownSd === undefined ? [] : [{ method: 'z' as const }]),
+    { method: 'ranks' },
+  ],
+  checked: groupValues,
+  checks: (answer) => independentChecks(answer, groupValues(answer), 'own'),
+  drawnFrom: ({ groups }) => ({ groups: demandReadings(groups, 'Drawing again'), names: groups }),
+};

@@ -1,0 +1,36 @@
+import { chosenParts } from '../../answer/chosen-parts';
+import { describedBy } from '../../answer/group-part';
+import { withinChecks, withinValues } from '../../answer/readings-checks';
+import { there } from '../../numeric/there';
+import type { OfReadings } from '../analysis';
+import { compare } from './compare';
+import { words } from './words';
+import { working } from './working';
+
+/** The same subjects under three or more conditions. */
+export const analysis: OfReadings = {
+  from: 'readings',
+  words,
+  working,
+  groups: chosenParts,
+  compare: (question, table, conditions) => compare(question, table, conditions),
+  used: (conditions, { complete }, level) => {
+    const { rows, incomplete } = there(complete, 'The subjects');
+    if (incomplete.length === 0) return [...conditions];
+    return conditions.map((g, i) =>
+      describedBy(
+        g,
+        rows.map((r) => there(r[i], 'A reading')),
+        level,
+      ),
+    );
+  },
+  alternatives: () => [
+    { method: 'means', sphericity: 'greenhouse-geisser' },
+    { method: 'means', sphericity: 'huynh-feldt' },
+    { method: 'means', sphericity: 'assumed' },
+    { method: 'ranks' },
+  ],
+  checked: withinValues,
+  checks: withinChecks,
+};

@@ -1,0 +1,94 @@
+import { choicesOf } from '../../../question/choices';
+import { countOf } from '../../../words/counts';
+import { against, parameterOf } from '../../../words/hypothesis';
+import { eachCounts, groupPart, nameAt, shortGroups } from '../../../words/measured';
+import { atAlpha } from '../../../words/numbers';
+import { effectPhrases, testPhrase } from '../../../words/phrases';
+import { asked, part } from '../../../words/segments';
+import { sentenceCase } from '../../../words/sentences';
+import { joined, text } from '../../../words/text';
+import { theEffect } from '../../../words/two';
+import { verdictOn } from '../../../words/verdict';
+import { passes } from '../../../procedures/interval';
+import { there } from '../../../numeric/there';
+import type { Words } from '../../words';
+import {
+  type Names,
+  elseOf,
+  foundPart,
+  isExact,
+  legendOf,
+  methodsOf,
+  named,
+  shareClause,
+  shareOf,
+  sharesGiven,
+  sidedClause,
+} from '../words';
+
+const names: Names = {
+  score: ['Large-sample test of one proportion', 'the large-sample test of one proportion'],
+  exact: ['Exact binomial test', 'the exact binomial test'],
+};
+
+/** The share found in one group, against a stated one. */
+export const words: Words = {
+  sentence: (of) => {
+    const { question } = of;
+    const value = part('value', String(choicesOf(question).value));
+    const way = question.direction;
+    const [direction, than] = way === 'either' ? ['different', 'from'] : [way, 'than'];
+    return asked`Is the share of ${foundPart(of)} in ${groupPart('a', of)} ${part('direction', direction)} ${part('compares', than)} ${value}, ${eachCounts(of, 'one')}`;
+  },
+  short: (of) => `${of.measure || 'those found'}: ${shortGroups(of)} · ${choicesOf(of.question).value}`,
+  methodName: (question) => named(names, question)[0],
+  methodReason: (question) =>
+    isExact(question)
+      ? 'The chance of every count the stated share could give is added up as it is: right at any number, and a little cautious.'
+      : 'With enough counted, a share strays from the stated one as the normal curve says; the score interval of Wilson holds well even when few were counted.',
+  methodElse: elseOf,
+  headline: (answer, comparison) => {
+    const { question } = answer;
+    const { value } = choicesOf(question);
+    const group = there(answer.groups[0], 'The group counted');
+    const verdict = verdictOn({
+      settled: passes(comparison.p, question.level),
+      direction: question.direction,
+      seen: 'counts',
+      none: String(value),
+      shown: 'that it is the share',
+      claim: `it is ${question.direction} than ${value}`,
+    });
+    return text`${shareOf(answer)} in ${group.name} was ${countOf(group)}; ${atAlpha(question.level)}, ${verdict}.`;
+  },
+  hypotheses: (answer) => {
+    const { direction } = answer.question;
+    const { value } = choicesOf(answer.question);
+    const pi = parameterOf('\\pi', nameAt(answer, 0));
+    return {
+      none: {
+        tex: `H_0\\colon ${pi} = ${value}`,
+        words: `${sentenceCase(shareOf(answer))} in ${nameAt(answer, 0)} is ${value}.`,
+      },
+      some: {
+        tex: `H_1\\colon ${pi} ${against[direction]} ${value}`,
+        words: direction === 'either' ? 'It is another.' : `It is ${direction}.`,
+      },
+    };
+  },
+  methods: (answer) =>
+    methodsOf(
+      answer,
+      `in ${nameAt(answer, 0)} was compared with ${choicesOf(answer.question).value}`,
+      names,
+      sidedClause(answer),
+      `${sharesGiven(answer.question)}.`,
+    ),
+  results: (answer, comparison) => {
+    const { question, groups } = answer;
+    const { estimate, interval } = effectPhrases(theEffect(comparison), '', question.level);
+    const test = there(comparison.tests[0], 'The test');
+    return text`${shareOf(answer)} was ${joined(groups.map(shareClause), ', ')}: ${estimate}, ${interval}; against ${choicesOf(question).value}, ${testPhrase(test)}.`;
+  },
+  legend: legendOf(names),
+};

@@ -1,0 +1,35 @@
+import { countChecks, expectedOf } from '../../../answer/count-checks';
+import { type GroupPart, partOf } from '../../../answer/group-part';
+import { permutedCounts } from '../../../answer/permuted-counts';
+import { shareParts } from '../../../answer/shares';
+import { worked } from '../../../answer/worked';
+import type { Question } from '../../../question/question';
+import type { CountTable } from '../../../readings/counts';
+import { independenceWorking } from '../../../working/counts';
+import type { OfCounts } from '../../analysis';
+import { ending, likelierTables } from '../../../answer/ending';
+import { compare } from './compare';
+import { words } from './words';
+
+function groups(question: Question, counted: CountTable): GroupPart[] {
+  const all = shareParts(counted, question);
+  return question.groups ? question.groups.map((id) => partOf(all, id)) : all;
+}
+
+/** The shares found in several groups. */
+export const analysis: OfCounts = {
+  from: 'counts',
+  words,
+  groups,
+  compare: (question, counted) => compare(question, groups(question, counted)),
+  checked: () => [],
+  checks: (answer) => countChecks(answer, expectedOf(answer)),
+  permuted: (answer) => permutedCounts(answer, 'chi-square'),
+  working: ({ answer: { question }, comparison }) => {
+    const { counts } = comparison;
+    if (!counts) return [];
+    return worked('Counts against those expected', () =>
+      ending(question, comparison, independenceWorking(counts.observed), likelierTables),
+    );
+  },
+};

@@ -1,0 +1,28 @@
+import { partOf } from '../../../answer/group-part';
+import { groupValues, independentChecks } from '../../../answer/readings-checks';
+import { spreadTestWorked } from '../../../answer/spread-worked';
+import { worked } from '../../../answer/worked';
+import { there } from '../../../numeric/there';
+import { spreadOfTwoWorking } from '../../../working/spread';
+import type { OfReadings } from '../../analysis';
+import { compare } from './compare';
+import { words } from './words';
+
+/** The spreads of two groups. */
+export const analysis: OfReadings = {
+  from: 'readings',
+  words,
+  groups: ({ a, b }, all) => [partOf(all, a), partOf(all, b)],
+  compare: (question, _, [a, b]) => compare(question, there(a, 'The first group'), there(b, 'The second group')),
+  checked: groupValues,
+  checks: (answer) => independentChecks(answer, groupValues(answer), 'asked'),
+  working: ({ answer }) => {
+    const [x, y] = answer.groups.map((g) => there(g.summary, 'The summary'));
+    return [
+      ...worked('The ratio of variances', () =>
+        spreadOfTwoWorking(there(x, 'The first'), there(y, 'The second'), answer.question.level),
+      ),
+      ...spreadTestWorked(answer),
+    ];
+  },
+};

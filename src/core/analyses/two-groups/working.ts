@@ -1,0 +1,28 @@
+import { beyond } from '../../answer/from-t';
+import { valuesOf } from '../../answer/group-part';
+import { equivalenceWorked, shuffleWorked, worked } from '../../answer/worked';
+import { there } from '../../numeric/there';
+import { pooledT } from '../../procedures/pooled-t';
+import { choicesOf } from '../../question/choices';
+import { hedgesWorking } from '../../working/effect-sizes';
+import { pooledWorking, welchWorking } from '../../working/means';
+import { mannWhitneyWorking } from '../../working/ranks';
+import type { Worked, WorkingPart } from '../analysis';
+
+export function working({ answer, comparison }: Worked): WorkingPart[] {
+  const { question, groups } = answer;
+  const { level, direction } = question;
+  const { method, value, spread } = choicesOf(question);
+  const [a, b] = [there(groups[0], 'The first group'), there(groups[1], 'The second group')];
+  if (method === 'ranks')
+    return worked('Rank sums', () => mannWhitneyWorking(beyond(valuesOf(a), value), valuesOf(b), direction));
+  const [x, y] = [a.summary, b.summary];
+  if (!x || !y) return [];
+  const run = spread === 'pooled' && method === 'means' ? pooledWorking : welchWorking;
+  return [
+    ...shuffleWorked(answer, comparison),
+    ...worked(method === 'shuffle' ? 'The interval' : 'The test', () => run(x, y, level, value, direction)),
+    ...worked('Effect size', () => hedgesWorking(pooledT(x, y, level).t, x.n, y.n, level)),
+    ...equivalenceWorked(answer, comparison),
+  ];
+}

@@ -1,0 +1,71 @@
+/** The checks of questions about readings. */
+import { withinRest } from '../procedures/subject-rows';
+import { choicesOf } from '../question/choices';
+import type { Answer } from './answer';
+import {
+  type Check,
+  checkEqualSpread,
+  checkIndependence,
+  checkNormality,
+  checkSampleSize,
+  checkSphericity,
+  checkUnusualPoints,
+} from './checks';
+import { valuesOf } from './group-part';
+
+/** What the method chosen does not need cannot stand against it. */
+const unlessFree = (check: Check, free: boolean): Check =>
+  free && check.verdict !== 'unknown' ? { ...check, verdict: 'fine' } : check;
+
+const asksNoShape = ({ question }: Answer): boolean =>
+  ['ranks', 'shuffle', 'brown-forsythe'].includes(choicesOf(question).method);
+
+/** The readings of each group that has some. */
+export const groupValues = ({ groups }: Answer): (readonly number[])[] =>
+  groups.map(valuesOf).filter((v) => v.length > 0);
+
+/**
+ * The checks of independent readings, or of differences within pairs.
+ * @param values the readings as the checks see them
+ * @param spreads whether each group keeps its own, they share one, or their spreads are what is asked about
+ */
+export function independentChecks(
+  answer: Answer,
+  values: readonly (readonly number[])[],
+  spreads: 'own' | 'shared' | 'asked',
+  paired = false,
+): Check[] {
+  const { repeats, averaged, comparison } = answer;
+  if (values.flat().length === 0) return [];
+  const spread = values.filter((v) => v.length > 1);
+  const free = asksNoShape(answer);
+  const own = spreads === 'own' && choicesOf(answer.question).method === 'means';
+  return [
+    checkIndependence(repeats, averaged, paired),
+    checkSampleSize(values, comparison.ok ? comparison.value.leastP : undefined),
+    checkUnusualPoints(values, own),
+    unlessFree(checkNormality(values, own), free),
+    ...(spread.length > 1 && spreads !== 'asked' ? [unlessFree(checkEqualSpread(spread), spreads === 'own')] : []),
+  ];
+}
+
+/** What is left of subjects' readings under every condition once subject and condition are taken off. */
+export function withinValues({ comparison }: Answer): (readonly number[])[] {
+  const { rows, groupSizes } = (comparison.ok ? comparison.value.complete : undefined) ?? {};
+  return rows && rows.length > 0 ? [[...withinRest(rows, groupSizes).rest]] : [[]];
+}
+
+/** The checks of subjects read under every condition. */
+export function withinChecks(answer: Answer): Check[] {
+  const { comparison, question } = answer;
+  const values = withinValues(answer);
+  if (values.flat().length === 0 || !comparison.ok) return [];
+  const { complete, leastP, sphericity, epsilon } = comparison.value;
+  const subjects = complete?.rows ?? [];
+  return [
+    checkSampleSize([subjects.map(() => 0)], leastP),
+    checkUnusualPoints(values, false),
+    unlessFree(checkNormality(values, false, subjects.length), asksNoShape(answer)),
+    checkSphericity(sphericity, epsilon?.greenhouseGeisser ?? 1, choicesOf(question).sphericity === 'assumed'),
+  ];
+}

@@ -1,0 +1,30 @@
+import { attempt } from '../numeric/domain-error';
+import { equivalenceWorking } from '../working/means';
+import { shuffleWorking } from '../working/resampling';
+import type { Step } from '../working/term';
+import type { Answer } from './answer';
+import type { Comparison } from './comparison';
+
+interface WorkingPart {
+  title: string;
+  steps: Step[];
+}
+
+/** A part of the working, or nothing where its steps cannot be taken. */
+export function worked(title: string, make: () => Step[]): WorkingPart[] {
+  const steps = attempt(make);
+  return steps.ok ? [{ title, steps: steps.value }] : [];
+}
+
+/** The two one-sided tests of equivalence, where a margin was given. */
+export function equivalenceWorked({ question: { bounds } }: Answer, { effect }: Comparison): WorkingPart[] {
+  if (!bounds || effect?.se === undefined || effect.df === undefined) return [];
+  const { estimate, se, df } = effect;
+  return worked('Equivalence: two one-sided tests', () =>
+    equivalenceWorking(estimate, se, df, bounds.low, bounds.high),
+  );
+}
+
+/** How a permutation test came to its p. */
+export const shuffleWorked = ({ question }: Answer, { shuffled }: Comparison): WorkingPart[] =>
+  shuffled ? worked('Permutation test', () => shuffleWorking(shuffled, question.level)) : [];

@@ -1,0 +1,163 @@
+import { analysisOf } from '../analyses/registry';
+import type { OfCounts, OfReadings } from '../analyses/analysis';
+import type { Answer } from '../answer/answer';
+import type { Comparison } from '../answer/comparison';
+import { type GroupPart, allParts } from '../answer/group-part';
+import { withLogTails } from '../answer/log-tail';
+import { DomainError, type Outcome, attempt, demand } from '../numeric/domain-error';
+import { spreadBySizes } from '../question/choices';
+import { comparesAllGroups } from '../question/asking';
+import { countedNames, measureOf } from '../question/naming';
+import type { Question } from '../question/question';
+import { countTable } from '../readings/count-table';
+import { withDerived } from '../readings/derive';
+import { factorsOf } from '../readings/factors';
+import { groupNames, groupsOf, repeatsOf } from '../readings/groups';
+import { levelRows, levelsOf, saidLevels } from '../readings/levels';
+import { type Table, called, columnsOf, findColumn } from '../readings/table';
+
+/** More groups than this are no comparison, and names of single readings are then often taken for groups. */
+const mostGroups = 1000;
+
+/** @throws DomainError where a column names more groups than can be compared, before any is looked at */
+function demandFewGroups(question: Question, table: Table): void {
+  if (!comparesAllGroups(question)) return;
+  const count = question.groups?.length ?? groupNames(table, question).length;
+  demand(
+    count <= mostGroups,
+    `There are ${count.toLocaleString('en')} groups, more than can be compared: does the column name single readings rather than groups? Choose another column, or some of the groups.`,
+  );
+}
+
+/** @throws DomainError where every reading is set aside */
+function demandSomeLeft(parts: readonly GroupPart[]): void {
+  const touched = parts.filter((g) => g.readings.aside.length > 0);
+  demand(
+    parts.length === 0 || touched.length < parts.length || parts.some((g) => g.n > 0),
+    'Every reading is set aside: bring some back in the readings to compare anything.',
+  );
+}
+
+const whole = new WeakMap<Table, Table>();
+
+/** The table as if nothing had been set aside. */
+function withAside(table: Table): Table {
+  const before = whole.get(table);
+  if (before) return before;
+  const all = { ...table, columns: table.columns.map((c) => ({ ...c, aside: {} })) };
+  whole.set(table, all);
+  return all;
+}
+
+/** "assay is pigment 3". */
+function onlyWords(table: Table, { column: id, level }: NonNullable<Question['only']>): string {
+  const column = findColumn(table, id);
+  const name = column && saidLevels(column).find((l) => l.id === level)?.name;
+  return `${called(column)} is ${name ?? level}`;
+}
+
+/** The table with only those readings left whose row is at a level of a column; rows keep their numbers. */
+function onlyWhere(table: Table, { column: id, level }: NonNullable<Question['only']>): Table {
+  const column = findColumn(table, id);
+  if (!column) throw new DomainError('The column that chose the rows is no longer there: ask without it.');
+  const place = levelsOf(column).findIndex((l) => l.id === level);
+  if (place < 0)
+    throw new DomainError(`No row of ${called(column)} is at the level asked about any more: choose another.`);
+  const rows = levelRows(column);
+  return {
+    ...table,
+    columns: table.columns.map((c) =>
+      c.role === 'measure' && !c.formula
+        ? { ...c, cells: c.cells.map((cell, row) => (rows[row] === place ? cell : '')) }
+        : c,
+    ),
+  };
+}
+
+/** Groups of readings that were counted by a limit still tell which readings were set aside. */
+function withSetAside({ madeFrom }: OfCounts, question: Question, table: Table, parts: GroupPart[]): GroupPart[] {
+  if (question.cut === undefined || question.withAside) return parts;
+  const groups = groupsOf(table, question);
+  return parts.map((part) => {
+    const id = madeFrom ? madeFrom(question, part.id) : part.id;
+    const group = groups.find((g) => g.id === id);
+    return group
+      ? { ...part, column: group.column, readings: { ...part.readings, aside: group.readings.aside } }
+      : part;
+  });
+}
+
+/** How a comparison is made, or left unmade. */
+type Compared = (make: () => Comparison) => Outcome<Comparison>;
+
+/** The answer to a question about counts: what was found, in whom. */
+function fromCounts(analysis: OfCounts, question: Question, table: Table, compared: Compared): Answer {
+  const counted = countTable(table, question);
+  return {
+    question,
+    measure: countedNames(question, table).measure,
+    rowName: counted.rows.name,
+    unit: '',
+    subject: table.subject,
+    groups: withSetAside(analysis, question, table, analysis.groups(question, counted)),
+    comparison: compared(() => analysis.compare(question, counted)),
+    repeats: undefined,
+    averaged: false,
+    rowNames: undefined,
+    reported: false,
+    counted,
+  };
+}
+
+/** The answer to a question about readings. */
+function fromReadings(analysis: OfReadings, asked: Question, table: Table, brief: boolean, compared: Compared): Answer {
+  demandFewGroups(asked, table);
+  // Of the groups of one factor alone the figures are not asked.
+  const parts = analysis.groups(asked, allParts(table, asked, brief || analysis.factors));
+  const bySizes = spreadBySizes(
+    asked,
+    parts.map((g) => g.n),
+  );
+  const question = bySizes ? { ...asked, spread: bySizes.spread } : asked;
+  const repeats = table.shape === 'summary' ? undefined : repeatsOf(table, asked);
+  const comparison = compared(() => {
+    demandSomeLeft(parts);
+    return analysis.compare(question, table, parts, brief);
+  });
+  const layout = analysis.factors ? attempt(() => factorsOf(table, question)) : undefined;
+  return {
+    question,
+    ...(bySizes?.reason ? { spreadBy: bySizes.reason } : {}),
+    measure: measureOf(question, table),
+    unit: layout?.ok ? layout.value.unit : (parts[0]?.unit ?? ''),
+    ...(layout?.ok ? { layout: layout.value } : {}),
+    subject: table.subject,
+    groups: comparison.ok && analysis.used ? analysis.used(parts, comparison.value, question.level) : parts,
+    comparison,
+    repeats,
+    rowNames: (columnsOf(table, 'label')[0] ?? columnsOf(table, 'subject')[0])?.cells,
+    averaged: table.average && repeats !== undefined && repeats.subjects < repeats.readings,
+    reported: table.shape === 'summary',
+  };
+}
+
+/**
+ * Answers a question from its readings: a pure function, so an answer can never be older than either.
+ * @param brief leaves out effect sizes and what follows an overall test, for a question asked of many measures
+ */
+export const answer = (asked: Question, given: Table, brief = false): Outcome<Answer> =>
+  answered(asked, given, brief, (make) => attempt(() => withLogTails(make())));
+
+/** The groups of a question described, before they are compared: what can be shown while a long test runs. */
+export const described = (asked: Question, given: Table): Outcome<Answer> =>
+  answered(asked, given, false, () => ({ ok: false, reason: 'They are not compared yet.' }));
+
+const answered = (asked: Question, given: Table, brief: boolean, compared: Compared): Outcome<Answer> =>
+  attempt(() => {
+    const all = asked.withAside ? withAside(given) : given;
+    const table = asked.only ? onlyWhere(withDerived(all), asked.only) : all;
+    const analysis = analysisOf(asked);
+    if (analysis.from === 'counts') return fromCounts(analysis, asked, table, compared);
+    const found = fromReadings(analysis, asked, table, brief, compared);
+    return asked.only ? { ...found, only: onlyWords(all, asked.only) } : found;
+  });

@@ -1,0 +1,111 @@
+/** One question asked of many measures: each with its effect, interval and p, brief enough for thousands. */
+import { demand } from '../numeric/domain-error';
+import type { Interval } from '../procedures/interval';
+import { factsOf } from '../analyses/kinds';
+import type { Question } from '../question/question';
+import { withDerived } from '../readings/derive';
+import { levelRows, levelsOf } from '../readings/levels';
+import { type Table, called, columnsOf, findColumn, tableOf } from '../readings/table';
+import { answer } from './answer';
+import { meanOf } from '../answer/group-part';
+
+/** What the question ranges over: every measure column, or every level of a column that names what was measured. */
+export type Over = { columns: true } | { levelsOf: string };
+
+/** The brief answer for one measure. */
+export interface MeasureAnswer {
+  name: string;
+  unit: string;
+  /** How the question differs for this measure alone. */
+  patch: Pick<Question, 'measure' | 'only'>;
+  n: number[];
+  /** Of two groups, pairs or one group against a value. */
+  estimate?: number;
+  interval?: Interval;
+  /** The statistic of several groups. */
+  statistic?: number;
+  p?: number;
+  /** Why there is no answer. */
+  reason?: string;
+  groups: { colour: number; mean: number | undefined; interval: Interval | undefined }[];
+}
+
+/** Columns over whose levels the question can range: they name something other than the groups compared. */
+export function rangesOver(table: Table, question: Question): { id: string; name: string }[] {
+  const by = question.by ?? columnsOf(table, 'group')[0]?.id;
+  return table.columns
+    .filter((c) => (c.role === 'group' || c.role === 'label') && c.id !== by && levelsOf(c).length > 1)
+    .map((c) => ({ id: c.id, name: called(c) }));
+}
+
+/** The question as it is asked of every measure. Many answers side by side are by one method: where nobody chose, the one that unequal n would need. */
+export const byOneMethod = (question: Question): Question =>
+  factsOf(question).spreadBySizes && question.spread === undefined ? { ...question, spread: 'separate' } : question;
+
+function brief(question: Question, table: Table, name: string, patch: MeasureAnswer['patch']): MeasureAnswer {
+  const found = answer({ ...question, ...patch, only: undefined }, table, true);
+  if (!found.ok) return { name, unit: '', patch, n: [], reason: found.reason, groups: [] };
+  const { groups, comparison, unit } = found.value;
+  const base = {
+    name,
+    unit,
+    patch,
+    n: groups.map((g) => g.n),
+    groups: groups.map((g) => ({ colour: g.colour, mean: meanOf(g), interval: g.interval })),
+  };
+  if (!comparison.ok) return { ...base, reason: comparison.reason };
+  const { effect, p, tests } = comparison.value;
+  const statistic = tests[0]?.value;
+  return {
+    ...base,
+    p,
+    ...(effect ? { estimate: effect.estimate } : {}),
+    ...(effect?.interval ? { interval: effect.interval } : {}),
+    ...(statistic === undefined ? {} : { statistic }),
+  };
+}
+
+/** How many measures there are, and each one's answer, one after the other. */
+export function askMany(
+  asked: Question,
+  given: Table,
+  over: Over,
+): { count: number; answers: Generator<MeasureAnswer> } {
+  const question = byOneMethod(asked);
+  const table = withDerived(given);
+  if ('columns' in over) {
+    const columns = columnsOf(table, 'measure');
+    const others = table.columns.filter((c) => c.role !== 'measure');
+    function* each(): Generator<MeasureAnswer> {
+      for (const column of columns)
+        // A table of its own: answering then never looks at the other measures.
+        yield brief(question, { ...table, columns: [...others, column] }, called(column), { measure: column.id });
+    }
+    return { count: columns.length, answers: each() };
+  }
+  const column = findColumn(table, over.levelsOf);
+  demand(column !== undefined, 'The column that names what was measured is no longer there.');
+  const levels = levelsOf(column);
+  const places = levelRows(column);
+  const rowsOf: number[][] = levels.map(() => []);
+  places.forEach((place, row) => {
+    if (place >= 0) rowsOf[place]?.push(row);
+  });
+  const kept = table.columns.filter((c) => c !== column);
+  const levelled = kept.map((c) => ({ c, levels: c.role === 'group' ? levelsOf(c) : c.levels }));
+  function* each(id: string): Generator<MeasureAnswer> {
+    for (const [place, level] of levels.entries()) {
+      const rows = rowsOf[place] ?? [];
+      const columns = levelled.map(({ c, levels: own }) => ({
+        ...c,
+        cells: rows.map((row) => c.cells[row] ?? ''),
+        aside: Object.fromEntries(rows.flatMap((row, i) => (c.aside[row] === undefined ? [] : [[i, c.aside[row]]]))),
+        // Groups keep their identity in every part of the table.
+        ...(own ? { levels: own } : {}),
+      }));
+      const { columns: _, rowCount: __, ...rest } = table;
+      yield brief(question, tableOf(columns, rest), level.name, { only: { column: id, level: level.id } });
+    }
+  }
+  return { count: levels.length, answers: each(column.id) };
+}
