@@ -8,7 +8,6 @@ import type { Comparison } from '../../src/core/answer/comparison';
 import { passes } from '../../src/core/procedures/interval';
 import { type Question, questionOf } from '../../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
-import { Ask } from '../../src/islands/question/Ask';
 import { OtherMethods } from '../../src/islands/question/OtherMethods';
 import WhichDiffer from '../../src/islands/question/WhichDiffer';
 
@@ -139,41 +138,5 @@ describe('the same question under other methods, on the page', () => {
     fireEvent.click(within(rows[2] ?? page.container).getByRole('button', { name: 'Mann–Whitney test' }));
     expect(taken[0]?.method).to.equal('ranks');
     Reflect.deleteProperty(globalThis, 'IntersectionObserver');
-  });
-});
-
-describe('the question as a sentence of controls', () => {
-  before(openDocument);
-  after(closeDocument);
-  afterEach(cleanup);
-
-  const sentence = (nested: boolean, question = questionOf('two-groups', { a: 'red', b: 'white' })) => {
-    const asked: Question[] = [];
-    const page = render(
-      createElement(Ask, {
-        question,
-        settled: question,
-        table: lamps,
-        unit: 'mm',
-        nested,
-        onChange: (next: Question) => asked.push(next),
-        onEdit: () => undefined,
-      }),
-    );
-    return { page, asked, heading: page.getByRole('heading', { level: 1 }) };
-  };
-
-  it('says that readings and not subjects count where they are counted one by one', () => {
-    expect(sentence(true).heading.textContent).to.contain('when each reading, not each');
-    cleanup();
-    expect(sentence(false).heading.textContent).to.not.contain('not each');
-  });
-
-  it('turns into a paired question where each is measured twice, and remembers a direction chosen late', () => {
-    const { page, asked } = sentence(false);
-    fireEvent.change(page.getByLabelText('How subjects were measured'), { target: { value: 'within' } });
-    expect(asked.at(-1)?.design).to.equal('paired');
-    fireEvent.change(page.getByLabelText('Direction'), { target: { value: 'greater' } });
-    expect(asked.at(-1)).to.include({ direction: 'greater', afterLooking: true });
   });
 });

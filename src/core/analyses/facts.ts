@@ -6,8 +6,6 @@ export interface Facts {
   methods: readonly Method[] | ((question: Question) => readonly Method[]);
   /** How comparisons can be judged together. */
   followUps?: (choices: Pick<Choices, 'method' | 'spread' | 'compare'>) => readonly FollowUp[];
-  /** Whether which comparisons follow can be chosen: all pairs, against a control, chosen ones, contrasts. */
-  comparesByChoice?: boolean;
   /** Whether the sizes of the groups decide how their spreads are taken, where nobody chose. */
   spreadBySizes?: boolean;
   sphericities?: readonly Choices['sphericity'][];
@@ -15,8 +13,24 @@ export interface Facts {
   value?: number;
   /** How two shares are set against each other when nothing is said. */
   effect?: (method: Method) => Choices['effect'];
-  /** Whether what of the readings is permuted can be chosen. */
-  statistics?: boolean;
+  /** Whether what of the readings is permuted can be chosen, and whether it is a difference of two or one figure. */
+  statistics?: 'of-two' | 'of-one';
+  /** Whether it can be chosen if the groups' spreads may differ. */
+  spreads?: boolean;
+  /** Which way two are set against each other: a difference or a ratio, or by choice. */
+  order?: 'minus' | 'over' | 'shares';
+  /** Whether another difference than none can be tested against, and bounds within which one does not matter be given. */
+  differences?: boolean;
+  equivalence?: boolean;
+  /** Whether the population's SD may be known. */
+  knownSd?: boolean;
+  sums?: boolean;
+  /** Shares set against each other: by what, each in words. */
+  effects?: Partial<Record<Choices['effect'], string>>;
+  /** Which comparisons follow: of levels by choice, of conditions within each group, of all pairs, by choice. */
+  follows?: 'levels' | 'conditions' | 'pairs' | 'by-choice';
+  /** Whether, in a sentence about it, the test is named rather than what is compared. */
+  namesTest?: boolean;
   /** How the sentence ends where each subject is measured under everything compared. */
   within?: 'is measured twice' | 'is measured under every condition';
 }

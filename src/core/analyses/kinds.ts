@@ -41,3 +41,9 @@ const kinds: ByKind<Facts> = {
 };
 
 export const factsOf = (question: Pick<Question, 'about' | 'design'>): Facts => ofKind(kinds, question);
+
+/** Whether a subject has a kind of question of its own for a design. */
+export const hasKind = (about: keyof ByKind<Facts>, design: Design): boolean => {
+  const subject: Partial<Record<Design, Facts>> = kinds[about];
+  return subject[design] !== undefined;
+};

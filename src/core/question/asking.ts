@@ -45,7 +45,8 @@ export function designOf(kind: Kind, within: boolean): Design {
 export const groupChoices = (
   table: Table,
   question: Partial<Question>,
-): { id: string; name: string; colour: number }[] => groupNames(table, { measure: question.measure, by: question.by });
+): { id: string; name: string; unit: string; colour: number }[] =>
+  groupNames(table, { measure: question.measure, by: question.by });
 
 /** Whether the table has two factors to ask about. */
 export function hasTwoFactors(table: Table): boolean {

@@ -65,7 +65,7 @@ export function choicesOf(question: Question): Choices {
   const spread = question.spread ?? (facts.spreadBySizes ? 'pooled' : 'separate');
   const method = oneOf(methodsFor(question), question.method);
   // Ranks compare all pairs; without pairs, contrasts or a control named there is nothing else to compare.
-  const compare = method === 'ranks' || !facts.comparesByChoice ? 'all' : (question.compare ?? 'all');
+  const compare = method === 'ranks' || facts.follows !== 'by-choice' ? 'all' : (question.compare ?? 'all');
   return {
     value: question.value ?? facts.value ?? 0,
     effect: question.effect ?? facts.effect?.(method) ?? 'difference',

@@ -18,7 +18,7 @@ export function differenceSentence(named: Named, each: readonly Segment[]): Segm
   const [measure, a, b] = [measurePart(named), groupPart('a', named), groupPart('b', named)];
   const way = question.direction;
   const direction = part('direction', way === 'either' ? 'differ' : way);
-  const stated = part('value', valued(given(value), unit));
+  const stated = valued(given(value), unit);
   if (value !== 0)
     return way === 'either'
       ? asked`Does ${measure} ${part('compares', 'in')} ${a} less that in ${b} ${direction} from ${stated}, ${each}`

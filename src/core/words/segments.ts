@@ -16,6 +16,7 @@ export type PartName =
   | 'found'
   | 'outcome'
   | 'rows'
+  | 'kept'
   | 'ratio';
 
 /** A part that can be chosen, with the words it has now. */
@@ -24,6 +25,10 @@ export interface Part {
   said: string;
 }
 export type Segment = string | Part;
+
+/** Whether a segment is this part of a sentence. */
+export const isPart = (segment: Segment, name: PartName): segment is Part =>
+  typeof segment !== 'string' && segment.part === name;
 
 export const part = (name: PartName, said: string): Part => ({ part: name, said });
 

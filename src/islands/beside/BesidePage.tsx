@@ -1,4 +1,3 @@
-import { isNested } from '../../core/words/measured';
 import { useStore } from '@nanostores/react';
 import { useEffect, useMemo, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
@@ -87,7 +86,7 @@ function AnswerSide({
           settled={shown?.question ?? value}
           table={table}
           unit={shown?.unit ?? ''}
-          nested={shown !== undefined && isNested(shown)}
+          repeated={{ repeats: shown?.repeats, averaged: shown?.averaged ?? false }}
           onChange={change}
           onEdit={(edits) => setTrouble(store.edit(edits) ?? '')}
         />

@@ -1,4 +1,5 @@
 import { Plus, X } from 'lucide-react';
+import { factsOf } from '../../core/analyses/kinds';
 import { choicesOf, followUpsFor } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
 import { followNames, followReasons } from '../../core/words/follow-names';
@@ -12,7 +13,7 @@ interface Props {
   settled: Question;
   choices: readonly { id: string; name: string }[];
   /** What the factors are called, where there are two. */
-  factors: readonly [string, string] | undefined;
+  factors: readonly [string, string];
   onChange: (question: Question) => void;
 }
 
@@ -38,8 +39,9 @@ export function FollowSentence({ question, settled, choices, factors, onChange }
     ) : (
       <b className="font-semibold">{followNames[follow]}</b>
     );
-  if (question.design === 'factorial' && factors) {
-    const [a, b] = factors;
+  const { follows } = factsOf(question);
+  const [a, b] = factors;
+  if (follows === 'levels')
     return (
       <>
         {' '}
@@ -62,16 +64,14 @@ export function FollowSentence({ question, settled, choices, factors, onChange }
         are compared, adjusted by {judged}.
       </>
     );
-  }
-  if (question.design === 'mixed')
+  if (follows === 'conditions')
     return (
       <>
         {' '}
-        Then conditions are compared within each {factors?.[0]}, adjusted by {judged}.
+        Then conditions are compared within each {a}, adjusted by {judged}.
       </>
     );
-  if (question.design === 'repeated' || method === 'ranks')
-    return <> Then all pairs are compared, adjusted by {judged}.</>;
+  if (follows === 'pairs' || method === 'ranks') return <> Then all pairs are compared, adjusted by {judged}.</>;
   return (
     <>
       {' '}

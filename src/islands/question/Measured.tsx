@@ -1,6 +1,6 @@
 import type { Question } from '../../core/question/question';
 import { kindOf } from '../../core/question/asking';
-import { measureOf } from '../../core/question/naming';
+import { type Named, measureOf } from '../../core/question/naming';
 import { chosenColumns, columnsAreGroups, groupsOf } from '../../core/readings/groups';
 import { type Column, type Table, called, columnsOf, withUnit } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
@@ -13,8 +13,8 @@ export interface AskProps {
   table: Table;
   /** The unit of what is compared. */
   unit: string;
-  /** Whether readings of one subject are counted one by one. */
-  nested?: boolean;
+  /** How readings repeat subjects, as far as the answer tells. */
+  repeated: Pick<Named, 'repeats' | 'averaged'>;
   onChange: (question: Question) => void;
   onEdit: (edits: TableEdit[]) => void;
 }

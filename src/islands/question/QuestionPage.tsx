@@ -1,4 +1,3 @@
-import { isNested } from '../../core/words/measured';
 import { useStore } from '@nanostores/react';
 import { Columns2, ImagePlus, Rows3 } from 'lucide-react';
 import { type ReactNode, lazy, useEffect, useState } from 'react';
@@ -138,7 +137,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
             settled={shown?.question ?? question}
             table={table}
             unit={shown?.unit ?? ''}
-            nested={shown !== undefined && isNested(shown)}
+            repeated={{ repeats: shown?.repeats, averaged: shown?.averaged ?? false }}
             onChange={change}
             onEdit={edit}
           />

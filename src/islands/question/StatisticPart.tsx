@@ -1,3 +1,4 @@
+import { factsOf } from '../../core/analyses/kinds';
 import { choicesOf } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
 import { Choose } from '../shared/Parts';
@@ -13,9 +14,10 @@ const centres = { mean: 'means', median: 'medians', trimmed: 'trimmed means' } a
 /** Which figure of the readings is looked at, shuffle after shuffle. @param resampled readings drawn again have no t */
 export function StatisticPart({ question, onChange, resampled = false }: Props & { resampled?: boolean }) {
   const { statistic } = choicesOf(question);
-  if (question.design === 'several') return <b className="font-semibold">F</b>;
+  const { statistics } = factsOf(question);
+  if (!statistics) return <b className="font-semibold">F</b>;
   // Of pairs, and of one group, it is one mean and not a difference of two.
-  const one = question.design !== 'two-groups';
+  const one = statistics === 'of-one';
   const options: Partial<Record<typeof statistic, string>> = {
     ...(one ? { mean: 'mean', median: 'median', trimmed: 'trimmed mean' } : centres),
     ...(resampled ? {} : { t: 't' }),

@@ -1,3 +1,4 @@
+import { factsOf } from '../../core/analyses/kinds';
 import { choicesOf, followUpsFor, methodsFor } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
 import { followNames } from '../../core/words/follow-names';
@@ -34,7 +35,7 @@ export function TestedBy({ question, onChange }: { question: Question; onChange:
           , seed <SeedPart question={question} onChange={onChange} />
         </>
       )}
-      {question.design === 'several' && question.about !== 'table' && (
+      {factsOf(question).follows && (
         <>
           ; pairs adjusted by{' '}
           <Choose

@@ -1,3 +1,8 @@
 import { type Facts, adjustments } from '../facts';
 
-export const facts: Facts = { methods: ['means'], followUps: () => [...adjustments, 'tukey'] };
+export const facts: Facts = {
+  methods: ['means'],
+  sums: true,
+  follows: 'levels',
+  followUps: () => [...adjustments, 'tukey'],
+};

@@ -2,5 +2,7 @@ import type { Facts } from '../facts';
 
 export const facts: Facts = {
   methods: ({ knownSd }) => (knownSd === undefined ? ['means', 'ranks'] : ['means', 'z', 'ranks']),
-  statistics: true,
+  statistics: 'of-one',
+  equivalence: true,
+  knownSd: true,
 };

@@ -2,6 +2,7 @@ import { type Facts, adjustments } from '../facts';
 
 export const facts: Facts = {
   within: 'is measured under every condition',
+  follows: 'pairs',
   methods: ['means', 'ranks'],
   followUps: ({ method }) => (method === 'ranks' ? ['nemenyi'] : adjustments),
   sphericities: ['greenhouse-geisser', 'huynh-feldt', 'assumed'],

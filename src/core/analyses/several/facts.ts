@@ -2,7 +2,8 @@ import { type Facts, adjustments } from '../facts';
 
 export const facts: Facts = {
   methods: ['means', 'ranks', 'shuffle'],
-  comparesByChoice: true,
+  spreads: true,
+  follows: 'by-choice',
   spreadBySizes: true,
   followUps: ({ method, spread, compare }) => {
     if (method === 'ranks') return ['dunn'];

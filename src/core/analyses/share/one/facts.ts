@@ -1,3 +1,3 @@
 import type { Facts } from '../../facts';
 
-export const facts: Facts = { methods: ['score', 'exact'], value: 0.5 };
+export const facts: Facts = { namesTest: true, methods: ['score', 'exact'], value: 0.5 };

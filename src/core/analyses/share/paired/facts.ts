@@ -1,3 +1,8 @@
 import type { Facts } from '../../facts';
 
-export const facts: Facts = { methods: ['score', 'exact', 'mid-p'], within: 'is measured twice' };
+export const facts: Facts = {
+  namesTest: true,
+  effects: { difference: 'their difference', odds: 'the odds of changing' },
+  methods: ['score', 'exact', 'mid-p'],
+  within: 'is measured twice',
+};

@@ -1,3 +1,3 @@
 import type { Facts } from '../../facts';
 
-export const facts: Facts = { methods: ['pitman-morgan'], within: 'is measured twice' };
+export const facts: Facts = { namesTest: true, order: 'over', methods: ['pitman-morgan'], within: 'is measured twice' };

@@ -1,3 +1,3 @@
 import type { Facts } from '../../facts';
 
-export const facts: Facts = { methods: ['brown-forsythe', 'levene', 'bartlett'] };
+export const facts: Facts = { namesTest: true, follows: 'pairs', methods: ['brown-forsythe', 'levene', 'bartlett'] };

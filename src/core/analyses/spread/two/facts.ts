@@ -1,3 +1,3 @@
 import type { Facts } from '../../facts';
 
-export const facts: Facts = { methods: ['f', 'brown-forsythe', 'levene'] };
+export const facts: Facts = { namesTest: true, order: 'over', methods: ['f', 'brown-forsythe', 'levene'] };

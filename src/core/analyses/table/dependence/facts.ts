@@ -1,3 +1,3 @@
 import type { Facts } from '../../facts';
 
-export const facts: Facts = { methods: ['chi-square', 'g', 'exact', 'shuffle'] };
+export const facts: Facts = { namesTest: true, methods: ['chi-square', 'g', 'exact', 'shuffle'] };

@@ -22,7 +22,7 @@ const isExact = (question: Question): boolean => choicesOf(question).method === 
 /** Whether what was found depends on the row it was found in. */
 export const words: Words = {
   sentence: (of) =>
-    asked`Does ${part('outcome', of.measure || 'what was found')} ${part('compares', 'depend on')} ${part('rows', rowName(of))}, ${eachCounts(of, 'one')}`,
+    asked`Does ${part('outcome', of.measure || 'what was found')} ${part('compares', 'depend on')} ${part('rows', rowName(of))}${of.groups.length > 2 ? part('kept', '') : ''}, ${eachCounts(of, 'one')}`,
   short: (of) => `${of.measure} by ${rowName(of)}`,
   methodName: (question) => named(question)[0],
   methodReason: (question) =>

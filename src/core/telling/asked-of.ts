@@ -1,0 +1,81 @@
+/** What a question could be asked of instead: means, ranks, spread, a share, all categories. */
+import { hasKind } from '../analyses/kinds';
+import { isWithin, kindOf } from '../question/asking';
+import { choicesOf, methodsFor } from '../question/choices';
+import type { Method, Question } from '../question/question';
+import { middleOf } from '../readings/banded';
+import { type Table, columnsOf } from '../readings/table';
+import type { Control, Option } from './controls';
+
+const methodWords: Partial<Record<Method, string>> = {
+  means: 'their means',
+  ranks: 'ranks',
+  shuffle: 'permutation',
+  z: 'their means, the SD being known',
+};
+
+/** What readings are compared by. */
+function ofReadings(question: Question, table: Table): Control {
+  const { about, design } = question;
+  const one = kindOf[design] === 'value';
+  const { about: _, method: __, value: ___, follow: ____, ...rest } = question;
+  const bySpread = about === 'spread';
+  const methods = methodsFor({ ...question, about: undefined }).map((method): Option => ({
+    id: method,
+    words: one && method === 'means' ? 'its mean' : (methodWords[method] ?? method),
+    question: { ...(bySpread ? rest : question), method },
+  }));
+  const more = (id: string, words: string, next: Partial<Question>): Option => ({
+    id,
+    words,
+    question: { ...rest, ...next },
+  });
+  const found = table.shape === 'rows' && columnsOf(table, 'group').length > 1 && !isWithin(design);
+  return {
+    label: 'Compared by',
+    chosen: bySpread ? 'spread' : choicesOf(question).method,
+    options: [
+      ...methods,
+      ...(hasKind('spread', design) ? [more('spread', one ? 'its spread' : 'their spread', { about: 'spread' })] : []),
+      ...(hasKind('share', design)
+        ? [
+            more('band', 'a share: how many lie beyond a limit', {
+              about: 'share',
+              found: 'below',
+              cut: middleOf(table, question),
+            }),
+          ]
+        : []),
+      ...(found ? [more('share', 'what was found: a share', { about: 'share' })] : []),
+    ],
+  };
+}
+
+/** What counts are asked about. */
+function ofCounts(question: Question, table: Table): Control {
+  const { about: _, method: __, value: ___, ratio: ____, effect: _____, cut, ...kept } = question;
+  const { found: ______, ...unfound } = kept;
+  const rest = cut === undefined ? kept : unfound;
+  const { design } = question;
+  const options: (Option | undefined)[] = [
+    { id: 'share', words: 'one share', question: { ...rest, about: 'share' } },
+    cut === undefined
+      ? {
+          id: 'table',
+          words: 'all categories',
+          question: {
+            ...rest,
+            about: 'table',
+            design: kindOf[design] === 'two' ? 'several' : design,
+            direction: 'either',
+          },
+        }
+      : undefined,
+    columnsOf(table, 'measure').length > 0 ? { id: 'readings', words: 'the readings', question: rest } : undefined,
+  ];
+  return { label: 'Asked of', chosen: question.about, options: options.flatMap((o) => o ?? []) };
+}
+
+/** What the question is asked of, with what else it could be. */
+export const askedOf = (question: Question, table: Table): Control =>
+  question.about === 'share' || question.about === 'table' ? ofCounts(question, table) : ofReadings(question, table);

@@ -1,0 +1,230 @@
+/** The parts of a question's sentence that are choices: what each may be, and the question that then is asked. */
+import { factsOf } from '../analyses/kinds';
+import { attempt } from '../numeric/domain-error';
+import {
+  type Kind,
+  asDesign,
+  designOf,
+  groupChoices,
+  isWithin,
+  kindOf,
+  kindsFor,
+  sameOutcomes,
+} from '../question/asking';
+import type { Question } from '../question/question';
+import type { CountTable } from '../readings/counts';
+import { countTable, holdsCounts } from '../readings/count-table';
+import { factorColumns } from '../readings/factors';
+import { columnsAreGroups } from '../readings/groups';
+import { type Column, type Table, called, columnsOf } from '../readings/table';
+import { type PartName, type Segment, isPart } from '../words/segments';
+
+export interface Option {
+  id: string;
+  words: string;
+  /** The question as it would then be asked. */
+  question: Question;
+}
+
+/** A part of the sentence with what it may be. */
+export interface Control {
+  label: string;
+  chosen: string | undefined;
+  options: Option[];
+}
+
+export type Controls = Partial<Record<PartName, Control>>;
+
+/** What another kind of comparison is called among the choices. */
+const kindWords: Record<'readings' | 'share' | 'table', Partial<Record<Kind, string>>> = {
+  readings: {
+    value: 'from a fixed value,',
+    two: 'between two groups,',
+    several: 'among several groups,',
+    factors: 'with two factors,',
+  },
+  share: { value: 'from a stated share,', two: 'between two groups,', several: 'among several groups,' },
+  table: { value: 'stated proportions,', several: 'on the rows,' },
+};
+const oneSided: Partial<Record<Kind, string>> = {
+  value: 'than a fixed value,',
+  two: 'in one group than in another,',
+};
+
+/** A group picked for one side: where it stands on the other, the two change places. */
+function exchanged(question: Question, mine: 'a' | 'b', id: string): Question {
+  const other = mine === 'a' ? 'b' : 'a';
+  const swap = id === question[other] && question[mine] !== undefined ? { [other]: question[mine] } : {};
+  return { ...question, [mine]: id, ...swap };
+}
+
+/** One chosen with the answer in sight is remembered as such. */
+function directions(question: Question, said: string): Control {
+  const { afterLooking: _, ...rest } = question;
+  const to = (direction: Question['direction']): Question =>
+    direction === 'either' ? { ...rest, direction } : { ...rest, direction, afterLooking: true };
+  return {
+    label: 'Direction',
+    chosen: question.direction,
+    options: [
+      { id: 'either', words: question.direction === 'either' ? said : 'different (two-sided)', question: to('either') },
+      { id: 'greater', words: 'greater', question: to('greater') },
+      { id: 'less', words: 'less', question: to('less') },
+    ],
+  };
+}
+
+function kinds(question: Question, table: Table, said: string): Control {
+  const { design, direction, about } = question;
+  const now = kindOf[design];
+  const words = about === 'share' || about === 'table' ? kindWords[about] : kindWords.readings;
+  const counts = words !== kindWords.readings;
+  const nameOf = (kind: Kind): string =>
+    (!counts && direction !== 'either' ? oneSided[kind] : undefined) ?? words[kind] ?? '';
+  return {
+    label: 'What is compared',
+    chosen: now,
+    options: [...new Set([...kindsFor(table, question), now])].map((kind) => ({
+      id: kind,
+      words: kind === now ? said : nameOf(kind),
+      question:
+        kind === now
+          ? question
+          : asDesign(question, table, designOf(kind, !counts && isWithin(design) && kind !== 'value')),
+    })),
+  };
+}
+
+/** How subjects were measured, where the table leaves that open. */
+function countings(question: Question, table: Table, counted: CountTable | undefined): Control | undefined {
+  const { design, about, cut } = question;
+  const kind = kindOf[design];
+  const within = isWithin(design);
+  const control = (label: string, of: Kind): Control => ({
+    label,
+    chosen: within ? 'within' : 'once',
+    options: (['once', 'within'] as const).map((id) => {
+      const next = asDesign(question, table, designOf(of, id === 'within'));
+      return { id, words: factsOf(next).within ?? 'counts once', question: next };
+    }),
+  });
+  if (about === 'table') return undefined;
+  if (about !== 'share')
+    return kind === 'value' || table.shape === 'summary' ? undefined : control('How subjects were measured', kind);
+  const twice = counted !== undefined && sameOutcomes(counted);
+  return twice || within || (cut !== undefined && kind === 'two')
+    ? control('How subjects were looked at', 'two')
+    : undefined;
+}
+
+/** Two columns by which readings are sorted: one chosen that stands in the other place changes places with it. */
+function columnControl(
+  label: string,
+  columns: readonly Column[],
+  chosen: Column | undefined,
+  to: (id: string) => Question,
+): Control | undefined {
+  if (columns.length < 2) return undefined;
+  return {
+    label,
+    chosen: chosen?.id,
+    options: columns.map((c) => ({ id: c.id, words: called(c), question: to(c.id) })),
+  };
+}
+
+function factors(question: Question, table: Table): Controls {
+  if (columnsAreGroups(table) || kindOf[question.design] !== 'factors') return {};
+  const [first, second] = factorColumns(table, question);
+  const columns = columnsOf(table, 'group');
+  const place = (mine: 'by' | 'by2') => {
+    const [own, other] = mine === 'by' ? [first, second] : [second, first];
+    return (id: string): Question => {
+      const rest = other?.id === id ? own?.id : other?.id;
+      return { ...question, [mine]: id, ...(rest ? { [mine === 'by' ? 'by2' : 'by']: rest } : {}) };
+    };
+  };
+  return controls({
+    factor: columnControl('First factor', columns, first, place('by')),
+    'second-factor': columnControl('Second factor', columns, second, place('by2')),
+  });
+}
+
+/** Of counts: which columns are crossed, and which outcome the share is of. */
+function crossed(question: Question, table: Table, counted: CountTable | undefined): Controls {
+  if (question.cut !== undefined || !counted) return {};
+  const outcomes = counted.columns.categories;
+  const found: Control = {
+    label: 'What was found',
+    chosen: question.found ?? outcomes[0]?.id,
+    options: outcomes.map((o) => ({ id: o.id, words: o.name, question: { ...question, found: o.id } })),
+  };
+  const groups = columnsOf(table, 'group');
+  const crossable = (!holdsCounts(table) || table.shape === 'categories') && groups.length > 2;
+  if (question.about === 'share') return { found };
+  if (!crossable) return {};
+  const by = (label: string, which: 'by' | 'outcome', name: string): Control | undefined =>
+    columnControl(
+      label,
+      groups,
+      groups.find((c) => c.name === name),
+      (id) => {
+        const { found: _, groups: __, a: ___, b: ____, ...rest } = question;
+        const other = which === 'by' ? 'outcome' : 'by';
+        const swapped = question[other] === id && question[which] ? { [other]: question[which] } : {};
+        const next = { ...rest, [which]: id, ...swapped };
+        const again = attempt(() => countTable(table, next));
+        const [x, y] = again.ok ? again.value.rows.categories : [];
+        return { ...next, ...(x ? { a: x.id } : {}), ...(y ? { b: y.id } : {}) };
+      },
+    );
+  const alone = outcomes.length === 1;
+  const fit = kindOf[question.design] === 'value';
+  return controls({
+    rows: by(
+      fit ? 'What was counted' : 'What it may depend on',
+      'by',
+      fit && !alone ? counted.columns.name : counted.rows.name,
+    ),
+    outcome: by('What was found', 'outcome', counted.columns.name),
+  });
+}
+
+const controls = (all: Partial<Record<PartName, Control | undefined>>): Controls =>
+  Object.fromEntries(Object.entries(all).filter(([, control]) => control !== undefined));
+
+/** What each part of a question's sentence may be. @param sentence as it now stands */
+export function controlsOf(question: Question, table: Table, sentence: readonly Segment[]): Controls {
+  const { about, design } = question;
+  const said = (name: PartName): string => sentence.flatMap((s) => (isPart(s, name) ? s.said : []))[0] ?? '';
+  const ofCounts = about === 'share' || about === 'table';
+  const crossing = ofCounts ? attempt(() => countTable(table, question)) : undefined;
+  const counted = crossing?.ok ? crossing.value : undefined;
+  const groups = ofCounts ? (counted?.rows.categories ?? []) : groupChoices(table, question);
+  // Of the same subjects twice, the two looks are columns, and not groups to choose from.
+  const fixed = about === 'share' && design === 'paired';
+  const group = (which: 'a' | 'b'): Control | undefined =>
+    fixed
+      ? undefined
+      : {
+          label: which === 'a' ? 'First group' : 'Second group',
+          chosen: question[which] ?? (ofCounts && which === 'a' ? groups[0]?.id : undefined),
+          options: groups.map(({ id, name }) => ({
+            id,
+            words: name,
+            question: kindOf[design] === 'two' ? exchanged(question, which, id) : { ...question, [which]: id },
+          })),
+        };
+  const all: Controls = {
+    ...controls({
+      direction: directions(question, said('direction')),
+      compares: kinds(question, table, said('compares')),
+      counting: countings(question, table, counted),
+      a: group('a'),
+      b: group('b'),
+    }),
+    ...factors(question, table),
+    ...(ofCounts ? crossed(question, table, counted) : {}),
+  };
+  const there = new Set(sentence.flatMap((s) => (typeof s === 'string' ? [] : s.part)));
+  return Object.fromEntries(Object.entries(all).filter(([name]) => there.has(name as PartName)));
+}

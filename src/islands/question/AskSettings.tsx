@@ -1,0 +1,193 @@
+import { factsOf } from '../../core/analyses/kinds';
+import { intervalNames } from '../../core/answer/shares';
+import { type Choices, choicesOf } from '../../core/question/choices';
+import type { Question } from '../../core/question/question';
+import { factorNames } from '../../core/readings/factors';
+import { askedOf } from '../../core/telling/asked-of';
+import { Choose } from '../shared/Parts';
+import { Bounds } from './Bounds';
+import { ControlPart } from './ControlPart';
+import { FollowSentence } from './FollowSentence';
+import { Level } from './Level';
+import type { AskProps } from './Measured';
+import { NumberPart } from './NumberPart';
+import { OnlyPart } from './OnlyPart';
+import { OrderPart } from './OrderPart';
+import { SeedPart, StatisticPart } from './StatisticPart';
+import { TestedBy } from './TestedBy';
+
+const sphericityWords: Record<Choices['sphericity'], string> = {
+  'greenhouse-geisser': 'corrected by Greenhouse and Geisser',
+  'huynh-feldt': 'corrected by Huynh and Feldt',
+  assumed: 'as they are',
+};
+
+/** Those of these words that a kind of question lets one choose. */
+const among = <T extends string>(ids: readonly T[], words: Readonly<Record<T, string>>): Partial<Record<T, string>> =>
+  Object.fromEntries(ids.map((id) => [id, words[id]])) as Partial<Record<T, string>>;
+
+/** Which way two are set against each other, and by what. */
+function OrderSetting({
+  question,
+  unit,
+  groups,
+  onChange,
+}: AskProps & { groups: readonly { id: string; name: string }[] }) {
+  const { order, differences, effects } = factsOf(question);
+  const choices = choicesOf(question);
+  const name = (id: string | undefined): string => groups.find((g) => g.id === id)?.name ?? 'a group no longer there';
+  return (
+    <>
+      {order && (
+        <>
+          {order === 'over' ? 'The order is' : 'Differences are'}{' '}
+          <OrderPart
+            question={question}
+            onChange={onChange}
+            first={name(question.a)}
+            second={name(question.b)}
+            joined={order === 'over' ? 'over' : 'minus'}
+          />
+        </>
+      )}
+      {differences && (
+        <>
+          , tested against{' '}
+          <NumberPart
+            label="Difference tested against"
+            value={choices.value}
+            unit={unit}
+            onChange={(x) => onChange({ ...question, value: x ?? 0 })}
+          />
+        </>
+      )}
+      {effects && (
+        <>
+          {order ? ', set' : 'They are set'} against each other by{' '}
+          <Choose
+            label="Set against each other by"
+            value={effects[choices.effect] ? choices.effect : 'difference'}
+            options={effects}
+            onChange={(effect) => onChange({ ...question, effect })}
+          />
+        </>
+      )}
+    </>
+  );
+}
+
+/** How the question is answered: each a choice that its kind of question has. */
+export function AskSettings(
+  props: AskProps & { groups: readonly { id: string; name: string }[]; rounded: readonly string[] },
+) {
+  const { question, settled, table, unit, groups, rounded, onChange } = props;
+  const facts = factsOf(question);
+  const choices = choicesOf(settled);
+  const set = (more: Partial<Question>) => onChange({ ...question, ...more });
+  const of = askedOf(question, table);
+  const byMeans = choices.method === 'means';
+  const ordered = facts.order !== undefined || facts.effects !== undefined;
+  return (
+    <p className="mt-1 text-[16px] leading-7 text-muted">
+      {ordered && <OrderSetting {...props} />}
+      {ordered ? ', with intervals at ' : 'Intervals are at '}
+      <Level level={question.level} onChange={(level) => set({ level })} />
+      {question.about === 'share' && (
+        <>
+          , those of a share by{' '}
+          <Choose
+            label="Interval of a share"
+            value={choices.shareInterval}
+            options={intervalNames}
+            onChange={(shareInterval) => set({ shareInterval })}
+          />
+        </>
+      )}
+      {facts.spreads && byMeans && (
+        <>
+          ; the groups’ spreads{' '}
+          <Choose
+            label="Spreads"
+            value={choices.spread}
+            options={{ separate: 'may differ', pooled: 'are taken as equal' }}
+            onChange={(spread) => {
+              const { follow: _, ...rest } = question;
+              onChange({ ...rest, spread });
+            }}
+          />
+        </>
+      )}
+      {facts.sums && (
+        <>
+          ; sums of squares of{' '}
+          <Choose
+            label="Type of sums of squares"
+            value={String(choices.sums)}
+            options={{ '1': 'type I', '2': 'type II', '3': 'type III' }}
+            onChange={(sums) => set({ sums: Number(sums) as 1 | 2 | 3 })}
+          />
+        </>
+      )}
+      {facts.sphericities && byMeans && (
+        <>
+          ; degrees of freedom{' '}
+          <Choose
+            label="Sphericity"
+            value={choices.sphericity}
+            options={among(facts.sphericities, sphericityWords)}
+            onChange={(sphericity) => set({ sphericity })}
+          />
+        </>
+      )}
+      {of.options.length > 1 && (
+        <>
+          ; {of.label === 'Asked of' ? 'asked of' : 'compared by'} <ControlPart control={of} onChange={onChange} />
+        </>
+      )}
+      {facts.statistics && choices.method === 'shuffle' && (
+        <>
+          , looking at <StatisticPart question={question} onChange={onChange} />
+        </>
+      )}
+      {!facts.namesTest && choices.method === 'shuffle' && (
+        <>
+          , seed <SeedPart question={question} onChange={onChange} />
+        </>
+      )}
+      {facts.namesTest && <TestedBy question={question} onChange={onChange} />}
+      {facts.knownSd && (
+        <>
+          ; the population’s SD is{' '}
+          <NumberPart
+            label="Known SD"
+            value={question.knownSd}
+            unit={unit}
+            placeholder="not known"
+            refuse={(x) => (x > 0 ? undefined : 'An SD is above 0')}
+            onChange={(x) => {
+              const { knownSd: _, method: __, ...rest } = question;
+              onChange(x === undefined ? rest : { ...rest, knownSd: x, method: 'z' });
+            }}
+          />
+        </>
+      )}
+      <OnlyPart question={question} table={table} onChange={onChange} />
+      {facts.equivalence && byMeans && <Bounds question={question} onChange={onChange} unit={unit} />}.
+      {facts.follows && !facts.namesTest && (
+        <FollowSentence
+          question={question}
+          settled={settled}
+          choices={question.groups ? groups.filter((g) => question.groups?.includes(g.id)) : groups}
+          factors={factorNames(table, question)}
+          onChange={onChange}
+        />
+      )}
+      {rounded.length > 0 && (
+        <span className="block">
+          Percentages stand for counts here: {rounded.slice(0, 6).join('; ')}
+          {rounded.length > 6 && ` and ${rounded.length - 6} more`}.
+        </span>
+      )}
+    </p>
+  );
+}
