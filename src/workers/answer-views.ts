@@ -5,7 +5,7 @@ import type { Answer } from '../core/answer/answer';
 import { checkedValues, checksOf } from '../core/answering/checks-of';
 import type { FigureStyle } from '../core/figures/figure-style';
 import { checkPicture } from '../core/scenes/check-picture';
-import { lookScene } from '../core/scenes/look';
+import { lookScene } from '../core/telling/look';
 import { viewScene } from '../core/scenes/shapes-of-groups';
 import type { View } from '../core/scenes/views';
 

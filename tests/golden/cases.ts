@@ -49,6 +49,14 @@ const nested = tableOf(
 );
 const byFlow = { measure: 'y', by: 'f', a: 'pulsed', b: 'still' };
 
+/** Depths, far from normal, and spread in proportion to their size. */
+const low = [0.11, 0.13, 0.12, 0.19, 0.14, 0.12, 0.15, 0.13, 0.16, 0.95, 0.12, 0.14];
+const skewed = two(
+  low,
+  low.map((x) => (x * 380).toFixed(1)),
+  { measure: 'slime depth' },
+);
+
 const pairs = tableOf(
   [
     measure('a', 'June', [12.1, 13.4, 11.8, 14.0, 12.9, 13.1, 12.2, 13.8, '', 12.7], 'g'),
@@ -185,6 +193,10 @@ export const cases: Record<string, Case[]> = {
     twoGroups('by permutation', clear, { method: 'shuffle', seed: 1 }),
     twoGroups('medians by permutation', clear, { method: 'shuffle', statistic: 'median', seed: 1 }),
     twoGroups('one reading set aside', setAside),
+    twoGroups('far from normal, spreads far apart', skewed),
+    twoGroups('far from normal, pooled', skewed, { spread: 'pooled' }),
+    twoGroups('far from normal, by ranks', skewed, { method: 'ranks' }),
+    twoGroups('far from normal, by permutation', skewed, { method: 'shuffle', seed: 1 }),
     twoGroups('readings of the same tanks, counted one by one', nested, byFlow),
     twoGroups('readings of the same tanks, averaged', { ...nested, average: true }, byFlow),
     twoGroups(
@@ -212,6 +224,8 @@ export const cases: Record<string, Case[]> = {
     paired('missing partners, by ranks', pairs, { method: 'ranks' }),
     paired('missing partners, by permutation', pairs, { method: 'shuffle', seed: 1 }),
     paired('one-sided, unclear', pairs, { direction: 'greater' }),
+    paired('against a null value', pairs, { value: -1, direction: 'less' }),
+    paired('medians by permutation', pairs, { method: 'shuffle', statistic: 'median', seed: 1 }),
     paired('a subject read twice', {
       ...pairs,
       rowCount: 11,
@@ -283,12 +297,21 @@ export const cases: Record<string, Case[]> = {
       table: grid,
       question: questionOf('factorial', { measure: 'y', by: 'f', by2: 'l' }),
     },
+    {
+      situation: 'by Tukey, over the other factor',
+      table: grid,
+      question: questionOf('factorial', { measure: 'y', by: 'f', by2: 'l', follow: 'tukey', within: 'a' }),
+    },
   ],
   repeated: [
     { situation: 'a lost reading', table: months, question: questionOf('repeated') },
     { situation: 'by ranks', table: months, question: questionOf('repeated', { method: 'ranks' }) },
+    { situation: 'sphericity assumed', table: months, question: questionOf('repeated', { sphericity: 'assumed' }) },
   ],
-  mixed: [{ situation: 'two bays', table: mixed, question: questionOf('mixed') }],
+  mixed: [
+    { situation: 'two bays', table: mixed, question: questionOf('mixed') },
+    { situation: 'sphericity assumed', table: mixed, question: questionOf('mixed', { sphericity: 'assumed' }) },
+  ],
   share: [
     {
       situation: 'two groups',
@@ -347,5 +370,11 @@ export const cases: Record<string, Case[]> = {
       table: clear,
       question: questionOf('two-groups', { ...ab, about: 'spread', direction: 'greater' }),
     },
+    ...(['f', 'brown-forsythe', 'levene'] as const).map((method) => ({
+      situation: `far from normal, ${method}`,
+      table: skewed,
+      question: questionOf('two-groups', { ...ab, about: 'spread', method }),
+    })),
+    { situation: 'the same subjects twice', table: pairs, question: questionOf('paired', { ...ab, about: 'spread' }) },
   ],
 };

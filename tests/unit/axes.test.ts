@@ -6,7 +6,7 @@ import { checksOf } from '../../src/core/answering/checks-of';
 import { type Question, questionOf } from '../../src/core/question/question';
 import { emptyColumn, tableOf } from '../../src/core/readings/table';
 import type { Drawing } from '../../src/core/scenes/drawing';
-import { lookScene } from '../../src/core/scenes/look';
+import { lookScene } from '../../src/core/telling/look';
 import { textWidth } from '../../src/core/scenes/text-width';
 import { logTickLabel, tickLabels } from '../../src/core/scenes/tick-labels';
 

@@ -7,7 +7,7 @@ import { choicesOf } from '../../src/core/question/choices';
 import { asDesign, designOf, firstQuestion, kindOf } from '../../src/core/question/asking';
 import { type Question, designs, questionOf } from '../../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
-import { lookScene } from '../../src/core/scenes/look';
+import { lookScene } from '../../src/core/telling/look';
 import { headline } from '../../src/core/telling/headline';
 import { resultsSentence } from '../../src/core/telling/report';
 import { plain } from '../../src/core/words/text';

@@ -7,7 +7,7 @@ import { defaultQuestion } from '../../src/core/question/question';
 import { barEnds } from '../../src/core/figures/error-bars';
 import { figure } from '../../src/core/figures/figure';
 import { defaultFigureStyle } from '../../src/core/figures/default-style';
-import { lookScene } from '../../src/core/scenes/look';
+import { lookScene } from '../../src/core/telling/look';
 import { pixels, withResolution } from '../../src/formats/png';
 import { svgFile } from '../../src/formats/svg';
 

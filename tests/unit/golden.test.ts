@@ -2,9 +2,11 @@ import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import katex from 'katex';
 import { cases } from '../golden/cases';
+import { checksOf } from '../../src/core/answering/checks-of';
 import { workingOf } from '../../src/core/answering/working-of';
 import { passes } from '../../src/core/procedures/interval';
 import { choicesOf } from '../../src/core/question/choices';
+import { checkSentence, remedyOffer } from '../../src/core/words/checks';
 import { golden, goldenFile, told } from '../golden/telling';
 
 describe('what Divide says', () => {
@@ -25,6 +27,46 @@ describe('what Divide says', () => {
     ).join('');
     return Number(`${mantissa.replace('−', '-')}e${power}`);
   };
+
+  it('calls nothing of no concern that the readings speak against, and says what the method does not need', () => {
+    const seen = new Set<string>();
+    for (const { name, answer } of all)
+      for (const check of checksOf(answer)) {
+        const said = checkSentence(check, answer);
+        const { p, ratio = 1 } = check.figures;
+        if (check.about !== 'normality' && check.about !== 'equal-spread') continue;
+        if (p === undefined) continue;
+        const against = p < 0.05 || ratio > 3;
+        seen.add(`${check.about} ${check.verdict}`);
+        if (check.verdict === 'fine') expect(against, `${name}: ${said}`).to.equal(false);
+        if (against) expect(said, name).to.not.match(/look as normal|No difference of the spreads/);
+        if (check.verdict === 'free') expect(said, name).to.match(/does not need/);
+      }
+    expect([...seen]).to.include.members([
+      'normality fine',
+      'normality free',
+      'normality matters',
+      'equal-spread fine',
+      'equal-spread free',
+      'equal-spread weigh',
+    ]);
+  });
+
+  it('offers no mend that would change nothing', () => {
+    let offered = 0;
+    for (const { name, answer } of all)
+      for (const check of checksOf(answer))
+        for (const remedy of check.remedies) {
+          const offer = remedyOffer(remedy, answer.question);
+          if (!offer?.patch) continue;
+          offered++;
+          const then = choicesOf({ ...answer.question, ...offer.patch });
+          const changed =
+            'design' in offer.patch || JSON.stringify(then) !== JSON.stringify(choicesOf(answer.question));
+          expect(changed, `${name}: ${offer.words}`).to.equal(true);
+        }
+    expect(offered).to.be.greaterThan(5);
+  });
 
   it('asserts no difference, and no direction, that the test did not show', () => {
     for (const { name, answer, parts } of all) {

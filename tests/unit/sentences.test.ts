@@ -6,7 +6,7 @@ import type { Question } from '../../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { figure } from '../../src/core/figures/figure';
 import { defaultFigureStyle } from '../../src/core/figures/default-style';
-import { lookScene } from '../../src/core/scenes/look';
+import { lookScene } from '../../src/core/telling/look';
 import { textWidth, wrapped } from '../../src/core/scenes/text-width';
 import {
   between,

@@ -16,7 +16,7 @@ import { type Question, questionOf } from '../../src/core/question/question';
 import { countTable, shareCell } from '../../src/core/readings/count-table';
 import { looksLike } from '../../src/core/readings/read-as';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
-import { lookScene } from '../../src/core/scenes/look';
+import { lookScene } from '../../src/core/telling/look';
 import { checkSentence } from '../../src/core/words/checks';
 import { defaultFigureStyle } from '../../src/core/figures/default-style';
 import { headline } from '../../src/core/telling/headline';

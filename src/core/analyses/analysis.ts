@@ -6,6 +6,8 @@ import type { Shuffling } from '../procedures/shuffling';
 import type { Question } from '../question/question';
 import type { CountTable } from '../readings/counts';
 import type { Table } from '../readings/table';
+import type { FigureKind } from '../scenes/figure-kinds';
+import type { Look } from '../scenes/groups-look';
 import type { Step } from '../working/term';
 import type { Words } from './words';
 
@@ -26,6 +28,10 @@ export interface Worked {
 
 interface Every {
   words: Words;
+  /** The picture of the answer on the page. */
+  look: Look;
+  /** The figures it can be shown as, the usual one first, as far as the answer has what each needs. */
+  figures: readonly FigureKind[];
   /** Other reasonable ways to answer, as what of the question would change; where missing, its methods. */
   alternatives?: (question: Question) => Partial<Question>[];
   /** The readings as the checks see them: groups, cells, differences within pairs, what is left within subjects. */

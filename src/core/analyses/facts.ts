@@ -1,5 +1,5 @@
 import type { Choices } from '../question/choices';
-import type { FollowUp, Method, Question } from '../question/question';
+import type { Design, FollowUp, Method, Question } from '../question/question';
 
 /** What a kind of question lets one choose. Where a question says nothing, the first of each is taken. */
 export interface Facts {
@@ -29,6 +29,18 @@ export interface Facts {
   effects?: Partial<Record<Choices['effect'], string>>;
   /** Which comparisons follow: of levels by choice, of conditions within each group, of all pairs, by choice. */
   follows?: 'levels' | 'conditions' | 'pairs' | 'by-choice';
+  /** What one asks who has such a table: "Ask whether two groups differ". */
+  invitation?: string;
+  /** What of it there must be enough of. */
+  samples?: 'readings' | 'pairs' | 'cells' | 'subjects';
+  /** The design it would have were each subject measured under everything compared. */
+  asWithin?: { design: Design; words: string };
+  /** Of two factors, the one whose levels follow one another in a picture. */
+  along?: 'a' | 'b';
+  /** Whether its answer is tests alone, with no one effect to tell. */
+  testsAlone?: boolean;
+  /** What its effects are, where not a difference in the readings' unit. */
+  effectsAre?: 'difference of shares' | 'ratio of SDs';
   /** Whether, in a sentence about it, the test is named rather than what is compared. */
   namesTest?: boolean;
   /** How the sentence ends where each subject is measured under everything compared. */

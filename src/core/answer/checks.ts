@@ -9,8 +9,11 @@ import { type UnusualPoint, unusualPoints } from '../procedures/unusual-points';
 import { moments } from '../numeric/sum';
 import type { Repeats } from '../readings/groups';
 
-/** How an assumption stands: nothing against it, something to weigh, something that matters, or not to be judged. */
-export type Verdict = 'fine' | 'weigh' | 'matters' | 'unknown';
+/**
+ * How an assumption stands: nothing against it, something to weigh, something that matters, not to be judged; or it does
+ * not hold, and the method chosen does not need it.
+ */
+export type Verdict = 'fine' | 'weigh' | 'matters' | 'unknown' | 'free';
 
 /** What could be done about a finding, as the page offers it. */
 export type Remedy =

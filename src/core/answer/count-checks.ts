@@ -2,6 +2,7 @@
 import { choicesOf } from '../question/choices';
 import type { Answer } from './answer';
 import { type Check, checkExpectedCounts, checkIndependence } from './checks';
+import { unlessFree } from './readings-checks';
 
 /**
  * Counts rest on independence, and on expected counts that are large enough unless the test counts or permutes.
@@ -10,9 +11,8 @@ import { type Check, checkExpectedCounts, checkIndependence } from './checks';
 export function countChecks({ question, comparison }: Answer, expected: number[][] | undefined): Check[] {
   const alone = checkIndependence(undefined, false, false);
   if (!comparison.ok || !expected) return [alone];
-  const check = checkExpectedCounts(expected);
-  const counts = ['exact', 'mid-p', 'shuffle'].includes(choicesOf(question).method);
-  return [alone, counts ? { ...check, verdict: 'fine' } : check];
+  const counting = ['exact', 'mid-p', 'shuffle'].includes(choicesOf(question).method);
+  return [alone, unlessFree(checkExpectedCounts(expected), counting)];
 }
 
 /** The expected counts of a table that was compared. */

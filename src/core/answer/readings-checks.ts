@@ -14,8 +14,8 @@ import {
 import { valuesOf } from './group-part';
 
 /** What the method chosen does not need cannot stand against it. */
-const unlessFree = (check: Check, free: boolean): Check =>
-  free && check.verdict !== 'unknown' ? { ...check, verdict: 'fine' } : check;
+export const unlessFree = (check: Check, free: boolean): Check =>
+  free && (check.verdict === 'weigh' || check.verdict === 'matters') ? { ...check, verdict: 'free' } : check;
 
 const asksNoShape = ({ question }: Answer): boolean =>
   ['ranks', 'shuffle', 'brown-forsythe'].includes(choicesOf(question).method);
@@ -45,7 +45,7 @@ export function independentChecks(
     checkSampleSize(values, comparison.ok ? comparison.value.leastP : undefined),
     checkUnusualPoints(values, own),
     unlessFree(checkNormality(values, own), free),
-    ...(spread.length > 1 && spreads !== 'asked' ? [unlessFree(checkEqualSpread(spread), spreads === 'own')] : []),
+    ...(spread.length > 1 && spreads !== 'asked' ? [unlessFree(checkEqualSpread(spread), own)] : []),
   ];
 }
 

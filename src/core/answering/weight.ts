@@ -1,5 +1,6 @@
 /** Whether an answer is worked out within a frame, or takes a worker of its own. */
 import { choicesOf } from '../question/choices';
+import { analysisOf } from '../analyses/registry';
 import type { Question } from '../question/question';
 import type { Table } from '../readings/table';
 
@@ -12,6 +13,6 @@ const fewPermuted = 400;
 export function isLight(question: Question, table: Table): boolean {
   const cells = table.rowCount * table.columns.length;
   const { method } = choicesOf(question);
-  const counted = method === 'shuffle' || (method === 'exact' && question.design !== 'one-sample');
+  const counted = method === 'shuffle' || (method === 'exact' && analysisOf(question).permuted !== undefined);
   return cells <= (counted ? fewPermuted : fewCells);
 }

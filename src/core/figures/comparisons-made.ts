@@ -36,7 +36,7 @@ export function comparisonsMade(answer: Answer, slots: readonly Slot[]): Made[] 
     has(a) && has(b) ? [{ a, b, p, apart: passes(p, question.level) }] : [];
   if (effect) {
     const [a, b] = groups;
-    return a && b && question.design !== 'one-sample' ? made(a.id, b.id, comparison.value.p) : [];
+    return a && b ? made(a.id, b.id, comparison.value.p) : [];
   }
   if (!follow?.ok) return [];
   return follow.value.flatMap((part) =>

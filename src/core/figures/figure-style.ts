@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { figureKinds } from '../scenes/figure-kinds';
 
 const size = (least: number, most: number, what: string) =>
   v.pipe(
@@ -10,26 +11,7 @@ const finite = (what: string) => v.pipe(v.number(`${what} is a number.`), v.fini
 const words = (most: number) => v.pipe(v.string(), v.maxLength(most, `At most ${most} characters can stand there.`));
 const Id = v.pipe(v.string(), v.minLength(1), v.maxLength(420));
 
-/** What a figure can show. */
-export const figureKinds = [
-  /** Means with error bars, as columns or points; readings over them. */
-  'means',
-  'boxes',
-  /** Each subject's readings joined. */
-  'lines',
-  /** Cell means of one factor joined over the other. */
-  'interaction',
-  /** The share found in each group, with its interval. */
-  'shares',
-  /** All shares of each row of a table, one on the other. */
-  'stacked',
-  'tiles',
-  /** Differences against the divide line. */
-  'differences',
-  /** What the statistic would do without an effect. */
-  'distribution',
-] as const;
-export type FigureKind = (typeof figureKinds)[number];
+export type { FigureKind } from '../scenes/figure-kinds';
 
 /** Colours a group can have: the eight, and ink. */
 export const inkColour = 8;

@@ -1,5 +1,6 @@
 /** What figures an answer can be shown as, the usual one first. */
 import { leastOf, mostOf } from '../numeric/extremes';
+import { analysisOf } from '../analyses/registry';
 import type { Answer } from '../answer/answer';
 import { canStack } from '../scenes/stacked-shares';
 import { meanOf } from '../answer/group-part';
@@ -19,26 +20,21 @@ export const kindNames: Readonly<Record<FigureKind, string>> = {
 };
 
 /** Kinds this answer can be drawn as. */
-export function kindsFor({ question, comparison, reported, layout }: Answer): FigureKind[] {
+export function kindsFor(answer: Answer): FigureKind[] {
+  const { question, comparison, reported, layout } = answer;
   const found = comparison.ok ? comparison.value : undefined;
-  const differences: FigureKind[] =
-    found && (found.effect?.interval || (found.follow?.ok && found.follow.value.some((p) => p.effects.length > 0)))
-      ? ['differences']
-      : [];
-  const distribution: FigureKind[] = found?.reference && found.reference.length > 0 ? ['distribution'] : [];
-  const after = [...differences, ...distribution];
-  if (question.about === 'share') return ['shares', ...after];
-  if (question.about === 'table') {
-    const counts = found?.counts;
-    return counts && question.design !== 'one-sample' && canStack(counts)
-      ? ['stacked', 'tiles', ...after]
-      : ['tiles', ...after];
-  }
-  const readings: FigureKind[] = reported ? ['means'] : ['means', 'boxes'];
-  if (layout)
-    return [...(question.design === 'mixed' ? (['lines'] as const) : []), 'interaction', ...readings, ...after];
-  const lines: FigureKind[] = found?.pairing || (found?.complete && question.design === 'repeated') ? ['lines'] : [];
-  return [...lines, ...readings, ...after];
+  const follows = found?.follow?.ok && found.follow.value.some((p) => p.effects.length > 0);
+  const has: Partial<Record<FigureKind, boolean>> = {
+    boxes: !reported,
+    lines: layout !== undefined || found?.pairing !== undefined || found?.complete !== undefined,
+    interaction: layout !== undefined,
+    stacked: found?.counts !== undefined && canStack(found.counts),
+  };
+  return [
+    ...analysisOf(question).figures.filter((kind) => has[kind] ?? true),
+    ...(found?.effect?.interval || follows ? (['differences'] as const) : []),
+    ...(found?.reference && found.reference.length > 0 ? (['distribution'] as const) : []),
+  ];
 }
 
 /** What a figure shows: the kind chosen, where the answer can still be shown so. */
@@ -54,7 +50,7 @@ export function kindOf(answer: Answer, style: Pick<FigureStyle, 'kind'>): Figure
 export function usualStyle(answer: Answer): FigureStyle {
   const means = answer.groups.flatMap((g) => meanOf(g) ?? []);
   const [low, high] = [leastOf(means), mostOf(means)];
-  const far = !answer.question.about && means.length > 0 && low > 0 && high - low < 0.15 * high;
+  const far = means.length > 0 && low > 0 && high - low < 0.15 * high;
   const wide = answer.groups.length > 5 || (answer.layout?.a.levels.length ?? 0) > 4;
   return { ...defaultFigureStyle, ...(far ? { marks: 'points' } : {}), ...(wide ? { widthMm: 174 } : {}) };
 }

@@ -1,11 +1,12 @@
 /** Figures that are a picture of the question's page at the size of a paper: differences, tiles, the reference distribution. */
+import { factsOf } from '../analyses/kinds';
 import type { Answer } from '../answer/answer';
 import { choicesOf } from '../question/choices';
 import { withUnit } from '../readings/table';
 import { curveScene } from '../scenes/curve';
 import type { Frame } from '../scenes/group-rows';
 import { ladder, mostRungs, singleEffect } from '../scenes/ladder';
-import { rungsOf } from '../scenes/look';
+import { rungsOf } from '../scenes/rungs';
 import { type Scene, scaled } from '../scenes/scene';
 import { textWidth } from '../scenes/text-width';
 import { fitBars, tiles } from '../scenes/tiles';
@@ -34,7 +35,7 @@ export function laidFigure(
   const base = { width: wide, height: high, fontSize: pageSize, lineWeight: lineWeight / factor };
   let scene: Scene = { ...base, panels: [], alt: answer.comparison.ok ? '' : answer.comparison.reason };
   if (made && kind === 'tiles' && made.counts) {
-    const fit = question.design === 'one-sample';
+    const fit = made.counts.observed.length === 1;
     const names = Math.max(0, ...made.counts.columns.map((c) => textWidth(c, 12)));
     const frame: Frame = {
       left: fit ? 20 : 8,
@@ -52,25 +53,16 @@ export function laidFigure(
     const frame: Frame = { left: 16, top: 28, width: wide - 32, height: high - 28 - 46 };
     const parts = made.follow?.ok ? made.follow.value : [];
     const rungs = rungsOf(parts, question.level, false);
-    const { about } = question;
-    const shares = about === 'share';
+    const { effectsAre, differences } = factsOf(question);
     const ranks = choicesOf(question).method === 'ranks';
-    const title =
-      style.xTitle ??
-      (shares
-        ? 'difference of shares'
-        : about === 'spread'
-          ? 'ratio of SDs'
-          : ranks
-            ? 'difference of mean ranks'
-            : withUnit('difference', unit));
-    const none = question.design === 'one-sample' || about ? 0 : choicesOf(question).value;
+    const title = style.xTitle ?? effectsAre ?? (ranks ? 'difference of mean ranks' : withUnit('difference', unit));
+    const none = differences ? choicesOf(question).value : 0;
     const panel =
       rungs.length === 0 && made.effect
         ? singleEffect(
             style.xTitle ? { ...made.effect, name: style.xTitle } : made.effect,
             frame,
-            shares || style.xTitle ? '' : unit,
+            effectsAre === 'difference of shares' || style.xTitle ? '' : unit,
             none,
             question.bounds,
           )

@@ -1,4 +1,5 @@
 /** What stands side by side in a figure: groups, or cells of two factors in clusters, as the figure names and colours them. */
+import { factsOf } from '../analyses/kinds';
 import type { Answer, GroupPart } from '../answer/answer';
 import { cellParts } from '../answer/group-part';
 import type { Level } from '../readings/table';
@@ -95,7 +96,7 @@ export const levelKey = (factor: 'a' | 'b', level: Level): string => `${factor}/
 
 function twoFactors(answer: Answer, layout: NonNullable<Answer['layout']>, style: FigureStyle): Layout {
   // Within subjects the conditions follow one another, and each group has its line through them.
-  const mixed = answer.question.design === 'mixed';
+  const mixed = factsOf(answer.question).along === 'b';
   const [along, across] = mixed ? (['b', 'a'] as const) : (['a', 'b'] as const);
   const levels = (factor: 'a' | 'b'): Level[] =>
     ordered(layout[factor].levels, (l) => levelKey(factor, l), style.order);

@@ -1,5 +1,6 @@
 /** Two factors on one axis of the measure: a row for each level of the first, a colour and marker for each of the second. */
 import { subjectOfReading } from '../readings/factors';
+import { factsOf } from '../analyses/kinds';
 import type { Answer } from '../answer/answer';
 import { withUnit } from '../readings/table';
 import { type Frame, nameMarks } from './group-rows';
@@ -19,7 +20,7 @@ interface Cell {
 export function twoWayRows(answer: Answer, frame: Frame): Panel {
   const layout = answer.layout;
   // Within subjects the conditions follow one another downwards, and each group has its line through them.
-  const within = answer.question.design === 'mixed';
+  const within = factsOf(answer.question).along === 'b';
   const [rows, series] = layout
     ? within
       ? [layout.b.levels, layout.a.levels]

@@ -3,7 +3,8 @@ import type { Answer } from '../answer/answer';
 import type { Check, Remedy, Verdict } from '../answer/checks';
 import { alphaOf } from '../procedures/interval';
 import { choicesOf, methodsFor } from '../question/choices';
-import type { Question } from '../question/question';
+import { factsOf } from '../analyses/kinds';
+import type { Method, Question } from '../question/question';
 import { counted, fixed, pRelation, significant } from './numbers';
 
 export const verdictWords: Record<Verdict, string> = {
@@ -11,6 +12,7 @@ export const verdictWords: Record<Verdict, string> = {
   weigh: 'caution',
   matters: 'concern',
   unknown: 'not known from the data',
+  free: 'not needed',
 };
 
 export const checkNames: Record<Check['about'], string> = {
@@ -23,46 +25,69 @@ export const checkNames: Record<Check['about'], string> = {
   'expected-counts': 'Expected counts',
 };
 
+/** Of each kind of sample: that there are enough, and that there are few. */
+const sampleSizeWords: Record<
+  'readings' | 'pairs' | 'cells' | 'subjects' | 'groups',
+  (n: number, subject: string) => readonly [enough: string, few: string]
+> = {
+  readings: (n) => [
+    `There are ${counted(n, 'reading')}: enough for the spread to be known.`,
+    `There are only ${counted(n, 'reading')}: with so few the spread itself is hardly known.`,
+  ],
+  pairs: (n) => [
+    `There are ${n} pairs: enough for the spread of the differences to be known.`,
+    `There are only ${counted(n, 'pair')}: the spread of the differences is hardly known, and the interval is wide for it.`,
+  ],
+  subjects: (n, subject) => [
+    `${counted(n, subject)} were measured under every condition: enough for their spread to be known.`,
+    `Only ${counted(n, subject)} were measured under every condition: with so few their spread is hardly known.`,
+  ],
+  cells: (n) => smallest('cell', n),
+  groups: (n) => smallest('group', n),
+};
+const smallest = (what: string, n: number): readonly [string, string] => [
+  `The smallest ${what} has ${n}: enough for the spread to be known.`,
+  `The smallest ${what} has ${n}: with so few the spread itself is hardly known, and the interval is wide for it.`,
+];
+
+/** What does not need readings to be normal, by the method. */
+const freeOfShape: Partial<Record<Method, string>> = {
+  ranks: 'a rank test',
+  shuffle: 'a permutation test',
+  'brown-forsythe': 'the Brown–Forsythe test',
+};
+
+/** Tests of variances that mislead where readings are not normal, at any n. */
+const shapeDecides: readonly Method[] = ['chi-square', 'f', 'bartlett', 'pitman-morgan'];
+
 /** The reason of a check, as a sentence. */
 export function checkSentence(check: Check, answer: Answer): string {
   const { figures, verdict } = check;
   const f = (name: string): number => figures[name] ?? NaN;
   const plot = figures['plotted'] === undefined ? '' : ` The plot shows ${f('plotted')} of them, drawn at random.`;
   const { question } = answer;
-  const ranks = choicesOf(question).method === 'ranks';
   const subject = answer.subject || 'subject';
-  const paired = question.design === 'paired';
+  const { within, samples, equivalence, spreads } = factsOf(question);
+  const paired = samples === 'pairs';
   switch (check.about) {
     case 'independence':
-      if (question.about === 'share' || question.about === 'table')
+      if (answer.counted)
         return `Only you can know that each ${answer.subject || 'one counted'} stands for itself: ten from one tank are not ten samples.`;
       if (verdict === 'unknown')
         return `No column names the ${subject}s, so only you can know that each ${answer.subject || 'reading'} stands for itself.`;
-      if (paired && verdict === 'fine')
+      if (within && verdict === 'fine')
         return `Each ${subject} is compared with itself, and counts once${figures['readings'] !== undefined && f('subjects') < f('readings') ? ', by the mean of its readings in each group' : ''}.`;
       if (verdict === 'fine')
         return `${counted(f('readings'), 'reading')} of ${counted(f('subjects'), subject)}: no ${subject} is counted twice.`;
-      return f('shared') > 0 && question.design !== 'paired'
+      return f('shared') > 0 && !within
         ? `${counted(f('shared'), subject)} ${f('shared') === 1 ? 'has' : 'have'} readings in more than one group, but the groups are compared as strangers.`
         : `${counted(f('readings'), 'reading')} come from ${counted(f('subjects'), subject)}: counted one by one they make the answer look surer than it is.`;
-    case 'sample-size':
+    case 'sample-size': {
       if (figures['leastP'] !== undefined)
         return `With so few readings this test cannot reach p < ${alphaOf(question.level)}: the smallest p it can give is ${significant(f('leastP'), 2)}.`;
-      if (question.design === 'repeated' || question.design === 'mixed')
-        return verdict === 'fine'
-          ? `${counted(f('smallest'), subject)} were measured under every condition: enough for their spread to be known.`
-          : `Only ${counted(f('smallest'), subject)} were measured under every condition: with so few their spread is hardly known.`;
-      if (question.design === 'one-sample')
-        return verdict === 'fine'
-          ? `There are ${counted(f('smallest'), 'reading')}: enough for the spread to be known.`
-          : `There are only ${counted(f('smallest'), 'reading')}: with so few the spread itself is hardly known.`;
-      if (paired)
-        return verdict === 'fine'
-          ? `There are ${f('smallest')} pairs: enough for the spread of the differences to be known.`
-          : `There are only ${counted(f('smallest'), 'pair')}: the spread of the differences is hardly known, and the interval is wide for it.`;
-      return verdict === 'fine'
-        ? `The smallest ${question.design === 'factorial' ? 'cell' : 'group'} has ${f('smallest')}: enough for the spread to be known.`
-        : `The smallest ${question.design === 'factorial' ? 'cell' : 'group'} has ${f('smallest')}: with so few the spread itself is hardly known, and the interval is wide for it.`;
+      const [enough, few] = sampleSizeWords[samples ?? 'groups'](f('smallest'), subject);
+      return verdict === 'fine' ? enough : few;
+    }
     case 'unusual-points':
       return f('count') === 0
         ? 'No reading lies further from its group than the furthest of so many would.'
@@ -78,13 +103,14 @@ export function checkSentence(check: Check, answer: Answer): string {
         figures['w'] === undefined
           ? `Shapiro–Wilk in each group, taken together, p ${pRelation(f('p'))}${drawn}`
           : `Shapiro–Wilk W = ${fixed(f('w'), 3)}, p ${pRelation(f('p'))}${drawn}`;
-      if (verdict === 'fine')
+      if (f('p') >= 0.05)
         return `The ${what} look as normal readings would (${test}).${f('n') < 15 ? ' So few would hide much.' : ''}${plot}`;
-      if (choicesOf(question).method === 'shuffle')
-        return `The ${what} are not normal (${test}); a permutation test does not need them to be.${plot}`;
-      if (ranks) return `The ${what} are not normal (${test}); ranks do not need them to be.${plot}`;
+      if (verdict === 'free')
+        return `The ${what} are not normal (${test}); ${freeOfShape[choicesOf(question).method] ?? 'the method chosen'} does not need them to be.${plot}`;
+      if (shapeDecides.includes(choicesOf(question).method))
+        return `The ${what} do not look normal (${test}), and this test is not robust to that, however many there are.${plot}`;
       return f('smallest') >= 40
-        ? `The ${what} are not normal (${test}); with n this large the ${question.design === 'two-groups' || question.design === 'paired' || question.design === 'one-sample' ? 't-test' : 'analysis'} is robust to this.${plot}`
+        ? `The ${what} are not normal (${test}); with n this large the ${equivalence ? 't-test' : 'analysis'} is robust to this.${plot}`
         : `The ${what} do not look normal (${test}), and the groups are small enough for it to matter.${plot}`;
     }
     case 'equal-spread': {
@@ -93,10 +119,14 @@ export function checkSentence(check: Check, answer: Answer): string {
           ? 'Not known from the data: two readings in a group do not tell whether spreads differ.'
           : 'The spreads cannot be compared: a group has none, or too few readings.';
       const ratio = `the largest SD is ${significant(f('ratio'), 2)} times the smallest (Brown–Forsythe p ${pRelation(f('p'))})`;
-      const separate = choicesOf(question).spread === 'separate' && question.design !== 'factorial';
       if (f('p') >= 0.05 && f('ratio') <= 3) return `No difference of the spreads is shown: ${ratio}.`;
       const far = f('p') < 0.05 ? 'The spreads differ' : 'The SDs lie far apart';
-      return separate
+      const { method, spread } = choicesOf(question);
+      if (method === 'ranks')
+        return `${far}: ${ratio}. A rank test then tells that one group’s readings tend to be larger, and less by how much.`;
+      if (method === 'shuffle')
+        return `${far}: ${ratio}. Labels are then not quite exchangeable; with equal n that matters little.`;
+      return spreads && spread === 'separate'
         ? `${far}: ${ratio}. The method chosen does not need them equal.`
         : `${far}: ${ratio}. The method chosen takes them as equal.`;
     }
@@ -126,33 +156,23 @@ export function remedyOffer(
   question: Question,
 ): { words: string; patch?: Partial<Question> } | undefined {
   const { method, spread } = choicesOf(question);
-  if (question.about) {
-    const possible = methodsFor(question);
-    if (remedy === 'exact-test' && method !== 'exact' && possible.includes('exact'))
-      return { words: 'Take the exact test', patch: { method: 'exact' } };
-    if (remedy === 'rank-test' && method !== 'brown-forsythe' && possible.includes('brown-forsythe'))
-      return { words: 'Compare distances from the medians', patch: { method: 'brown-forsythe' } };
-    return remedy === 'look-at-points' ? { words: 'Go to the furthest' } : undefined;
-  }
+  const { spreads, asWithin } = factsOf(question);
+  const possible = methodsFor(question);
+  const turnTo = (next: Method, words: string) =>
+    method !== next && possible.includes(next) ? { words, patch: { method: next } } : undefined;
   switch (remedy) {
     case 'rank-test':
-      return method === 'ranks' || question.design === 'factorial' || question.design === 'mixed'
-        ? undefined
-        : { words: 'Take the rank test', patch: { method: 'ranks' } };
+      return turnTo('ranks', 'Take the rank test') ?? turnTo('brown-forsythe', 'Compare distances from the medians');
+    case 'exact-test':
+      return turnTo('exact', 'Take the exact test');
     case 'shuffle':
-      return method !== 'shuffle' && (question.design === 'two-groups' || question.design === 'paired')
-        ? { words: 'Take the permutation test', patch: { method: 'shuffle' } }
-        : undefined;
+      return turnTo('shuffle', 'Take the permutation test');
     case 'separate-spreads':
-      return (question.design === 'several' || question.design === 'two-groups') &&
-        (spread === 'pooled' || method !== 'means')
+      return spreads && (spread === 'pooled' || method !== 'means')
         ? { words: 'Let the spreads differ', patch: { spread: 'separate', method: 'means' } }
         : undefined;
     case 'pair-by-subject':
-      if (question.design === 'two-groups') return { words: 'Compare them in pairs', patch: { design: 'paired' } };
-      return question.design === 'several'
-        ? { words: 'Compare each with itself', patch: { design: 'repeated' } }
-        : undefined;
+      return asWithin && { words: asWithin.words, patch: { design: asWithin.design } };
     case 'correct-degrees':
       return { words: 'Correct the degrees of freedom', patch: { sphericity: 'greenhouse-geisser' } };
     case 'average-within-subjects':

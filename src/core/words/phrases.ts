@@ -21,7 +21,12 @@ export const contribution = ({
 export function statisticPhrase({ symbol: letter, value, df }: Test): Text {
   if (letter === undefined || value === undefined) return [];
   const degrees = df.length > 0 ? `(${df.map(degreesOfFreedom).join(', ')})` : '';
-  const shown = letter === 'U' || letter === 'W' ? fixed(value, Number.isInteger(value) ? 0 : 1) : fixed(value, 2);
+  const shown =
+    letter === 'U' || letter === 'W'
+      ? fixed(value, Number.isInteger(value) ? 0 : 1)
+      : Math.abs(value) > 1e-9 && Math.abs(value) < 0.005
+        ? significant(value, 2)
+        : fixed(value, 2);
   const name =
     letter === 'χ²' ? text`${symbol('χ')}²` : letter === 'W' ? text`${symbol('W')}+` : text`${symbol(letter)}`;
   return text`${name}${degrees} = ${shown}`;

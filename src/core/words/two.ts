@@ -8,7 +8,7 @@ import type { Named } from '../question/naming';
 import type { Question } from '../question/question';
 import { equivalenceClause } from './equivalence';
 import { groupClause, measureOf, nameAt, takenClause } from './measured';
-import { atAlpha, between, effectDecimals, fixed, given, percent } from './numbers';
+import { atAlpha, effectDecimals, fixed, given, percent, significant } from './numbers';
 import { effectPhrases, sizesClause, testPhrase } from './phrases';
 import { sentenceCase, unitAfter, valued } from './sentences';
 import { type Text, text } from './text';
@@ -133,7 +133,9 @@ export function twoResults(answer: Answer, comparison: Comparison, kind: string,
   const told = method === 'ranks' ? 'ranks' : centreWord(question);
   const [sided, tested] = question.direction === 'either' ? ['', ''] : ['two-sided ', 'one-sided '];
   const test = there(comparison.tests[0], 'The test');
-  const sampled = test.pInterval ? ` (${percent(level)} CI of the sampled p ${between(test.pInterval, 4)})` : '';
+  const sampled = test.pInterval
+    ? ` (${percent(level)} CI of the sampled p ${significant(test.pInterval.low, 2)} to ${significant(test.pInterval.high, 2)})`
+    : '';
   const what = sentenceCase(measureOf(answer));
   const [a, b] = groups.map((g) => groupClause(g, unit, told));
   const seen = b

@@ -1,4 +1,5 @@
 /** What of a figure has a name, a colour and a place: groups, levels of two factors, categories of a table. */
+import { factsOf } from '../../core/analyses/kinds';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { markerPath } from '../../charts/markers';
 import type { Answer } from '../../core/answer/answer';
@@ -30,7 +31,7 @@ export function namedParts(answer: Answer, style: FigureStyle): Named[] {
       .sort((p, q) => place(p.n.key) - place(q.n.key) || p.i - q.i)
       .map(({ n }) => n);
   if (answer.layout) {
-    const across = answer.question.design === 'mixed' ? 'a' : 'b';
+    const across = factsOf(answer.question).along === 'b' ? 'a' : 'b';
     return (['a', 'b'] as const).flatMap((factor) =>
       sorted(
         (answer.layout?.[factor].levels ?? []).map((level, i) => ({

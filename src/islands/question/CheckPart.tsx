@@ -15,16 +15,16 @@ interface Props {
 }
 
 /** Marks of a verdict: a shape as well as a word. */
-const mark = { fine: '○', weigh: '◐', matters: '●', unknown: '–' } as const;
+const mark = { fine: '○', weigh: '◐', matters: '●', unknown: '–', free: '○' } as const;
 
 /** The row of the reading that lies furthest, to go there. */
 function furthest(answer: Answer, check: Check): { row: number; column: string } | undefined {
   const worst = check.points?.[0];
   if (!worst) return undefined;
-  const { question, groups, layout: two, comparison } = answer;
+  const { groups, layout: two, comparison } = answer;
   const pairing = comparison.ok ? comparison.value.pairing : undefined;
-  if (question.design === 'paired') {
-    const pair = pairing?.pairs[worst.index];
+  if (pairing) {
+    const pair = pairing.pairs[worst.index];
     return pair && { row: pair.a.row, column: groups[0]?.column ?? '' };
   }
   if (two) {
@@ -86,7 +86,7 @@ export function CheckPart({ answer, readingsHref, onChange, onEdit }: Props) {
               <span className="block text-[13px] font-normal text-muted">{verdictWords[check.verdict]}</span>
             </span>
             <span>
-              {checkSentence(check, calm)} {check.verdict !== 'fine' && offered}
+              {checkSentence(check, calm)} {check.verdict !== 'fine' && check.verdict !== 'free' && offered}
             </span>
             <span aria-hidden={picture === undefined}>{picture && <DrawingView drawing={picture} />}</span>
           </li>

@@ -56,7 +56,9 @@ export function Sizes({ answer, comparison }: { answer: Answer; comparison: Comp
 /** How far the arrangements drawn leave p uncertain. */
 export const SampledP = ({ test }: { test: Test | undefined }) =>
   test?.pInterval ? (
-    <span className="block text-[13px] text-muted">{between(test.pInterval, 4)} for the shuffles drawn</span>
+    <span className="block text-[13px] text-muted">
+      {significant(test.pInterval.low, 2)} to {significant(test.pInterval.high, 2)} for the shuffles drawn
+    </span>
   ) : null;
 
 /** Tests without a source table: one line. */

@@ -3,7 +3,7 @@ import { DrawingView, type PointedAt } from '../../charts/DrawingView';
 import type { Answer } from '../../core/answer/answer';
 import type { Drawing } from '../../core/scenes/drawing';
 import { counted } from '../../core/words/numbers';
-import { canStack } from '../../core/scenes/stacked-shares';
+import { kindsFor } from '../../core/figures/kinds';
 import { useAddressPart } from '../shared/address-part';
 import { type TableView, type View, tableViews, views } from '../../core/scenes/views';
 import { useView } from './use-view';
@@ -36,10 +36,8 @@ export function LookPart({ answer, sorted, picked, onPoint }: Props) {
   }, []);
   const looked = view === 'points' || view === 'stacked' || answer.counted !== undefined;
   const { view: drawing, late } = useView('look', looked ? answer : undefined, width, sorted, view === 'stacked');
-  const { about, design } = answer.question;
-  const counts = answer.comparison.ok ? answer.comparison.value.counts : undefined;
   const offered = answer.counted
-    ? about === 'table' && design !== 'one-sample' && counts && canStack(counts)
+    ? kindsFor(answer).includes('stacked')
       ? tableViews
       : undefined
     : answer.reported

@@ -1,3 +1,4 @@
+import { factsOf } from '../../core/analyses/kinds';
 import { lazy } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import { leastOf, mostOf } from '../../core/numeric/extremes';
@@ -28,7 +29,7 @@ export function MarginNotes({ question, shown, table, readingsHref, onEdit, onCh
   const spreads = (shown?.groups ?? []).flatMap((g) => (g.summary ? [Math.sqrt(g.summary.variance)] : []));
   const [least, most] = [leastOf(spreads), mostOf(spreads)];
   const settled = shown?.question ?? question;
-  const compared = question.design === 'two-groups' || question.design === 'several';
+  const compared = factsOf(question).asWithin !== undefined;
   return (
     <aside
       aria-label="Margin notes"

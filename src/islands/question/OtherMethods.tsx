@@ -1,3 +1,4 @@
+import { factsOf } from '../../core/analyses/kinds';
 import { useRef } from 'react';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
@@ -25,7 +26,7 @@ export function OtherMethods({ question, table, onChange }: Props) {
     found.ok && found.value.comparison.ok ? foremost(found.value.comparison.value) : undefined,
   );
   const decimals = tellingDecimals(tops.map((top) => top ?? { estimate: 0 }));
-  const factors = question.design === 'factorial' || question.design === 'mixed' || question.about === 'table';
+  const { testsAlone: factors, follows } = factsOf(question);
   return (
     <section aria-label="Other methods" ref={place}>
       <h3 className="prose-serif mb-1 text-[17px]">Under other methods</h3>
@@ -116,7 +117,7 @@ export function OtherMethods({ question, table, onChange }: Props) {
           })}
         </tbody>
       </table>
-      {(question.design === 'several' || question.design === 'repeated') && question.about !== 'table' ? (
+      {follows === 'by-choice' || follows === 'pairs' ? (
         <p className="text-[13px] text-muted">The effect is the largest difference of a pair under each method.</p>
       ) : null}
     </section>

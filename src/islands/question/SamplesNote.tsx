@@ -1,3 +1,4 @@
+import { factsOf } from '../../core/analyses/kinds';
 import type { Answer } from '../../core/answer/answer';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
@@ -18,9 +19,9 @@ export default function SamplesNote({ shown, table, onEdit, onChange }: Props) {
   const subject = shown.subject || 'subject';
   const pairing = comparison.ok ? comparison.value.pairing : undefined;
   const again = repeats !== undefined && repeats.subjects < repeats.readings;
-  const unpaired = question.design === 'two-groups' && repeats !== undefined && repeats.shared > 0;
-  const independent =
-    question.design === 'two-groups' || question.design === 'several' || question.design === 'one-sample';
+  const { asWithin, within } = factsOf(question);
+  const unpaired = asWithin !== undefined && repeats !== undefined && repeats.shared > 0;
+  const independent = within === undefined && !shown.layout;
   if (!pairing && !(again && independent) && !unpaired) return null;
   return (
     <section className="note" aria-label="Independent samples">
@@ -60,8 +61,12 @@ export default function SamplesNote({ shown, table, onEdit, onChange }: Props) {
       {unpaired && (
         <p>
           {counted(repeats.shared, subject)} {repeats.shared === 1 ? 'has' : 'have'} readings in more than one group.{' '}
-          <button type="button" className="plain-button" onClick={() => onChange({ ...question, design: 'paired' })}>
-            Compare them in pairs
+          <button
+            type="button"
+            className="plain-button"
+            onClick={() => onChange({ ...question, design: asWithin.design })}
+          >
+            {asWithin.words}
           </button>
         </p>
       )}

@@ -1,9 +1,9 @@
+import { factsOf } from '../../core/analyses/kinds';
 import type { ReactNode } from 'react';
 import { layoutNames } from '../../core/words/layouts';
 import { firstQuestion } from '../../core/question/asking';
 import { attempt } from '../../core/numeric/domain-error';
 import { countTable, holdsCounts } from '../../core/readings/count-table';
-import type { Design, Question } from '../../core/question/question';
 import { doubtsOf } from '../../core/readings/doubtful';
 import { groupsOf } from '../../core/readings/groups';
 import { looksLike, readAsEdits } from '../../core/readings/read-as';
@@ -24,27 +24,6 @@ interface Props {
 
 /** Cells listed one by one. */
 const listed = 20;
-
-/** What counts raise. */
-const asksOfCounts = (question: Question): string =>
-  question.about === 'table'
-    ? question.design === 'one-sample'
-      ? 'Ask whether the counts follow stated proportions'
-      : 'Ask whether what was found depends on the rows'
-    : question.design === 'one-sample'
-      ? 'Ask whether its share differs from a stated one'
-      : 'Ask whether the shares differ';
-
-/** What the layout raises, by the design it would have. */
-const asks: Record<Design, string> = {
-  'one-sample': 'Ask whether its mean differs from a fixed value',
-  'two-groups': 'Ask whether two groups differ',
-  paired: 'Ask whether two groups differ',
-  several: 'Ask whether the groups differ',
-  repeated: 'Ask whether the conditions differ',
-  factorial: 'Ask what the two factors do',
-  mixed: 'Ask what groups and conditions do',
-};
 
 /** Notes beside the readings: what to do next, what was set aside, what was not read. */
 export function ReadingsMargin({ table, onAsk, onGo, onEdit, children }: Props) {
@@ -76,7 +55,7 @@ export function ReadingsMargin({ table, onAsk, onGo, onEdit, children }: Props) 
       <section className="note">
         {first && (ready || counts) ? (
           <button type="button" className="plain-button text-left text-[15px]" onClick={() => onAsk()}>
-            {first.about ? asksOfCounts(first) : asks[first.design]} →
+            {factsOf(first).invitation} →
           </button>
         ) : (
           <p className="text-muted">

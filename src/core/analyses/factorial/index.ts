@@ -1,6 +1,7 @@
 import type { Answer } from '../../answer/answer';
 import { independentChecks } from '../../answer/readings-checks';
 import { byCell } from '../../readings/factors';
+import { factorsLook } from '../../scenes/groups-look';
 import type { OfReadings } from '../analysis';
 import { compare } from './compare';
 import { words } from './words';
@@ -20,6 +21,8 @@ export const analysis: OfReadings = {
   from: 'readings',
   factors: true,
   words,
+  look: factorsLook,
+  figures: ['interaction', 'means', 'boxes'],
   working,
   groups: (_, all) => all,
   compare: (question, table) => compare(question, table),

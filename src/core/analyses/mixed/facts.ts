@@ -1,6 +1,11 @@
 import type { Facts } from '../facts';
 
 export const facts: Facts = {
+  invitation: 'Ask what groups and conditions do',
+  samples: 'subjects',
+  testsAlone: true,
+  // The conditions follow one another, and each group has its line through them.
+  along: 'b',
   within: 'is measured under every condition',
   follows: 'conditions',
   methods: ['means'],

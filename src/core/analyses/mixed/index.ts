@@ -2,6 +2,7 @@ import { withinChecks, withinValues } from '../../answer/readings-checks';
 import { worked } from '../../answer/worked';
 import { withinBetween } from '../../procedures/within-between';
 import { withinBetweenWorking } from '../../working/factors';
+import { factorsLook } from '../../scenes/groups-look';
 import type { OfReadings } from '../analysis';
 import { compare } from './compare';
 import { mixedLayout } from './layout';
@@ -12,6 +13,8 @@ export const analysis: OfReadings = {
   from: 'readings',
   factors: true,
   words,
+  look: factorsLook,
+  figures: ['lines', 'interaction', 'means', 'boxes'],
   working: ({ answer, table }) =>
     worked('The analysis', () =>
       withinBetweenWorking(withinBetween(mixedLayout(answer.question, table).groups.map((g) => g.rows))),

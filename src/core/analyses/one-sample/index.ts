@@ -1,6 +1,7 @@
 import { demandReadings, onePart } from '../../answer/group-part';
 import { groupValues, independentChecks } from '../../answer/readings-checks';
 import { there } from '../../numeric/there';
+import { againstValueLook } from '../../scenes/groups-look';
 import type { OfReadings } from '../analysis';
 import { compare } from './compare';
 import { words } from './words';
@@ -10,6 +11,8 @@ import { working } from './working';
 export const analysis: OfReadings = {
   from: 'readings',
   words,
+  look: againstValueLook,
+  figures: ['means', 'boxes'],
   working,
   groups: (question, all) => [onePart(question, all)],
   compare: (question, _, [group], brief) => compare(question, there(group, 'The group'), brief),

@@ -5,6 +5,7 @@ import { independentChecks } from '../../answer/readings-checks';
 import { DomainError } from '../../numeric/domain-error';
 import { there } from '../../numeric/there';
 import { choicesOf } from '../../question/choices';
+import { groupsLook } from '../../scenes/groups-look';
 import type { OfReadings } from '../analysis';
 import { compare, shufflingOfPairs } from './compare';
 import { words } from './words';
@@ -14,6 +15,8 @@ import { working } from './working';
 export const analysis: OfReadings = {
   from: 'readings',
   words,
+  look: groupsLook,
+  figures: ['lines', 'means', 'boxes'],
   working,
   groups: ({ a, b }, all) => [partOf(all, a), partOf(all, b)],
   compare: (question, table, [a, b], brief) =>

@@ -1,6 +1,8 @@
 import { type Facts, adjustments } from '../facts';
 
 export const facts: Facts = {
+  invitation: 'Ask whether the conditions differ',
+  samples: 'subjects',
   within: 'is measured under every condition',
   follows: 'pairs',
   methods: ['means', 'ranks'],

@@ -2,6 +2,7 @@ import { chosenParts } from '../../answer/chosen-parts';
 import { describedBy } from '../../answer/group-part';
 import { withinChecks, withinValues } from '../../answer/readings-checks';
 import { there } from '../../numeric/there';
+import { groupsLook } from '../../scenes/groups-look';
 import type { OfReadings } from '../analysis';
 import { compare } from './compare';
 import { words } from './words';
@@ -11,6 +12,8 @@ import { working } from './working';
 export const analysis: OfReadings = {
   from: 'readings',
   words,
+  look: groupsLook,
+  figures: ['lines', 'means', 'boxes'],
   working,
   groups: chosenParts,
   compare: (question, table, conditions) => compare(question, table, conditions),

@@ -1,6 +1,8 @@
 import { type Facts, adjustments } from '../facts';
 
 export const facts: Facts = {
+  invitation: 'Ask whether the groups differ',
+  asWithin: { design: 'repeated', words: 'Compare each with itself' },
   methods: ['means', 'ranks', 'shuffle'],
   spreads: true,
   follows: 'by-choice',

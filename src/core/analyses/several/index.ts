@@ -2,6 +2,7 @@ import { chosenParts } from '../../answer/chosen-parts';
 import { demandReadings } from '../../answer/group-part';
 import { groupValues, independentChecks } from '../../answer/readings-checks';
 import { choicesOf } from '../../question/choices';
+import { groupsLook } from '../../scenes/groups-look';
 import type { OfReadings } from '../analysis';
 import { compare, shufflingOfSeveral } from './compare';
 import { words } from './words';
@@ -11,6 +12,8 @@ import { working } from './working';
 export const analysis: OfReadings = {
   from: 'readings',
   words,
+  look: groupsLook,
+  figures: ['means', 'boxes'],
   working,
   groups: chosenParts,
   compare: (question, _, groups, brief) => compare(question, groups, brief),

@@ -1,6 +1,8 @@
 import type { Facts } from '../facts';
 
 export const facts: Facts = {
+  invitation: 'Ask whether two groups differ',
+  asWithin: { design: 'paired', words: 'Compare them in pairs' },
   methods: ['means', 'ranks', 'shuffle'],
   statistics: 'of-two',
   spreads: true,

@@ -2,6 +2,7 @@ import { demandReadings, partOf } from '../../answer/group-part';
 import { groupValues, independentChecks } from '../../answer/readings-checks';
 import { there } from '../../numeric/there';
 import { choicesOf } from '../../question/choices';
+import { groupsLook } from '../../scenes/groups-look';
 import type { OfReadings } from '../analysis';
 import { compare, shufflingOfTwo } from './compare';
 import { words } from './words';
@@ -11,6 +12,8 @@ import { working } from './working';
 export const analysis: OfReadings = {
   from: 'readings',
   words,
+  look: groupsLook,
+  figures: ['means', 'boxes'],
   working,
   groups: ({ a, b }, all) => [partOf(all, a), partOf(all, b)],
   compare: (question, _, [a, b], brief) =>

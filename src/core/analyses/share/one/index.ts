@@ -9,6 +9,7 @@ import type { Question } from '../../../question/question';
 import type { CountTable } from '../../../readings/counts';
 import type { GroupPart } from '../../../answer/group-part';
 import { oneProportionWorking } from '../../../working/counts';
+import { statedShareLook } from '../../../scenes/groups-look';
 import type { OfCounts } from '../../analysis';
 import { ending } from '../../../answer/ending';
 import { compare } from './compare';
@@ -29,6 +30,8 @@ function groups(question: Question, counted: CountTable): GroupPart[] {
 export const analysis: OfCounts = {
   from: 'counts',
   words,
+  look: statedShareLook,
+  figures: ['shares'],
   groups,
   compare: (question, counted) => {
     const [group] = groups(question, counted);

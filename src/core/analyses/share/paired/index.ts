@@ -1,6 +1,7 @@
 import { countChecks } from '../../../answer/count-checks';
 import { worked } from '../../../answer/worked';
 import { mcnemarWorking } from '../../../working/counts';
+import { sharesLook } from '../../../scenes/groups-look';
 import type { OfCounts } from '../../analysis';
 import { ending } from '../../../answer/ending';
 import { compare, looks } from './compare';
@@ -10,6 +11,8 @@ import { words } from './words';
 export const analysis: OfCounts = {
   from: 'counts',
   words,
+  look: sharesLook,
+  figures: ['shares'],
   groups: (question, counted) => looks(counted, question),
   compare: (question, counted) => compare(question, counted, looks(counted, question)),
   madeFrom: ({ a, b }, id) => (id === 'first' ? a : b),

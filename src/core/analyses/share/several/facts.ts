@@ -1,3 +1,9 @@
 import type { Facts } from '../../facts';
 
-export const facts: Facts = { namesTest: true, follows: 'pairs', methods: ['chi-square', 'g', 'exact', 'shuffle'] };
+export const facts: Facts = {
+  invitation: 'Ask whether the shares differ',
+  effectsAre: 'difference of shares',
+  namesTest: true,
+  follows: 'pairs',
+  methods: ['chi-square', 'g', 'exact', 'shuffle'],
+};

@@ -6,6 +6,7 @@ import { worked } from '../../../answer/worked';
 import type { Question } from '../../../question/question';
 import type { CountTable } from '../../../readings/counts';
 import { independenceWorking } from '../../../working/counts';
+import { sharesLook } from '../../../scenes/groups-look';
 import type { OfCounts } from '../../analysis';
 import { ending, likelierTables } from '../../../answer/ending';
 import { compare } from './compare';
@@ -20,6 +21,8 @@ function groups(question: Question, counted: CountTable): GroupPart[] {
 export const analysis: OfCounts = {
   from: 'counts',
   words,
+  look: sharesLook,
+  figures: ['shares'],
   groups,
   compare: (question, counted) => compare(question, groups(question, counted)),
   checked: () => [],

@@ -1,6 +1,8 @@
 import type { Facts } from '../../facts';
 
 export const facts: Facts = {
+  invitation: 'Ask whether the shares differ',
+  effectsAre: 'difference of shares',
   namesTest: true,
   order: 'shares',
   effects: { difference: 'their difference', ratio: 'their ratio', odds: 'the odds ratio' },

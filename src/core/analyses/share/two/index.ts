@@ -6,6 +6,7 @@ import { worked } from '../../../answer/worked';
 import { there } from '../../../numeric/there';
 import { choicesOf } from '../../../question/choices';
 import { fisherWorking, twoProportionsWorking } from '../../../working/counts';
+import { sharesLook } from '../../../scenes/groups-look';
 import type { OfCounts } from '../../analysis';
 import { compare } from './compare';
 import { words } from './words';
@@ -14,6 +15,8 @@ import { words } from './words';
 export const analysis: OfCounts = {
   from: 'counts',
   words,
+  look: sharesLook,
+  figures: ['shares'],
   groups: (question, counted) => {
     const all = shareParts(counted, question);
     return [partOf(all, question.a), partOf(all, question.b)];

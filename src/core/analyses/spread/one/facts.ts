@@ -1,3 +1,9 @@
 import type { Facts } from '../../facts';
 
-export const facts: Facts = { namesTest: true, methods: ['chi-square'], value: 1 };
+export const facts: Facts = {
+  effectsAre: 'ratio of SDs',
+  samples: 'readings',
+  namesTest: true,
+  methods: ['chi-square'],
+  value: 1,
+};

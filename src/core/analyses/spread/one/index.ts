@@ -4,6 +4,7 @@ import { worked } from '../../../answer/worked';
 import { there } from '../../../numeric/there';
 import { choicesOf } from '../../../question/choices';
 import { spreadOfOneWorking } from '../../../working/spread';
+import { spreadLook } from '../../../scenes/groups-look';
 import type { OfReadings } from '../../analysis';
 import { compare } from './compare';
 import { words } from './words';
@@ -12,6 +13,8 @@ import { words } from './words';
 export const analysis: OfReadings = {
   from: 'readings',
   words,
+  look: spreadLook,
+  figures: ['means', 'boxes'],
   groups: (question, all) => [onePart(question, all)],
   compare: (question, _, [group]) => compare(question, there(group, 'The group')),
   checked: groupValues,

@@ -4,6 +4,7 @@ import { independentChecks } from '../../../answer/readings-checks';
 import { worked } from '../../../answer/worked';
 import { there } from '../../../numeric/there';
 import { pitmanMorganWorking } from '../../../working/spread';
+import { spreadLook } from '../../../scenes/groups-look';
 import type { OfReadings } from '../../analysis';
 import { compare } from './compare';
 import { words } from './words';
@@ -12,6 +13,8 @@ import { words } from './words';
 export const analysis: OfReadings = {
   from: 'readings',
   words,
+  look: spreadLook,
+  figures: ['lines', 'means', 'boxes'],
   groups: ({ a, b }, all) => [partOf(all, a), partOf(all, b)],
   compare: (question, table, [a, b]) =>
     compare(question, table, there(a, 'The first group'), there(b, 'The second group')),

@@ -1,6 +1,7 @@
 import { chosenParts } from '../../../answer/chosen-parts';
 import { groupValues, independentChecks } from '../../../answer/readings-checks';
 import { spreadTestWorked } from '../../../answer/spread-worked';
+import { spreadLook } from '../../../scenes/groups-look';
 import type { OfReadings } from '../../analysis';
 import { compare } from './compare';
 import { words } from './words';
@@ -9,6 +10,8 @@ import { words } from './words';
 export const analysis: OfReadings = {
   from: 'readings',
   words,
+  look: spreadLook,
+  figures: ['means', 'boxes'],
   groups: chosenParts,
   compare: (question, _, groups) => compare(question, groups),
   checked: groupValues,

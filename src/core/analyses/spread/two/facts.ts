@@ -1,3 +1,9 @@
 import type { Facts } from '../../facts';
 
-export const facts: Facts = { namesTest: true, order: 'over', methods: ['f', 'brown-forsythe', 'levene'] };
+export const facts: Facts = {
+  effectsAre: 'ratio of SDs',
+  asWithin: { design: 'paired', words: 'Compare them in pairs' },
+  namesTest: true,
+  order: 'over',
+  methods: ['f', 'brown-forsythe', 'levene'],
+};

@@ -4,6 +4,7 @@ import { spreadTestWorked } from '../../../answer/spread-worked';
 import { worked } from '../../../answer/worked';
 import { there } from '../../../numeric/there';
 import { spreadOfTwoWorking } from '../../../working/spread';
+import { spreadLook } from '../../../scenes/groups-look';
 import type { OfReadings } from '../../analysis';
 import { compare } from './compare';
 import { words } from './words';
@@ -12,6 +13,8 @@ import { words } from './words';
 export const analysis: OfReadings = {
   from: 'readings',
   words,
+  look: spreadLook,
+  figures: ['means', 'boxes'],
   groups: ({ a, b }, all) => [partOf(all, a), partOf(all, b)],
   compare: (question, _, [a, b]) => compare(question, there(a, 'The first group'), there(b, 'The second group')),
   checked: groupValues,

@@ -3,6 +3,7 @@ import { permutedCounts } from '../../../answer/permuted-counts';
 import { tableParts } from '../../../answer/tables';
 import { worked } from '../../../answer/worked';
 import { independenceWorking } from '../../../working/counts';
+import { tableLook } from '../../../scenes/counts-look';
 import type { OfCounts } from '../../analysis';
 import { ending, likelierTables } from '../../../answer/ending';
 import { compare } from './compare';
@@ -12,6 +13,8 @@ import { words } from './words';
 export const analysis: OfCounts = {
   from: 'counts',
   words,
+  look: tableLook,
+  figures: ['stacked', 'tiles'],
   groups: (_, counted) => tableParts(counted),
   compare,
   checked: () => [],

@@ -1,3 +1,8 @@
 import type { Facts } from '../../facts';
 
-export const facts: Facts = { namesTest: true, methods: ['chi-square'] };
+export const facts: Facts = {
+  invitation: 'Ask whether the counts follow stated proportions',
+  testsAlone: true,
+  namesTest: true,
+  methods: ['chi-square'],
+};

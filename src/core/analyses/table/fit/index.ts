@@ -2,6 +2,7 @@ import { countChecks, expectedOf } from '../../../answer/count-checks';
 import { tableParts } from '../../../answer/tables';
 import { worked } from '../../../answer/worked';
 import { goodnessOfFitWorking } from '../../../working/counts';
+import { fitLook } from '../../../scenes/counts-look';
 import type { OfCounts } from '../../analysis';
 import { compare } from './compare';
 import { words } from './words';
@@ -10,6 +11,8 @@ import { words } from './words';
 export const analysis: OfCounts = {
   from: 'counts',
   words,
+  look: fitLook,
+  figures: ['tiles'],
   groups: (_, counted) => tableParts(counted),
   compare,
   checked: () => [],

@@ -1,0 +1,76 @@
+/** The picture of an answer: the groups on an axis of their own, and beside them what differs by how much. */
+import type { Answer } from '../answer/answer';
+import { factsOf } from '../analyses/kinds';
+import { choicesOf } from '../question/choices';
+import { withUnit } from '../readings/table';
+import { between, effectDecimals, fixed, percent } from '../words/numbers';
+import { subtraction } from '../words/two';
+import { roomBelow } from './axis-title';
+import type { Frame } from './group-rows';
+import { ladder, mostRungs, singleEffect } from './ladder';
+import { rungsOf } from './rungs';
+import type { Panel, Scene } from './scene';
+
+const fontSize = 13;
+const top = 26;
+// Room for half of the first tick's label, and for the markers of the names.
+const left = 26;
+
+/** How a picture is wished. */
+export interface LookOptions {
+  /** Several differences stand by size instead of in the order of the groups. */
+  sorted: boolean;
+  /** A table of counts stands as shares of its rows. */
+  stacked: boolean;
+}
+
+const within = (least: number, x: number, most: number): number => Math.min(most, Math.max(least, x));
+
+/**
+ * @param groups the groups, drawn in the frame given
+ * @param rows how many rows they take, and how high each is
+ * @param told what the picture of the groups shows, in words
+ */
+export function besideDifferences(
+  answer: Answer,
+  width: number,
+  { sorted }: LookOptions,
+  groups: (frame: Frame) => Panel,
+  rows: { count: number; pitch: number },
+  told: string,
+): Scene {
+  const { comparison, question, unit } = answer;
+  const { effectsAre, differences } = factsOf(question);
+  const { value, method } = choicesOf(question);
+  const { effect, follow } = (comparison.ok ? comparison.value : undefined) ?? {};
+  const parts = follow?.ok ? follow.value : [];
+  const rungs = rungsOf(parts, question.level, sorted);
+  const height = within(
+    170,
+    effect
+      ? rows.count * rows.pitch
+      : Math.max(rows.count * rows.pitch, Math.min(rungs.length, mostRungs) * 30 + parts.length * 16),
+    430,
+  );
+  const beside = effect !== undefined || rungs.length > 0;
+  const effectWidth = beside ? Math.round(width * (effect ? 0.36 : 0.42)) : 0;
+  const frame: Frame = { left, top, width: width - effectWidth - left - (beside ? 36 : 20), height };
+  const right: Frame = { left: width - effectWidth, top, width: effectWidth - 12, height };
+  const panels = [groups(frame)];
+  let alt = told;
+  if (effect) {
+    const inUnit = effectsAre === 'difference of shares' ? '' : unit;
+    panels.push(singleEffect(effect, right, inUnit, differences ? value : 0, question.bounds));
+    if (effect.interval && Number.isFinite(effect.interval.high - effect.interval.low)) {
+      const decimals = effectDecimals(effect);
+      const name = effectsAre ? effect.name : subtraction(answer);
+      alt += ` ${name}: ${fixed(effect.estimate, decimals)} (${between(effect.interval, decimals)})${inUnit && ` ${inUnit}`}, ${percent(question.level)} interval, drawn against the line of no difference.`;
+    }
+  } else if (rungs.length > 0) {
+    const title = effectsAre ?? (method === 'ranks' ? 'difference of mean ranks' : withUnit('difference', unit));
+    panels.push(ladder(rungs, right, title));
+    const significant = rungs.filter((r) => r.apart).length;
+    alt += ` Beside it ${Math.min(rungs.length, mostRungs)} differences with their intervals against the line of no difference; ${significant} of ${rungs.length} lie apart from it.`;
+  }
+  return { width, height: top + height + roomBelow(panels, fontSize), fontSize, lineWeight: 1, panels, alt };
+}

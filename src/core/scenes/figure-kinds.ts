@@ -1,0 +1,20 @@
+/** What a figure can show. */
+export const figureKinds = [
+  /** Means with error bars, as columns or points; readings over them. */
+  'means',
+  'boxes',
+  /** Each subject's readings joined. */
+  'lines',
+  /** Cell means of one factor joined over the other. */
+  'interaction',
+  /** The share found in each group, with its interval. */
+  'shares',
+  /** All shares of each row of a table, one on the other. */
+  'stacked',
+  'tiles',
+  /** Differences against the divide line. */
+  'differences',
+  /** What the statistic would do without an effect. */
+  'distribution',
+] as const;
+export type FigureKind = (typeof figureKinds)[number];

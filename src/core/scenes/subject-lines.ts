@@ -1,0 +1,16 @@
+import type { Mark } from './scene';
+
+/** More subjects than this are not joined by lines: they would be a smear. */
+const mostLines = 300;
+
+/** Lines that join readings of one subject from row to row. */
+export function subjectLines(rows: readonly (readonly number[])[]): Mark[] {
+  if (rows.length > mostLines) return [];
+  return rows.map((values): Mark => ({
+    mark: 'path',
+    points: values.map((v, i) => [v, i - 0.02] as const),
+    ink: 'line',
+    weight: 1.2,
+    name: 'pair',
+  }));
+}
