@@ -43,12 +43,6 @@ export default defineConfig({
   security: { checkOrigin: false },
   vite: {
     plugins: [tailwindcss()],
-    resolve: {
-      alias: {
-        'd3-interpolate': here('./src/charts/interpolate-numbers.ts'),
-        'd3-format': here('./src/charts/no-formats.ts'),
-      },
-    },
     esbuild: { legalComments: 'none' },
     build: { assetsInlineLimit: 0 },
     worker: { format: 'es' },

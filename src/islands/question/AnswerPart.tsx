@@ -1,4 +1,3 @@
-import { lazy } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Comparison, Effect } from '../../core/answer/comparison';
 import { mostOf } from '../../core/numeric/extremes';
@@ -10,9 +9,7 @@ import { equivalenceClause } from '../../core/words/equivalence';
 import { FullP, Remarks, SampledP, Sizes, TestLines, dash, tableDecimals, statistic } from './Figures';
 import { GroupMarker } from '../shared/GroupMarker';
 import { RichText } from '../shared/RichText';
-import { WhenLive } from '../shared/WhenLive';
-
-const SubjectTables = lazy(() => import('./SubjectTables'));
+import SubjectTables from './SubjectTables';
 
 /** The result in one place, which stays in sight while the page moves. */
 export function HeadlineBand({ headline, reason }: { headline: Headline | undefined; reason: string }) {
@@ -300,12 +297,7 @@ function CellTable({ answer, comparison }: { answer: Answer; comparison: Compari
 /** The whole answer: effect first, then the test or the source table, sizes, groups or cells. */
 export function AnswerTables({ answer }: { answer: Answer }) {
   const { comparison, groups, question } = answer;
-  if (question.about)
-    return (
-      <WhenLive>
-        <SubjectTables answer={answer} />
-      </WhenLive>
-    );
+  if (question.about) return <SubjectTables answer={answer} />;
   if (comparison.ok) return <ReadingsTables answer={answer} comparison={comparison.value} />;
   return groups.length > 0 ? <GroupTable answer={answer} /> : null;
 }

@@ -1,5 +1,4 @@
 import { factsOf } from '../../core/analyses/kinds';
-import { lazy } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import { leastOf, mostOf } from '../../core/numeric/extremes';
 import type { Question } from '../../core/question/question';
@@ -7,11 +6,10 @@ import type { Table } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { methodElse, methodName, methodReason } from '../../core/telling/method';
 import { counted, significant } from '../../core/words/numbers';
-import { WhenLive } from '../shared/WhenLive';
+import DirectionNote from './DirectionNote';
+import SamplesNote from './SamplesNote';
 
 // Its picture needs every distribution by name, which no other part of the page does at first.
-const DirectionNote = lazy(() => import('./DirectionNote'));
-const SamplesNote = lazy(() => import('./SamplesNote'));
 
 interface Props {
   question: Question;
@@ -48,15 +46,9 @@ export function MarginNotes({ question, shown, table, readingsHref, onEdit, onCh
         <p className="mt-1 text-muted">Also reasonable: {methodElse(settled)}</p>
       </section>
       {shown && (shown.repeats ?? (shown.comparison.ok && shown.comparison.value.pairing)) && (
-        <WhenLive>
-          <SamplesNote shown={shown} table={table} onEdit={onEdit} onChange={onChange} />
-        </WhenLive>
+        <SamplesNote shown={shown} table={table} onEdit={onEdit} onChange={onChange} />
       )}
-      {question.direction !== 'either' && (
-        <WhenLive>
-          <DirectionNote question={question} shown={shown} onChange={onChange} />
-        </WhenLive>
-      )}
+      {question.direction !== 'either' && <DirectionNote question={question} shown={shown} onChange={onChange} />}
       {(aside.length > 0 || question.withAside) && (
         <section className="note" aria-label="Set aside">
           <h2 className="part-of-page">Set aside</h2>

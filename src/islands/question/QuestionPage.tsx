@@ -27,11 +27,10 @@ import { TellPart } from './TellPart';
 import { UnderstandPart } from './UnderstandPart';
 import { WorkingOut } from './WorkingOut';
 import { reasonOf, useAnswer } from './use-answer';
+import { RefusedNotice } from '../shared/RefusedNotice';
+import { NewerElsewhere } from '../shared/NewerElsewhere';
+import PointedReading from './PointedReading';
 
-// A refusal is rare, and comes from a server that answers: its notice can be fetched then.
-const RefusedNotice = lazy(() => import('../shared/RefusedNotice').then((m) => ({ default: m.RefusedNotice })));
-const NewerElsewhere = lazy(() => import('../shared/NewerElsewhere').then((m) => ({ default: m.NewerElsewhere })));
-const PointedReading = lazy(() => import('./PointedReading'));
 const WhichDiffer = lazy(() => import('./WhichDiffer'));
 
 /** One of the parts of a question's page, its name hung in the margin. */
@@ -121,16 +120,8 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
         <div className="flex h-7 items-end justify-end">
           <SaveState saving={saving.state === 'saved' ? tableSaving : saving} />
         </div>
-        {tableSaving.state === 'refused' && (
-          <WhenLive>
-            <RefusedNotice saving={tableSaving} store={store} />
-          </WhenLive>
-        )}
-        {saving.state === 'refused' && (
-          <WhenLive>
-            <NewerElsewhere saving={saving} what="question" />
-          </WhenLive>
-        )}
+        {tableSaving.state === 'refused' && <RefusedNotice saving={tableSaving} store={store} />}
+        {saving.state === 'refused' && <NewerElsewhere saving={saving} what="question" />}
         <Part name="Ask">
           <Ask
             question={question}
@@ -146,16 +137,14 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
           <Part name="Look">
             <LookPart answer={groups} sorted={sorted} picked={picked} onPoint={setPointed} />
             {pointed && (
-              <WhenLive>
-                <PointedReading
-                  key={`${pointed.title} ${pointed.cells[0]?.row ?? ''}`}
-                  point={pointed}
-                  table={table}
-                  readingsHref={readingsHref}
-                  onEdit={edit}
-                  onClose={() => setPointed(undefined)}
-                />
-              </WhenLive>
+              <PointedReading
+                key={`${pointed.title} ${pointed.cells[0]?.row ?? ''}`}
+                point={pointed}
+                table={table}
+                readingsHref={readingsHref}
+                onEdit={edit}
+                onClose={() => setPointed(undefined)}
+              />
             )}
           </Part>
         )}

@@ -1,5 +1,5 @@
 import { PencilLine, Undo2 } from 'lucide-react';
-import { lazy, useState } from 'react';
+import { useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Question } from '../../core/question/question';
 import { defaultFigureStyle } from '../../core/figures/default-style';
@@ -8,10 +8,8 @@ import { figureLegend } from '../../core/figures/legend';
 import { type Text, html, plain } from '../../core/words/text';
 import { CopyButton } from '../shared/CopyButton';
 import { RichText } from '../shared/RichText';
-import { WhenLive } from '../shared/WhenLive';
 import { useMerged } from './use-merged';
-
-const TellTables = lazy(() => import('./TellTables'));
+import TellTables from './TellTables';
 
 type Kind = keyof NonNullable<Question['own']>;
 
@@ -146,11 +144,7 @@ export function TellPart({ answer, onChange }: Props) {
       />
       <details onToggle={(e) => setTables(e.currentTarget.open)}>
         <summary className="w-fit cursor-pointer text-sm font-semibold">Tables</summary>
-        {tables && (
-          <WhenLive>
-            <TellTables answer={answer} />
-          </WhenLive>
-        )}
+        {tables && <TellTables answer={answer} />}
       </details>
     </>
   );

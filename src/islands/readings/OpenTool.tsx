@@ -1,12 +1,9 @@
-import { Suspense, lazy } from 'react';
 import type { Column, Table } from '../../core/readings/table';
 import { FindForm } from './FindForm';
-
-// Find is opened by keys with words typed straight after it: it is there. The others are fetched when asked for.
-const DeriveForm = lazy(() => import('./DeriveForm'));
-const DrawForm = lazy(() => import('./DrawForm'));
-const ExportForm = lazy(() => import('./ExportForm'));
-const PickForm = lazy(() => import('./PickForm'));
+import DeriveForm from './DeriveForm';
+import DrawForm from './DrawForm';
+import ExportForm from './ExportForm';
+import PickForm from './PickForm';
 
 /** A tool opened above the grid; one at a time. */
 export type Tool = 'find' | 'pick' | 'derive' | 'draw' | 'export';
@@ -26,7 +23,7 @@ interface Props {
   onClose: () => void;
 }
 
-function Opened({ tool, table, shown, calm, column, onGo, onPick, onAdd, onTable, onClose }: Props) {
+export function OpenTool({ tool, table, shown, calm, column, onGo, onPick, onAdd, onTable, onClose }: Props) {
   switch (tool) {
     case 'find':
       return <FindForm table={shown} onGo={onGo} onClose={onClose} />;
@@ -40,9 +37,3 @@ function Opened({ tool, table, shown, calm, column, onGo, onPick, onAdd, onTable
       return <ExportForm table={table} onClose={onClose} />;
   }
 }
-
-export const OpenTool = (props: Props) => (
-  <Suspense>
-    <Opened {...props} />
-  </Suspense>
-);

@@ -28,8 +28,8 @@ import { pasting } from './pasting';
 import { type Selection, at, blockOf } from './selection';
 import { type Report, tableActions } from './table-actions';
 import { useRead } from './use-read';
+import DescribePanel from './DescribePanel';
 
-const DescribePanel = lazy(() => import('./DescribePanel'));
 const ImportPanel = lazy(() => import('../import/ImportPanel'));
 
 function Readings({ study, kept }: { study: string; kept: Kept }) {
@@ -316,9 +316,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
               </p>
             )}
             {describing && calm && (
-              <Suspense>
-                <DescribePanel table={calm} chosen={selectedIds} onClose={() => setDescribing(false)} />
-              </Suspense>
+              <DescribePanel table={calm} chosen={selectedIds} onClose={() => setDescribing(false)} />
             )}
             <div className={`min-h-0 grow ${over ? 'outline-2 outline-offset-4 outline-primary outline-dashed' : ''}`}>
               <Grid
