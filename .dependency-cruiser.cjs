@@ -6,6 +6,41 @@ const only = (name, from, to, comment) => ({
   from: { path: from },
   to: { path: '^(src|demo|tests|scripts|bench)/', pathNot: to },
 });
+/** The core's parts from the floor up: each may import those before it, and itself. */
+const floors = [
+  ['numeric'],
+  ['distributions', 'kernels'],
+  ['procedures'],
+  ['readings', 'working'],
+  // What a question may choose depends on its kind.
+  ['question', 'analyses/(facts|kinds)\\.ts', 'analyses/.*/facts\\.ts'],
+  ['answer'],
+  ['planning'],
+  ['words'],
+  ['scenes'],
+  ['analyses'],
+  ['answering', 'telling'],
+  ['figures'],
+  ['write-up'],
+  ['study'],
+];
+/** Types alone may be named from above: a table's procedures speak of its readings, a log of the study's content. */
+const coreRules = floors.flatMap((own, place) => {
+  const below = floors.slice(0, place + 1).flat();
+  const facts = 'analyses/(facts|kinds)\\.ts|analyses/.*/facts\\.ts';
+  return own.map((part) => ({
+    name: `core-${part.replace(/[^a-z]+/g, '-')}-looks-down`,
+    severity: 'error',
+    from: {
+      path: `^src/core/${part.endsWith('ts') ? part : `${part}/`}`,
+      ...(part === 'analyses' ? { pathNot: `^src/core/(${facts})` } : {}),
+    },
+    to: {
+      path: `^src/core/(?!${below.map((b) => (b.endsWith('ts') ? b : `${b}/`)).join('|')})`,
+      dependencyTypesNot: ['type-only'],
+    },
+  }));
+});
 module.exports = {
   forbidden: [
     {
@@ -57,35 +92,20 @@ module.exports = {
       '^(demo|src/core)/',
       'The demo study is made-up readings in the model.',
     ),
+    ...coreRules,
+    only(
+      'kinds-through-the-registry',
+      '^src/core/analyses/(?!kinds\\.ts|registry\\.ts)',
+      '^src/core/(?!analyses/(kinds|registry)\\.ts|answering/|telling/|figures/|write-up/|study/|planning/)|^src/core/analyses/kinds\\.ts',
+      'A kind of question knows what lies below it, and neither the registry nor who asks it.',
+    ),
     {
-      name: 'numeric-is-the-floor',
+      name: 'nobody-passes-the-registry',
+      comment:
+        'What is done for a kind of question is asked of the registry, what it lets one choose of the list of kinds.',
       severity: 'error',
-      from: { path: '^src/core/numeric/' },
-      to: { path: '^src/core/(?!numeric/)' },
-    },
-    {
-      name: 'kernels-on-numeric',
-      severity: 'error',
-      from: { path: '^src/core/kernels/' },
-      to: { path: '^src/core/(?!numeric/|kernels/)' },
-    },
-    {
-      name: 'distributions-on-numeric',
-      severity: 'error',
-      from: { path: '^src/core/distributions/' },
-      to: { path: '^src/core/(?!numeric/|distributions/)' },
-    },
-    {
-      name: 'procedures-on-distributions',
-      severity: 'error',
-      from: { path: '^src/core/procedures/' },
-      to: { path: '^src/core/(?!numeric/|distributions/|procedures/|kernels/)' },
-    },
-    {
-      name: 'answers-know-no-words',
-      severity: 'error',
-      from: { path: '^src/core/answer/' },
-      to: { path: '^src/core/(words|scenes)/' },
+      from: { path: '^(src|demo)/', pathNot: '^src/core/analyses/' },
+      to: { path: '^src/core/analyses/(?!registry\\.ts|kinds\\.ts|facts\\.ts|analysis\\.ts)' },
     },
     {
       name: 'tests-are-not-imported',

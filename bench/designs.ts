@@ -1,6 +1,6 @@
 /** What each design's answer costs at a size: tables made anew for every run, so that nothing is remembered. */
 import { answer } from '../src/core/answering/answer';
-import { othersOf } from '../src/core/answering/others';
+import { alternativeMethods } from '../src/core/answering/alternative-methods';
 import { random } from '../src/core/numeric/random';
 import { type Question, questionOf } from '../src/core/question/question';
 import { type Column, type Role, type Table, emptyColumn, tableOf } from '../src/core/readings/table';
@@ -61,5 +61,5 @@ export const afresh = (table: Table): Table => ({ ...table, columns: table.colum
 export const asked = (question: Question, table: Table) => answer(question, afresh(table));
 export const otherMethods = (n: number): (() => unknown) => {
   const table = wide(n, 2);
-  return () => othersOf(questionOf('two-groups', two), afresh(table));
+  return () => alternativeMethods(questionOf('two-groups', two), afresh(table));
 };

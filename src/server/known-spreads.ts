@@ -1,6 +1,6 @@
 import { answer } from '../core/answering/answer';
 import { shortQuestion } from '../core/telling/question';
-import type { KnownSpread, PlanDesign } from '../core/bench/plan';
+import type { KnownSpread, PlanDesign } from '../core/planning/plan';
 import type { Question } from '../core/question/question';
 import type { Db } from '../store/open';
 import { questionsOf } from '../store/questions';

@@ -6,7 +6,7 @@ import { expose } from 'comlink';
 import { drawnPlate } from '../charts/drawn-plate';
 import { answer, described } from '../core/answering/answer';
 import type { Answer } from '../core/answer/answer';
-import { othersOf } from '../core/answering/others';
+import { alternativeMethods } from '../core/answering/alternative-methods';
 import type { FigureStyle } from '../core/figures/figure-style';
 import { type Outcome, DomainError } from '../core/numeric/domain-error';
 import type { Question } from '../core/question/question';
@@ -62,7 +62,7 @@ const calls = {
     });
     return first && others.length === shown.length - 1 ? pack(drawnPlate(first, others)) : undefined;
   },
-  others: (question: Question): unknown => pack(othersOf(question, table())),
+  others: (question: Question): unknown => pack(alternativeMethods(question, table())),
   /** A view of the answer of this number; undefined where others were made since. */
   view: <K extends ViewName>(of: number, name: K, rest: ViewArguments<K>): unknown => {
     const answered = made.get(of);

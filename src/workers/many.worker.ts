@@ -1,5 +1,6 @@
 /** Asks one question of many measures, off the main thread, telling as it goes. Stopped by ending the worker. */
-import { type MeasureAnswer, type Over, askMany } from '../core/answering/many';
+import type { MeasureAnswer, Over } from '../core/answer/measure-answer';
+import { askMany } from '../core/answering/many';
 import { attempt } from '../core/numeric/domain-error';
 import type { Question } from '../core/question/question';
 import type { Table } from '../core/readings/table';

@@ -1,6 +1,6 @@
 /** Simulated experiments of a plan, off the main thread. */
-import type { Plan } from '../core/bench/plan';
-import { type Simulated, simulator } from '../core/bench/simulate';
+import type { Plan } from '../core/planning/plan';
+import { type Simulated, simulator } from '../core/planning/simulate';
 import { drawnExperiments } from '../core/scenes/simulated';
 
 export interface SimulateAsked {

@@ -8,7 +8,7 @@ import type { Comparison } from '../../src/core/answer/comparison';
 import { passes } from '../../src/core/procedures/interval';
 import { type Question, questionOf } from '../../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
-import { OtherMethods } from '../../src/islands/question/OtherMethods';
+import { AlternativeMethods } from '../../src/islands/question/AlternativeMethods';
 import WhichDiffer from '../../src/islands/question/WhichDiffer';
 
 // Others are to see no document.
@@ -125,7 +125,7 @@ describe('the same question under other methods, on the page', () => {
     const question = questionOf('two-groups', { a: 'red', b: 'white' });
     const taken: Question[] = [];
     const page = render(
-      createElement(OtherMethods, { question, table: lamps, onChange: (next: Question) => taken.push(next) }),
+      createElement(AlternativeMethods, { question, table: lamps, onChange: (next: Question) => taken.push(next) }),
     );
     const rows = page.getAllByTestId('other-method');
     const intervals = rows.map((row) => row.querySelectorAll('td')[1]?.textContent ?? '');

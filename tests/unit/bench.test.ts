@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { arrange } from '../../src/core/bench/arrange';
-import { areasOf, boundariesOf, criticalTable } from '../../src/core/bench/curve-reading';
+import { arrange } from '../../src/core/planning/arrange';
+import { areasOf, boundariesOf, criticalTable } from '../../src/core/planning/curve-reading';
 import {
   type Plan,
   type PlanDesign,
@@ -12,8 +12,8 @@ import {
   totalOf,
   usualPlan,
   withLoss,
-} from '../../src/core/bench/plan';
-import { simulator } from '../../src/core/bench/simulate';
+} from '../../src/core/planning/plan';
+import { simulator } from '../../src/core/planning/simulate';
 import { readerScene } from '../../src/core/scenes/reader';
 import { protocolSentence } from '../../src/core/words/protocol';
 import { plain } from '../../src/core/words/text';

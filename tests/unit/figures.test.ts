@@ -166,7 +166,7 @@ describe('figures for the paper', () => {
     const names = (style: Partial<FigureStyle>): string[] => [
       ...new Set(drawn(four, style).shapes.flatMap((s) => (s.name?.startsWith('bracket-') ? [s.name] : []))),
     ];
-    expect(names({ compared: 'brackets' }).length).to.equal(made.filter((m) => m.apart).length);
+    expect(names({ compared: 'brackets' }).length).to.equal(made.filter((m) => m.significant).length);
     expect(names({ compared: 'brackets', bracketsFor: 'all', heightMm: 140 }).length).to.equal(made.length);
     expect(names({ compared: 'none' })).to.deep.equal([]);
     const letters = drawn(four, { compared: 'letters' }).shapes.flatMap((s) =>

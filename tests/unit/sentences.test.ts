@@ -19,7 +19,7 @@ import {
 } from '../../src/core/words/numbers';
 import { html, plain, symbol, text } from '../../src/core/words/text';
 import { checksOf } from '../../src/core/answering/checks-of';
-import { othersOf } from '../../src/core/answering/others';
+import { alternativeMethods } from '../../src/core/answering/alternative-methods';
 import { workingOf } from '../../src/core/answering/working-of';
 import { designs, followUps } from '../../src/core/question/question';
 import { viewScene } from '../../src/core/scenes/shapes-of-groups';
@@ -119,7 +119,7 @@ describe('sentences and pictures of any readings', () => {
           for (const { steps } of workingOf(found, readings))
             for (const step of steps)
               expect(`${step.formula} ${step.numbers} ${step.result}`).not.to.match(/NaN|undefined/);
-          for (const other of othersOf(asked, readings)) said.push(shortAnswer(other.found));
+          for (const other of alternativeMethods(asked, readings)) said.push(shortAnswer(other.found));
         } else said.push(found.comparison.reason);
         for (const sentence of said) {
           expect(sentence, JSON.stringify(asked)).not.to.match(

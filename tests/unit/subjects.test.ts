@@ -4,7 +4,7 @@ import { layout } from '../../src/charts/layout';
 import { answer } from '../../src/core/answering/answer';
 import type { Answer } from '../../src/core/answer/answer';
 import { checksOf } from '../../src/core/answering/checks-of';
-import { othersOf } from '../../src/core/answering/others';
+import { alternativeMethods } from '../../src/core/answering/alternative-methods';
 import { workingOf } from '../../src/core/answering/working-of';
 import { fisherExact } from '../../src/core/procedures/fisher-exact';
 import { pairedProportions } from '../../src/core/procedures/paired-proportions';
@@ -204,7 +204,7 @@ describe('every subject', () => {
     for (const { table, questions } of demoTables())
       for (const { question } of questions) {
         if (!question.about) continue;
-        expect(othersOf(question, table).filter((o) => o.chosen)).to.have.length(1);
+        expect(alternativeMethods(question, table).filter((o) => o.chosen)).to.have.length(1);
         for (const method of methodsFor(question))
           for (const direction of ['either', 'greater'] as const) {
             const found = answered({ ...question, method, direction }, table);

@@ -1,26 +1,11 @@
 /** What of an answer chance alone could bring: what would be shuffled, and what drawn again. */
 import { analysisOf } from '../analyses/registry';
 import type { Answer } from '../answer/answer';
+import type { Chance } from '../answer/chance';
 import { DomainError } from '../numeric/domain-error';
-import type { Direction } from '../procedures/direction';
 import { type Shuffling, observedOf, oneTailed } from '../procedures/shuffling';
 import { choicesOf } from '../question/choices';
 import { withUnit } from '../readings/table';
-
-export interface Chance {
-  what: Shuffling;
-  /** The tail that counts; a statistic that only grows has one. */
-  tail: Direction;
-  /** The groups by name and colour, in the order of what is arranged. */
-  groups: { name: string; colour: number }[];
-  /** Outcomes of counts. */
-  outcomes: string[];
-  /** What the statistic is of: "Red lamp minus White lamp". */
-  order: string;
-  unit: string;
-  /** What was measured, with its unit; empty for counts. */
-  measure: string;
-}
 
 function shuffling(answer: Answer): Shuffling {
   const { permuted } = analysisOf(answer.question);

@@ -1,6 +1,5 @@
 /** One question asked of many measures: each with its effect, interval and p, brief enough for thousands. */
 import { demand } from '../numeric/domain-error';
-import type { Interval } from '../procedures/interval';
 import { factsOf } from '../analyses/kinds';
 import type { Question } from '../question/question';
 import { withDerived } from '../readings/derive';
@@ -8,27 +7,7 @@ import { levelRows, levelsOf } from '../readings/levels';
 import { type Table, called, columnsOf, findColumn, tableOf } from '../readings/table';
 import { answer } from './answer';
 import { meanOf } from '../answer/group-part';
-
-/** What the question ranges over: every measure column, or every level of a column that names what was measured. */
-export type Over = { columns: true } | { levelsOf: string };
-
-/** The brief answer for one measure. */
-export interface MeasureAnswer {
-  name: string;
-  unit: string;
-  /** How the question differs for this measure alone. */
-  patch: Pick<Question, 'measure' | 'only'>;
-  n: number[];
-  /** Of two groups, pairs or one group against a value. */
-  estimate?: number;
-  interval?: Interval;
-  /** The statistic of several groups. */
-  statistic?: number;
-  p?: number;
-  /** Why there is no answer. */
-  reason?: string;
-  groups: { colour: number; mean: number | undefined; interval: Interval | undefined }[];
-}
+import type { MeasureAnswer, Over } from '../answer/measure-answer';
 
 /** Columns over whose levels the question can range: they name something other than the groups compared. */
 export function rangesOver(table: Table, question: Question): { id: string; name: string }[] {

@@ -26,8 +26,8 @@ const nothing = (remarks: string[] = []): Band => ({ height: 0, marks: [], level
 /** What comparisons are shown as, unless the style says: letters where brackets would pile up. */
 export function comparedAs(answer: Answer, style: FigureStyle, made: readonly Made[]): 'brackets' | 'letters' | 'none' {
   if (style.compared) return style.compared;
-  const apart = made.filter((m) => m.apart).length;
-  return apart > 4 && lettersMade(answer).length > 0 ? 'letters' : 'brackets';
+  const significant = made.filter((m) => m.significant).length;
+  return significant > 4 && lettersMade(answer).length > 0 ? 'letters' : 'brackets';
 }
 
 /** @param place turns the figure's own axis into points @param width of the whole figure, which no label may leave */
@@ -72,7 +72,7 @@ export function comparisonBand(
     return letters.length > 0
       ? asLetters()
       : nothing(['Letters belong to comparisons of all pairs of groups, and this question made none.']);
-  const wanted = (style.bracketsFor ?? 'apart') === 'all' ? made : made.filter((m) => m.apart);
+  const wanted = (style.bracketsFor ?? 'significant') === 'all' ? made : made.filter((m) => m.significant);
   const drawn = wanted.length === 0 && made.length === 1 ? made : wanted;
   if (drawn.length === 0) return nothing();
   // The narrowest first, each on the lowest level where neither it nor its p touches another.

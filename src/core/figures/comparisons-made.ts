@@ -9,7 +9,7 @@ export interface Made {
   b: string;
   p: number;
   /** Whether the two differ at the question's level. */
-  apart: boolean;
+  significant: boolean;
 }
 
 /** Pairs of levels within a level of the other factor, as pairs of cells. */
@@ -33,7 +33,7 @@ export function comparisonsMade(answer: Answer, slots: readonly Slot[]): Made[] 
   const { effect, follow } = comparison.value;
   const has = (id: string): boolean => slots.some((s) => s.id === id);
   const made = (a: string, b: string, p: number): Made[] =>
-    has(a) && has(b) ? [{ a, b, p, apart: passes(p, question.level) }] : [];
+    has(a) && has(b) ? [{ a, b, p, significant: passes(p, question.level) }] : [];
   if (effect) {
     const [a, b] = groups;
     return a && b ? made(a.id, b.id, comparison.value.p) : [];

@@ -52,7 +52,13 @@ export const FigureStyle = v.object({
   /** How comparisons that were made are shown: brackets with p, letters, or not at all. */
   compared: v.optional(v.picklist(['brackets', 'letters', 'none'])),
   /** Brackets for every comparison made, or only for those that differ. */
-  bracketsFor: v.optional(v.picklist(['apart', 'all'])),
+  bracketsFor: v.optional(
+    // Styles kept before the word was the field's say "apart".
+    v.pipe(
+      v.picklist(['significant', 'apart', 'all']),
+      v.transform((of) => (of === 'apart' ? 'significant' : of)),
+    ),
+  ),
   /** How a bracket writes its p: in figures, or as asterisks. */
   pAs: v.optional(v.picklist(['exact', 'asterisks'])),
   /** Names of a second factor at the data, or in a key above. */

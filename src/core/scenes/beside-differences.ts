@@ -69,7 +69,7 @@ export function besideDifferences(
   } else if (rungs.length > 0) {
     const title = effectsAre ?? (method === 'ranks' ? 'difference of mean ranks' : withUnit('difference', unit));
     panels.push(ladder(rungs, right, title));
-    const significant = rungs.filter((r) => r.apart).length;
+    const significant = rungs.filter((r) => r.significant).length;
     alt += ` Beside it ${Math.min(rungs.length, mostRungs)} differences with their intervals against the line of no difference; ${significant} of ${rungs.length} lie apart from it.`;
   }
   return { width, height: top + height + roomBelow(panels, fontSize), fontSize, lineWeight: 1, panels, alt };

@@ -1,7 +1,7 @@
 import { passes } from '../procedures/interval';
 import type { Answer } from '../answer/answer';
 import { withUnit } from '../readings/table';
-import { foremost } from '../telling/headline';
+import { foremost } from '../answer/foremost';
 import { percent } from '../words/numbers';
 import { type Rung, ladder } from './ladder';
 import type { Scene } from './scene';
@@ -19,7 +19,7 @@ export function besideScene(left: Answer | undefined, right: Answer | undefined,
       {
         ...effect,
         name: `${i === 0 ? 'Left' : 'Right'}: ${effect.name}, ${percent(level)}`,
-        apart: passes(effect.p, level),
+        significant: passes(effect.p, level),
       },
     ];
   });

@@ -1,6 +1,6 @@
 /** Shuffling before one's eyes: the readings as they were dealt, and what the statistic came to each time. */
 import { mostOf } from '../numeric/extremes';
-import type { Chance } from '../answering/chance';
+import type { Chance } from '../answer/chance';
 import type { Cut, Gathered } from '../procedures/gathered';
 import type { Interval } from '../procedures/interval';
 import { centres } from '../procedures/shuffle-statistics';

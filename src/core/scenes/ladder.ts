@@ -152,7 +152,7 @@ export function singleEffect(
 export interface Rung extends Effect {
   heading?: string;
   /** Whether it differs significantly. */
-  apart: boolean;
+  significant: boolean;
 }
 
 /** Several effects as rungs on one axis. Those that differ significantly are filled, the others hollow: never colour alone. */
@@ -200,7 +200,7 @@ export function ladder(rungs: readonly Rung[], frame: Frame, title: string): Pan
       text: name,
       size: 12,
       halo: true,
-      ink: e.apart ? 'ink' : 'muted',
+      ink: e.significant ? 'ink' : 'muted',
     });
     if (e.interval)
       marks.push({
@@ -209,8 +209,8 @@ export function ladder(rungs: readonly Rung[], frame: Frame, title: string): Pan
         y1: middle,
         x2: e.interval.high,
         y2: middle,
-        ink: e.apart ? 'ink' : 'muted',
-        weight: e.apart ? 2.5 : 1.5,
+        ink: e.significant ? 'ink' : 'muted',
+        weight: e.significant ? 2.5 : 1.5,
         caps: 7,
         name: 'rung',
       });
@@ -220,10 +220,10 @@ export function ladder(rungs: readonly Rung[], frame: Frame, title: string): Pan
       along: 'x',
       centre: middle,
       room: 0,
-      ink: e.apart ? 'ink' : 'muted',
+      ink: e.significant ? 'ink' : 'muted',
       shape: 0,
       size: 9,
-      hollow: !e.apart,
+      hollow: !e.significant,
       name: 'rung-estimate',
     });
   }

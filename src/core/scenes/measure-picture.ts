@@ -1,4 +1,4 @@
-import type { MeasureAnswer } from '../answering/many';
+import type { MeasureAnswer } from '../answer/measure-answer';
 import { type Mark, type Scene, extent } from './scene';
 
 const size = { width: 132, height: 30 };

@@ -1,5 +1,5 @@
 /** Power over the number taken and over the difference to be found, each with the point the plan stands at. */
-import { type Plan, powerAt } from '../bench/plan';
+import { type Plan, powerAt } from '../planning/plan';
 import { fixed } from '../words/numbers';
 import type { Mark, Panel, Scene } from './scene';
 

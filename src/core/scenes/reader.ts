@@ -1,6 +1,6 @@
 /** Curves that are read: the area asked for shaded, boundaries that can be dragged, a statistic dropped in. */
 import { mostOf } from '../numeric/extremes';
-import { type CurveName, type Parameters, curves, parametersOf, spanOf } from '../bench/curve-reading';
+import { type CurveName, type Parameters, curves, parametersOf, spanOf } from '../planning/curve-reading';
 import { named } from '../distributions/named';
 import { fixed, significant } from '../words/numbers';
 import type { Mark, Scene } from './scene';

@@ -8,7 +8,7 @@ export function rungsOf(parts: readonly FollowUpPart[], level: number, sorted: b
     const effects = sorted ? [...part.effects].sort((x, y) => y.estimate - x.estimate) : part.effects;
     return effects.map((e, i): Rung => ({
       ...e,
-      apart: passes(e.p, level),
+      significant: passes(e.p, level),
       ...(i === 0 && part.within !== undefined ? { heading: part.within } : {}),
     }));
   });

@@ -1,4 +1,4 @@
-import type { Simulated } from '../bench/simulate';
+import type { Simulated } from '../planning/simulate';
 import { divideLine } from './ladder';
 import { type Mark, type Scene, extent } from './scene';
 

@@ -1,7 +1,8 @@
 /** The result in a few lines: effect first, then what it means, then the test. */
 import { analysisOf } from '../analyses/registry';
 import type { Answer } from '../answer/answer';
-import type { Comparison, Effect } from '../answer/comparison';
+import type { Comparison } from '../answer/comparison';
+import { foremost } from '../answer/foremost';
 import type { Outcome } from '../numeric/domain-error';
 import { choicesOf } from '../question/choices';
 import { effectPhrases, testPhrase } from '../words/phrases';
@@ -19,21 +20,6 @@ export interface Headline {
   /** The result in a sentence. */
   sentence: Text;
   test: Text;
-}
-
-/** The comparison that stands out most, for the place where one difference is shown. */
-export function foremost(comparison: Comparison): (Effect & { within?: string }) | undefined {
-  if (comparison.effect) return comparison.effect;
-  if (!comparison.follow?.ok) return undefined;
-  const all = comparison.follow.value.flatMap((part) =>
-    part.effects.map((e) => ({ ...e, ...(part.within === undefined ? {} : { within: part.within }) })),
-  );
-  // A ratio of 0.1 is further from 1 than one of 2.
-  const far = ({ ratio, estimate }: Effect): number => Math.abs(ratio ? Math.log(estimate) : estimate);
-  return all.reduce<(typeof all)[0] | undefined>(
-    (best, e) => (best === undefined || far(e) > far(best) ? e : best),
-    undefined,
-  );
 }
 
 /** The headline of an answered question. */

@@ -1,5 +1,5 @@
 /** Words about what chance alone brings: the idea, told with the study's own names. */
-import type { Chance } from '../answering/chance';
+import type { Chance } from '../answer/chance';
 import type { Cut, Gathered } from '../procedures/gathered';
 import type { Bootstrap } from '../procedures/bootstrap';
 import { type ShuffleTest, sampledPInterval } from '../procedures/shuffle-means';

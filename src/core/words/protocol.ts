@@ -1,5 +1,5 @@
 /** The plan as a protocol tells it: what is to be found, how surely, with how many, and how many are begun with. */
-import { type Plan, totalOf, withLoss } from '../bench/plan';
+import { type Plan, totalOf, withLoss } from '../planning/plan';
 import { fixed, percent, plural } from './numbers';
 import { listed, valued } from './sentences';
 import { type Text, text } from './text';

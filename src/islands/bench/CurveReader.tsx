@@ -10,7 +10,7 @@ import {
   curveNames,
   curves,
   parametersOf,
-} from '../../core/bench/curve-reading';
+} from '../../core/planning/curve-reading';
 import { named } from '../../core/distributions/named';
 import { fieldText, typedNumbers } from '../../core/readings/typed-number';
 import type { ReadCurve, Reading } from '../../core/scenes/reader';

@@ -1,7 +1,7 @@
 import { Download, Table2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import Papa from 'papaparse';
-import { arrange } from '../../core/bench/arrange';
+import { arrange } from '../../core/planning/arrange';
 import { type Outcome, attempt, demand } from '../../core/numeric/domain-error';
 import { allocate, drawRows } from '../../core/readings/draw';
 import { emptyColumn, tableOf } from '../../core/readings/table';

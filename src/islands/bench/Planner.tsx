@@ -12,7 +12,7 @@ import {
   totalOf,
   usualPlan,
   withLoss,
-} from '../../core/bench/plan';
+} from '../../core/planning/plan';
 import { chiSquare } from '../../core/distributions/chi-square';
 import { attempt } from '../../core/numeric/domain-error';
 import { planScene } from '../../core/scenes/plan-picture';

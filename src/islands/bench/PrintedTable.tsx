@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { type CurveName, type Parameters, criticalTable, curves } from '../../core/bench/curve-reading';
+import { type CurveName, type Parameters, criticalTable, curves } from '../../core/planning/curve-reading';
 import { typedNumbers } from '../../core/readings/typed-number';
 import { significant } from '../../core/words/numbers';
 import { htmlTable } from '../../formats/html-document';

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
-import type { Plan } from '../../core/bench/plan';
+import type { Plan } from '../../core/planning/plan';
 import { withUnit } from '../../core/readings/table';
 import { drawnExperiments, simulatedScene } from '../../core/scenes/simulated';
 import { fixed } from '../../core/words/numbers';

@@ -154,8 +154,8 @@ export function ComparedControl({ answer, style, set }: ControlProps) {
             <>
               <Choose
                 label="Brackets for"
-                value={style.bracketsFor ?? 'apart'}
-                options={{ apart: 'those that differ significantly', all: `all ${made.length} made` }}
+                value={style.bracketsFor ?? 'significant'}
+                options={{ significant: 'those that differ significantly', all: `all ${made.length} made` }}
                 onChange={(bracketsFor) => set({ bracketsFor })}
               />
               {', '}

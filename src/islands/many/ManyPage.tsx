@@ -3,7 +3,7 @@ import { useStore } from '@nanostores/react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { MeasureAnswer, Over } from '../../core/answering/many';
+import type { MeasureAnswer, Over } from '../../core/answer/measure-answer';
 import { byOneMethod, rangesOver } from '../../core/answering/many';
 import { adjustP } from '../../core/procedures/adjust-p';
 import { kindOf } from '../../core/question/asking';
@@ -95,7 +95,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
     estimateSize: () => rowHeight,
     overscan: 8,
   });
-  const apart = rows.filter((r) => r.adjusted !== undefined && passes(r.adjusted, question.level)).length;
+  const significant = rows.filter((r) => r.adjusted !== undefined && passes(r.adjusted, question.level)).length;
   const single = kindOf[question.design] === 'two' || question.design === 'one-sample';
   const named = useMemo(() => namesOf(question, table), [question, table]);
   const order = single ? subtraction(named) : '';
@@ -201,7 +201,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
               <>
                 <span>
                   {answers.length < count && `Stopped after ${answers.length} of ${count}: `}
-                  {apart} of {rows.length} differ at {percent(question.level)} after{' '}
+                  {significant} of {rows.length} differ at {percent(question.level)} after{' '}
                   {method === 'holm' ? 'Holm' : 'Benjamini–Hochberg'}
                   {method === 'holm' ? '' : ', which holds the share of false findings'}.
                 </span>

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { MeasureAnswer, Over } from '../../core/answering/many';
+import type { MeasureAnswer, Over } from '../../core/answer/measure-answer';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import type { ManyReply } from '../../workers/many.worker';

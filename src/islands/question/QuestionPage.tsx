@@ -22,7 +22,7 @@ import { Ask } from './Ask';
 import { CheckPart } from './CheckPart';
 import { LookPart } from './LookPart';
 import { MarginNotes } from './MarginNotes';
-import { OtherMethods } from './OtherMethods';
+import { AlternativeMethods } from './AlternativeMethods';
 import { TellPart } from './TellPart';
 import { UnderstandPart } from './UnderstandPart';
 import { WorkingOut } from './WorkingOut';
@@ -179,7 +179,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
                   />
                 </WhenLive>
               )}
-              <OtherMethods question={question} table={table} onChange={change} />
+              <AlternativeMethods question={question} table={table} onChange={change} />
               {comparison && (
                 <UnderstandPart
                   answer={shown}

@@ -76,19 +76,19 @@ function Listed({
         </thead>
         <tbody>
           {shown.map(({ effect, place }) => {
-            const apart = passes(effect.p, level);
+            const significant = passes(effect.p, level);
             const decimals = tableDecimals(effect);
             return (
               <tr
                 key={`${effect.name}-${place}`}
-                className={`align-top ${apart ? 'font-semibold' : ''}`}
+                className={`align-top ${significant ? 'font-semibold' : ''}`}
                 data-testid="comparison-row"
               >
                 <th scope="row">
                   {onChoose ? (
                     <button
                       type="button"
-                      className={`text-left hover:underline ${apart ? 'font-semibold' : ''}`}
+                      className={`text-left hover:underline ${significant ? 'font-semibold' : ''}`}
                       aria-pressed={place === chosen}
                       title="Work this one out below"
                       onClick={() => onChoose(place)}
@@ -106,7 +106,7 @@ function Listed({
                 <td>
                   <FullP p={effect.p} />
                 </td>
-                <td className="!text-left">{apart ? 'differ' : 'not shown'}</td>
+                <td className="!text-left">{significant ? 'differ' : 'not shown'}</td>
                 {effect.smallest !== undefined && <td>{fixed(effect.smallest, decimals)}</td>}
               </tr>
             );
@@ -146,9 +146,9 @@ function Triangle({ answer, part, level }: { answer: Answer; part: FollowUpPart;
               <th scope="row">{row.name}</th>
               {groups.slice(1).map((column, j) => {
                 const e = j + 1 > i ? found(row.id, column.id) : undefined;
-                const apart = e !== undefined && passes(e.p, level);
+                const significant = e !== undefined && passes(e.p, level);
                 return (
-                  <td key={column.id} className={apart ? 'font-semibold' : 'text-muted'}>
+                  <td key={column.id} className={significant ? 'font-semibold' : 'text-muted'}>
                     {e && (
                       <>
                         {fixed(e.estimate, tableDecimals(e))}

@@ -1,7 +1,7 @@
 import { type Remote, releaseProxy, wrap } from 'comlink';
 import type { DrawnPlate } from '../../charts/drawn-plate';
 import type { Answer } from '../../core/answer/answer';
-import type { Other } from '../../core/answering/others';
+import type { AlternativeMethod } from '../../core/answering/alternative-methods';
 import type { FigureStyle } from '../../core/figures/figure-style';
 import type { Outcome } from '../../core/numeric/domain-error';
 import type { Question } from '../../core/question/question';
@@ -105,8 +105,8 @@ export class Desk {
     return made;
   }
 
-  async others(question: Question): Promise<Other[]> {
-    return unpack(await this.calls.others(question)) as Other[];
+  async others(question: Question): Promise<AlternativeMethod[]> {
+    return unpack(await this.calls.others(question)) as AlternativeMethod[];
   }
 
   async view<K extends ViewName>(serial: number, name: K, rest: ViewArguments<K>): Promise<ViewOf<K> | undefined> {

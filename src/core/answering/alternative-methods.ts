@@ -7,7 +7,7 @@ import type { Answer } from '../answer/answer';
 import { answer } from './answer';
 
 /** The same question under another reasonable method. */
-export interface Other {
+export interface AlternativeMethod {
   /** The question as it would then be asked. */
   asked: Question;
   /** What of the question would change. */
@@ -17,12 +17,12 @@ export interface Other {
 }
 
 /** What the answer would be under each reasonable method, the chosen one among them. */
-export function othersOf(question: Question, table: Table): Other[] {
+export function alternativeMethods(question: Question, table: Table): AlternativeMethod[] {
   const settled = answer(question, table, true);
   const now = choicesOf(settled.ok ? settled.value.question : question);
   const { alternatives } = analysisOf(question);
   const patches = alternatives?.(question) ?? methodsFor(question).map((method) => ({ method }));
-  return patches.map((patch): Other => {
+  return patches.map((patch): AlternativeMethod => {
     const asked = { ...question, ...patch };
     const then = choicesOf(asked);
     return {

@@ -3,13 +3,13 @@ import { useRef } from 'react';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import { alternativeName } from '../../core/telling/method';
-import { foremost } from '../../core/telling/headline';
+import { foremost } from '../../core/answer/foremost';
 import { tellingDecimals } from '../../core/words/numbers';
 import { effectPhrases, statisticPhrase, testPhrase } from '../../core/words/phrases';
 import { choicesOf } from '../../core/question/choices';
 import { RichText } from '../shared/RichText';
 import { FullP } from './Figures';
-import { useOthers } from './use-others';
+import { useAlternativeMethods } from './use-alternative-methods';
 
 interface Props {
   question: Question;
@@ -18,9 +18,9 @@ interface Props {
 }
 
 /** What the answer would be under the other reasonable methods: one line each, the chosen one marked. */
-export function OtherMethods({ question, table, onChange }: Props) {
+export function AlternativeMethods({ question, table, onChange }: Props) {
   const place = useRef<HTMLElement>(null);
-  const others = useOthers(question, table, place);
+  const others = useAlternativeMethods(question, table, place);
   if (others?.length === 1) return null;
   const tops = (others ?? []).map(({ found }) =>
     found.ok && found.value.comparison.ok ? foremost(found.value.comparison.value) : undefined,

@@ -1,0 +1,23 @@
+import type { Interval } from '../procedures/interval';
+import type { Question } from '../question/question';
+
+/** What the question ranges over: every measure column, or every level of a column that names what was measured. */
+export type Over = { columns: true } | { levelsOf: string };
+
+/** The brief answer for one measure. */
+export interface MeasureAnswer {
+  name: string;
+  unit: string;
+  /** How the question differs for this measure alone. */
+  patch: Pick<Question, 'measure' | 'only'>;
+  n: number[];
+  /** Of two groups, pairs or one group against a value. */
+  estimate?: number;
+  interval?: Interval;
+  /** The statistic of several groups. */
+  statistic?: number;
+  p?: number;
+  /** Why there is no answer. */
+  reason?: string;
+  groups: { colour: number; mean: number | undefined; interval: Interval | undefined }[];
+}
