@@ -86,6 +86,9 @@ export function MarginNotes({ question, shown, table, readingsHref, onEdit, onCh
       <p className="note">
         <a className="plain-button" href={readingsHref}>
           Open readings
+        </a>{' '}
+        <a className="plain-button ml-3" href="/api/openapi.json" title="How another program asks the same">
+          API
         </a>
       </p>
     </aside>

@@ -40,8 +40,9 @@ export const GET: APIRoute = () =>
                 'application/json': {
                   schema: {
                     type: 'object',
-                    required: ['answer', 'checks', 'working', 'words'],
+                    required: ['version', 'answer', 'checks', 'working', 'words'],
                     properties: {
+                      version: { type: 'integer', description: 'Grows when a field changes its meaning or goes.' },
                       answer: { type: 'object', required: ['question', 'groups', 'comparison'] },
                       checks: { type: 'array', items: { type: 'object', required: ['about', 'verdict'] } },
                       working: { type: 'array', items: { type: 'object', required: ['title', 'steps'] } },

@@ -18,6 +18,9 @@ import { knownSpreads } from '../known-spreads';
 import { studyPieces } from '../pieces';
 import { answering, json, parsed, problem } from '../problem';
 
+/** The version of the response; it grows when a field changes its meaning or goes. */
+export const answerVersion = 1;
+
 /** Answers a question from the readings sent with it. @param body the request's body as it came */
 function askedOnce(body: Uint8Array): Response {
   const asked = parsed(body, AnswerRequest);
@@ -28,6 +31,7 @@ function askedOnce(body: Uint8Array): Response {
   const { none, some } = hypotheses(found.value);
   const checks = checksOf(found.value);
   return json({
+    version: answerVersion,
     answer: found.value,
     checks: checks.map(({ about, verdict, figures, remedies }) => ({ about, verdict, figures, remedies })),
     working: workingOf(found.value, table),
