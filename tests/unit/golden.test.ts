@@ -5,6 +5,8 @@ import { cases } from '../golden/cases';
 import { checksOf } from '../../src/core/answering/checks-of';
 import { workingOf } from '../../src/core/answering/working-of';
 import { passes } from '../../src/core/procedures/interval';
+import { questionOf } from '../../src/core/question/question';
+import { pByDirection } from '../../src/core/telling/directions';
 import { choicesOf } from '../../src/core/question/choices';
 import { checkSentence, remedyOffer } from '../../src/core/words/checks';
 import { golden, goldenFile, told } from '../golden/telling';
@@ -50,6 +52,28 @@ describe('what Divide says', () => {
       'equal-spread free',
       'equal-spread weigh',
     ]);
+  });
+
+  it('has a p for each direction: the one asked is the answer’s, and the two sides share what there is', () => {
+    let seen = 0;
+    for (const { name, one, answer } of all) {
+      const directed = pByDirection(one.question, one.table);
+      if (directed.length === 0) continue;
+      const asked = directed.find((d) => d.asked);
+      const p = answer.comparison.ok ? answer.comparison.value.p : NaN;
+      expect(asked?.p, name).to.be.closeTo(p, 1e-12);
+      const [both, greater, less] = directed.map((d) => d.p);
+      if (both === undefined || greater === undefined || less === undefined) {
+        expect(directed.flatMap((d) => d.why ?? []).length, name).to.be.greaterThan(0);
+        continue;
+      }
+      seen++;
+      // Of one side or the other, where each counts what was seen itself.
+      expect(greater + less, name).to.be.at.least(1 - 1e-9);
+      expect(Math.min(greater, less), name).to.be.at.most(both + 1e-12);
+    }
+    expect(seen).to.be.greaterThan(25);
+    expect(pByDirection(questionOf('several'), cases['several groups']![0]!.table)).to.deep.equal([]);
   });
 
   it('offers no mend that would change nothing', () => {

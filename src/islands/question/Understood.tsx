@@ -8,9 +8,11 @@ import { workingOf } from '../../core/answering/working-of';
 import { named } from '../../core/distributions/named';
 import type { Table } from '../../core/readings/table';
 import { curveScene } from '../../core/scenes/curve';
+import { isLight } from '../../core/answering/weight';
 import { decisionOf, pOf } from '../../core/telling/decision';
+import { pByDirection } from '../../core/telling/directions';
 import { equivalenceHypotheses, hypotheses } from '../../core/telling/hypotheses';
-import { fixed, significant } from '../../core/words/numbers';
+import { fixed, pValue, significant } from '../../core/words/numbers';
 import { CopyButton } from '../shared/CopyButton';
 import { Choose } from '../shared/Parts';
 
@@ -77,17 +79,46 @@ interface Props {
   chosen: number;
 }
 
-function Hypotheses({ answer }: Pick<Props, 'answer'>) {
+const directionWords = { either: 'two-sided', greater: 'greater', less: 'less' } as const;
+
+/** The p of all three directions, of tables small enough to be asked three times at once. */
+function Directions({ answer: { question }, table }: Pick<Props, 'answer' | 'table'>) {
+  const all = useMemo(() => (isLight(question, table) ? pByDirection(question, table) : []), [question, table]);
+  if (all.length === 0) return null;
+  return (
+    <table className="figures-table mt-3 text-[14px]" data-testid="directions">
+      <caption className="mb-1 text-left text-muted">p in each direction</caption>
+      <tbody>
+        {all.map(({ direction, asked, p, why }) => (
+          <tr key={direction}>
+            <th scope="row" className={asked ? 'font-semibold' : 'font-normal'}>
+              {directionWords[direction]}
+              {asked && ' · asked'}
+            </th>
+            <td className={p === undefined ? '!whitespace-normal text-muted' : ''}>
+              {p === undefined ? why : pValue(p)}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Hypotheses({ answer, table }: Pick<Props, 'answer' | 'table'>) {
   const { none, some } = hypotheses(answer);
   const equivalence = equivalenceHypotheses(answer);
   return (
-    <ul className="space-y-2" data-testid="hypotheses">
-      {[none, some, ...(equivalence ? [equivalence.none, equivalence.some] : [])].map((h) => (
-        <li key={h.tex}>
-          <Tex tex={h.tex} /> <span className="prose-serif ml-3 text-[15px] text-muted">{h.words}</span>
-        </li>
-      ))}
-    </ul>
+    <>
+      <ul className="space-y-2" data-testid="hypotheses">
+        {[none, some, ...(equivalence ? [equivalence.none, equivalence.some] : [])].map((h) => (
+          <li key={h.tex}>
+            <Tex tex={h.tex} /> <span className="prose-serif ml-3 text-[15px] text-muted">{h.words}</span>
+          </li>
+        ))}
+      </ul>
+      <Directions answer={answer} table={table} />
+    </>
   );
 }
 

@@ -1,0 +1,29 @@
+/** What the test would have come to under each direction. */
+import { analysisOf } from '../analyses/registry';
+import { answer } from '../answering/answer';
+import { namesOf } from '../question/naming';
+import type { Question } from '../question/question';
+import type { Table } from '../readings/table';
+import { isPart } from '../words/segments';
+
+/** A direction with its p, or why it has none. */
+export interface Directed {
+  direction: Question['direction'];
+  /** Whether it is the one asked for. */
+  asked: boolean;
+  p?: number;
+  why?: string;
+}
+
+/** The p of all three directions; empty where the question has none. */
+export function pByDirection(question: Question, table: Table): Directed[] {
+  const sentence = analysisOf(question).words.sentence(namesOf(question, table));
+  if (!sentence.some((s) => isPart(s, 'direction'))) return [];
+  return (['either', 'greater', 'less'] as const).map((direction) => {
+    const found = answer({ ...question, direction }, table, true);
+    const base = { direction, asked: direction === question.direction };
+    if (!found.ok) return { ...base, why: found.reason };
+    const { comparison } = found.value;
+    return comparison.ok ? { ...base, p: comparison.value.p } : { ...base, why: comparison.reason };
+  });
+}
