@@ -2,6 +2,8 @@
 import { Window } from 'happy-dom';
 
 const window = new Window();
+// Formulas are set in standards mode alone, and this document does not say that it is in it.
+Object.defineProperty(window.document, 'compatMode', { value: 'CSS1Compat' });
 const names = ['window', 'document', 'navigator', 'HTMLElement', 'HTMLInputElement', 'Node'] as const;
 const before = names.map((name) => [name, Object.getOwnPropertyDescriptor(globalThis, name)] as const);
 
