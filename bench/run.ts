@@ -13,7 +13,7 @@ import { describe } from '../src/core/procedures/describe';
 import { summarize } from '../src/core/procedures/sample-summary';
 import { sampled } from '../src/core/procedures/randomization';
 import { shuffleTwoMeansExact } from '../src/core/procedures/shuffle-means';
-import { blockOf, dealtMeans } from '../src/core/procedures/shuffling';
+import { blockOf, permutedMeans } from '../src/core/procedures/shuffling';
 import { gamesHowell, tukeyKramer } from '../src/core/procedures/tukey-kramer';
 import { defaultQuestion } from '../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../src/core/readings/table';
@@ -47,7 +47,7 @@ line(
   '  the same in the core’s own loop, which is its reference',
   median(() => {
     for (let block = 0; block < 100; block++) {
-      const next = dealtMeans(a, b, random(1, block + 1));
+      const next = permutedMeans(a, b, random(1, block + 1));
       for (let k = 0; k < 10_000; k++) next();
     }
   }, 3),

@@ -1,17 +1,17 @@
 /**
- * The innermost loop of shuffles, in AssemblyScript: labels dealt anew over readings, and the sum that falls to the
- * smaller group. The same numbers as `dealtMeans` of the core, which is its reference, for every seed.
+ * The innermost loop of shuffles, in AssemblyScript: labels permuted anew over readings, and the sum that falls to the
+ * smaller group. The same numbers as `permutedMeans` of the core, which is its reference, for every seed.
  */
 
 /**
- * Deals and sums `count` times over.
+ * Arrangements and sums `count` times over.
  * @param a state of the generator, xoshiro256**, in four words; what it makes is taken sixteen bits at a time, of each 64
  *   the upper half first and of each half the lower sixteen
- * @param values where the readings lie, `n` of them, dealt in place
+ * @param values where the readings lie, `n` of them, permuted in place
  * @param drawn how many fall to the smaller group
  * @param out where the statistics go: (sum − expected) · scale
  */
-export function dealMeans(
+export function permuteMeans(
   a: u64,
   b: u64,
   c: u64,

@@ -15,18 +15,18 @@ test('labels shuffled before one’s eyes: once, ten times, thousands; counted, 
   await asked(page, 'Ask whether two groups differ');
   await page.getByText('Permutation and bootstrap distributions').click();
   const made = page.getByTestId('shuffles-made');
-  const dealt = page.getByTestId('dealt-result');
-  await expect(dealt).toContainText('As observed');
+  const permuted = page.getByTestId('permuted-result');
+  await expect(permuted).toContainText('As observed');
   await expect(page.getByTestId('chance-result')).toContainText(`p = ${pValue(expected['p_two_sided'] ?? NaN)}`);
   const before = await page
-    .getByTestId('dealt')
-    .locator('[data-mark="dealt"]')
+    .getByTestId('permuted')
+    .locator('[data-mark="permuted"]')
     .evaluateAll((all) => all.map((dot) => dot.getAttribute('d')));
   await page.getByRole('button', { name: 'once', exact: true }).click();
-  await expect(dealt).toContainText('Shuffle 1:');
+  await expect(permuted).toContainText('Shuffle 1:');
   const after = await page
-    .getByTestId('dealt')
-    .locator('[data-mark="dealt"]')
+    .getByTestId('permuted')
+    .locator('[data-mark="permuted"]')
     .evaluateAll((all) => all.map((dot) => dot.getAttribute('d')));
   expect(after).toHaveLength(a.length + b.length);
   expect(after).not.toEqual(before);

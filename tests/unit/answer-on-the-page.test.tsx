@@ -5,6 +5,7 @@ import { createElement } from 'react';
 import { cases } from '../golden/cases';
 import { told } from '../golden/telling';
 import { checksOf } from '../../src/core/answering/checks-of';
+import { there } from '../../src/core/numeric/there';
 import { choicesOf, methodsFor } from '../../src/core/question/choices';
 import { namesOf } from '../../src/core/question/naming';
 import { type Question, questionOf } from '../../src/core/question/question';
@@ -69,7 +70,8 @@ describe('the answer on the page', () => {
     }
     const aside = named('two groups: one reading set aside');
     const page = render(createElement(AnswerTables, { answer: aside.answer }));
-    const cells = within(page.getAllByRole('rowheader', { name: 'Red lamp' })[0]!.closest('tr')!).getAllByRole('cell');
+    const lines = page.getAllByRole('row', { name: /^Red lamp/ });
+    const cells = within(there(lines.at(-1), 'the line of the red lamp')).getAllByRole('cell');
     expect(cells.slice(0, 2).map((c) => c.textContent)).to.deep.equal(['8', '1']);
   });
 
@@ -229,9 +231,9 @@ describe('how a question is answered, as a line of choices', () => {
       const select = page.queryByLabelText('Tested by') ?? page.queryByLabelText('Compared by');
       if (methods.length > 1) expect(select, name).to.not.equal(null);
       for (const method of select ? methods : []) {
-        fireEvent.change(select!, { target: { value: method } });
+        fireEvent.change(there(select ?? undefined, 'the choice'), { target: { value: method } });
         if (choicesOf(one.question).method === method) continue;
-        expect(choicesOf(asked.at(-1)!).method, name).to.equal(method);
+        expect(choicesOf(there(asked.at(-1), 'the question')).method, name).to.equal(method);
         seen.add(`${one.question.about ?? 'readings'} ${method}`);
       }
       cleanup();
@@ -308,7 +310,7 @@ describe('how a question is answered, as a line of choices', () => {
     expect(asked.at(-1)).to.include({ about: 'share', found: 'below' });
     expect(asked.at(-1)?.cut).to.be.within(50, 68);
     cleanup();
-    const share = line(asked.at(-1)!, one.table);
+    const share = line(there(asked.at(-1), 'the question'), one.table);
     choose(share.page, 'Asked of', 'readings');
     expect(share.asked.at(-1)).to.not.have.any.keys('about', 'cut', 'found');
   });

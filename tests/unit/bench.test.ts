@@ -159,7 +159,7 @@ describe('a layout of tanks', () => {
     );
   });
 
-  it('dealt freely holds each as often as the places allow, and says what cannot be', () => {
+  it('permuted freely holds each as often as the places allow, and says what cannot be', () => {
     const all = arrange(4, 6, ['a', 'b', 'c'], 9, false).flat();
     expect(['a', 'b', 'c'].map((t) => all.filter((x) => x === t).length)).to.deep.equal([8, 8, 8]);
     expect(() => arrange(1, 2, ['a', 'b', 'c'], 1)).to.throw('only 2 places');

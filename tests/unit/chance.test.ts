@@ -13,7 +13,7 @@ import { type Question, defaultQuestion, questionOf } from '../../src/core/quest
 import { middleOf } from '../../src/core/readings/banded';
 import { countTable } from '../../src/core/readings/count-table';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
-import { dealtScene, gatheredScene } from '../../src/core/scenes/chance';
+import { arrangementScene, gatheredScene } from '../../src/core/scenes/chance';
 import { stackedShares } from '../../src/core/scenes/stacked-shares';
 import {
   chanceAxis,
@@ -92,20 +92,22 @@ describe('what chance alone would do', () => {
     ]);
   });
 
-  it('draws each reading once, under the label it was dealt, and every shuffle where it fell', () => {
+  it('draws each reading once, under the label it was permuted, and every shuffle where it fell', () => {
     const found = answered(defaultQuestion('red', 'white'), lamps());
     const chance = chanceOf(found);
-    const dealt = arrangement(chance.what, 5, 3);
-    if (dealt.kind !== 'labels') throw new Error('labels are dealt');
-    const scene = dealtScene(chance, dealt, 640);
-    const rows = scene!.panels[0]!.marks.flatMap((m) => (m.mark === 'dots' && m.name === 'dealt' ? [m.points] : []));
+    const permuted = arrangement(chance.what, 5, 3);
+    if (permuted.kind !== 'labels') throw new Error('labels are permuted');
+    const scene = arrangementScene(chance, permuted, 640);
+    const rows = scene!.panels[0]!.marks.flatMap((m) => (m.mark === 'dots' && m.name === 'permuted' ? [m.points] : []));
     expect(rows.map((r) => r.length)).to.deep.equal([6, 6]);
     const all = [...red, ...white];
-    rows.forEach((row, g) => expect(row.map((p) => p.at)).to.have.members(all.filter((_, i) => dealt.labels[i] === g)));
+    rows.forEach((row, g) =>
+      expect(row.map((p) => p.at)).to.have.members(all.filter((_, i) => permuted.labels[i] === g)),
+    );
     // Each keeps its own place among the shapes, so that it is seen to move.
     const keys = (d: ReturnType<typeof layout>): string[] =>
       d.shapes.flatMap((s) => (s.shape === 'path' && s.key ? [s.key] : []));
-    expect(keys(layout(scene!))).to.deep.equal(keys(layout(dealtScene(chance, undefined, 640)!)));
+    expect(keys(layout(scene!))).to.deep.equal(keys(layout(arrangementScene(chance, undefined, 640)!)));
 
     const gathered = new Gathered(observedOf(chance.what), slackOf(chance.what, observedOf(chance.what)));
     gathered.add(blockOf(chance.what, 5, 0));
@@ -126,7 +128,7 @@ describe('what chance alone would do', () => {
     const dots = gatheredScene(chance, few, undefined, undefined, 640).panels[0]!.marks;
     expect(dots.reduce((n, m) => n + (m.mark === 'dots' ? m.points.length : 0), 0)).to.equal(9);
     const crowd = { ...chance, what: { ...chance.what, groups: [Array.from({ length: 400 }, (_, i) => i), [1]] } };
-    expect(dealtScene(crowd, undefined, 640)).to.equal(undefined);
+    expect(arrangementScene(crowd, undefined, 640)).to.equal(undefined);
   });
 
   it('is told in words with the study’s own names', () => {
@@ -212,7 +214,7 @@ describe('what chance alone would do', () => {
       (31.8 + 33.3 + 34.1 + 35.0) / 4 - (27.7 + 28.4 + 29.0 + 30.1) / 4,
       1e-12,
     );
-    // Listing all 924 deals by hand agrees, for every statistic.
+    // Listing all 924 arrangements by hand agrees, for every statistic.
     for (const statistic of ['mean', 'median', 'trimmed', 't'] as const) {
       const found = comparisonOf(by({ statistic }));
       const what = { kind: 'labels', groups: [red, white], statistic } as const;

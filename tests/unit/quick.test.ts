@@ -12,7 +12,7 @@ import { leastOf, mostOf } from '../../src/core/numeric/extremes';
 import { interpolated } from '../../src/core/numeric/interpolated';
 import { allAverages, allDifferences } from '../../src/core/numeric/pair-selection';
 import { quantile, quantilesOf, sortedUp } from '../../src/core/numeric/quantile';
-import { dealer } from '../../src/core/numeric/deal';
+import { permuter } from '../../src/core/numeric/permute';
 import { random } from '../../src/core/numeric/random';
 import { selectAll } from '../../src/core/numeric/selection';
 import { moments } from '../../src/core/numeric/sum';
@@ -92,7 +92,7 @@ describe('ranks', () => {
       }),
     ));
 
-  it('are dealt to groups, and ordered within subjects, in every way there is', () => {
+  it('are permuted to groups, and ordered within subjects, in every way there is', () => {
     const ways = groupRankSums([2, 5, 5, 8, 10], [2, 2, 1])!;
     expect(ways.reduce((n, w) => n + w.ways, 0)).to.equal(30);
     for (const { sums } of ways) expect(sums.reduce((a, b) => a + b, 0)).to.equal(30);
@@ -115,7 +115,7 @@ describe('ranks', () => {
     expect(friedman(Array.from({ length: 30 }, () => normals(4))).method).to.equal('chi-square');
   });
 
-  it('of three groups give the exact p that listing every deal gives', () => {
+  it('of three groups give the exact p that listing every arrangement gives', () => {
     const groups = [
       [1, 2, 2],
       [2, 5],
@@ -128,13 +128,13 @@ describe('ranks', () => {
         const own = ranks.filter((_, i) => label[i] === g);
         return s + own.reduce((a, b) => a + b, 0) ** 2 / own.length;
       }, 0);
-    const deals = (left: number[]): number[][] =>
+    const arrangements = (left: number[]): number[][] =>
       left.every((n) => n === 0)
         ? [[]]
         : left.flatMap((n, g) =>
-            n === 0 ? [] : deals(left.map((x, k) => (k === g ? x - 1 : x))).map((d) => [g, ...d]),
+            n === 0 ? [] : arrangements(left.map((x, k) => (k === g ? x - 1 : x))).map((d) => [g, ...d]),
           );
-    const made = deals([3, 2, 3]);
+    const made = arrangements([3, 2, 3]);
     const seen = spread([0, 0, 0, 1, 1, 2, 2, 2]);
     near(kruskalWallis(groups).p, made.filter((d) => spread(d) >= seen - 1e-9).length / made.length);
   });
@@ -250,12 +250,12 @@ describe('work that may take long', () => {
     expect(isLight({ ...two, method: 'shuffle' }, table(1000))).to.equal(false);
   });
 
-  it('deals lists of any length, every value once', () => {
+  it('arrangements lists of any length, every value once', () => {
     for (const n of [5, 70_000]) {
       const list = Float64Array.from({ length: n }, (_, i) => i);
-      const deal = dealer(list, Math.min(n, 1000), random(3));
-      deal();
-      deal();
+      const permute = permuter(list, Math.min(n, 1000), random(3));
+      permute();
+      permute();
       expect(sortedUp(list)).to.deep.equal(Float64Array.from({ length: n }, (_, i) => i));
       expect([...list.subarray(0, 5)]).not.to.deep.equal([0, 1, 2, 3, 4]);
     }

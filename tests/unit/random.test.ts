@@ -1,10 +1,10 @@
 import { execFileSync } from 'node:child_process';
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { dealtSums } from '../../src/core/kernels/shuffle';
+import { permutedSums } from '../../src/core/kernels/shuffle';
 import { shuffleModule } from '../../src/core/kernels/shuffle-module';
 import { random, shuffleInPlace } from '../../src/core/numeric/random';
-import { blockOf, dealtMeans } from '../../src/core/procedures/shuffling';
+import { blockOf, permutedMeans } from '../../src/core/procedures/shuffling';
 
 /** xoshiro256** and SplitMix64 written out in whole numbers of any size, as their authors give them. */
 function* plainly(seed: bigint): Generator<number> {
@@ -72,11 +72,11 @@ describe('the kernel of shuffles', () => {
         fc.array(fc.double({ min: -1e6, max: 1e6, noNaN: true }), { minLength: 1, maxLength: 60 }),
         fc.array(fc.double({ min: -1e6, max: 1e6, noNaN: true }), { minLength: 1, maxLength: 60 }),
         (seed, block, a, b) => {
-          const next = dealtMeans(a, b, random(seed, block + 1));
+          const next = permutedMeans(a, b, random(seed, block + 1));
           const reference = Float64Array.from({ length: 40 }, () => next());
           const what = { kind: 'labels', groups: [a, b], statistic: 'mean' } as const;
           expect(blockOf(what, seed, block, 0, 40)).to.deep.equal(reference);
-          expect(dealtSums(Float64Array.of(1, 2, 3), 1, seed, block, 5, 0, 1)).to.have.length(5);
+          expect(permutedSums(Float64Array.of(1, 2, 3), 1, seed, block, 5, 0, 1)).to.have.length(5);
         },
       ),
       { numRuns: 60 },

@@ -13,7 +13,7 @@ import { countTable } from '../readings/count-table';
 import { withDerived } from '../readings/derive';
 import { factorsOf } from '../readings/factors';
 import { groupNames, groupsOf, repeatsOf } from '../readings/groups';
-import { levelRows, levelsOf, saidLevels } from '../readings/levels';
+import { levelRows, levelsOf, displayLevels } from '../readings/levels';
 import { type Table, called, columnsOf, findColumn } from '../readings/table';
 
 /** More groups than this are no comparison, and names of single readings are then often taken for groups. */
@@ -52,7 +52,7 @@ function withAside(table: Table): Table {
 /** "assay is pigment 3". */
 function onlyWords(table: Table, { column: id, level }: NonNullable<Question['only']>): string {
   const column = findColumn(table, id);
-  const name = column && saidLevels(column).find((l) => l.id === level)?.name;
+  const name = column && displayLevels(column).find((l) => l.id === level)?.name;
   return `${called(column)} is ${name ?? level}`;
 }
 

@@ -16,7 +16,7 @@ const most = 1_000_000;
 const factorial = (n: number): number => (n < 2 ? 1 : n * factorial(n - 1));
 
 /**
- * Rank sums of groups over every way to deal the ranks to groups of these sizes; undefined where there are too many.
+ * Rank sums of groups over every way to give the ranks to groups of these sizes; undefined where there are too many.
  * @param ranks doubled, so that shared ranks are whole numbers
  */
 export function groupRankSums(ranks: readonly number[], sizes: readonly number[]): Ways<number[]>[] | undefined {
@@ -30,7 +30,7 @@ export function groupRankSums(ranks: readonly number[], sizes: readonly number[]
   if (radix.reduce((p, r) => p * r, 1) > Number.MAX_SAFE_INTEGER) return undefined;
   const digit = (state: number, i: number): number => Math.floor(state / (place[i] ?? 1)) % (radix[i] ?? 1);
   let states = new Map<number, number>([[0, 1]]);
-  for (const [dealt, rank] of ranks.entries()) {
+  for (const [permuted, rank] of ranks.entries()) {
     const next = new Map<number, number>();
     for (const [state, ways] of states) {
       let used = 0;
@@ -41,7 +41,7 @@ export function groupRankSums(ranks: readonly number[], sizes: readonly number[]
         const to = state + (place[2 * g] ?? 0) + rank * (place[2 * g + 1] ?? 0);
         next.set(to, (next.get(to) ?? 0) + ways);
       }
-      if (dealt - used < (sizes[k - 1] ?? 0)) next.set(state, (next.get(state) ?? 0) + ways);
+      if (permuted - used < (sizes[k - 1] ?? 0)) next.set(state, (next.get(state) ?? 0) + ways);
     }
     states = next;
   }

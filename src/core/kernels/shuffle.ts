@@ -4,7 +4,7 @@ import { shuffleModule } from './shuffle-module';
 
 interface Kernel {
   memory: WebAssembly.Memory;
-  dealMeans: (
+  permuteMeans: (
     a: bigint,
     b: bigint,
     c: bigint,
@@ -37,10 +37,10 @@ function kernel(): Kernel | null {
 const longest = 65_535;
 
 /**
- * Sums of `drawn` of the values, dealt anew `count` times, each as (sum − expected) · scale.
+ * Sums of `drawn` of the values, permuted anew `count` times, each as (sum − expected) · scale.
  * @returns undefined where the module cannot run
  */
-export function dealtSums(
+export function permutedSums(
   values: Float64Array,
   drawn: number,
   seed: number,
@@ -59,6 +59,6 @@ export function dealtSums(
   if (pages > 0) memory.grow(pages);
   new Float64Array(memory.buffer, from, values.length).set(values);
   const [a = 0n, b = 0n, c = 0n, d = 0n] = seededState(seed, stream);
-  run.dealMeans(a, b, c, d, from, values.length, drawn, out, count, expected, scale);
+  run.permuteMeans(a, b, c, d, from, values.length, drawn, out, count, expected, scale);
   return new Float64Array(memory.buffer, out, count).slice();
 }

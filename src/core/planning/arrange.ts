@@ -6,7 +6,7 @@ import { random, shuffleInPlace } from '../numeric/random';
  * A grid in which every treatment comes equally often in each row and each column, as far as their numbers allow: what
  * differs from row to row or from column to column then falls on all alike. Rows, columns and names of a cyclic square are
  * put in random order. Source: Fisher and Yates (1938), after Latin squares.
- * @param blocked whether rows and columns are kept even, or places are dealt freely
+ * @param blocked whether rows and columns are kept even, or places are permuted freely
  * @throws DomainError where there is nothing to lay out
  */
 export function arrange(

@@ -45,7 +45,7 @@ export function kruskalWallis(
   };
 }
 
-/** The share of all ways to deal the ranks that set the groups at least as far apart, and of those furthest of all. */
+/** The share of all ways to arrange the ranks that set the groups at least as far apart, and of those furthest of all. */
 function counted(
   ranks: readonly number[],
   groups: readonly (readonly number[])[],

@@ -4,7 +4,7 @@ import { sum } from '../numeric/sum';
 import { checkedTable } from './independence';
 import { type Share } from './one-proportion';
 import { shuffleShares } from './shuffle-counts';
-import { counter, dealsCount, listUpTo, shuffleTest } from './shuffle';
+import { counter, arrangementsCount, listUpTo, shuffleTest } from './shuffle';
 import {
   type ShuffleTest,
   canCountPairs,
@@ -44,7 +44,7 @@ export function exactly(given: Shuffling, steps = exactSteps): ShuffleTest | und
       const [a = [], b = []] = groups;
       if (statistic === 'mean' && groups.length === 2 && canCountTwoGroups(a, b, steps))
         return shuffleTwoMeansExact(a, b);
-      return dealsCount(groups.map((g) => g.length)) <= listUpTo
+      return arrangementsCount(groups.map((g) => g.length)) <= listUpTo
         ? shuffleTest(groups, ofLabels(statistic), 1, 0, slackOf(what, observedOf(what)))
         : undefined;
     }
@@ -57,7 +57,7 @@ export function exactly(given: Shuffling, steps = exactSteps): ShuffleTest | und
       const { table } = what;
       checkedTable(table);
       if (what.statistic === 'chi-square') {
-        if (dealsCount(table.map((row) => sum(row))) > listUpTo) return undefined;
+        if (arrangementsCount(table.map((row) => sum(row))) > listUpTo) return undefined;
         const outcomes = table.map((row) => row.flatMap((n, outcome) => new Array<number>(n).fill(outcome)));
         return shuffleTest(outcomes, chiSquareOf(table[0]?.length ?? 0), 1, 0, slackOf(what, observedOf(what)));
       }
@@ -66,7 +66,7 @@ export function exactly(given: Shuffling, steps = exactSteps): ShuffleTest | und
       return {
         observed: observedOf(what),
         method: 'exact',
-        arrangements: dealsCount([a.n, b.n]),
+        arrangements: arrangementsCount([a.n, b.n]),
         p: shuffleShares(a, b),
       };
     }

@@ -39,7 +39,7 @@ export function canCountTwoGroups(a: readonly number[], b: readonly number[], st
 }
 
 /**
- * Randomization test of two means, exact by counting: the share of all ways to deal the readings into the two groups
+ * Randomization test of two means, exact by counting: the share of all ways to part the readings into the two groups
  * that give a difference at least as large. Source: Fisher (1935), Pitman (1937); counting: Streitberg & Röhmel (1986).
  * @throws DomainError when the readings have too many decimals, or are too many, to be counted
  */

@@ -6,8 +6,8 @@ import { type ShuffleTest, sampledP } from './shuffle-means';
 /** Arrangements up to this many are listed one by one; beyond, some are drawn. */
 export const listUpTo = 100_000;
 
-/** Deals 0 … n − 1 into groups of the given sizes in every way, each way once. */
-function* deals(sizes: readonly number[]): Generator<Int32Array> {
+/** Arrangements 0 … n − 1 into groups of the given sizes in every way, each way once. */
+function* arrangements(sizes: readonly number[]): Generator<Int32Array> {
   const n = sizes.reduce((a, b) => a + b, 0);
   const label = new Int32Array(n);
   const left = [...sizes];
@@ -27,8 +27,8 @@ function* deals(sizes: readonly number[]): Generator<Int32Array> {
   yield* from(0);
 }
 
-/** How many ways there are to deal into groups of these sizes; Infinity beyond a million million. */
-export function dealsCount(sizes: readonly number[]): number {
+/** How many ways there are to part into groups of these sizes; Infinity beyond a million million. */
+export function arrangementsCount(sizes: readonly number[]): number {
   let ways = 1;
   let used = 0;
   for (const size of sizes)
@@ -64,7 +64,7 @@ export function counter(
 }
 
 /**
- * Randomization test of any statistic of several groups: the labels are dealt anew, in every way while there are few,
+ * Randomization test of any statistic of several groups: the labels are permuted anew, in every way while there are few,
  * else as often as asked. "Either way" takes the statistic as centred on 0; for one that only grows with the departure
  * (F, chi-square) read the greater tail. Source: Fisher (1935); sampled p: Davison & Hinkley (1997).
  * @param statistic from the values and each one's group
@@ -83,9 +83,9 @@ export function shuffleTest(
   const observed = statistic(values, label);
   const count = counter(observed, slack);
   const sizes = groups.map((g) => g.length);
-  const ways = dealsCount(sizes);
+  const ways = arrangementsCount(sizes);
   if (ways <= listUpTo) {
-    for (const dealt of deals(sizes)) count.see(statistic(values, dealt));
+    for (const permuted of arrangements(sizes)) count.see(statistic(values, permuted));
     return { observed, method: 'exact', arrangements: ways, p: count.tails(ways, (c, total) => c / total) };
   }
   const generator = random(seed, 1);

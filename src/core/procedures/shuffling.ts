@@ -1,12 +1,12 @@
 /**
- * What chance alone brings, arrangement after arrangement: labels dealt anew over readings, signs of differences
- * flipped, labels dealt over counts; or readings drawn again, for how far an estimate may stray. Arrangements come in
+ * What chance alone brings, arrangement after arrangement: labels permuted anew over readings, signs of differences
+ * flipped, labels permuted over counts; or readings drawn again, for how far an estimate may stray. Arrangements come in
  * numbered blocks with a stream of random numbers each, so that the same seed gives the same ones on every machine, in
  * any order and with any number of workers. Source: Fisher (1935), Pitman (1937), Efron (1979).
  */
 import { mostOf } from '../numeric/extremes';
-import { dealtSums } from '../kernels/shuffle';
-import { dealer } from '../numeric/deal';
+import { permutedSums } from '../kernels/shuffle';
+import { permuter } from '../numeric/permute';
 import { demand } from '../numeric/domain-error';
 import { type Random, random } from '../numeric/random';
 import { offsetsOf, sum } from '../numeric/sum';
@@ -70,12 +70,12 @@ function ofMeans(first: readonly number[], second: readonly number[]) {
   };
 }
 
-/** The difference of means from the sum dealt to the smaller group: the reference of what `dealtSums` does faster. */
-export function dealtMeans(first: readonly number[], second: readonly number[], generator: Random): () => number {
+/** The difference of means from the sum permuted to the smaller group: the reference of what `permutedSums` does faster. */
+export function permutedMeans(first: readonly number[], second: readonly number[], generator: Random): () => number {
   const { values, drawn, scale, expected } = ofMeans(first, second);
-  const deal = dealer(values, drawn, generator);
+  const permute = permuter(values, drawn, generator);
   return () => {
-    deal();
+    permute();
     let part = 0;
     // eslint-disable-next-line @typescript-eslint/no-non-null-assertion -- within the array
     for (let i = 0; i < drawn; i++) part += values[i]!;
@@ -83,22 +83,22 @@ export function dealtMeans(first: readonly number[], second: readonly number[], 
   };
 }
 
-/** Labels dealt anew: all groups but the largest are dealt their places among the readings, put in order of size. */
-function dealtLabels({ groups, statistic }: Extract<Shuffling, { kind: 'labels' }>, generator: Random): Arranger {
+/** Labels permuted anew: all groups but the largest are permuted their places among the readings, put in order of size. */
+function permutedLabels({ groups, statistic }: Extract<Shuffling, { kind: 'labels' }>, generator: Random): Arranger {
   const sizes = groups.map((g) => g.length);
   const values = groups.flat();
   const byValue = values.map((_, i) => i).sort((i, j) => (values[i] ?? 0) - (values[j] ?? 0));
   const rank = new Int32Array(values.length);
   byValue.forEach((i, r) => (rank[i] = r));
-  // Smallest group first, as `dealtMeans` has it.
+  // Smallest group first, as `permutedMeans` has it.
   const order = groups.map((_, i) => i).sort((i, j) => (sizes[i] ?? 0) - (sizes[j] ?? 0));
   const starts = groups.map((_, i) => sum(sizes.slice(0, i)));
   const places = Float64Array.from(
     order.flatMap((g) => Array.from({ length: sizes[g] ?? 0 }, (_, k) => rank[(starts[g] ?? 0) + k] ?? 0)),
   );
   const slots = Int32Array.from(order.flatMap((g) => new Array<number>(sizes[g] ?? 0).fill(g)));
-  const deal = dealer(places, values.length - mostOf(sizes), generator);
-  /** The group dealt to each reading, smallest reading first. */
+  const permute = permuter(places, values.length - mostOf(sizes), generator);
+  /** The group permuted to each reading, smallest reading first. */
   const label = new Int32Array(values.length);
   const judge = ofSorted(
     statistic,
@@ -107,7 +107,7 @@ function dealtLabels({ groups, statistic }: Extract<Shuffling, { kind: 'labels' 
   );
   return {
     next: () => {
-      deal();
+      permute();
       // eslint-disable-next-line @typescript-eslint/no-non-null-assertion -- within the arrays
       for (let i = 0; i < slots.length; i++) label[places[i]!] = slots[i]!;
       return judge(label);
@@ -139,7 +139,7 @@ function flippedSigns(
   };
 }
 
-function dealtCounts(
+function permutedCounts(
   table: readonly (readonly number[])[],
   statistic: (cells: ArrayLike<number>) => number,
   generator: Random,
@@ -213,11 +213,11 @@ function arranger(what: Shuffling, seed: number, block: number): Arranger {
   const generator = random(seed, block + 1);
   switch (what.kind) {
     case 'labels':
-      return dealtLabels(what, generator);
+      return permutedLabels(what, generator);
     case 'signs':
       return flippedSigns(what.differences, ofSigns(what.statistic), generator);
     case 'counts':
-      return dealtCounts(what.table, ofCounts(what), generator);
+      return permutedCounts(what.table, ofCounts(what), generator);
     case 'resample':
       return drawnAgain(what.groups, what.statistic, generator);
   }
@@ -245,12 +245,12 @@ export function blockOf(what: Shuffling, seed: number, block: number, from = 0, 
   const [a = [], b = []] = what.kind === 'labels' ? what.groups : [];
   if (what.kind === 'labels' && what.statistic === 'mean') {
     const { values, drawn, scale, expected } = ofMeans(a, b);
-    const made = dealtSums(values, drawn, seed, block + 1, to, expected, scale);
+    const made = permutedSums(values, drawn, seed, block + 1, to, expected, scale);
     if (made) return made.subarray(from);
   }
   const next =
     what.kind === 'labels' && what.statistic === 'mean'
-      ? dealtMeans(a, b, random(seed, block + 1))
+      ? permutedMeans(a, b, random(seed, block + 1))
       : what.kind === 'signs' && what.statistic === 'mean'
         ? flippedMeans(what.differences, random(seed, block + 1))
         : arranger(what, seed, block).next;

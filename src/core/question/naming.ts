@@ -4,7 +4,7 @@ import { countTable } from '../readings/count-table';
 import { withDerived } from '../readings/derive';
 import { factorNames } from '../readings/factors';
 import { type Repeats, chosenColumns, columnsAreGroups, groupNames } from '../readings/groups';
-import { saidLevel } from '../readings/levels';
+import { displayName } from '../readings/levels';
 import { type Table } from '../readings/table';
 import { kindOf } from './asking';
 import type { Question } from './question';
@@ -78,7 +78,7 @@ export function namesOf(question: Question, table: Table): Named {
   const nameOf = (id: string | undefined): { name: string } => ({
     name:
       all.find((g) => g.id === id)?.name ??
-      (columnsAreGroups(table) || id === undefined ? undefined : saidLevel(id, by ?? { unit: '' })) ??
+      (columnsAreGroups(table) || id === undefined ? undefined : displayName(id, by ?? { unit: '' })) ??
       'a group no longer there',
   });
   const groups = {

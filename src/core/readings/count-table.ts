@@ -4,7 +4,7 @@ import { bandedCounts } from './banded';
 import type { Category, CountTable } from './counts';
 import { withDerived } from './derive';
 import type { Choice } from './groups';
-import { levelRows, levelsOf, saidLevels } from './levels';
+import { levelRows, levelsOf, displayLevels } from './levels';
 import { readColumn } from './read-column';
 import { type Column, type Table, called, columnsOf } from './table';
 
@@ -47,7 +47,7 @@ const wholeCount = (column: Column, row: number, value: number): number => {
 };
 
 const coloured = (column: Column): (Category & { colour: number })[] =>
-  saidLevels(column).map(({ id, name, colour }, i) => ({ id, name, colour: colour ?? i }));
+  displayLevels(column).map(({ id, name, colour }, i) => ({ id, name, colour: colour ?? i }));
 
 /** A column of shares as two columns of counts: those, and the others. */
 function fromShares(table: Table, by: Column, shares: Column): CountTable {
@@ -105,7 +105,7 @@ function tabulated(table: Table): CountTable {
   if (countColumns.length === 1 && holdsShares(only.cells)) return fromShares(table, by, only);
   const long = second !== undefined && countColumns.length === 1;
   const categories: Category[] = long
-    ? saidLevels(second).map(({ id, name }) => ({ id, name }))
+    ? displayLevels(second).map(({ id, name }) => ({ id, name }))
     : countColumns.map((c) => ({ id: c.id, name: called(c) }));
   const rowOf = levelRows(by);
   const columnOf = long ? levelRows(second) : undefined;
@@ -139,7 +139,7 @@ function crossed(table: Table, { by: byId, outcome: outcomeId }: Crossing): Coun
   const outcome = groups.find((c) => c.id === outcomeId && c !== by) ?? groups.find((c) => c !== by);
   const [rowOf, columnOf] = [levelRows(by), outcome && levelRows(outcome)];
   const categories: Category[] = outcome
-    ? saidLevels(outcome).map(({ id, name }) => ({ id, name }))
+    ? displayLevels(outcome).map(({ id, name }) => ({ id, name }))
     : [{ id: 'count', name: 'count' }];
   const counts = levelsOf(by).map(() => categories.map(() => 0));
   let aside = 0;

@@ -2,7 +2,7 @@ import { demand } from '../numeric/domain-error';
 import { moments } from '../numeric/sum';
 import { withDerived } from './derive';
 import { type Choice, columnsAreGroups, subjectOfRow } from './groups';
-import { levelRows, saidLevels } from './levels';
+import { levelRows, displayLevels } from './levels';
 import { readColumn } from './read-column';
 import { type Column, type Level, type Table, called, columnsOf, findColumn } from './table';
 
@@ -118,7 +118,7 @@ function foundFactors(raw: Table, choice: Choice & { by2?: string | undefined })
       by !== undefined,
       'Only one factor is known: the columns. A column that names groups, beside them, is the other.',
     );
-    const levels = saidLevels(by);
+    const levels = displayLevels(by);
     // In a grid an empty cell stands for the level above it.
     const rows = Array.from(levelRows(by));
     if (table.shape === 'grid')
@@ -146,7 +146,7 @@ function foundFactors(raw: Table, choice: Choice & { by2?: string | undefined })
     first !== undefined && second !== undefined && first !== second,
     'Two factors need two columns that name groups: give a second column the role of a group.',
   );
-  const [la, lb] = [saidLevels(first), saidLevels(second)];
+  const [la, lb] = [displayLevels(first), displayLevels(second)];
   const [ra, rb] = [levelRows(first), levelRows(second)];
   const readings = readColumn(measure);
   for (const r of readings.used) take(measure, r.row, r.value, la[ra[r.row] ?? -1], lb[rb[r.row] ?? -1]);

@@ -1,6 +1,6 @@
 import { moments, sum } from '../numeric/sum';
 import { withDerived } from './derive';
-import { levelRows, saidLevels } from './levels';
+import { levelRows, displayLevels } from './levels';
 import { type ColumnReadings, type Reading, readColumn } from './read-column';
 import { type Column, type Table, columnsOf, findColumn } from './table';
 
@@ -113,7 +113,7 @@ export function groupNames(table: Table, choice: Choice = {}): Pick<Group, 'id' 
     }));
   const { measure, by } = chosenColumns(table, choice);
   if (!measure || !by) return [];
-  return saidLevels(by).map(({ id, name, colour }, place) => ({
+  return displayLevels(by).map(({ id, name, colour }, place) => ({
     id,
     name,
     unit: measure.unit,

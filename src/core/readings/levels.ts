@@ -33,12 +33,12 @@ function read(column: Column): Read {
 export const levelsOf = (column: Column): Level[] => read(column).levels;
 
 /** A group's name as it is said: a bare number carries its column's unit, "9 °C". */
-export const saidLevel = (name: string, { unit }: Pick<Column, 'unit'>): string =>
+export const displayName = (name: string, { unit }: Pick<Column, 'unit'>): string =>
   unit !== '' && /^[+−-]?\d[\d.,]*$/.test(name) ? `${name} ${unit}` : name;
 
 /** The groups of a group column by the names they go by in answers. */
-export const saidLevels = (column: Column): Level[] =>
-  levelsOf(column).map((level) => ({ ...level, name: saidLevel(level.name, column) }));
+export const displayLevels = (column: Column): Level[] =>
+  levelsOf(column).map((level) => ({ ...level, name: displayName(level.name, column) }));
 
 /** For each row the place of its group among `levelsOf`, −1 where the cell is empty. */
 export const levelRows = (column: Column): Int32Array => read(column).rows;

@@ -1,4 +1,4 @@
-/** Shuffling before one's eyes: the readings as they were dealt, and what the statistic came to each time. */
+/** Shuffling before one's eyes: the readings as they were permuted, and what the statistic came to each time. */
 import { mostOf } from '../numeric/extremes';
 import type { Chance } from '../answer/chance';
 import type { Cut, Gathered } from '../procedures/gathered';
@@ -10,7 +10,7 @@ import { significant } from '../words/numbers';
 import { nameMarks } from './group-rows';
 import { type Ink, type Mark, type Point, type Scene, extent } from './scene';
 
-/** Readings and groups up to which each is shown where it was dealt. */
+/** Readings and groups up to which each is shown where it was permuted. */
 const shownReadings = 300;
 const shownGroups = 8;
 
@@ -37,19 +37,22 @@ const dotRow = (points: Point[], y: number): Mark => ({
   ink: 'muted',
   shape: 0,
   size: 7,
-  name: 'dealt',
+  name: 'permuted',
 });
 
 const centreOf = ({ what }: Chance) =>
   what.statistic === 'median' || what.statistic === 'trimmed' ? centres[what.statistic] : centres.mean;
 
 /** One row for each group: its marks, and where the axis must reach. */
-function rowsOf(chance: Chance, dealt: Arrangement | undefined): { names: string[]; rows: Mark[][]; reach: number[] } {
+function rowsOf(
+  chance: Chance,
+  permuted: Arrangement | undefined,
+): { names: string[]; rows: Mark[][]; reach: number[] } {
   const { what, groups } = chance;
   const centre = centreOf(chance);
   const names = groups.map((g) => g.name);
   if (what.kind === 'signs') {
-    const flipped = dealt?.kind === 'signs' ? dealt.flipped : [];
+    const flipped = permuted?.kind === 'signs' ? permuted.flipped : [];
     const now = what.differences.map((d, i) => (flipped[i] ? -d : d));
     const ink = { group: groups[0]?.colour ?? 0 };
     const points = now.map((at, i): Point => ({
@@ -60,7 +63,7 @@ function rowsOf(chance: Chance, dealt: Arrangement | undefined): { names: string
     }));
     return {
       names: ['differences'],
-      rows: [[dotRow(points, 0), ...(now.length > 0 ? [tick(centre(now), 0, 'dealt-centre')] : [])]],
+      rows: [[dotRow(points, 0), ...(now.length > 0 ? [tick(centre(now), 0, 'permuted-centre')] : [])]],
       reach: [...what.differences, ...what.differences.map((d) => -d)],
     };
   }
@@ -70,13 +73,13 @@ function rowsOf(chance: Chance, dealt: Arrangement | undefined): { names: string
   const inkOf = (k: number) => ({ group: groups[k]?.colour ?? k });
   const rows = what.groups.map((group, g): Mark[] => {
     if (what.kind === 'labels') {
-      const labels = dealt?.kind === 'labels' ? dealt.labels : own;
+      const labels = permuted?.kind === 'labels' ? permuted.labels : own;
       const members = all.flatMap((at, i): (Point & { at: number })[] =>
         labels[i] === g ? [{ at, key: `r${i}`, ink: inkOf(own[i] ?? 0), shape: groups[own[i] ?? 0]?.colour ?? 0 }] : [],
       );
-      return [dotRow(members, g), tick(centre(members.map((p) => p.at)), g, 'dealt-centre')];
+      return [dotRow(members, g), tick(centre(members.map((p) => p.at)), g, 'permuted-centre')];
     }
-    const drawn = dealt?.kind === 'resample' ? (dealt.drawn[g] ?? []) : group.map((_, i) => i);
+    const drawn = permuted?.kind === 'resample' ? (permuted.drawn[g] ?? []) : group.map((_, i) => i);
     const times = group.map((_, i) => drawn.filter((d) => d === i).length);
     const points = group.flatMap((at, i): Point[] =>
       Array.from({ length: Math.max(1, times[i] ?? 0) }, (_, k) => ({
@@ -86,15 +89,15 @@ function rowsOf(chance: Chance, dealt: Arrangement | undefined): { names: string
         ...(times[i] === 0 ? { ink: 'muted' as const, hollow: true } : { ink: inkOf(g) }),
       })),
     );
-    return [dotRow(points, g), tick(centre(drawn.map((i) => group[i] ?? 0)), g, 'dealt-centre')];
+    return [dotRow(points, g), tick(centre(drawn.map((i) => group[i] ?? 0)), g, 'permuted-centre')];
   });
   return { names, rows, reach: all };
 }
 
 /** Counts as one bar a group, its outcomes side by side. */
-function countRows({ groups, what, outcomes }: Chance, dealt: Arrangement | undefined): Mark[][] {
+function countRows({ groups, what, outcomes }: Chance, permuted: Arrangement | undefined): Mark[][] {
   if (what.kind !== 'counts') return [];
-  const table = dealt?.kind === 'counts' ? dealt.table : what.table;
+  const table = permuted?.kind === 'counts' ? permuted.table : what.table;
   return table.map((row, i): Mark[] => {
     const n = row.reduce((s, x) => s + x, 0);
     let from = 0;
@@ -110,7 +113,7 @@ function countRows({ groups, what, outcomes }: Chance, dealt: Arrangement | unde
           y2: i + 0.14,
           ink: j === row.length - 1 && row.length === 2 ? 'line' : ink,
           tint: row.length === 2 ? 0.5 : 0.75 * (1 - j / row.length) + 0.08,
-          name: 'dealt-count',
+          name: 'permuted-count',
         };
         from = to;
         return bar;
@@ -132,14 +135,14 @@ function countRows({ groups, what, outcomes }: Chance, dealt: Arrangement | unde
   });
 }
 
-/** The readings as they lie, or as they were dealt; undefined where there are too many to follow. */
-export function dealtScene(chance: Chance, dealt: Arrangement | undefined, width: number): Scene | undefined {
+/** The readings as they lie, or as they were permuted; undefined where there are too many to follow. */
+export function arrangementScene(chance: Chance, permuted: Arrangement | undefined, width: number): Scene | undefined {
   const { what, groups, measure } = chance;
   const counts = what.kind === 'counts';
   const n = what.kind === 'signs' ? what.differences.length : counts ? 0 : what.groups.flat().length;
   if (n > shownReadings || groups.length > shownGroups) return undefined;
-  const { names, rows, reach } = rowsOf(chance, dealt);
-  const all = counts ? countRows(chance, dealt) : rows;
+  const { names, rows, reach } = rowsOf(chance, permuted);
+  const all = counts ? countRows(chance, permuted) : rows;
   const height = all.length * rowHeight;
   const zero: Mark[] =
     what.kind === 'signs'
@@ -150,8 +153,8 @@ export function dealtScene(chance: Chance, dealt: Arrangement | undefined, width
     height: height + 50,
     fontSize: 12.5,
     lineWeight: 1,
-    alt: dealt
-      ? `An arrangement by chance: its statistic is ${significant(dealt.statistic, 4)}.`
+    alt: permuted
+      ? `An arrangement by chance: its statistic is ${significant(permuted.statistic, 4)}.`
       : 'The readings as they are.',
     panels: [
       {

@@ -82,10 +82,10 @@ export function chanceCut(chance: Chance, gathered: Gathered, cut: Cut | undefin
 }
 
 /** What the readings shown come to: as observed, or as the last arrangement has them. */
-export const shownResult = (chance: Chance, observed: number, number: number, dealt: number | undefined): string =>
-  dealt === undefined
+export const shownResult = (chance: Chance, observed: number, number: number, permuted: number | undefined): string =>
+  permuted === undefined
     ? `As observed: ${statisticName(chance)} ${significant(observed, 4)}${unitAfter(chance.unit)}`
-    : `${chance.what.kind === 'resample' ? 'Drawing' : 'Shuffle'} ${number.toLocaleString('en')}: ${statisticName(chance)} ${significant(dealt, 4)}${unitAfter(chance.unit)}`;
+    : `${chance.what.kind === 'resample' ? 'Drawing' : 'Shuffle'} ${number.toLocaleString('en')}: ${statisticName(chance)} ${significant(permuted, 4)}${unitAfter(chance.unit)}`;
 
 /** What counting every arrangement gives. */
 export const exactResult = ({ tail }: Chance, exact: ShuffleTest): Text =>

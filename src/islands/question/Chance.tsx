@@ -13,7 +13,7 @@ import type { ShuffleTest } from '../../core/procedures/shuffle-means';
 import { type Shuffling, centreDifference } from '../../core/procedures/shuffling';
 import { choicesOf, methodsFor } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
-import { dealtScene, gatheredScene } from '../../core/scenes/chance';
+import { arrangementScene, gatheredScene } from '../../core/scenes/chance';
 import {
   chanceCut,
   chanceIdea,
@@ -73,8 +73,8 @@ function Run({ chance, answer, onChange, mode }: Props & { chance: Chances; mode
     const groups = what.groups.map((g) => Float64Array.from(g));
     return fromResamples(gathered.values(), gathered.observed, jackknifeAcceleration(groups, of), level);
   }, [mode, n, goal, what, gathered, level]);
-  const dealt = useMemo(() => {
-    const scene = dealtScene(chance, last, width);
+  const permuted = useMemo(() => {
+    const scene = arrangementScene(chance, last, width);
     return scene && layout(scene);
   }, [chance, last]);
   const grown = useMemo(
@@ -132,11 +132,15 @@ function Run({ chance, answer, onChange, mode }: Props & { chance: Chances; mode
           </>
         )}
       </p>
-      <p className="mt-1 text-sm tabular-nums" data-testid="dealt-result">
+      <p className="mt-1 text-sm tabular-nums" data-testid="permuted-result">
         {shownResult(chance, gathered.observed, n, last?.statistic)}
       </p>
-      <div className="mt-1" data-testid="dealt">
-        {dealt ? <DrawingView drawing={dealt} /> : <p className="text-sm text-muted">{tooMany(readings, subject)}</p>}
+      <div className="mt-1" data-testid="permuted">
+        {permuted ? (
+          <DrawingView drawing={permuted} />
+        ) : (
+          <p className="text-sm text-muted">{tooMany(readings, subject)}</p>
+        )}
       </div>
       <div data-testid="gathered">
         <DrawingView drawing={grown} />

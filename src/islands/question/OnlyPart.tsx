@@ -1,4 +1,4 @@
-import { saidLevels } from '../../core/readings/levels';
+import { displayLevels } from '../../core/readings/levels';
 import { called } from '../../core/readings/table';
 import type { AskProps } from './Measured';
 
@@ -20,7 +20,7 @@ export function OnlyPart({ question, table, onChange }: Pick<AskProps, 'question
         }}
       >
         <option value="">anything: ask of all rows</option>
-        {(column ? saidLevels(column) : []).map((l) => (
+        {(column ? displayLevels(column) : []).map((l) => (
           <option key={l.id} value={l.id}>
             {l.name}
           </option>

@@ -74,7 +74,7 @@ export const words: Words = {
       },
       some: {
         tex: 'H_1\\colon \\text{not } H_0',
-        words: 'They have: at least one group’s readings are others than chance would deal it.',
+        words: 'They have: at least one group’s readings are others than chance would give it.',
       },
     };
   },

@@ -1,6 +1,6 @@
 import { countChecks, expectedOf } from '../../../answer/count-checks';
 import { type GroupPart, partOf } from '../../../answer/group-part';
-import { permutedCounts } from '../../../answer/permuted-counts';
+import { countsToPermute } from '../../../answer/counts-to-permute';
 import { shareParts } from '../../../answer/shares';
 import { worked } from '../../../answer/worked';
 import type { Question } from '../../../question/question';
@@ -27,7 +27,7 @@ export const analysis: OfCounts = {
   compare: (question, counted) => compare(question, groups(question, counted)),
   checked: () => [],
   checks: (answer) => countChecks(answer, expectedOf(answer)),
-  permuted: (answer) => permutedCounts(answer, 'chi-square'),
+  permuted: (answer) => countsToPermute(answer, 'chi-square'),
   working: ({ answer: { question }, comparison }) => {
     const { counts } = comparison;
     if (!counts) return [];

@@ -1,7 +1,7 @@
 import { countChecks, expectedOf } from '../../../answer/count-checks';
 import { partOf } from '../../../answer/group-part';
 import { shareParts } from '../../../answer/shares';
-import { permutedCounts } from '../../../answer/permuted-counts';
+import { countsToPermute } from '../../../answer/counts-to-permute';
 import { worked } from '../../../answer/worked';
 import { there } from '../../../numeric/there';
 import { choicesOf } from '../../../question/choices';
@@ -27,7 +27,7 @@ export const analysis: OfCounts = {
   },
   checked: () => [],
   checks: (answer) => countChecks(answer, expectedOf(answer)),
-  permuted: (answer) => permutedCounts(answer, 'share'),
+  permuted: (answer) => countsToPermute(answer, 'share'),
   working: ({ answer: { question, groups } }) => {
     const [x, y] = groups.map((g) => ({ successes: there(g.share, 'The share').successes, n: g.n }));
     const [a, b] = [there(x, 'The first share'), there(y, 'The second share')];

@@ -1,5 +1,5 @@
 import { countChecks, expectedOf } from '../../../answer/count-checks';
-import { permutedCounts } from '../../../answer/permuted-counts';
+import { countsToPermute } from '../../../answer/counts-to-permute';
 import { tableParts } from '../../../answer/tables';
 import { worked } from '../../../answer/worked';
 import { independenceWorking } from '../../../working/counts';
@@ -19,7 +19,7 @@ export const analysis: OfCounts = {
   compare,
   checked: () => [],
   checks: (answer) => countChecks(answer, expectedOf(answer)),
-  permuted: (answer) => permutedCounts(answer, 'chi-square'),
+  permuted: (answer) => countsToPermute(answer, 'chi-square'),
   working: ({ answer: { question }, comparison }) => {
     const { counts } = comparison;
     if (!counts) return [];

@@ -4,16 +4,16 @@ import type { Random } from './random';
 const batch = 1024;
 
 /**
- * A dealer: each call puts a random choice of the list, in random order, into its first `drawn` places, every choice
- * equally likely. The same generator deals any list of the same length alike, so that what becomes of readings and of
+ * A permuter: each call puts a random choice of the list, in random order, into its first `drawn` places, every choice
+ * equally likely. The same generator arrangements any list of the same length alike, so that what becomes of readings and of
  * their row numbers agree.
- * @param list dealt in place
+ * @param list permuted in place
  */
-export function dealer(list: Float64Array, drawn: number, generator: Random): () => void {
+export function permuter(list: Float64Array, drawn: number, generator: Random): () => void {
   const { fill } = generator;
   const n = list.length;
   // Sixteen random bits do not reach over a longer list.
-  if (n > 65_535) return longDealer(list, drawn, fill);
+  if (n > 65_535) return longPermuter(list, drawn, fill);
   const words = new Uint32Array(batch / 2);
   const made = new Uint16Array(words.buffer);
   let next = batch;
@@ -44,7 +44,7 @@ export function dealer(list: Float64Array, drawn: number, generator: Random): ()
 }
 
 /** The same of a long list, each choice from thirty-two random bits (Lemire, 2019). */
-function longDealer(list: Float64Array, drawn: number, fill: Random['fill']): () => void {
+function longPermuter(list: Float64Array, drawn: number, fill: Random['fill']): () => void {
   const n = list.length;
   const words = new Uint32Array(batch);
   let next = batch;
