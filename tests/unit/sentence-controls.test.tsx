@@ -39,7 +39,7 @@ describe('the parts of a question’s sentence', () => {
         const chosen = control.options.find((o) => o.id === control.chosen);
         expect(chosen, `${name}, ${part}`).to.not.equal(undefined);
         if (!chosen) continue;
-        expect(questionSentence(namesOf(chosen.question, table)), `${name}, ${part}`).to.equal(
+        expect(questionSentence(namesOf(chosen.ask(), table)), `${name}, ${part}`).to.equal(
           questionSentence(namesOf(question, table)),
         );
         seen++;
@@ -53,7 +53,7 @@ describe('the parts of a question’s sentence', () => {
       for (const part of ['a', 'b', 'found', 'factor', 'second-factor', 'outcome', 'counting'] as const) {
         const control = controlled(question, table)[part];
         for (const option of control?.options ?? []) {
-          const said = sentenceOf(option.question, table).find((s) => isPart(s, part));
+          const said = sentenceOf(option.ask(), table).find((s) => isPart(s, part));
           expect(said, `${name}, ${part}: ${option.words}`).to.include({ said: option.words });
           parts.add(part);
         }
@@ -67,7 +67,7 @@ describe('the parts of a question’s sentence', () => {
     for (const { name, question, table } of all)
       for (const [part, control] of controlsAll(question, table))
         for (const option of control.options) {
-          const found = answer(option.question, table, true);
+          const found = answer(option.ask(), table, true);
           const reason = !found.ok ? found.reason : found.value.comparison.ok ? '' : found.value.comparison.reason;
           if (reason === '') answered++;
           else {
@@ -78,11 +78,33 @@ describe('the parts of a question’s sentence', () => {
     expect(answered).to.be.greaterThan(10 * refused);
   });
 
+  it('look at no reading before one is chosen, so that a large table keeps nobody waiting', () => {
+    for (const { name, question, table } of all) {
+      if (question.about === 'share' || question.about === 'table' || table.shape === 'rows') continue;
+      let looked = 0;
+      const watched: Table = {
+        ...table,
+        columns: table.columns.map((column) =>
+          column.role === 'measure'
+            ? Object.defineProperty({ ...column }, 'cells', {
+                get: () => ((looked += 1), column.cells),
+                enumerable: true,
+              })
+            : column,
+        ),
+      };
+      const told = controlsAll(question, watched);
+      expect(looked, name).to.equal(0);
+      // What is chosen may look.
+      for (const [, control] of told) for (const option of control.options) expect(option.ask().level).to.equal(0.95);
+    }
+  });
+
   it('remember a direction that was chosen with the answer in sight, and forget it once both count', () => {
     for (const { name, question, table } of all) {
       const { direction } = controlled(question, table);
       for (const option of direction?.options ?? [])
-        expect(option.question.afterLooking, `${name}: ${option.words}`).to.equal(
+        expect(option.ask().afterLooking, `${name}: ${option.words}`).to.equal(
           option.id === 'either' ? undefined : true,
         );
     }

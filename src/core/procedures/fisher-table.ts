@@ -23,7 +23,7 @@ export function fisherTable(table: readonly (readonly number[])[], seed: number,
   checkedTable(table);
   const rows = table.map((row) => sum(row));
   const columns = (table[0] ?? []).map((_, j) => sum(table.map((row) => row[j] ?? 0)));
-  // The lines of the longer side are filled one after the other; the largest comes last, for it is what is left over.
+  // The lines of the longer side are filled one after the other; the largest comes last, for it is what remains.
   const [lines, left] = rows.length <= columns.length ? [columns, [...rows]] : [rows, [...columns]];
   const order = [...lines].sort((a, b) => a - b);
   const logs = logFactorials(sum(rows));

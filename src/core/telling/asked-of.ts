@@ -23,12 +23,12 @@ function ofReadings(question: Question, table: Table): Control {
   const methods = methodsFor({ ...question, about: undefined }).map((method): Option => ({
     id: method,
     words: one && method === 'means' ? 'its mean' : (methodWords[method] ?? method),
-    question: { ...(bySpread ? rest : question), method },
+    ask: () => ({ ...(bySpread ? rest : question), method }),
   }));
-  const more = (id: string, words: string, next: Partial<Question>): Option => ({
+  const more = (id: string, words: string, next: () => Partial<Question>): Option => ({
     id,
     words,
-    question: { ...rest, ...next },
+    ask: () => ({ ...rest, ...next() }),
   });
   const found = table.shape === 'rows' && columnsOf(table, 'group').length > 1 && !isWithin(design);
   return {
@@ -36,17 +36,19 @@ function ofReadings(question: Question, table: Table): Control {
     chosen: bySpread ? 'spread' : choicesOf(question).method,
     options: [
       ...methods,
-      ...(hasKind('spread', design) ? [more('spread', one ? 'its spread' : 'their spread', { about: 'spread' })] : []),
+      ...(hasKind('spread', design)
+        ? [more('spread', one ? 'its spread' : 'their spread', () => ({ about: 'spread' }))]
+        : []),
       ...(hasKind('share', design)
         ? [
-            more('band', 'a share: how many lie beyond a limit', {
+            more('band', 'a share: how many lie beyond a limit', () => ({
               about: 'share',
               found: 'below',
               cut: middleOf(table, question),
-            }),
+            })),
           ]
         : []),
-      ...(found ? [more('share', 'what was found: a share', { about: 'share' })] : []),
+      ...(found ? [more('share', 'what was found: a share', () => ({ about: 'share' }))] : []),
     ],
   };
 }
@@ -58,20 +60,20 @@ function ofCounts(question: Question, table: Table): Control {
   const rest = cut === undefined ? kept : unfound;
   const { design } = question;
   const options: (Option | undefined)[] = [
-    { id: 'share', words: 'one share', question: { ...rest, about: 'share' } },
+    { id: 'share', words: 'one share', ask: () => ({ ...rest, about: 'share' }) },
     cut === undefined
       ? {
           id: 'table',
           words: 'all categories',
-          question: {
+          ask: () => ({
             ...rest,
             about: 'table',
             design: kindOf[design] === 'two' ? 'several' : design,
             direction: 'either',
-          },
+          }),
         }
       : undefined,
-    columnsOf(table, 'measure').length > 0 ? { id: 'readings', words: 'the readings', question: rest } : undefined,
+    columnsOf(table, 'measure').length > 0 ? { id: 'readings', words: 'the readings', ask: () => rest } : undefined,
   ];
   return { label: 'Asked of', chosen: question.about, options: options.flatMap((o) => o ?? []) };
 }

@@ -22,8 +22,8 @@ import { type PartName, type Segment, isPart } from '../words/segments';
 export interface Option {
   id: string;
   words: string;
-  /** The question as it would then be asked. */
-  question: Question;
+  /** The question as it would then be asked: made when it is chosen, for that may look at every reading. */
+  ask: () => Question;
 }
 
 /** A part of the sentence with what it may be. */
@@ -67,9 +67,13 @@ function directions(question: Question, said: string): Control {
     label: 'Direction',
     chosen: question.direction,
     options: [
-      { id: 'either', words: question.direction === 'either' ? said : 'different (two-sided)', question: to('either') },
-      { id: 'greater', words: 'greater', question: to('greater') },
-      { id: 'less', words: 'less', question: to('less') },
+      {
+        id: 'either',
+        words: question.direction === 'either' ? said : 'different (two-sided)',
+        ask: () => to('either'),
+      },
+      { id: 'greater', words: 'greater', ask: () => to('greater') },
+      { id: 'less', words: 'less', ask: () => to('less') },
     ],
   };
 }
@@ -87,7 +91,7 @@ function kinds(question: Question, table: Table, said: string): Control {
     options: [...new Set([...kindsFor(table, question), now])].map((kind) => ({
       id: kind,
       words: kind === now ? said : nameOf(kind),
-      question:
+      ask: () =>
         kind === now
           ? question
           : asDesign(question, table, designOf(kind, !counts && isWithin(design) && kind !== 'value')),
@@ -104,8 +108,12 @@ function countings(question: Question, table: Table, counted: CountTable | undef
     label,
     chosen: within ? 'within' : 'once',
     options: (['once', 'within'] as const).map((id) => {
-      const next = asDesign(question, table, designOf(of, id === 'within'));
-      return { id, words: factsOf(next).within ?? 'counts once', question: next };
+      const next = designOf(of, id === 'within');
+      return {
+        id,
+        words: factsOf({ ...question, design: next }).within ?? 'counts once',
+        ask: () => asDesign(question, table, next),
+      };
     }),
   });
   if (about === 'table') return undefined;
@@ -128,7 +136,7 @@ function columnControl(
   return {
     label,
     chosen: chosen?.id,
-    options: columns.map((c) => ({ id: c.id, words: called(c), question: to(c.id) })),
+    options: columns.map((c) => ({ id: c.id, words: called(c), ask: () => to(c.id) })),
   };
 }
 
@@ -156,7 +164,7 @@ function crossed(question: Question, table: Table, counted: CountTable | undefin
   const found: Control = {
     label: 'What was found',
     chosen: question.found ?? outcomes[0]?.id,
-    options: outcomes.map((o) => ({ id: o.id, words: o.name, question: { ...question, found: o.id } })),
+    options: outcomes.map((o) => ({ id: o.id, words: o.name, ask: () => ({ ...question, found: o.id }) })),
   };
   const groups = columnsOf(table, 'group');
   const crossable = (!holdsCounts(table) || table.shape === 'categories') && groups.length > 2;
@@ -211,7 +219,7 @@ export function controlsOf(question: Question, table: Table, sentence: readonly 
           options: groups.map(({ id, name }) => ({
             id,
             words: name,
-            question: kindOf[design] === 'two' ? exchanged(question, which, id) : { ...question, [which]: id },
+            ask: () => (kindOf[design] === 'two' ? exchanged(question, which, id) : { ...question, [which]: id }),
           })),
         };
   const all: Controls = {

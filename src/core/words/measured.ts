@@ -46,6 +46,12 @@ export function eachCounts(named: Named, noun: 'reading' | 'subject' | 'one'): S
     : asked`when each ${subject} ${counting}?`;
 }
 
+/** Whether the test was two-sided, or which way it looked. */
+export const directionClause = (answer: Answer): string =>
+  answer.question.direction === 'either'
+    ? ' The test was two-sided.'
+    : ` The test was one-sided (${nameAt(answer, 0)} ${answer.question.direction}).`;
+
 /** How many readings were set aside, where and why. */
 export function asideClause(groups: readonly GroupPart[]): string {
   const aside = groups.flatMap((g) => g.readings.aside.map((r) => ({ group: g.name, reason: r.reason })));

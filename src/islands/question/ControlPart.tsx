@@ -12,7 +12,7 @@ export function ControlPart({ control, onChange }: { control: Control; onChange:
       value={known ? chosen : ''}
       onChange={(e) => {
         const next = options.find((o) => o.id === e.target.value);
-        if (next) onChange(next.question);
+        if (next) onChange(next.ask());
       }}
     >
       {!known && <option value="">(removed)</option>}

@@ -189,7 +189,7 @@ function Found({ answer, comparison }: { answer: Answer; comparison: Comparison 
       )}
       <TestLines comparison={comparison} />
       <Sizes answer={answer} comparison={comparison} />
-      {counts && question.about === 'share' && question.design !== 'one-sample' && (
+      {counts && question.about === 'share' && (
         <p className="text-[14.5px] text-muted" data-testid="expected">
           Smallest expected count {significant(counts.smallest, 3)}; under 5: {counts.underFive}.
         </p>

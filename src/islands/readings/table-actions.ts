@@ -19,7 +19,7 @@ interface Place {
   report: (report: Report) => void;
 }
 
-/** What can be done with a table as a whole: ask of it, add another beside it, take it out of the study. */
+/** What can be done with a table as a whole: ask of it, add another beside it, remove it from the study. */
 export function tableActions({ study, table, shown, selectedIds, report }: Place) {
   const goto = (path: string) => window.location.assign(`/studies/${study}/${path}`);
   const trying = async (run: () => Promise<void>): Promise<void> => {

@@ -6,7 +6,6 @@ import { choicesOf } from '../../question/choices';
 import type { Named } from '../../question/naming';
 import type { Method, Question } from '../../question/question';
 import { countOf, countedClause, shareNamed, arrangementWords } from '../../words/counts';
-import { nameAt } from '../../words/measured';
 import { percent } from '../../words/numbers';
 import { testPhrase } from '../../words/phrases';
 import { type Part, part } from '../../words/segments';
@@ -34,12 +33,6 @@ export const shareClause = (group: GroupPart): Text => text`${group.name} ${coun
 /** "Shares are given with 95 % Wilson intervals": how one share's interval is named. */
 export const sharesGiven = (asked: Question): string =>
   `Shares are given with ${percent(asked.level)} ${intervalNames[choicesOf(asked).shareInterval]} intervals`;
-
-/** Whether the test had a direction. */
-export const sidedClause = (answer: Answer): string =>
-  answer.question.direction === 'either'
-    ? ' The test was two-sided.'
-    : ` The test was one-sided (${nameAt(answer, 0)} ${answer.question.direction}).`;
 
 /** The methods. @param among what was compared with what; @param sided whether the test had a direction */
 export function methodsOf(answer: Answer, among: string, names: Names, sided: string, intervals: string): Text {

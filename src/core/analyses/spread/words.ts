@@ -112,12 +112,6 @@ export function twoHypotheses(answer: Answer): Hypotheses {
   };
 }
 
-/** Whether the test had a direction. */
-export const sidedClause = (answer: Answer): string =>
-  answer.question.direction === 'either'
-    ? ' The test was two-sided.'
-    : ` The test was one-sided (${nameAt(answer, 0)} ${answer.question.direction}).`;
-
 /** @param among what was compared with what; @param more how it was tested, and what followed */
 export function methodsOf(
   answer: Answer,

@@ -1,7 +1,7 @@
 import { choicesOf } from '../../../question/choices';
 import { countOf } from '../../../words/counts';
 import { against, parameterOf } from '../../../words/hypothesis';
-import { eachCounts, groupPart, nameAt, shortGroups } from '../../../words/measured';
+import { directionClause, eachCounts, groupPart, nameAt, shortGroups } from '../../../words/measured';
 import { atAlpha } from '../../../words/numbers';
 import { effectPhrases, testPhrase } from '../../../words/phrases';
 import { asked, part } from '../../../words/segments';
@@ -23,7 +23,6 @@ import {
   shareClause,
   shareOf,
   sharesGiven,
-  sidedClause,
 } from '../words';
 
 const names: Names = {
@@ -81,7 +80,7 @@ export const words: Words = {
       answer,
       `in ${nameAt(answer, 0)} was compared with ${choicesOf(answer.question).value}`,
       names,
-      sidedClause(answer),
+      directionClause(answer),
       `${sharesGiven(answer.question)}.`,
     ),
   results: (answer, comparison) => {

@@ -1,8 +1,9 @@
+import { directionClause } from '../../../words/measured';
 import { countOf } from '../../../words/counts';
 import { percent } from '../../../words/numbers';
 import type { Words } from '../../words';
 import * as pair from '../pair';
-import { type Names, legendOf, methodsOf, named, shareOf, sidedClause } from '../words';
+import { type Names, legendOf, methodsOf, named, shareOf } from '../words';
 
 const names: Names = {
   score: ['McNemar’s test', 'McNemar’s test (without continuity correction)'],
@@ -30,7 +31,7 @@ export const words: Words = {
       answer,
       pair.among(answer),
       names,
-      sidedClause(answer),
+      directionClause(answer),
       `Differences of shares are given with ${percent(answer.question.level)} Newcombe intervals for paired proportions.`,
     ),
   results: pair.results,

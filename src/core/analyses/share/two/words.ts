@@ -1,3 +1,4 @@
+import { directionClause } from '../../../words/measured';
 import { choicesOf } from '../../../question/choices';
 import { countOf } from '../../../words/counts';
 import { percent } from '../../../words/numbers';
@@ -13,7 +14,6 @@ import {
   named,
   shareOf,
   sharesGiven,
-  sidedClause,
 } from '../words';
 
 const names: Names = {
@@ -50,7 +50,7 @@ export const words: Words = {
     const kind = { difference: 'Newcombe', ratio: 'log-normal', odds }[effect];
     const of = { difference: 'differences of shares', ratio: 'ratios of shares', odds: 'odds ratios' }[effect];
     const intervals = `${sharesGiven(answer.question)}, ${of} with ${percent(answer.question.level)} ${kind} intervals.`;
-    return methodsOf(answer, pair.among(answer), names, sidedClause(answer), intervals);
+    return methodsOf(answer, pair.among(answer), names, directionClause(answer), intervals);
   },
   results: pair.results,
   legend: legendOf(names),

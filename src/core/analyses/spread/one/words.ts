@@ -3,7 +3,7 @@ import { there } from '../../../numeric/there';
 import { choicesOf } from '../../../question/choices';
 import type { Named } from '../../../question/naming';
 import { against, parameterOf } from '../../../words/hypothesis';
-import { eachCounts, groupPart, nameAt } from '../../../words/measured';
+import { directionClause, eachCounts, groupPart, nameAt } from '../../../words/measured';
 import { atAlpha } from '../../../words/numbers';
 import { contribution } from '../../../words/phrases';
 import { asked, part } from '../../../words/segments';
@@ -11,7 +11,7 @@ import { sentenceCase, valued } from '../../../words/sentences';
 import { text } from '../../../words/text';
 import { verdictOn } from '../../../words/verdict';
 import type { Words } from '../../words';
-import { alike, effectResults, methodsOf, sdOf, short, sidedClause, spreadSentence, what } from '../words';
+import { alike, effectResults, methodsOf, sdOf, short, spreadSentence, what } from '../words';
 
 const stated = ({ question, unit }: Pick<Named, 'question' | 'unit'>): string =>
   valued(String(choicesOf(question).value), unit);
@@ -54,7 +54,7 @@ export const words: Words = {
   },
   methods: (answer) =>
     methodsOf(answer, `of ${nameAt(answer, 0)} was judged`, contribution(answer), {
-      sided: sidedClause(answer),
+      sided: directionClause(answer),
       stated: ` against an SD of ${stated(answer)}`,
     }),
   results: (answer, comparison) => {

@@ -1,6 +1,6 @@
-import { nameAt } from '../../../words/measured';
+import { directionClause, nameAt } from '../../../words/measured';
 import type { Words } from '../../words';
-import { alike, methodsOf, short, sidedClause, twoHeadline, twoHypotheses, twoResults, twoSentence } from '../words';
+import { alike, methodsOf, short, twoHeadline, twoHypotheses, twoResults, twoSentence } from '../words';
 
 /** The spreads of the same subjects twice. */
 export const words: Words = {
@@ -15,7 +15,7 @@ export const words: Words = {
       answer,
       `was compared between ${nameAt(answer, 0)} and ${nameAt(answer, 1)}`,
       `each ${answer.subject || 'subject'} being measured in both`,
-      { sided: sidedClause(answer) },
+      { sided: directionClause(answer) },
     ),
   results: twoResults,
 };

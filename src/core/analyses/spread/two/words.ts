@@ -1,17 +1,7 @@
-import { nameAt } from '../../../words/measured';
+import { directionClause, nameAt } from '../../../words/measured';
 import { contribution } from '../../../words/phrases';
 import type { Words } from '../../words';
-import {
-  alike,
-  elseOf,
-  methodsOf,
-  short,
-  sidedClause,
-  twoHeadline,
-  twoHypotheses,
-  twoResults,
-  twoSentence,
-} from '../words';
+import { alike, elseOf, methodsOf, short, twoHeadline, twoHypotheses, twoResults, twoSentence } from '../words';
 
 /** The spreads of two groups. */
 export const words: Words = {
@@ -23,7 +13,7 @@ export const words: Words = {
   hypotheses: twoHypotheses,
   methods: (answer) =>
     methodsOf(answer, `was compared between ${nameAt(answer, 0)} and ${nameAt(answer, 1)}`, contribution(answer), {
-      sided: sidedClause(answer),
+      sided: directionClause(answer),
     }),
   results: twoResults,
 };
