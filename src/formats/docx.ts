@@ -15,7 +15,7 @@ import {
   TextRun,
   WidthType,
 } from 'docx';
-import type { TextTable } from '../core/words/subject-tables';
+import type { TextTable } from '../core/words/tables/result-table';
 import type { DrawnPiece } from '../core/write-up/piece';
 import type { Run, SettledBlock } from '../core/write-up/settled';
 
@@ -127,7 +127,9 @@ export async function docxFile(title: string, blocks: readonly SettledBlock[], p
           out.push(
             caption(`Table ${block.number}.`, [{ text: block.table.title }]),
             tableOf(block.table),
-            new Paragraph({}),
+            ...(block.table.notes ?? ['']).map(
+              (note) => new Paragraph({ style: 'Caption', children: [textRun({ text: note })] }),
+            ),
           );
           break;
         case 'figure':

@@ -1,4 +1,4 @@
-import type { TextTable } from '../core/words/subject-tables';
+import type { TextTable } from '../core/words/tables/result-table';
 import type { DrawnPiece } from '../core/write-up/piece';
 import type { Run, SettledBlock } from '../core/write-up/settled';
 
@@ -16,14 +16,16 @@ function run({ text, bold, italic, subscript, superscript, break: ends }: Run): 
 
 const runs = (all: readonly Run[]): string => all.map(run).join('');
 
-/** A table with its head and its title as caption. */
-export const htmlTable = ({ title, head, rows }: TextTable, label = ''): string =>
+/** A table with its head, its title as caption and its notes at the foot. */
+export const htmlTable = ({ title, head, rows, notes = [] }: TextTable, label = ''): string =>
   `<table><caption>${label}${escapedHtml(title)}</caption><thead><tr>${head.map((h) => `<th scope="col">${escapedHtml(h)}</th>`).join('')}</tr></thead><tbody>${rows
     .map(
       (row) =>
         `<tr>${row.map((c, j) => (j === 0 ? `<th scope="row">${escapedHtml(c)}</th>` : `<td>${escapedHtml(c)}</td>`)).join('')}</tr>`,
     )
-    .join('')}</tbody></table>`;
+    .join(
+      '',
+    )}</tbody>${notes.length === 0 ? '' : `<tfoot>${notes.map((note) => `<tr><td colspan="${head.length}">${escapedHtml(note)}</td></tr>`).join('')}</tfoot>`}</table>`;
 
 function block(of: SettledBlock, picture: (figure: DrawnPiece) => string): string {
   switch (of.kind) {
@@ -48,7 +50,7 @@ function block(of: SettledBlock, picture: (figure: DrawnPiece) => string): strin
 
 const style = `body{max-width:42rem;margin:3rem auto;padding:0 1rem;font:1.05rem/1.55 'Source Serif 4',Georgia,serif;color:#1d1f1c;background:#fff}
 h1,h2,h3{line-height:1.25}table{border-collapse:collapse;border-top:1px solid;border-bottom:1px solid;margin:1.5rem 0;font:.9rem/1.4 'Source Sans 3',sans-serif;font-variant-numeric:tabular-nums}
-caption{text-align:left;padding-bottom:.4rem}thead th{border-bottom:1px solid}th,td{padding:.2rem .8rem .2rem 0;text-align:right;font-weight:normal}th:first-child{text-align:left}
+caption{text-align:left;padding-bottom:.4rem}thead th{border-bottom:1px solid}th,td{padding:.2rem .8rem .2rem 0;text-align:right;font-weight:normal}th:first-child,tfoot td{text-align:left}
 figure{margin:1.5rem 0}figure svg,figure img{max-width:100%;height:auto}figcaption{font-size:.92rem}blockquote{margin-left:1.5rem;color:#5a5d55}`;
 
 /** A write-up as one HTML file that stands alone. @param picture a figure as markup: an SVG, or an image that points at a file */

@@ -61,6 +61,10 @@ export function markdownDocument(blocks: readonly SettledBlock[], picture: (figu
               })),
             })),
           },
+          ...(of.table.notes ?? []).map((value) => ({
+            type: 'paragraph' as const,
+            children: [{ type: 'text' as const, value }],
+          })),
         ];
       case 'figure':
         return [

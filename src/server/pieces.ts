@@ -9,7 +9,7 @@ import { headline } from '../core/telling/headline';
 import { pRelation } from '../core/words/numbers';
 import { shortQuestion } from '../core/telling/question';
 import { methodsSentence, resultsSentence } from '../core/telling/report';
-import { resultTables } from '../core/words/result-table';
+import { textTables } from '../core/words/tables/tables';
 import { type Text, plain } from '../core/words/text';
 import type { FigurePieces, QuestionPieces, StudyPieces } from '../core/write-up/piece';
 import { mergeWords } from '../formats/merge-words';
@@ -49,7 +49,7 @@ export function questionPieces(question: Question, table: Table): QuestionPieces
     methods: worded(question, 'methods', methodsSentence(given)),
     legend: worded(question, 'legend', figureLegend(given, defaultFigureStyle)),
   };
-  const base = { name: shortQuestion(given), tables: resultTables(given) };
+  const base = { name: shortQuestion(given), tables: textTables(given) };
   if (!comparison.ok) return { ...base, trouble: comparison.reason, sentences, numbers: {} };
   const top = headline(given, comparison.value);
   return {

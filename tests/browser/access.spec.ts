@@ -53,7 +53,7 @@ for (const theme of ['page', 'night-bench'])
     // Questions of several groups and of two factors with all their parts opened, and one asked of every measure.
     for (const question of ['Daylight (control) · … · Violet lamp', 'temperature × nutrient']) {
       await spine.getByRole('link', { name: question }).first().click();
-      await page.getByTestId('comparisons').first().waitFor();
+      await page.getByTestId('comparisons-table').first().waitFor();
       // Formulas are many nodes, so one working stands for all.
       if (theme === 'page' && question.startsWith('Daylight')) {
         for (const part of await page.locator('article details > summary.prose-serif').all()) await part.click();

@@ -43,7 +43,7 @@ test('two shares: difference, ratio, odds ratio, exact; from typed counts to the
   await expect(page.getByTestId('interval')).toContainText(
     `${fixed(expected['odds_ratio_low'], 1)} to ${fixed(expected['odds_ratio_high'], 1)}`,
   );
-  await expect(page.getByTestId('effects')).toContainText(fixed(expected['risk_ratio'], 3));
+  await expect(page.getByTestId('effects-table')).toContainText(fixed(expected['risk_ratio'], 3));
   await page.getByLabel('Tested by').selectOption('Fisher’s exact test');
   await expect(page.getByTestId('test')).toContainText(`p = ${fixed(expected['fisher_p_two_sided'], 3)}`);
   expect(await copiedResults(page)).toContain(
@@ -70,7 +70,7 @@ test('counts in a table: expected, residuals, exact; against a ratio that is typ
   await expect(page.getByTestId('test')).toContainText(
     `χ²(${expected['df']}) = ${fixed(expected['chi2'], 2)}, p = ${fixed(expected['p'], 2)}`,
   );
-  const table = page.getByTestId('count-table');
+  const table = page.getByTestId('counts-table');
   for (const [i, row] of expected.expected.entries())
     for (const [j, e] of row.entries()) {
       const shown = table.locator('tbody tr').nth(i).locator('td').nth(j);

@@ -30,7 +30,9 @@ test('from pasted readings to a reported difference', async ({ page }) => {
   await expect(page.getByTestId('interval')).toHaveText('95 % CI 3.3 to 10.8 mm');
   await expect(page.getByTestId('test')).toHaveText('Welch’s t-test, t(15.8) = 3.97, p = 0.001');
   // Reference: difference 7.0522, se 1.77685, interval 3.28187 to 10.82257, t 3.96894, df 15.815, p 0.00112442.
-  await expect(page.getByTestId('test-row')).toHaveText(/7\.05\s*1\.78\s*3\.28 to 10\.82\s*3\.969\s*15\.8\s*0\.001/);
+  await expect(page.getByTestId('difference-row')).toHaveText(
+    /7\.05\s*1\.78\s*3\.28 to 10\.82\s*3\.969\s*15\.8\s*0\.001/,
+  );
   await expect(page.getByTestId('effect-size')).toContainText(['= 1.78, 95 % CI 0.69 to 2.83', /^R² = 0\.\d\d/]);
   const headline = page.getByRole('region', { name: 'Headline' });
   await expect(headline).toBeInViewport({ ratio: 1 });
@@ -46,12 +48,12 @@ test('from pasted readings to a reported difference', async ({ page }) => {
   await page.getByLabel('Confidence level in percent').fill('95');
   await page.keyboard.press('Enter');
   await page.getByLabel('Spreads').selectOption('are taken as equal');
-  await expect(page.getByTestId('test-row')).toContainText('3.29 to 10.82');
-  await expect(page.getByTestId('test-row')).toContainText('16');
+  await expect(page.getByTestId('difference-row')).toContainText('3.29 to 10.82');
+  await expect(page.getByTestId('difference-row')).toContainText('16');
   await page.getByLabel('Spreads').selectOption('may differ');
   await page.getByLabel('Direction').selectOption('less');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Is');
-  await expect(page.getByTestId('test-row')).toContainText('> 0.999');
+  await expect(page.getByTestId('difference-row')).toContainText('> 0.999');
   await page.getByRole('button', { name: /Order: Red lamp minus White lamp/ }).click();
   await expect(page.getByTestId('estimate')).toHaveText('−7.1 mm');
   await expect(page.getByLabel('Direction')).toHaveValue('greater');

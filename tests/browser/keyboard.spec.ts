@@ -33,7 +33,7 @@ test('from the shelf to a copied sentence with the keyboard alone', async ({ pag
   await page.keyboard.press('ArrowDown');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('than in');
   // The reference case's upper tail: 0.000562.
-  await expect(page.getByTestId('test-row')).toContainText('5.62 × 10⁻⁴');
+  await expect(page.getByTestId('difference-row')).toContainText('5.62 × 10⁻⁴');
   await expect(page.getByText('The one-sided statement at 95 %')).toBeVisible();
   await expect(page.getByTestId('tell-methods')).toContainText(
     'The test was one-sided (Red lamp greater than White lamp)',

@@ -40,15 +40,15 @@ test('one group against a fixed value: t, z, ranks, bounds, and a reading change
   await page.getByLabel('Fixed value').fill('1000');
   await page.keyboard.press('Enter');
   // By hand: mean 1002.3375, SD 2.96259, so t = 2.3375/(2.96259/√8) on 7 df.
-  await expect(page.getByTestId('test-row')).toContainText('2.232');
-  await expect(page.getByTestId('test-row')).toContainText('0.061');
+  await expect(page.getByTestId('difference-row')).toContainText('2.232');
+  await expect(page.getByTestId('difference-row')).toContainText('0.061');
   await page.getByLabel('Fixed value').fill('a thousand');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('“a thousand” is not a number: kept at 1000.');
   // A known SD makes it z: 2.3375/(3/√8).
   await page.getByLabel('Known SD').fill('3');
   await page.keyboard.press('Enter');
-  await expect(page.getByTestId('test-row')).toContainText('2.204');
+  await expect(page.getByTestId('difference-row')).toContainText('2.204');
   await expect(page.getByTestId('test')).toContainText('One-sample z-test');
   await page.getByLabel('Known SD').fill('');
   await page.keyboard.press('Enter');
@@ -80,7 +80,7 @@ test('several groups: source table, which ones differ, letters, control, contras
   ])
     await expect(source).toContainText(shown);
   await expect(page.getByTestId('effect-size').first()).toContainText('= 0.31');
-  await expect(page.getByTestId('comparison-row')).toHaveCount(3);
+  await expect(page.getByTestId('comparisons-row')).toHaveCount(3);
   await page.getByLabel('Form of the comparisons').selectOption('triangle');
   await expect(page.getByTestId('triangle')).toContainText('Red');
   await page.getByLabel('Form of the comparisons').selectOption('list');
@@ -96,7 +96,7 @@ test('several groups: source table, which ones differ, letters, control, contras
   await expect(page.getByTestId('test')).toContainText('One-way analysis of variance');
   await page.getByLabel('Which comparisons follow').focus();
   await page.keyboard.press('ArrowDown');
-  await expect(page.getByTestId('comparison-row')).toHaveCount(2);
+  await expect(page.getByTestId('comparisons-row')).toHaveCount(2);
   await expect(page.getByRole('region', { name: 'Comparisons with the control' })).toContainText('Dunnett');
   await page.getByLabel('Which comparisons follow').selectOption('contrasts');
   await page.getByLabel('Name of contrast 1').fill('red less the others');
@@ -108,7 +108,7 @@ test('several groups: source table, which ones differ, letters, control, contras
   await page.keyboard.press('Enter');
   await page.getByLabel('Weight of White in contrast 1').fill('-0.5');
   await page.keyboard.press('Enter');
-  await expect(page.getByTestId('comparison-row')).toContainText('red less the others');
+  await expect(page.getByTestId('comparisons-row')).toContainText('red less the others');
   await page.getByLabel('Which comparisons follow').selectOption('all');
   await page.getByLabel('How comparisons are judged together').selectOption('bonferroni');
   await expect(page.getByRole('region', { name: 'Pairwise comparisons' })).toContainText(
@@ -118,7 +118,7 @@ test('several groups: source table, which ones differ, letters, control, contras
   // One group left out in the sentence.
   await page.getByLabel('Groups compared').first().click();
   await page.getByRole('checkbox', { name: 'Blue' }).uncheck();
-  await expect(page.getByTestId('comparison-row')).toHaveCount(1);
+  await expect(page.getByTestId('comparisons-row')).toHaveCount(1);
   await page.getByRole('checkbox', { name: 'Blue' }).check();
   await changeReading(page, 1, 3, '90');
   await expect(source).not.toContainText(fixed(expected['ss_total'], 2));
@@ -135,9 +135,9 @@ test('two factors: interaction in words, types of sums of squares, levels within
   await expect(page.getByRole('region', { name: 'Headline' })).toContainText(
     'What temperature does to growth rate depends on nutrient',
   );
-  await expect(page.getByTestId('cell-table')).toContainText('n 6');
+  await expect(page.getByTestId('cells-table')).toContainText('n 6');
   await page.getByLabel('Which levels are compared').selectOption('levels of nutrient within each temperature');
-  await expect(page.getByTestId('comparisons')).toHaveCount(2);
+  await expect(page.getByTestId('comparisons-table')).toHaveCount(2);
   // The factors change places, and so do their lines.
   await page.getByLabel('First factor').selectOption('nutrient');
   await expect(source.getByRole('row').nth(1)).toContainText('nutrient');
@@ -250,8 +250,8 @@ test('paired readings agree with the reference, and each part opens to its reaso
   await startStudy(page, 'Rinse');
   await paste(page, columns([a.map((_, i) => `B${i + 1}`), a, b], ['blade', 'Before (g)', 'After (g)']));
   await asked(page, 'Ask whether two groups differ');
-  await expect(page.getByTestId('test-row')).toContainText(fixed(expected['t'], 3));
-  await expect(page.getByTestId('test-row')).toContainText('0.113 to 0.601');
+  await expect(page.getByTestId('difference-row')).toContainText(fixed(expected['t'], 3));
+  await expect(page.getByTestId('difference-row')).toContainText('0.113 to 0.601');
   await page.getByText('The hypotheses').click();
   await expect(page.getByTestId('hypotheses').locator('.katex').first()).toBeVisible();
   await page.getByText('The reference distribution and the decision').click();
@@ -358,7 +358,7 @@ test('one question of every measure: sorted, adjusted, each opening to its own p
   await first.getByRole('rowheader').getByRole('button').click();
   await page.waitForURL(/\/questions\/[^/]+$/);
   await expect(page.getByRole('heading', { level: 1 })).toContainText((name ?? '').replace(/ \(.*/, ''));
-  await expect(page.getByTestId('test-row')).toContainText((p ?? '').replace('< ', '').trim().slice(0, 5));
+  await expect(page.getByTestId('difference-row')).toContainText((p ?? '').replace('< ', '').trim().slice(0, 5));
 });
 
 test('nothing shown is older than the readings: random edits, each page against the answer from outside', async ({

@@ -266,7 +266,7 @@ test('average replicates and watch n fall; pair by subject with the rows in any 
   await page.getByRole('button', { name: 'Ask whether two groups differ' }).click();
   await page.waitForURL(/questions/);
   await expect(page.getByTestId('tell-methods')).toContainText('contributing one value, the mean of its readings');
-  await expect(page.getByTestId('test-row')).toContainText('−5.5');
+  await expect(page.getByTestId('difference-row')).toContainText('−5.5');
   await note.getByRole('button', { name: 'Count them one by one' }).click();
   await expect(page.getByTestId('tell-results')).toContainText('n = 4');
 
@@ -279,7 +279,7 @@ test('average replicates and watch n fall; pair by subject with the rows in any 
   await note.getByRole('button', { name: 'Ask it in pairs' }).click();
   await page.waitForURL(/questions/);
   // Differences after minus before: −0.4, −0.6, −0.3.
-  await expect(page.getByTestId('test-row')).toContainText('−0.433');
+  await expect(page.getByTestId('difference-row')).toContainText('−0.433');
   await expect(note).toContainText('3 pairs, matched by blade, whatever the order of the rows');
   await expect(note).toContainText('Without a partner, and left out: B4');
 });

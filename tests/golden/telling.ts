@@ -10,7 +10,7 @@ import { headline } from '../../src/core/telling/headline';
 import { equivalenceHypotheses, hypotheses } from '../../src/core/telling/hypotheses';
 import { questionSentence } from '../../src/core/telling/question';
 import { methodsSentence, resultsSentence } from '../../src/core/telling/report';
-import { resultTables } from '../../src/core/words/result-table';
+import { textTables } from '../../src/core/words/tables/tables';
 import { plain } from '../../src/core/words/text';
 import { type Case, cases } from './cases';
 
@@ -42,7 +42,7 @@ export function told({ table, question }: Case): { answer: Answer; parts: [strin
       `Check, ${checkNames[check.about].toLowerCase()}`,
       `${check.verdict}: ${checkSentence(check, value)}`,
     ]),
-    ...resultTables(value).map(({ title, head, rows }): [string, string] => [
+    ...textTables(value).map(({ title, head, rows }): [string, string] => [
       `Table, ${title}`,
       `\n${[head, ...rows].map((row) => `    ${row.join(' | ')}`).join('\n')}`,
     ]),

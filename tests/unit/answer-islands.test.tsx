@@ -52,7 +52,7 @@ describe('the comparisons that follow, on the page', () => {
         onChoose: (place: number) => chosen.push(place),
       }),
     );
-    const rows = page.getAllByTestId('comparison-row').map((row) => row.textContent);
+    const rows = page.getAllByTestId('comparisons-row').map((row) => row.textContent);
     return { page, rows, comparison, chosen, sorts };
   };
 

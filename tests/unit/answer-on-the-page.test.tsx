@@ -12,7 +12,7 @@ import { type Question, questionOf } from '../../src/core/question/question';
 import type { Table } from '../../src/core/readings/table';
 import { pValue } from '../../src/core/words/numbers';
 import { checkNames, checkSentence, remedyOffer, verdictWords } from '../../src/core/words/checks';
-import { resultTables } from '../../src/core/words/result-table';
+import { textTables } from '../../src/core/words/tables/tables';
 import { AnswerTables } from '../../src/islands/question/AnswerPart';
 import { AskSettings } from '../../src/islands/question/AskSettings';
 import { CheckPart } from '../../src/islands/question/CheckPart';
@@ -78,7 +78,7 @@ describe('the answer on the page', () => {
   it('offers each of its tables to be copied, with every cell of it in sight', () => {
     for (const { name, answer } of all) {
       const page = render(createElement(TellTables, { answer }));
-      const tables = resultTables(answer);
+      const tables = textTables(answer);
       expect(page.queryAllByTestId('tell-table').length, name).to.equal(tables.length);
       for (const { title } of tables)
         expect(page.getAllByRole('button', { name: `Copy the table: ${title}` }).length, name).to.be.at.least(1);

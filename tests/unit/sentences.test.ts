@@ -32,7 +32,7 @@ import { methodElse, methodName, methodReason } from '../../src/core/telling/met
 import { questionSentence, shortQuestion } from '../../src/core/telling/question';
 import { figureLegend } from '../../src/core/figures/legend';
 import { methodsSentence, resultsSentence } from '../../src/core/telling/report';
-import { resultTables } from '../../src/core/words/result-table';
+import { textTables } from '../../src/core/words/tables/tables';
 
 const cell = fc.oneof(
   { weight: 8, arbitrary: fc.integer({ min: -5000, max: 5000 }).map((n) => String(n / 100)) },
@@ -105,7 +105,7 @@ describe('sentences and pictures of any readings', () => {
         said.push(questionSentence(found), methodName(asked), methodReason(asked), methodElse(asked));
         said.push(shortQuestion(found), shortAnswer(result));
         said.push(...checksOf(found).map((check) => checkSentence(check, found)));
-        said.push(...resultTables(found).flatMap((t) => [...t.head, ...t.rows.flat()]));
+        said.push(...textTables(found).flatMap((t) => [...t.head, ...t.rows.flat()]));
         const { none, some } = hypotheses(found);
         said.push(none.words, some.words);
         if (found.comparison.ok) {

@@ -25,7 +25,7 @@ import { hypotheses } from '../../src/core/telling/hypotheses';
 import { figureLegend } from '../../src/core/figures/legend';
 import { methodsSentence, resultsSentence } from '../../src/core/telling/report';
 import { questionSentence } from '../../src/core/telling/question';
-import { resultTables } from '../../src/core/words/result-table';
+import { textTables } from '../../src/core/words/tables/tables';
 import { plain } from '../../src/core/words/text';
 
 const counts = (rows: string[], columns: Record<string, (number | string)[]>): Table =>
@@ -231,7 +231,7 @@ describe('every subject', () => {
             }
             expect(comparison.p, where).to.be.within(Number.MIN_VALUE, 1);
             expect(workingOf(found, table).length, where).to.be.greaterThan(0);
-            expect(resultTables(found).length, where).to.be.greaterThan(1);
+            expect(textTables(found).length, where).to.be.greaterThan(1);
             expect(layout(lookScene(found, 690)).shapes.length, where).to.be.greaterThan(5);
             // Both ways to the decision agree.
             for (const reference of comparison.reference ?? []) {

@@ -1,6 +1,6 @@
 /** Counts as tiles: a column for each row of the table, as wide as its share of all; within it the outcomes stacked. */
-import { passes } from '../procedures/interval';
 import type { CountedPart } from '../answer/comparison';
+import { departs } from '../words/counts';
 import { significant } from '../words/numbers';
 import { textWidth } from './text-width';
 import type { Frame } from './group-rows';
@@ -11,10 +11,6 @@ const size = 12;
 
 /** Beyond so many columns tiles are told by the table alone. */
 const mostColumns = 40;
-
-/** How a tile says that it departs: by a sign as well as by its ground. */
-export const departs = (residual: number, p: number, level: number): '' | '+' | '−' =>
-  !passes(p, level) ? '' : residual > 0 ? '+' : '−';
 
 export function tiles(counts: CountedPart, frame: Frame, level: number): Panel {
   const { observed, residuals, cellP, rows, columns } = counts;

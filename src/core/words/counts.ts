@@ -1,6 +1,6 @@
 /** What questions about counts share in words: what was counted, and what was left out of it. */
 import type { Answer } from '../answer/answer';
-import type { Comparison } from '../answer/comparison';
+import type { CountedPart } from '../answer/comparison';
 import type { GroupPart } from '../answer/group-part';
 import { passes } from '../procedures/interval';
 import { choicesOf } from '../question/choices';
@@ -54,9 +54,12 @@ export const ratioWords = ({ ratio }: Question): string =>
 
 export const rowName = (named: Named): string => named.rowName ?? 'the rows';
 
+/** How a cell says that it departs from what is expected: by a sign. */
+export const departs = (residual: number, p: number, level: number): '' | '+' | '−' =>
+  !passes(p, level) ? '' : residual > 0 ? '+' : '−';
+
 /** The cells that depart, each in words: "more settled in slate than expected (30 for 22.5)". */
-export function departures({ counts }: Comparison, level: number): string[] {
-  if (!counts) return [];
+export function departures(counts: CountedPart, level: number): string[] {
   return counts.residuals
     .flatMap((row, i) =>
       row.map((r, j) => ({

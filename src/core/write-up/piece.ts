@@ -1,6 +1,6 @@
 /** What live pieces read now: all that a study's answers and figures can give a write-up. */
 import type { Drawing } from '../scenes/drawing';
-import type { TextTable } from '../words/subject-tables';
+import type { TextTable } from '../words/tables/result-table';
 import { type Text, plain } from '../words/text';
 import type { NumberPart, Piece, SentencePart } from './document';
 

@@ -1,5 +1,5 @@
 /** A write-up with its pieces put in: what leaves as a document, whatever its format. */
-import type { TextTable } from '../words/subject-tables';
+import type { TextTable } from '../words/tables/result-table';
 import type { Text } from '../words/text';
 import type { Block, Inline, WriteUp } from './document';
 import { type DrawnPiece, type Reading, type StudyPieces, lastOf, readingOf } from './piece';

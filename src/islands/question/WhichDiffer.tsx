@@ -1,118 +1,64 @@
-import { alphaOf, passes } from '../../core/procedures/interval';
+import { passes } from '../../core/procedures/interval';
 import { useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Comparison, FollowUpPart } from '../../core/answer/comparison';
 import { choicesOf } from '../../core/question/choices';
 import { followNames, followReasons } from '../../core/words/follow-names';
-import { between, fixed, pRelation, percent } from '../../core/words/numbers';
+import { fixed, pRelation } from '../../core/words/numbers';
+import { comparisonTable, tableDecimals } from '../../core/words/tables/test-tables';
 import { Choose } from '../shared/Parts';
-import { FullP, tableDecimals } from './Figures';
+import { ResultTableView } from '../shared/ResultTableView';
+import { RichText } from '../shared/RichText';
 
 /** Rows shown before one asks for all. */
 const firstRows = 30;
 
 /** The comparisons as a list. The one chosen is worked out below. */
 function Listed({
-  part,
-  unit,
-  level,
+  answer,
+  parts,
   sorted,
   chosen,
-  adjusted,
   onChoose,
 }: {
-  part: FollowUpPart;
-  unit: string;
-  level: number;
+  answer: Answer;
+  parts: readonly FollowUpPart[];
   sorted: boolean;
   chosen: number;
-  /** Whether p allows for the number of comparisons. */
-  adjusted: boolean;
   onChoose: ((place: number) => void) | undefined;
 }) {
   const [all, setAll] = useState(false);
-  const places = part.effects.map((effect, place) => ({ effect, place }));
-  if (sorted) places.sort((x, y) => y.effect.estimate - x.effect.estimate);
+  const table = comparisonTable(answer, parts);
+  const sizes = parts.flatMap((part) => part.effects.map((e) => e.estimate));
+  const places = table.rows.map((row, place) => ({ row, place }));
+  // Parts stay together: only within each are its comparisons ordered.
+  if (sorted)
+    places.sort((x, y) =>
+      x.row.section === y.row.section ? (sizes[y.place] ?? 0) - (sizes[x.place] ?? 0) : x.place - y.place,
+    );
   const shown = all ? places : places.slice(0, firstRows);
-  const [first] = part.effects;
   return (
     <div className="max-h-96 overflow-y-auto">
-      <table className="figures-table text-[14.5px]" data-testid="comparisons">
-        <caption className="sr-only">Comparisons{part.within === undefined ? '' : ` in ${part.within}`}</caption>
-        <thead>
-          <tr>
-            <th scope="col" className="min-w-44">
-              {part.within ?? 'comparison'}
-            </th>
-            <th scope="col">{first?.ratio ? 'ratio' : `difference${unit && ` (${unit})`}`}</th>
-            {first?.se !== undefined && (
-              <th scope="col" title="standard error">
-                SE
-              </th>
-            )}
-            {first?.interval && (
-              <th scope="col">
-                {percent(level)} CI{part.simultaneous ? ', simultaneous' : ', individual'}
-              </th>
-            )}
-            {first?.statistic && (
-              <th scope="col">
-                <i>{first.statistic.symbol}</i>
-              </th>
-            )}
-            <th scope="col">
-              {adjusted && 'adjusted '}
-              <i>p</i>
-            </th>
-            <th scope="col" title={`At α = ${alphaOf(level)}`}>
-              α = {alphaOf(level)}
-            </th>
-            {first?.smallest !== undefined && (
-              <th scope="col" className="max-w-32 !whitespace-normal">
-                least significant difference
-              </th>
-            )}
-          </tr>
-        </thead>
-        <tbody>
-          {shown.map(({ effect, place }) => {
-            const significant = passes(effect.p, level);
-            const decimals = tableDecimals(effect);
-            return (
-              <tr
-                key={`${effect.name}-${place}`}
-                className={`align-top ${significant ? 'font-semibold' : ''}`}
-                data-testid="comparison-row"
-              >
-                <th scope="row">
-                  {onChoose ? (
-                    <button
-                      type="button"
-                      className={`text-left hover:underline ${significant ? 'font-semibold' : ''}`}
-                      aria-pressed={place === chosen}
-                      title="Work this one out below"
-                      onClick={() => onChoose(place)}
-                    >
-                      {effect.name}
-                    </button>
-                  ) : (
-                    effect.name
-                  )}
-                </th>
-                <td>{fixed(effect.estimate, decimals)}</td>
-                {effect.se !== undefined && <td>{fixed(effect.se, decimals)}</td>}
-                {effect.interval && <td>{between(effect.interval, decimals)}</td>}
-                {effect.statistic && <td>{fixed(effect.statistic.value, 2)}</td>}
-                <td>
-                  <FullP p={effect.p} />
-                </td>
-                <td className="!text-left">{significant ? 'differ' : 'not shown'}</td>
-                {effect.smallest !== undefined && <td>{fixed(effect.smallest, decimals)}</td>}
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <ResultTableView
+        table={table}
+        rows={shown.map(({ row }) => row)}
+        head={(row, i) => {
+          const place = shown[i]?.place ?? 0;
+          return onChoose ? (
+            <button
+              type="button"
+              className={`text-left hover:underline ${row.weight === 'main' ? 'font-semibold' : ''}`}
+              aria-pressed={place === chosen}
+              title="Work this one out below"
+              onClick={() => onChoose(place)}
+            >
+              <RichText text={row.head} />
+            </button>
+          ) : (
+            <RichText text={row.head} />
+          );
+        }}
+      />
       {!all && places.length > firstRows && (
         <button type="button" className="plain-button text-sm" onClick={() => setAll(true)}>
           Show all {places.length}
@@ -182,8 +128,6 @@ export default function WhichDiffer({ answer, comparison, sorted, onSort, chosen
   if (!follow) return null;
   const { question } = answer;
   const choices = choicesOf(question);
-  const ranks = choices.method === 'ranks';
-  const unit = ranks ? 'mean ranks' : answer.unit;
   const parts = follow.ok ? follow.value : [];
   const triangular = parts.length === 1 && parts[0]?.letters !== undefined && answer.groups.length > 2;
   const { critical, family } = parts[0] ?? {};
@@ -236,19 +180,13 @@ export default function WhichDiffer({ answer, comparison, sorted, onSort, chosen
           {form === 'triangle' && triangular && parts[0] ? (
             <Triangle answer={answer} part={parts[0]} level={question.level} />
           ) : (
-            parts.map((part, i) => (
-              <div key={part.within ?? i} className="mb-3">
-                <Listed
-                  part={part}
-                  unit={unit}
-                  level={question.level}
-                  sorted={sorted}
-                  chosen={chosen}
-                  adjusted={choices.follow !== 'unadjusted'}
-                  onChoose={parts.length === 1 ? onChoose : undefined}
-                />
-              </div>
-            ))
+            <Listed
+              answer={answer}
+              parts={parts}
+              sorted={sorted}
+              chosen={chosen}
+              onChoose={parts.length === 1 ? onChoose : undefined}
+            />
           )}
           {left.length > 0 && (
             <ul className="max-w-[72ch] text-sm text-muted" data-testid="comparisons-left">

@@ -2,6 +2,7 @@
 export function TextTableView({
   head,
   rows,
+  notes = [],
   caption,
   captionShown = true,
   size = 'text-[14.5px]',
@@ -9,6 +10,7 @@ export function TextTableView({
 }: {
   head: readonly string[];
   rows: readonly (readonly string[])[];
+  notes?: readonly string[];
   caption?: string;
   captionShown?: boolean;
   size?: string;
@@ -41,6 +43,17 @@ export function TextTableView({
           </tr>
         ))}
       </tbody>
+      {notes.length > 0 && (
+        <tfoot className="text-[13px] text-muted">
+          {notes.map((note) => (
+            <tr key={note}>
+              <td colSpan={head.length} className="!text-left !whitespace-normal !pl-0">
+                {note}
+              </td>
+            </tr>
+          ))}
+        </tfoot>
+      )}
     </table>
   );
 }

@@ -10,7 +10,7 @@ import { type Text, text } from '../../words/text';
 
 /** The cells that stand out, at the end of a headline. @param sure whether the counts depart at all */
 export function standOut(answer: Answer, comparison: Comparison, sure: boolean): string {
-  const stand = departures(comparison, answer.question.level);
+  const stand = departures(there(comparison.counts, 'The counts'), answer.question.level);
   if (stand.length > 0)
     return ` Cells that stand out: ${listed(stand.slice(0, 2))}${stand.length > 2 ? ', and others' : ''}.`;
   return sure ? ' No single cell stands out.' : '';
@@ -24,7 +24,7 @@ export const methodsOf = (answer: Answer, how: string): Text =>
 export function resultsOf(answer: Answer, comparison: Comparison, what: (n: number) => string): Text {
   const [test] = comparison.tests;
   const n = sum(there(comparison.counts, 'The counts').observed.flat());
-  const stand = departures(comparison, answer.question.level);
+  const stand = departures(there(comparison.counts, 'The counts'), answer.question.level);
   return text`${what(n)}: ${test ? testPhrase(test) : []}${sizesClause(comparison, answer.question.level)}.${stand.length > 0 ? ` ${sentenceCase(listed(stand.slice(0, 6)))}.` : ''}`;
 }
 

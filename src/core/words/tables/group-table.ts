@@ -1,0 +1,104 @@
+/** What is known of each group: its readings, its share or its spread. */
+import type { Answer } from '../../answer/answer';
+import { type GroupPart, meanOf } from '../../answer/group-part';
+import { sdInterval } from '../../answer/spreads';
+import { choicesOf } from '../../question/choices';
+import { withUnit } from '../../readings/table';
+import { meanDecimals, percent } from '../numbers';
+import { symbol } from '../text';
+import {
+  type Cell,
+  type Column,
+  type ResultTable,
+  column,
+  count,
+  figures,
+  interval,
+  number,
+  words,
+} from './result-table';
+
+/** A column of groups with what stands in it for each. */
+type Told = Column & { of: (group: GroupPart) => Cell };
+
+const told = (heading: Column, of: Told['of']): Told => ({ ...heading, of });
+const sdOf = ({ summary }: GroupPart): number | undefined => summary && Math.sqrt(summary.variance);
+const n = told(column(symbol('n')), (g) => count(g.n));
+
+/** How many readings are set aside, where there are any. */
+const setAside = ({ groups }: Answer): Told[] =>
+  groups.some((g) => g.readings.aside.length > 0)
+    ? [told(column('set aside'), (g) => count(g.readings.aside.length))]
+    : [];
+
+function readingsColumns(answer: Answer): Told[] {
+  const { question, unit, reported, comparison } = answer;
+  const follow = comparison.ok ? comparison.value.follow : undefined;
+  const letters = follow?.ok ? follow.value[0]?.letters : undefined;
+  return [
+    n,
+    ...setAside(answer),
+    told(column('mean', { unit }), (g) => number(meanOf(g), meanDecimals(g))),
+    told(column(`${percent(question.level)} CI of the mean`), (g) => interval(g.interval, meanDecimals(g))),
+    told(column('SD', { hint: 'sample standard deviation, divisor n − 1' }), (g) => number(sdOf(g), meanDecimals(g))),
+    told(column('SEM', { hint: 'standard error of the mean' }), (g) =>
+      number(g.summary && Math.sqrt(g.summary.variance / g.summary.n), meanDecimals(g)),
+    ),
+    ...(reported ? [] : [told(column('median'), (g) => number(g.description?.median, meanDecimals(g)))]),
+    ...(choicesOf(question).method === 'ranks' && !reported
+      ? [
+          told(column('quartiles'), ({ description: d, ...g }) =>
+            interval(d && { low: d.q1, high: d.q3 }, meanDecimals(g)),
+          ),
+        ]
+      : []),
+    ...(letters
+      ? [
+          told(column('letters', { hint: 'groups that share a letter do not differ significantly' }), (g) =>
+            words(letters.find((l) => l.id === g.id)?.letters ?? ''),
+          ),
+        ]
+      : []),
+  ];
+}
+
+const shareColumns = ({ question }: Answer): Told[] => [
+  told(column('found'), ({ share }) => number(share?.successes, 0)),
+  told(column('of'), (g) => count(g.n)),
+  told(column('share'), ({ share }) => number(share?.proportion, 3)),
+  told(column(`${percent(question.level)} CI`), ({ share }) => interval(share?.interval, 3)),
+];
+
+const spreadColumns = (answer: Answer): Told[] => {
+  const { question, unit } = answer;
+  return [
+    n,
+    ...setAside(answer),
+    told(column('SD', { unit }), (g) => figures(sdOf(g), 4)),
+    told(column(`${percent(question.level)} CI of the SD`), (g) => interval(sdInterval(g, question.level))),
+    told(column('variance', { unit: unit && `${unit}²` }), ({ summary }) => figures(summary?.variance, 4)),
+  ];
+};
+
+/** The figures of each group, one line each. */
+export function groupTable(answer: Answer): ResultTable {
+  const { question, measure, unit, groups } = answer;
+  const columns =
+    question.about === 'share'
+      ? shareColumns(answer)
+      : question.about === 'spread'
+        ? spreadColumns(answer)
+        : readingsColumns(answer);
+  const title = {
+    share: `Share of ${measure}`,
+    spread: `Spread of ${measure || 'readings'}`,
+    value: withUnit(measure || 'reading', unit),
+  }[question.about === 'share' || question.about === 'spread' ? question.about : 'value'];
+  return {
+    kind: 'groups',
+    title,
+    columns: [column('group'), ...columns],
+    rows: groups.map((g) => ({ head: [g.name], colour: g.colour, cells: columns.map((c) => c.of(g)) })),
+    notes: [],
+  };
+}

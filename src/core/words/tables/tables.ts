@@ -1,0 +1,34 @@
+/** The tables that go with an answer. */
+import type { Answer } from '../../answer/answer';
+import { groupTable } from './group-table';
+import { cellTable, countTable } from './layout-tables';
+import type { ResultTable, TextTable } from './result-table';
+import { asText } from './result-table';
+import { comparisonTable, differenceTable, effectTable, sourceTable, testTable } from './test-tables';
+
+/**
+ * The figures of groups or cells first, then what was found. Their order stays as it is: a write-up names a table by its
+ * question and its place among them.
+ */
+export function resultTables(answer: Answer): ResultTable[] {
+  const { question, groups, comparison: result } = answer;
+  const comparison = result.ok ? result.value : undefined;
+  const { cells, table, effect, also = [], counts, follow } = comparison ?? {};
+  const tables: ResultTable[] = [];
+  if (cells) tables.push(cellTable(answer, cells));
+  else if (question.about !== 'table' && groups.length > 0) tables.push(groupTable(answer));
+  if (!comparison) return tables;
+  if (question.about) {
+    if (counts && question.about === 'table') tables.push(countTable(answer, counts));
+    if (effect) tables.push(effectTable(answer, comparison, [effect, ...also]));
+    tables.push(testTable(answer, comparison));
+  }
+  if (!question.about && table) tables.push(sourceTable(table, comparison.pooledSd));
+  if (!question.about && effect) tables.push(differenceTable(answer, comparison, effect));
+  if (follow?.ok) tables.push(comparisonTable(answer, follow.value));
+  if (!question.about && !effect && !table) tables.push(testTable(answer, comparison));
+  return tables;
+}
+
+/** The same as plain texts. */
+export const textTables = (answer: Answer): TextTable[] => resultTables(answer).map(asText);

@@ -1,0 +1,92 @@
+import type { ReactNode } from 'react';
+import { type Cell, type ResultTable, type Row, headingOf } from '../../core/words/tables/result-table';
+import { GroupMarker } from './GroupMarker';
+import { RichText } from './RichText';
+
+const grounds = { '+': 'bg-primary/15', '−': 'bg-warning/15' } as const;
+
+function CellView({ cell, words }: { cell: Cell; words: boolean }) {
+  const { text, below, tone } = cell;
+  return (
+    <td
+      className={`${words ? '!text-left' : ''} ${tone ? `font-semibold ${grounds[tone]}` : ''} ${text === '–' ? 'text-muted' : ''}`}
+    >
+      {text}
+      {below && <span className="block text-[13px] font-normal text-muted">{below}</span>}
+    </td>
+  );
+}
+
+const weights = { main: 'font-semibold', total: 'border-t border-line' } as const;
+
+interface Props {
+  table: ResultTable;
+  /** Which of its rows, in which order; all where none are named. */
+  rows?: readonly Row[];
+  /** The head of a row, where it is more than its words. */
+  head?: (row: Row, place: number) => ReactNode;
+}
+
+/** A table of an answer, as a page shows it. */
+export function ResultTableView({ table, rows = table.rows, head }: Props) {
+  const { columns, title, kind, notes } = table;
+  return (
+    <div className="overflow-x-auto">
+      <table className="figures-table text-[14.5px]" data-testid={`${kind}-table`}>
+        <caption className="sr-only">{title}</caption>
+        <thead>
+          <tr>
+            {columns.map((column, i) => (
+              <th key={i} scope="col" title={column.hint} className={i === 0 ? 'min-w-40' : ''}>
+                {headingOf(column) === '' ? (
+                  <span className="sr-only">of what</span>
+                ) : (
+                  <>
+                    <RichText text={column.heading} />
+                    {column.unit && ` (${column.unit})`}
+                  </>
+                )}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.flatMap((row, place) => {
+            const begins = row.section !== undefined && row.section !== rows[place - 1]?.section;
+            return [
+              ...(begins
+                ? [
+                    <tr key={`section ${place}`}>
+                      <th scope="rowgroup" colSpan={columns.length} className="pt-2 text-muted">
+                        {row.section}
+                      </th>
+                    </tr>,
+                  ]
+                : []),
+              <tr
+                key={place}
+                className={`align-top ${row.weight ? weights[row.weight] : ''}`}
+                data-testid={`${kind}-row`}
+              >
+                <th scope="row" className={row.weight === 'main' ? '!font-semibold' : ''}>
+                  <span className="inline-flex items-center gap-1.5">
+                    {row.colour !== undefined && <GroupMarker position={row.colour} />}
+                    {head ? head(row, place) : <RichText text={row.head} />}
+                  </span>
+                </th>
+                {row.cells.map((cell, j) => (
+                  <CellView key={j} cell={cell} words={columns[j + 1]?.words === true} />
+                ))}
+              </tr>,
+            ];
+          })}
+        </tbody>
+      </table>
+      {notes.map((note, i) => (
+        <p key={i} className="max-w-[72ch] pt-1 text-[13px] text-muted">
+          <RichText text={note} />
+        </p>
+      ))}
+    </div>
+  );
+}
