@@ -21,7 +21,7 @@ export function knownSpreads(db: Db): KnownSpread[] {
     .flatMap((study) =>
       questionsOf(db, study.id).flatMap(({ id, tableId, question }): KnownSpread[] => {
         const design = planned[question.design];
-        if (question.about !== undefined || design === undefined) return [];
+        if (question.about !== 'value' || design === undefined) return [];
         const found = answer(question, readTable(db, tableId).table, true);
         if (!found.ok || !found.value.comparison.ok) return [];
         const { groups, unit, subject, comparison } = found.value;

@@ -9,7 +9,7 @@ export const exampleFile = 'docs/api-examples.json';
 const firsts: Record<string, Case> = Object.fromEntries(
   Object.values(cases)
     .flat()
-    .map((one) => [`${one.question.about ?? 'value'}, ${one.question.design}`, one] as const)
+    .map((one) => [`${one.question.about}, ${one.question.design}`, one] as const)
     .reverse(),
 );
 

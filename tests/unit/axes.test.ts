@@ -93,6 +93,7 @@ describe('the picture of an answer on the page', () => {
             { measure: 'iodine' },
           );
           const asked: Question = {
+            about: 'value',
             design: groups.length === 2 ? 'two-groups' : 'several',
             a: 'g0',
             b: 'g1',

@@ -62,7 +62,7 @@ describe('what chance alone would do', () => {
       const found = answered(question, table);
       if (!chancesOf(found).permuting && !chancesOf(found).drawing) continue;
       const { effect, tests } = comparisonOf(found);
-      const where = `${question.about ?? 'readings'}, ${question.design}`;
+      const where = `${question.about}, ${question.design}`;
       if (question.design !== 'one-sample') {
         const { what, tail } = chanceOf(found);
         const told = oneTailed(what) ? (tests[0]?.value ?? NaN) : (effect?.estimate ?? NaN);
@@ -73,7 +73,7 @@ describe('what chance alone would do', () => {
           expect(observedOf(what), where).to.be.closeTo(told, 1e-9);
         expect(tail, where).to.equal(oneTailed(what) ? 'greater' : 'either');
       }
-      if (question.about === undefined && question.design !== 'several' && question.method !== 'ranks') {
+      if (question.about === 'value' && question.design !== 'several' && question.method !== 'ranks') {
         const { what } = strayOf(found);
         // One group's mean, not its distance from the value it is held against.
         const from = question.design === 'one-sample' ? (question.value ?? 0) : 0;

@@ -1,3 +1,4 @@
+import { questionOf } from '../../src/core/question/question';
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import {
@@ -49,7 +50,7 @@ describe('group colours', () => {
     const many = tableOf(
       Array.from({ length: 12 }, (_, k) => ({ ...emptyColumn(`g${k}`, `Strain ${k}`), cells: ['1', '2', `${k + 2}`] })),
     );
-    const found = answer({ design: 'several', direction: 'either', level: 0.95 }, many);
+    const found = answer(questionOf('several'), many);
     if (!found.ok) throw new Error(found.reason);
     const slots = slotsOf(found.value, defaultFigureStyle).slots.map(({ ink, shape }) => JSON.stringify([ink, shape]));
     expect(new Set(slots).size).to.equal(12);

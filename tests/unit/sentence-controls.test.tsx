@@ -112,15 +112,13 @@ describe('the parts of a question’s sentence', () => {
 });
 
 describe('every kind of question', () => {
-  const kinds = [undefined, ...subjects].flatMap((about) =>
-    designs
-      .filter((design) => hasKind(about ?? 'value', design))
-      .map((design) => questionOf(design, about ? { about } : {})),
+  const kinds = subjects.flatMap((about) =>
+    designs.filter((design) => hasKind(about, design)).map((design) => questionOf(design, { about })),
   );
 
   it('names each of its methods, says why one would use it and what else there is', () => {
     for (const question of kinds) {
-      const where = `${question.about ?? 'readings'}, ${question.design}`;
+      const where = `${question.about}, ${question.design}`;
       const methods = methodsFor(question);
       const names = methods.map((method) => methodName({ ...question, method }));
       expect(new Set(names).size, where).to.equal(methods.length);
@@ -209,7 +207,7 @@ describe('the question as a sentence of controls', () => {
     expect(same).to.be.greaterThan(25);
   });
 
-  const two = all.find((c) => c.question.design === 'two-groups' && c.question.about === undefined);
+  const two = all.find((c) => c.question.design === 'two-groups' && c.question.about === 'value');
   it('says that readings and not subjects count where they are counted one by one', () => {
     if (!two) throw new Error('no case of two groups');
     const nested = { repeats: { readings: 18, subjects: 6, shared: 0 }, averaged: false };

@@ -21,7 +21,7 @@ import { html, plain, symbol, text } from '../../src/core/words/text';
 import { checksOf } from '../../src/core/answering/checks-of';
 import { alternativeMethods } from '../../src/core/answering/alternative-methods';
 import { workingOf } from '../../src/core/answering/working-of';
-import { designs, followUps } from '../../src/core/question/question';
+import { designs, followUps, questionOf } from '../../src/core/question/question';
 import { viewScene } from '../../src/core/scenes/shapes-of-groups';
 import { type View, views } from '../../src/core/scenes/views';
 import { checkSentence } from '../../src/core/words/checks';
@@ -41,6 +41,7 @@ const cell = fc.oneof(
 const name = fc.constantFrom('Red lamp', '48', '0.5 mM', 'ctrl (day 3)', 'α–β 🌿', '', '<b>&"');
 const question: fc.Arbitrary<Question> = fc.record(
   {
+    about: fc.constant('value' as const),
     design: fc.constantFrom(...designs),
     a: fc.constant('a'),
     b: fc.constantFrom('b', 'c'),
@@ -62,7 +63,7 @@ const question: fc.Arbitrary<Question> = fc.record(
     afterLooking: fc.boolean(),
     withAside: fc.boolean(),
   },
-  { requiredKeys: ['design', 'a', 'b', 'direction', 'level'] },
+  { requiredKeys: ['about', 'design', 'a', 'b', 'direction', 'level'] },
 );
 const table: fc.Arbitrary<Table> = fc
   .record({
@@ -155,21 +156,18 @@ describe('sentences and pictures of any readings', () => {
   it('thin their tick labels out before two can touch', () => {
     for (const far of [1, 1e4, 1e6, 1e-5]) {
       const cells = [1, 2, 3, 4].map((x) => String(far * 1000 + far * x));
-      const result = answer(
-        { design: 'two-groups', a: 'a', b: 'b', direction: 'either', level: 0.95, spread: 'separate' },
-        {
-          ...tableOf([]),
-          id: '',
-          name: '',
-          measure: 'iodine',
-          subject: '',
-          rowCount: 4,
-          columns: [
-            { ...emptyColumn('a', 'A'), cells },
-            { ...emptyColumn('b', 'B'), cells: cells.map((c) => String(Number(c) * 1.01)) },
-          ],
-        },
-      );
+      const result = answer(questionOf('two-groups', { a: 'a', b: 'b', spread: 'separate' }), {
+        ...tableOf([]),
+        id: '',
+        name: '',
+        measure: 'iodine',
+        subject: '',
+        rowCount: 4,
+        columns: [
+          { ...emptyColumn('a', 'A'), cells },
+          { ...emptyColumn('b', 'B'), cells: cells.map((c) => String(Number(c) * 1.01)) },
+        ],
+      });
       if (!result.ok) throw new Error(result.reason);
       const { shapes } = layout(lookScene(result.value, 480));
       const labels = shapes.flatMap((s) =>

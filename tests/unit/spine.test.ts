@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { namesOf } from '../../src/core/question/naming';
-import type { Question } from '../../src/core/question/question';
+import { type Question, defaultQuestion } from '../../src/core/question/question';
 import { emptyColumn, tableOf } from '../../src/core/readings/table';
 import { distinctNames } from '../../src/core/telling/distinct-names';
 import { startDemo } from '../../src/server/demo-study';
@@ -13,7 +13,7 @@ const lamps = tableOf([
   { ...emptyColumn('white', 'White lamp', 'mm'), cells: ['2', '3', '5'] },
   { ...emptyColumn('blue', 'Blue lamp', 'mm'), cells: ['7', '8', '6'] },
 ]);
-const asked: Question = { design: 'two-groups', a: 'red', b: 'white', direction: 'either', level: 0.95 };
+const asked: Question = defaultQuestion('red', 'white');
 const named = (...questions: Partial<Question>[]): string[] =>
   distinctNames(questions.map((q) => ({ named: namesOf({ ...asked, ...q }, lamps), table: 'Lamp trial' })));
 

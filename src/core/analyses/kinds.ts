@@ -29,7 +29,7 @@ export interface ByKind<T> {
 
 /** What a list has for a question's kind. */
 export function ofKind<T>(list: ByKind<T>, { about, design }: Pick<Question, 'about' | 'design'>): T {
-  const subject: Partial<Record<Design, T>> & { several: T } = list[about ?? 'value'];
+  const subject: Partial<Record<Design, T>> & { several: T } = list[about];
   return subject[design] ?? subject.several;
 }
 

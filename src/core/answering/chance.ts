@@ -24,7 +24,7 @@ function orderOf({ groups: [a, b], question }: Answer): string {
   const { value } = choicesOf(question);
   const beyondIt = value === 0 ? '' : ` less ${value}`.replace('-', '−');
   if (!b) return a?.name ?? '';
-  return `${a?.name ?? ''} minus ${b.name}${question.about === undefined ? beyondIt : ''}`;
+  return `${a?.name ?? ''} minus ${b.name}${question.about === 'value' ? beyondIt : ''}`;
 }
 
 /** What permuted labels, or flipped signs, would bring. @throws DomainError when there is nothing to shuffle */

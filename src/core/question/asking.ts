@@ -59,7 +59,7 @@ export function hasTwoFactors(table: Table): boolean {
 export function kindsFor(table: Table, question: Partial<Question>): Kind[] {
   const n = groupChoices(table, question).length;
   if (question.about === 'table') return ['value', ...(n > 1 ? (['several'] as const) : [])];
-  if (question.about !== undefined) return ['value', ...(n > 1 ? (['two', 'several'] as const) : [])];
+  if (question.about !== 'value') return ['value', ...(n > 1 ? (['two', 'several'] as const) : [])];
   return [
     'value',
     ...(n > 1 ? (['two', 'several'] as const) : []),

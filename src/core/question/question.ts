@@ -40,8 +40,10 @@ export const followUps = [
 ] as const;
 export type FollowUp = (typeof followUps)[number];
 
-/** What a question is about, where it is not about how large readings are. */
+/** What a question is about. */
 export const subjects = [
+  /** How large readings are. */
+  'value',
   /** How large a share was found to be something. */
   'share',
   /** How counts fall into categories. */
@@ -82,7 +84,7 @@ const Contrast = v.object({
  */
 export const Question = v.object({
   /** How large readings are, unless something else is asked. */
-  about: v.optional(v.picklist(subjects, `A question is about one of ${subjects.join(', ')}, or about readings.`)),
+  about: v.optional(v.picklist(subjects, `A question is about one of ${subjects.join(', ')}.`), 'value'),
   design: v.picklist(designs, `The design is one of ${designs.join(', ')}.`),
   /** The groups compared; differences are taken as `a` minus `b`. */
   a: v.optional(Group),
@@ -165,19 +167,15 @@ export const Question = v.object({
 });
 export type Question = v.InferOutput<typeof Question>;
 
-/** The question two groups raise when nothing more is known. */
-export const defaultQuestion = (a: string, b: string, design: Design = 'two-groups'): Question => ({
-  design,
-  a,
-  b,
-  direction: 'either',
-  level: 0.95,
-});
-
 /** A question of a design that names no groups: all are compared. */
 export const questionOf = (design: Design, more: Partial<Question> = {}): Question => ({
+  about: 'value',
   design,
   direction: 'either',
   level: 0.95,
   ...more,
 });
+
+/** The question two groups raise when nothing more is known. */
+export const defaultQuestion = (a: string, b: string, design: Design = 'two-groups'): Question =>
+  questionOf(design, { a, b });

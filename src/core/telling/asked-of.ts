@@ -18,9 +18,10 @@ const methodWords: Partial<Record<Method, string>> = {
 function ofReadings(question: Question, table: Table): Control {
   const { about, design } = question;
   const one = kindOf[design] === 'value';
-  const { about: _, method: __, value: ___, follow: ____, ...rest } = question;
+  const { method: _, value: __, follow: ___, ...kept } = question;
+  const rest: Question = { ...kept, about: 'value' };
   const bySpread = about === 'spread';
-  const methods = methodsFor({ ...question, about: undefined }).map((method): Option => ({
+  const methods = methodsFor({ ...question, about: 'value' }).map((method): Option => ({
     id: method,
     words: one && method === 'means' ? 'its mean' : (methodWords[method] ?? method),
     ask: () => ({ ...(bySpread ? rest : question), method }),
@@ -55,8 +56,8 @@ function ofReadings(question: Question, table: Table): Control {
 
 /** What counts are asked about. */
 function ofCounts(question: Question, table: Table): Control {
-  const { about: _, method: __, value: ___, ratio: ____, effect: _____, cut, ...kept } = question;
-  const { found: ______, ...unfound } = kept;
+  const { method: _, value: __, ratio: ___, effect: ____, cut, ...kept } = question;
+  const { found: _____, ...unfound } = kept;
   const rest = cut === undefined ? kept : unfound;
   const { design } = question;
   const options: (Option | undefined)[] = [
@@ -73,7 +74,9 @@ function ofCounts(question: Question, table: Table): Control {
           }),
         }
       : undefined,
-    columnsOf(table, 'measure').length > 0 ? { id: 'readings', words: 'the readings', ask: () => rest } : undefined,
+    columnsOf(table, 'measure').length > 0
+      ? { id: 'readings', words: 'the readings', ask: () => ({ ...rest, about: 'value' }) }
+      : undefined,
   ];
   return { label: 'Asked of', chosen: question.about, options: options.flatMap((o) => o ?? []) };
 }

@@ -96,7 +96,7 @@ export function AlternativeMethods({ question, table, onChange }: Props) {
                       <td>
                         {test?.symbol ? (
                           <RichText text={statisticPhrase(test)} />
-                        ) : other.about ? (
+                        ) : other.about !== 'value' ? (
                           'exact'
                         ) : (
                           'permutation'

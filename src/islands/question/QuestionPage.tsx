@@ -110,7 +110,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
     });
   const manyMeasures =
     table.shape === 'rows' &&
-    question.about === undefined &&
+    question.about === 'value' &&
     kindOf[question.design] !== 'factors' &&
     (columnsOf(table, 'measure').length > 1 || rangesOver(table, question).length > 0);
 

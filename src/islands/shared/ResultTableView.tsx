@@ -3,6 +3,9 @@ import { type Cell, type ResultTable, type Row, headingOf } from '../../core/wor
 import { GroupMarker } from './GroupMarker';
 import { RichText } from './RichText';
 
+/** Headings longer than this are broken. */
+const longHeading = 24;
+
 const grounds = { '+': 'bg-primary/15', '−': 'bg-warning/15' } as const;
 
 function CellView({ cell, words }: { cell: Cell; words: boolean }) {
@@ -29,7 +32,7 @@ interface Props {
 
 /** A table of an answer, as a page shows it. */
 export function ResultTableView({ table, rows = table.rows, head }: Props) {
-  const { columns, title, kind, notes } = table;
+  const { columns, title, kind, notes, below } = table;
   return (
     <div className="overflow-x-auto">
       <table className="figures-table text-[14.5px]" data-testid={`${kind}-table`}>
@@ -37,7 +40,14 @@ export function ResultTableView({ table, rows = table.rows, head }: Props) {
         <thead>
           <tr>
             {columns.map((column, i) => (
-              <th key={i} scope="col" title={column.hint} className={i === 0 ? 'min-w-40' : ''}>
+              <th
+                key={i}
+                scope="col"
+                title={column.hint}
+                className={
+                  i === 0 ? 'min-w-40' : headingOf(column).length > longHeading ? 'max-w-32 !whitespace-normal' : ''
+                }
+              >
                 {headingOf(column) === '' ? (
                   <span className="sr-only">of what</span>
                 ) : (
@@ -82,7 +92,7 @@ export function ResultTableView({ table, rows = table.rows, head }: Props) {
           })}
         </tbody>
       </table>
-      {notes.map((note, i) => (
+      {[...(below === undefined ? [] : [[below]]), ...notes].map((note, i) => (
         <p key={i} className="max-w-[72ch] pt-1 text-[13px] text-muted">
           <RichText text={note} />
         </p>

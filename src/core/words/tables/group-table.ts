@@ -83,17 +83,12 @@ const spreadColumns = (answer: Answer): Told[] => {
 /** The figures of each group, one line each. */
 export function groupTable(answer: Answer): ResultTable {
   const { question, measure, unit, groups } = answer;
-  const columns =
+  const [title, columns]: [string, Told[]] =
     question.about === 'share'
-      ? shareColumns(answer)
+      ? [`Share of ${measure}`, shareColumns(answer)]
       : question.about === 'spread'
-        ? spreadColumns(answer)
-        : readingsColumns(answer);
-  const title = {
-    share: `Share of ${measure}`,
-    spread: `Spread of ${measure || 'readings'}`,
-    value: withUnit(measure || 'reading', unit),
-  }[question.about === 'share' || question.about === 'spread' ? question.about : 'value'];
+        ? [`Spread of ${measure || 'readings'}`, spreadColumns(answer)]
+        : [withUnit(measure || 'reading', unit), readingsColumns(answer)];
   return {
     kind: 'groups',
     title,

@@ -89,6 +89,7 @@ export function countTable({ measure, question }: Answer, counts: CountedPart): 
             },
           ]),
     ],
+    below: `Below, the share of its ${single ? 'total' : 'row'} and the adjusted residual.`,
     notes: [
       ['Each cell: counted (expected); + and − mark cells that stand out after Holm.'],
       ...(standing.length > 0

@@ -45,6 +45,8 @@ export interface ResultTable {
   columns: [Column, ...Column[]];
   rows: Row[];
   notes: Text[];
+  /** What stands small below in the cells, where a page shows it. */
+  below?: string;
 }
 
 /** The same as plain texts, as it is kept in a write-up. */

@@ -14,19 +14,20 @@ export function resultTables(answer: Answer): ResultTable[] {
   const { question, groups, comparison: result } = answer;
   const comparison = result.ok ? result.value : undefined;
   const { cells, table, effect, also = [], counts, follow } = comparison ?? {};
+  const ofReadings = question.about === 'value';
   const tables: ResultTable[] = [];
   if (cells) tables.push(cellTable(answer, cells));
   else if (question.about !== 'table' && groups.length > 0) tables.push(groupTable(answer));
   if (!comparison) return tables;
-  if (question.about) {
+  if (!ofReadings) {
     if (counts && question.about === 'table') tables.push(countTable(answer, counts));
     if (effect) tables.push(effectTable(answer, comparison, [effect, ...also]));
     tables.push(testTable(answer, comparison));
   }
-  if (!question.about && table) tables.push(sourceTable(table, comparison.pooledSd));
-  if (!question.about && effect) tables.push(differenceTable(answer, comparison, effect));
+  if (ofReadings && table) tables.push(sourceTable(table, comparison.pooledSd));
+  if (ofReadings && effect) tables.push(differenceTable(answer, comparison, effect));
   if (follow?.ok) tables.push(comparisonTable(answer, follow.value));
-  if (!question.about && !effect && !table) tables.push(testTable(answer, comparison));
+  if (ofReadings && !effect && !table) tables.push(testTable(answer, comparison));
   return tables;
 }
 
