@@ -26,26 +26,26 @@ describe('from readings to a question', () => {
     const raised = Object.fromEntries(
       tables.map((t) => {
         const first = firstQuestion(t);
-        return [t.name, first && [first.about, first.design].filter(Boolean).join(' ')];
+        return [t.name, first && `${first.about} ${first.design}`];
       }),
     );
     expect(raised).to.deep.equal({
-      'Lamp trial': 'two-groups',
-      'Four lamps': 'several',
-      'Temperature by nutrient': 'factorial',
-      Rinse: 'paired',
-      'Weekly growth': 'repeated',
-      'Fed and unfed lines': 'mixed',
-      'Three readings a tank': 'two-groups',
+      'Lamp trial': 'value two-groups',
+      'Four lamps': 'value several',
+      'Temperature by nutrient': 'value factorial',
+      Rinse: 'value paired',
+      'Weekly growth': 'value repeated',
+      'Fed and unfed lines': 'value mixed',
+      'Three readings a tank': 'value two-groups',
       'Spore settlement': 'share several',
       'Grazing classes': 'table several',
       'Blade forms of a cross': 'table one-sample',
       'Fouled ropes': 'share paired',
-      'Salinity probes': 'two-groups',
-      'Pipette check': 'one-sample',
-      'Iodine assay': 'two-groups',
-      'Figures from a paper': 'several',
-      'Forty pigments': 'two-groups',
+      'Salinity probes': 'value two-groups',
+      'Pipette check': 'value one-sample',
+      'Iodine assay': 'value two-groups',
+      'Figures from a paper': 'value several',
+      'Forty pigments': 'value two-groups',
     });
   });
 

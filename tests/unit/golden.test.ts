@@ -96,7 +96,11 @@ describe('what Divide says', () => {
     for (const { name, answer, parts } of all) {
       const results = part(parts, 'Results');
       const { about } = answer.question;
-      if (!answer.comparison.ok || answer.comparison.value.effect === undefined || (about && about !== 'spread'))
+      if (
+        !answer.comparison.ok ||
+        answer.comparison.value.effect === undefined ||
+        !(about === 'value' || about === 'spread')
+      )
         continue;
       const shown = passes(answer.comparison.value.p, answer.question.level);
       expect(results.includes('this does not show'), name).to.equal(!shown);
@@ -107,7 +111,12 @@ describe('what Divide says', () => {
     let seen = 0;
     for (const { name, answer, parts } of all) {
       const { question, comparison } = answer;
-      if (!comparison.ok || question.about || !comparison.value.effect || choicesOf(question).method === 'ranks')
+      if (
+        !comparison.ok ||
+        question.about !== 'value' ||
+        !comparison.value.effect ||
+        choicesOf(question).method === 'ranks'
+      )
         continue;
       if (question.design !== 'two-groups' && question.design !== 'paired') continue;
       const results = part(parts, 'Results');

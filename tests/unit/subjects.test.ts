@@ -203,7 +203,7 @@ describe('every subject', () => {
     let asked = 0;
     for (const { table, questions } of demoTables())
       for (const { question } of questions) {
-        if (!question.about) continue;
+        if (question.about === 'value') continue;
         expect(alternativeMethods(question, table).filter((o) => o.chosen)).to.have.length(1);
         for (const method of methodsFor(question))
           for (const direction of ['either', 'greater'] as const) {

@@ -22,7 +22,7 @@ export function useAlternativeMethods(
   const given = useDeferredValue(table);
   // An exact test of a table may take longer than a frame, however small the table.
   const small = asked?.about === 'value' && given.rowCount * given.columns.length <= withinPage;
-  const here = useMemo(() => (small && asked ? alternativeMethods(asked, given) : undefined), [asked, given, small]);
+  const here = useMemo(() => (small ? alternativeMethods(asked, given) : undefined), [asked, given, small]);
   const inSight = useInSight(place);
   const [there, setThere] = useState<{ asked: Question; given: Table; others: AlternativeMethod[] }>();
   useEffect(() => {
