@@ -1,4 +1,4 @@
-import type { EventKind } from '../core/study/content';
+import type { EventKind, StudyEvent } from '../core/study/content';
 import { changeWords } from '../core/words/changes';
 import { eventWords } from '../core/words/events';
 import { counted } from '../core/words/numbers';
@@ -12,10 +12,12 @@ import { changesOf, madeOf, readTable, readTableHead } from '../store/tables';
 import { studySpine } from './study-page';
 
 /** What a line of the log is about. */
-export type LogKind = 'readings' | Exclude<EventKind, 'table'>;
+export type LogKind = 'readings' | Exclude<EventKind, 'table' | 'restored'>;
 
 /** A line of the log. */
 export interface LogLine {
+  /** Its number: what was done counts up, whatever the clock says. */
+  line: number;
   at: string;
   by: string;
   kind: LogKind;
@@ -25,44 +27,79 @@ export interface LogLine {
   words: string;
   /** Taken back since. */
   undone: boolean;
+  /** Gone back from since: what it did is no longer in the study unless done again. */
+  left: boolean;
 }
 
 /** Most changes of one table that are told. */
 const most = 2000;
 
+/** The lines of a table's readings; a step back or forth is a line of its own. */
+function readingsLines(db: Db, id: string, home: string): Omit<LogLine, 'left'>[] {
+  const table = readTableHead(db, id);
+  const place = { kind: 'readings' as const, where: table.name || 'readings', href: `${home}/readings/${id}` };
+  const all = changesOf(db, id, most);
+  const words = new Map(
+    all.filter((c) => c.steps === null).map((c) => [c.line, changeWords(table, c.edits, c.inverse)]),
+  );
+  // Of the steps over one change every other took it back: the last one if it is taken back now.
+  const back = new Map(all.map((c) => [c.line, c.undone]));
+  const stepWords = (over: number): string => {
+    const isBack = back.get(over) === true;
+    back.set(over, !isBack);
+    return `${isBack ? 'taken back' : 'made again'}: ${words.get(over) ?? 'an older change'}`;
+  };
+  const { at, origin, line } = madeOf(db, id);
+  return [
+    ...all.map((c) => ({
+      ...place,
+      line: c.line,
+      at: c.at,
+      by: c.by,
+      words: typeof c.steps === 'number' ? stepWords(c.steps) : (words.get(c.line) ?? ''),
+      undone: c.undone,
+    })),
+    ...(at ? [{ ...place, line, at, by: '', words: origin || 'begun', undone: false }] : []),
+  ];
+}
+
 /** Everything that was done in a study, the newest first. */
 export function logLines(db: Db, studyId: string): LogLine[] {
   const spine = studySpine(db, studyId);
   const home = `/studies/${studyId}`;
-  const lines: LogLine[] = [];
-  for (const id of tableIdsOf(db, studyId)) {
-    const table = readTableHead(db, id);
-    const where = table.name || 'readings';
-    const href = `${home}/readings/${id}`;
-    for (const { at, by, undone, edits } of changesOf(db, id, most))
-      lines.push({ at, by, kind: 'readings', where, href, words: changeWords(table, edits), undone });
-    const made = madeOf(db, id);
-    if (made.at)
-      lines.push({ at: made.at, by: '', kind: 'readings', where, href, words: made.origin || 'begun', undone: false });
-  }
-  for (const event of eventsOf(db, studyId)) {
-    const { at, by, kind, subject } = event;
+  const events = eventsOf(db, studyId);
+  const lines = tableIdsOf(db, studyId).flatMap((id) => readingsLines(db, id, home));
+  const told = (line: number): string => {
+    const found = lines.find((l) => l.line === line);
+    return found ? `line ${line} (${found.where}: ${found.words})` : '';
+  };
+  const gone = { question: 'a question since removed', figure: 'a figure since removed', table: 'a table taken out' };
+  const whereOf = ({ kind, subject }: StudyEvent): Pick<LogLine, 'where' | 'href'> => {
+    if (kind === 'write-up') return { where: 'write-up', href: `${home}/write-up` };
+    if (kind === 'study' || kind === 'restored') return { where: 'study' };
     const entry = [...spine.questions, ...spine.figures, ...spine.readings].find((e) => e.id === subject);
-    const href = kind === 'write-up' ? `${home}/write-up` : entry?.href;
-    const gone = { question: 'a question since removed', figure: 'a figure since removed', table: 'a table taken out' };
-    const where = kind === 'write-up' ? 'write-up' : kind === 'study' ? 'study' : (entry?.label ?? gone[kind]);
+    return { where: entry?.label ?? gone[kind], ...(entry?.href ? { href: entry.href } : {}) };
+  };
+  for (const event of events) {
+    const { at, by, kind, line } = event;
     lines.push({
+      line,
       at,
       by,
-      kind: kind === 'table' ? 'readings' : kind,
-      where,
-      ...(href ? { href } : {}),
-      words: eventWords(event),
+      kind: kind === 'table' ? 'readings' : kind === 'restored' ? 'study' : kind,
+      ...whereOf(event),
+      words: eventWords(event, told),
       undone: false,
     });
   }
-  // Lines of one moment stand as they were found: the first of an array is the newest.
-  return lines.sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
+  // Going back is one line, whatever it put back; what stood between is left behind.
+  const returns = events.flatMap((e) =>
+    e.kind === 'restored' && e.before && e.after ? [{ to: e.after.line, from: e.before.line, line: e.line }] : [],
+  );
+  return lines
+    .filter(({ line }) => !returns.some((r) => line > r.from && line < r.line))
+    .map((l) => ({ ...l, left: returns.some((r) => l.line > r.to && l.line <= r.from) }))
+    .sort((a, b) => b.line - a.line);
 }
 
 /** The log in a few sentences, as an appendix to a write-up: where readings came from, and what was set aside and why. */
@@ -70,7 +107,7 @@ export function shortLog(db: Db, studyId: string): string[] {
   return tableIdsOf(db, studyId).map((id) => {
     const { table } = readTable(db, id);
     const { origin } = madeOf(db, id);
-    const changes = changesOf(db, id, most).filter((c) => !c.undone).length;
+    const changes = changesOf(db, id, most).filter((c) => !c.undone && c.steps === null).length;
     const groups = attempt(() => groupsOf(table, {}));
     const used = groups.ok ? groups.value.reduce((n, g) => n + g.readings.used.length, 0) : 0;
     const aside = table.columns.flatMap((c) => Object.values(c.aside));

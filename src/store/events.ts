@@ -1,4 +1,4 @@
-import { asc, desc, eq } from 'drizzle-orm';
+import { asc, desc, eq, sql } from 'drizzle-orm';
 import type { EventKind, StudyEvent } from '../core/study/content';
 import type { Db } from './open';
 import { events, studies } from './schema';
@@ -7,42 +7,74 @@ import { events, studies } from './schema';
 export interface Made {
   at: string;
   by?: string;
+  /** Stands on a line of its own, however soon it follows. */
+  apart?: boolean;
 }
 
-/** Changes of one thing closer than this count as one in the log, as a word typed counts as one. */
+/** Changes of one thing within this of the first count as one in the log, as a word typed counts as one. */
 const together = 60_000;
 
-/** Keeps that something changed, and that the study did. `before` or `after` is null where it was not there. */
+/** The next line of a study's log, and that the study was changed. */
+export function nextLine(db: Db, studyId: string, at: string): number {
+  const { line } = db
+    .update(studies)
+    .set({ lines: sql`${studies.lines} + 1`, changedAt: at })
+    .where(eq(studies.id, studyId))
+    .returning({ line: studies.lines })
+    .get();
+  return line;
+}
+
+/** The last line of a study's log. */
+export const lastLine = (db: Db, studyId: string): number =>
+  db.select({ line: studies.lines }).from(studies).where(eq(studies.id, studyId)).get()?.line ?? 0;
+
+/**
+ * Keeps that something changed, and that the study did. `before` or `after` is null where it was not there. What follows
+ * within a minute of a line's beginning, nothing else having been done meanwhile, belongs to that line.
+ */
 export function recordEvent(
   db: Db,
   studyId: string,
-  { at, by = '' }: Made,
+  { at, by = '', apart = false }: Made,
   change: { kind: EventKind; subject: string; before: unknown; after: unknown },
 ): void {
   const { kind, subject, before, after } = change;
-  db.update(studies).set({ changedAt: at }).where(eq(studies.id, studyId)).run();
-  const last = db.select().from(events).where(eq(events.studyId, studyId)).orderBy(desc(events.id)).limit(1).get();
+  const last = db.select().from(events).where(eq(events.studyId, studyId)).orderBy(desc(events.line)).limit(1).get();
+  const since = last ? Date.parse(at) - Date.parse(last.at) : NaN;
   const same =
+    !apart &&
     last?.kind === kind &&
     last.subject === subject &&
     last.by === by &&
+    last.line === lastLine(db, studyId) &&
     before !== null &&
     last.before !== null &&
     after !== null &&
-    Date.parse(at) - Date.parse(last.at) < together;
-  if (same) db.update(events).set({ at, after }).where(eq(events.id, last.id)).run();
-  else db.insert(events).values({ studyId, at, by, kind, subject, before, after }).run();
+    since >= 0 &&
+    since < together;
+  if (!same) {
+    db.insert(events)
+      .values({ studyId, at, by, kind, subject, before, after, line: nextLine(db, studyId, at) })
+      .run();
+    return;
+  }
+  db.update(events).set({ after }).where(eq(events.id, last.id)).run();
+  db.update(studies).set({ changedAt: at }).where(eq(studies.id, studyId)).run();
 }
 
+type Kept = StudyEvent & { line: number };
+
 /** What happened in a study beside its readings, the oldest first. */
-export const eventsOf = (db: Db, studyId: string): StudyEvent[] =>
+export const eventsOf = (db: Db, studyId: string): Kept[] =>
   db
     .select()
     .from(events)
     .where(eq(events.studyId, studyId))
-    .orderBy(asc(events.id))
+    .orderBy(asc(events.line))
     .all()
-    .map(({ at, by, kind, subject, before, after }) => ({ at, by, kind, subject, before, after }));
+    // What is kept was checked when it was made.
+    .map(({ at, by, kind, subject, before, after, line }) => ({ at, by, kind, subject, before, after, line }) as Kept);
 
 /** Puts events of a copied study in as they were. */
 export function insertEvents(db: Db, studyId: string, all: readonly StudyEvent[]): void {

@@ -3,6 +3,7 @@ import type { FigureStyle } from '../core/figures/figure-style';
 import { NotFound, newerElsewhere } from './errors';
 import { type Made, recordEvent } from './events';
 import type { Db } from './open';
+import { whole } from './transaction';
 import { figures } from './schema';
 
 export interface KeptFigure {
@@ -46,8 +47,7 @@ export function makeFigure(
   style: FigureStyle,
   made: Made,
 ): void {
-  db.transaction((tx) => {
-    const inside = tx as unknown as Db;
+  whole(db, (inside) => {
     insertFigure(inside, id, studyId, questionId, style);
     recordEvent(inside, studyId, made, { kind: 'figure', subject: id, before: null, after: kept(questionId, style) });
   });
@@ -55,8 +55,7 @@ export function makeFigure(
 
 /** Writes a figure's style as changed. @returns the new revision @throws Conflict, NotFound */
 export function updateFigure(db: Db, id: string, revision: number, style: FigureStyle, made: Made): number {
-  return db.transaction((tx) => {
-    const inside = tx as unknown as Db;
+  return whole(db, (inside) => {
     const before = readFigure(inside, id);
     if (before.revision !== revision) throw newerElsewhere('This figure was', before.revision);
     inside
@@ -76,12 +75,14 @@ export function updateFigure(db: Db, id: string, revision: number, style: Figure
 
 /** Removes a figure; the log can bring it back. */
 export function removeFigure(db: Db, id: string, made: Made): void {
-  const before = readFigure(db, id);
-  db.delete(figures).where(eq(figures.id, id)).run();
-  recordEvent(db, before.studyId, made, {
-    kind: 'figure',
-    subject: id,
-    before: kept(before.questionId, before.style),
-    after: null,
+  whole(db, (inside) => {
+    const before = readFigure(inside, id);
+    inside.delete(figures).where(eq(figures.id, id)).run();
+    recordEvent(inside, before.studyId, made, {
+      kind: 'figure',
+      subject: id,
+      before: kept(before.questionId, before.style),
+      after: null,
+    });
   });
 }

@@ -4,6 +4,7 @@ import { NotFound, newerElsewhere } from './errors';
 import { type Made, recordEvent } from './events';
 import { figuresOf, removeFigure } from './figures';
 import type { Db } from './open';
+import { whole } from './transaction';
 import { questions, tables } from './schema';
 
 export interface KeptQuestion {
@@ -23,6 +24,10 @@ export const questionsOf = (db: Db, studyId: string): KeptQuestion[] =>
     .where(and(eq(questions.studyId, studyId), isNull(tables.deletedAt)))
     .orderBy(asc(questions.position))
     .all();
+
+/** The same with those of removed tables. */
+export const everyQuestionOf = (db: Db, studyId: string): KeptQuestion[] =>
+  db.select().from(questions).where(eq(questions.studyId, studyId)).orderBy(asc(questions.position)).all();
 
 /** @throws NotFound */
 export function readQuestion(db: Db, id: string): KeptQuestion {
@@ -53,8 +58,7 @@ export function askQuestion(
   question: Question,
   made: Made,
 ): void {
-  db.transaction((tx) => {
-    const inside = tx as unknown as Db;
+  whole(db, (inside) => {
     insertQuestion(inside, id, studyId, tableId, question);
     recordEvent(inside, studyId, made, { kind: 'question', subject: id, before: null, after: kept(tableId, question) });
   });
@@ -62,8 +66,7 @@ export function askQuestion(
 
 /** Writes a question as changed. @returns the new revision @throws Conflict, NotFound */
 export function updateQuestion(db: Db, id: string, revision: number, question: Question, made: Made): number {
-  return db.transaction((tx) => {
-    const inside = tx as unknown as Db;
+  return whole(db, (inside) => {
     const before = readQuestion(inside, id);
     if (before.revision !== revision) throw newerElsewhere('This question was', before.revision);
     inside
@@ -83,8 +86,7 @@ export function updateQuestion(db: Db, id: string, revision: number, question: Q
 
 /** Removes a question with its figures; the log can bring them back. */
 export function removeQuestion(db: Db, id: string, made: Made): void {
-  db.transaction((tx) => {
-    const inside = tx as unknown as Db;
+  whole(db, (inside) => {
     const before = readQuestion(inside, id);
     for (const figure of figuresOf(inside, before.studyId))
       if (figure.questionId === id) removeFigure(inside, figure.id, made);

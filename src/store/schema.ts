@@ -15,7 +15,11 @@ export const studies = sqliteTable('studies', {
   changedAt: text().notNull(),
   /** Set while a deleted study can still be brought back. */
   deletedAt: text(),
+  /** How many lines its log has: what was done counts up from 1, whatever the clock says. */
+  lines: integer().notNull().default(0),
 });
+
+const line = () => integer().notNull().default(0);
 
 const study = () =>
   text()
@@ -38,6 +42,8 @@ export const tables = sqliteTable(
     rowCount: integer().notNull(),
     revision: integer().notNull(),
     createdAt: text().notNull().default(''),
+    /** The line of the study's log that tells of its making. */
+    line: line(),
     /** Where its readings came from, in words: typed, a file, another table. */
     origin: text().notNull().default(''),
     /** Set while a removed table can still be brought back. */
@@ -99,6 +105,11 @@ export const changes = sqliteTable(
     edits: text({ mode: 'json' }).$type<TableEdit[]>().notNull(),
     inverse: text({ mode: 'json' }).$type<TableEdit[]>().notNull(),
     undone: integer({ mode: 'boolean' }).notNull(),
+    line: line(),
+    /** The line of the change that this one takes back, or makes again. */
+    steps: integer(),
+    /** Taken back before something else was done: it cannot be made again. */
+    forgotten: integer({ mode: 'boolean' }).notNull().default(false),
   },
   (t) => [index('changes_by_table').on(t.tableId, t.undone)],
 );
@@ -154,6 +165,7 @@ export const events = sqliteTable(
     subject: text().notNull(),
     before: text({ mode: 'json' }).$type<unknown>(),
     after: text({ mode: 'json' }).$type<unknown>(),
+    line: line(),
   },
   (t) => [index('events_by_study').on(t.studyId)],
 );

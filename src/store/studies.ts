@@ -1,14 +1,17 @@
 import { and, asc, desc, eq, isNull } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
+import type { FigureStyle } from '../core/figures/figure-style';
+import { mostOf } from '../core/numeric/extremes';
 import { draftOf } from '../core/readings/table-edit';
-import { type StudyContent, type StudyEvent, withIds } from '../core/study/content';
+import { type StudyContent, type StudyEvent, numbered, withIds } from '../core/study/content';
 import { NotFound } from './errors';
 import { type Made, eventsOf, insertEvents, recordEvent } from './events';
 import { figuresOf, insertFigure } from './figures';
 import type { Db } from './open';
-import { insertQuestion, questionsOf } from './questions';
+import { whole } from './transaction';
+import { everyQuestionOf, insertQuestion } from './questions';
 import { studies, tables } from './schema';
-import { insertChanges, insertTable, madeOf, readTable, wholeChangesOf } from './tables';
+import { changesOf, insertChanges, insertTable, madeOf, readTable } from './tables';
 import { insertWriteUp, readWriteUp } from './write-ups';
 
 export type KeptStudy = typeof studies.$inferSelect;
@@ -38,23 +41,38 @@ export const tableIdsOf = (db: Db, studyId: string): string[] =>
     .all()
     .map((t) => t.id);
 
+/** A figure's style with the ids of a copy in place of those of the figures beside it. */
+const movedStyle = (style: FigureStyle, idOf: (old: string) => string): FigureStyle => ({
+  ...style,
+  ...(style.beside ? { beside: style.beside.map(idOf) } : {}),
+});
+
 /** An event with the ids of a copy in place of those it had. */
 function movedEvent(event: StudyEvent, idOf: (old: string) => string): StudyEvent {
-  const moved = (value: unknown): unknown => {
-    if (value === null || typeof value !== 'object') return value;
-    if (event.kind === 'write-up') return withIds(value as NonNullable<StudyContent['writeUp']>, idOf);
-    const out: Record<string, unknown> = { ...value };
-    for (const key of ['table', 'question'] as const) {
-      const id = out[key];
-      if (typeof id === 'string') out[key] = idOf(id);
-    }
-    return out;
-  };
-  return { ...event, subject: idOf(event.subject), before: moved(event.before), after: moved(event.after) };
+  const { kind } = event;
+  const subject = idOf(event.subject);
+  const both = <T>(before: T | null, after: T | null, move: (state: T) => T) => ({
+    subject,
+    before: before === null ? null : move(before),
+    after: after === null ? null : move(after),
+  });
+  if (kind === 'question')
+    return { ...event, ...both(event.before, event.after, (q) => ({ ...q, table: idOf(q.table) })) };
+  if (kind === 'figure')
+    return {
+      ...event,
+      ...both(event.before, event.after, ({ question, style }) => ({
+        question: idOf(question),
+        style: movedStyle(style, idOf),
+      })),
+    };
+  if (kind === 'write-up') return { ...event, ...both(event.before, event.after, (w) => withIds(w, idOf)) };
+  return { ...event, subject };
 }
 
 /** Keeps a new study; ids within it are made new. @returns its id */
-export function createStudy(db: Db, content: StudyContent, at: string, study = ''): string {
+export function createStudy(db: Db, given: StudyContent, at: string, study = ''): string {
+  const content = numbered(given);
   const id = nanoid(12);
   const ids = new Map<string, string>(study === '' ? [] : [[study, id]]);
   const idOf = (old: string): string => {
@@ -62,47 +80,52 @@ export function createStudy(db: Db, content: StudyContent, at: string, study = '
     ids.set(old, made);
     return made;
   };
-  db.transaction((tx) => {
-    const inside = tx as unknown as Db;
-    inside.insert(studies).values({ id, title: content.title, createdAt: at, changedAt: at, deletedAt: null }).run();
-    content.tables.forEach(({ id: old, table, origin, at: begun = at, changes = [] }, position) => {
-      insertTable(inside, id, position, { ...table, id: idOf(old) }, { at: begun, origin });
+  whole(db, (inside) => {
+    const { title, tables: kept, events = [] } = content;
+    const told = [...kept, ...kept.flatMap((t) => t.changes ?? []), ...events];
+    const lines = mostOf([0, ...told.map(({ line = 0 }) => line)]);
+    inside.insert(studies).values({ id, title, createdAt: at, changedAt: at, deletedAt: null, lines }).run();
+    kept.forEach(({ id: old, table, origin, at: begun = at, line = 0, removed, changes = [] }, position) => {
+      insertTable(inside, id, position, { ...table, id: idOf(old) }, { at: begun, origin, line, removed });
       insertChanges(inside, idOf(old), changes);
     });
     for (const { id: old, table, question } of content.questions)
       insertQuestion(inside, idOf(old), id, idOf(table), question);
     for (const { id: old, question, style } of content.figures)
-      insertFigure(inside, idOf(old), id, idOf(question), {
-        ...style,
-        ...(style.beside ? { beside: style.beside.map(idOf) } : {}),
-      });
+      insertFigure(inside, idOf(old), id, idOf(question), movedStyle(style, idOf));
     if (content.writeUp) insertWriteUp(inside, id, withIds(content.writeUp, idOf), 1);
     insertEvents(
       inside,
       id,
-      (content.events ?? []).map((event) => movedEvent(event, idOf)),
+      events.map((event) => movedEvent(event, idOf)),
     );
   });
   return id;
 }
 
-/** All that is kept of a study. @throws NotFound */
+/** All that is kept of a study, with the tables taken out of it that going back may bring back. @throws NotFound */
 export function readContent(db: Db, id: string): StudyContent {
   const { title } = readStudy(db, id);
   const writeUp = readWriteUp(db, id)?.writeUp;
+  const every = db
+    .select({ id: tables.id })
+    .from(tables)
+    .where(eq(tables.studyId, id))
+    .orderBy(asc(tables.position))
+    .all();
   return {
     title,
-    tables: tableIdsOf(db, id).map((tableId) => {
-      const { at, origin } = madeOf(db, tableId);
+    tables: every.map(({ id: tableId }) => {
+      const { at, ...made } = madeOf(db, tableId);
       return {
         id: tableId,
         table: draftOf(readTable(db, tableId).table),
-        origin,
+        ...made,
         ...(at ? { at } : {}),
-        changes: wholeChangesOf(db, tableId),
+        changes: changesOf(db, tableId).reverse(),
       };
     }),
-    questions: questionsOf(db, id).map((q) => ({ id: q.id, table: q.tableId, question: q.question })),
+    questions: everyQuestionOf(db, id).map((q) => ({ id: q.id, table: q.tableId, question: q.question })),
     figures: figuresOf(db, id).map((f) => ({ id: f.id, question: f.questionId, style: f.style })),
     ...(writeUp ? { writeUp } : {}),
     events: eventsOf(db, id),
@@ -110,9 +133,11 @@ export function readContent(db: Db, id: string): StudyContent {
 }
 
 export function renameStudy(db: Db, id: string, title: string, made: Made): void {
-  const before = readStudy(db, id);
-  db.update(studies).set({ title }).where(eq(studies.id, id)).run();
-  recordEvent(db, id, made, { kind: 'study', subject: id, before: before.title, after: title });
+  whole(db, (inside) => {
+    const before = readStudy(inside, id);
+    inside.update(studies).set({ title }).where(eq(studies.id, id)).run();
+    recordEvent(inside, id, made, { kind: 'study', subject: id, before: before.title, after: title });
+  });
 }
 
 /** Takes a study off the shelf; it can be put back. */

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, isNotNull, max, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, isNotNull, isNull, max, sql } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
 import { applyEdits } from '../core/readings/edits';
 import type { TableEdit } from '../core/readings/table-edit';
@@ -6,12 +6,13 @@ import { Gathered } from '../core/readings/gathered';
 import type { Column, Table } from '../core/readings/table';
 import type { StudyContent } from '../core/study/content';
 import { NotFound, newerElsewhere } from './errors';
-import { type Made, recordEvent } from './events';
+import { type Made, nextLine, recordEvent } from './events';
 import type { Db } from './open';
-import { cellRuns, changes, columns, studies, tables } from './schema';
+import { whole } from './transaction';
+import { cellRuns, changes, columns, tables } from './schema';
 
 /** An accepted change, with what takes it back. */
-type TableChange = NonNullable<StudyContent['tables'][number]['changes']>[number];
+type TableChange = NonNullable<StudyContent['tables'][number]['changes']>[number] & { line: number };
 
 /** Rows in one stored run of cells. */
 const runLength = 1000;
@@ -75,11 +76,12 @@ export function insertTable(
   studyId: string,
   position: number,
   table: Table,
-  made: { at: string; origin: string },
+  made: { at: string; origin: string; line: number; removed?: string | undefined },
 ): void {
   const { id, rowCount } = table;
+  const { at, origin, line, removed = null } = made;
   db.insert(tables)
-    .values({ id, studyId, position, revision: 0, createdAt: made.at, origin: made.origin, ...partsOf(table) })
+    .values({ id, studyId, position, revision: 0, createdAt: at, origin, line, deletedAt: removed, ...partsOf(table) })
     .run();
   table.columns.forEach((column, index) => {
     insertColumn(db, id, column, index);
@@ -218,7 +220,7 @@ export function readKeptHead(db: Db, id: string): KeptTable {
     db
       .select({ id: changes.id })
       .from(changes)
-      .where(and(eq(changes.tableId, id), eq(changes.undone, undone)))
+      .where(and(eq(changes.tableId, id), isStep(undone)))
       .limit(1)
       .get() !== undefined;
   return { studyId, revision, canUndo: has(false), canRedo: has(true), table: readTableHead(db, id) };
@@ -254,9 +256,9 @@ function writeDifference(db: Db, before: Table, after: Table, revision: number):
     .run();
 }
 
-function touchStudy(db: Db, studyId: string, at: string): void {
-  db.update(studies).set({ changedAt: at }).where(eq(studies.id, studyId)).run();
-}
+/** What can be taken back next, or made again: a change of its own, not one that steps. */
+const isStep = (undone: boolean) =>
+  and(isNull(changes.steps), eq(changes.undone, undone), eq(changes.forgotten, false));
 
 /**
  * Applies edits to a table as one change.
@@ -268,17 +270,17 @@ function touchStudy(db: Db, studyId: string, at: string): void {
 export function editTable(db: Db, id: string, revision: number, edits: TableEdit[], at: string, by = ''): number {
   const kept = readTable(db, id);
   const { table, inverse } = applyEdits(checked(kept, revision), edits);
-  db.transaction((tx) => {
-    const inside = tx as unknown as Db;
+  whole(db, (inside) => {
     if (keptRow(inside, id).revision !== revision) throw newerElsewhere('These readings were', revision + 1);
-    // A new change forgets what was undone before it.
+    // What was taken back before a new change stays in the log, and cannot be made again.
     inside
-      .delete(changes)
+      .update(changes)
+      .set({ forgotten: true })
       .where(and(eq(changes.tableId, id), eq(changes.undone, true)))
       .run();
-    inside.insert(changes).values({ tableId: id, at, by, edits, inverse, undone: false }).run();
+    const line = nextLine(inside, kept.studyId, at);
+    inside.insert(changes).values({ tableId: id, at, by, edits, inverse, undone: false, line }).run();
     writeDifference(inside, kept.table, table, revision + 1);
-    touchStudy(inside, kept.studyId, at);
   });
   remember(db, table, revision + 1);
   return revision + 1;
@@ -291,6 +293,7 @@ export function stepTable(
   revision: number,
   step: 'undo' | 'redo',
   at: string,
+  by = '',
 ): { revision: number; edits: TableEdit[]; canUndo: boolean; canRedo: boolean } | undefined {
   const kept = readTable(db, id);
   const before = checked(kept, revision);
@@ -298,19 +301,22 @@ export function stepTable(
   const change = db
     .select()
     .from(changes)
-    .where(and(eq(changes.tableId, id), eq(changes.undone, !undo)))
-    .orderBy(undo ? desc(changes.id) : asc(changes.id))
+    .where(and(eq(changes.tableId, id), isStep(!undo)))
+    .orderBy(undo ? desc(changes.line) : asc(changes.line))
     .limit(1)
     .get();
   if (!change) return undefined;
-  const edits = undo ? change.inverse : change.edits;
+  const [edits, inverse] = undo ? [change.inverse, change.edits] : [change.edits, change.inverse];
   const { table } = applyEdits(before, edits);
-  db.transaction((tx) => {
-    const inside = tx as unknown as Db;
+  whole(db, (inside) => {
     if (keptRow(inside, id).revision !== revision) throw newerElsewhere('These readings were', revision + 1);
     inside.update(changes).set({ undone: undo }).where(eq(changes.id, change.id)).run();
+    const line = nextLine(inside, kept.studyId, at);
+    inside
+      .insert(changes)
+      .values({ tableId: id, at, by, edits, inverse, undone: false, line, steps: change.line })
+      .run();
     writeDifference(inside, before, table, revision + 1);
-    touchStudy(inside, kept.studyId, at);
   });
   remember(db, table, revision + 1);
   const { canUndo, canRedo } = readTable(db, id);
@@ -331,32 +337,37 @@ export function addTable(
   made: { at: string; origin: string },
 ): string {
   const id = nanoid(12);
-  db.transaction((tx) => {
-    const inside = tx as unknown as Db;
+  whole(db, (inside) => {
     const last = inside
       .select({ position: max(tables.position) })
       .from(tables)
       .where(eq(tables.studyId, studyId))
       .get();
-    insertTable(inside, studyId, (last?.position ?? -1) + 1, { ...table, id }, made);
-    touchStudy(inside, studyId, made.at);
+    const line = nextLine(inside, studyId, made.at);
+    insertTable(inside, studyId, (last?.position ?? -1) + 1, { ...table, id }, { ...made, line });
   });
   return id;
 }
 
+/** Sets when a table was taken out of its study, or that it is in it, with its line in the log. */
+const takenOut = (db: Db, id: string, made: Made, out: boolean): void => {
+  whole(db, (inside) => {
+    const { studyId, name } = keptRow(inside, id);
+    inside
+      .update(tables)
+      .set({ deletedAt: out ? made.at : null })
+      .where(eq(tables.id, id))
+      .run();
+    const [before, after] = out ? [name, null] : [null, name];
+    recordEvent(inside, studyId, made, { kind: 'table', subject: id, before, after });
+  });
+};
+
 /** Takes a table out of its study, with the questions asked of it; it can be put back. @throws NotFound */
-export function deleteTable(db: Db, id: string, made: Made): void {
-  const { studyId, name } = keptRow(db, id);
-  db.update(tables).set({ deletedAt: made.at }).where(eq(tables.id, id)).run();
-  recordEvent(db, studyId, made, { kind: 'table', subject: id, before: name, after: null });
-}
+export const deleteTable = (db: Db, id: string, made: Made): void => takenOut(db, id, made, true);
 
 /** Puts a removed table back. @throws NotFound */
-export function restoreTable(db: Db, id: string, made: Made): void {
-  const { studyId, name } = keptRow(db, id);
-  db.update(tables).set({ deletedAt: null }).where(eq(tables.id, id)).run();
-  recordEvent(db, studyId, made, { kind: 'table', subject: id, before: null, after: name });
-}
+export const restoreTable = (db: Db, id: string, made: Made): void => takenOut(db, id, made, false);
 
 /** The tables taken out of a study, the last first. */
 export const removedTablesOf = (db: Db, studyId: string): { id: string; name: string; at: string }[] =>
@@ -378,45 +389,27 @@ export const revisionOf = (db: Db, id: string): number => keptRow(db, id).revisi
 export const cellCount = (db: Db, id: string): number =>
   readTableHead(db, id).columns.length * keptRow(db, id).rowCount;
 
-/** What was done to a table. */
-export interface Logged {
-  at: string;
-  by: string;
-  edits: TableEdit[];
-  /** Taken back since. */
-  undone: boolean;
-}
-
-/** The accepted changes of a table, the newest first. */
-export const changesOf = (db: Db, id: string, most: number): Logged[] =>
-  db
-    .select({ at: changes.at, by: changes.by, edits: changes.edits, undone: changes.undone })
-    .from(changes)
-    .where(eq(changes.tableId, id))
-    .orderBy(desc(changes.id))
-    .limit(most)
-    .all();
-
-/** The accepted changes of a table with what takes each back, the oldest first. */
-export const wholeChangesOf = (db: Db, id: string): TableChange[] =>
+/** The accepted changes of a table with what takes each back, the newest first. */
+export const changesOf = (db: Db, id: string, most = Infinity): TableChange[] =>
   db
     .select()
     .from(changes)
     .where(eq(changes.tableId, id))
-    .orderBy(asc(changes.id))
+    .orderBy(desc(changes.line))
+    .limit(Number.isFinite(most) ? most : -1)
     .all()
-    .map(({ at, by, edits, inverse, undone }) => ({ at, by, edits, inverse, undone }));
+    .map(({ id: _, tableId: __, ...change }) => change);
 
 /** Puts the changes of a copied table in as they were. */
-export function insertChanges(db: Db, tableId: string, all: readonly TableChange[]): void {
+export function insertChanges(db: Db, tableId: string, all: readonly Omit<TableChange, 'line'>[]): void {
   for (const change of all)
     db.insert(changes)
       .values({ tableId, ...change })
       .run();
 }
 
-/** When and from what a table was made. @throws NotFound */
-export const madeOf = (db: Db, id: string): { at: string; origin: string } => {
-  const { createdAt, origin } = keptRow(db, id);
-  return { at: createdAt, origin };
+/** When and from what a table was made, on which line of the log, and when it was taken out. @throws NotFound */
+export const madeOf = (db: Db, id: string): { at: string; origin: string; line: number; removed?: string } => {
+  const { createdAt, origin, line, deletedAt } = keptRow(db, id);
+  return { at: createdAt, origin, line, ...(deletedAt === null ? {} : { removed: deletedAt }) };
 };

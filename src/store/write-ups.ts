@@ -3,6 +3,7 @@ import type { WriteUp } from '../core/write-up/document';
 import { newerElsewhere } from './errors';
 import { type Made, recordEvent } from './events';
 import type { Db } from './open';
+import { whole } from './transaction';
 import { writeUps } from './schema';
 
 /** A write-up with the number of changes it has seen; undefined before it is begun. */
@@ -23,8 +24,7 @@ export function insertWriteUp(db: Db, studyId: string, writeUp: WriteUp, revisio
 
 /** Writes a write-up as changed; revision 0 begins one. @returns the new revision @throws Conflict */
 export function updateWriteUp(db: Db, studyId: string, revision: number, writeUp: WriteUp, made: Made): number {
-  return db.transaction((tx) => {
-    const inside = tx as unknown as Db;
+  return whole(db, (inside) => {
     const before = readWriteUp(inside, studyId);
     if ((before?.revision ?? 0) !== revision) throw newerElsewhere('The write-up was', before?.revision ?? 0);
     insertWriteUp(inside, studyId, writeUp, revision + 1);

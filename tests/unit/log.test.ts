@@ -16,7 +16,7 @@ const table = tableOf([
 
 describe('the log', () => {
   const cases: [TableEdit, string][] = [
-    [{ kind: 'write', row: 1, columns: ['a'], texts: [['7']] }, 'Red, row 2: “7” typed'],
+    [{ kind: 'write', row: 1, columns: ['a'], texts: [['7']] }, 'Red, row 2: 7'],
     [{ kind: 'write', row: 1, columns: ['a'], texts: [['']] }, 'Red, row 2 emptied'],
     [
       {
@@ -28,7 +28,7 @@ describe('the log', () => {
           ['3', '4'],
         ],
       },
-      '4 cells written from Red, row 1 on',
+      'Red and White, rows 1 to 2: 1, 2, 3, 4',
     ],
     [{ kind: 'insert-rows', at: 2, count: 1 }, '1 row put in before row 3'],
     [{ kind: 'remove-rows', at: 2, count: 3 }, '3 rows removed from row 3 on'],
@@ -44,6 +44,23 @@ describe('the log', () => {
   ];
   for (const [edit, words] of cases) it(`says: ${words}`, () => expect(editWords(table, edit)).to.equal(words));
 
+  it('says what stood there before, by what takes the change back', () => {
+    const said = (...edits: TableEdit[]): string => changeWords(table, edits, applyEdits(table, edits).inverse);
+    expect(said({ kind: 'write', row: 1, columns: ['a'], texts: [['43.9']] })).to.equal('Red, row 2: 43.9, was 2,5');
+    expect(said({ kind: 'write', row: 0, columns: ['a'], texts: [['']] })).to.equal('Red, row 1 emptied, was 1');
+    expect(said({ kind: 'write', row: 2, columns: ['a', 'b'], texts: [['8', '9']] })).to.equal(
+      'Red and White, row 3: 8, 9; were –, 4',
+    );
+    const block = Array.from({ length: 4 }, (_, i) => [String(i), 'x']);
+    expect(said({ kind: 'write', row: 3, columns: ['a', 'b'], texts: block })).to.equal(
+      '4 rows of Red and White, from row 4 on, in place of 4 cells',
+    );
+    expect(said({ kind: 'describe-column', column: 'a', name: 'Coir', unit: '' })).to.equal(
+      'Red: name now “Coir”, was “Red”, unit now nothing, was “mm”',
+    );
+    expect(said({ kind: 'describe-table', average: true })).to.equal('averaging within subjects now on, was off');
+  });
+
   it('gathers what one change holds, and tells a turn of layout as one', () => {
     const many: TableEdit[] = Array.from({ length: 5 }, (_, row) => ({
       kind: 'write',
@@ -51,7 +68,7 @@ describe('the log', () => {
       columns: ['a'],
       texts: [['0']],
     }));
-    expect(changeWords(table, many)).to.match(/^Red, row 1: “0” typed; .*; and 2 more$/);
+    expect(changeWords(table, many)).to.match(/^Red, row 1: 0; .*; and 2 more$/);
     expect(changeWords(table, reshapeEdits(table, 'rows'))).to.equal('turned into another layout: rows');
   });
 });

@@ -2,12 +2,10 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
-import { sql } from 'drizzle-orm';
 import { demoStudy, demoTables } from '../../demo/skerrow';
 import { sentColumn } from '../../src/core/readings/column-edits';
 import { Gathered } from '../../src/core/readings/gathered';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
-import type { Question } from '../../src/core/question/question';
 import { Conflict, NotFound } from '../../src/store/errors';
 import { figuresOf } from '../../src/store/figures';
 import { type Db, openDb } from '../../src/store/open';
@@ -53,18 +51,6 @@ describe('the store', () => {
   const write = (row: number, ...texts: string[]) => [
     { kind: 'write' as const, row, columns: ['red'], texts: texts.map((t) => [t]) },
   ];
-
-  it('brings questions kept before they said what they are about', () => {
-    db.run(
-      sql`UPDATE questions SET question = json_remove(question, '$.about') WHERE json_extract(question, '$.about') = 'value'`,
-    );
-    db.run(sql`DELETE FROM __drizzle_migrations WHERE created_at = (SELECT max(created_at) FROM __drizzle_migrations)`);
-    const before = questionsOf(db, study).map(({ question }) => question as Partial<Question>);
-    expect(before.filter((q) => q.about === undefined).length).to.be.greaterThan(3);
-    db.$client.close();
-    db = openDb(file, process.cwd());
-    expect(questionsOf(db, study).map((q) => q.question)).to.deep.equal(before.map((q) => ({ about: 'value', ...q })));
-  });
 
   it('is durable: full synchronous commits in a write-ahead log, foreign keys on', () => {
     expect(db.$client.pragma('synchronous', { simple: true })).to.equal(2);
@@ -163,7 +149,7 @@ describe('the store', () => {
     const { table: draft } = demoTables()[1]!;
     const added = addTable(db, study, draft, { at, origin: 'taken in from a file' });
     expect(tableIdsOf(db, study).at(-1)).to.equal(added);
-    expect(madeOf(db, added)).to.deep.equal({ at, origin: 'taken in from a file' });
+    expect(madeOf(db, added)).to.include({ at, origin: 'taken in from a file' });
     expect(readTable(db, added).table).to.deep.equal({ ...draft, id: added });
     expect(studyOfTable(db, added)).to.equal(study);
     deleteTable(db, table, { at });

@@ -5,21 +5,17 @@ import { type WriteUp as Doc, WriteUp, piecesIn } from '../../src/core/write-up/
 import { draftOf } from '../../src/core/write-up/draft';
 import { lastOf, readingOf, seenAs, whyLast } from '../../src/core/write-up/piece';
 import { settled } from '../../src/core/write-up/settled';
-import { eventWords } from '../../src/core/words/events';
 import { plain } from '../../src/core/words/text';
 import { docxFile } from '../../src/formats/docx';
 import { htmlDocument } from '../../src/formats/html-document';
 import { markdownDocument } from '../../src/formats/markdown';
 import { startDemo } from '../../src/server/demo-study';
 import { studyPieces } from '../../src/server/pieces';
-import { logLines, shortLog } from '../../src/server/study-log';
-import { figuresOf, makeFigure, updateFigure } from '../../src/store/figures';
+import { figuresOf } from '../../src/store/figures';
 import { type Db, openDb } from '../../src/store/open';
-import { questionsOf, removeQuestion, updateQuestion } from '../../src/store/questions';
-import { restoreStudyTo } from '../../src/store/restore';
-import { readContent, readStudy, renameStudy, tableIdsOf } from '../../src/store/studies';
-import { addTable, deleteTable, editTable, readTable } from '../../src/store/tables';
-import { readWriteUp, updateWriteUp } from '../../src/store/write-ups';
+import { questionsOf, removeQuestion } from '../../src/store/questions';
+import { editTable } from '../../src/store/tables';
+import { readWriteUp } from '../../src/store/write-ups';
 
 const moment = (minute: number): string => `2026-01-02T03:${String(minute).padStart(2, '0')}:00.000Z`;
 /** A pixel, as a picture that takes no drawing. */
@@ -129,80 +125,5 @@ describe('the write-up', () => {
       }),
     ).to.equal(false);
     expect(taken({ type: 'heading', attrs: { level: 7 } })).to.equal(false);
-  });
-});
-
-describe('the log of a study', () => {
-  let db: Db;
-  let study: string;
-  beforeEach(() => {
-    db = openDb(':memory:', process.cwd());
-    study = startDemo(db, moment(0));
-  });
-  afterEach(() => db.$client.close());
-
-  it('goes back to a point: readings, questions, figures, words, tables and title; and forward again', () => {
-    const state = () => {
-      const { title, tables, questions, figures, writeUp } = readContent(db, study);
-      return { title, tables: tables.map((t) => t.table), questions, figures, writeUp };
-    };
-    const start = state();
-    const [table = '', second = ''] = tableIdsOf(db, study);
-    const [question, other] = questionsOf(db, study);
-    const [figure] = figuresOf(db, study);
-    const { writeUp, revision } = readWriteUp(db, study)!;
-    editTable(db, table, 0, [{ kind: 'write', row: 0, columns: ['red'], texts: [['1']] }], moment(2));
-    const middle = state();
-    updateQuestion(db, question!.id, 0, { ...question!.question, level: 0.99 }, { at: moment(4) });
-    updateFigure(db, figure!.id, 0, { ...figure!.style, bars: 'sem' }, { at: moment(5) });
-    editTable(db, table, 1, [{ kind: 'remove-column', column: 'white' }], moment(6));
-    removeQuestion(db, other!.id, { at: moment(7) });
-    makeFigure(db, 'new', study, question!.id, figure!.style, { at: moment(8) });
-    updateWriteUp(db, study, revision, { ...writeUp, content: writeUp.content.slice(0, 2) }, { at: moment(9) });
-    renameStudy(db, study, 'Another', { at: moment(10) });
-    deleteTable(db, second, { at: moment(11) });
-    addTable(db, study, readTable(db, table).table, { at: moment(12), origin: 'again' });
-    const end = state();
-    const back = (point: string, minute: number) => restoreStudyTo(db, study, point, { at: moment(minute), by: 'me' });
-    const sorted = (s: ReturnType<typeof state>) => ({
-      ...s,
-      questions: [...s.questions].sort((a, b) => a.id.localeCompare(b.id)),
-      figures: [...s.figures].sort((a, b) => a.id.localeCompare(b.id)),
-    });
-    back(moment(3), 20);
-    expect(sorted(state())).to.deep.equal(sorted(middle));
-    back(moment(1), 30);
-    expect(sorted(state())).to.deep.equal(sorted(start));
-    // What was gone back from stands in the log, and can be gone back to.
-    back(moment(12), 40);
-    expect(sorted(state())).to.deep.equal(sorted(end));
-    expect(readStudy(db, study).title).to.equal('Another');
-    const words = logLines(db, study).map((l) => `${l.where}: ${l.words}`);
-    for (const told of ['error bars now “sem”', 'confidence level now 99 %', 'study now called “Another”'])
-      expect(words.join('\n')).to.include(told);
-  });
-
-  it('counts what follows quickly as one change, and tells each kind in words', () => {
-    const [question] = questionsOf(db, study);
-    const at = (second: number) => ({ at: `2026-01-02T04:00:${String(second).padStart(2, '0')}.000Z` });
-    [0.9, 0.95, 0.99].forEach((level, i) =>
-      updateQuestion(db, question!.id, i, { ...question!.question, level }, at(i)),
-    );
-    const told = logLines(db, study).filter((l) => l.kind === 'question');
-    expect(told.length).to.equal(1);
-    const event = { at: '', by: '', subject: 'x' };
-    expect(eventWords({ ...event, kind: 'figure', before: null, after: {} })).to.equal('figure made');
-    expect(eventWords({ ...event, kind: 'table', before: 'a', after: null })).to.equal('table taken out');
-    expect(
-      eventWords({
-        ...event,
-        kind: 'figure',
-        before: { style: { widthMm: 85 } },
-        after: { style: { widthMm: 174, looks: {} } },
-      }),
-    ).to.equal('width now 174 mm, names and colours changed');
-    expect(shortLog(db, study)[0]).to.equal(
-      'Lamp trial: 33 readings used, made up for the demo study; 1 cell set aside (tag lost).',
-    );
   });
 });

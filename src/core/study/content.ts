@@ -7,6 +7,8 @@ import { WriteUp, piecesIn } from '../write-up/document';
 
 const Id = v.pipe(v.string(), v.minLength(1), v.maxLength(40));
 const Time = v.pipe(v.string(), v.isoTimestamp('A time is written as 2026-01-31T12:00:00.000Z.'));
+/** A place in the study's log, counted from 1; not there in what was kept before lines were numbered. */
+const Line = v.optional(v.pipe(v.number(), v.integer(), v.minValue(0)));
 const Origin = v.pipe(v.string(), v.maxLength(500));
 
 /** An accepted change to a table, with what takes it back. */
@@ -16,6 +18,9 @@ export const TableChange = v.object({
   edits: v.array(TableEdit),
   inverse: v.array(TableEdit),
   undone: v.boolean(),
+  line: Line,
+  steps: v.optional(v.nullable(v.pipe(v.number(), v.integer(), v.minValue(0)))),
+  forgotten: v.optional(v.boolean()),
 });
 
 export const StudyTable = v.object({
@@ -23,22 +28,38 @@ export const StudyTable = v.object({
   table: TableDraft,
   origin: Origin,
   at: v.optional(Time),
+  line: Line,
+  /** When it was taken out, if it was: going back may bring it back. */
+  removed: v.optional(Time),
   changes: v.optional(v.array(TableChange)),
 });
 
 /** What can change beside readings. */
-export const eventKinds = ['question', 'figure', 'write-up', 'study', 'table'] as const;
+export const eventKinds = ['question', 'figure', 'write-up', 'study', 'table', 'restored'] as const;
 export type EventKind = (typeof eventKinds)[number];
 
+const Name = v.nullable(v.pipe(v.string(), v.maxLength(200)));
+const eventOf = <K extends EventKind, S extends v.GenericSchema>(kind: K, state: S) =>
+  v.object({
+    at: Time,
+    by: v.pipe(v.string(), v.maxLength(200)),
+    line: Line,
+    kind: v.literal(kind),
+    subject: Id,
+    before: v.nullable(state),
+    after: v.nullable(state),
+  });
+
 /** A change to a question, a figure, the write-up or the study itself: what it was before and is after; null for not there. */
-export const StudyEvent = v.object({
-  at: Time,
-  by: v.pipe(v.string(), v.maxLength(200)),
-  kind: v.picklist(eventKinds),
-  subject: Id,
-  before: v.nullable(v.unknown()),
-  after: v.nullable(v.unknown()),
-});
+export const StudyEvent = v.variant('kind', [
+  eventOf('question', v.object({ table: Id, question: Question })),
+  eventOf('figure', v.object({ question: Id, style: FigureStyle })),
+  eventOf('write-up', WriteUp),
+  eventOf('study', Name),
+  eventOf('table', Name),
+  /** Gone back to just after a line, from the last one there was. */
+  eventOf('restored', v.object({ line: v.pipe(v.number(), v.integer(), v.minValue(0)) })),
+]);
 export type StudyEvent = v.InferOutput<typeof StudyEvent>;
 
 export const StudyContent = v.object({
@@ -50,6 +71,22 @@ export const StudyContent = v.object({
   events: v.optional(v.array(StudyEvent)),
 });
 export type StudyContent = v.InferOutput<typeof StudyContent>;
+
+/** A study's log: where each line was told, in the order of the lines. */
+interface Lined {
+  at?: string | undefined;
+  line?: number | undefined;
+}
+
+/** The parts of a study that stand in its log, each with its line: those kept before lines were numbered in order of time. */
+export function numbered(content: StudyContent): StudyContent {
+  const copy = structuredClone(content);
+  const all: Lined[] = [...copy.tables, ...copy.tables.flatMap((t) => t.changes ?? []), ...(copy.events ?? [])];
+  if (all.every((one) => one.line !== undefined)) return copy;
+  const time = ({ at = '' }: Lined): string => at;
+  all.sort((a, b) => (time(a) < time(b) ? -1 : time(a) > time(b) ? 1 : 0)).forEach((one, i) => (one.line = i + 1));
+  return copy;
+}
 
 /** Ids that point at nothing: places of the first few, in words. */
 export function dangling({ tables, questions, figures }: StudyContent): string[] {

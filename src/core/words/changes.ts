@@ -2,9 +2,10 @@
 import { type Table, findColumn } from '../readings/table';
 import type { EditOf, TableEdit } from '../readings/table-edit';
 import { counted } from './numbers';
+import { listed } from './sentences';
 
-const quoted = (text: string): string =>
-  text === '' ? 'nothing' : `“${text.length > 40 ? `${text.slice(0, 40)}…` : text}”`;
+const shortened = (text: string): string => (text.length > 40 ? `${text.slice(0, 40)}…` : text);
+const quoted = (text: string): string => (text === '' ? 'nothing' : `“${shortened(text)}”`);
 
 function nameOf(table: Table, id: string): string {
   const column = findColumn(table, id);
@@ -39,26 +40,74 @@ const parts: Record<string, string> = {
   level: 'level of the interval',
 };
 
-const described = (edit: Record<string, unknown>): string =>
+const value = (of: unknown): string =>
+  of === null || of === undefined
+    ? 'unset'
+    : typeof of === 'boolean'
+      ? of
+        ? 'on'
+        : 'off'
+      : quoted(`${of as string | number}`);
+
+/** "name now “Red lamp”, was “Red”": each part that was changed. @param was the parts as they were, where they are known */
+const described = (edit: Record<string, unknown>, was: Record<string, unknown> = {}): string =>
   Object.entries(edit)
     .filter(([part]) => part in parts)
-    .map(([part, value]) =>
-      typeof value === 'object' && value !== null
-        ? `${parts[part] ?? part} changed`
-        : `${parts[part] ?? part} now ${value === null || value === undefined ? 'unset' : typeof value === 'boolean' ? (value ? 'on' : 'off') : quoted(`${value as string | number}`)}`,
-    )
+    .map(([part, now]) => {
+      const name = parts[part] ?? part;
+      if (typeof now === 'object' && now !== null) return `${name} changed`;
+      const before = was[part];
+      const known = part in was && before !== '' && typeof before !== 'object';
+      return `${name} now ${value(now)}${known ? `, was ${value(before)}` : ''}`;
+    })
     .join(', ');
 
-/** One edit in words; columns go by the names they have now. */
-export function editWords(table: Table, edit: TableEdit): string {
+/** What an edit changed as it was before, by the edits that take it back. */
+function describedBefore(edit: TableEdit, inverse: readonly TableEdit[]): Record<string, unknown> | undefined {
+  return inverse.find(
+    (i) => i.kind === edit.kind && (i.kind !== 'describe-column' || edit.kind !== i.kind || i.column === edit.column),
+  );
+}
+
+/** The text a cell had, by the edits that take a change back; empty where it had none. */
+function textBefore(inverse: readonly TableEdit[], column: string, row: number): string {
+  for (const edit of inverse) {
+    if (edit.kind !== 'write') continue;
+    const text = edit.texts[row - edit.row]?.[edit.columns.indexOf(column)];
+    if (text !== undefined) return text;
+  }
+  return '';
+}
+
+/** Most cells whose texts are told one by one. */
+const mostTold = 6;
+
+/** "Red, rows 2 to 3: 7, 8; were 4, 5": what was written where, and what stood there. */
+function written(table: Table, { row, columns, texts }: EditOf<'write'>, inverse: readonly TableEdit[]): string {
+  const cells = texts.flatMap((line, r) =>
+    line.map((text, c) => ({ text, was: textBefore(inverse, columns[c] ?? '', row + r) })),
+  );
+  const names = columns.slice(0, 3).map((id) => nameOf(table, id));
+  const of = columns.length > 3 ? `${names.join(', ')} and ${columns.length - 3} more` : listed(names);
+  const replaced = cells.filter(({ was }) => was !== '');
+  if (cells.length > mostTold) {
+    const over = replaced.length > 0 ? `, in place of ${counted(replaced.length, 'cell')}` : '';
+    return `${counted(texts.length, 'row')} of ${of}, from row ${row + 1} on${over}`;
+  }
+  const where = `${of}, ${texts.length > 1 ? `rows ${row + 1} to ${row + texts.length}` : `row ${row + 1}`}`;
+  const told = (some: readonly string[]): string => some.map((t) => (t === '' ? '–' : shortened(t))).join(', ');
+  const now = cells.map(({ text }) => text);
+  const was = told(cells.map((c) => c.was));
+  if (now.every((t) => t === ''))
+    return `${where} emptied${replaced.length > 0 ? `, ${replaced.length > 1 ? 'were' : 'was'} ${was}` : ''}`;
+  return `${where}: ${told(now)}${replaced.length === 0 ? '' : cells.length === 1 ? `, was ${was}` : `; were ${was}`}`;
+}
+
+/** One edit in words; columns go by the names they have now. @param inverse what takes the change back, for what was there before */
+export function editWords(table: Table, edit: TableEdit, inverse: readonly TableEdit[] = []): string {
   switch (edit.kind) {
-    case 'write': {
-      const cells = edit.texts.length * edit.columns.length;
-      const [first = ''] = edit.texts[0] ?? [];
-      const where = `${nameOf(table, edit.columns[0] ?? '')}, row ${edit.row + 1}`;
-      if (cells === 1 && first === '') return `${where} emptied`;
-      return cells === 1 ? `${where}: ${quoted(first)} typed` : `${counted(cells, 'cell')} written from ${where} on`;
-    }
+    case 'write':
+      return written(table, edit, inverse);
     case 'insert-rows':
       return `${counted(edit.count, 'row')} put in before row ${edit.at + 1}`;
     case 'remove-rows':
@@ -74,19 +123,19 @@ export function editWords(table: Table, edit: TableEdit): string {
     case 'move-column':
       return `${nameOf(table, edit.column)} moved to place ${edit.to + 1}`;
     case 'describe-column':
-      return `${nameOf(table, edit.column)}: ${described(edit)}`;
+      return `${nameOf(table, edit.column)}: ${described(edit, describedBefore(edit, inverse))}`;
     case 'describe-table':
-      return described(edit);
+      return described(edit, describedBefore(edit, inverse));
     case 'set-aside':
       return asideWords(table, edit);
   }
 }
 
 /** A change in words: its first few edits, and how many more. */
-export function changeWords(table: Table, edits: readonly TableEdit[]): string {
+export function changeWords(table: Table, edits: readonly TableEdit[], inverse: readonly TableEdit[] = []): string {
   const layout = edits.find((e) => e.kind === 'describe-table' && e.shape !== undefined);
   if (layout && edits.length > 3 && layout.kind === 'describe-table')
     return `turned into another layout: ${layout.shape ?? ''}`;
-  const words = edits.slice(0, 3).map((e) => editWords(table, e));
+  const words = edits.slice(0, 3).map((e) => editWords(table, e, inverse));
   return words.join('; ') + (edits.length > 3 ? `; and ${edits.length - 3} more` : '');
 }

@@ -86,39 +86,41 @@ function differences(before: object, after: object): string {
   );
   const said = changed.slice(0, 4).map((key) => {
     const name = parts[key] ?? key;
-    const value = written(key, is[key]);
-    return value === 'changed' || ids.has(key) ? `${name} changed` : `${name} now ${value}`;
+    const [now, then] = [written(key, is[key]), written(key, was[key])];
+    return now === 'changed' || ids.has(key)
+      ? `${name} changed`
+      : `${name} now ${now}${then === 'changed' ? '' : `, was ${then}`}`;
   });
   return said.length === 0
     ? 'kept as it was'
     : said.join(', ') + (changed.length > said.length ? ` and ${changed.length - said.length} more` : '');
 }
 
-const inner = (value: unknown, key: string): object => {
-  const found = (value as Record<string, unknown> | null)?.[key];
-  return typeof found === 'object' && found !== null ? found : {};
-};
-
-/** An event in words; its subject’s name stands beside it. */
-export function eventWords({ kind, before, after }: StudyEvent): string {
-  switch (kind) {
+/** An event in words; its subject’s name stands beside it. @param lineTold when the line gone back to was told */
+export function eventWords(event: StudyEvent, lineTold: (line: number) => string = () => ''): string {
+  const { before, after } = event;
+  switch (event.kind) {
     case 'question':
-      return before === null
+      return event.before === null
         ? 'asked'
-        : after === null
+        : event.after === null
           ? 'question removed'
-          : differences(inner(before, 'question'), inner(after, 'question'));
+          : differences(event.before.question, event.after.question);
     case 'figure':
-      return before === null
+      return event.before === null
         ? 'figure made'
-        : after === null
+        : event.after === null
           ? 'figure removed'
-          : differences(inner(before, 'style'), inner(after, 'style'));
+          : differences(event.before.style, event.after.style);
     case 'write-up':
       return before === null ? 'write-up begun' : after === null ? 'write-up taken back' : 'write-up changed';
     case 'table':
       return after === null ? 'table taken out' : 'table brought back';
     case 'study':
-      return typeof after === 'string' ? `study now called “${after}”` : 'study changed';
+      return event.after === null
+        ? 'study changed'
+        : `study now called “${event.after}”${event.before === null ? '' : `, was “${event.before}”`}`;
+    case 'restored':
+      return `gone back to just after ${lineTold(event.after?.line ?? 0) || 'the beginning'}`;
   }
 }

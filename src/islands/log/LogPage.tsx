@@ -6,6 +6,7 @@ import { RemovedTables } from './RemovedTables';
 
 /** A line of the log, as the server tells it. */
 interface Line {
+  line: number;
   at: string;
   by: string;
   kind: 'readings' | 'question' | 'figure' | 'write-up' | 'study';
@@ -13,6 +14,7 @@ interface Line {
   href?: string;
   words: string;
   undone: boolean;
+  left: boolean;
 }
 
 interface Props {
@@ -36,7 +38,15 @@ type Kind = keyof typeof kinds;
 /** Lines shown at once. */
 const most = 500;
 
-const when = (iso: string): string => `${iso.slice(0, 10)} ${iso.slice(11, 19)}`;
+/** A moment by this computer's clock: 2026-01-31 14:05:12. */
+const when = (iso: string): string => new Date(iso).toLocaleString('sv-SE');
+
+/** The zone of that clock now: "UTC+01:00". */
+const zone = (): string =>
+  new Intl.DateTimeFormat('en', { timeZoneName: 'longOffset' })
+    .formatToParts()
+    .find((part) => part.type === 'timeZoneName')
+    ?.value.replace('GMT', 'UTC') ?? '';
 
 /** What was done in a study, and when; filtered by what and by words, and gone back to. The filter is in the address. */
 export function LogPage({ study, lines, removed, bare }: Props) {
@@ -66,25 +76,29 @@ export function LogPage({ study, lines, removed, bare }: Props) {
   );
   const goBack = (line: Line) => {
     setTrouble('');
-    send('POST', `/api/studies/${study}/restore-to`, { at: line.at }).then(
+    send('POST', `/api/studies/${study}/restore-to`, { line: line.line }).then(
       () => window.location.reload(),
       (error: unknown) => setTrouble(inWords(error)),
     );
   };
-  const later = chosen ? lines.filter((l) => l.at > chosen.at && !l.undone).length : 0;
+  const later = chosen ? lines.filter((l) => l.line > chosen.line && !l.undone && !l.left).length : 0;
   return (
     <div className="px-6 py-4">
       <h1 className="prose-serif text-[23px]">What was done</h1>
       <p className="text-sm text-muted">
-        The newest first; times are UTC. What was taken back is struck through. Show{' '}
-        <Choose label="Show" value={kind} options={kinds} onChange={(next) => narrow({ kind: next })} /> with the words{' '}
-        <Fill
-          label="With the words"
-          value={find}
-          width="w-32"
-          numeric={false}
-          onChange={(next) => narrow({ find: next })}
-        />
+        The newest first; times are local ({zone()}). What was taken back is struck through, what was gone back from is
+        marked.{' '}
+        <span className="not-print">
+          Show <Choose label="Show" value={kind} options={kinds} onChange={(next) => narrow({ kind: next })} /> with the
+          words{' '}
+          <Fill
+            label="With the words"
+            value={find}
+            width="w-32"
+            numeric={false}
+            onChange={(next) => narrow({ find: next })}
+          />
+        </span>
       </p>
       <RemovedTables study={study} removed={removed} bare={bare} />
       {trouble && (
@@ -95,6 +109,9 @@ export function LogPage({ study, lines, removed, bare }: Props) {
       <table className="mt-3 w-full max-w-5xl border-collapse text-sm">
         <thead>
           <tr className="border-b border-line text-left text-muted">
+            <th scope="col" className="py-1 pr-4 text-right font-medium">
+              Line
+            </th>
             <th scope="col" className="py-1 pr-4 font-medium">
               When
             </th>
@@ -107,14 +124,15 @@ export function LogPage({ study, lines, removed, bare }: Props) {
             <th scope="col" className="py-1 pr-4 font-medium">
               What
             </th>
-            <th scope="col" className="py-1 font-medium">
+            <th scope="col" className="not-print py-1 font-medium">
               <span className="sr-only">Back to there</span>
             </th>
           </tr>
         </thead>
         <tbody>
-          {shown.slice(0, most).map((line, i) => (
-            <tr key={i} className="border-b border-line/50 align-top">
+          {shown.slice(0, most).map((line) => (
+            <tr key={line.line} className="border-b border-line/50 align-top">
+              <td className="py-1 pr-4 text-right text-muted tabular-nums">{line.line}</td>
               <td className="py-1 pr-4 whitespace-nowrap">{when(line.at)}</td>
               <td className="py-1 pr-4">{line.by}</td>
               <td className="max-w-52 py-1 pr-4 [overflow-wrap:anywhere]">
@@ -128,8 +146,9 @@ export function LogPage({ study, lines, removed, bare }: Props) {
               </td>
               <td className="py-1 pr-4 [overflow-wrap:anywhere]">
                 {line.undone ? <s className="text-muted">{line.words}</s> : line.words}
+                {line.left && <span className="text-muted"> · gone back from</span>}
               </td>
-              <td className="py-1 whitespace-nowrap">
+              <td className="not-print py-1 whitespace-nowrap">
                 {chosen === line ? (
                   <span role="status">
                     {later === 0 ? (

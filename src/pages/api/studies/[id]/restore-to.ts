@@ -5,13 +5,17 @@ import { answering, body, json } from '../../../../server/problem';
 import { restoreStudyTo } from '../../../../store/restore';
 
 const Point = v.object({
-  at: v.pipe(v.string(), v.isoTimestamp('The moment is written as in the log: 2026-01-31T12:00:00.000Z.')),
+  line: v.pipe(
+    v.number('The line gone back to is a number, as the log counts them.'),
+    v.integer('The line gone back to is a whole number.'),
+    v.minValue(0, 'The log begins at line 1; before it stands 0.'),
+  ),
 });
 
-/** Puts a study back to how it was just after a moment; the log keeps what this takes back. */
+/** Puts a study back to how it was just after a line of its log; the log keeps what this takes back. */
 export const POST: APIRoute = ({ request, params: { id = '' } }) =>
   answering(async () => {
-    const { at } = await body(request, Point);
-    restoreStudyTo(db(), id, at, made());
+    const { line } = await body(request, Point);
+    restoreStudyTo(db(), id, line, made());
     return json({});
   });

@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro';
 import * as v from 'valibot';
-import { db, now } from '../../../../server/db';
+import { db, now, who } from '../../../../server/db';
 import { answering, body, json } from '../../../../server/problem';
 import { Revision } from '../../../../server/requests';
 import { stepTable } from '../../../../store/tables';
@@ -11,5 +11,5 @@ const Step = v.object({ revision: Revision, step: v.picklist(['undo', 'redo']) }
 export const POST: APIRoute = ({ request, params: { id = '' } }) =>
   answering(async () => {
     const { revision, step } = await body(request, Step);
-    return json(stepTable(db(), id, revision, step, now()) ?? null);
+    return json(stepTable(db(), id, revision, step, now(), who()) ?? null);
   });
