@@ -4,7 +4,7 @@
  * log. Others read it without Divide; Divide opens it to the same state.
  */
 import { toJsonSchema } from '@valibot/to-json-schema';
-import { type Unzipped, type Zippable, strFromU8, strToU8, unzip, zip } from 'fflate';
+import { type Zippable, strFromU8, strToU8, zip } from 'fflate';
 import Papa from 'papaparse';
 import * as v from 'valibot';
 import { DomainError, demand } from '../core/numeric/domain-error';
@@ -12,9 +12,10 @@ import { withDerived } from '../core/readings/derive';
 import { readColumn } from '../core/readings/read-column';
 import { isMeasured, type Column, type Table } from '../core/readings/table';
 import { StudyContent, dangling } from '../core/study/content';
+import { type Unpacked, unpacked } from './unpacked';
 
 /** The version of the format this writes; older ones are brought up to it when they are opened. */
-export const bundleVersion = 1;
+export const bundleVersion = 2;
 
 /** What a bundle holds beside the study itself: everything for readers without Divide. */
 export interface BundleExtras {
@@ -29,6 +30,10 @@ export interface BundleExtras {
 
 const csv = (rows: readonly (readonly string[])[]): string =>
   `${Papa.unparse(rows as string[][], { newline: '\n' })}\n`;
+
+/** Where the files of a table stand: one that was taken out stands apart. */
+const tablePath = ({ table, removed }: StudyContent['tables'][number], i: number): string =>
+  `${removed === undefined ? 'data' : 'removed'}/${fileName(table.name, i)}`;
 
 /** A file’s name from a table’s, safe on every system. */
 const fileName = (name: string, i: number): string =>
@@ -64,13 +69,15 @@ function fieldOf(column: Column, title: string) {
 }
 
 /** Names of columns, each only once, as the head of a CSV needs them. */
-function titlesOf(table: Table): string[] {
-  const seen = new Map<string, number>();
-  return table.columns.map((c, i) => {
-    const base = c.name.trim() || `column ${i + 1}`;
-    const count = (seen.get(base) ?? 0) + 1;
-    seen.set(base, count);
-    return count === 1 ? base : `${base} (${count})`;
+function titlesOf(table: Pick<Table, 'columns'>): string[] {
+  const given = table.columns.map((c, i) => c.name.trim() || `column ${i + 1}`);
+  const seen = new Set<string>();
+  return given.map((name) => {
+    // A number that makes it another name than any column has of its own.
+    let title = name;
+    for (let k = 2; seen.has(title) || (title !== name && given.includes(title)); k++) title = `${name} (${k})`;
+    seen.add(title);
+    return title;
   });
 }
 
@@ -125,40 +132,75 @@ const withoutCells = (table: Draft): Draft => ({
   columns: table.columns.map((c) => ({ ...c, cells: [], aside: {} })),
 });
 
-/** Rows of a CSV file of the bundle, without its head. @throws DomainError naming the file */
-function csvRows(files: Unzipped, path: string): string[][] {
+/** A CSV file of the bundle: its head and its rows, whichever delimiter an editor left it with. @throws DomainError naming the file */
+function csvOf(files: Unpacked, path: string): { head: string[]; rows: string[][] } {
   const file = files[path];
   demand(file !== undefined, `“${path}” is missing in it: the bundle is not whole.`);
-  const { data } = Papa.parse<string[]>(strFromU8(file).replace(/\n$/, ''), { delimiter: ',', newline: '\n' });
-  return data.slice(1);
+  const text = strFromU8(file).replace(/^\ufeff/, '');
+  // A file without a character but its line's end has one row, its only cell empty.
+  const { data } = Papa.parse<string[]>(text.replace(/\r?\n$/, ''), {
+    delimiter: ',',
+    ...(/^[^"\r\n]*\r\n/.test(text) ? {} : { newline: '\n' as const }),
+  });
+  const [head = [], ...rows] = data;
+  return { head, rows };
 }
 
-/** A table with its cells and what was set aside, from their files. */
-function withCells(table: Draft, files: Unzipped, path: string): Draft {
-  const rows = csvRows(files, `${path}.csv`);
+const listedTitles = (titles: readonly string[]): string => titles.map((t) => `“${t}”`).join(', ');
+
+/** A table with its cells and what was set aside, from their files: columns go by their names, wherever they stand. */
+function withCells(table: Draft, files: Unpacked, path: string): Draft {
+  const file = `${path}.csv`;
+  const { head, rows } = csvOf(files, file);
+  const titles = titlesOf(table);
+  const places = titles.map((title) => head.indexOf(title));
+  const missing = titles.filter((_, i) => places[i] === -1);
+  const surplus = head.filter((title, i) => !titles.includes(title) || head.indexOf(title) !== i);
+  demand(
+    titles.length === 0 || (missing.length === 0 && surplus.length === 0),
+    `The columns of “${file}” are not those the study knows: ${[
+      ...(missing.length > 0 ? [`${listedTitles(missing)} missing`] : []),
+      ...(surplus.length > 0 ? [`${listedTitles(surplus)} not known, or twice`] : []),
+    ].join(
+      '; ',
+    )}. Its first line names them, parted by commas. To take in a table changed by hand, open the CSV file by itself.`,
+  );
   demand(
     rows.length === table.rowCount || (table.rowCount === 0 && rows.length <= 1),
-    `“${path}.csv” has ${rows.length} rows and should have ${table.rowCount}: take the bundle as it was saved, or open the CSV file by itself.`,
+    `“${file}” has ${rows.length} rows and should have ${table.rowCount}: take the bundle as it was saved, or open the CSV file by itself.`,
   );
-  const titles = titlesOf(table as unknown as Table);
-  const aside = files[`${path}-set-aside.csv`] ? csvRows(files, `${path}-set-aside.csv`) : [];
+  const width = head.length;
+  const odd = titles.length === 0 ? -1 : rows.findIndex((row) => row.length !== width);
+  demand(
+    odd === -1 || table.rowCount === 0,
+    `Row ${odd + 1} of “${file}” has ${rows[odd]?.length ?? 0} cells and its head ${width}: quotes or commas were changed in it.`,
+  );
+  const aside = asideOf(files, `${path}-set-aside.csv`, titles, table.rowCount);
   return {
     ...table,
     columns: table.columns.map((column, j) => {
       if (column.formula) return column;
-      const cells = rows.slice(0, table.rowCount).map((row) => row[j] ?? '');
+      const cells = rows.slice(0, table.rowCount).map((row) => row[places[j] ?? -1] ?? '');
       while (cells.at(-1) === '') cells.pop();
-      return {
-        ...column,
-        cells,
-        aside: Object.fromEntries(
-          aside
-            .filter(([, title]) => title === titles[j])
-            .map(([row, , reason = '']) => [String(Number(row) - 1), reason]),
-        ),
-      };
+      return { ...column, cells, aside: aside[j] ?? {} };
     }),
   };
+}
+
+/** What was set aside in each column, by row. @throws DomainError naming the line */
+function asideOf(files: Unpacked, file: string, titles: readonly string[], rowCount: number): Record<string, string>[] {
+  const aside = titles.map((): Record<string, string> => ({}));
+  if (!files[file]) return aside;
+  csvOf(files, file).rows.forEach(([row = '', title = '', reason = ''], i) => {
+    const column = aside[titles.indexOf(title)];
+    const place = Number(row);
+    demand(
+      column !== undefined && /^\d+$/.test(row) && place >= 1 && place <= rowCount,
+      `Line ${i + 2} of “${file}” sets aside row “${row.slice(0, 40)}” of “${title.slice(0, 80)}”, and there is no such reading in the table.`,
+    );
+    column[String(place - 1)] = reason;
+  });
+  return aside;
 }
 
 const readMe = (title: string): string => `${title}
@@ -171,21 +213,24 @@ answers/           each question with its answer, as JSON
 figures/           each figure as SVG
 write-up.html, .md the write-up with what was computed put in
 log.csv            what was done, and when
+removed/           tables that were taken out, which going back may bring back
+manifest.json      the SHA-256 of every other file: what was changed since is told when the study is opened
 study.json         everything needed to open the study again; study.schema.json says what it may hold
 `;
 
 const asJson = (value: unknown): Uint8Array => strToU8(`${JSON.stringify(value, null, 1)}\n`);
 
 /** Writes a study as a bundle. The same study gives the same bytes. */
-export function writeBundle(content: StudyContent, extras: BundleExtras): Promise<Uint8Array> {
+export async function writeBundle(content: StudyContent, extras: BundleExtras): Promise<Uint8Array> {
   const files: Zippable = {};
   const resources: unknown[] = [];
-  content.tables.forEach(({ id, table }, i) => {
-    const made = tableFiles({ ...(table as Omit<Table, 'id'>), id }, `data/${fileName(table.name, i)}`);
+  content.tables.forEach((kept, i) => {
+    const made = tableFiles({ ...(kept.table as Omit<Table, 'id'>), id: kept.id }, tablePath(kept, i));
     Object.assign(files, made.files);
-    resources.push(...made.resources);
+    if (kept.removed === undefined) resources.push(...made.resources);
   });
   content.questions.forEach(({ id, table, question }, i) => {
+    if (extras.answers[id] === undefined) return;
     files[`answers/${String(i + 1).padStart(2, '0')}.json`] = asJson({
       id,
       table,
@@ -218,6 +263,7 @@ export function writeBundle(content: StudyContent, extras: BundleExtras): Promis
   files['study.json'] = asJson({ format: 'divide-study', version: bundleVersion, study: { ...content, tables } });
   files['study.schema.json'] = asJson(toJsonSchema(Bundled, { errorMode: 'ignore' }));
   files['README.txt'] = strToU8(readMe(content.title));
+  files['manifest.json'] = asJson(await sumsOf(files as Unpacked));
   return new Promise((resolve, reject) =>
     // Dates within the archive are fixed, so that the same study gives the same bytes.
     zip(files, { mtime: new Date('2020-01-01T00:00:00Z'), level: 6 }, (error, bytes) =>
@@ -232,96 +278,90 @@ const Bundled = v.object({
   study: StudyContent,
 });
 
-/** Most that an archive may hold, unpacked, in bytes and files; and how many times one file may grow. */
-const limits = { bytes: 512 * 1024 * 1024, files: 10_000, growth: 200 };
+/** Most that an archive may hold, unpacked, in bytes and files. */
+const limits = { bytes: 512 * 1024 * 1024, files: 10_000 };
 
-const mega = (bytes: number): string => `${Math.round(bytes / 1024 / 1024)} MB`;
-
-/** Unpacks an archive that keeps to its bounds. @throws DomainError in words */
-function unpacked(bytes: Uint8Array): Promise<Unzipped> {
-  let total = 0;
-  let count = 0;
-  let refusal = '';
-  return new Promise((resolve, reject) => {
-    unzip(
-      bytes,
-      {
-        filter: ({ name, originalSize, size }) => {
-          total += originalSize;
-          count += 1;
-          if (/(^|[\\/])\.\.([\\/]|$)/.test(name) || /^([\\/]|[a-z]:)/i.test(name))
-            refusal ||= `It holds a file called “${name.slice(0, 80)}”, which points outside of it: it was not made by Divide, and nothing of it was taken in.`;
-          else if (count > limits.files || total > limits.bytes)
-            refusal ||= `Unpacked it would take more than ${mega(limits.bytes)} or ${limits.files} files: no study does.`;
-          else if (size > 0 && originalSize > 1024 * 1024 && originalSize / size > limits.growth)
-            refusal ||= `“${name.slice(0, 80)}” in it grows ${Math.round(originalSize / size)} times when unpacked, as only a file made to do harm does.`;
-          return refusal === '';
-        },
-      },
-      (error, files) => {
-        if (refusal) reject(new DomainError(refusal));
-        else if (error)
-          reject(
-            new DomainError(
-              `It cannot be unpacked (${error.message}): it may be damaged or cut short. Fetch or copy it again.`,
-            ),
-          );
-        else resolve(files);
-      },
-    );
-  });
+/** The SHA-256 of each file, by its name. */
+async function sumsOf(files: Unpacked): Promise<Record<string, string>> {
+  const sums: Record<string, string> = {};
+  for (const name of Object.keys(files).sort()) {
+    const sum = await crypto.subtle.digest('SHA-256', (files[name] ?? new Uint8Array()) as Uint8Array<ArrayBuffer>);
+    sums[name] = Array.from(new Uint8Array(sum), (byte) => byte.toString(16).padStart(2, '0')).join('');
+  }
+  return sums;
 }
 
-/** Active content in what a browser would show. */
-const active = /<script|<foreignObject|\son[a-z]+\s*=|javascript:|<iframe|<object|<embed/i;
+const Manifest = v.record(v.string(), v.string());
+
+/** The files that are not as the bundle was saved: changed, missing or put in since. @throws DomainError when its list cannot be read */
+async function changedSince({ 'manifest.json': list, ...files }: Unpacked): Promise<string[]> {
+  demand(list !== undefined, 'Its manifest.json is missing, so that what was changed in it cannot be told.');
+  const kept = v.safeParse(Manifest, parsedJson(list, 'manifest.json'));
+  demand(
+    kept.success,
+    'Its manifest.json is no list of files with their sums: save the bundle anew where it was made.',
+  );
+  const now = await sumsOf(files);
+  return [...new Set([...Object.keys(kept.output), ...Object.keys(now)])]
+    .filter((name) => kept.output[name] !== now[name])
+    .sort();
+}
+
+function parsedJson(file: Uint8Array, name: string): unknown {
+  try {
+    return JSON.parse(strFromU8(file));
+  } catch {
+    throw new DomainError(
+      `Its ${name} is not JSON: it is damaged, or was edited. Save the bundle anew where it was made.`,
+    );
+  }
+}
 
 /** Brings the content of an older version up to the one after it. */
-const migrations: Readonly<Record<number, (raw: unknown) => unknown>> = {};
+const migrations: Readonly<Record<number, (raw: unknown) => unknown>> = {
+  // Lines of the log are numbered, and tables taken out are kept: what is missing is filled in when it is taken in.
+  1: (raw) => raw,
+};
+
+/** A bundle as it was opened. */
+export interface OpenedBundle {
+  content: StudyContent;
+  /** Files changed, missing or put in since it was saved; undefined in a bundle from before they were listed. */
+  changed: string[] | undefined;
+}
 
 /**
- * Reads a bundle. Only `study.json` and the tables' CSV files count; the rest is for readers without Divide, and is refused
- * where it holds what could act by itself.
+ * Reads a bundle. Only `study.json` and the tables' CSV files count, and nothing in it is ever run; the rest is for readers
+ * without Divide.
  * @throws DomainError that names the place and the mend
  */
-export async function readBundle(bytes: Uint8Array): Promise<StudyContent> {
+export async function readBundle(bytes: Uint8Array): Promise<OpenedBundle> {
   demand(
     bytes.length > 3 && bytes[0] === 0x50 && bytes[1] === 0x4b,
     'This is not a ZIP file, so it is no bundled study.',
   );
-  const files = await unpacked(bytes);
-  for (const [name, file] of Object.entries(files))
-    if (/\.(svg|html?)$/i.test(name) && active.test(strFromU8(file)))
-      throw new DomainError(
-        `“${name}” in it holds a script or the like, which no bundle of Divide does: nothing of it was taken in.`,
-      );
+  const files = await unpacked(bytes, limits);
   const study = files['study.json'];
   if (!study)
     throw new DomainError('It holds no study.json, so it is no bundled study, or was packed again without it.');
-  let raw: unknown;
-  try {
-    raw = JSON.parse(strFromU8(study));
-  } catch {
-    throw new DomainError(
-      'Its study.json is not JSON: it is damaged, or was edited. Save the bundle anew where it was made.',
-    );
-  }
-  let version = Number((raw as { version?: unknown } | null)?.version);
+  let raw = parsedJson(study, 'study.json');
+  const saved = Number((raw as { version?: unknown } | null)?.version);
   demand(
-    !(version > bundleVersion),
-    `It was made by a newer Divide (format ${version}, and this one knows up to ${bundleVersion}): bring this Divide up to date.`,
+    !(saved > bundleVersion),
+    `It was made by a newer Divide (format ${saved}, and this one knows up to ${bundleVersion}): bring this Divide up to date.`,
   );
-  for (; version < bundleVersion && migrations[version]; version++) raw = migrations[version]?.(raw);
+  for (let version = saved; version < bundleVersion && migrations[version]; version++) raw = migrations[version]?.(raw);
   const parsed = v.safeParse(Bundled, raw);
   if (!parsed.success) {
     const [issue] = parsed.issues;
     throw new DomainError(`Its study.json cannot be read at ${v.getDotPath(issue) ?? 'the top'}: ${issue.message}`);
   }
-  const [loose] = dangling(parsed.output.study);
-  if (loose) throw new DomainError(`Its parts do not fit together: ${loose}.`);
   const content = parsed.output.study;
+  const [loose] = dangling(content);
+  if (loose) throw new DomainError(`Its parts do not fit together: ${loose}.`);
   const tables = content.tables.map((kept, i) => ({
     ...kept,
-    table: withCells(kept.table, files, `data/${fileName(kept.table.name, i)}`),
+    table: withCells(kept.table, files, tablePath(kept, i)),
   }));
-  return { ...content, tables };
+  return { content: { ...content, tables }, changed: saved < 2 ? undefined : await changedSince(files) };
 }

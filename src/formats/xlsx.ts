@@ -1,6 +1,6 @@
-import { unzipSync } from 'fflate';
 import readXlsxFile from 'read-excel-file/universal';
 import { DomainError, demand } from '../core/numeric/domain-error';
+import { unpacked } from './unpacked';
 
 /** Most that the parts of a workbook may hold once unpacked. */
 const unpackedLimit = 600 * 1024 * 1024;
@@ -30,16 +30,31 @@ function cellText(value: unknown): string {
   return typeof value === 'number' ? String(value) : '';
 }
 
-/** What a workbook's parts would take unpacked, read from its index without unpacking. */
-function unpackedSize(bytes: Uint8Array): number {
-  let size = 0;
-  unzipSync(bytes, {
-    filter: ({ originalSize }) => {
-      size += originalSize;
-      return false;
-    },
-  });
-  return size;
+/** The place of a column by its letters: A is 1. */
+const columnPlace = (letters: string): number =>
+  Array.from(letters).reduce((sum, letter) => sum * 26 + letter.charCodeAt(0) - 64, 0);
+
+/**
+ * Most cells a sheet may reach over, empty ones included: a table is laid out over all of them. A few bytes can name a
+ * cell at the far end of a sheet.
+ */
+const mostCells = 20_000_000;
+
+/** Refuses a sheet whose cells lie further apart than any table of readings. @param xml the sheet's part as text */
+function withinReach(xml: string): void {
+  let [rows, columns] = [0, 0];
+  let last = '';
+  for (const [, letters = '', row = ''] of xml.matchAll(
+    /<(?:c|row|dimension)\s(?:[^>]*?\s)?r(?:ef)?="(?:[A-Z]+\d+:)?([A-Z]*)(\d+)"/g,
+  )) {
+    if (Number(row) > rows || columnPlace(letters) > columns) last = `${letters}${row}`;
+    rows = Math.max(rows, Number(row));
+    columns = Math.max(columns, columnPlace(letters));
+  }
+  demand(
+    rows * columns <= mostCells,
+    `A sheet of this workbook reaches to ${last}: over ${Math.round(mostCells / 1e6)} million cells lie between that and its beginning. Delete what stands beyond the readings, empty rows and columns too, or save the readings alone as CSV.`,
+  );
 }
 
 /**
@@ -49,18 +64,9 @@ function unpackedSize(bytes: Uint8Array): number {
  * @throws DomainError when it is damaged, locked, or would unpack to more than a workbook of readings can hold
  */
 export async function readXlsx(bytes: Uint8Array, limit = unpackedLimit): Promise<Sheet[]> {
-  let size: number;
-  try {
-    size = unpackedSize(bytes);
-  } catch {
-    throw new DomainError(
-      'This workbook is damaged: its packing cannot be read. Open it in a spreadsheet and save it anew.',
-    );
-  }
-  demand(
-    size <= limit,
-    `This workbook would unpack to ${Math.round(size / 1024 / 1024)} MB. Save the sheet with the readings alone, or as CSV.`,
-  );
+  const parts = await unpacked(bytes, { bytes: limit, files: 5000 });
+  for (const [name, part] of Object.entries(parts))
+    if (/^xl\/worksheets\/[^/]+\.xml$/.test(name)) withinReach(new TextDecoder().decode(part));
   try {
     const sheets = await readXlsxFile(new Blob([bytes as Uint8Array<ArrayBuffer>]), {
       parseNumber: number,

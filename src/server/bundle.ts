@@ -12,6 +12,7 @@ import { type BundleExtras, readBundle, writeBundle } from '../formats/study-bun
 import { families, svgFile } from '../formats/svg';
 import type { Db } from '../store/open';
 import { createStudy, readContent } from '../store/studies';
+import { who } from './db';
 import { drawnFigure, svgOf } from './drawn-figure';
 import { studyPieces } from './pieces';
 import { logLines } from './study-log';
@@ -36,14 +37,21 @@ function toldAnswer(question: Parameters<typeof answer>[0], table: Parameters<ty
   };
 }
 
+/** What was done, without the name this computer has for its user: that is nobody else's business. */
+function nameless<T extends { by: string }>(lines: readonly T[]): T[] {
+  const own = who();
+  return lines.map((line) => (line.by === own ? { ...line, by: '' } : line));
+}
+
 /** A study as one file of open formats. @throws NotFound */
 export function bundleOf(db: Db, studyId: string): Promise<Uint8Array> {
   const content = readContent(db, studyId);
-  const tables = new Map(content.tables.map(({ id, table }) => [id, { ...table, id }]));
+  const there = content.tables.filter((t) => t.removed === undefined);
+  const tables = new Map(there.map(({ id, table }) => [id, { ...table, id }]));
   const answers = Object.fromEntries(
-    content.questions.map(({ id, table, question }) => {
+    content.questions.flatMap(({ id, table, question }) => {
       const asked = tables.get(table);
-      return [id, asked ? toldAnswer(question, asked) : { reason: 'its table is gone' }];
+      return asked ? [[id, toldAnswer(question, asked)]] : [];
     }),
   );
   const figures: Record<string, string> = {};
@@ -68,12 +76,30 @@ export function bundleOf(db: Db, studyId: string): Promise<Uint8Array> {
     ...(blocks
       ? { writeUp: { html: htmlDocument(content.title, blocks, inline), markdown: markdownDocument(blocks, place) } }
       : {}),
-    log: logLines(db, studyId).map(({ at, by, where, words, undone }) => ({ at, by, where, what: words, undone })),
+    log: nameless(logLines(db, studyId)).map(({ at, by, where, words, undone }) => ({
+      at,
+      by,
+      where,
+      what: words,
+      undone,
+    })),
   };
-  return writeBundle(content, extras);
+  return writeBundle(
+    {
+      ...content,
+      tables: content.tables.map((t) => ({ ...t, changes: nameless(t.changes ?? []) })),
+      events: nameless(content.events ?? []),
+    },
+    extras,
+  );
 }
 
-/** Puts a bundled study on the shelf. @returns its id @throws DomainError in words */
-export async function openBundle(db: Db, bytes: Uint8Array, at: string): Promise<string> {
-  return createStudy(db, await readBundle(bytes), at);
+/** Puts a bundled study on the shelf. @returns its id, and what was changed in the file since it was saved @throws DomainError in words */
+export async function openBundle(
+  db: Db,
+  bytes: Uint8Array,
+  at: string,
+): Promise<{ id: string; changed: string[] | undefined }> {
+  const { content, changed } = await readBundle(bytes);
+  return { id: createStudy(db, content, at), changed };
 }

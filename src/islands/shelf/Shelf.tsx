@@ -1,3 +1,4 @@
+import { listed } from '../../core/words/sentences';
 import { Copy, Pencil, Trash2 } from 'lucide-react';
 import { type SubmitEvent, Suspense, lazy, useState } from 'react';
 import { OpenFileButton, useFileDrop } from '../import/FileDrop';
@@ -48,6 +49,7 @@ export function Shelf({ lines: start }: { lines: Line[] }) {
   const [deleted, setDeleted] = useState<{ line: Line; at: number }>();
   const [trouble, setTrouble] = useState('');
   const [file, setFile] = useState<File>();
+  const [opened, setOpened] = useState<{ id: string; name: string; changed: string[] }>();
 
   const attempt = (run: () => Promise<void>) => {
     setTrouble('');
@@ -63,10 +65,12 @@ export function Shelf({ lines: start }: { lines: Line[] }) {
     }
     attempt(async () => {
       const response = await fetch('/api/studies/bundle', { method: 'POST', body: given });
-      const answer = (await response.json()) as { id?: string; detail?: string };
+      const answer = (await response.json()) as { id?: string; changed?: string[]; detail?: string };
       if (answer.id === undefined)
         throw new Refused(response.status, `“${given.name}” was not opened. ${answer.detail ?? ''}`);
-      open(answer.id);
+      if (answer.changed && answer.changed.length > 0)
+        setOpened({ id: answer.id, name: given.name, changed: answer.changed });
+      else open(answer.id);
     });
   };
   const over = useFileDrop(take);
@@ -134,6 +138,16 @@ export function Shelf({ lines: start }: { lines: Line[] }) {
       {trouble && (
         <p role="alert" className="mt-3 text-error">
           {trouble}
+        </p>
+      )}
+      {opened && (
+        <p role="alert" className="mt-3 max-w-[72ch] text-sm">
+          “{opened.name}” was opened, and is not as it was saved:{' '}
+          {listed(opened.changed.slice(0, 8).map((f) => `“${f}”`))}
+          {opened.changed.length > 8 && ` and ${opened.changed.length - 8} more`} changed since.{' '}
+          <a className="plain-button" href={`/studies/${opened.id}`}>
+            Open the study as it is
+          </a>
         </p>
       )}
       <p role="status" className="mt-3 min-h-6 text-sm">

@@ -6,4 +6,4 @@ import { tableBodyLimit } from '../../../server/requests';
 
 /** Opens a bundled study; the body is the file. */
 export const POST: APIRoute = ({ request }) =>
-  answering(async () => json({ id: await openBundle(db(), await bytes(request, tableBodyLimit), now()) }, 201));
+  answering(async () => json(await openBundle(db(), await bytes(request, tableBodyLimit), now()), 201));
