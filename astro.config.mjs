@@ -16,15 +16,16 @@ const licencesBeside = {
   hooks: { 'astro:build:done': ({ dir }) => writeFileSync(new URL('licences.txt', dir), licences()) },
 };
 
-/** What the threads of the server's pool run, as a file of its own; packages stay where they are installed. */
-const threads = {
-  name: 'threads',
+/** The door before the server, and what the threads of its pool run, as files of their own; packages stay where they are installed. */
+const besideServer = {
+  name: 'beside-the-server',
   hooks: {
     'astro:build:start': writeKernels,
     'astro:build:done': () =>
       build({
-        entryPoints: [here('./src/server/threads/thread.ts')],
-        outfile: here('./dist/server/thread.mjs'),
+        entryPoints: { thread: here('./src/server/threads/thread.ts'), door: here('./src/server/door/index.ts') },
+        outdir: here('./dist/server'),
+        outExtension: { '.js': '.mjs' },
         bundle: true,
         platform: 'node',
         format: 'esm',
@@ -37,7 +38,7 @@ const threads = {
 export default defineConfig({
   output: 'server',
   adapter: node({ mode: 'standalone' }),
-  integrations: [react(), licencesBeside, threads],
+  integrations: [react(), licencesBeside, besideServer],
   devToolbar: { enabled: false },
   // The middleware compares origin and host itself, for every request and not for forms only.
   security: { checkOrigin: false },

@@ -7,6 +7,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { ensureBuild, root, stop } from '../scripts/prepare.mjs';
 import { answers } from '../scripts/throwaway.mjs';
 
@@ -23,18 +24,8 @@ const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** Starts the server's own entry, without the checks before it, so that it falls and rises quickly. */
 async function rise() {
-  const server = spawn(process.execPath, [join(root, 'dist/server/entry.mjs')], {
-    cwd: root,
-    env: {
-      ...process.env,
-      HOST: '127.0.0.1',
-      PORT: String(port),
-      DIVIDE_DB: db,
-      DIVIDE_ROOT: root,
-      ASTRO_NODE_LOGGING: 'disabled',
-    },
-    stdio: 'ignore',
-  });
+  const start = `import(${JSON.stringify(pathToFileURL(join(root, 'scripts/server.mjs')).href)}).then(({ serve }) => serve(${JSON.stringify({ host: '127.0.0.1', port, file: db })}))`;
+  const server = spawn(process.execPath, ['--input-type=module', '-e', start], { cwd: root, stdio: 'ignore' });
   for (let tries = 0; tries < 600; tries++) {
     if (await answers(base)) return server;
     await wait(20);

@@ -1,12 +1,12 @@
 /**
  * `npm start` serves the person's own studies from data/; `npm run demo` seeds the demo study into a database of its
- * own and serves that. PORT, HOST, DIVIDE_DB and DIVIDE_HOSTS may be set.
+ * own and serves that. PORT, HOST, DIVIDE_DB, DIVIDE_HOSTS and DIVIDE_KEY may be set.
  */
 import { accessSync, constants, existsSync, mkdirSync } from 'node:fs';
 import { createServer } from 'node:net';
-import { dirname, join, resolve } from 'node:path';
-import { pathToFileURL } from 'node:url';
+import { dirname, resolve } from 'node:path';
 import { ensureBuild, ensurePackages, root, run, stop } from './prepare.mjs';
+import { serve } from './server.mjs';
 
 const demo = process.argv.includes('--demo');
 const host = process.env.HOST ?? '127.0.0.1';
@@ -41,20 +41,13 @@ try {
   );
 }
 
-process.env.NODE_ENV ??= 'production';
 process.env.DIVIDE_ROOT = root;
 process.env.DIVIDE_DB = file;
-process.env.HOST = host;
-process.env.PORT = String(port);
-if (host !== '127.0.0.1' && host !== 'localhost')
-  process.env.DIVIDE_HOSTS = [process.env.DIVIDE_HOSTS, host].filter(Boolean).join(',');
 
 if (demo) {
   const seeded = run(process.execPath, ['--import', 'tsx', 'demo/seed.ts']);
   if (seeded.status !== 0) stop('the demo study could not be put into its database; the lines above say why.');
 }
 
-process.env.ASTRO_NODE_LOGGING = 'disabled';
-await import(pathToFileURL(join(root, 'dist/server/entry.mjs')).href);
-console.log(`Divide is open at http://${host.includes(':') ? `[${host}]` : host}:${port}/`);
+console.log(`Divide is open at ${await serve({ host, port, file })}`);
 console.log(`Studies are kept in ${file}. Ctrl+C stops it.`);

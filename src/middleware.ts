@@ -1,12 +1,7 @@
 import { defineMiddleware } from 'astro:middleware';
+import { nameHeader } from './server/door/door';
 import { problem } from './server/problem';
-
-/** Names this server answers to: loopback, and those the person named. Others may be another site pointing here. */
-const hosts = new Set(
-  ['127.0.0.1', 'localhost', '[::1]', ...(process.env['DIVIDE_HOSTS'] ?? '').split(',')]
-    .map((h) => h.trim())
-    .filter(Boolean),
-);
+import { knownAs } from './server/who';
 
 const headers = {
   'x-content-type-options': 'nosniff',
@@ -16,19 +11,34 @@ const headers = {
   'cross-origin-resource-policy': 'same-origin',
 };
 
-export const onRequest = defineMiddleware(async ({ request, url }, next) => {
-  const host = request.headers.get('host') ?? '';
-  if (!hosts.has(host.replace(/:\d+$/, '')))
-    return problem(
-      421,
-      'Not this host',
-      `Divide does not answer to ${host || 'a request without a host'}. Name it in DIVIDE_HOSTS if it should.`,
-    );
+/** The methods of each endpoint, by its path in the pages. */
+const endpoints = import.meta.glob('./pages/api/**/*.ts');
+
+async function methodsOf(pattern: string): Promise<string[]> {
+  const load = endpoints[`./pages${pattern}.ts`] ?? endpoints[`./pages${pattern}/index.ts`];
+  const found = Object.keys((await load?.()) ?? {}).filter((name) => /^[A-Z]+$/.test(name));
+  return found.includes('GET') ? [...found, 'HEAD'] : found;
+}
+
+/** Refuses a method that an address does not have. */
+async function wrongMethod(method: string, pattern: string): Promise<Response | undefined> {
+  const allowed = pattern.startsWith('/api/') ? await methodsOf(pattern) : ['GET', 'HEAD'];
+  if (allowed.length === 0 || allowed.includes(method)) return undefined;
+  const refused = problem(405, 'Not this way', `${method} does nothing at this address; ${allowed.join(', ')} would.`);
+  refused.headers.set('allow', allowed.join(', '));
+  return refused;
+}
+
+/** What every page and endpoint has in common; hosts, foreign pages and keys were looked at before, by the door. */
+export const onRequest = defineMiddleware(async ({ request, url, routePattern }, next) => {
   const origin = request.headers.get('origin');
-  if (origin !== null && origin !== `${url.protocol}//${host}`)
+  if (origin !== null && origin !== `${url.protocol}//${request.headers.get('host') ?? ''}`)
     return problem(403, 'Foreign origin', 'Divide takes requests from its own pages only.');
-  const response = await next();
-  for (const [name, value] of Object.entries(headers)) response.headers.set(name, value);
+  const name = request.headers.get(nameHeader);
+  const response =
+    (await wrongMethod(request.method, routePattern)) ??
+    (await knownAs(name === null ? undefined : decodeURIComponent(name), () => next()));
+  for (const [key, value] of Object.entries(headers)) response.headers.set(key, value);
   if (!response.headers.has('cache-control')) response.headers.set('cache-control', 'no-store');
   return response;
 });

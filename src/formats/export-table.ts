@@ -1,8 +1,8 @@
-import Papa from 'papaparse';
 import type { Cell } from 'write-excel-file/universal';
 import { withDerived } from '../core/readings/derive';
 import { readColumn } from '../core/readings/read-column';
 import { type Column, type Table, isMeasured, withUnit } from '../core/readings/table';
+import { safeCsv } from './safe-csv';
 
 /** The kinds of file a table can be taken out as. */
 export const exportKinds = {
@@ -39,11 +39,7 @@ export function tableTexts(raw: Table, choice: ExportChoice): string[][] {
  */
 export function delimitedText(table: Table, kind: Exclude<ExportKind, 'xlsx'>, choice: ExportChoice): string {
   const delimiter = { csv: ',', semicolon: ';', tsv: '\t' }[kind];
-  return Papa.unparse(tableTexts(table, choice), {
-    delimiter,
-    newline: '\r\n',
-    escapeFormulae: /^[=@\t\r]|^[+-](?![\d.,]*\d)/,
-  });
+  return safeCsv(tableTexts(table, choice), delimiter);
 }
 
 const decimalsTyped = (text: string): number => /[.,](\d+)\s*$/.exec(text.trim())?.[1]?.length ?? 0;

@@ -12,6 +12,7 @@ import { withDerived } from '../core/readings/derive';
 import { readColumn } from '../core/readings/read-column';
 import { isMeasured, type Column, type Table } from '../core/readings/table';
 import { StudyContent, dangling } from '../core/study/content';
+import { safeCsv, unmarked } from './safe-csv';
 import { type Unpacked, unpacked } from './unpacked';
 
 /** The version of the format this writes; older ones are brought up to it when they are opened. */
@@ -28,8 +29,7 @@ export interface BundleExtras {
   log: { at: string; by: string; where: string; what: string; undone: boolean }[];
 }
 
-const csv = (rows: readonly (readonly string[])[]): string =>
-  `${Papa.unparse(rows as string[][], { newline: '\n' })}\n`;
+const csv = (rows: readonly (readonly string[])[]): string => `${safeCsv(rows, ',', '\n')}\n`;
 
 /** Where the files of a table stand: one that was taken out stands apart. */
 const tablePath = ({ table, removed }: StudyContent['tables'][number], i: number): string =>
@@ -133,7 +133,7 @@ const withoutCells = (table: Draft): Draft => ({
 });
 
 /** A CSV file of the bundle: its head and its rows, whichever delimiter an editor left it with. @throws DomainError naming the file */
-function csvOf(files: Unpacked, path: string): { head: string[]; rows: string[][] } {
+function csvOf(files: Unpacked, path: string, version: number): { head: string[]; rows: string[][] } {
   const file = files[path];
   demand(file !== undefined, `“${path}” is missing in it: the bundle is not whole.`);
   const text = strFromU8(file).replace(/^\ufeff/, '');
@@ -142,16 +142,17 @@ function csvOf(files: Unpacked, path: string): { head: string[]; rows: string[][
     delimiter: ',',
     ...(/^[^"\r\n]*\r\n/.test(text) ? {} : { newline: '\n' as const }),
   });
-  const [head = [], ...rows] = data;
+  // The first version wrote texts as they were, whatever a spreadsheet would make of them.
+  const [head = [], ...rows] = version < 2 ? data : data.map((row) => row.map(unmarked));
   return { head, rows };
 }
 
 const listedTitles = (titles: readonly string[]): string => titles.map((t) => `“${t}”`).join(', ');
 
 /** A table with its cells and what was set aside, from their files: columns go by their names, wherever they stand. */
-function withCells(table: Draft, files: Unpacked, path: string): Draft {
+function withCells(table: Draft, files: Unpacked, path: string, version: number): Draft {
   const file = `${path}.csv`;
-  const { head, rows } = csvOf(files, file);
+  const { head, rows } = csvOf(files, file, version);
   const titles = titlesOf(table);
   const places = titles.map((title) => head.indexOf(title));
   const missing = titles.filter((_, i) => places[i] === -1);
@@ -175,7 +176,9 @@ function withCells(table: Draft, files: Unpacked, path: string): Draft {
     odd === -1 || table.rowCount === 0,
     `Row ${odd + 1} of “${file}” has ${rows[odd]?.length ?? 0} cells and its head ${width}: quotes or commas were changed in it.`,
   );
-  const aside = asideOf(files, `${path}-set-aside.csv`, titles, table.rowCount);
+  const aside = files[`${path}-set-aside.csv`]
+    ? asideOf(csvOf(files, `${path}-set-aside.csv`, version).rows, `${path}-set-aside.csv`, titles, table.rowCount)
+    : [];
   return {
     ...table,
     columns: table.columns.map((column, j) => {
@@ -188,10 +191,14 @@ function withCells(table: Draft, files: Unpacked, path: string): Draft {
 }
 
 /** What was set aside in each column, by row. @throws DomainError naming the line */
-function asideOf(files: Unpacked, file: string, titles: readonly string[], rowCount: number): Record<string, string>[] {
+function asideOf(
+  rows: readonly string[][],
+  file: string,
+  titles: readonly string[],
+  rowCount: number,
+): Record<string, string>[] {
   const aside = titles.map((): Record<string, string> => ({}));
-  if (!files[file]) return aside;
-  csvOf(files, file).rows.forEach(([row = '', title = '', reason = ''], i) => {
+  rows.forEach(([row = '', title = '', reason = ''], i) => {
     const column = aside[titles.indexOf(title)];
     const place = Number(row);
     demand(
@@ -361,7 +368,7 @@ export async function readBundle(bytes: Uint8Array): Promise<OpenedBundle> {
   if (loose) throw new DomainError(`Its parts do not fit together: ${loose}.`);
   const tables = content.tables.map((kept, i) => ({
     ...kept,
-    table: withCells(kept.table, files, tablePath(kept, i)),
+    table: withCells(kept.table, files, tablePath(kept, i), saved),
   }));
   return { content: { ...content, tables }, changed: saved < 2 ? undefined : await changedSince(files) };
 }

@@ -12,10 +12,10 @@ import { type BundleExtras, readBundle, writeBundle } from '../formats/study-bun
 import { families, svgFile } from '../formats/svg';
 import type { Db } from '../store/open';
 import { createStudy, readContent } from '../store/studies';
-import { who } from './db';
 import { drawnFigure, svgOf } from './drawn-figure';
 import { studyPieces } from './pieces';
 import { logLines } from './study-log';
+import { computersUser } from './who';
 
 /** A question's answer with its words, as another program may read it. */
 function toldAnswer(question: Parameters<typeof answer>[0], table: Parameters<typeof answer>[1]): unknown {
@@ -39,7 +39,7 @@ function toldAnswer(question: Parameters<typeof answer>[0], table: Parameters<ty
 
 /** What was done, without the name this computer has for its user: that is nobody else's business. */
 function nameless<T extends { by: string }>(lines: readonly T[]): T[] {
-  const own = who();
+  const own = computersUser();
   return lines.map((line) => (line.by === own ? { ...line, by: '' } : line));
 }
 

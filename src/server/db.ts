@@ -1,21 +1,24 @@
-import { userInfo } from 'node:os';
 import { type Db, openDb } from '../store/open';
+import { who } from './who';
 
 let opened: Db | undefined;
 
-/** The server's one database, opened at first use. `DIVIDE_DB` names its file, `DIVIDE_ROOT` the project's folder. */
-export function db(): Db {
-  opened ??= openDb(process.env['DIVIDE_DB'] ?? 'data/divide.sqlite', process.env['DIVIDE_ROOT'] ?? process.cwd());
-  return opened;
+/** What was written ahead goes into the one file before the process ends, so that a copy of it is a copy of all. */
+function closedAtExit(db: Db): Db {
+  process.once('exit', () => {
+    if (!db.$client.open) return;
+    db.$client.pragma('wal_checkpoint(TRUNCATE)');
+    db.$client.close();
+  });
+  return db;
 }
 
-/** The name this computer knows the person by, for the log. */
-export function who(): string {
-  try {
-    return userInfo().username;
-  } catch {
-    return '';
-  }
+/** The server's one database, opened at first use. `DIVIDE_DB` names its file, `DIVIDE_ROOT` the project's folder. */
+export function db(): Db {
+  opened ??= closedAtExit(
+    openDb(process.env['DIVIDE_DB'] ?? 'data/divide.sqlite', process.env['DIVIDE_ROOT'] ?? process.cwd()),
+  );
+  return opened;
 }
 
 /** Who makes a change now, as it is kept. */

@@ -1,3 +1,4 @@
+import { isSeen } from '../core/readings/table-edit';
 import * as v from 'valibot';
 
 /** A study's title. */
@@ -6,6 +7,7 @@ export const Title = v.pipe(
   v.trim(),
   v.minLength(1, 'A study needs a title: type what it is about.'),
   v.maxLength(200, 'A title may have at most 200 characters.'),
+  v.check(isSeen, 'A title of invisible characters cannot be told from none: type one that shows.'),
 );
 
 /** The revision a change started from. */

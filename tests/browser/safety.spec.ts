@@ -89,6 +89,12 @@ test('foreign origins and hosts, unknown fields, huge bodies and inline scripts 
   const foreign = await post({ origin: 'https://elsewhere.example' }, { title: 'x' });
   expect(foreign.status()).toBe(403);
   expect(foreign.headers()['content-type']).toContain('application/problem+json');
+  const elsewhere = await post({ 'sec-fetch-site': 'cross-site' }, { title: 'x' });
+  expect(elsewhere.status()).toBe(403);
+  expect((await request.get('/_image?href=x')).status()).toBe(404);
+  const wrong = await request.put('/api/studies', { data: {} });
+  expect([wrong.status(), wrong.headers()['allow']]).toEqual([405, 'GET, POST, HEAD']);
+  expect((await request.delete('/')).status()).toBe(405);
   expect((await post({ host: 'elsewhere.example' }, { title: 'x' })).status()).toBe(421);
   const empty = await post({}, { title: '   ' });
   expect(empty.status()).toBe(422);

@@ -12,7 +12,7 @@ import { draftOf } from '../../src/core/readings/table-edit';
 import type { StudyContent } from '../../src/core/study/content';
 import { type BundleExtras, readBundle, writeBundle } from '../../src/formats/study-bundle';
 import { bundleOf, openBundle } from '../../src/server/bundle';
-import { who } from '../../src/server/db';
+import { computersUser } from '../../src/server/who';
 import { startDemo } from '../../src/server/demo-study';
 import { studyPieces } from '../../src/server/pieces';
 import { openDb } from '../../src/store/open';
@@ -303,7 +303,7 @@ describe('the bundle of a study', () => {
     const db = openDb(':memory:', process.cwd());
     const id = startDemo(db, at);
     const [first] = questionsOf(db, id);
-    updateQuestion(db, first!.id, 0, { ...first!.question, level: 0.9 }, { at, by: who() });
+    updateQuestion(db, first!.id, 0, { ...first!.question, level: 0.9 }, { at, by: computersUser() });
     updateQuestion(db, first!.id, 1, { ...first!.question, level: 0.8 }, { at, by: 'Runa' });
     const files = unzipSync(await bundleOf(db, id));
     const study = JSON.parse(strFromU8(files['study.json']!)) as { study: { events: { by: string }[] } };

@@ -8,9 +8,20 @@ export const limits = { rows: 200_000, columns: 400, text: 2_000, name: 200, uni
 const Id = v.pipe(v.string(), v.minLength(1), v.maxLength(40));
 const Text = v.pipe(v.string(), v.maxLength(limits.text, `A cell holds at most ${limits.text} characters.`));
 const Row = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(limits.rows));
-const Name = v.pipe(v.string(), v.maxLength(limits.name, `A name may have at most ${limits.name} characters.`));
+/** A name that is not made of invisible characters alone: two such would look alike, and like none. */
+export const isSeen = (name: string): boolean => name.trim() === '' || /[^\p{C}\p{Z}\p{M}]/u.test(name);
+const Name = v.pipe(
+  v.string(),
+  v.maxLength(limits.name, `A name may have at most ${limits.name} characters.`),
+  v.check(isSeen, 'A name of invisible characters cannot be told from none: type one that shows.'),
+);
 const Unit = v.pipe(v.string(), v.maxLength(limits.unit, `A unit may have at most ${limits.unit} characters.`));
-const Aside = v.record(v.string(), Text);
+const Aside = v.record(v.pipe(v.string(), v.regex(/^\d{1,6}$/, 'A row is a whole number, counted from 0.')), Text);
+const Level = v.pipe(
+  v.number(),
+  v.minValue(0.5, 'A level of 50 % or more, written 0.5, is needed.'),
+  v.maxValue(0.9999, 'A level of at most 99.99 %, written 0.9999, is needed.'),
+);
 const Content = v.record(Id, v.object({ cells: v.array(Text), aside: Aside }));
 const Role = v.picklist(roles, `A column’s role is one of ${roles.join(', ')}.`);
 const Decimal = v.picklist(['auto', 'point', 'comma'], 'Decimals are auto, point or comma.');
@@ -57,7 +68,7 @@ export const tableParts = {
   shape: v.optional(v.picklist(shapes, `A table’s shape is one of ${shapes.join(', ')}.`)),
   average: v.optional(v.boolean()),
   spread: v.optional(v.picklist(spreadKinds, `The spread is one of ${spreadKinds.join(', ')}.`)),
-  level: v.optional(v.pipe(v.number(), v.minValue(0.5), v.maxValue(0.9999))),
+  level: v.optional(Level),
 };
 
 /** A whole new table, as an import makes it. */
@@ -69,7 +80,7 @@ export const TableDraft = v.pipe(
     shape: v.picklist(shapes),
     average: v.boolean(),
     spread: v.picklist(spreadKinds),
-    level: v.number(),
+    level: Level,
     rowCount: Row,
     columns: v.pipe(
       v.array(ColumnSchema),

@@ -82,7 +82,25 @@ export const Block: v.GenericSchema<Block> = v.variant('type', [
   v.object({ type: v.literal('orderedList'), content: Items }),
 ]);
 
-export const WriteUp = v.object({ type: v.literal('doc'), content: v.pipe(v.array(Block), v.maxLength(4000)) });
+/** Most that quotes and lists may stand within each other. */
+const deepest = 24;
+
+/** Whether something is nested no deeper than any write-up is; looked at layer by layer, however deep it goes. */
+function isShallow(value: unknown): boolean {
+  let layer: unknown[] = [value];
+  // A quote or an item is an object and the list of what is in it.
+  for (let depth = 0; layer.length > 0; depth++) {
+    if (depth > 4 * deepest) return false;
+    layer = layer.flatMap((one) => (typeof one === 'object' && one !== null ? (Object.values(one) as unknown[]) : []));
+  }
+  return true;
+}
+
+export const WriteUp = v.pipe(
+  v.unknown(),
+  v.check(isShallow, `Quotes and lists may stand ${deepest} deep within each other.`),
+  v.object({ type: v.literal('doc'), content: v.pipe(v.array(Block), v.maxLength(4000)) }),
+);
 export type WriteUp = v.InferOutput<typeof WriteUp>;
 
 /** Inlines or blocks that come from elsewhere in the study. */

@@ -1,6 +1,6 @@
 import { Download, Table2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import Papa from 'papaparse';
+import { safeCsv } from '../../formats/safe-csv';
 import { arrange } from '../../core/planning/arrange';
 import { type Outcome, attempt, demand } from '../../core/numeric/domain-error';
 import { allocate, drawRows } from '../../core/readings/draw';
@@ -125,7 +125,7 @@ export function DrawTool() {
       onChange={(x) => change({ [name]: asQuery(x) })}
     />
   );
-  const csv = (m: Made): string => `${Papa.unparse([m.head, ...m.rows], { newline: '\r\n' })}\r\n`;
+  const csv = (m: Made): string => `${safeCsv([m.head, ...m.rows])}\r\n`;
   /** The list as a table of readings still to be taken. */
   const tableFor = (m: Made) => {
     const columns = m.head.map((name, j) => ({

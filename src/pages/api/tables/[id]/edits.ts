@@ -1,7 +1,8 @@
 import type { APIRoute } from 'astro';
 import * as v from 'valibot';
 import { TableEdit } from '../../../../core/readings/table-edit';
-import { db, now, who } from '../../../../server/db';
+import { db, now } from '../../../../server/db';
+import { who } from '../../../../server/who';
 import { answering, body, json } from '../../../../server/problem';
 import { Revision } from '../../../../server/requests';
 import { editTable } from '../../../../store/tables';

@@ -1,6 +1,7 @@
 import type { APIRoute } from 'astro';
 import * as v from 'valibot';
-import { db, now, who } from '../../../../server/db';
+import { db, now } from '../../../../server/db';
+import { who } from '../../../../server/who';
 import { answering, body, json } from '../../../../server/problem';
 import { Revision } from '../../../../server/requests';
 import { stepTable } from '../../../../store/tables';
