@@ -15,3 +15,6 @@ export const Revision = v.pipe(v.number(), v.integer(), v.minValue(0));
 
 /** Most bytes of a request that carries a whole table: 200,000 rows by twenty columns fit. */
 export const tableBodyLimit = 192 * 1024 * 1024;
+
+/** Most bytes of a backup that is brought back. */
+export const backupLimit = 1024 * 1024 * 1024;

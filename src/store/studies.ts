@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, isNull } from 'drizzle-orm';
+import { and, asc, desc, eq, isNotNull, isNull } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
 import type { FigureStyle } from '../core/figures/figure-style';
 import { mostOf } from '../core/numeric/extremes';
@@ -140,16 +140,49 @@ export function renameStudy(db: Db, id: string, title: string, made: Made): void
   });
 }
 
-/** Takes a study off the shelf; it can be put back. */
-export function deleteStudy(db: Db, id: string, at: string): void {
+/** Sets when a study was taken off the shelf, or that it is on it, with its line in the log. */
+const offShelf = (db: Db, id: string, made: Made, off: boolean): void => {
+  whole(db, (inside) => {
+    const kept = inside.select().from(studies).where(eq(studies.id, id)).get();
+    if (!kept) throw new NotFound('There is no such study: it was deleted for good.');
+    if ((kept.deletedAt !== null) === off) return;
+    inside
+      .update(studies)
+      .set({ deletedAt: off ? made.at : null })
+      .where(eq(studies.id, id))
+      .run();
+    const [before, after] = off ? [kept.title, null] : [null, kept.title];
+    recordEvent(inside, id, made, { kind: 'study', subject: id, before, after });
+  });
+};
+
+/** Takes a study off the shelf; it can be put back. @throws NotFound */
+export function deleteStudy(db: Db, id: string, made: Made): void {
   readStudy(db, id);
-  db.update(studies).set({ deletedAt: at }).where(eq(studies.id, id)).run();
+  offShelf(db, id, made, true);
 }
 
 /** Puts a deleted study back on the shelf. @throws NotFound */
-export function restoreStudy(db: Db, id: string): void {
-  const restored = db.update(studies).set({ deletedAt: null }).where(eq(studies.id, id)).run();
-  if (restored.changes === 0) throw new NotFound('There is no such study to bring back.');
+export const restoreStudy = (db: Db, id: string, made: Made): void => offShelf(db, id, made, false);
+
+/** The studies taken off the shelf, the last first. */
+export const deletedStudies = (db: Db): { id: string; title: string; at: string }[] =>
+  db
+    .select({ id: studies.id, title: studies.title, at: studies.deletedAt })
+    .from(studies)
+    .where(isNotNull(studies.deletedAt))
+    .orderBy(desc(studies.deletedAt))
+    .all()
+    .map(({ id, title, at }) => ({ id, title, at: at ?? '' }));
+
+/** Deletes for good a study that was taken off the shelf, with all that is in it. @throws NotFound when it was not */
+export function deleteForGood(db: Db, id: string): void {
+  const gone = db
+    .delete(studies)
+    .where(and(eq(studies.id, id), isNotNull(studies.deletedAt)))
+    .run();
+  if (gone.changes === 0)
+    throw new NotFound('There is no such study among the deleted: only those are deleted for good.');
 }
 
 /** Copies a study with all that is in it. @returns the copy's id */

@@ -190,7 +190,7 @@ describe('taking tables out', () => {
     expect(delimitedText(table, 'csv', { withoutAside: false }).split('\r\n')).to.deep.equal([
       'lamp,length (mm)',
       'red,12.50',
-      `"'=1+1",-3`,
+      "'=1+1,-3",
       '"""quoted""","9,25"',
       '0.5 mM,n/a',
     ]);

@@ -137,10 +137,10 @@ describe('the store', () => {
       figures: figuresOf(db, id).map((f) => f.style),
     });
     expect(inside(copy)).to.deep.equal(inside(study));
-    deleteStudy(db, copy, at);
+    deleteStudy(db, copy, { at });
     expect(() => readStudy(db, copy)).to.throw(NotFound);
     expect(allStudies(db).map((s) => s.id)).not.to.include(copy);
-    restoreStudy(db, copy);
+    restoreStudy(db, copy, { at });
     expect(inside(copy)).to.deep.equal(inside(study));
   });
 

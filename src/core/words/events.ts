@@ -118,8 +118,10 @@ export function eventWords(event: StudyEvent, lineTold: (line: number) => string
       return after === null ? 'table taken out' : 'table brought back';
     case 'study':
       return event.after === null
-        ? 'study changed'
-        : `study now called “${event.after}”${event.before === null ? '' : `, was “${event.before}”`}`;
+        ? 'study deleted'
+        : event.before === null
+          ? 'study brought back'
+          : `study now called “${event.after}”, was “${event.before}”`;
     case 'restored':
       return `gone back to just after ${lineTold(event.after?.line ?? 0) || 'the beginning'}`;
   }

@@ -3,6 +3,8 @@ import { Copy, Pencil, Trash2 } from 'lucide-react';
 import { type SubmitEvent, Suspense, lazy, useState } from 'react';
 import { OpenFileButton, useFileDrop } from '../import/FileDrop';
 import { Refused, inWords, send } from '../shared/api';
+import { Backup } from './Backup';
+import { type DeletedStudy, DeletedStudies } from './DeletedStudies';
 
 const ImportPanel = lazy(() => import('../import/ImportPanel'));
 
@@ -42,11 +44,13 @@ function Title({ line, onRename, onDone }: { line: Line; onRename: (title: strin
 }
 
 /** The studies as the lines of an index. */
-export function Shelf({ lines: start }: { lines: Line[] }) {
+export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted: DeletedStudy[] }) {
   const [lines, setLines] = useState(start);
   const [title, setTitle] = useState('');
   const [renaming, setRenaming] = useState<string>();
-  const [deleted, setDeleted] = useState<{ line: Line; at: number }>();
+  const [deleted, setDeleted] = useState(gone);
+  /** The one deleted last on this page, to be brought back in its place. */
+  const [last, setLast] = useState<{ line: Line; at: number }>();
   const [trouble, setTrouble] = useState('');
   const [file, setFile] = useState<File>();
   const [opened, setOpened] = useState<{ id: string; name: string; changed: string[] }>();
@@ -91,14 +95,23 @@ export function Shelf({ lines: start }: { lines: Line[] }) {
   const remove = (line: Line) =>
     attempt(async () => {
       await send('DELETE', `/api/studies/${line.id}`);
-      setDeleted({ line, at: lines.indexOf(line) });
+      setLast({ line, at: lines.indexOf(line) });
       setLines((all) => all.filter((l) => l.id !== line.id));
+      setDeleted((all) => [{ id: line.id, title: line.title, at: new Date().toISOString() }, ...all]);
     });
-  const bringBack = ({ line, at }: { line: Line; at: number }) =>
+  const bringBack = ({ id }: { id: string }) =>
     attempt(async () => {
-      await send('POST', `/api/studies/${line.id}/restore`);
-      setLines((all) => all.toSpliced(at, 0, line));
-      setDeleted(undefined);
+      await send('POST', `/api/studies/${id}/restore`);
+      setDeleted((all) => all.filter((d) => d.id !== id));
+      if (last?.line.id === id) setLines((all) => all.toSpliced(last.at, 0, last.line));
+      else window.location.reload();
+      setLast(undefined);
+    });
+  const deleteForGood = ({ id }: DeletedStudy) =>
+    attempt(async () => {
+      await send('DELETE', `/api/studies/${id}/for-good`);
+      setDeleted((all) => all.filter((d) => d.id !== id));
+      if (last?.line.id === id) setLast(undefined);
     });
 
   if (file)
@@ -151,10 +164,10 @@ export function Shelf({ lines: start }: { lines: Line[] }) {
         </p>
       )}
       <p role="status" className="mt-3 min-h-6 text-sm">
-        {deleted && (
+        {last && (
           <>
-            “{deleted.line.title}” was deleted.{' '}
-            <button type="button" className="plain-button" onClick={() => bringBack(deleted)}>
+            “{last.line.title}” was deleted.{' '}
+            <button type="button" className="plain-button" onClick={() => bringBack(last.line)}>
               Bring it back
             </button>
           </>
@@ -219,6 +232,7 @@ export function Shelf({ lines: start }: { lines: Line[] }) {
           The shelf is empty. Type what your first study is about, or look at a finished one.
         </p>
       )}
+      <DeletedStudies studies={deleted} onBringBack={bringBack} onDelete={deleteForGood} />
       <p className="mt-6 text-sm">
         <button
           type="button"
@@ -228,6 +242,7 @@ export function Shelf({ lines: start }: { lines: Line[] }) {
           Open a fresh copy of the demo study
         </button>
       </p>
+      <Backup isEmpty={lines.length + deleted.length === 0} />
       <nav aria-label="Bench" className="mt-8 text-sm">
         <h2 className="part-of-page">On the bench, without a study</h2>
         <ul className="flex flex-wrap gap-x-6">

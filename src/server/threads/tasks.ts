@@ -12,7 +12,8 @@ import { methodsSentence, resultsSentence } from '../../core/telling/report';
 import { plain } from '../../core/words/text';
 import { readStudy } from '../../store/studies';
 import { bundleOf } from '../bundle';
-import { db } from '../db';
+import { bringBack } from '../backup';
+import { db, now } from '../db';
 import { drawnFigure, pdfOf } from '../drawn-figure';
 import { knownSpreads } from '../known-spreads';
 import { studyPieces } from '../pieces';
@@ -75,6 +76,8 @@ export const tasks = {
     readStudy(db(), id);
     return json(studyPieces(db(), id));
   },
+  bringBack: async (file: Uint8Array) =>
+    json({ titles: await bringBack(db(), file, now(), process.env['DIVIDE_ROOT'] ?? process.cwd()) }, 201),
   spreads: () => json(knownSpreads(db())),
 } satisfies Record<string, (given: never) => Response | Promise<Response>>;
 export type TaskName = keyof typeof tasks;

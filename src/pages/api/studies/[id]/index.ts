@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro';
 import * as v from 'valibot';
-import { db, made, now } from '../../../../server/db';
+import { db, made } from '../../../../server/db';
 import { answering, body, json } from '../../../../server/problem';
 import { Title } from '../../../../server/requests';
 import { deleteStudy, renameStudy } from '../../../../store/studies';
@@ -14,6 +14,6 @@ export const PATCH: APIRoute = ({ request, params: { id = '' } }) =>
 
 export const DELETE: APIRoute = ({ params: { id = '' } }) =>
   answering(() => {
-    deleteStudy(db(), id, now());
+    deleteStudy(db(), id, made());
     return json({});
   });

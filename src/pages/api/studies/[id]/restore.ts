@@ -1,10 +1,10 @@
 import type { APIRoute } from 'astro';
-import { db } from '../../../../server/db';
+import { db, made } from '../../../../server/db';
 import { answering, json } from '../../../../server/problem';
 import { restoreStudy } from '../../../../store/studies';
 
 export const POST: APIRoute = ({ params: { id = '' } }) =>
   answering(() => {
-    restoreStudy(db(), id);
+    restoreStudy(db(), id, made());
     return json({});
   });
