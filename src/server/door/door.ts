@@ -105,7 +105,7 @@ export function door(inner: Handler, { hosts, key }: DoorOptions): Handler {
         needsKey: true,
         name,
         to,
-        trouble: 'That is not the key. It was printed where Divide was started.',
+        trouble: 'That is not the key.',
       });
       return;
     }
