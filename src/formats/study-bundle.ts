@@ -288,6 +288,9 @@ const Bundled = v.object({
 /** Most that an archive may hold, unpacked, in bytes and files. */
 const limits = { bytes: 512 * 1024 * 1024, files: 10_000 };
 
+/** The files of a bundle. @throws DomainError in words */
+export const filesOf = (bytes: Uint8Array): Promise<Unpacked> => unpacked(bytes, limits);
+
 /** The SHA-256 of each file, by its name. */
 async function sumsOf(files: Unpacked): Promise<Record<string, string>> {
   const sums: Record<string, string> = {};
@@ -347,7 +350,7 @@ export async function readBundle(bytes: Uint8Array): Promise<OpenedBundle> {
     bytes.length > 3 && bytes[0] === 0x50 && bytes[1] === 0x4b,
     'This is not a ZIP file, so it is no bundled study.',
   );
-  const files = await unpacked(bytes, limits);
+  const files = await filesOf(bytes);
   const study = files['study.json'];
   if (!study)
     throw new DomainError('It holds no study.json, so it is no bundled study, or was packed again without it.');

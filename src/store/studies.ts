@@ -70,11 +70,22 @@ function movedEvent(event: StudyEvent, idOf: (old: string) => string): StudyEven
   return { ...event, subject };
 }
 
-/** Keeps a new study; ids within it are made new. @returns its id */
-export function createStudy(db: Db, given: StudyContent, at: string, study = ''): string {
+/**
+ * Keeps a new study; ids within it are made new.
+ * @param study the id it had, where it is a copy
+ * @param ids filled with the new id of each old one
+ * @returns its id
+ */
+export function createStudy(
+  db: Db,
+  given: StudyContent,
+  at: string,
+  study = '',
+  ids = new Map<string, string>(),
+): string {
   const content = numbered(given);
   const id = nanoid(12);
-  const ids = new Map<string, string>(study === '' ? [] : [[study, id]]);
+  if (study !== '') ids.set(study, id);
   const idOf = (old: string): string => {
     const made = ids.get(old) ?? nanoid(12);
     ids.set(old, made);
