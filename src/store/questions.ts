@@ -1,10 +1,12 @@
 import { and, asc, eq, getTableColumns, isNull, max } from 'drizzle-orm';
 import type { Question } from '../core/question/question';
+import { piecesIn } from '../core/write-up/document';
 import { NotFound, newerElsewhere } from './errors';
 import { type Made, recordEvent } from './events';
 import { figuresOf, removeFigure } from './figures';
 import type { Db } from './open';
 import { whole } from './transaction';
+import { readWriteUp } from './write-ups';
 import { questions, tables } from './schema';
 
 export interface KeptQuestion {
@@ -82,6 +84,17 @@ export function updateQuestion(db: Db, id: string, revision: number, question: Q
     });
     return revision + 1;
   });
+}
+
+/** What comes from a question: its figures, and the pieces of the write-up that it or they give. @throws NotFound */
+export function usesOf(db: Db, id: string): { figures: number; pieces: number } {
+  const { studyId } = readQuestion(db, id);
+  const figures = figuresOf(db, studyId).filter((f) => f.questionId === id);
+  const writeUp = readWriteUp(db, studyId)?.writeUp;
+  const pieces = (writeUp ? piecesIn(writeUp) : []).filter(({ attrs }) =>
+    'question' in attrs ? attrs.question === id : 'figure' in attrs && figures.some((f) => f.id === attrs.figure),
+  );
+  return { figures: figures.length, pieces: pieces.length };
 }
 
 /** Removes a question with its figures; the log can bring them back. */

@@ -150,7 +150,7 @@ test('a long answer keeps nobody else waiting', async ({ request }) => {
   expect(order).toEqual(['shelf', 'shelf', 'shelf', 'small', 'long']);
 });
 
-test('a write-up is validated and kept with a revision; text is handed to it; a study goes back to a moment', async ({
+test('a write-up is validated and kept with a revision; text is handed to it; a study goes back to a line', async ({
   request,
 }) => {
   const { id: study } = (await (await request.post('/api/studies', { data: { title: 'Words' } })).json()) as {
@@ -166,7 +166,6 @@ test('a write-up is validated and kept with a revision; text is handed to it; a 
   const stale = await put(0, said('other'));
   expect(stale.status()).toBe(409);
   expect(await detail(stale)).toContain('The write-up was changed in another window');
-  const moment = new Date().toISOString();
   const handed = await request.post(`${path}/append`, { data: { text: '  handed over  ' } });
   expect(await handed.json()).toEqual({ revision: 2 });
   expect((await request.post(`${path}/append`, { data: { text: ' ' } })).status()).toBe(422);
@@ -174,14 +173,15 @@ test('a write-up is validated and kept with a revision; text is handed to it; a 
   expect(Object.keys(pieces.questions)).toEqual([]);
   expect(pieces.log[0]).toContain('Readings: ');
 
-  const back = (at: string) => request.post(`/api/studies/${study}/restore-to`, { data: { at } });
-  expect(await detail(await back('yesterday'))).toContain('written as in the log');
-  expect((await back(moment)).status()).toBe(200);
-  // Both edits came within a minute, so they count as one change: before it there was no write-up.
+  const back = (line: unknown) => request.post(`/api/studies/${study}/restore-to`, { data: { line } });
+  expect(await detail(await back('yesterday'))).toContain('is a number, as the log counts them');
+  expect(await detail(await back(-1))).toContain('The log begins at line 1');
+  // Line 1 made the table, line 2 began the write-up.
+  expect((await back(2)).status()).toBe(200);
   expect(await (await put(3, said('again'))).json()).toEqual({ revision: 4 });
   for (const of of ['/api/studies/none/bundle', '/api/figures/none/pdf', '/api/studies/none/write-up/pieces'])
     expect((await request.get(of)).status(), of).toBe(404);
-  expect((await request.post('/api/studies/none/restore-to', { data: { at: moment } })).status()).toBe(404);
+  expect((await request.post('/api/studies/none/restore-to', { data: { line: 0 } })).status()).toBe(404);
 });
 
 test('a bundle is opened from its bytes, and nothing of a bad one is kept', async ({ request }) => {

@@ -127,6 +127,11 @@ test('live pieces follow the readings and are marked until seen; a removed quest
 
   await page.goto(question);
   await page.getByRole('button', { name: 'Remove this question' }).click();
+  // A text comes from it, so it is asked for twice.
+  await expect(page.getByRole('alert')).toContainText('of the write-up');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Remove this question' }).click();
+  await page.getByRole('button', { name: 'Remove it all the same' }).click();
   await page.waitForURL(/\/log/);
   await spine(page, 'Text, tables and figures').click();
   await expect(text).toContainText('10.4 mm greater');

@@ -23,6 +23,7 @@ import { CheckPart } from './CheckPart';
 import { LookPart } from './LookPart';
 import { MarginNotes } from './MarginNotes';
 import { AlternativeMethods } from './AlternativeMethods';
+import { RemoveQuestion } from './RemoveQuestion';
 import { TellPart } from './TellPart';
 import { UnderstandPart } from './UnderstandPart';
 import { WorkingOut } from './WorkingOut';
@@ -101,12 +102,6 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
       const { own: _, ...same } = question;
       const { id } = await send<{ id: string }>('POST', '/api/questions', { table: asked.tableId, question: same });
       window.location.assign(`/studies/${study}/beside/${asked.id}/${id}`);
-    });
-  /** The log can bring it back. */
-  const remove = () =>
-    trying(async () => {
-      await send('DELETE', `/api/questions/${asked.id}`);
-      window.location.assign(`/studies/${study}/log`);
     });
   const manyMeasures =
     table.shape === 'rows' &&
@@ -202,9 +197,8 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
               <button type="button" className="plain-button" onClick={() => void askAgain()}>
                 <Columns2 size={15} aria-hidden /> Ask again beside this one
               </button>
-              <button type="button" className="plain-button" onClick={() => void remove()}>
-                Remove this question
-              </button>
+              {/* The log can bring it back. */}
+              <RemoveQuestion id={asked.id} onRemoved={() => window.location.assign(`/studies/${study}/log`)} />
               {manyMeasures && (
                 <a className="plain-button" href={`/studies/${study}/questions/${asked.id}/measures`}>
                   <Rows3 size={15} aria-hidden /> Ask it of every measure

@@ -4,7 +4,10 @@ import { Question } from '../../../core/question/question';
 import { db, made } from '../../../server/db';
 import { answering, body, json } from '../../../server/problem';
 import { Revision } from '../../../server/requests';
-import { removeQuestion, updateQuestion } from '../../../store/questions';
+import { removeQuestion, updateQuestion, usesOf } from '../../../store/questions';
+
+/** What comes from a question, before it is removed. */
+export const GET: APIRoute = ({ params: { id = '' } }) => answering(() => json(usesOf(db(), id)));
 
 export const PUT: APIRoute = ({ request, params: { id = '' } }) =>
   answering(async () => {
