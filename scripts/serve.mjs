@@ -32,7 +32,7 @@ ensurePackages();
 ensureBuild();
 
 try {
-  mkdirSync(dirname(file), { recursive: true });
+  mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
   accessSync(dirname(file), constants.W_OK);
   if (existsSync(file)) accessSync(file, constants.W_OK);
 } catch (error) {

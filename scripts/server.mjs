@@ -30,7 +30,9 @@ export async function serve({ host, port, file }) {
     ASTRO_NODE_LOGGING: 'disabled',
   });
   const { handler } = await built('entry.mjs');
-  const hosts = [...loopback, '[::1]', host, ...(process.env.DIVIDE_HOSTS ?? '').split(',')].map((h) => h.trim());
+  const hosts = [...loopback, '[::1]', host, `[${host}]`, ...(process.env.DIVIDE_HOSTS ?? '').split(',')].map((h) =>
+    h.trim(),
+  );
   const server = createServer(door(handler, { hosts: hosts.filter(Boolean), key }));
   await new Promise((ready, failed) => {
     server.once('error', failed);

@@ -14,10 +14,10 @@ type Before<K extends StudyEvent['kind']> = Extract<StudyEvent, { kind: K }>['be
 
 /** The changes of a table after a line that still show in it, the newest first. */
 function shownSince(db: Db, id: string, line: number) {
-  const all = changesOf(db, id);
+  const all = changesOf(db, id, Infinity, line);
   const stepped = new Set(all.map((c) => c.steps));
   // What was taken back before steps were kept on lines of their own left no other trace.
-  return all.filter((c) => c.line > line && (!c.undone || stepped.has(c.line)));
+  return all.filter((c) => !c.undone || stepped.has(c.line));
 }
 
 /** Takes back the changes of each table made after a line, as one change that can itself be undone. */

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, isNotNull, isNull, max, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, isNotNull, isNull, max, sql } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
 import { applyEdits } from '../core/readings/edits';
 import type { TableEdit } from '../core/readings/table-edit';
@@ -276,7 +276,7 @@ export function editTable(db: Db, id: string, revision: number, edits: TableEdit
     inside
       .update(changes)
       .set({ forgotten: true })
-      .where(and(eq(changes.tableId, id), eq(changes.undone, true)))
+      .where(and(eq(changes.tableId, id), isStep(true)))
       .run();
     const line = nextLine(inside, kept.studyId, at);
     inside.insert(changes).values({ tableId: id, at, by, edits, inverse, undone: false, line }).run();
@@ -389,12 +389,12 @@ export const revisionOf = (db: Db, id: string): number => keptRow(db, id).revisi
 export const cellCount = (db: Db, id: string): number =>
   readTableHead(db, id).columns.length * keptRow(db, id).rowCount;
 
-/** The accepted changes of a table with what takes each back, the newest first. */
-export const changesOf = (db: Db, id: string, most = Infinity): TableChange[] =>
+/** The accepted changes of a table with what takes each back, the newest first. @param after those after this line of the log */
+export const changesOf = (db: Db, id: string, most = Infinity, after = -1): TableChange[] =>
   db
     .select()
     .from(changes)
-    .where(eq(changes.tableId, id))
+    .where(and(eq(changes.tableId, id), gt(changes.line, after)))
     .orderBy(desc(changes.line))
     .limit(Number.isFinite(most) ? most : -1)
     .all()

@@ -80,9 +80,14 @@ interface Lined {
 
 /** The parts of a study that stand in its log, each with its line: those kept before lines were numbered in order of time. */
 export function numbered(content: StudyContent): StudyContent {
-  const copy = structuredClone(content);
-  const all: Lined[] = [...copy.tables, ...copy.tables.flatMap((t) => t.changes ?? []), ...(copy.events ?? [])];
-  if (all.every((one) => one.line !== undefined)) return copy;
+  const { tables, events = [] } = content;
+  const copy = {
+    ...content,
+    tables: tables.map((t) => ({ ...t, changes: (t.changes ?? []).map((c) => ({ ...c })) })),
+    events: events.map((e) => ({ ...e })),
+  };
+  const all: Lined[] = [...copy.tables, ...copy.tables.flatMap((t) => t.changes), ...copy.events];
+  if (all.every((one) => one.line !== undefined)) return content;
   const time = ({ at = '' }: Lined): string => at;
   all.sort((a, b) => (time(a) < time(b) ? -1 : time(a) > time(b) ? 1 : 0)).forEach((one, i) => (one.line = i + 1));
   return copy;

@@ -1,6 +1,6 @@
 /** What is made sure of a database file before anything is served from it. */
 import { chmodSync, existsSync, mkdirSync, readFileSync, readdirSync, statSync } from 'node:fs';
-import { basename, dirname, join } from 'node:path';
+import { basename, dirname, join, resolve, sep } from 'node:path';
 import Database from 'better-sqlite3';
 import { openDb } from '../../store/open';
 
@@ -14,17 +14,24 @@ export class NotServed extends Error {}
  * @throws NotServed when another server has it
  */
 export function held(file: string): () => void {
-  const lock = new Database(`${file}.lock`, { timeout: 0 });
+  let lock: Database.Database | undefined;
   try {
+    lock = new Database(`${file}.lock`, { timeout: 0 });
     lock.pragma('journal_mode = DELETE');
     lock.exec('BEGIN EXCLUSIVE');
-  } catch {
-    lock.close();
+  } catch (error) {
+    lock?.close();
+    const code = error instanceof Error && 'code' in error ? String(error.code) : '';
+    if (!code.startsWith('SQLITE_BUSY'))
+      throw new NotServed(
+        `${file}.lock cannot be written (${error instanceof Error ? error.message : code}). Give yourself the right to write there.`,
+      );
     throw new NotServed(
       `another Divide serves ${file} already. Use that one, or stop it first; two servers on one file would write over each other.`,
     );
   }
-  return () => lock.close();
+  const kept = lock;
+  return () => kept.close();
 }
 
 /** How many migrations this version knows, and how many a database has seen; undefined before the first. */
@@ -44,11 +51,20 @@ function migrationsOf(client: Database.Database, root: string): { known: number;
   };
 }
 
-/** Nobody but the person reads what is kept. */
-function closedToOthers(file: string): void {
-  chmodSync(dirname(file), 0o700);
-  for (const name of readdirSync(dirname(file)))
-    if (name.startsWith(basename(file))) chmodSync(join(dirname(file), name), 0o600);
+/** Changes who may read a file, where it is the person's own. */
+function setMode(path: string, mode: number): void {
+  try {
+    chmodSync(path, mode);
+  } catch (error) {
+    if (!(error instanceof Error && 'code' in error && error.code === 'EPERM')) throw error;
+  }
+}
+
+/** Nobody but the person reads what is kept; a folder that is not Divide's own stays as others need it. */
+function closedToOthers(file: string, root: string): void {
+  const folder = dirname(resolve(file));
+  if (folder.startsWith(`${resolve(root)}${sep}`)) setMode(folder, 0o700);
+  for (const name of readdirSync(folder)) if (name.startsWith(basename(file))) setMode(join(folder, name), 0o600);
 }
 
 /**
@@ -83,7 +99,7 @@ export function checked(file: string, root: string): string | undefined {
     }
   }
   openDb(file, root).$client.close();
-  closedToOthers(file);
+  closedToOthers(file, root);
   return copy && `It was brought up to this version; as it was before it stands in ${copy}.`;
 }
 

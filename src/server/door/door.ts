@@ -164,17 +164,20 @@ export function door(inner: Handler, { hosts, key }: DoorOptions): Handler {
     const name = decodedName(cookies.get('divide_name'));
     const query = new URL(url, 'http://localhost').searchParams;
     if (method === 'POST' && path === '/key') {
-      void formOf(request).then((form) => takeKey(request, response, form, form.get('to') ?? '/'));
+      formOf(request)
+        .then((form) => takeKey(request, response, form, form.get('to') ?? '/'))
+        // A request that breaks off leaves nobody to answer.
+        .catch(() => response.destroy());
       return;
     }
     if (method === 'GET' && query.has('key')) {
       const given = new URLSearchParams({ key: query.get('key') ?? '', name });
-      void takeKey(request, response, given, path);
+      takeKey(request, response, given, path).catch(() => response.destroy());
       return;
     }
     if (!same(cookies.get('divide_key') ?? '', sealed(key)) || name === '') {
       if (method === 'GET' && !path.startsWith('/api/')) {
-        void takeKey(request, response, new URLSearchParams(), path);
+        takeKey(request, response, new URLSearchParams(), path).catch(() => response.destroy());
         return;
       }
       refuse(
