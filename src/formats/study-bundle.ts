@@ -268,7 +268,7 @@ export async function writeBundle(content: StudyContent, extras: BundleExtras): 
   // Cells stand in the CSV files alone: nothing is written twice.
   const tables = content.tables.map(({ table, ...rest }) => ({ ...rest, table: withoutCells(table) }));
   files['study.json'] = asJson({ format: 'divide-study', version: bundleVersion, study: { ...content, tables } });
-  files['study.schema.json'] = asJson(toJsonSchema(Bundled, { errorMode: 'ignore' }));
+  files['study.schema.json'] = schemaFile();
   files['README.txt'] = strToU8(readMe(content.title));
   files['manifest.json'] = asJson(await sumsOf(files as Unpacked));
   return new Promise((resolve, reject) =>
@@ -278,6 +278,10 @@ export async function writeBundle(content: StudyContent, extras: BundleExtras): 
     ),
   );
 }
+
+let schema: Uint8Array | undefined;
+/** The shape of study.json for other programs: the same for every study, and slow to write. */
+const schemaFile = () => (schema ??= asJson(toJsonSchema(Bundled, { errorMode: 'ignore' })));
 
 const Bundled = v.object({
   format: v.literal('divide-study', 'It is not a study of Divide.'),

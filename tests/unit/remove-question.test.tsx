@@ -47,7 +47,7 @@ describe('removing a question', () => {
     press('Remove this question');
     const words = await page.findByRole('alert');
     expect(words.textContent).to.match(
-      /^From this question come 1 figure, which goes with it and 3 pieces of the write-up, which keep what was last read\./,
+      /^From this question come 1 figure, which goes with it, and 3 pieces of the write-up, which keep what was last read\./,
     );
     press('Keep it');
     expect(page.queryByRole('alert')).to.equal(null);

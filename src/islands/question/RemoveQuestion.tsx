@@ -1,6 +1,5 @@
 import { useState } from 'react';
 import { counted } from '../../core/words/numbers';
-import { listed } from '../../core/words/sentences';
 import { inWords, send } from '../shared/api';
 
 interface Uses {
@@ -48,7 +47,7 @@ export function RemoveQuestion({ id, onRemoved }: { id: string; onRemoved: () =>
   ];
   return (
     <span role="alert">
-      From this question {figures + pieces === 1 ? 'comes' : 'come'} {listed(told)}.{' '}
+      From this question {figures + pieces === 1 ? 'comes' : 'come'} {told.join(', and ')}.{' '}
       <button type="button" className="plain-button text-error" onClick={() => attempt(remove)}>
         Remove it all the same
       </button>{' '}

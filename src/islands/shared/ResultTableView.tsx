@@ -44,9 +44,7 @@ export function ResultTableView({ table, rows = table.rows, head }: Props) {
                 key={i}
                 scope="col"
                 title={column.hint}
-                className={
-                  i === 0 ? 'min-w-40' : headingOf(column).length > longHeading ? 'max-w-32 !whitespace-normal' : ''
-                }
+                className={`${i === 0 ? 'min-w-40' : ''} ${i > 0 && headingOf(column).length > longHeading ? 'max-w-32 !whitespace-normal' : ''} ${column.words ? '!text-left' : ''}`}
               >
                 {headingOf(column) === '' ? (
                   <span className="sr-only">of what</span>

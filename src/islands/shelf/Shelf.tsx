@@ -227,7 +227,7 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
           </li>
         ))}
       </ol>
-      {lines.length === 0 && (
+      {lines.length === 0 && !opened && (
         <p className="mt-4 text-muted">
           The shelf is empty. Type what your first study is about, or look at a finished one.
         </p>
@@ -242,7 +242,7 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
           Open a fresh copy of the demo study
         </button>
       </p>
-      <Backup isEmpty={lines.length + deleted.length === 0} />
+      <Backup isEmpty={lines.length + deleted.length === 0 && !opened} />
       <nav aria-label="Bench" className="mt-8 text-sm">
         <h2 className="part-of-page">On the bench, without a study</h2>
         <ul className="flex flex-wrap gap-x-6">
