@@ -1,5 +1,7 @@
 import { defineMiddleware } from 'astro:middleware';
 import { nameHeader } from './server/door/door';
+import { windowHeader } from './core/study/change';
+import { announce } from './server/changes';
 import { problem } from './server/problem';
 import { knownAs } from './server/who';
 
@@ -38,6 +40,13 @@ export const onRequest = defineMiddleware(async ({ request, url, routePattern },
   const response =
     (await wrongMethod(request.method, routePattern)) ??
     (await knownAs(name === null ? undefined : decodeURIComponent(name), () => next()));
+  if (response.ok && url.pathname.startsWith('/api/') && !['GET', 'HEAD'].includes(request.method))
+    announce({
+      method: request.method,
+      path: url.pathname,
+      window: request.headers.get(windowHeader) ?? '',
+      by: name === null ? '' : decodeURIComponent(name),
+    });
   for (const [key, value] of Object.entries(headers)) response.headers.set(key, value);
   if (!response.headers.has('cache-control')) response.headers.set('cache-control', 'no-store');
   return response;

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { DomainError } from '../core/numeric/domain-error';
-import { Conflict, NotFound } from '../store/errors';
+import { Conflict, Gone, NotFound, NotKept } from '../store/errors';
 
 /** A request that cannot be carried out, as RFC 9457 problem details. */
 export function problem(status: number, title: string, detail: string, more: Record<string, unknown> = {}): Response {
@@ -54,7 +54,12 @@ export function parsed<S extends v.GenericSchema>(raw: Uint8Array, schema: S): v
   } catch {
     throw new Invalid([{ path: '', message: 'The body is not JSON.' }]);
   }
-  const result = v.safeParse(schema, json);
+  return checked(json, schema);
+}
+
+/** A value as this schema has it. */
+export function checked<S extends v.GenericSchema>(given: unknown, schema: S): v.InferOutput<S> {
+  const result = v.safeParse(schema, given);
   if (!result.success)
     throw new Invalid(
       result.issues.map((issue) => ({ path: v.getDotPath(issue) ?? '', message: issue.message })).slice(0, 20),
@@ -72,6 +77,35 @@ export const body = async <S extends v.GenericSchema>(
 /** Answers with JSON. */
 export const json = (value: unknown, status = 200): Response =>
   new Response(JSON.stringify(value), { status, headers: { 'content-type': 'application/json; charset=utf-8' } });
+
+const outsideReasons: [RegExp, string][] = [
+  [
+    /^SQLITE_FULL/,
+    'The disk is full: nothing was written. Make room on it; what you typed is kept here and tried again.',
+  ],
+  [
+    /^SQLITE_READONLY|^SQLITE_PERM|^SQLITE_CANTOPEN|^EROFS|^EACCES/,
+    'The database can only be read: nothing was written. Let Divide write to its folder; what you typed is kept here and tried again.',
+  ],
+  [
+    /^SQLITE_BUSY|^SQLITE_LOCKED/,
+    'Another program holds the database: nothing was written. Close it; what you typed is kept here and tried again.',
+  ],
+  [
+    /^SQLITE_(CORRUPT|NOTADB)/,
+    'The database file is damaged: nothing was written. Copy what you typed, and bring back a backup.',
+  ],
+  [
+    /^SQLITE_IOERR|^EIO/,
+    'The disk could not be written: nothing was kept. Look at the disk; what you typed is kept here and tried again.',
+  ],
+];
+
+/** Why the disk or the file kept something from being written, in words; undefined where it was not that. */
+function whyNotWritten(error: unknown): string | undefined {
+  const code = (error as { code?: unknown } | undefined)?.code;
+  return typeof code === 'string' ? outsideReasons.find(([like]) => like.test(code))?.[1] : undefined;
+}
 
 /** Runs an endpoint; what it throws becomes a problem in words. */
 export async function answering(run: () => Promise<Response> | Response): Promise<Response> {
@@ -91,10 +125,13 @@ export async function answering(run: () => Promise<Response> | Response): Promis
         'Too large',
         `One request may hold ${error.limit / 1024 / 1024} MiB: send it in smaller parts.`,
       );
+    if (error instanceof Gone) return problem(410, 'Removed', error.message);
     if (error instanceof NotFound) return problem(404, 'Not found', error.message);
     if (error instanceof Conflict)
       return problem(409, 'Changed elsewhere', error.message, { revision: error.revision });
     if (error instanceof DomainError) return problem(422, 'Not possible', error.message);
+    const outside = error instanceof NotKept ? error.message : whyNotWritten(error);
+    if (outside) return problem(507, 'Not kept', outside);
     console.error(error);
     return problem(500, 'A fault of ours', 'This could not be done because of a fault in Divide. Nothing was written.');
   }

@@ -13,6 +13,9 @@ export const Title = v.pipe(
 /** The revision a change started from. */
 export const Revision = v.pipe(v.number(), v.integer(), v.minValue(0));
 
+/** What a page calls a change of its own, so that one whose reply was lost can be sent once more. */
+export const Given = v.pipe(v.string(), v.maxLength(40));
+
 /** Most bytes of a request that carries a whole table: 200,000 rows by twenty columns fit. */
 export const tableBodyLimit = 192 * 1024 * 1024;
 

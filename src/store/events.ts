@@ -1,4 +1,4 @@
-import { asc, desc, eq, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, sql } from 'drizzle-orm';
 import type { EventKind, StudyEvent } from '../core/study/content';
 import type { Db } from './open';
 import { events, studies } from './schema';
@@ -75,6 +75,15 @@ export const eventsOf = (db: Db, studyId: string): Kept[] =>
     .all()
     // What is kept was checked when it was made.
     .map(({ at, by, kind, subject, before, after, line }) => ({ at, by, kind, subject, before, after, line }) as Kept);
+
+/** Whether the log knows a thing that is not there now: it was removed, and can be brought back. */
+export const wasThere = (db: Db, kind: EventKind, subject: string): boolean =>
+  db
+    .select({ line: events.line })
+    .from(events)
+    .where(and(eq(events.kind, kind), eq(events.subject, subject)))
+    .limit(1)
+    .get() !== undefined;
 
 /** Puts events of a copied study in as they were. */
 export function insertEvents(db: Db, studyId: string, all: readonly StudyEvent[]): void {

@@ -1,7 +1,7 @@
 import { asc, eq, max } from 'drizzle-orm';
 import type { FigureStyle } from '../core/figures/figure-style';
-import { NotFound, newerElsewhere } from './errors';
-import { type Made, recordEvent } from './events';
+import { Gone, NotFound, isKept, newerElsewhere } from './errors';
+import { type Made, recordEvent, wasThere } from './events';
 import type { Db } from './open';
 import { whole } from './transaction';
 import { figures } from './schema';
@@ -18,9 +18,11 @@ export interface KeptFigure {
 export const figuresOf = (db: Db, studyId: string): KeptFigure[] =>
   db.select().from(figures).where(eq(figures.studyId, studyId)).orderBy(asc(figures.position)).all();
 
-/** @throws NotFound */
+/** @throws NotFound, Gone when it was removed */
 export function readFigure(db: Db, id: string): KeptFigure {
   const found = db.select().from(figures).where(eq(figures.id, id)).get();
+  if (!found && wasThere(db, 'figure', id))
+    throw new Gone('This figure was removed; the log of its study brings it back.');
   if (!found) throw new NotFound('There is no such figure: its question may have been removed.');
   return found;
 }
@@ -57,6 +59,7 @@ export function makeFigure(
 export function updateFigure(db: Db, id: string, revision: number, style: FigureStyle, made: Made): number {
   return whole(db, (inside) => {
     const before = readFigure(inside, id);
+    if (before.revision !== revision && isKept(before.style, style)) return before.revision;
     if (before.revision !== revision) throw newerElsewhere('This figure was', before.revision);
     inside
       .update(figures)

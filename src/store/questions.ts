@@ -1,8 +1,8 @@
 import { and, asc, eq, getTableColumns, isNull, max } from 'drizzle-orm';
 import type { Question } from '../core/question/question';
 import { piecesIn } from '../core/write-up/document';
-import { NotFound, newerElsewhere } from './errors';
-import { type Made, recordEvent } from './events';
+import { Gone, NotFound, isKept, newerElsewhere } from './errors';
+import { type Made, recordEvent, wasThere } from './events';
 import { figuresOf, removeFigure } from './figures';
 import type { Db } from './open';
 import { whole } from './transaction';
@@ -31,9 +31,11 @@ export const questionsOf = (db: Db, studyId: string): KeptQuestion[] =>
 export const everyQuestionOf = (db: Db, studyId: string): KeptQuestion[] =>
   db.select().from(questions).where(eq(questions.studyId, studyId)).orderBy(asc(questions.position)).all();
 
-/** @throws NotFound */
+/** @throws NotFound, Gone when it was removed */
 export function readQuestion(db: Db, id: string): KeptQuestion {
   const kept = db.select().from(questions).where(eq(questions.id, id)).get();
+  if (!kept && wasThere(db, 'question', id))
+    throw new Gone('This question was removed; the log of its study brings it back.');
   if (!kept) throw new NotFound('There is no such question: it may have been removed.');
   return kept;
 }
@@ -70,6 +72,7 @@ export function askQuestion(
 export function updateQuestion(db: Db, id: string, revision: number, question: Question, made: Made): number {
   return whole(db, (inside) => {
     const before = readQuestion(inside, id);
+    if (before.revision !== revision && isKept(before.question, question)) return before.revision;
     if (before.revision !== revision) throw newerElsewhere('This question was', before.revision);
     inside
       .update(questions)

@@ -110,8 +110,12 @@ export const changes = sqliteTable(
     steps: integer(),
     /** Taken back before something else was done: it cannot be made again. */
     forgotten: integer({ mode: 'boolean' }).notNull().default(false),
+    /** The revision the table had after it; 0 where that was not kept, as of a copied study. */
+    revision: integer().notNull().default(0),
+    /** What the page that sent it called it: sent once more, it is the same change. */
+    given: text().notNull().default(''),
   },
-  (t) => [index('changes_by_table').on(t.tableId, t.undone)],
+  (t) => [index('changes_by_table').on(t.tableId, t.undone), index('changes_by_given').on(t.tableId, t.given)],
 );
 
 export const questions = sqliteTable(

@@ -4,7 +4,7 @@ import type { FigureStyle } from '../core/figures/figure-style';
 import { mostOf } from '../core/numeric/extremes';
 import { draftOf } from '../core/readings/table-edit';
 import { type StudyContent, type StudyEvent, numbered, withIds } from '../core/study/content';
-import { NotFound } from './errors';
+import { Gone, NotFound } from './errors';
 import { type Made, eventsOf, insertEvents, recordEvent } from './events';
 import { figuresOf, insertFigure } from './figures';
 import type { Db } from './open';
@@ -16,13 +16,10 @@ import { insertWriteUp, readWriteUp } from './write-ups';
 
 export type KeptStudy = typeof studies.$inferSelect;
 
-/** @throws NotFound, also for a study that was deleted */
+/** @throws NotFound, Gone for a study that was deleted */
 export function readStudy(db: Db, id: string): KeptStudy {
-  const kept = db
-    .select()
-    .from(studies)
-    .where(and(eq(studies.id, id), isNull(studies.deletedAt)))
-    .get();
+  const kept = db.select().from(studies).where(eq(studies.id, id)).get();
+  if (kept && kept.deletedAt !== null) throw new Gone('This study was deleted; the shelf brings it back.');
   if (!kept) throw new NotFound('There is no such study: it may have been deleted.');
   return kept;
 }

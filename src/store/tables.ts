@@ -5,11 +5,11 @@ import type { TableEdit } from '../core/readings/table-edit';
 import { Gathered } from '../core/readings/gathered';
 import type { Column, Table } from '../core/readings/table';
 import type { StudyContent } from '../core/study/content';
-import { NotFound, newerElsewhere } from './errors';
+import { Gone, NotFound, newerElsewhere } from './errors';
 import { type Made, nextLine, recordEvent } from './events';
 import type { Db } from './open';
 import { whole } from './transaction';
-import { cellRuns, changes, columns, tables } from './schema';
+import { cellRuns, changes, columns, studies, tables } from './schema';
 
 /** An accepted change, with what takes it back. */
 type TableChange = NonNullable<StudyContent['tables'][number]['changes']>[number] & { line: number };
@@ -260,14 +260,45 @@ function writeDifference(db: Db, before: Table, after: Table, revision: number):
 const isStep = (undone: boolean) =>
   and(isNull(changes.steps), eq(changes.undone, undone), eq(changes.forgotten, false));
 
+/** The change a page called so, if it is kept. */
+const givenChange = (db: Db, id: string, given: string) =>
+  given === ''
+    ? undefined
+    : db
+        .select()
+        .from(changes)
+        .where(and(eq(changes.tableId, id), eq(changes.given, given)))
+        .get();
+
+/** @throws Gone when the table, or its study, was removed; nothing is written then */
+function stillThere(db: Db, id: string): void {
+  const { deletedAt, studyId } = keptRow(db, id);
+  if (deletedAt !== null) throw new Gone('These readings were removed from their study; its log brings them back.');
+  const study = db.select({ gone: studies.deletedAt }).from(studies).where(eq(studies.id, studyId)).get();
+  if (study?.gone != null) throw new Gone('The study of these readings was deleted; the shelf brings it back.');
+}
+
 /**
  * Applies edits to a table as one change.
+ * @param given what the page calls it: a change of that name that is kept already is not made again
  * @param revision the revision the person saw when making the edits
  * @returns the new revision
  * @throws Conflict when the table has changed since; nothing is written then
  * @throws DomainError when an edit does not fit the table; nothing is written then
+ * @throws Gone when it was removed
  */
-export function editTable(db: Db, id: string, revision: number, edits: TableEdit[], at: string, by = ''): number {
+export function editTable(
+  db: Db,
+  id: string,
+  revision: number,
+  edits: TableEdit[],
+  at: string,
+  by = '',
+  given = '',
+): number {
+  const done = givenChange(db, id, given);
+  if (done) return done.revision;
+  stillThere(db, id);
   const kept = readTable(db, id);
   const { table, inverse } = applyEdits(checked(kept, revision), edits);
   whole(db, (inside) => {
@@ -279,14 +310,20 @@ export function editTable(db: Db, id: string, revision: number, edits: TableEdit
       .where(and(eq(changes.tableId, id), isStep(true)))
       .run();
     const line = nextLine(inside, kept.studyId, at);
-    inside.insert(changes).values({ tableId: id, at, by, edits, inverse, undone: false, line }).run();
+    inside
+      .insert(changes)
+      .values({ tableId: id, at, by, edits, inverse, undone: false, line, revision: revision + 1, given })
+      .run();
     writeDifference(inside, kept.table, table, revision + 1);
   });
   remember(db, table, revision + 1);
   return revision + 1;
 }
 
-/** Takes back the last change, or makes the last one taken back again. Undefined when there is none. */
+/**
+ * Takes back the last change, or makes the last one taken back again. Undefined when there is none.
+ * @param given what the page calls this step: one of that name that is kept already is not made again
+ */
 export function stepTable(
   db: Db,
   id: string,
@@ -294,7 +331,14 @@ export function stepTable(
   step: 'undo' | 'redo',
   at: string,
   by = '',
+  given = '',
 ): { revision: number; edits: TableEdit[]; canUndo: boolean; canRedo: boolean } | undefined {
+  const done = givenChange(db, id, given);
+  if (done) {
+    const { canUndo, canRedo } = readKeptHead(db, id);
+    return { revision: done.revision, edits: done.edits, canUndo, canRedo };
+  }
+  stillThere(db, id);
   const kept = readTable(db, id);
   const before = checked(kept, revision);
   const undo = step === 'undo';
@@ -314,7 +358,18 @@ export function stepTable(
     const line = nextLine(inside, kept.studyId, at);
     inside
       .insert(changes)
-      .values({ tableId: id, at, by, edits, inverse, undone: false, line, steps: change.line })
+      .values({
+        tableId: id,
+        at,
+        by,
+        edits,
+        inverse,
+        undone: false,
+        line,
+        steps: change.line,
+        revision: revision + 1,
+        given,
+      })
       .run();
     writeDifference(inside, before, table, revision + 1);
   });
@@ -398,7 +453,18 @@ export const changesOf = (db: Db, id: string, most = Infinity, after = -1): Tabl
     .orderBy(desc(changes.line))
     .limit(Number.isFinite(most) ? most : -1)
     .all()
-    .map(({ id: _, tableId: __, ...change }) => change);
+    .map(({ id: _, tableId: __, revision: ___, given: ____, ...change }) => change);
+
+/** What was done to a table since a revision, in order; undefined where not all of it is known. */
+export function editsSince(db: Db, id: string, revision: number): TableEdit[] | undefined {
+  const since = db
+    .select({ revision: changes.revision, edits: changes.edits })
+    .from(changes)
+    .where(and(eq(changes.tableId, id), gt(changes.revision, revision)))
+    .orderBy(asc(changes.revision))
+    .all();
+  return since.length === revisionOf(db, id) - revision ? since.flatMap((c) => c.edits) : undefined;
+}
 
 /** Puts the changes of a copied table in as they were. */
 export function insertChanges(db: Db, tableId: string, all: readonly Omit<TableChange, 'line'>[]): void {

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import type { WriteUp } from '../core/write-up/document';
-import { newerElsewhere } from './errors';
+import { isKept, newerElsewhere } from './errors';
 import { type Made, recordEvent } from './events';
 import type { Db } from './open';
 import { whole } from './transaction';
@@ -26,6 +26,7 @@ export function insertWriteUp(db: Db, studyId: string, writeUp: WriteUp, revisio
 export function updateWriteUp(db: Db, studyId: string, revision: number, writeUp: WriteUp, made: Made): number {
   return whole(db, (inside) => {
     const before = readWriteUp(inside, studyId);
+    if (before && before.revision !== revision && isKept(before.writeUp, writeUp)) return before.revision;
     if ((before?.revision ?? 0) !== revision) throw newerElsewhere('The write-up was', before?.revision ?? 0);
     insertWriteUp(inside, studyId, writeUp, revision + 1);
     recordEvent(inside, studyId, made, {

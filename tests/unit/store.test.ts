@@ -4,13 +4,14 @@ import { join } from 'node:path';
 import { expect } from 'chai';
 import { demoStudy, demoTables } from '../../demo/skerrow';
 import { sentColumn } from '../../src/core/readings/column-edits';
+import { applyEdits } from '../../src/core/readings/edits';
 import { Gathered } from '../../src/core/readings/gathered';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
-import { Conflict, NotFound } from '../../src/store/errors';
-import { figuresOf } from '../../src/store/figures';
+import { Conflict, Gone, NotFound, NotKept } from '../../src/store/errors';
+import { figuresOf, removeFigure, updateFigure } from '../../src/store/figures';
 import { type Db, openDb } from '../../src/store/open';
 import { tableStream } from '../../src/server/table-stream';
-import { questionsOf, updateQuestion } from '../../src/store/questions';
+import { questionsOf, removeQuestion, updateQuestion } from '../../src/store/questions';
 import {
   allStudies,
   createStudy,
@@ -25,6 +26,7 @@ import {
   changesOf,
   deleteTable,
   editTable,
+  editsSince,
   madeOf,
   readTable,
   restoreTable,
@@ -56,6 +58,71 @@ describe('the store', () => {
     expect(db.$client.pragma('synchronous', { simple: true })).to.equal(2);
     expect(db.$client.pragma('journal_mode', { simple: true })).to.equal('wal');
     expect(db.$client.pragma('foreign_keys', { simple: true })).to.equal(1);
+  });
+
+  it('makes a change once, however often it is sent, and a step too', () => {
+    const before = readTable(db, table);
+    const made = editTable(db, table, before.revision, write(0, '40'), at, '', 'first');
+    expect(editTable(db, table, before.revision, write(0, '40'), at, '', 'first')).to.equal(made);
+    expect(readTable(db, table).revision).to.equal(before.revision + 1);
+    const undone = stepTable(db, table, made, 'undo', at, '', 'step');
+    expect(stepTable(db, table, made, 'undo', at, '', 'step')).to.deep.equal(undone);
+    expect(readTable(db, table).table).to.deep.equal(before.table);
+    // Unnamed changes are each their own.
+    editTable(db, table, made + 1, write(0, '41'), at);
+    expect(() => editTable(db, table, made + 1, write(0, '41'), at)).to.throw(Conflict);
+  });
+
+  it('tells what was done since a revision, steps too, and nothing where it does not know all of it', () => {
+    const { table: before, revision } = readTable(db, table);
+    const made = editTable(db, table, revision, write(1, '50', '51'), at);
+    stepTable(db, table, made, 'undo', at);
+    editTable(db, table, made + 1, [{ kind: 'remove-rows', at: 0, count: 2 }], at);
+    const since = editsSince(db, table, revision)!;
+    expect(applyEdits(before, since).table).to.deep.equal(readTable(db, table).table);
+    expect(editsSince(db, table, made)).to.have.lengthOf(since.length - 1);
+    const copy = tableIdsOf(db, duplicateStudy(db, study, at))[0]!;
+    // A copy’s changes keep no revisions: it begins its own.
+    expect(editsSince(db, copy, 0)).to.deep.equal([]);
+    db.$client.prepare('delete from changes where revision = ?').run(made + 1);
+    expect(editsSince(db, table, revision)).to.equal(undefined);
+  });
+
+  it('says of what was removed that it was, and of what never was that it is not there', () => {
+    const { revision } = readTable(db, table);
+    const [question] = questionsOf(db, study);
+    const figure = figuresOf(db, study)[0]!;
+    removeFigure(db, figure.id, { at });
+    expect(() => updateFigure(db, figure.id, 0, figure.style, { at })).to.throw(Gone, 'the log of its study');
+    removeQuestion(db, question!.id, { at });
+    expect(() => updateQuestion(db, question!.id, 0, question!.question, { at })).to.throw(Gone);
+    expect(() => updateQuestion(db, 'never', 0, question!.question, { at })).to.throw(NotFound);
+    deleteTable(db, table, { at });
+    expect(() => editTable(db, table, revision, write(0, '1'), at)).to.throw(Gone, 'removed from their study');
+    restoreTable(db, table, { at });
+    deleteStudy(db, study, { at });
+    expect(() => editTable(db, table, revision, write(0, '1'), at)).to.throw(Gone, 'the shelf');
+    expect(() => readStudy(db, study)).to.throw(Gone);
+    restoreStudy(db, study, { at });
+    expect(editTable(db, table, revision, write(0, '1'), at)).to.equal(revision + 1);
+  });
+
+  it('takes a question sent twice for one where only the reply was lost', () => {
+    const { id, question, revision } = questionsOf(db, study)[0]!;
+    const next = { ...question, alpha: 0.01 };
+    expect(updateQuestion(db, id, revision, next, { at })).to.equal(revision + 1);
+    expect(updateQuestion(db, id, revision, next, { at })).to.equal(revision + 1);
+    expect(() => updateQuestion(db, id, revision, question, { at })).to.throw(Conflict);
+  });
+
+  it('writes nothing into a file that is no longer there', () => {
+    const own = join(folder, 'gone.sqlite');
+    const other = openDb(own, process.cwd());
+    const id = createStudy(other, demoStudy(), at);
+    rmSync(own);
+    expect(() => createStudy(other, demoStudy(), at)).to.throw(NotKept, 'deleted or replaced');
+    expect(() => editTable(other, tableIdsOf(other, id)[0]!, 0, write(0, '1'), at)).to.throw(NotKept);
+    other.$client.close();
   });
 
   it('sends a table in stretches that make the same table again, and at once knows it for the first edit', async () => {

@@ -19,12 +19,18 @@ const write = (row: number, text: string): TableEdit[] => [{ kind: 'write', row,
 class Server {
   kept: Kept = { table, revision: 0, canUndo: false, canRedo: false };
   done: TableEdit[][] = [];
+  made: TableEdit[][] = [];
+  given = new Map<string, unknown>();
   silent = false;
+  /** Writes, and loses its reply. */
+  deaf = false;
+  refuses: { status: number; detail: string } | undefined;
   requests = 0;
 
   change(edits: TableEdit[]): void {
     const { table: next, inverse } = applyEdits(this.kept.table, edits);
     this.done.push(inverse);
+    this.made.push(edits);
     this.kept = { ...this.kept, table: next, revision: this.kept.revision + 1, canUndo: true };
   }
 
@@ -33,6 +39,12 @@ class Server {
     await Promise.resolve();
     if (this.silent) throw new TypeError('no connection');
     const answer = (body: unknown, status = 200) => new Response(JSON.stringify(body), { status });
+    if (this.refuses) return answer({ detail: this.refuses.detail }, this.refuses.status);
+    const since = /^\/api\/tables\/t\/edits\?since=(\d+)$/.exec(path);
+    if (since) {
+      const { revision, canUndo, canRedo } = this.kept;
+      return answer({ edits: this.made.slice(Number(since[1])).flat(), revision, canUndo, canRedo });
+    }
     if (path === '/api/tables/t/runs') {
       const { columns } = this.kept.table;
       const head = { ...this.kept.table, columns: columns.map((c) => ({ ...c, cells: [], aside: {} })) };
@@ -40,21 +52,30 @@ class Server {
       const lines = [{ ...this.kept, table: head, runs: runs.length }, ...runs].map((line) => JSON.stringify(line));
       return new Response(lines.join('\n'));
     }
-    const { revision, edits } = JSON.parse(init?.body ?? '{}') as { revision: number; edits: TableEdit[] };
+    type Sent = { revision: number; edits: TableEdit[]; given: string };
+    const { revision, edits, given } = JSON.parse(init?.body ?? '{}') as Sent;
+    const reply = (value: unknown): Response => {
+      this.given.set(given, value);
+      if (!this.deaf) return answer(value);
+      this.deaf = false;
+      throw new TypeError('the reply was lost');
+    };
+    if (this.given.has(given)) return answer(this.given.get(given));
     if (revision !== this.kept.revision) return answer({ detail: 'changed in another window' }, 409);
     if (path.endsWith('/edits')) {
       this.change(edits);
-      return answer({ revision: this.kept.revision });
+      return reply({ revision: this.kept.revision });
     }
     const inverse = this.done.pop();
     if (!inverse) return answer(null);
+    this.made.push(inverse);
     this.kept = {
       ...this.kept,
       table: applyEdits(this.kept.table, inverse).table,
       revision: revision + 1,
       canUndo: this.done.length > 0,
     };
-    return answer({ revision: revision + 1, edits: inverse, canUndo: this.kept.canUndo, canRedo: true });
+    return reply({ revision: revision + 1, edits: inverse, canUndo: this.kept.canUndo, canRedo: true });
   };
 }
 
@@ -111,9 +132,55 @@ describe('the table in the page', () => {
     store.edit(write(4, 'more'));
     await store.putAgain();
     await settled(store, 'saved');
-    expect(cells(server.kept.table)).to.deep.equal(['theirs', 'mine', '2', '', 'more']);
+    // Each by what its row is: the second row is the third by now, and what lay beyond the end lies as far beyond it.
+    expect(cells(server.kept.table)).to.deep.equal(['theirs', '1', 'mine', '', '', 'more']);
     expect(cells(store.$table.get())).to.deep.equal(cells(server.kept.table));
   });
+
+  it('shows what has no place any more, and keeps it until it was seen to', async () => {
+    server.change([{ kind: 'remove-rows', at: 1, count: 1 }]);
+    store.edit([...write(0, 'mine'), ...write(1, 'of a row that is gone')]);
+    await settled(store, 'refused');
+    await store.putAgain();
+    await settled(store, 'saved');
+    expect(cells(server.kept.table)).to.deep.equal(['mine']);
+    expect(store.$lost.get()).to.deep.equal([{ column: 'Red', row: 2, text: 'of a row that is gone' }]);
+    store.forgetLost();
+    expect(store.$lost.get()).to.deep.equal([]);
+  });
+
+  it('takes a save whose reply was lost for done, and an undo too', async () => {
+    server.deaf = true;
+    store.edit(write(0, '10'));
+    await settled(store, 'waiting');
+    await settled(store, 'saved');
+    expect(server.kept.revision).to.equal(1);
+    server.deaf = true;
+    await store.undo();
+    expect(server.kept.revision).to.equal(2);
+    expect(cells(store.$table.get())[0]).to.equal('1');
+    const saving = store.$saving.get();
+    expect(saving.state === 'saved' && saving.note).to.match(/^Taken back: now Red, row 1: 1, was 10/);
+  }).timeout(10_000);
+
+  it('keeps typing while the disk is full, and says when the readings were removed', async () => {
+    server.refuses = { status: 507, detail: 'The disk is full.' };
+    store.edit(write(0, '10'));
+    await settled(store, 'waiting');
+    expect(store.$saving.get()).to.deep.equal({ state: 'waiting', reason: 'The disk is full.' });
+    server.refuses = undefined;
+    await settled(store, 'saved');
+    server.refuses = { status: 410, detail: 'These readings were removed.' };
+    await store.refresh();
+    expect(store.$saving.get()).to.deep.equal({ state: 'gone', reason: 'These readings were removed.' });
+    server.refuses = undefined;
+    await store.refresh();
+    expect(store.$saving.get().state).to.equal('saved');
+    server.refuses = { status: 410, detail: 'These readings were removed.' };
+    store.edit(write(1, 'typed all the same'));
+    await settled(store, 'gone');
+    expect(store.unsaved()).to.deep.equal(['typed all the same']);
+  }).timeout(10_000);
 
   it('lets unsaved edits go when asked to', async () => {
     server.change(write(0, 'theirs'));

@@ -53,12 +53,8 @@ function AnswerSide({
   const [trouble, setTrouble] = useState('');
   const table = useStore(store.$table);
   const tableSaving = useStore(store.$saving);
-  const { value, change, saving } = useKeptValue(
-    `/api/questions/${asked.id}`,
-    'question',
-    asked.question,
-    asked.revision,
-  );
+  const kept = useKeptValue(`/api/questions/${asked.id}`, 'question', asked.question, asked.revision);
+  const { value, change, saving } = kept;
   const answering = useAnswer(value, table);
   const { result } = answering;
   const shown = result?.ok ? result.value : undefined;
@@ -73,8 +69,8 @@ function AnswerSide({
         </a>
         <SaveState saving={saving.state === 'saved' ? tableSaving : saving} />
       </div>
-      <RefusedNotice saving={tableSaving} store={store} />
-      <NewerElsewhere saving={saving} what="question" />
+      <RefusedNotice store={store} />
+      <NewerElsewhere kept={kept} what="question" />
       {trouble && (
         <p role="alert" className="text-sm text-error">
           {trouble}

@@ -49,13 +49,10 @@ interface Shown {
 
 const noPanels: string[] = [];
 
-function Page({ study, figure, asked, figures, kept }: Shown & { kept: Kept }) {
-  const {
-    value: style,
-    change,
-    saving,
-  } = useKeptValue(`/api/figures/${figure.id}`, 'style', figure.style, figure.revision);
-  const [store] = useState(() => tableStore(kept));
+function Page({ study, figure, asked, figures, readings }: Shown & { readings: Kept }) {
+  const kept = useKeptValue(`/api/figures/${figure.id}`, 'style', figure.style, figure.revision);
+  const { value: style, change, saving } = kept;
+  const [store] = useState(() => tableStore(readings));
   const table = useStore(store.$table);
   useEffect(() => followTable(store), [store]);
   const [zoom, setZoom] = useState('1');
@@ -109,14 +106,14 @@ function Page({ study, figure, asked, figures, kept }: Shown & { kept: Kept }) {
   };
   const size = drawn && { widthMm: drawn.widthMm, heightMm: drawn.heightMm };
   const upright = !['differences', 'tiles', 'distribution'].includes(kind);
-  const readings = kind === 'means' || kind === 'boxes' || kind === 'lines' || kind === 'interaction';
+  const ofReadings = kind === 'means' || kind === 'boxes' || kind === 'lines' || kind === 'interaction';
   return (
     <div className="flex max-[1100px]:flex-col">
       <article className="min-w-0 grow px-6 pb-12">
         <div className="flex h-7 items-end justify-end">
           <SaveState saving={saving} />
         </div>
-        <NewerElsewhere saving={saving} what="figure" />
+        <NewerElsewhere kept={kept} what="figure" />
         <h1 className="prose-serif text-[23px]">{shortQuestion(shown)}</h1>
         <p className="text-sm text-muted">
           {size ? `${size.widthMm} by ${size.heightMm} mm` : 'Drawing'}, shown{' '}
@@ -171,15 +168,15 @@ function Page({ study, figure, asked, figures, kept }: Shown & { kept: Kept }) {
       >
         <KindControl {...props} />
         {(kind === 'means' || kind === 'shares') && <MeansControl {...props} />}
-        {readings && kind !== 'boxes' && <BarsControl {...props} />}
-        {readings && kind !== 'lines' && !shown.reported && <ReadingsControl {...props} />}
-        {(readings || kind === 'shares') && kind !== 'interaction' && <ComparedControl {...props} />}
+        {ofReadings && kind !== 'boxes' && <BarsControl {...props} />}
+        {ofReadings && kind !== 'lines' && !shown.reported && <ReadingsControl {...props} />}
+        {(ofReadings || kind === 'shares') && kind !== 'interaction' && <ComparedControl {...props} />}
         <SizeControls {...props} />
         {upright && (
           <>
             <ValueTitleControl {...props} />
             <GroupTitleControl {...props} />
-            {readings && <ValueAxisControl {...props} />}
+            {ofReadings && <ValueAxisControl {...props} />}
             <NamesControl {...props} />
             <Choice name="Groups">
               {namedParts(shown, style)
@@ -224,6 +221,6 @@ function Page({ study, figure, asked, figures, kept }: Shown & { kept: Kept }) {
 /** A figure for the paper at its true size, how it is drawn beside it, its legend below. */
 export const FigurePage = ({ kept, ...shown }: Shown & { kept: Kept | undefined }) => (
   <WithTable id={shown.asked.tableId} kept={kept}>
-    {(found) => <Page {...shown} kept={found} />}
+    {(found) => <Page {...shown} readings={found} />}
   </WithTable>
 );

@@ -53,15 +53,12 @@ interface Asked {
   revision: number;
 }
 
-function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept }) {
-  const [store] = useState(() => tableStore(kept));
+function Page({ study, asked, readings }: { study: string; asked: Asked; readings: Kept }) {
+  const [store] = useState(() => tableStore(readings));
   const table = useStore(store.$table);
   const tableSaving = useStore(store.$saving);
-  const {
-    value: question,
-    change,
-    saving,
-  } = useKeptValue(`/api/questions/${asked.id}`, 'question', asked.question, asked.revision);
+  const kept = useKeptValue(`/api/questions/${asked.id}`, 'question', asked.question, asked.revision);
+  const { value: question, change, saving } = kept;
   const [trouble, setTrouble] = useState('');
   const [pointed, setPointed] = useState<PointedAt>();
   const [sorted, setSorted] = useState(false);
@@ -115,8 +112,8 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
         <div className="flex h-7 items-end justify-end">
           <SaveState saving={saving.state === 'saved' ? tableSaving : saving} />
         </div>
-        {tableSaving.state === 'refused' && <RefusedNotice saving={tableSaving} store={store} />}
-        {saving.state === 'refused' && <NewerElsewhere saving={saving} what="question" />}
+        <RefusedNotice store={store} />
+        <NewerElsewhere kept={kept} what="question" />
         <Part name="Ask">
           <Ask
             question={question}
@@ -228,6 +225,6 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
 /** A question's page: Ask, Look, Check, Answer, Tell. Everything below the sentence is computed from it and the readings. */
 export const QuestionPage = ({ study, asked, kept }: { study: string; asked: Asked; kept: Kept | undefined }) => (
   <WithTable id={asked.tableId} kept={kept}>
-    {(found) => <Page study={study} asked={asked} kept={found} />}
+    {(found) => <Page study={study} asked={asked} readings={found} />}
   </WithTable>
 );

@@ -231,7 +231,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
           onNew={(draft) => void newTable(draft, 'typed')}
           onRemove={() => void removeTable()}
         />
-        <RefusedNotice saving={saving} store={store} />
+        <RefusedNotice store={store} />
         {file ? (
           <Suspense>
             <ImportPanel file={file} study={study} onTaken={taken} onLeave={() => setFile(undefined)} />

@@ -1,22 +1,35 @@
 import { Check, CloudOff, LoaderCircle, TriangleAlert } from 'lucide-react';
 import type { Saving } from './saving';
 
+function words(saving: Saving): string {
+  switch (saving.state) {
+    case 'saved':
+      return saving.note ? `${saving.note}. All changes saved` : 'All changes saved';
+    case 'saving':
+      return 'Saving';
+    case 'waiting':
+      return saving.reason
+        ? `Not saved yet: ${saving.reason}`
+        : 'Not saved yet: Divide does not answer. Kept here, trying again';
+    case 'refused':
+      return 'Not saved';
+    case 'gone':
+      return 'Removed';
+  }
+}
+
+const icons = { saved: Check, saving: LoaderCircle, waiting: CloudOff, refused: TriangleAlert, gone: TriangleAlert };
+
 /** Says whether everything is kept. */
 export function SaveState({ saving }: { saving: Saving }) {
-  const icon = { size: 14, 'aria-hidden': true } as const;
-  const said = {
-    saved: ['All changes saved', <Check key="i" {...icon} />],
-    saving: ['Saving', <LoaderCircle key="i" {...icon} />],
-    waiting: ['Not saved yet: Divide does not answer. Kept here, trying again', <CloudOff key="i" {...icon} />],
-    refused: ['Not saved', <TriangleAlert key="i" {...icon} />],
-  }[saving.state];
+  const Icon = icons[saving.state];
   return (
     <span
       role="status"
       className={`inline-flex items-center gap-1.5 text-[13px] ${saving.state === 'saved' || saving.state === 'saving' ? 'text-muted' : 'text-warning'}`}
     >
-      {said[1]}
-      {said[0]}
+      <Icon size={14} aria-hidden />
+      {words(saving)}
     </span>
   );
 }

@@ -1,3 +1,10 @@
+import { nanoid } from 'nanoid';
+import { windowHeader } from '../../core/study/change';
+import { type Saving, pause } from './saving';
+
+/** This page, as the server and the other pages know it. */
+export const thisWindow = nanoid(8);
+
 /** A request the server refused, in its words. */
 export class Refused extends Error {
   constructor(
@@ -16,7 +23,8 @@ export async function send<T>(
 ): Promise<T> {
   const response = await fetch(path, {
     method,
-    ...(value === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(value) }),
+    headers: { [windowHeader]: thisWindow, ...(value === undefined ? {} : { 'content-type': 'application/json' }) },
+    ...(value === undefined ? {} : { body: JSON.stringify(value) }),
   });
   if (!response.ok) throw await refusedBy(response);
   return (await response.json().catch(() => undefined)) as T;
@@ -26,6 +34,29 @@ export async function send<T>(
 export async function refusedBy(response: Response): Promise<Refused> {
   const told = (await response.json().catch(() => undefined)) as { detail?: string } | undefined;
   return new Refused(response.status, told?.detail ?? `The server answered ${response.status}.`);
+}
+
+/** What an unanswered or refused save comes to. */
+export function savingAfter(error: unknown): Exclude<Saving, { state: 'saved' | 'saving' }> {
+  if (!(error instanceof Refused)) return { state: 'waiting' };
+  const { status, message: reason } = error;
+  if (status >= 500) return { state: 'waiting', reason };
+  if (status === 410 || status === 404) return { state: 'gone', reason };
+  return { state: 'refused', reason, newer: status === 409 };
+}
+
+/** Tries until the server answers, and says how it stands. @throws Refused what it refuses */
+export async function insisting<T>(run: () => Promise<T>, say: (saving: Saving) => void): Promise<T> {
+  for (let tries = 0; ; tries++) {
+    try {
+      return await run();
+    } catch (error) {
+      const became = savingAfter(error);
+      say(became);
+      if (became.state !== 'waiting') throw error;
+      await new Promise((resolve) => setTimeout(resolve, pause(tries)));
+    }
+  }
 }
 
 /** An error in words for the person. */

@@ -1,11 +1,16 @@
+import { nanoid } from 'nanoid';
 import { type ReadableAtom, atom } from 'nanostores';
+import type { Change } from '../../core/study/change';
 import { attempt } from '../../core/numeric/domain-error';
 import { applyEdits } from '../../core/readings/edits';
+import { type LostCell, movedEdits } from '../../core/readings/moved-edits';
 import type { TableEdit } from '../../core/readings/table-edit';
 import type { Table } from '../../core/readings/table';
-import { Refused, send } from './api';
+import { changeWords } from '../../core/words/changes';
+import { insisting, savingAfter, send } from './api';
+import { elsewhere, followAddress } from './changes';
 import { fetchTable } from './fetch-table';
-import type { Saving } from './saving';
+import { type Saving, isSafe } from './saving';
 
 /** A table as the server keeps it. */
 export interface Kept {
@@ -20,51 +25,68 @@ export interface TableStore {
   $table: ReadableAtom<Table>;
   $saving: ReadableAtom<Saving>;
   $steps: ReadableAtom<{ canUndo: boolean; canRedo: boolean }>;
+  /** Cells that were put in again and have no place in the newer readings, until the person has seen to them. */
+  $lost: ReadableAtom<readonly LostCell[]>;
   /** Makes a change. @returns why it cannot be made, if so */
   edit: (edits: TableEdit[]) => string | undefined;
   undo: () => Promise<void>;
   redo: () => Promise<void>;
-  /** After a refusal: takes the server's newer state and puts the unsaved changes on top of it again. */
+  /** After a refusal: takes the server's newer state and puts the unsaved changes in again, each by its row and column. */
   putAgain: () => Promise<void>;
   /** After a refusal: takes the server's state and lets the unsaved changes go. */
   letGo: () => Promise<void>;
-  /** Takes the server's table if it is newer and nothing here waits to be saved. */
-  refresh: () => Promise<void>;
+  /** Takes what is new of the server's table where nothing here waits to be saved. @param change what is known of it */
+  refresh: (change?: Change) => Promise<void>;
   /** Cells of the changes that were refused, to be shown to the person. */
   unsaved: () => string[];
+  /** The person has seen to the cells without a place. */
+  forgetLost: () => void;
 }
 
-const retryMs = 2000;
+/** What was done to a table since a revision; `edits` null where that is not known. */
+interface Since {
+  edits: TableEdit[] | null;
+  revision: number;
+  canUndo: boolean;
+  canRedo: boolean;
+}
 
 /** Starts a store from what the server keeps. */
 export function tableStore(kept: Kept): TableStore {
   const $table = atom(kept.table);
   const $saving = atom<Saving>({ state: 'saved' });
   const $steps = atom({ canUndo: kept.canUndo, canRedo: kept.canRedo });
+  const $lost = atom<readonly LostCell[]>([]);
   const path = `/api/tables/${kept.table.id}`;
   let revision = kept.revision;
-  let pending: TableEdit[][] = [];
+  /** The table at that revision: the one shown, without what is not kept yet. */
+  let confirmed = kept.table;
+  let pending: { edits: TableEdit[]; given: string }[] = [];
   let sending: Promise<void> | undefined;
   let stepping: Promise<void> | undefined;
 
+  const insist = <T>(run: () => Promise<T>): Promise<T> => insisting(run, (saving) => $saving.set(saving));
+
   const sendAll = async (): Promise<void> => {
-    while (pending[0]) {
+    for (let next = pending[0]; next; next = pending[0]) {
+      const { edits, given } = next;
       $saving.set({ state: 'saving' });
-      try {
-        ({ revision } = await send<{ revision: number }>('POST', `${path}/edits`, { revision, edits: pending[0] }));
-        pending.shift();
-      } catch (error) {
-        if (error instanceof Refused) return $saving.set({ state: 'refused', reason: error.message });
-        $saving.set({ state: 'waiting' });
-        await new Promise((resolve) => setTimeout(resolve, retryMs));
-      }
+      const answer = await insist(() =>
+        send<{ revision: number }>('POST', `${path}/edits`, { revision, edits, given }),
+      );
+      ({ revision } = answer);
+      pending.shift();
+      confirmed = pending.length === 0 ? $table.get() : applyEdits(confirmed, edits).table;
     }
     $saving.set({ state: 'saved' });
-    announce(kept.table.id);
   };
   const flush = (): Promise<void> => {
-    if ($saving.get().state === 'refused') return Promise.resolve();
-    sending ??= sendAll().finally(() => (sending = undefined));
+    const { state } = $saving.get();
+    if (state === 'refused' || state === 'gone') return Promise.resolve();
+    // Why it was refused stands in the state; what was typed stays pending.
+    sending ??= sendAll()
+      .catch(() => undefined)
+      .finally(() => (sending = undefined));
     return sending;
   };
 
@@ -79,7 +101,7 @@ export function tableStore(kept: Kept): TableStore {
     if (!done.ok) return done.reason;
     $table.set(done.value.table);
     $steps.set({ canUndo: true, canRedo: false });
-    pending.push(edits);
+    pending.push({ edits, given: nanoid(12) });
     void flush();
     return undefined;
   };
@@ -87,17 +109,21 @@ export function tableStore(kept: Kept): TableStore {
   const step = async (which: 'undo' | 'redo'): Promise<void> => {
     await flush();
     if (pending.length > 0) return;
-    try {
-      type Stepped = { revision: number; edits: TableEdit[]; canUndo: boolean; canRedo: boolean };
-      const done = await send<Stepped | null>('POST', `${path}/step`, { revision, step: which });
-      if (!done) return $steps.set({ ...$steps.get(), [which === 'undo' ? 'canUndo' : 'canRedo']: false });
-      ({ revision } = done);
-      $table.set(applyEdits($table.get(), done.edits).table);
-      $steps.set({ canUndo: done.canUndo, canRedo: done.canRedo });
-      announce(kept.table.id);
-    } catch (error) {
-      $saving.set(error instanceof Refused ? { state: 'refused', reason: error.message } : { state: 'waiting' });
-    }
+    const given = nanoid(12);
+    type Stepped = { revision: number; edits: TableEdit[]; canUndo: boolean; canRedo: boolean };
+    const done = await insist(() =>
+      send<Stepped | null>('POST', `${path}/step`, { revision, given, step: which }),
+    ).catch(() => undefined);
+    if (done === null) $steps.set({ ...$steps.get(), [which === 'undo' ? 'canUndo' : 'canRedo']: false });
+    if (!done) return;
+    const before = $table.get();
+    const { table, inverse } = applyEdits(before, done.edits);
+    ({ revision } = done);
+    confirmed = table;
+    $table.set(table);
+    $steps.set({ canUndo: done.canUndo, canRedo: done.canRedo });
+    const words = changeWords(before, done.edits, inverse);
+    $saving.set({ state: 'saved', note: `${which === 'undo' ? 'Taken back' : 'Made again'}: now ${words}` });
   };
 
   /** One step after the other: each starts from the revision the one before made. */
@@ -111,92 +137,101 @@ export function tableStore(kept: Kept): TableStore {
     return mine;
   };
 
-  const take = (newer: Kept): void => {
-    ({ revision } = newer);
-    $table.set(newer.table);
-    $steps.set({ canUndo: newer.canUndo, canRedo: newer.canRedo });
+  const take = ({ table, revision: newest, canUndo, canRedo }: Kept): void => {
+    revision = newest;
+    confirmed = table;
+    $table.set(table);
+    $steps.set({ canUndo, canRedo });
   };
 
-  const takeNewer = async (): Promise<void> => {
-    take(await fetchTable(kept.table.id));
-    $saving.set({ state: 'saved' });
+  /** The newer table, and what was done to the one known here, where that can be told. */
+  const newer = async (): Promise<{ kept: Kept; theirs: TableEdit[] | undefined }> => {
+    const { edits, ...since } = await send<Since>('GET', `${path}/edits?since=${revision}`);
+    if (edits === null) return { kept: await fetchTable(kept.table.id), theirs: undefined };
+    return { kept: { ...since, table: applyEdits(confirmed, edits).table }, theirs: edits };
   };
 
   return {
     $table,
     $saving,
     $steps,
+    $lost,
     edit,
     undo: () => inTurn('undo'),
     redo: () => inTurn('redo'),
     putAgain: async () => {
+      const found = await newer();
       const mine = pending;
+      const base = confirmed;
       pending = [];
-      await takeNewer();
-      for (const edits of mine) {
-        const refused = edit(edits);
-        // A change that no longer fits (its column is gone) stays in sight instead of vanishing.
-        if (refused) {
-          pending.push(edits);
-          $saving.set({ state: 'refused', reason: refused });
-          return;
-        }
-      }
+      take(found.kept);
+      $saving.set({ state: 'saved' });
+      const { edits, lost } = found.theirs
+        ? movedEdits(
+            mine.flatMap((p) => p.edits),
+            base,
+            found.theirs,
+          )
+        : // Without what was done meanwhile nothing has a sure place.
+          {
+            edits: [],
+            lost: movedEdits(
+              mine.flatMap((p) => p.edits),
+              base,
+              everythingGone(base),
+            ).lost,
+          };
+      $lost.set(lost);
+      const refused = edit(edits);
+      if (refused === undefined) return;
+      pending = mine;
+      confirmed = base;
+      $saving.set({ state: 'refused', reason: refused, newer: true });
     },
     letGo: async () => {
+      const { kept: now } = await newer();
       pending = [];
-      await takeNewer();
+      take(now);
+      $saving.set({ state: 'saved' });
     },
-    refresh: async () => {
-      const idle = () => pending.length === 0 && !stepping && $saving.get().state === 'saved';
+    refresh: async (change) => {
+      const idle = () => pending.length === 0 && !stepping && isSafe($saving.get());
       if (!idle()) return;
-      const newer = await fetchTable(kept.table.id).catch(() => undefined);
-      if (newer && newer.revision > revision && idle()) take(newer);
+      try {
+        const { kept: now } = await newer();
+        if (!idle()) return;
+        const isNew = now.revision > revision;
+        if (isNew) take(now);
+        if (isNew || $saving.get().state === 'gone')
+          $saving.set({ state: 'saved', ...(isNew ? { note: elsewhere(change) } : {}) });
+      } catch (error) {
+        const became = savingAfter(error);
+        if (became.state === 'gone' && idle()) $saving.set(became);
+      }
     },
-    unsaved: () => pending.flat().flatMap((e) => (e.kind === 'write' ? e.texts.flat().filter((t) => t !== '') : [])),
+    unsaved: () =>
+      pending.flatMap((p) =>
+        p.edits.flatMap((e) => (e.kind === 'write' ? e.texts.flat().filter((t) => t !== '') : [])),
+      ),
+    forgetLost: () => $lost.set([]),
   };
 }
 
-/** Pages of this browser tell one another when a table has a new revision. */
-const channelName = 'divide-tables';
-
-/** Calls when another page of this browser has changed a table. @returns what ends it */
-export function onTablesChanged(hear: (table: string) => void): () => void {
-  const channel = new BroadcastChannel(channelName);
-  channel.onmessage = (event: MessageEvent<{ table: string }>) => hear(event.data.table);
-  return () => channel.close();
-}
+const everythingGone = ({ rowCount }: Table): TableEdit[] =>
+  rowCount === 0 ? [] : [{ kind: 'remove-rows', at: 0, count: rowCount }];
 
 /**
- * Keeps a page true to the readings while another window changes them: it takes the newer table as soon as it hears of
- * it, or is looked at again; with unsaved changes of its own it waits for the server to say that the two collide.
+ * Keeps a page true to the readings while another window changes them: it takes what is new as soon as it hears of it, or
+ * is looked at again; with unsaved changes of its own it waits for the server to say that the two collide.
  */
-export function followTable(store: TableStore): () => void {
-  const look = () => {
-    if (document.visibilityState === 'visible') void store.refresh();
-  };
-  const stop = onTablesChanged((table) => {
-    if (table === store.$table.get().id) void store.refresh();
-  });
-  document.addEventListener('visibilitychange', look);
-  window.addEventListener('focus', look);
-  return () => {
-    stop();
-    document.removeEventListener('visibilitychange', look);
-    window.removeEventListener('focus', look);
-  };
-}
-
-function announce(table: string): void {
-  const channel = new BroadcastChannel(channelName);
-  channel.postMessage({ table });
-  channel.close();
-}
+export const followTable = (store: TableStore): (() => void) =>
+  followAddress(`/api/tables/${store.$table.get().id}`, (change) => void store.refresh(change));
 
 /** Keeps the page open while something is not saved. */
 export function guardUnsaved(store: TableStore): () => void {
   const warn = (event: BeforeUnloadEvent) => {
-    if (store.$saving.get().state !== 'saved') event.preventDefault();
+    if (!isSafe(store.$saving.get()) || store.unsaved().length > 0 || store.$lost.get().length > 0)
+      event.preventDefault();
   };
   window.addEventListener('beforeunload', warn);
   return () => window.removeEventListener('beforeunload', warn);

@@ -3,6 +3,9 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { WriteUp } from '../../core/write-up/document';
 import { draftOf } from '../../core/write-up/draft';
 import type { StudyPieces } from '../../core/write-up/piece';
+import { settled } from '../../core/write-up/settled';
+import { markdownDocument } from '../../formats/markdown';
+import { CopyButton } from '../shared/CopyButton';
 import { useKeptValue } from '../shared/kept-value';
 import { NewerElsewhere } from '../shared/NewerElsewhere';
 import { SaveState } from '../shared/SaveState';
@@ -54,42 +57,43 @@ function Inserts({ all, onInsert }: { all: readonly Insertable[]; onInsert: (ite
   );
 }
 
+/** A text to be pasted elsewhere, its pieces as they read now. */
+const copiedText = (writeUp: WriteUp, pieces: StudyPieces) => ({
+  plain: markdownDocument(settled(writeUp, pieces), () => ''),
+});
+
 /** The write-up of a study: a plain document with live pieces from its answers and figures. */
 export function WriteUpPage({ study, title, kept, pieces, order }: Props) {
   const [store] = useState(() => piecesStore(pieces));
   const now = useStore(store);
   useEffect(() => followPieces(study, store), [study, store]);
   const [start, setStart] = useState(kept?.writeUp);
-  const { change, saving } = useKeptValue(
-    `/api/studies/${study}/write-up`,
-    'writeUp',
-    kept?.writeUp ?? empty,
-    kept?.revision ?? 0,
-  );
-  const current = useRef(kept?.writeUp ?? empty);
+  const held = useKeptValue(`/api/studies/${study}/write-up`, 'writeUp', kept?.writeUp ?? empty, kept?.revision ?? 0);
+  const { value, change, saving, taken } = held;
+  const current = useRef(value);
+  useEffect(() => {
+    current.current = value;
+  });
   const insert = useRef<(item: Insertable) => void>(() => undefined);
   const ready = useCallback((put: (item: Insertable) => void) => {
     insert.current = put;
   }, []);
-  const keep = useCallback(
-    (writeUp: WriteUp) => {
-      current.current = writeUp;
-      change(writeUp);
-    },
-    [change],
-  );
   const begin = (writeUp: WriteUp) => {
     setStart(writeUp);
-    keep(writeUp);
+    change(writeUp);
   };
-  const blank = !start || start.content.length === 0;
+  const blank = taken > 0 ? value.content.length === 0 : !start || start.content.length === 0;
   return (
     <div className="flex max-[1100px]:flex-col">
       <article className="min-w-0 grow px-6 pb-24">
         <div className="not-print flex h-7 items-end justify-end">
           <SaveState saving={saving} />
         </div>
-        <NewerElsewhere saving={saving} what="write-up" />
+        <NewerElsewhere
+          kept={held}
+          what="write-up"
+          copy={(mine) => <CopyButton copied={() => copiedText(mine, now)}>Copy mine</CopyButton>}
+        />
         {blank ? (
           <div className="mt-6 max-w-[60ch]">
             <h1 className="prose-serif text-[23px]">Nothing is written yet</h1>
@@ -107,7 +111,14 @@ export function WriteUpPage({ study, title, kept, pieces, order }: Props) {
             </p>
           </div>
         ) : (
-          <Editor start={start} order={order} store={store} onChange={keep} onReady={ready} />
+          <Editor
+            key={taken}
+            start={taken > 0 ? value : (start ?? value)}
+            order={order}
+            store={store}
+            onChange={change}
+            onReady={ready}
+          />
         )}
       </article>
       {!blank && (

@@ -1,7 +1,7 @@
 import { atom, type WritableAtom } from 'nanostores';
 import type { StudyPieces } from '../../core/write-up/piece';
 import { send } from '../shared/api';
-import { onTablesChanged } from '../shared/table-store';
+import { followAddress } from '../shared/changes';
 
 export type PiecesStore = WritableAtom<StudyPieces>;
 
@@ -17,17 +17,7 @@ export function followPieces(study: string, $pieces: PiecesStore): () => void {
       () => undefined,
     );
   };
-  const seen = () => {
-    if (document.visibilityState === 'visible') look();
-  };
-  const stop = onTablesChanged(look);
-  document.addEventListener('visibilitychange', seen);
-  window.addEventListener('focus', seen);
-  return () => {
-    stop();
-    document.removeEventListener('visibilitychange', seen);
-    window.removeEventListener('focus', seen);
-  };
+  return followAddress(`/api/studies/${study}`, look, ({ path }) => /^\/api\/(tables|questions|figures)/.test(path));
 }
 
 export const piecesStore = (pieces: StudyPieces): PiecesStore => atom(pieces);

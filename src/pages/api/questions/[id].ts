@@ -4,10 +4,14 @@ import { Question } from '../../../core/question/question';
 import { db, made } from '../../../server/db';
 import { answering, body, json } from '../../../server/problem';
 import { Revision } from '../../../server/requests';
-import { removeQuestion, updateQuestion, usesOf } from '../../../store/questions';
+import { readQuestion, removeQuestion, updateQuestion, usesOf } from '../../../store/questions';
 
-/** What comes from a question, before it is removed. */
-export const GET: APIRoute = ({ params: { id = '' } }) => answering(() => json(usesOf(db(), id)));
+/** A question as it is kept, and what comes from it. */
+export const GET: APIRoute = ({ params: { id = '' } }) =>
+  answering(() => {
+    const { question, revision } = readQuestion(db(), id);
+    return json({ question, revision, ...usesOf(db(), id) });
+  });
 
 export const PUT: APIRoute = ({ request, params: { id = '' } }) =>
   answering(async () => {

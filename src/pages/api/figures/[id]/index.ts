@@ -4,7 +4,14 @@ import { FigureStyle } from '../../../../core/figures/figure-style';
 import { db, made } from '../../../../server/db';
 import { answering, body, json } from '../../../../server/problem';
 import { Revision } from '../../../../server/requests';
-import { removeFigure, updateFigure } from '../../../../store/figures';
+import { readFigure, removeFigure, updateFigure } from '../../../../store/figures';
+
+/** A figure's style as it is kept. */
+export const GET: APIRoute = ({ params: { id = '' } }) =>
+  answering(() => {
+    const { style, revision } = readFigure(db(), id);
+    return json({ style, revision });
+  });
 
 export const PUT: APIRoute = ({ request, params: { id = '' } }) =>
   answering(async () => {

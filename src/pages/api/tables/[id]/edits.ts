@@ -3,15 +3,27 @@ import * as v from 'valibot';
 import { TableEdit } from '../../../../core/readings/table-edit';
 import { db, now } from '../../../../server/db';
 import { who } from '../../../../server/who';
-import { answering, body, json } from '../../../../server/problem';
-import { Revision } from '../../../../server/requests';
-import { editTable } from '../../../../store/tables';
+import { answering, body, checked, json } from '../../../../server/problem';
+import { Given, Revision } from '../../../../server/requests';
+import { editTable, editsSince } from '../../../../store/tables';
 
-const Change = v.object({ revision: Revision, edits: v.pipe(v.array(TableEdit), v.minLength(1), v.maxLength(1000)) });
+/** What a page calls a change or a step, so that one whose reply was lost can be sent once more. */
+const Change = v.object({
+  revision: Revision,
+  given: v.optional(Given, ''),
+  edits: v.pipe(v.array(TableEdit), v.minLength(1), v.maxLength(1000)),
+});
+
+/** What was done to a table since a revision; null where not all of that is known any more. */
+export const GET: APIRoute = ({ url, params: { id = '' } }) =>
+  answering(() => {
+    const { since } = checked({ since: Number(url.searchParams.get('since') ?? NaN) }, v.object({ since: Revision }));
+    return json({ edits: editsSince(db(), id, since) ?? null });
+  });
 
 /** Makes one change to a table. Answers only when it is on the disk. */
 export const POST: APIRoute = ({ request, params: { id = '' } }) =>
   answering(async () => {
-    const { revision, edits } = await body(request, Change);
-    return json({ revision: editTable(db(), id, revision, edits, now(), who()) });
+    const { revision, edits, given } = await body(request, Change);
+    return json({ revision: editTable(db(), id, revision, edits, now(), who(), given) });
   });

@@ -1,0 +1,51 @@
+import { type Change, touches } from '../../core/study/change';
+import { thisWindow } from './api';
+
+type Hear = (change: Change | null) => void;
+
+const hearers = new Set<Hear>();
+let line: SharedWorker | undefined;
+
+/** Listens from the first hearer on; where pages cannot share a line, they hear of nothing until they are looked at. */
+function listen(): void {
+  if (line || typeof SharedWorker === 'undefined') return;
+  line = new SharedWorker(new URL('../../workers/changes.worker.ts', import.meta.url), { type: 'module' });
+  line.port.onmessage = ({ data }: MessageEvent<Change | null>) => hearers.forEach((hear) => hear(data));
+}
+
+/** The study whose page this is. */
+const studyHere = (): string => /^\/studies\/([^/]+)/.exec(window.location.pathname)?.[1] ?? '';
+
+/**
+ * Calls when another window has changed what is kept at an address, within a second, and whenever it may have: the page is
+ * looked at again, or the line to the server was broken.
+ * @param touched which changes count; by default those of the address itself
+ * @param look called with the change where it is known
+ * @returns what ends it
+ */
+export function followAddress(
+  address: string,
+  look: (change?: Change) => void,
+  touched: (change: Change) => boolean = (change) => touches(change, address, studyHere()),
+): () => void {
+  const hear: Hear = (change) => {
+    if (change === null) look();
+    else if (change.window !== thisWindow && touched(change)) look(change);
+  };
+  const seen = () => {
+    if (document.visibilityState === 'visible') look();
+  };
+  listen();
+  hearers.add(hear);
+  document.addEventListener('visibilitychange', seen);
+  window.addEventListener('focus', seen);
+  return () => {
+    hearers.delete(hear);
+    document.removeEventListener('visibilitychange', seen);
+    window.removeEventListener('focus', seen);
+  };
+}
+
+/** Who changed it, and where, as the page says it. */
+export const elsewhere = (change: Change | undefined): string =>
+  change?.by ? `${change.by} changed this in another window` : 'Changed in another window';

@@ -1,0 +1,195 @@
+import { closeDocument, openDocument } from './dom';
+import { expect } from 'chai';
+import { act, cleanup, fireEvent, render, waitFor } from '@testing-library/react';
+import { createElement } from 'react';
+import type { Change } from '../../src/core/study/change';
+import { touches, windowHeader } from '../../src/core/study/change';
+import { NewerElsewhere } from '../../src/islands/shared/NewerElsewhere';
+import { SaveState } from '../../src/islands/shared/SaveState';
+import { thisWindow } from '../../src/islands/shared/api';
+import { useKeptValue } from '../../src/islands/shared/kept-value';
+import { announce, changeStream } from '../../src/server/changes';
+
+// Others are to see no document.
+closeDocument();
+
+const address = '/api/questions/q';
+const change = (more: Partial<Change> = {}): Change => ({ method: 'PUT', path: address, window: 'w', by: '', ...more });
+
+describe('another window', () => {
+  const real = globalThis.fetch;
+  /** What the server keeps, and how it answers next. */
+  let kept: { question: string; revision: number };
+  let fail: ((method: string) => Response | undefined) | undefined;
+  let sent: { revision: number; question: string }[];
+  let tell: (change: Change | null) => void;
+  before(() => {
+    openDocument();
+    // One line for the whole page: it stands for the worker that all pages share.
+    class Line {
+      port = {} as MessagePort;
+      constructor() {
+        tell = (data) => act(() => this.port.onmessage?.({ data } as MessageEvent));
+      }
+    }
+    Object.assign(globalThis, { SharedWorker: Line });
+  });
+  after(() => {
+    Reflect.deleteProperty(globalThis, 'SharedWorker');
+    closeDocument();
+  });
+  beforeEach(() => {
+    kept = { question: 'first', revision: 3 };
+    sent = [];
+    fail = undefined;
+    globalThis.fetch = (_, { method = 'GET', body, headers } = {}) => {
+      expect((headers as Record<string, string>)[windowHeader]).to.equal(thisWindow);
+      const refused = fail?.(method);
+      if (refused) return Promise.resolve(refused);
+      if (method === 'GET') return Promise.resolve(Response.json(kept));
+      const put = JSON.parse(body as string) as { revision: number; question: string };
+      sent.push(put);
+      if (put.revision !== kept.revision && put.question !== kept.question)
+        return Promise.resolve(Response.json({ detail: 'It was changed in another window.' }, { status: 409 }));
+      if (put.revision === kept.revision) kept = { question: put.question, revision: kept.revision + 1 };
+      return Promise.resolve(Response.json({ revision: kept.revision }));
+    };
+  });
+  afterEach(() => {
+    cleanup();
+    globalThis.fetch = real;
+  });
+
+  function Worked() {
+    const held = useKeptValue(address, 'question', 'first', 3);
+    return createElement('div', {}, [
+      createElement('input', {
+        key: 'i',
+        value: held.value,
+        onChange: (e: { target: { value: string } }) => held.change(e.target.value),
+      }),
+      createElement(SaveState, { key: 's', saving: held.saving }),
+      createElement(NewerElsewhere<string>, {
+        key: 'n',
+        kept: held,
+        what: 'question',
+        copy: (mine: string) => `to copy: ${mine}`,
+      }),
+    ]);
+  }
+  const shown = () => {
+    const page = render(createElement(Worked));
+    const field = () => page.container.querySelector('input')!;
+    return {
+      page,
+      value: () => field().value,
+      type: (value: string) => fireEvent.change(field(), { target: { value } }),
+      says: (words: RegExp) => waitFor(() => expect(page.container.textContent).to.match(words)),
+      press: (name: RegExp) => fireEvent.click(page.getByRole('button', { name })),
+    };
+  };
+
+  it('changes a question, and this one shows it and says who and where', async () => {
+    const { value, says } = shown();
+    kept = { question: 'theirs', revision: 4 };
+    tell(change({ by: 'Ina' }));
+    await says(/Ina changed this in another window/);
+    expect(value()).to.equal('theirs');
+    kept = { question: 'theirs again', revision: 5 };
+    // Its own changes, and those of other things, are not looked at.
+    tell(change({ window: thisWindow }));
+    tell(change({ path: '/api/questions/other' }));
+    await new Promise((r) => setTimeout(r, 20));
+    expect(value()).to.equal('theirs');
+    // After the line was broken anything may have happened.
+    tell(null);
+    await says(/Changed in another window/);
+    expect(value()).to.equal('theirs again');
+  });
+
+  it('was faster: what was typed stays, and is put over the newer or let go', async () => {
+    const { value, type, says, press } = shown();
+    kept = { question: 'theirs', revision: 4 };
+    type('mine');
+    await says(/changed in another window.*to copy: mine/);
+    expect(value()).to.equal('mine');
+    // Typing on keeps waiting for a decision, and sends nothing.
+    type('mine too');
+    const before = sent.length;
+    press(/^Keep mine/);
+    await says(/All changes saved/);
+    expect(sent.length).to.equal(before + 1);
+    expect(kept.question).to.equal('mine too');
+    kept = { question: 'theirs 2', revision: 9 };
+    type('more');
+    await says(/to copy: more/);
+    press(/^Show the newer/);
+    await says(/All changes saved/);
+    expect(value()).to.equal('theirs 2');
+  });
+
+  it('removed it: said at once, in the server’s words, and no change is taken for kept', async () => {
+    const { says, type } = shown();
+    fail = () =>
+      Response.json({ detail: 'This question was removed; the log of its study brings it back.' }, { status: 410 });
+    tell(change({ method: 'DELETE' }));
+    await says(/Removed.*This question was removed.*Open the log/);
+    type('late');
+    await says(/to copy: late/);
+    expect(sent).to.deep.equal([]);
+    fail = undefined;
+    tell(change({ path: '/api/studies//restore-to', method: 'POST' }));
+    await new Promise((r) => setTimeout(r, 20));
+    // What was typed since is not thrown away by its coming back.
+    await says(/to copy: late/);
+  });
+
+  it('is not blamed for a reply that was lost, and a server that cannot write is told as what it is', async () => {
+    const { type, says } = shown();
+    let lost = 1;
+    const answers = globalThis.fetch;
+    globalThis.fetch = async (path, init) => {
+      const answer = await answers(path, init);
+      if (init?.method === 'PUT' && lost-- > 0) throw new TypeError('no reply');
+      return answer;
+    };
+    type('mine');
+    await says(/Divide does not answer/);
+    type('mine, and more');
+    await waitFor(() => expect(kept.question).to.equal('mine, and more'), { timeout: 5000 });
+    await says(/All changes saved/);
+    expect(sent.map((s) => s.question)).to.deep.equal(['mine', 'mine', 'mine, and more']);
+    fail = () => Response.json({ detail: 'The disk is full: nothing was written.' }, { status: 507 });
+    type('fuller');
+    await says(/Not saved yet: The disk is full/);
+    fail = undefined;
+    await waitFor(() => expect(kept.question).to.equal('fuller'), { timeout: 5000 });
+  }).timeout(15_000);
+
+  it('is told of what touches it: the thing itself, its parts, and what turns the whole study back', () => {
+    const touched = (method: string, path: string) => touches(change({ method, path }), '/api/tables/t', 's');
+    expect(touched('POST', '/api/tables/t/edits')).to.equal(true);
+    expect(touched('DELETE', '/api/tables/t')).to.equal(true);
+    expect(touched('DELETE', '/api/studies/s')).to.equal(true);
+    expect(touched('POST', '/api/studies/s/restore-to')).to.equal(true);
+    expect(touched('POST', '/api/tables/t2/edits')).to.equal(false);
+    expect(touched('PUT', '/api/studies/s/write-up')).to.equal(false);
+    expect(touched('DELETE', '/api/studies/other')).to.equal(false);
+  });
+
+  it('hears over one line until it goes', async () => {
+    const going = new AbortController();
+    const reader = changeStream(going.signal).getReader();
+    const next = async () => new TextDecoder().decode((await reader.read()).value);
+    expect(await next()).to.match(/^retry: \d+\n\n$/);
+    announce(change({ by: 'Ina' }));
+    expect(await next()).to.equal(`data: ${JSON.stringify(change({ by: 'Ina' }))}\n\n`);
+    going.abort();
+    announce(change({ by: 'too late' }));
+    const late = await Promise.race([
+      reader.read().then(() => 'heard'),
+      new Promise((r) => setTimeout(r, 20, 'quiet')),
+    ]);
+    expect(late).to.equal('quiet');
+  });
+});
