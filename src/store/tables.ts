@@ -455,15 +455,27 @@ export const changesOf = (db: Db, id: string, most = Infinity, after = -1): Tabl
     .all()
     .map(({ id: _, tableId: __, revision: ___, given: ____, ...change }) => change);
 
-/** What was done to a table since a revision, in order; undefined where not all of it is known. */
-export function editsSince(db: Db, id: string, revision: number): TableEdit[] | undefined {
+/** What was done to a table since a revision, and how it stands. */
+export interface Since {
+  /** In order; null where not all of it is known. */
+  edits: TableEdit[] | null;
+  revision: number;
+  canUndo: boolean;
+  canRedo: boolean;
+}
+
+/** @throws NotFound, Gone when the table was removed */
+export function editsSince(db: Db, id: string, revision: number): Since {
+  stillThere(db, id);
+  const { revision: now, canUndo, canRedo } = readKeptHead(db, id);
   const since = db
     .select({ revision: changes.revision, edits: changes.edits })
     .from(changes)
     .where(and(eq(changes.tableId, id), gt(changes.revision, revision)))
     .orderBy(asc(changes.revision))
     .all();
-  return since.length === revisionOf(db, id) - revision ? since.flatMap((c) => c.edits) : undefined;
+  const edits = since.length === now - revision ? since.flatMap((c) => c.edits) : null;
+  return { edits, revision: now, canUndo, canRedo };
 }
 
 /** Puts the changes of a copied table in as they were. */

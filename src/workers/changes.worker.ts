@@ -1,30 +1,25 @@
 /** One line to the server for all pages of this browser: it tells each of them what is changed, as it happens. */
 const ports = new Set<MessagePort>();
 const tell = (message: unknown) => ports.forEach((port) => port.postMessage(message));
+let source: EventSource | undefined;
 
 function listen(): void {
-  const source = new EventSource('/api/changes');
-  let broke = false;
+  source = new EventSource('/api/changes');
   source.onmessage = ({ data }: MessageEvent<string>) => tell(JSON.parse(data));
-  // What happened while the line was down was not told.
-  source.onopen = () => {
-    if (broke) tell(null);
-    broke = false;
-  };
+  // What happened before the line stood, or while it was down, was not told.
+  source.onopen = () => tell(null);
   source.onerror = () => {
-    broke = true;
     // A line that was refused is not tried again by itself.
-    if (source.readyState !== EventSource.CLOSED) return;
-    setTimeout(listen, 5000);
-    tell(null);
+    if (source?.readyState === EventSource.CLOSED) setTimeout(listen, 5000);
   };
 }
 
 self.addEventListener('connect', (event) => {
   const [port] = (event as MessageEvent).ports;
   if (!port) return;
-  if (ports.size === 0) listen();
   ports.add(port);
+  if (!source) listen();
+  else if (source.readyState === EventSource.OPEN) port.postMessage(null);
 });
 
 export {};

@@ -49,36 +49,6 @@ test('a server killed with -9 loses nothing it acknowledged, and the page goes o
   server.kill('SIGKILL');
 });
 
-test('two windows on one table never overwrite each other silently', async ({ page, context, request }) => {
-  await startStudy(page, 'Two windows');
-  await paste(page, '1\t2\n3\t4');
-  await saved(page);
-  const other = await context.newPage();
-  await other.goto(page.url());
-  await cell(other, 1, 1).click();
-  await other.keyboard.type('9');
-  await other.keyboard.press('Enter');
-  await saved(other);
-  // Windows of one browser follow each other.
-  await expect(cell(page, 1, 1)).toHaveText('9');
-  // A write from elsewhere, of which this browser does not hear.
-  const table = page.url().split('/').at(-1) ?? '';
-  const { revision } = (await (await request.get(`/api/tables/${table}`)).json()) as { revision: number };
-  const edits = [{ kind: 'write', row: 0, columns: ['a'], texts: [['10']] }];
-  const written = await request.post(`/api/tables/${table}/edits`, { data: { revision, edits } });
-  expect(written.status()).toBe(200);
-  await cell(page, 2, 2).click();
-  await page.keyboard.type('40');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('changed in another window');
-  await expect(page.getByRole('alert')).toContainText('Not saved: 40');
-  await page.getByRole('button', { name: 'Load the newer readings, then put mine in again' }).click();
-  await saved(page);
-  await other.reload();
-  await expect(cell(other, 1, 1)).toHaveText('10');
-  await expect(cell(other, 2, 2)).toHaveText('40');
-});
-
 test('foreign origins and hosts, unknown fields, huge bodies and inline scripts are refused', async ({
   page,
   request,

@@ -78,14 +78,16 @@ describe('the store', () => {
     const made = editTable(db, table, revision, write(1, '50', '51'), at);
     stepTable(db, table, made, 'undo', at);
     editTable(db, table, made + 1, [{ kind: 'remove-rows', at: 0, count: 2 }], at);
-    const since = editsSince(db, table, revision)!;
+    const { edits, ...stands } = editsSince(db, table, revision);
+    const since = edits!;
+    expect(stands).to.deep.equal({ revision: revision + 3, canUndo: true, canRedo: false });
     expect(applyEdits(before, since).table).to.deep.equal(readTable(db, table).table);
-    expect(editsSince(db, table, made)).to.have.lengthOf(since.length - 1);
+    expect(editsSince(db, table, made).edits).to.have.lengthOf(since.length - 1);
     const copy = tableIdsOf(db, duplicateStudy(db, study, at))[0]!;
     // A copy’s changes keep no revisions: it begins its own.
-    expect(editsSince(db, copy, 0)).to.deep.equal([]);
+    expect(editsSince(db, copy, 0).edits).to.deep.equal([]);
     db.$client.prepare('delete from changes where revision = ?').run(made + 1);
-    expect(editsSince(db, table, revision)).to.equal(undefined);
+    expect(editsSince(db, table, revision).edits).to.equal(null);
   });
 
   it('says of what was removed that it was, and of what never was that it is not there', () => {

@@ -17,8 +17,8 @@ function listen(): void {
 const studyHere = (): string => /^\/studies\/([^/]+)/.exec(window.location.pathname)?.[1] ?? '';
 
 /**
- * Calls when another window has changed what is kept at an address, within a second, and whenever it may have: the page is
- * looked at again, or the line to the server was broken.
+ * Calls when another window has changed what is kept at an address, within a second, and whenever it may have: the line to
+ * the server has just been laid, or the page is looked at again.
  * @param touched which changes count; by default those of the address itself
  * @param look called with the change where it is known
  * @returns what ends it

@@ -14,11 +14,11 @@ const Change = v.object({
   edits: v.pipe(v.array(TableEdit), v.minLength(1), v.maxLength(1000)),
 });
 
-/** What was done to a table since a revision; null where not all of that is known any more. */
+/** What was done to a table since a revision, and how it stands. */
 export const GET: APIRoute = ({ url, params: { id = '' } }) =>
   answering(() => {
     const { since } = checked({ since: Number(url.searchParams.get('since') ?? NaN) }, v.object({ since: Revision }));
-    return json({ edits: editsSince(db(), id, since) ?? null });
+    return json(editsSince(db(), id, since));
   });
 
 /** Makes one change to a table. Answers only when it is on the disk. */
