@@ -22,6 +22,8 @@ import { editTable, readTable, stepTable } from '../../src/store/tables';
 
 const at = '2026-01-02T03:04:05.000Z';
 const nothing: BundleExtras = { answers: {}, figures: {}, log: [] };
+/** How often something is tried: in every run of the tests, and where `DIVIDE_FUZZ` asks for the long one. */
+const runs = (usual: number, long: number): number => (process.env['DIVIDE_FUZZ'] ? long : usual);
 /** Every number a study shows, as JSON gives it to a page. */
 const shown = (content: StudyContent): unknown =>
   JSON.parse(
@@ -152,7 +154,7 @@ describe('the bundle of a study', () => {
           expect(shown(back)).to.deep.equal(shown(content));
         },
       ),
-      { numRuns: 60, seed: 11 },
+      { numRuns: runs(60, 500), seed: 11 },
     );
   });
 
@@ -294,7 +296,7 @@ describe('the bundle of a study', () => {
           expect(error).to.be.instanceOf(DomainError);
         }
       }),
-      { numRuns: 300, seed: 5 },
+      { numRuns: runs(300, 1000), seed: 5 },
     );
     expect(refusals).to.be.greaterThan(200);
   });
