@@ -1,3 +1,4 @@
+import { zipSync } from 'fflate';
 import { answer } from '../core/answering/answer';
 import { DomainError } from '../core/numeric/domain-error';
 import { headline } from '../core/telling/headline';
@@ -11,7 +12,7 @@ import { markdownDocument } from '../formats/markdown';
 import { type BundleExtras, readBundle, writeBundle } from '../formats/study-bundle';
 import { families, svgFile } from '../formats/svg';
 import type { Db } from '../store/open';
-import { createStudy, readContent } from '../store/studies';
+import { allStudies, createStudy, readContent } from '../store/studies';
 import { drawnFigure, svgOf } from './drawn-figure';
 import { studyPieces } from './pieces';
 import { logLines } from './study-log';
@@ -93,6 +94,18 @@ export function bundleOf(db: Db, studyId: string): Promise<Uint8Array> {
     extras,
   );
 }
+
+/** All studies on the shelf in one archive, each as its bundle. */
+export async function allBundles(db: Db): Promise<Uint8Array> {
+  const files: Record<string, Uint8Array> = {};
+  for (const [i, { id, title }] of allStudies(db).entries())
+    files[`${String(i + 1).padStart(2, '0')} ${safeName(title)}.zip`] = await bundleOf(db, id);
+  // Each is packed already.
+  return zipSync(files, { level: 0 });
+}
+
+/** A title as the name of a file. */
+export const safeName = (title: string): string => title.replace(/[^\p{L}\p{N} ._-]+/gu, ' ').trim() || 'study';
 
 /** Puts a bundled study on the shelf. @returns its id, and what was changed in the file since it was saved @throws DomainError in words */
 export async function openBundle(

@@ -118,6 +118,10 @@ test('the shelf: rename, duplicate, delete and bring back, open the demo study',
   await page.getByRole('button', { name: 'Duplicate Rinse trial, "48" & ü' }).click();
   await expect(line('Rinse trial, "48" & ü (copy)')).toBeVisible();
   await page.getByRole('button', { name: 'Delete Rinse trial, "48" & ü', exact: true }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(line('Rinse trial, "48" & ü')).toBeVisible();
+  await page.getByRole('button', { name: 'Delete Rinse trial, "48" & ü', exact: true }).click();
+  await page.getByRole('button', { name: 'Delete', exact: true }).click();
   await expect(line('Rinse trial, "48" & ü')).toHaveCount(0);
   await page.getByRole('button', { name: 'Bring it back' }).click();
   await page.reload();

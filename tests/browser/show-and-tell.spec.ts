@@ -75,6 +75,7 @@ test('paste → question → figure → write-up → DOCX → bundle → the sam
   expect(bundle.name).toBe('Lamps to tell.zip');
   await page.goto('/');
   await page.getByRole('button', { name: 'Delete Lamps to tell' }).click();
+  await page.getByRole('button', { name: 'Delete', exact: true }).click();
   await expect(page.getByText('“Lamps to tell” was deleted.')).toBeVisible();
   await page
     .getByLabel('File of readings')

@@ -1,11 +1,14 @@
 import { closeDocument, openDocument } from './dom';
 import Database from 'better-sqlite3';
+import { unzipSync } from 'fflate';
 import { expect } from 'chai';
 import { cleanup, fireEvent, render } from '@testing-library/react';
 import { createElement } from 'react';
 import { demoStudy } from '../../demo/skerrow';
 import { DomainError } from '../../src/core/numeric/domain-error';
 import { DeletedStudies } from '../../src/islands/shelf/DeletedStudies';
+import { readBundle } from '../../src/formats/study-bundle';
+import { allBundles } from '../../src/server/bundle';
 import { backupOf, bringBack } from '../../src/server/backup';
 import { logLines } from '../../src/server/study-log';
 import { lastLine } from '../../src/store/events';
@@ -28,6 +31,19 @@ import { editTable, readTable } from '../../src/store/tables';
 closeDocument();
 
 const at = '2026-01-02T03:04:05.000Z';
+
+describe('all studies in open formats', () => {
+  it('stand in one archive, each a bundle that opens, also where two have one title', async () => {
+    const db = openDb(':memory:', process.cwd());
+    const names = ['Lamps: 1/2', 'Lamps: 1/2'];
+    for (const title of names)
+      createStudy(db, { title, tables: [], questions: [], figures: [] }, '2026-01-02T03:04:05.000Z');
+    const files = unzipSync(await allBundles(db));
+    expect(Object.keys(files).sort()).to.deep.equal(['01 Lamps 1 2.zip', '02 Lamps 1 2.zip']);
+    for (const bundle of Object.values(files)) expect((await readBundle(bundle)).content.title).to.equal('Lamps: 1/2');
+    db.$client.close();
+  });
+});
 
 describe('a backup of everything', () => {
   const open = (): Db => openDb(':memory:', process.cwd());

@@ -1,4 +1,4 @@
-import { DatabaseBackup, Undo2 } from 'lucide-react';
+import { DatabaseBackup, FolderArchive, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { listed } from '../../core/words/sentences';
 import { inWords, Refused } from '../shared/api';
@@ -28,6 +28,11 @@ export function Backup({ isEmpty }: { isEmpty: boolean }) {
             <DatabaseBackup size={15} aria-hidden /> Back up everything
           </a>
         )}
+        {!isEmpty && (
+          <a className="plain-button" href="/api/studies/bundles" download>
+            <FolderArchive size={15} aria-hidden /> All studies in open formats
+          </a>
+        )}
         <label className="plain-button cursor-pointer focus-within:outline-2">
           <Undo2 size={15} aria-hidden /> Bring back from a backup
           <input
@@ -46,7 +51,7 @@ export function Backup({ isEmpty }: { isEmpty: boolean }) {
           />
         </label>
         <span className="text-muted">
-          one file with all studies; brought back, they stand beside those that are here
+          a backup is one file with all studies; brought back, they stand beside those that are here
         </span>
       </p>
       <p role="status">

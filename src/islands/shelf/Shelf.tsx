@@ -53,6 +53,8 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
   const [last, setLast] = useState<{ line: Line; at: number }>();
   const [trouble, setTrouble] = useState('');
   const [file, setFile] = useState<File>();
+  /** The study that is asked about before it goes. */
+  const [leaving, setLeaving] = useState<string>();
   const [opened, setOpened] = useState<{ id: string; name: string; changed: string[] }>();
 
   const attempt = (run: () => Promise<void>) => {
@@ -95,6 +97,7 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
   const remove = (line: Line) =>
     attempt(async () => {
       await send('DELETE', `/api/studies/${line.id}`);
+      setLeaving(undefined);
       setLast({ line, at: lines.indexOf(line) });
       setLines((all) => all.filter((l) => l.id !== line.id));
       setDeleted((all) => [{ id: line.id, title: line.title, at: new Date().toISOString() }, ...all]);
@@ -195,35 +198,47 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
             <time dateTime={line.changedAt} className="text-right text-sm text-muted">
               {day(line.changedAt)}
             </time>
-            <span className="flex gap-3 text-sm">
-              <button
-                type="button"
-                className="plain-button"
-                aria-label={`Rename ${line.title}`}
-                title="Rename"
-                onClick={() => setRenaming(line.id)}
-              >
-                <Pencil size={15} aria-hidden />
-              </button>
-              <button
-                type="button"
-                className="plain-button"
-                aria-label={`Duplicate ${line.title}`}
-                title="Duplicate"
-                onClick={() => duplicate(line)}
-              >
-                <Copy size={15} aria-hidden />
-              </button>
-              <button
-                type="button"
-                className="plain-button"
-                aria-label={`Delete ${line.title}`}
-                title="Delete"
-                onClick={() => remove(line)}
-              >
-                <Trash2 size={15} aria-hidden />
-              </button>
-            </span>
+            {leaving === line.id ? (
+              <span role="alert" className="flex gap-3 text-sm">
+                Delete it?
+                <button type="button" className="plain-button text-error" onClick={() => remove(line)} autoFocus>
+                  Delete
+                </button>
+                <button type="button" className="plain-button" onClick={() => setLeaving(undefined)}>
+                  Keep it
+                </button>
+              </span>
+            ) : (
+              <span className="flex gap-3 text-sm">
+                <button
+                  type="button"
+                  className="plain-button"
+                  aria-label={`Rename ${line.title}`}
+                  title="Rename"
+                  onClick={() => setRenaming(line.id)}
+                >
+                  <Pencil size={15} aria-hidden />
+                </button>
+                <button
+                  type="button"
+                  className="plain-button"
+                  aria-label={`Duplicate ${line.title}`}
+                  title="Duplicate"
+                  onClick={() => duplicate(line)}
+                >
+                  <Copy size={15} aria-hidden />
+                </button>
+                <button
+                  type="button"
+                  className="plain-button"
+                  aria-label={`Delete ${line.title}`}
+                  title="Delete"
+                  onClick={() => setLeaving(line.id)}
+                >
+                  <Trash2 size={15} aria-hidden />
+                </button>
+              </span>
+            )}
           </li>
         ))}
       </ol>

@@ -11,7 +11,7 @@ import { questionSentence } from '../../core/telling/question';
 import { methodsSentence, resultsSentence } from '../../core/telling/report';
 import { plain } from '../../core/words/text';
 import { readStudy } from '../../store/studies';
-import { bundleOf } from '../bundle';
+import { allBundles, bundleOf, safeName } from '../bundle';
 import { bringBack } from '../backup';
 import { db, now } from '../db';
 import { drawnFigure, pdfOf } from '../drawn-figure';
@@ -58,9 +58,18 @@ function askedOnce(body: Uint8Array): Response {
 async function studyBundle(id: string): Promise<Response> {
   const { title } = readStudy(db(), id);
   const bytes = await bundleOf(db(), id);
-  const name = encodeURIComponent(`${title.replace(/[^\p{L}\p{N} ._-]+/gu, ' ').trim() || 'study'}.zip`);
+  const name = encodeURIComponent(`${safeName(title)}.zip`);
   return new Response(bytes as BodyInit, {
     headers: { 'content-type': 'application/zip', 'content-disposition': `attachment; filename*=UTF-8''${name}` },
+  });
+}
+
+async function everyBundle(): Promise<Response> {
+  return new Response((await allBundles(db())) as BodyInit, {
+    headers: {
+      'content-type': 'application/zip',
+      'content-disposition': `attachment; filename="divide-studies-${now().slice(0, 10)}.zip"`,
+    },
   });
 }
 
@@ -68,6 +77,7 @@ async function studyBundle(id: string): Promise<Response> {
 export const tasks = {
   answer: askedOnce,
   bundle: studyBundle,
+  bundles: everyBundle,
   pdf: async (id: string) => {
     const file = await pdfOf(drawnFigure(db(), id));
     return new Response(file as BodyInit, { headers: { 'content-type': 'application/pdf' } });
