@@ -263,7 +263,8 @@ for (let fall = 0; fall < times; fall++) {
     }
     acks.set(flying.what, (acks.get(flying.what) ?? 0) + 1);
     state = now;
-    past = [...past.slice(-12), { line: line(), state }];
+    // What follows soon upon the same belongs to its line: one goes back to the last of it.
+    past = [...past.filter((p) => p.line !== line()).slice(-12), { line: line(), state }];
   }
   await new Promise((resolve) =>
     doomed.exitCode !== null || doomed.signalCode !== null ? resolve() : doomed.once('exit', resolve),

@@ -1,3 +1,9 @@
+import {
+  noncentralChiSquareLower,
+  noncentralFLower,
+  noncentralFUpper,
+} from '../../src/core/distributions/noncentral-f';
+import { etaSquaredInterval, noncentralFInterval } from '../../src/core/procedures/effect-size-intervals';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { type DistributionName, distributionNames, named } from '../../src/core/distributions/named';
@@ -153,6 +159,27 @@ describe('shuffles of any statistic', () => {
 });
 
 describe('tails of large shapes and many groups', () => {
+  it('of a noncentral F go on where its weights are too many to be summed, and end for any F', () => {
+    const tails = (lambda: number, df2: number) => [
+      noncentralFLower((lambda / 3) * 1.0004, 3, df2, lambda),
+      noncentralFUpper((lambda / 3) * 1.0004, 3, df2, lambda),
+      noncentralChiSquareLower(lambda + 4000, 3, lambda),
+    ];
+    // Summed on one side of the border, by the normal form on the other: as near as the tails themselves are.
+    for (const df2 of [3, 30, 5000]) {
+      const [below, above] = [tails(2e7, df2), tails(2.0000002e7, df2)];
+      below.forEach((tail, i) => expect(above[i]).to.be.closeTo(tail, 1e-7));
+      expect(above[0]! + above[1]!).to.be.closeTo(1, 1e-12);
+    }
+    // λ grows with F: their ratio has a limit, the chi-square of the denominator's quantiles.
+    for (const f of [1e8, 1e20, 1e100]) {
+      const { low, high } = noncentralFInterval(f, 2, 12, 0.95);
+      expect(low / f / 2).to.be.closeTo(4.403788507 / 12, 1e-4);
+      expect(high / f / 2).to.be.closeTo(23.336664158 / 12, 1e-4);
+    }
+    expect(etaSquaredInterval(1e300, 2, 12, 0.95)).to.deep.equal({ low: 1, high: 1 });
+  });
+
   it('keep their digits where the shape of a gamma is large', () => {
     // 40-digit arithmetic.
     const cases: [s: number, x: number, upper: number][] = [

@@ -12,13 +12,31 @@ interface Tails {
   rising: boolean;
 }
 
+/** Beyond this mean of the weights, their number grows past what can be summed while somebody waits. */
+const mostSummed = 1e7;
+
+/**
+ * The same where the weights are too many to be summed: their distribution as a normal one with its skewness put right, by
+ * the trapezoid rule, which is all but exact for a smooth tail under a normal curve. What is neglected is of the order of
+ * 1/half. Source: Cornish and Fisher (1938).
+ */
+function normalMixture(half: number, at: Tails['at']): number {
+  const width = 0.1;
+  let total = 0;
+  for (let z = -9; z < 9 + width / 2; z += width)
+    total += Math.exp(-(z * z) / 2) * at(half + z * Math.sqrt(half) + (z * z - 1) / 6);
+  return Math.min(1, (total * width) / Math.sqrt(2 * Math.PI));
+}
+
 /**
  * Σ Poisson(j; half) · t(j), from the middle of the weights outwards until nothing more is added: the form both the
  * noncentral F and the noncentral chi-square have. One tail is taken directly, the others by their steps; where a step
  * is taken away, what is lost is small beside the terms on the other side of the middle.
  */
-function poissonMixture(half: number, { at, step: stepFrom, ratio, rising }: Tails): number {
-  if (half === 0) return at(0);
+function poissonMixture(half: number, tails: Tails): number {
+  if (half === 0) return tails.at(0);
+  if (half > mostSummed) return normalMixture(half, tails.at);
+  const { at, step: stepFrom, ratio, rising } = tails;
   const middle = Math.floor(half);
   const weight = poissonWeight(middle, half);
   const start = at(middle);

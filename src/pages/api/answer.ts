@@ -3,4 +3,5 @@ import { answering, bytes } from '../../server/problem';
 import { inThread } from '../../server/threads/pool';
 
 /** Answers a question from the readings sent with it. Keeps nothing. */
-export const POST: APIRoute = ({ request }) => answering(async () => inThread('answer', await bytes(request), true));
+export const POST: APIRoute = ({ request }) =>
+  answering(async () => inThread('answer', await bytes(request), request.signal));

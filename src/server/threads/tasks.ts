@@ -10,10 +10,11 @@ import { methodElse, methodName, methodReason } from '../../core/telling/method'
 import { questionSentence } from '../../core/telling/question';
 import { methodsSentence, resultsSentence } from '../../core/telling/report';
 import { plain } from '../../core/words/text';
-import { readStudy } from '../../store/studies';
-import { allBundles, bundleOf, safeName } from '../bundle';
+import { duplicateStudy, readStudy } from '../../store/studies';
+import { allBundles, bundleOf, openBundle, safeName } from '../bundle';
 import { bringBack } from '../backup';
 import { db, now } from '../db';
+import { startDemo } from '../demo-study';
 import { drawnFigure, pdfOf } from '../drawn-figure';
 import { knownSpreads } from '../known-spreads';
 import { studyPieces } from '../pieces';
@@ -88,6 +89,9 @@ export const tasks = {
   },
   bringBack: async (file: Uint8Array) =>
     json({ titles: await bringBack(db(), file, now(), process.env['DIVIDE_ROOT'] ?? process.cwd()) }, 201),
+  demo: () => json({ id: startDemo(db(), now()) }, 201),
+  duplicate: (id: string) => json({ id: duplicateStudy(db(), id, now()) }, 201),
+  open: async (file: Uint8Array) => json(await openBundle(db(), file, now()), 201),
   spreads: () => json(knownSpreads(db())),
 } satisfies Record<string, (given: never) => Response | Promise<Response>>;
 export type TaskName = keyof typeof tasks;

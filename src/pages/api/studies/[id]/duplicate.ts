@@ -1,7 +1,5 @@
 import type { APIRoute } from 'astro';
-import { db, now } from '../../../../server/db';
-import { answering, json } from '../../../../server/problem';
-import { duplicateStudy } from '../../../../store/studies';
+import { inThread } from '../../../../server/threads/pool';
 
-export const POST: APIRoute = ({ params: { id = '' } }) =>
-  answering(() => json({ id: duplicateStudy(db(), id, now()) }, 201));
+/** Puts a copy of a study on the shelf. */
+export const POST: APIRoute = ({ params: { id = '' } }) => inThread('duplicate', id);

@@ -2,4 +2,4 @@ import type { APIRoute } from 'astro';
 import { inThread } from '../../../../../server/threads/pool';
 
 /** What the study's questions and figures give its write-up now. */
-export const GET: APIRoute = ({ params: { id = '' } }) => inThread('pieces', id);
+export const GET: APIRoute = ({ request, params: { id = '' } }) => inThread('pieces', id, request.signal);
