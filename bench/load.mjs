@@ -72,7 +72,7 @@ await served(4398, ['--demo'], async (base) => {
           await get(light[i % light.length]);
           waits.push(performance.now() - began);
           // People look at a page before they open the next.
-          await new Promise((resolve) => setTimeout(resolve, 150));
+          await new Promise((resolve) => setTimeout(resolve, 500));
         }
       }),
     );

@@ -4,11 +4,12 @@ import { eventWords } from '../core/words/events';
 import { counted } from '../core/words/numbers';
 import { listed } from '../core/words/sentences';
 import { attempt } from '../core/numeric/domain-error';
+import type { Table } from '../core/readings/table';
 import { groupsOf } from '../core/readings/groups';
 import { eventsOf } from '../store/events';
 import type { Db } from '../store/open';
 import { tableIdsOf } from '../store/studies';
-import { changesOf, madeOf, readTable, readTableHead } from '../store/tables';
+import { changesOf, madeOf, readTable, readTableHeads } from '../store/tables';
 import { studySpine } from './study-page';
 
 /** What a line of the log is about. */
@@ -35,8 +36,8 @@ export interface LogLine {
 const most = 2000;
 
 /** The lines of a table's readings; a step back or forth is a line of its own. */
-function readingsLines(db: Db, id: string, home: string): Omit<LogLine, 'left'>[] {
-  const table = readTableHead(db, id);
+function readingsLines(db: Db, table: Table, home: string): Omit<LogLine, 'left'>[] {
+  const { id } = table;
   const place = { kind: 'readings' as const, where: table.name || 'readings', href: `${home}/readings/${id}` };
   const all = changesOf(db, id, most);
   const words = new Map(
@@ -63,12 +64,11 @@ function readingsLines(db: Db, id: string, home: string): Omit<LogLine, 'left'>[
   ];
 }
 
-/** Everything that was done in a study, the newest first. */
-export function logLines(db: Db, studyId: string): LogLine[] {
-  const spine = studySpine(db, studyId);
+/** Everything that was done in a study, the newest first. @param spine the study's, where it is known */
+export function logLines(db: Db, studyId: string, spine = studySpine(db, studyId)): LogLine[] {
   const home = `/studies/${studyId}`;
   const events = eventsOf(db, studyId);
-  const lines = tableIdsOf(db, studyId).flatMap((id) => readingsLines(db, id, home));
+  const lines = readTableHeads(db, studyId).flatMap((table) => readingsLines(db, table, home));
   const told = (line: number): string => {
     const found = lines.find((l) => l.line === line);
     return found ? `line ${line} (${found.where}: ${found.words})` : '';

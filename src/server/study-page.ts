@@ -6,8 +6,8 @@ import { figuresOf } from '../store/figures';
 import type { Db } from '../store/open';
 import { NotFound } from '../store/errors';
 import { questionsOf, readQuestion } from '../store/questions';
-import { allStudies, readStudy, tableIdsOf } from '../store/studies';
-import { type KeptTable, cellCount, readTable, readTableHead } from '../store/tables';
+import { allStudies, readStudy } from '../store/studies';
+import { type KeptTable, cellCount, readReadings, readTable, readTableHead, readTableHeads } from '../store/tables';
 import type { Table } from '../core/readings/table';
 
 /** A line of the spine. */
@@ -30,7 +30,7 @@ export interface Spine {
 
 /** A question by its names. No list waits for an answer, and few for more than the heads of a table. */
 const named = (db: Db, question: Question, head: Table) =>
-  namesOf(question, namingNeedsCells(question, head) ? readTable(db, head.id).table : head);
+  namesOf(question, namingNeedsCells(question, head) ? readReadings(db, head.id) : head);
 
 /** Cells up to which a table travels within the page; a larger one is fetched once the page stands. */
 const withinPage = 20_000;
@@ -44,7 +44,7 @@ const tableName = (table: Table): string => table.name || table.measure || 'read
 /** The spine of a study. @throws NotFound */
 export function studySpine(db: Db, studyId: string): Spine {
   const { title } = readStudy(db, studyId);
-  const tables = new Map<string, Table>(tableIdsOf(db, studyId).map((id) => [id, readTableHead(db, id)]));
+  const tables = new Map(readTableHeads(db, studyId).map((table) => [table.id, table]));
   const home = `/studies/${studyId}`;
   const asked = questionsOf(db, studyId).flatMap(({ id, tableId, question }) => {
     const head = tables.get(tableId);

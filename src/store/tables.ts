@@ -1,4 +1,5 @@
-import { and, asc, desc, eq, gt, isNotNull, isNull, max, sql } from 'drizzle-orm';
+import { group } from 'd3-array';
+import { and, asc, desc, eq, getTableColumns, gt, isNotNull, isNull, max, sql } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
 import { applyEdits } from '../core/readings/edits';
 import type { TableEdit } from '../core/readings/table-edit';
@@ -137,11 +138,22 @@ function remember(db: Db, table: Table, revision: number): void {
   if (!(db.$client as unknown)) return;
   const tables = known.get(db.$client) ?? new Map<string, { revision: number; table: Table }>();
   known.set(db.$client, tables);
-  // The few tables someone is working on; older ones make room.
+  // Those someone is working on; older ones make room.
   tables.delete(table.id);
   tables.set(table.id, { revision, table });
-  for (const id of tables.keys()) if (tables.size > 4) tables.delete(id);
+  let cells = 0;
+  for (const { table: each } of tables.values()) cells += sizeOf(each);
+  for (const [id, { table: each }] of tables) {
+    if (tables.size <= 1 || (tables.size <= 64 && cells <= rememberedCells)) break;
+    tables.delete(id);
+    cells -= sizeOf(each);
+  }
 }
+
+const sizeOf = ({ rowCount, columns: all }: Table): number => rowCount * all.length;
+
+/** Cells of all remembered tables together. */
+const rememberedCells = 4_000_000;
 
 function keptRow(db: Db, id: string): typeof tables.$inferSelect {
   const kept = db.select().from(tables).where(eq(tables.id, id)).get();
@@ -150,11 +162,34 @@ function keptRow(db: Db, id: string): typeof tables.$inferSelect {
 }
 
 /** A table's names, units and roles without its cells. @throws NotFound */
-export function readTableHead(db: Db, id: string): Table {
-  const kept = keptRow(db, id);
-  const heads = db.select().from(columns).where(eq(columns.tableId, id)).orderBy(asc(columns.position)).all();
+export const readTableHead = (db: Db, id: string): Table =>
+  headOfTable(
+    keptRow(db, id),
+    db.select().from(columns).where(eq(columns.tableId, id)).orderBy(asc(columns.position)).all(),
+  );
+
+/** The same of all tables of a study, in order. */
+export function readTableHeads(db: Db, studyId: string): Table[] {
+  const all = db
+    .select()
+    .from(tables)
+    .where(and(eq(tables.studyId, studyId), isNull(tables.deletedAt)))
+    .orderBy(asc(tables.position))
+    .all();
+  const heads = db
+    .select(getTableColumns(columns))
+    .from(columns)
+    .innerJoin(tables, eq(columns.tableId, tables.id))
+    .where(and(eq(tables.studyId, studyId), isNull(tables.deletedAt)))
+    .orderBy(asc(columns.position))
+    .all();
+  const own = group(heads, (c) => c.tableId);
+  return all.map((kept) => headOfTable(kept, own.get(kept.id) ?? []));
+}
+
+function headOfTable(kept: typeof tables.$inferSelect, heads: (typeof columns.$inferSelect)[]): Table {
   return {
-    id,
+    id: kept.id,
     ...partsOf({ ...kept, columns: [] }),
     columns: heads.map((c) => ({
       id: c.id,
@@ -199,13 +234,32 @@ export const keptRuns = (db: Db, id: string): KeptRun[] =>
     .orderBy(asc(cellRuns.run))
     .all();
 
-/** Reads a table. @throws NotFound */
-export function readTable(db: Db, id: string): KeptTable {
-  const { revision } = keptRow(db, id);
+/** A table's readings as they stand at a revision. */
+function readingsAt(db: Db, id: string, revision: number): Table {
   const before = known.get(db.$client)?.get(id);
   const table = before?.revision === revision ? before.table : readCells(db, readTableHead(db, id));
   remember(db, table, revision);
-  return { ...readKeptHead(db, id), table };
+  return table;
+}
+
+/** A table's readings alone. @throws NotFound */
+export const readReadings = (db: Db, id: string): Table => readingsAt(db, id, revisionOf(db, id));
+
+/** Reads a table. @throws NotFound */
+export function readTable(db: Db, id: string): KeptTable {
+  const { studyId, revision } = keptRow(db, id);
+  return { studyId, revision, ...stepsOf(db, id), table: readingsAt(db, id, revision) };
+}
+
+/** Whether a change of a table can be taken back, or made again. */
+function stepsOf(db: Db, id: string): { canUndo: boolean; canRedo: boolean } {
+  const found = db
+    .selectDistinct({ undone: changes.undone })
+    .from(changes)
+    .where(and(eq(changes.tableId, id), isNull(changes.steps), eq(changes.forgotten, false)))
+    .all()
+    .map((c) => c.undone);
+  return { canUndo: found.includes(false), canRedo: found.includes(true) };
 }
 
 /** Keeps a table that was put together from its runs in mind, unless it has changed since. */
@@ -216,14 +270,7 @@ export function rememberTable(db: Db, table: Table, revision: number): void {
 /** A table as `readTable` reads it, its columns without cells. @throws NotFound */
 export function readKeptHead(db: Db, id: string): KeptTable {
   const { studyId, revision } = keptRow(db, id);
-  const has = (undone: boolean): boolean =>
-    db
-      .select({ id: changes.id })
-      .from(changes)
-      .where(and(eq(changes.tableId, id), isStep(undone)))
-      .limit(1)
-      .get() !== undefined;
-  return { studyId, revision, canUndo: has(false), canRedo: has(true), table: readTableHead(db, id) };
+  return { studyId, revision, ...stepsOf(db, id), table: readTableHead(db, id) };
 }
 
 /** Writes what differs between two states of a table, and counts the change. */
@@ -335,8 +382,7 @@ export function stepTable(
 ): { revision: number; edits: TableEdit[]; canUndo: boolean; canRedo: boolean } | undefined {
   const done = givenChange(db, id, given);
   if (done) {
-    const { canUndo, canRedo } = readKeptHead(db, id);
-    return { revision: done.revision, edits: done.edits, canUndo, canRedo };
+    return { revision: done.revision, edits: done.edits, ...stepsOf(db, id) };
   }
   stillThere(db, id);
   const kept = readTable(db, id);
@@ -374,8 +420,7 @@ export function stepTable(
     writeDifference(inside, before, table, revision + 1);
   });
   remember(db, table, revision + 1);
-  const { canUndo, canRedo } = readTable(db, id);
-  return { revision: revision + 1, edits, canUndo, canRedo };
+  return { revision: revision + 1, edits, ...stepsOf(db, id) };
 }
 
 /** The table, if it is still as the person saw it. @throws Conflict */
@@ -467,7 +512,7 @@ export interface Since {
 /** @throws NotFound, Gone when the table was removed */
 export function editsSince(db: Db, id: string, revision: number): Since {
   stillThere(db, id);
-  const { revision: now, canUndo, canRedo } = readKeptHead(db, id);
+  const now = revisionOf(db, id);
   const since = db
     .select({ revision: changes.revision, edits: changes.edits })
     .from(changes)
@@ -475,7 +520,7 @@ export function editsSince(db: Db, id: string, revision: number): Since {
     .orderBy(asc(changes.revision))
     .all();
   const edits = since.length === now - revision ? since.flatMap((c) => c.edits) : null;
-  return { edits, revision: now, canUndo, canRedo };
+  return { edits, revision: now, ...stepsOf(db, id) };
 }
 
 /** Puts the changes of a copied table in as they were. */
