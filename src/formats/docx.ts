@@ -1,6 +1,7 @@
 import {
   AlignmentType,
   BorderStyle,
+  BuilderElement,
   Document,
   HeadingLevel,
   type IRunOptions,
@@ -11,6 +12,7 @@ import {
   Paragraph,
   Table,
   TableCell,
+  TableLayoutType,
   TableRow,
   TextRun,
   WidthType,
@@ -37,14 +39,68 @@ function textRun({ text, bold = false, italic = false, subscript, superscript, b
   return new TextRun(options);
 }
 
-const caption = (label: string, runs: readonly Run[]): Paragraph =>
+const fieldMark = (type: 'begin' | 'separate' | 'end') =>
+  new BuilderElement({ name: 'w:fldChar', attributes: { type: { key: 'w:fldCharType', value: type } } });
+
+/** A field that counts, showing what it came to here. */
+function counter(kind: string, number: number): TextRun {
+  const says = (name: string, text: string) =>
+    new BuilderElement({
+      name,
+      attributes: { space: { key: 'xml:space', value: 'preserve' } },
+      children: [text as unknown as BuilderElement],
+    });
+  const parts = [
+    fieldMark('begin'),
+    says('w:instrText', ` SEQ ${kind} \\* ARABIC `),
+    fieldMark('separate'),
+    says('w:t', String(number)),
+    fieldMark('end'),
+  ];
+  // The library takes its own fields alone by type, and any element in fact.
+  const options: IRunOptions = { bold: true, children: parts as unknown as string[] };
+  return new TextRun(options);
+}
+
+/** A caption, its number a field: what is put in between later is counted anew by the program that opens it. */
+const caption = (kind: 'Table' | 'Figure', number: number, runs: readonly Run[], keepNext = false): Paragraph =>
   new Paragraph({
     style: 'Caption',
-    children: [textRun({ text: `${label} `, bold: true }), ...runs.map(textRun)],
+    keepNext,
+    children: [
+      textRun({ text: `${kind} `, bold: true }),
+      counter(kind, number),
+      textRun({ text: '. ', bold: true }),
+      ...runs.map(textRun),
+    ],
   });
 
+/** The text's width between the margins of an A4 page, and what a letter and a cell's edges take, in twentieths of a point. */
+const page = { text: 9026, letter: 118, edges: 140 };
+
+/**
+ * How wide each column is: as its longest line, and where all of them do not fit beside one another, no narrower than
+ * its longest word, which is never broken.
+ */
+export function columnWidths({ head, rows }: Pick<TextTable, 'head' | 'rows'>): number[] {
+  const lines = head.map((h, j) => [h, ...rows.map((row) => row[j] ?? '')]);
+  const wide = (letters: number) => letters * page.letter + page.edges;
+  const whole = lines.map((column) => wide(Math.max(...column.map((text) => text.length), 2)));
+  const words = lines.map((column) =>
+    wide(Math.max(...column.flatMap((text) => text.split(/[ \n-]/)).map((w) => w.length), 2)),
+  );
+  const sum = (all: readonly number[]) => all.reduce((a, b) => a + b, 0);
+  if (sum(whole) <= page.text) return whole;
+  const room = page.text - sum(words);
+  if (room <= 0) return words.map((w) => Math.floor((w * page.text) / sum(words)));
+  const more = whole.map((w, j) => w - (words[j] ?? 0));
+  return words.map((w, j) => Math.floor(w + (room * (more[j] ?? 0)) / sum(more)));
+}
+
 /** A table as journals set it: rules above and below the head and at the foot, none between. */
-function tableOf({ head, rows }: TextTable): Table {
+function tableOf(table: TextTable): Table {
+  const { head, rows } = table;
+  const widths = columnWidths(table);
   const rule = { style: BorderStyle.SINGLE, size: 6, color: '1d1f1c' };
   const none = { style: BorderStyle.NONE, size: 0, color: 'auto' };
   const cell = (text: string, column: number, bold = false) =>
@@ -56,10 +112,13 @@ function tableOf({ head, rows }: TextTable): Table {
         }),
       ],
       ...(bold ? { borders: { bottom: rule } } : {}),
+      width: { size: widths[column] ?? 0, type: WidthType.DXA },
       margins: { left: 60, right: 60, top: 30, bottom: 30 },
     });
   return new Table({
-    width: { size: 100, type: WidthType.PERCENTAGE },
+    layout: TableLayoutType.FIXED,
+    columnWidths: widths,
+    width: { size: widths.reduce((a, b) => a + b, 0), type: WidthType.DXA },
     borders: { top: rule, bottom: rule, left: none, right: none, insideHorizontal: none, insideVertical: none },
     rows: [
       new TableRow({ tableHeader: true, children: head.map((h, j) => cell(h, j, true)) }),
@@ -125,7 +184,7 @@ export async function docxFile(title: string, blocks: readonly SettledBlock[], p
           break;
         case 'table':
           out.push(
-            caption(`Table ${block.number}.`, [{ text: block.table.title }]),
+            caption('Table', block.number, [{ text: block.table.title }], true),
             tableOf(block.table),
             ...(block.table.notes ?? ['']).map(
               (note) => new Paragraph({ style: 'Caption', children: [textRun({ text: note })] }),
@@ -134,7 +193,7 @@ export async function docxFile(title: string, blocks: readonly SettledBlock[], p
           break;
         case 'figure':
           if (block.figure) out.push(await figureOf(block.figure, picture));
-          out.push(caption(`Figure ${block.number}.`, block.caption));
+          out.push(caption('Figure', block.number, block.caption));
       }
     return out;
   };
@@ -153,7 +212,7 @@ export async function docxFile(title: string, blocks: readonly SettledBlock[], p
     styles: {
       default: {
         document: {
-          run: { font: face, size: 22 },
+          run: { font: face, size: 22, language: { value: 'en-GB' } },
           paragraph: { spacing: { after: 140, line: 300, lineRule: LineRuleType.AUTO } },
         },
         heading1: {

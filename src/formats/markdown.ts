@@ -1,3 +1,4 @@
+import { strToU8, zipSync } from 'fflate';
 import type { BlockContent, PhrasingContent, Root, RootContent } from 'mdast';
 import { gfmTableToMarkdown } from 'mdast-util-gfm-table';
 import { toMarkdown } from 'mdast-util-to-markdown';
@@ -13,6 +14,21 @@ function phrasing({ text, bold, italic, subscript, superscript, break: ends }: R
   if (italic) out = [{ type: 'emphasis', children: out }];
   if (bold) out = [{ type: 'strong', children: out }];
   return out;
+}
+
+/** A write-up as Markdown in an archive, with each figure as a file of its own that it points at. */
+export function markdownFile(
+  name: string,
+  blocks: readonly SettledBlock[],
+  svg: (figure: DrawnPiece) => string,
+): Uint8Array<ArrayBuffer> {
+  const files: Record<string, Uint8Array> = {};
+  const text = markdownDocument(blocks, (figure) => {
+    const place = `figures/${String(Object.keys(files).length + 1).padStart(2, '0')}.svg`;
+    files[place] = strToU8(svg(figure));
+    return place;
+  });
+  return zipSync({ [`${name}.md`]: strToU8(text), ...files });
 }
 
 /** A write-up as Markdown with tables. @param picture where a figure’s picture is found */

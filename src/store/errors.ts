@@ -1,6 +1,6 @@
 /** There is no such thing any more: it was deleted, or never was. */
 export class NotFound extends Error {
-  override name: string = 'NotFound';
+  override name = 'NotFound' as string;
 }
 
 /** What was here was removed since, and can be brought back. */

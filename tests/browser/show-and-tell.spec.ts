@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { type Page, expect } from '@playwright/test';
+import { strFromU8, unzipSync } from 'fflate';
 import mammoth from 'mammoth';
 import { asked, changeReading, lampBlock, paste, saved, startStudy, test } from './steps';
 
@@ -62,8 +63,22 @@ test('paste → question → figure → write-up → DOCX → bundle → the sam
   const { value: read } = await mammoth.extractRawText({ buffer: docx.bytes });
   expect(read).toContain('Red light wins by 7.1 mm on the rope.');
   expect(read).toContain(results ?? 'no results');
-  const markdown = await downloaded(page, () => page.getByRole('button', { name: 'Download as Markdown' }).click());
-  expect(markdown.bytes.toString()).toContain('## Results');
+  const markdown = await downloaded(page, () =>
+    page.getByRole('button', { name: 'Download as Markdown, its figures beside it' }).click(),
+  );
+  const packed = unzipSync(markdown.bytes);
+  expect(Object.keys(packed).sort()).toEqual(['Lamps to tell.md', 'figures/01.svg']);
+  expect(strFromU8(packed['Lamps to tell.md'] ?? new Uint8Array())).toContain('## Results');
+
+  // What is typed after a figure was put in stands behind it, and replaces nothing.
+  await page.keyboard.press('Control+End');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('/figure');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Typed behind the figure.');
+  await expect(text.locator('svg.chart')).toHaveCount(2);
+  await expect(text).toContainText('Typed behind the figure.');
+  await saved(page);
 
   // The whole as one file; the study deleted; the file opened.
   const shown = async () => ({

@@ -29,7 +29,11 @@ describe('another window', () => {
     class Line {
       port = {} as MessagePort;
       constructor() {
-        tell = (data) => act(() => this.port.onmessage?.({ data } as MessageEvent));
+        tell = (data) => {
+          act(() => {
+            this.port.onmessage?.({ data } as MessageEvent);
+          });
+        };
       }
     }
     Object.assign(globalThis, { SharedWorker: Line });
@@ -79,7 +83,7 @@ describe('another window', () => {
   }
   const shown = () => {
     const page = render(createElement(Worked));
-    const field = () => page.container.querySelector('input')!;
+    const field = () => page.getByRole('textbox') as HTMLInputElement;
     return {
       page,
       value: () => field().value,

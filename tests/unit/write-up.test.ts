@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { strFromU8, unzipSync } from 'fflate';
 import mammoth from 'mammoth';
 import * as v from 'valibot';
 import { type WriteUp as Doc, WriteUp, piecesIn } from '../../src/core/write-up/document';
@@ -6,9 +7,9 @@ import { draftOf } from '../../src/core/write-up/draft';
 import { lastOf, readingOf, seenAs, whyLast } from '../../src/core/write-up/piece';
 import { settled } from '../../src/core/write-up/settled';
 import { plain } from '../../src/core/words/text';
-import { docxFile } from '../../src/formats/docx';
+import { columnWidths, docxFile } from '../../src/formats/docx';
 import { htmlDocument } from '../../src/formats/html-document';
-import { markdownDocument } from '../../src/formats/markdown';
+import { markdownDocument, markdownFile } from '../../src/formats/markdown';
 import { startDemo } from '../../src/server/demo-study';
 import { studyPieces } from '../../src/server/pieces';
 import { figuresOf } from '../../src/store/figures';
@@ -104,12 +105,43 @@ describe('the write-up', () => {
       .to.include('## Results')
       .and.include('![')
       .and.match(/\| source +\|/);
+    // Numbers are fields, which a word processor counts anew; tables stand as wide as their words; all of it is English.
+    const xml = strFromU8(unzipSync(new Uint8Array(await file.arrayBuffer()))['word/document.xml']!);
+    expect(xml.match(/ SEQ Figure \\\* ARABIC /g)?.length).to.equal(4);
+    expect(xml)
+      .to.match(/ SEQ Table [^<]+<\/w:instrText><w:fldChar w:fldCharType="separate"\/><w:t[^>]*>1</)
+      .and.include('<w:tblLayout w:type="fixed"');
+    // Every caption begins with a capital.
+    for (const block of blocks)
+      if (block.kind === 'table') expect(block.table.title).to.match(/^\P{Ll}/u);
+      else if (block.kind === 'figure' && !block.caption[0]?.italic)
+        expect(block.caption[0]?.text).to.match(/^\P{Ll}/u);
+    // Markdown comes with its figures as files that it points at.
+    const packed = unzipSync(markdownFile('Kelp', blocks, (figure) => `<svg>${figure.widthMm}</svg>`));
+    const places = [...strFromU8(packed['Kelp.md']!).matchAll(/\]\((figures\/\d+\.svg)\)/g)].map((m) => m[1]);
+    expect(places).to.have.lengthOf(4);
+    expect(Object.keys(packed).sort()).to.deep.equal(['Kelp.md', ...places].sort());
     // What a person types is text, never markup.
     const typed: Doc = { type: 'doc', content: [{ type: 'paragraph', content: [{ type: 'text', text: '<b>&*x*' }] }] };
     expect(htmlDocument('<x>', settled(typed, given), () => ''))
       .to.include('<p>&lt;b&gt;&amp;*x*</p>')
       .and.include('<title>&lt;x&gt;');
     expect(markdownDocument(settled(typed, given), () => '')).to.equal('\\<b>&\\*x\\*\n');
+  });
+
+  it('gives each column of a table room for its longest word, and no more than the page has', () => {
+    const sum = (all: number[]) => all.reduce((a, b) => a + b, 0);
+    const narrow = columnWidths({ head: ['source', 'df'], rows: [['temperature', '2']] });
+    expect(sum(narrow)).to.be.lessThan(5000);
+    expect(narrow[0]!).to.be.greaterThan(3 * narrow[1]!);
+    const text = 'grown at the surface in the outer sound under light from above '.repeat(3);
+    const wide = columnWidths({ head: ['temperature', 'what was done', 'p'], rows: [['surface', text, '0.04']] });
+    expect(sum(wide)).to.be.within(9000, 9026);
+    expect(wide[0]! / 118).to.be.greaterThan('temperature'.length);
+    expect(wide[1]!).to.be.greaterThan(wide[0]! + wide[2]!);
+    // More words than a page is wide share it evenly.
+    const many = columnWidths({ head: Array.from({ length: 20 }, () => 'temperature'), rows: [] });
+    expect(sum(many)).to.be.within(8990, 9026);
   });
 
   it('takes no node it does not know, nor a script by another name', () => {

@@ -1,4 +1,5 @@
 /** A write-up with its pieces put in: what leaves as a document, whatever its format. */
+import { sentenceCase } from '../words/sentences';
 import type { TextTable } from '../words/tables/result-table';
 import type { Text } from '../words/text';
 import type { Block, Inline, WriteUp } from './document';
@@ -29,6 +30,11 @@ const runsOf = (text: Text, set: Partial<Run> = {}): Run[] =>
   text.map((p) => (typeof p === 'string' ? { ...set, text: p } : { ...set, text: p.symbol, italic: true }));
 
 const setBy = (marks: Inline['marks']): Partial<Run> => Object.fromEntries((marks ?? []).map((m) => [m.type, true]));
+
+/** The same beginning with a capital, as a caption does; a symbol stays as it is. */
+function capitalized([first, ...rest]: Run[]): Run[] {
+  return first ? [first.italic ? first : { ...first, text: sentenceCase(first.text) }, ...rest] : [];
+}
 
 /** @param pieces what the study gives now */
 export function settled(writeUp: WriteUp, pieces: StudyPieces): SettledBlock[] {
@@ -63,14 +69,18 @@ export function settled(writeUp: WriteUp, pieces: StudyPieces): SettledBlock[] {
       case 'answerTable': {
         const now = reading(item);
         return now.kind === 'table'
-          ? { kind: 'table', number: ++tables, table: now.table }
+          ? { kind: 'table', number: ++tables, table: { ...now.table, title: sentenceCase(now.table.title) } }
           : { kind: 'paragraph', runs: now.kind === 'text' ? runsOf(now.text) : [] };
       }
       case 'liveFigure': {
         const now = reading(item);
         if (now.kind !== 'figure')
-          return { kind: 'figure', number: ++figures, caption: now.kind === 'text' ? runsOf(now.text) : [] };
-        return { kind: 'figure', number: ++figures, figure: now.figure, caption: runsOf(now.legend) };
+          return {
+            kind: 'figure',
+            number: ++figures,
+            caption: now.kind === 'text' ? capitalized(runsOf(now.text)) : [],
+          };
+        return { kind: 'figure', number: ++figures, figure: now.figure, caption: capitalized(runsOf(now.legend)) };
       }
       case 'shortLog': {
         const now = reading(item);

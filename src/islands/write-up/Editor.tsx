@@ -32,6 +32,7 @@ import {
   Superscript,
   asContent,
   standingOf,
+  putIn,
 } from './nodes';
 import type { PiecesStore } from './pieces-store';
 
@@ -200,7 +201,7 @@ export function Editor({ start, order, store, onChange, onReady }: Props) {
   const editorRef = useRef(editor);
   useEffect(() => {
     editorRef.current = editor;
-    onReady((item) => editor.chain().focus().insertContent(asContent(item.piece)).run());
+    onReady((item) => putIn(editor.chain().focus(), item.piece).run());
   }, [editor, onReady]);
   return (
     <PiecesContext.Provider value={store}>

@@ -12,9 +12,6 @@ import type { PiecesStore } from './pieces-store';
 const svg = ({ drawing, widthMm, heightMm, font }: DrawnPiece): string =>
   svgFile(drawing, { widthMm, heightMm, face: { family: families[font] } }).replace(/^<\?xml[^>]*\?>\s*/, '');
 
-const asUrl = (markup: string): string =>
-  `data:image/svg+xml;base64,${btoa(Array.from(new TextEncoder().encode(markup), (b) => String.fromCharCode(b)).join(''))}`;
-
 interface Props {
   title: string;
   writeUp: () => WriteUp;
@@ -52,9 +49,9 @@ export function Leave({ title, writeUp, store }: Props) {
       return new Blob([htmlDocument(title, blocks(), svg)], { type: 'text/html' });
     });
   const markdown = () =>
-    making('md', async () => {
-      const { markdownDocument } = await import('../../formats/markdown');
-      return new Blob([markdownDocument(blocks(), (figure) => asUrl(svg(figure)))], { type: 'text/markdown' });
+    making('zip', async () => {
+      const { markdownFile } = await import('../../formats/markdown');
+      return new Blob([markdownFile(name, blocks(), svg)], { type: 'application/zip' });
     });
   return (
     <section aria-label="Export" className="space-y-1">
@@ -63,7 +60,7 @@ export function Leave({ title, writeUp, store }: Props) {
         [
           ['as DOCX', docx],
           ['as HTML', html],
-          ['as Markdown', markdown],
+          ['as Markdown, its figures beside it', markdown],
         ] as const
       ).map(([words, go]) => (
         <p key={words}>

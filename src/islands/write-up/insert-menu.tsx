@@ -3,7 +3,7 @@ import { Extension } from '@tiptap/core';
 import Suggestion, { type SuggestionProps } from '@tiptap/suggestion';
 import { useEffect, useRef } from 'react';
 import type { Insertable } from './insertables';
-import { asContent } from './nodes';
+import { putIn } from './nodes';
 
 /** Most that are listed at once. */
 const most = 40;
@@ -32,7 +32,7 @@ export const insertMenu = (find: (query: string) => Insertable[], show: (menu: M
           startOfLine: false,
           items: ({ query }) => find(query).slice(0, most),
           command: ({ editor, range, props }) => {
-            editor.chain().focus().deleteRange(range).insertContent(asContent(props.piece)).run();
+            putIn(editor.chain().focus().deleteRange(range), props.piece).run();
           },
           render: () => {
             let state: MenuState | undefined;

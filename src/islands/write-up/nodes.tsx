@@ -1,9 +1,11 @@
 /** Live pieces as the editor knows them: atoms that show what their question or figure gives now. */
-import { type JSONContent, Mark, Node, mergeAttributes } from '@tiptap/core';
+import { type ChainedCommands, type JSONContent, Mark, Node, mergeAttributes } from '@tiptap/core';
+import { NodeSelection, TextSelection } from '@tiptap/pm/state';
 import { type NodeViewProps, NodeViewWrapper, ReactNodeViewRenderer } from '@tiptap/react';
 import { useStore } from '@nanostores/react';
 import { type ReactNode, createContext, useContext } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
+import { sentenceCase } from '../../core/words/sentences';
 import type { Piece, WriteUp } from '../../core/write-up/document';
 import { type Reading, type StudyPieces, lastOf, readingOf, seenAs, whyLast } from '../../core/write-up/piece';
 import { RichText } from '../shared/RichText';
@@ -12,6 +14,22 @@ import type { PiecesStore } from './pieces-store';
 
 /** The editor knows a document by a looser type. */
 export const asContent = (content: WriteUp | Piece): JSONContent => content as unknown as JSONContent;
+
+/** Puts a piece in and the caret behind it, so that what is typed next replaces nothing. */
+export const putIn = (chain: ChainedCommands, piece: Piece): ChainedCommands =>
+  chain.insertContent(asContent(piece)).command(({ tr }) => {
+    const { selection } = tr;
+    if (!(selection instanceof NodeSelection)) return true;
+    const behind = selection.to;
+    if (!selection.node.isBlock) {
+      tr.setSelection(TextSelection.create(tr.doc, behind));
+      return true;
+    }
+    const paragraph = tr.doc.type.schema.nodes['paragraph'];
+    if (!tr.doc.resolve(behind).nodeAfter?.isTextblock && paragraph) tr.insert(behind, paragraph.create());
+    tr.setSelection(TextSelection.create(tr.doc, behind + 1));
+    return true;
+  });
 
 /** Where the pieces of the page are kept. */
 export const PiecesContext = createContext<PiecesStore | undefined>(undefined);
@@ -88,7 +106,13 @@ function BlockPiece(props: NodeViewProps) {
       <div data-drag-handle>
         {reading.kind === 'table' && (
           <div className="my-3">
-            <TextTableView head={reading.table.head} rows={reading.table.rows} caption={reading.table.title} />
+            <p className="table-number text-[14.5px]">{sentenceCase(reading.table.title)}</p>
+            <TextTableView
+              head={reading.table.head}
+              rows={reading.table.rows}
+              caption={reading.table.title}
+              captionShown={false}
+            />
           </div>
         )}
         {reading.kind === 'figure' && (
@@ -99,8 +123,8 @@ function BlockPiece(props: NodeViewProps) {
           </span>
         )}
         {reading.kind === 'figure' && (
-          <span className="block text-[14.5px]">
-            <b>Figure.</b> <RichText text={reading.legend} />
+          <span className="figure-number block text-[14.5px]">
+            <RichText text={reading.legend} />
           </span>
         )}
         {reading.kind === 'text' && <RichText text={reading.text} />}
