@@ -58,7 +58,7 @@ function counter(kind: string, number: number): TextRun {
     fieldMark('end'),
   ];
   // The library takes its own fields alone by type, and any element in fact.
-  const options: IRunOptions = { bold: true, children: parts as unknown as string[] };
+  const options: IRunOptions = { bold: true, children: parts };
   return new TextRun(options);
 }
 
