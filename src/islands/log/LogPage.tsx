@@ -19,6 +19,7 @@ interface Line {
 
 interface Props {
   study: string;
+  title: string;
   lines: Line[];
   removed: { id: string; name: string; at: string }[];
   /** Whether the study has no table left. */
@@ -49,7 +50,7 @@ const zone = (): string =>
     ?.value.replace('GMT', 'UTC') ?? '';
 
 /** What was done in a study, and when; filtered by what and by words, and gone back to. The filter is in the address. */
-export function LogPage({ study, lines, removed, bare }: Props) {
+export function LogPage({ study, title, lines, removed, bare }: Props) {
   const [query] = useState(() => new URLSearchParams(window.location.search));
   const [kind, setKind] = useState<Kind>(() => {
     const asked = query.get('of') ?? 'all';
@@ -84,7 +85,9 @@ export function LogPage({ study, lines, removed, bare }: Props) {
   const later = chosen ? lines.filter((l) => l.line > chosen.line && !l.undone && !l.left).length : 0;
   return (
     <div className="px-6 py-4">
-      <h1 className="prose-serif text-[23px]">What was done</h1>
+      <h1 className="prose-serif text-[23px]">
+        What was done <span className="print-only">in “{title}”</span>
+      </h1>
       <p className="text-sm text-muted">
         The newest first; times are local ({zone()}). What was taken back is struck through, what was gone back from is
         marked.{' '}
