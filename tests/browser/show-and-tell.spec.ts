@@ -71,9 +71,11 @@ test('paste → question → figure → write-up → DOCX → bundle → the sam
   expect(strFromU8(packed['Lamps to tell.md'] ?? new Uint8Array())).toContain('## Results');
 
   // What is typed after a figure was put in stands behind it, and replaces nothing.
-  await page.keyboard.press('Control+End');
+  await text.getByRole('heading', { name: 'Methods' }).click();
+  await page.keyboard.press('End');
   await page.keyboard.press('Enter');
   await page.keyboard.type('/figure');
+  await expect(page.getByRole('listbox', { name: 'Put in from the study' })).toBeVisible();
   await page.keyboard.press('Enter');
   await page.keyboard.type('Typed behind the figure.');
   await expect(text.locator('svg.chart')).toHaveCount(2);
