@@ -64,7 +64,7 @@ test('paste → question → figure → write-up → DOCX → bundle → the sam
   expect(read).toContain('Red light wins by 7.1 mm on the rope.');
   expect(read).toContain(results ?? 'no results');
   const markdown = await downloaded(page, () =>
-    page.getByRole('button', { name: 'Download as Markdown, its figures beside it' }).click(),
+    page.getByRole('button', { name: 'Download as Markdown with figures' }).click(),
   );
   const packed = unzipSync(markdown.bytes);
   expect(Object.keys(packed).sort()).toEqual(['Lamps to tell.md', 'figures/01.svg']);

@@ -60,7 +60,7 @@ export function Leave({ title, writeUp, store }: Props) {
         [
           ['as DOCX', docx],
           ['as HTML', html],
-          ['as Markdown, its figures beside it', markdown],
+          ['as Markdown with figures', markdown],
         ] as const
       ).map(([words, go]) => (
         <p key={words}>
