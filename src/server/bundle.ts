@@ -105,7 +105,7 @@ export async function allBundles(db: Db): Promise<Uint8Array> {
 }
 
 /** A title as the name of a file. */
-export const safeName = (title: string): string => title.replace(/[^\p{L}\p{N} ._-]+/gu, ' ').trim() || 'study';
+export const safeName = (title: string): string => title.replace(/[^\p{L}\p{N}._-]+/gu, ' ').trim() || 'study';
 
 /** Puts a bundled study on the shelf. @returns its id, and what was changed in the file since it was saved @throws DomainError in words */
 export async function openBundle(
