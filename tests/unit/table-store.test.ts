@@ -182,6 +182,27 @@ describe('the table in the page', () => {
     expect(store.unsaved()).to.deep.equal(['typed all the same']);
   }).timeout(10_000);
 
+  it('makes no change of its own twice when it is kept while newer readings are on their way', async () => {
+    const answers = globalThis.fetch;
+    let late: (() => void) | undefined;
+    // What is new is asked for before the edit is sent, and told after it was kept, together with one of theirs.
+    globalThis.fetch = async (path, init) => {
+      if (!late && (path as string).includes('since='))
+        await new Promise<void>((resolve) => {
+          late = resolve;
+        });
+      return answers(path, init);
+    };
+    const refreshed = store.refresh();
+    store.edit([{ kind: 'insert-rows', at: 0, count: 1 }]);
+    await settled(store, 'saved');
+    server.change(write(0, 'theirs'));
+    late?.();
+    await refreshed;
+    expect(cells(store.$table.get())).to.deep.equal(['theirs', '1', '2']);
+    expect(cells(server.kept.table)).to.deep.equal(['theirs', '1', '2']);
+  });
+
   it('lets unsaved edits go when asked to', async () => {
     server.change(write(0, 'theirs'));
     store.edit(write(0, 'mine'));

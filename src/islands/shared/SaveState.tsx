@@ -29,7 +29,9 @@ export function SaveState({ saving }: { saving: Saving }) {
       className={`inline-flex items-center gap-1.5 text-[13px] ${saving.state === 'saved' || saving.state === 'saving' ? 'text-muted' : 'text-warning'}`}
     >
       <Icon size={14} aria-hidden />
-      {words(saving)}
+      <span className="max-w-[60ch] truncate" title={words(saving)}>
+        {words(saving)}
+      </span>
     </span>
   );
 }

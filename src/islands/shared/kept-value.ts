@@ -79,7 +79,7 @@ export function useKeptValue<T>(path: string, name: string, start: T, startRevis
       if (!idle()) return;
       kept().then(
         (newer) => {
-          if (idle() && newer.revision !== wire.current.revision) take(newer, elsewhere(changed));
+          if (idle() && newer.revision > wire.current.revision) take(newer, elsewhere(changed));
           else if (wire.current.stopped) take(newer);
         },
         (error: unknown) => {

@@ -146,7 +146,10 @@ export function tableStore(kept: Kept): TableStore {
 
   /** The newer table, and what was done to the one known here, where that can be told. */
   const newer = async (): Promise<{ kept: Kept; theirs: TableEdit[] | undefined }> => {
-    const { edits, ...since } = await send<Since>('GET', `${path}/edits?since=${revision}`);
+    const from = revision;
+    const { edits, ...since } = await send<Since>('GET', `${path}/edits?since=${from}`);
+    // A change of one's own was kept meanwhile: it must not be made a second time.
+    if (revision !== from) return newer();
     if (edits === null) return { kept: await fetchTable(kept.table.id), theirs: undefined };
     return { kept: { ...since, table: applyEdits(confirmed, edits).table }, theirs: edits };
   };
