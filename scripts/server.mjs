@@ -1,6 +1,7 @@
 /** The server itself: the built application behind its door, on a database file that was checked and is held. */
 import { createServer } from 'node:http';
 import { randomBytes } from 'node:crypto';
+import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { root, stop } from './prepare.mjs';
@@ -30,6 +31,9 @@ export async function serve({ host, port, file }) {
     ASTRO_NODE_LOGGING: 'disabled',
   });
   const { handler } = await built('entry.mjs');
+  // Every page's scripts are loaded before the first is asked for: nobody who comes first waits for them, or holds others up.
+  for (const page of readdirSync(join(root, 'dist/server/pages'), { recursive: true }))
+    if (page.endsWith('.mjs')) await built(join('pages', page));
   const hosts = [...loopback, '[::1]', host, `[${host}]`, ...(process.env.DIVIDE_HOSTS ?? '').split(',')].map((h) =>
     h.trim(),
   );
