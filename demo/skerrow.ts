@@ -429,10 +429,17 @@ export function demoWriteUp(idOf: (key: string) => string, pieces: StudyPieces):
       figure('t3q1f1'),
       table('t3q1', 1),
       heading(3, 'The rinse'),
-      paragraph(sentence('t4q1', 'results'), words(' The loss is small beside the differences between blades.')),
+      paragraph(
+        sentence('t4q1', 'results'),
+        words(' The loss is small beside the differences between blades ('),
+        { type: 'reference', attrs: { of: 'figure', source: idOf('t4q1f1'), place: 0 } },
+        words(').'),
+      ),
       figure('t4q1f1'),
       heading(2, 'Readings'),
       seen({ type: 'shortLog', attrs: { seen: '' } }),
+      heading(2, 'References'),
+      { type: 'listing', attrs: { of: 'references' } },
     ],
   };
 }

@@ -1,7 +1,7 @@
 /** A table of an answer on the clipboard: for a spreadsheet and a document alike. */
 import type { Interval } from '../core/procedures/interval';
-import { type Cell, type ResultTable, type TextTable, headingOf } from '../core/words/tables/result-table';
-import { plain } from '../core/words/text';
+import { type Cell, type ResultTable, type TextTable, asText } from '../core/words/tables/result-table';
+import { type Text, plain } from '../core/words/text';
 import { htmlTable } from './html-document';
 
 const isInterval = (value: Cell['value']): value is Interval => typeof value === 'object';
@@ -16,24 +16,27 @@ function readable(text: string): string {
 }
 
 /** The table with each end of an interval in a cell of its own and every number as a spreadsheet reads it. */
-export function spreadsheetTable({ title, columns, rows, notes }: ResultTable): TextTable {
-  const [head, ...rest] = columns;
-  const split = rest.map((_, j) => rows.some((row) => isInterval(row.cells[j]?.value)));
+export function spreadsheetTable(table: ResultTable): TextTable {
+  const whole = asText(table);
+  const split = table.columns.map((_, j) => j > 0 && table.rows.some((row) => isInterval(row.cells[j - 1]?.value)));
   return {
-    title,
-    head: [
-      headingOf(head),
-      ...rest.flatMap((c, j) => (split[j] ? [`${headingOf(c)}: lower`, `${headingOf(c)}: upper`] : headingOf(c))),
-    ],
-    rows: rows.map((row) => [
-      `${plain(row.head)}${row.section === undefined ? '' : `, ${row.section}`}`,
-      ...row.cells.flatMap(({ text }, j) => {
-        if (!split[j]) return readable(text);
-        const [low = '', high = ''] = text.split(' to ');
-        return [readable(low), readable(high)];
+    ...whole,
+    head: whole.head.flatMap((head, j): Text[] =>
+      split[j]
+        ? [
+            [...head, ': lower'],
+            [...head, ': upper'],
+          ]
+        : [head],
+    ),
+    rows: whole.rows.map((row) =>
+      row.flatMap((cell, j): Text[] => {
+        if (j === 0) return [cell];
+        if (!split[j]) return [[readable(plain(cell))]];
+        const [low = '', high = ''] = plain(cell).split(' to ');
+        return [[readable(low)], [readable(high)]];
       }),
-    ]),
-    notes: notes.map(plain),
+    ),
   };
 }
 
@@ -41,7 +44,11 @@ export function spreadsheetTable({ title, columns, rows, notes }: ResultTable): 
 export function copiedTable(table: ResultTable): { plain: string; html: string } {
   const sheet = spreadsheetTable(table);
   return {
-    plain: [sheet.title, ...[sheet.head, ...sheet.rows].map((r) => r.join('\t')), ...(sheet.notes ?? [])].join('\n'),
+    plain: [
+      sheet.title,
+      ...[sheet.head, ...sheet.rows].map((r) => r.map(plain).join('\t')),
+      ...(sheet.notes ?? []),
+    ].join('\n'),
     html: htmlTable(sheet),
   };
 }

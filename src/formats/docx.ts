@@ -1,10 +1,13 @@
 import {
   AlignmentType,
+  Bookmark,
   BorderStyle,
   BuilderElement,
   Document,
+  ExternalHyperlink,
   HeadingLevel,
   type IRunOptions,
+  type ParagraphChild,
   ImageRun,
   LevelFormat,
   LineRuleType,
@@ -18,6 +21,7 @@ import {
   WidthType,
 } from 'docx';
 import type { TextTable } from '../core/words/tables/result-table';
+import { type Text, plain } from '../core/words/text';
 import type { DrawnPiece } from '../core/write-up/piece';
 import type { Run, SettledBlock } from '../core/write-up/settled';
 
@@ -42,8 +46,8 @@ function textRun({ text, bold = false, italic = false, subscript, superscript, b
 const fieldMark = (type: 'begin' | 'separate' | 'end') =>
   new BuilderElement({ name: 'w:fldChar', attributes: { type: { key: 'w:fldCharType', value: type } } });
 
-/** A field that counts, showing what it came to here. */
-function counter(kind: string, number: number): TextRun {
+/** A field of a word processor, showing what it came to here. */
+function field(instruction: string, shown: string, bold = false): TextRun {
   const says = (name: string, text: string) =>
     new BuilderElement({
       name,
@@ -52,14 +56,24 @@ function counter(kind: string, number: number): TextRun {
     });
   const parts = [
     fieldMark('begin'),
-    says('w:instrText', ` SEQ ${kind} \\* ARABIC `),
+    says('w:instrText', ` ${instruction} `),
     fieldMark('separate'),
-    says('w:t', String(number)),
+    says('w:t', shown),
     fieldMark('end'),
   ];
   // The library takes its own fields alone by type, and any element in fact.
-  const options: IRunOptions = { bold: true, children: parts };
+  const options: IRunOptions = { bold, children: parts };
   return new TextRun(options);
+}
+
+/** The place of a caption's name and number, to be referred to. */
+const bookmark = (kind: 'figure' | 'table', number: number): string => `${kind}_${number}`;
+
+/** A run as it stands in a paragraph: a reference to a number is a field, an address a link. */
+function childOf(run: Run): ParagraphChild {
+  if (!run.link) return textRun(run);
+  if ('to' in run.link) return field(`REF ${bookmark(run.link.to, run.link.number)} \\h`, run.text);
+  return new ExternalHyperlink({ link: run.link.href, children: [textRun(run)] });
 }
 
 /** A caption, its number a field: what is put in between later is counted anew by the program that opens it. */
@@ -68,10 +82,15 @@ const caption = (kind: 'Table' | 'Figure', number: number, runs: readonly Run[],
     style: 'Caption',
     keepNext,
     children: [
-      textRun({ text: `${kind} `, bold: true }),
-      counter(kind, number),
+      new Bookmark({
+        id: bookmark(kind === 'Table' ? 'table' : 'figure', number),
+        children: [
+          textRun({ text: `${kind}\u00a0`, bold: true }),
+          field(`SEQ ${kind} \\* ARABIC`, String(number), true),
+        ],
+      }),
       textRun({ text: '. ', bold: true }),
-      ...runs.map(textRun),
+      ...runs.map(childOf),
     ],
   });
 
@@ -83,7 +102,7 @@ const page = { text: 9026, letter: 118, edges: 140 };
  * its longest word, which is never broken.
  */
 export function columnWidths({ head, rows }: Pick<TextTable, 'head' | 'rows'>): number[] {
-  const lines = head.map((h, j) => [h, ...rows.map((row) => row[j] ?? '')]);
+  const lines = head.map((h, j) => [plain(h), ...rows.map((row) => plain(row[j] ?? []))]);
   const wide = (letters: number) => letters * page.letter + page.edges;
   const whole = lines.map((column) => wide(Math.max(...column.map((text) => text.length), 2)));
   const words = lines.map((column) =>
@@ -99,16 +118,18 @@ export function columnWidths({ head, rows }: Pick<TextTable, 'head' | 'rows'>): 
 
 /** A table as journals set it: rules above and below the head and at the foot, none between. */
 function tableOf(table: TextTable): Table {
-  const { head, rows } = table;
+  const { head, rows, words = [] } = table;
   const widths = columnWidths(table);
   const rule = { style: BorderStyle.SINGLE, size: 6, color: '1d1f1c' };
   const none = { style: BorderStyle.NONE, size: 0, color: 'auto' };
-  const cell = (text: string, column: number, bold = false) =>
+  const cell = (text: Text, column: number, bold = false) =>
     new TableCell({
       children: [
         new Paragraph({
-          alignment: column === 0 ? AlignmentType.LEFT : AlignmentType.RIGHT,
-          children: [textRun({ text, bold })],
+          alignment: column === 0 || words.includes(column) ? AlignmentType.LEFT : AlignmentType.RIGHT,
+          children: text.map((p) =>
+            textRun(typeof p === 'string' ? { text: p, bold } : { text: p.symbol, bold, italic: true }),
+          ),
         }),
       ],
       ...(bold ? { borders: { bottom: rule } } : {}),
@@ -146,7 +167,11 @@ async function figureOf(figure: DrawnPiece, picture: Pictured): Promise<Paragrap
 }
 
 /** A write-up as a DOCX document: headings, tables, pictures and captions of their own kind. */
-export async function docxFile(title: string, blocks: readonly SettledBlock[], picture: Pictured): Promise<Blob> {
+export async function docxFile(
+  { title, author = '' }: { title: string; author?: string | undefined },
+  blocks: readonly SettledBlock[],
+  picture: Pictured,
+): Promise<Blob> {
   let lists = 0;
   const paragraphs = async (
     all: readonly SettledBlock[],
@@ -159,17 +184,17 @@ export async function docxFile(title: string, blocks: readonly SettledBlock[], p
           out.push(
             new Paragraph({
               heading: headings[block.level - 1] ?? HeadingLevel.HEADING_3,
-              children: block.runs.map(textRun),
+              children: block.runs.map(childOf),
             }),
           );
           break;
         case 'paragraph':
-          out.push(new Paragraph({ children: block.runs.map(textRun), ...(list ? { numbering: list } : {}) }));
+          out.push(new Paragraph({ children: block.runs.map(childOf), ...(list ? { numbering: list } : {}) }));
           break;
         case 'quote':
           for (const inner of block.blocks)
             if (inner.kind === 'paragraph')
-              out.push(new Paragraph({ indent: { left: 500 }, children: inner.runs.map(textRun) }));
+              out.push(new Paragraph({ indent: { left: 500 }, children: inner.runs.map(childOf) }));
             else out.push(...(await paragraphs([inner])));
           break;
         case 'list': {
@@ -184,7 +209,9 @@ export async function docxFile(title: string, blocks: readonly SettledBlock[], p
           break;
         case 'table':
           out.push(
-            caption('Table', block.number, [{ text: block.table.title }], true),
+            ...(block.number === undefined
+              ? []
+              : [caption('Table', block.number, [{ text: block.table.title }], true)]),
             tableOf(block.table),
             ...(block.table.notes ?? ['']).map(
               (note) => new Paragraph({ style: 'Caption', children: [textRun({ text: note })] }),
@@ -208,7 +235,8 @@ export async function docxFile(title: string, blocks: readonly SettledBlock[], p
     }));
   const document = new Document({
     title,
-    creator: 'Divide',
+    creator: author || 'Divide',
+    lastModifiedBy: author || 'Divide',
     styles: {
       default: {
         document: {

@@ -2,10 +2,11 @@ import { strToU8, zipSync } from 'fflate';
 import type { BlockContent, PhrasingContent, Root, RootContent } from 'mdast';
 import { gfmTableToMarkdown } from 'mdast-util-gfm-table';
 import { toMarkdown } from 'mdast-util-to-markdown';
+import type { Text } from '../core/words/text';
 import type { DrawnPiece } from '../core/write-up/piece';
 import type { Run, SettledBlock } from '../core/write-up/settled';
 
-function phrasing({ text, bold, italic, subscript, superscript, break: ends }: Run): PhrasingContent[] {
+function phrasing({ text, bold, italic, subscript, superscript, break: ends, link }: Run): PhrasingContent[] {
   if (ends) return [{ type: 'break' }];
   if (text === '') return [];
   let out: PhrasingContent[] = [{ type: 'text', value: text }];
@@ -13,8 +14,13 @@ function phrasing({ text, bold, italic, subscript, superscript, break: ends }: R
   if (superscript) out = [{ type: 'html', value: '<sup>' }, ...out, { type: 'html', value: '</sup>' }];
   if (italic) out = [{ type: 'emphasis', children: out }];
   if (bold) out = [{ type: 'strong', children: out }];
+  if (link && 'href' in link) out = [{ type: 'link', url: link.href, children: out }];
   return out;
 }
+
+/** A cell of a table, its statistics in italics. */
+const cellOf = (text: Text): PhrasingContent[] =>
+  text.flatMap((p) => phrasing(typeof p === 'string' ? { text: p } : { text: p.symbol, italic: true }));
 
 /** A write-up as Markdown in an archive, with each figure as a file of its own that it points at. */
 export function markdownFile(
@@ -59,21 +65,25 @@ export function markdownDocument(blocks: readonly SettledBlock[], picture: (figu
         return [{ type: 'thematicBreak' }];
       case 'table':
         return [
-          {
-            type: 'paragraph',
-            children: [
-              { type: 'strong', children: [{ type: 'text', value: `Table ${of.number}.` }] },
-              { type: 'text', value: ` ${of.table.title}` },
-            ],
-          },
+          ...(of.number === undefined
+            ? []
+            : [
+                {
+                  type: 'paragraph' as const,
+                  children: [
+                    { type: 'strong' as const, children: [{ type: 'text' as const, value: `Table ${of.number}.` }] },
+                    { type: 'text' as const, value: ` ${of.table.title}` },
+                  ],
+                },
+              ]),
           {
             type: 'table',
-            align: of.table.head.map((_, j) => (j === 0 ? 'left' : 'right')),
+            align: of.table.head.map((_, j) => (j === 0 || of.table.words?.includes(j) ? 'left' : 'right')),
             children: [of.table.head, ...of.table.rows].map((row) => ({
               type: 'tableRow' as const,
               children: row.map((value) => ({
                 type: 'tableCell' as const,
-                children: [{ type: 'text' as const, value }],
+                children: cellOf(value),
               })),
             })),
           },

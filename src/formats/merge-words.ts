@@ -1,4 +1,4 @@
-import { diff3MergeRegions } from 'node-diff3';
+import { diff3MergeRegions, diffComm } from 'node-diff3';
 
 /** A piece of a reworded sentence; `fresh` where a newer number or word took the place of the one reworded around. */
 export interface MergedPiece {
@@ -43,3 +43,17 @@ export function mergeWords(from: string, own: string, now: string): MergedWords 
   }
   return { pieces, clash };
 }
+
+/** A stretch of a sentence beside its older form: in both, only in the older, or only in the newer. */
+export interface ChangedWords {
+  text: string;
+  change: 'kept' | 'old' | 'new';
+}
+
+/** An older and a newer form of a sentence, word by word; of each change the old comes before the new. */
+export const changedWords = (old: string, now: string): ChangedWords[] =>
+  diffComm(tokens(old), tokens(now)).flatMap((part): ChangedWords[] => {
+    const said = (words: readonly string[] | undefined, change: ChangedWords['change']): ChangedWords[] =>
+      words && words.length > 0 ? [{ text: words.join(''), change }] : [];
+    return 'common' in part ? said(part.common, 'kept') : [...said(part.buffer1, 'old'), ...said(part.buffer2, 'new')];
+  });

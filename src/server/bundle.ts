@@ -16,7 +16,7 @@ import { allStudies, createStudy, readContent } from '../store/studies';
 import { drawnFigure, svgOf } from './drawn-figure';
 import { studyPieces } from './pieces';
 import { logLines } from './study-log';
-import { computersUser } from './who';
+import { nameless } from './who';
 
 /** A question's answer with its words, as another program may read it. */
 function toldAnswer(question: Parameters<typeof answer>[0], table: Parameters<typeof answer>[1]): unknown {
@@ -36,12 +36,6 @@ function toldAnswer(question: Parameters<typeof answer>[0], table: Parameters<ty
     },
     answer: found.value,
   };
-}
-
-/** What was done, without the name this computer has for its user: that is nobody else's business. */
-function nameless<T extends { by: string }>(lines: readonly T[]): T[] {
-  const own = computersUser();
-  return lines.map((line) => (line.by === own ? { ...line, by: '' } : line));
 }
 
 /** A study as one file of open formats. @throws NotFound */
@@ -75,7 +69,12 @@ export function bundleOf(db: Db, studyId: string): Promise<Uint8Array> {
     answers,
     figures,
     ...(blocks
-      ? { writeUp: { html: htmlDocument(content.title, blocks, inline), markdown: markdownDocument(blocks, place) } }
+      ? {
+          writeUp: {
+            html: htmlDocument({ title: content.title, author: content.writeUp?.author }, blocks, inline),
+            markdown: markdownDocument(blocks, place),
+          },
+        }
       : {}),
     log: nameless(logLines(db, studyId)).map(({ at, by, where, words, undone }) => ({
       at,

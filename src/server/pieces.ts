@@ -1,4 +1,5 @@
 import { answer } from '../core/answering/answer';
+import { describeTable } from '../core/answer/describe-table';
 import type { Question } from '../core/question/question';
 import { namesOf } from '../core/question/naming';
 import type { Table } from '../core/readings/table';
@@ -9,16 +10,19 @@ import { headline } from '../core/telling/headline';
 import { pRelation } from '../core/words/numbers';
 import { shortQuestion } from '../core/telling/question';
 import { methodsSentence, resultsSentence } from '../core/telling/report';
+import { descriptionTable, usualDescription } from '../core/words/tables/description-table';
+import { asText } from '../core/words/tables/result-table';
 import { textTables } from '../core/words/tables/tables';
-import { type Text, plain } from '../core/words/text';
+import { type Text, plain, unbrokenText } from '../core/words/text';
 import type { FigurePieces, QuestionPieces, StudyPieces } from '../core/write-up/piece';
 import { mergeWords } from '../formats/merge-words';
 import { figuresOf } from '../store/figures';
 import type { Db } from '../store/open';
 import { questionsOf } from '../store/questions';
+import { tableIdsOf } from '../store/studies';
 import { readTable, revisionOf } from '../store/tables';
 import { drawnFigure } from './drawn-figure';
-import { shortLog } from './study-log';
+import { notebook, shortLog } from './study-log';
 
 /** The person's own wording of a sentence, brought up to date; the sentence itself where there is none. */
 function worded(question: Question, kind: 'methods' | 'results' | 'legend', now: Text): Text {
@@ -45,9 +49,12 @@ export function questionPieces(question: Question, table: Table): QuestionPieces
     };
   const given = found.value;
   const { comparison } = given;
+  // A number and its unit are not parted by the end of a line.
+  const held = (kind: Parameters<typeof worded>[1], now: Text): Text =>
+    unbrokenText(worded(question, kind, now), given.unit);
   const sentences = {
-    methods: worded(question, 'methods', methodsSentence(given)),
-    legend: worded(question, 'legend', figureLegend(given, defaultFigureStyle)),
+    methods: held('methods', methodsSentence(given)),
+    legend: held('legend', figureLegend(given, defaultFigureStyle)),
   };
   const base = { name: shortQuestion(given), tables: textTables(given) };
   if (!comparison.ok) return { ...base, trouble: comparison.reason, sentences, numbers: {} };
@@ -56,8 +63,8 @@ export function questionPieces(question: Question, table: Table): QuestionPieces
     ...base,
     sentences: {
       ...sentences,
-      results: worded(question, 'results', resultsSentence(given, comparison.value)),
-      headline: top.sentence,
+      results: held('results', resultsSentence(given, comparison.value)),
+      headline: unbrokenText(top.sentence, given.unit),
     },
     numbers: {
       ...(top.estimate ? { estimate: top.estimate } : {}),
@@ -70,25 +77,36 @@ export function questionPieces(question: Question, table: Table): QuestionPieces
 }
 
 /** What one figure gives a write-up. */
-function figurePieces(db: Db, id: string, name: string): FigurePieces {
+function figurePieces(db: Db, id: string, question: string, name: string): FigurePieces {
   try {
     const { drawing, widthMm, heightMm, legend, style } = drawnFigure(db, id);
-    return { name, legend, drawn: { drawing, widthMm, heightMm, font: style.font ?? 'sans' } };
+    return { name, question, legend, drawn: { drawing, widthMm, heightMm, font: style.font ?? 'sans' } };
   } catch (error) {
     if (!(error instanceof DomainError)) throw error;
-    return { name, trouble: error.message, legend: [] };
+    return { name, question, trouble: error.message, legend: [] };
   }
 }
 
 /** Pieces by what they were made from; a few hundred, the least lately used makes room. */
-const known = new Map<string, QuestionPieces>();
+const known = new Map<string, unknown>();
 
-function cached(key: string, make: () => QuestionPieces): QuestionPieces {
-  const found = known.get(key) ?? make();
+/** @param key names what is made, its kind and its state */
+function cached<T>(key: string, make: () => T): T {
+  const found = (known.get(key) as T | undefined) ?? make();
   known.delete(key);
   known.set(key, found);
   for (const old of known.keys()) if (known.size > 400) known.delete(old);
   return found;
+}
+
+/** The usual figures of a table's groups, as a table. */
+function descriptionPiece(db: Db, id: string): StudyPieces['descriptions'][string] {
+  const { table } = readTable(db, id);
+  const lines = describeTable(table, [], usualDescription.rule, usualDescription.level);
+  return {
+    name: table.name || table.measure || 'readings',
+    table: asText(descriptionTable(table, lines, usualDescription)),
+  };
 }
 
 /** All that a study's questions and figures can give its write-up. */
@@ -98,10 +116,13 @@ export function studyPieces(db: Db, studyId: string): StudyPieces {
     questions[id] = cached(`${id} ${revision} ${tableId} ${revisionOf(db, tableId)}`, () =>
       questionPieces(question, readTable(db, tableId).table),
     );
+  const descriptions = Object.fromEntries(
+    tableIdsOf(db, studyId).map((id) => [id, cached(`${id} ${revisionOf(db, id)}`, () => descriptionPiece(db, id))]),
+  );
   const figures: Record<string, FigurePieces> = {};
   for (const { id, questionId } of figuresOf(db, studyId)) {
     const name = questions[questionId]?.name;
-    if (name !== undefined) figures[id] = figurePieces(db, id, name);
+    if (name !== undefined) figures[id] = figurePieces(db, id, questionId, name);
   }
-  return { questions, figures, log: shortLog(db, studyId) };
+  return { questions, figures, descriptions, log: shortLog(db, studyId), notebook: notebook(db, studyId) };
 }

@@ -5,12 +5,15 @@ import { counted } from '../core/words/numbers';
 import { listed } from '../core/words/sentences';
 import { attempt } from '../core/numeric/domain-error';
 import type { Table } from '../core/readings/table';
+import type { TextTable } from '../core/words/tables/result-table';
+import type { Text } from '../core/words/text';
 import { groupsOf } from '../core/readings/groups';
 import { eventsOf } from '../store/events';
 import type { Db } from '../store/open';
 import { tableIdsOf } from '../store/studies';
 import { changesOf, madeOf, readTable, readTableHeads } from '../store/tables';
 import { studySpine } from './study-page';
+import { nameless } from './who';
 
 /** What a line of the log is about. */
 export type LogKind = 'readings' | Exclude<EventKind, 'table' | 'restored'>;
@@ -119,4 +122,34 @@ export function shortLog(db: Db, studyId: string): string[] {
       '.',
     ].join('');
   });
+}
+
+const when = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+const zone = new Intl.DateTimeFormat('en-GB', { timeZoneName: 'shortOffset' });
+/** The time zone of this computer at a moment, as "GMT+1". */
+const zoneAt = (at: Date): string => zone.formatToParts(at).find((p) => p.type === 'timeZoneName')?.value ?? '';
+
+/** The log line by line, the oldest first, as an appendix to a write-up; what became of the write-up itself is left out. */
+export function notebook(db: Db, studyId: string): TextTable {
+  const lines = nameless(logLines(db, studyId))
+    .filter(({ kind }) => kind !== 'write-up')
+    .reverse();
+  const people = lines.some((l) => l.by !== '');
+  const rows = lines.map(({ line, at, by, where, words, undone, left }): Text[] => {
+    const standing = undone ? ' (taken back since)' : left ? ' (gone back from since)' : '';
+    const moment = new Date(at);
+    return [
+      [String(line)],
+      [`${when.format(moment)} ${zoneAt(moment)}`],
+      ...(people ? [[by]] : []),
+      [where],
+      [`${words}${standing}`],
+    ];
+  });
+  return {
+    title: 'Log of the study',
+    head: [['line'], ['when'], ...(people ? [['who']] : []), ['where'], ['what was done']],
+    rows,
+    words: people ? [1, 2, 3, 4] : [1, 2, 3],
+  };
 }

@@ -17,3 +17,9 @@ export function computersUser(): string {
 
 /** Who is asking, for the log. */
 export const who = (): string => names.getStore() ?? computersUser();
+
+/** What was done, without the name this computer has for its user: that is nobody else's business. */
+export function nameless<T extends { by: string }>(lines: readonly T[]): T[] {
+  const own = computersUser();
+  return lines.map((line) => (line.by === own ? { ...line, by: '' } : line));
+}

@@ -376,7 +376,8 @@ test('groups, derived columns, bands by dragging, an allocation to print, a desc
   await description.getByRole('button', { name: 'Copy the table' }).click();
   await expect(description).toContainText('Copied');
   const copied = await page.evaluate(() => navigator.clipboard.readText());
-  expect(copied.split('\n')[1]).toMatch(/^red \(mm\)\t2\t0\t20\.0\t/);
+  expect(copied.split('\n')[1]).toMatch(/^group\tn\tmissing\tmean\t95 % CI of the mean: lower\t/);
+  expect(copied.split('\n')[2]).toMatch(/^red \(mm\)\t2\t0\t20\.0\t/);
   // Brushing the distribution picks rows.
   const strip = await page.getByRole('img', { name: /Distribution of length:/ }).boundingBox();
   if (!strip) throw new Error('no strip');

@@ -107,3 +107,22 @@ export async function changeReading(page: Page, row: number, column: number, val
   await page.goto(question);
   await page.getByRole('region', { name: 'Headline' }).waitFor();
 }
+
+/** Presses what downloads, and gives the file back. */
+export async function downloaded(page: Page, press: () => Promise<void>): Promise<{ name: string; bytes: Buffer }> {
+  const [download] = await Promise.all([page.waitForEvent('download'), press()]);
+  return { name: download.suggestedFilename(), bytes: readFileSync(await download.path()) };
+}
+
+/** A line of the study's own list. */
+export const spine = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Study' }).getByRole('link', { name });
+
+/** Two lamps compared, in a study of this title. */
+export async function lampQuestion(page: Page, title: string): Promise<void> {
+  await startStudy(page, title);
+  await paste(page, lampBlock);
+  await page.getByLabel('What was measured').fill('blade length');
+  await page.keyboard.press('Enter');
+  await asked(page, 'Ask whether two groups differ');
+}

@@ -44,7 +44,7 @@ export function told({ table, question }: Case): { answer: Answer; parts: [strin
     ]),
     ...textTables(value).map(({ title, head, rows }): [string, string] => [
       `Table, ${title}`,
-      `\n${[head, ...rows].map((row) => `    ${row.join(' | ')}`).join('\n')}`,
+      `\n${[head, ...rows].map((row) => `    ${row.map(plain).join(' | ')}`).join('\n')}`,
     ]),
     ...workingOf(value, table).map(({ title, steps }): [string, string] => {
       const last = steps.at(-1);

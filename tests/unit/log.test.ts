@@ -69,7 +69,30 @@ describe('the log', () => {
       texts: [['0']],
     }));
     expect(changeWords(table, many)).to.match(/^Red, row 1: 0; .*; and 2 more$/);
-    expect(changeWords(table, reshapeEdits(table, 'rows'))).to.equal('turned into another layout: rows');
+    const turned = reshapeEdits(table, 'rows');
+    const { table: after, inverse } = applyEdits(table, turned);
+    expect(changeWords(after, turned, inverse)).to.equal('turned into another layout: one row per reading');
+    // What comes into an empty table is told as what came in, whatever layout it is read as.
+    const [red, white] = ['red', 'white'].map((id) => ({ ...emptyColumn(id, id), cells: [] }));
+    const blank = { ...table, columns: [red!, white!], rowCount: 0 };
+    const block: TableEdit[] = [
+      { kind: 'insert-rows', at: 0, count: 2 },
+      {
+        kind: 'write',
+        row: 0,
+        columns: ['red', 'white'],
+        texts: [
+          ['1', '2'],
+          ['3', ''],
+        ],
+      },
+      { kind: 'describe-column', column: 'red', unit: 'mm' },
+      { kind: 'describe-table', shape: 'columns' },
+    ];
+    const came = applyEdits(blank, block);
+    expect(changeWords(came.table, block, came.inverse)).to.equal(
+      '2 rows of red and white entered, as one column per group',
+    );
   });
 });
 

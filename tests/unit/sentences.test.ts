@@ -106,7 +106,7 @@ describe('sentences and pictures of any readings', () => {
         said.push(questionSentence(found), methodName(asked), methodReason(asked), methodElse(asked));
         said.push(shortQuestion(found), shortAnswer(result));
         said.push(...checksOf(found).map((check) => checkSentence(check, found)));
-        said.push(...textTables(found).flatMap((t) => [...t.head, ...t.rows.flat()]));
+        said.push(...textTables(found).flatMap((t) => [...t.head, ...t.rows.flat()].map(plain)));
         const { none, some } = hypotheses(found);
         said.push(none.words, some.words);
         if (found.comparison.ok) {

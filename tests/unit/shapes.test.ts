@@ -17,7 +17,7 @@ import { looksLike, readAsEdits } from '../../src/core/readings/read-as';
 import { inShape, reshapeEdits, reshapeTargets } from '../../src/core/readings/reshape';
 import { sortedRows } from '../../src/core/readings/rules';
 import { type Column, type Role, type Shape, type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
-import { figureText } from '../../src/core/words/description';
+import { figureCell } from '../../src/core/words/tables/description-table';
 import { demoTables } from '../../demo/skerrow';
 
 const block = (text: string): string[][] => text.split('\n').map((line) => line.split('|').map((cell) => cell.trim()));
@@ -352,8 +352,8 @@ describe('order and description', () => {
       ['b', 2, 0, 5.5],
       ['all together', 4, 1, 3.75],
     ]);
-    expect(lines.map((l) => figureText(l, 'populationSd', 3))).to.deep.equal(['1.000', '0.500', '1.920']);
+    expect(lines.map((l) => figureCell(l, 'populationSd', 3).text)).to.deep.equal(['1.000', '0.500', '1.920']);
     const [empty] = describeTable(tableOf([column('a', 'measure', ['x'])]), [], 'linear', 0.95);
-    expect(empty && figureText(empty, 'mean', undefined)).to.equal('–');
+    expect(empty && figureCell(empty, 'mean', undefined).text).to.equal('–');
   });
 });

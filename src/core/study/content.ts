@@ -3,7 +3,7 @@ import * as v from 'valibot';
 import { FigureStyle } from '../figures/figure-style';
 import { Question } from '../question/question';
 import { TableDraft, TableEdit } from '../readings/table-edit';
-import { WriteUp, piecesIn } from '../write-up/document';
+import { WriteUp, blocksWithin, piecesIn } from '../write-up/document';
 
 const Id = v.pipe(v.string(), v.minLength(1), v.maxLength(40));
 const Time = v.pipe(v.string(), v.isoTimestamp('A time is written as 2026-01-31T12:00:00.000Z.'));
@@ -112,6 +112,11 @@ export function withIds(writeUp: WriteUp, idOf: (old: string) => string): WriteU
   for (const piece of piecesIn(copy)) {
     if ('question' in piece.attrs) piece.attrs.question = idOf(piece.attrs.question);
     if ('figure' in piece.attrs) piece.attrs.figure = idOf(piece.attrs.figure);
+    if ('table' in piece.attrs) piece.attrs.table = idOf(piece.attrs.table);
   }
+  for (const block of copy.content.flatMap(blocksWithin))
+    if (block.type === 'paragraph' || block.type === 'heading')
+      for (const inline of block.content ?? [])
+        if (inline.type === 'reference' && inline.attrs.source !== '') inline.attrs.source = idOf(inline.attrs.source);
   return copy;
 }

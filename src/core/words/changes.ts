@@ -1,6 +1,7 @@
 /** What was done to a table, in words for the log. */
 import { type Table, findColumn } from '../readings/table';
 import type { EditOf, TableEdit } from '../readings/table-edit';
+import { layoutNames } from './layouts';
 import { counted } from './numbers';
 import { listed } from './sentences';
 
@@ -131,11 +132,44 @@ export function editWords(table: Table, edit: TableEdit, inverse: readonly Table
   }
 }
 
+/** How many texts edits write, column by column. */
+function textsIn(edits: readonly TableEdit[]): Map<string, number> {
+  const found = new Map<string, number>();
+  const add = (column: string, texts: readonly string[]): void => {
+    const filled = texts.filter((t) => t !== '').length;
+    if (filled > 0) found.set(column, (found.get(column) ?? 0) + filled);
+  };
+  for (const edit of edits)
+    if (edit.kind === 'insert-column') add(edit.column.id, edit.column.cells);
+    else if (edit.kind === 'insert-rows')
+      for (const [id, { cells }] of Object.entries(edit.content ?? {})) add(id, cells);
+    else if (edit.kind === 'write')
+      edit.columns.forEach((id, c) =>
+        add(
+          id,
+          edit.texts.map((line) => line[c] ?? ''),
+        ),
+      );
+  return found;
+}
+
+/** A block that came into an empty table; undefined where something stood there before. */
+function entered(table: Table, edits: readonly TableEdit[], inverse: readonly TableEdit[]): string | undefined {
+  const texts = textsIn(edits);
+  if (texts.size === 0 || inverse.length === 0 || textsIn(inverse).size > 0) return undefined;
+  const names = [...texts.keys()].slice(0, 3).map((id) => nameOf(table, id));
+  const of = texts.size > 3 ? `${names.join(', ')} and ${texts.size - 3} more` : listed(names);
+  const rows = Math.max(...texts.values());
+  return `${counted(rows, 'row')} of ${of} entered, as ${layoutNames[table.shape]}`;
+}
+
 /** A change in words: its first few edits, and how many more. */
 export function changeWords(table: Table, edits: readonly TableEdit[], inverse: readonly TableEdit[] = []): string {
   const layout = edits.find((e) => e.kind === 'describe-table' && e.shape !== undefined);
-  if (layout && edits.length > 3 && layout.kind === 'describe-table')
-    return `turned into another layout: ${layout.shape ?? ''}`;
+  if (layout && edits.length > 3 && layout.kind === 'describe-table') {
+    const block = entered({ ...table, shape: layout.shape ?? table.shape }, edits, inverse);
+    return block ?? `turned into another layout: ${layoutNames[layout.shape ?? table.shape]}`;
+  }
   const words = edits.slice(0, 3).map((e) => editWords(table, e, inverse));
   return words.join('; ') + (edits.length > 3 ? `; and ${edits.length - 3} more` : '');
 }

@@ -37,3 +37,27 @@ const escaped = (raw: string): string =>
 /** The same as HTML, symbols in <i>. */
 export const html = (phrases: Text): string =>
   phrases.map((p) => (typeof p === 'string' ? escaped(p) : `<i>${escaped(p.symbol)}</i>`)).join('');
+
+const hard = '\u00a0';
+
+/**
+ * The same with what belongs together held on one line: "p" and "= 0.46", "95" and "%", a number and its unit.
+ * @param unit of what is told, where it is known
+ */
+export function unbroken(words: string, unit = ''): string {
+  const held = words
+    .replace(/(^| )([=<>≈]) (?=[\d−])/g, (_, before: string, sign: string) => `${before && hard}${sign}${hard}`)
+    .replace(/(\d) %/g, `$1${hard}%`);
+  if (unit === '') return held;
+  return held.replaceAll(
+    new RegExp(`(\\d) (?=${unit.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}\\d]))`, 'gu'),
+    `$1${hard}`,
+  );
+}
+
+/** Phrases held in the same way; a symbol keeps to what follows it. */
+export const unbrokenText = (phrases: Text, unit?: string): Text =>
+  phrases.map((p) => (typeof p === 'string' ? unbroken(p, unit) : p));
+
+/** The same with every space one at which a line may end: for comparing. */
+export const loosely = (words: string): string => words.replaceAll(hard, ' ');

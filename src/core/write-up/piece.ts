@@ -1,7 +1,7 @@
 /** What live pieces read now: all that a study's answers and figures can give a write-up. */
 import type { Drawing } from '../scenes/drawing';
 import type { TextTable } from '../words/tables/result-table';
-import { type Text, plain } from '../words/text';
+import { type Text, loosely, plain } from '../words/text';
 import type { NumberPart, Piece, SentencePart } from './document';
 
 /** What one question gives. */
@@ -18,6 +18,8 @@ export interface QuestionPieces {
 /** What one figure gives. */
 export interface FigurePieces {
   name: string;
+  /** The question whose answer it shows. */
+  question: string;
   trouble?: string;
   legend: Text;
   /** Undefined where it cannot be drawn now. */
@@ -36,14 +38,19 @@ export interface DrawnPiece {
 export interface StudyPieces {
   questions: Record<string, QuestionPieces>;
   figures: Record<string, FigurePieces>;
+  /** The description of each table of readings, with its name. */
+  descriptions: Record<string, { name: string; table: TextTable }>;
   /** The log in short, a sentence a line. */
   log: string[];
+  /** The log, line by line. */
+  notebook: TextTable;
 }
 
 /** A piece as it reads now; undefined where what it came from is gone or has no answer. */
 export type Reading =
   | { kind: 'text'; text: Text }
-  | { kind: 'table'; table: TextTable }
+  /** `seen` says in short what it was, where the whole would be too long to keep twice. */
+  | { kind: 'table'; table: TextTable; seen?: string }
   | { kind: 'figure'; figure: DrawnPiece; legend: Text }
   | { kind: 'log'; lines: string[] };
 
@@ -62,12 +69,49 @@ export function readingOf(piece: Piece, pieces: StudyPieces): Reading | undefine
       const table = pieces.questions[piece.attrs.question]?.tables[piece.attrs.place];
       return table && { kind: 'table', table };
     }
+    case 'description': {
+      const found = pieces.descriptions[piece.attrs.table];
+      return found && { kind: 'table', table: found.table };
+    }
     case 'liveFigure': {
       const figure = pieces.figures[piece.attrs.figure];
       return figure?.drawn && { kind: 'figure', figure: figure.drawn, legend: figure.legend };
     }
+    case 'liveCell': {
+      const { question, place, row, column } = piece.attrs;
+      const table = pieces.questions[question]?.tables[place];
+      const at = table?.head.findIndex((h) => plain(h) === column) ?? -1;
+      const cell = table?.rows.find(([head]) => head && plain(head) === row)?.[at];
+      return cell && { kind: 'text', text: cell };
+    }
     case 'shortLog':
       return { kind: 'log', lines: pieces.log };
+    case 'wholeLog': {
+      const { rows } = pieces.notebook;
+      return { kind: 'table', table: pieces.notebook, seen: `${rows.length} lines` };
+    }
+  }
+}
+
+/** A table as it is kept to tell later whether it has changed. */
+const keptTable = ({ title, head, rows, notes }: TextTable): string =>
+  JSON.stringify({
+    title,
+    head: head.map(plain),
+    rows: rows.map((row) => row.map(plain)),
+    ...(notes ? { notes } : {}),
+  });
+
+/** The same again. */
+function tableFrom(kept: string): TextTable | undefined {
+  try {
+    const { head, rows, ...rest } = JSON.parse(kept) as Omit<TextTable, 'head' | 'rows'> & {
+      head: string[];
+      rows: string[][];
+    };
+    return { ...rest, head: head.map((h) => [h]), rows: rows.map((row) => row.map((c) => [c])) };
+  } catch {
+    return undefined;
   }
 }
 
@@ -75,26 +119,21 @@ export function readingOf(piece: Piece, pieces: StudyPieces): Reading | undefine
 export function seenAs(reading: Reading): string {
   switch (reading.kind) {
     case 'text':
-      return plain(reading.text);
+      return loosely(plain(reading.text));
     case 'table':
-      return JSON.stringify(reading.table);
+      return reading.seen ?? keptTable(reading.table);
     case 'figure':
-      return plain(reading.legend);
+      return loosely(plain(reading.legend));
     case 'log':
       return reading.lines.join('\n');
   }
 }
 
-/** The last text of a piece whose source is gone. */
+/** A piece as it read when it was last seen. */
 export function lastOf(piece: Piece): Reading {
   const { seen } = piece.attrs;
-  if (piece.type === 'answerTable') {
-    try {
-      return { kind: 'table', table: JSON.parse(seen) as TextTable };
-    } catch {
-      return { kind: 'text', text: [seen] };
-    }
-  }
+  const table = piece.type === 'answerTable' || piece.type === 'description' ? tableFrom(seen) : undefined;
+  if (table) return { kind: 'table', table };
   return piece.type === 'shortLog' ? { kind: 'log', lines: seen.split('\n') } : { kind: 'text', text: [seen] };
 }
 
@@ -104,7 +143,12 @@ export function whyLast(piece: Piece, pieces: StudyPieces): string {
     const figure = pieces.figures[piece.attrs.figure];
     return figure?.trouble ?? 'its figure was removed';
   }
-  if (piece.type === 'shortLog') return '';
+  if (piece.type === 'description') return 'its readings were removed';
+  if (!('question' in piece.attrs)) return '';
   const question = pieces.questions[piece.attrs.question];
   return question ? (question.trouble ?? 'its question no longer gives this') : 'its question was removed';
 }
+
+/** The same as a note behind the piece, in the text and in every file it leaves as. */
+export const lastNote = (piece: Piece, pieces: StudyPieces): string =>
+  `[${whyLast(piece, pieces)}: kept as it last read]`;

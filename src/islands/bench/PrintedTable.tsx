@@ -44,7 +44,7 @@ function Table({ asked }: { asked: string }) {
       <CopyButton
         copied={() => ({
           plain: [head.join('\t'), ...body.map((r) => r.join('\t'))].join('\n'),
-          html: htmlTable({ title, head, rows: body }),
+          html: htmlTable({ title, head: head.map((h) => [h]), rows: body.map((row) => row.map((cell) => [cell])) }),
         })}
         label="Copy the table"
       />

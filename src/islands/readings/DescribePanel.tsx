@@ -2,32 +2,22 @@ import { X } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { type Figure, describeTable, figureNames } from '../../core/answer/describe-table';
 import { type QuartileRule, quartileRules } from '../../core/numeric/quantile';
-import { type Table, withUnit } from '../../core/readings/table';
-import { figureText } from '../../core/words/description';
+import type { Table } from '../../core/readings/table';
 import { percent } from '../../core/words/numbers';
-import { blockToHtml, blockToText } from '../../formats/clipboard';
+import { type Described, descriptionTable, usualDescription } from '../../core/words/tables/description-table';
+import { copiedTable } from '../../formats/copied-table';
 import { CopyButton } from '../shared/CopyButton';
-import { GroupMarker } from '../shared/GroupMarker';
+import { ResultTableView } from '../shared/ResultTableView';
 
 const everyFigure = Object.keys(figureNames) as Figure[];
-const usual: Figure[] = ['n', 'missing', 'mean', 'interval', 'sd', 'sem', 'median', 'min', 'max'];
-
-interface Choice {
-  figures: Figure[];
-  decimals: number | undefined;
-  rule: QuartileRule;
-  level: number;
-}
-
 const key = 'divide-describe';
 
 /** The figures chosen last; what is kept is a convenience of this browser, no part of the study. */
-function keptChoice(): Choice {
-  const start: Choice = { figures: usual, decimals: undefined, rule: 'linear', level: 0.95 };
+function keptChoice(): Described {
   try {
-    return { ...start, ...(JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<Choice>) };
+    return { ...usualDescription, ...(JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<Described>) };
   } catch {
-    return start;
+    return usualDescription;
   }
 }
 
@@ -45,20 +35,12 @@ export default function DescribePanel({
   const [choosing, setChoosing] = useState(false);
   const { figures, decimals, rule, level } = choice;
   const lines = useMemo(() => describeTable(table, chosen, rule, level), [table, chosen, rule, level]);
-  const set = (change: Partial<Choice>) => {
+  const set = (change: Partial<Described>) => {
     const next = { ...choice, ...change };
     setChoice(next);
     localStorage.setItem(key, JSON.stringify(next));
   };
-  const heading = (figure: Figure): string =>
-    figure === 'interval' ? `${percent(level)} CI of the mean` : figureNames[figure];
-  const copied = () => {
-    const block = [
-      ['', ...figures.map(heading)],
-      ...lines.map((l) => [withUnit(l.name, l.unit), ...figures.map((f) => figureText(l, f, decimals))]),
-    ];
-    return { plain: blockToText(block), html: blockToHtml(block) };
-  };
+  const shown = descriptionTable(table, lines, choice);
   return (
     <section aria-label="Description" className="max-h-[42%] shrink-0 overflow-auto border-b border-line pb-2 text-sm">
       <p className="flex flex-wrap items-baseline gap-x-4 py-1.5">
@@ -91,7 +73,7 @@ export default function DescribePanel({
             ))}
           </select>
         </label>
-        <CopyButton copied={copied}>Copy the table</CopyButton>
+        <CopyButton copied={() => copiedTable(shown)}>Copy the table</CopyButton>
         <span className="grow" />
         <button type="button" className="plain-button" aria-label="Close the description" onClick={onClose}>
           <X size={15} aria-hidden />
@@ -129,38 +111,7 @@ export default function DescribePanel({
       {lines.length === 0 ? (
         <p className="text-muted">There is no column of readings yet.</p>
       ) : (
-        <table className="figures-table">
-          <thead>
-            <tr>
-              <th scope="col">
-                <span className="sr-only">Group</span>
-              </th>
-              {figures.map((figure) => (
-                <th key={figure} scope="col">
-                  {heading(figure)}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {lines.map((l) => (
-              <tr key={l.name}>
-                <th scope="row">
-                  <span className="inline-flex items-center gap-1.5 whitespace-nowrap">
-                    {l.colour !== undefined && <GroupMarker position={l.colour} />}
-                    {withUnit(l.name, l.unit)}
-                  </span>
-                </th>
-                {figures.map((figure) => (
-                  <td key={figure}>{figureText(l, figure, decimals)}</td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
-      {figures.some((f) => f === 'q1' || f === 'q3' || f === 'iqr') && (
-        <p className="pt-1 text-muted">Quartiles: {quartileRules[rule]}.</p>
+        <ResultTableView table={shown} />
       )}
       <p className="pt-1 text-muted">
         {table.average && 'Every reading is described by itself, also where answers average within subjects. '}

@@ -1,16 +1,29 @@
+import type { Text } from '../../core/words/text';
+import { RichText } from './RichText';
+
+/** A cell: plain words, or text with its statistics marked up. */
+type Words = string | Text;
+
+const shown = (words: Words) => (typeof words === 'string' ? words : <RichText text={words} />);
+
+const left = '!text-left !whitespace-normal';
+
 /** A table of texts: its head, and the first cell of each row as that row’s head. */
 export function TextTableView({
   head,
   rows,
   notes = [],
+  words = [],
   caption,
   captionShown = true,
   size = 'text-[14.5px]',
   testId,
 }: {
-  head: readonly string[];
-  rows: readonly (readonly string[])[];
+  head: readonly Words[];
+  rows: readonly (readonly Words[])[];
   notes?: readonly string[];
+  /** Columns that hold words, set from the left. */
+  words?: readonly number[];
   caption?: string;
   captionShown?: boolean;
   size?: string;
@@ -22,8 +35,8 @@ export function TextTableView({
       <thead>
         <tr>
           {head.map((h, i) => (
-            <th key={i} scope="col">
-              {h || <span className="sr-only">of what</span>}
+            <th key={i} scope="col" className={words.includes(i) ? left : ''}>
+              {h.length > 0 ? shown(h) : <span className="sr-only">of what</span>}
             </th>
           ))}
         </tr>
@@ -34,10 +47,12 @@ export function TextTableView({
             {row.map((cell, j) =>
               j === 0 ? (
                 <th key={j} scope="row">
-                  {cell}
+                  {shown(cell)}
                 </th>
               ) : (
-                <td key={j}>{cell}</td>
+                <td key={j} className={words.includes(j) ? left : ''}>
+                  {shown(cell)}
+                </td>
               ),
             )}
           </tr>

@@ -1,4 +1,5 @@
 import { type Editor as TipTap, EditorContent, useEditor, useEditorState } from '@tiptap/react';
+import { TableKit } from '@tiptap/extension-table';
 import StarterKit from '@tiptap/starter-kit';
 import { useStore } from '@nanostores/react';
 import {
@@ -17,35 +18,22 @@ import {
   Undo2,
 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Piece, WriteUp } from '../../core/write-up/document';
+import type { Insert, Piece, WriteUp } from '../../core/write-up/document';
+import { figuresLeftOut, withFigures } from '../../core/write-up/draft';
 import { readingOf, seenAs } from '../../core/write-up/piece';
-import { type Insertable, insertables, matching } from './insertables';
+import { type Insertable, fromText, insertables, matching } from './insertables';
 import { InsertMenu, type MenuState, insertMenu } from './insert-menu';
-import {
-  AnswerTable,
-  LiveFigure,
-  LiveNumber,
-  PiecesContext,
-  Sentence,
-  ShortLog,
-  Subscript,
-  Superscript,
-  asContent,
-  standingOf,
-  putIn,
-} from './nodes';
+import { PiecesContext, Subscript, Superscript, asContent, inserts, putIn, standingOf } from './nodes';
 import type { PiecesStore } from './pieces-store';
 
 /** Kind under which a piece is dragged from the list into the text. */
 export const dragged = 'application/x-divide-piece';
 
-const liveTypes = new Set(['sentence', 'liveNumber', 'answerTable', 'liveFigure', 'shortLog']);
-
 /** Live pieces in the editor with their places. */
 function piecesIn(doc: TipTap['state']['doc']): { piece: Piece; at: number }[] {
   const out: { piece: Piece; at: number }[] = [];
   doc.descendants((node, at) => {
-    if (liveTypes.has(node.type.name)) out.push({ piece: node.toJSON() as Piece, at });
+    if ('seen' in node.attrs) out.push({ piece: node.toJSON() as Piece, at });
   });
   return out;
 }
@@ -144,6 +132,59 @@ function Renewed({ editor, store }: { editor: TipTap; store: PiecesStore }) {
   );
 }
 
+/** What can be done to a pasted table while the caret is in it. */
+function TableTools({ editor }: { editor: TipTap }) {
+  const inside = useEditorState({ editor, selector: ({ editor: e }) => e.isActive('table') });
+  if (!inside) return null;
+  const tool = (words: string, press: (chain: ReturnType<TipTap['chain']>) => ReturnType<TipTap['chain']>) => (
+    <button
+      type="button"
+      className="plain-button"
+      onMouseDown={(e) => e.preventDefault()}
+      onClick={() => press(editor.chain().focus()).run()}
+    >
+      {words}
+    </button>
+  );
+  return (
+    <p role="toolbar" aria-label="This table" className="not-print flex flex-wrap gap-x-4 py-1 text-sm">
+      {tool('Add a row', (c) => c.addRowAfter())}
+      {tool('Remove the row', (c) => c.deleteRow())}
+      {tool('Add a column', (c) => c.addColumnAfter())}
+      {tool('Remove the column', (c) => c.deleteColumn())}
+      {tool('Remove the table', (c) => c.deleteTable())}
+    </p>
+  );
+}
+
+/** Figures made of what the text tells, and not in it; a way to put them in. */
+function LeftOut({ editor, store }: { editor: TipTap; store: PiecesStore }) {
+  const pieces = useStore(store);
+  const doc = useEditorState({ editor, selector: ({ editor: e }) => e.state.doc });
+  const left = useMemo(() => figuresLeftOut(doc.toJSON() as WriteUp, pieces), [doc, pieces]);
+  const [dismissed, setDismissed] = useState<readonly string[]>([]);
+  const told = left.filter(({ id }) => !dismissed.includes(id));
+  if (told.length === 0) return null;
+  const put = () =>
+    editor
+      .chain()
+      .setContent(asContent(withFigures(editor.getJSON() as WriteUp, told, pieces)), { emitUpdate: true })
+      .run();
+  const them = told.length === 1 ? 'it' : 'them';
+  return (
+    <p role="status" className="not-print mt-2 text-sm text-muted">
+      {told.length === 1 ? 'One figure of a question' : `${told.length} figures of questions`} told here{' '}
+      {told.length === 1 ? 'is' : 'are'} not in the text.{' '}
+      <button type="button" className="plain-button" onClick={put}>
+        Put {them} in
+      </button>{' '}
+      <button type="button" className="plain-button" onClick={() => setDismissed(left.map(({ id }) => id))}>
+        Leave {them} out
+      </button>
+    </p>
+  );
+}
+
 interface Props {
   start: WriteUp;
   order: readonly { id: string; figures: readonly string[] }[];
@@ -174,12 +215,12 @@ export function Editor({ start, order, store, onChange, onReady }: Props) {
       }),
       Subscript,
       Superscript,
-      Sentence,
-      LiveNumber,
-      AnswerTable,
-      LiveFigure,
-      ShortLog,
-      insertMenu((query) => matching(insertables(order, store.get()), query), setMenu),
+      TableKit.configure({ table: { resizable: false } }),
+      ...inserts,
+      insertMenu((query, here) => {
+        const pieces = store.get();
+        return matching([...insertables(order, pieces), ...fromText(here.getJSON() as WriteUp, pieces)], query);
+      }, setMenu),
     ],
     editorProps: {
       attributes: { 'aria-label': 'The write-up', class: 'write-up', spellcheck: 'true' },
@@ -191,7 +232,7 @@ export function Editor({ start, order, store, onChange, onReady }: Props) {
         editorRef.current
           .chain()
           .focus()
-          .insertContentAt(at.pos, asContent(JSON.parse(raw) as Piece))
+          .insertContentAt(at.pos, asContent(JSON.parse(raw) as Insert))
           .run();
         return true;
       },
@@ -206,7 +247,9 @@ export function Editor({ start, order, store, onChange, onReady }: Props) {
   return (
     <PiecesContext.Provider value={store}>
       <Toolbar editor={editor} />
+      <TableTools editor={editor} />
       <Renewed editor={editor} store={store} />
+      <LeftOut editor={editor} store={store} />
       <EditorContent editor={editor} />
       {menu && <InsertMenu menu={menu} />}
     </PiecesContext.Provider>

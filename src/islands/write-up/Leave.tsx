@@ -15,11 +15,13 @@ const svg = ({ drawing, widthMm, heightMm, font }: DrawnPiece): string =>
 interface Props {
   title: string;
   writeUp: () => WriteUp;
+  author: string;
+  onAuthor: (author: string) => void;
   store: PiecesStore;
 }
 
 /** The write-up as files; each format comes in a script of its own when it is asked for. */
-export function Leave({ title, writeUp, store }: Props) {
+export function Leave({ title, writeUp, author, onAuthor, store }: Props) {
   const pieces = useStore(store);
   const [said, setSaid] = useState('');
   const name = title.replace(/[^\p{L}\p{N} ._-]+/gu, ' ').trim() || 'write-up';
@@ -38,7 +40,7 @@ export function Leave({ title, writeUp, store }: Props) {
         import('../figure/download'),
       ]);
       return docxFile(
-        title,
+        { title, author },
         blocks(),
         async (figure) => new Uint8Array(await (await pngBlob(figure.drawing, figure, 300, figure.font)).arrayBuffer()),
       );
@@ -46,7 +48,7 @@ export function Leave({ title, writeUp, store }: Props) {
   const html = () =>
     making('html', async () => {
       const { htmlDocument } = await import('../../formats/html-document');
-      return new Blob([htmlDocument(title, blocks(), svg)], { type: 'text/html' });
+      return new Blob([htmlDocument({ title, author }, blocks(), svg)], { type: 'text/html' });
     });
   const markdown = () =>
     making('zip', async () => {
@@ -56,6 +58,16 @@ export function Leave({ title, writeUp, store }: Props) {
   return (
     <section aria-label="Export" className="space-y-1">
       <h2 className="part-of-page">Export</h2>
+      <label className="block pb-1">
+        Authors{' '}
+        <input
+          className="part w-full text-left"
+          value={author}
+          maxLength={300}
+          placeholder="for the properties of the files"
+          onChange={(e) => onAuthor(e.target.value)}
+        />
+      </label>
       {(
         [
           ['as DOCX', docx],

@@ -1,5 +1,5 @@
 import { useStore } from '@nanostores/react';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
 import type { WriteUp } from '../../core/write-up/document';
 import { draftOf } from '../../core/write-up/draft';
 import type { StudyPieces } from '../../core/write-up/piece';
@@ -10,7 +10,7 @@ import { useKeptValue } from '../shared/kept-value';
 import { NewerElsewhere } from '../shared/NewerElsewhere';
 import { SaveState } from '../shared/SaveState';
 import { Editor, dragged } from './Editor';
-import { type Insertable, insertables } from './insertables';
+import { type Insertable, fromText, insertables } from './insertables';
 import { Leave } from './Leave';
 import { followPieces, piecesStore } from './pieces-store';
 
@@ -25,34 +25,63 @@ interface Props {
 
 const empty: WriteUp = { type: 'doc', content: [{ type: 'paragraph' }] };
 
-/** What the study has to put in, by question: clicked, or dragged into the text. */
+function InsertList({ items, onInsert }: { items: readonly Insertable[]; onInsert: (item: Insertable) => void }) {
+  return (
+    <ul className="pb-1 pl-3">
+      {items.map((item, i) => (
+        <li key={i}>
+          <button
+            type="button"
+            className="plain-button text-left"
+            draggable
+            onDragStart={(e) => e.dataTransfer.setData(dragged, JSON.stringify(item.piece))}
+            onClick={() => onInsert(item)}
+          >
+            {item.what}
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** A fold whose list is made when it is opened: a study has thousands of numbers. */
+function Fold({ title, children }: { title: string; children: () => ReactNode }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details className="border-b border-line py-0.5" onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary className="cursor-pointer [overflow-wrap:anywhere]">{title}</summary>
+      {open && children()}
+    </details>
+  );
+}
+
+/** What the study and the text itself have to put in: clicked, or dragged into the text. */
 function Inserts({ all, onInsert }: { all: readonly Insertable[]; onInsert: (item: Insertable) => void }) {
   const sources = [...new Map(all.map((i) => [i.from, i.of]))];
   return (
     <section aria-label="Put in from the study">
       <h2 className="part-of-page">Put in from the study</h2>
-      {sources.map(([from, of]) => (
-        <details key={from} className="border-b border-line py-0.5">
-          <summary className="cursor-pointer [overflow-wrap:anywhere]">{of}</summary>
-          <ul className="pb-1 pl-3">
-            {all
-              .filter((item) => item.from === from)
-              .map((item, i) => (
-                <li key={i}>
-                  <button
-                    type="button"
-                    className="plain-button text-left"
-                    draggable
-                    onDragStart={(e) => e.dataTransfer.setData(dragged, JSON.stringify(item.piece))}
-                    onClick={() => onInsert(item)}
-                  >
-                    {item.what}
-                  </button>
-                </li>
-              ))}
-          </ul>
-        </details>
-      ))}
+      {sources.map(([from, of]) => {
+        const items = all.filter((item) => item.from === from);
+        const tables = [...new Set(items.flatMap(({ within }) => (within === undefined ? [] : [within])))];
+        return (
+          <Fold key={from} title={of}>
+            {() => (
+              <>
+                <InsertList items={items.filter(({ within }) => within === undefined)} onInsert={onInsert} />
+                {tables.map((table) => (
+                  <div key={table} className="pl-3">
+                    <Fold title={`single numbers: ${table}`}>
+                      {() => <InsertList items={items.filter(({ within }) => within === table)} onInsert={onInsert} />}
+                    </Fold>
+                  </div>
+                ))}
+              </>
+            )}
+          </Fold>
+        );
+      })}
     </section>
   );
 }
@@ -116,7 +145,7 @@ export function WriteUpPage({ study, title, kept, pieces, order }: Props) {
             start={taken > 0 ? value : (start ?? value)}
             order={order}
             store={store}
-            onChange={change}
+            onChange={(writeUp) => change({ ...writeUp, author: current.current.author })}
             onReady={ready}
           />
         )}
@@ -126,8 +155,17 @@ export function WriteUpPage({ study, title, kept, pieces, order }: Props) {
           aria-label="Beside the text"
           className="not-print w-72 shrink-0 space-y-5 py-6 pr-6 text-sm max-[1100px]:w-full max-[1100px]:pl-6"
         >
-          <Leave title={title} writeUp={() => current.current} store={store} />
-          <Inserts all={insertables(order, now)} onInsert={(item) => insert.current(item)} />
+          <Leave
+            title={title}
+            writeUp={() => current.current}
+            author={value.author ?? ''}
+            onAuthor={(author) => change({ ...current.current, author })}
+            store={store}
+          />
+          <Inserts
+            all={[...fromText(value, now), ...insertables(order, now)]}
+            onInsert={(item) => insert.current(item)}
+          />
         </aside>
       )}
     </div>

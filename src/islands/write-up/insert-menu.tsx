@@ -1,5 +1,5 @@
 /** The list that opens on “/”: what the study has to put in, found by typing. */
-import { Extension } from '@tiptap/core';
+import { type Editor, Extension } from '@tiptap/core';
 import Suggestion, { type SuggestionProps } from '@tiptap/suggestion';
 import { useEffect, useRef } from 'react';
 import type { Insertable } from './insertables';
@@ -17,10 +17,13 @@ export interface MenuState {
 }
 
 /**
- * @param find what a query brings
+ * @param find what a query brings in this text
  * @param show told what the list shows, and undefined when it closes
  */
-export const insertMenu = (find: (query: string) => Insertable[], show: (menu: MenuState | undefined) => void) =>
+export const insertMenu = (
+  find: (query: string, editor: Editor) => Insertable[],
+  show: (menu: MenuState | undefined) => void,
+) =>
   Extension.create({
     name: 'insertMenu',
     addProseMirrorPlugins() {
@@ -30,7 +33,7 @@ export const insertMenu = (find: (query: string) => Insertable[], show: (menu: M
           char: '/',
           allowSpaces: true,
           startOfLine: false,
-          items: ({ query }) => find(query).slice(0, most),
+          items: ({ query, editor }) => find(query, editor).slice(0, most),
           command: ({ editor, range, props }) => {
             putIn(editor.chain().focus().deleteRange(range), props.piece).run();
           },

@@ -1,5 +1,7 @@
 /** Everything that can be put into a write-up from the study, by name. */
-import { type Piece, numberParts } from '../../core/write-up/document';
+import { plain } from '../../core/words/text';
+import { type Insert, type Piece, type WriteUp, listings, numberParts } from '../../core/write-up/document';
+import { numbered } from '../../core/write-up/numbered';
 import { type StudyPieces, readingOf, seenAs } from '../../core/write-up/piece';
 
 export interface Insertable {
@@ -9,7 +11,9 @@ export interface Insertable {
   of: string;
   /** Id of what it is of. */
   from: string;
-  piece: Piece;
+  /** The table it is a number of. */
+  within?: string;
+  piece: Insert;
 }
 
 const sentences = { results: 'results', methods: 'methods', headline: 'in one sentence', legend: 'legend' } as const;
@@ -24,13 +28,14 @@ export function insertables(
     const found = pieces.questions[id];
     if (!found) return [];
     const all: Insertable[] = [];
-    const add = (what: string, piece: Piece) => {
+    const add = (what: string, piece: Piece, within?: string) => {
       const now = readingOf(piece, pieces);
       if (!now) return;
       all.push({
         what,
         of: found.name,
         from: id,
+        ...(within === undefined ? {} : { within }),
         piece: { ...piece, attrs: { ...piece.attrs, seen: seenAs(now) } } as Piece,
       });
     };
@@ -41,10 +46,58 @@ export function insertables(
       add(`table: ${table.title}`, { type: 'answerTable', attrs: { question: id, place, seen: '' } }),
     );
     for (const part of numberParts) add(numbers[part], { type: 'liveNumber', attrs: { question: id, part, seen: '' } });
+    found.tables.forEach(({ title, head, rows }, place) => {
+      for (const [name, ...cells] of rows)
+        cells.forEach((cell, j) => {
+          const [row, column] = [plain(name ?? []), plain(head[j + 1] ?? [])];
+          if (row && column && plain(cell))
+            add(
+              `${row}: ${column} ${plain(cell)}`,
+              { type: 'liveCell', attrs: { question: id, place, row, column, seen: '' } },
+              title,
+            );
+        });
+    });
     return all;
   });
+  const described = Object.entries(pieces.descriptions).flatMap(([table, { name, table: now }]): Insertable[] => {
+    if (now.rows.length === 0) return [];
+    const seen = seenAs({ kind: 'table', table: now });
+    return [
+      { what: name, of: 'descriptions', from: 'descriptions', piece: { type: 'description', attrs: { table, seen } } },
+    ];
+  });
+  const study = { of: 'the study', from: '' };
   const log: Piece = { type: 'shortLog', attrs: { seen: pieces.log.join('\n') } };
-  return [...out, { what: 'log in short', of: 'the study', from: '', piece: log }];
+  const whole: Piece = { type: 'wholeLog', attrs: { seen: `${pieces.notebook.rows.length} lines` } };
+  return [
+    ...out,
+    ...described,
+    { ...study, what: 'log in short', piece: log },
+    { ...study, what: 'log, every line', piece: whole },
+  ];
+}
+
+const listingNames = { figures: 'list of figures', tables: 'list of tables', references: 'references of the methods' };
+
+/** What is made from the text itself: the numbers of its figures and tables, and lists of them. */
+export function fromText(writeUp: WriteUp, pieces: StudyPieces): Insertable[] {
+  const text = { of: 'this text', from: 'text' };
+  return [
+    ...numbered(writeUp, pieces).map(({ of, number, caption, source }): Insertable => {
+      const short = plain(caption);
+      return {
+        ...text,
+        what: `“${of === 'figure' ? 'Figure' : 'Table'} ${number}” (${short.length > 60 ? `${short.slice(0, 57)}…` : short})`,
+        piece: { type: 'reference', attrs: source },
+      };
+    }),
+    ...listings.map((of): Insertable => ({
+      ...text,
+      what: listingNames[of],
+      piece: { type: 'listing', attrs: { of } },
+    })),
+  ];
 }
 
 /** Those that hold every word asked for. */

@@ -36,7 +36,7 @@ export interface Row {
 
 /** What a table of an answer is about. */
 export type ResultTableKind =
-  'groups' | 'cells' | 'source' | 'difference' | 'counts' | 'effects' | 'comparisons' | 'test';
+  'groups' | 'cells' | 'source' | 'difference' | 'counts' | 'effects' | 'comparisons' | 'test' | 'description';
 
 /** A table with its title; the first column holds the heads of its rows. */
 export interface ResultTable {
@@ -49,12 +49,14 @@ export interface ResultTable {
   below?: string;
 }
 
-/** The same as plain texts, as it is kept in a write-up. */
+/** The same as texts, as it stands in a write-up; the first cell of a row is its head. */
 export interface TextTable {
   title: string;
-  head: string[];
-  rows: string[][];
+  head: Text[];
+  rows: Text[][];
   notes?: string[];
+  /** Columns that hold words, set from the left as the first is. */
+  words?: number[];
 }
 
 const dash = '–';
@@ -100,13 +102,14 @@ export const column = (heading: Phrase | Text, rest: Omit<Column, 'heading'> = {
 /** A column's heading with its unit, as plain words. */
 export const headingOf = ({ heading, unit }: Column): string => `${plain(heading)}${unit ? ` (${unit})` : ''}`;
 
-/** A table as plain texts; the part a row belongs to is told with its head. */
+/** A table as texts; the part a row belongs to is told with its head. */
 export const asText = ({ title, columns, rows, notes }: ResultTable): TextTable => ({
   title,
-  head: columns.map(headingOf),
+  head: columns.map(({ heading, unit }) => (unit ? [...heading, ` (${unit})`] : heading)),
   rows: rows.map(({ head, section, cells }) => [
-    `${plain(head)}${section === undefined ? '' : `, ${section}`}`,
-    ...cells.map((c) => c.text),
+    section === undefined ? head : [...head, `, ${section}`],
+    ...cells.map((c) => [c.text]),
   ]),
   ...(notes.length > 0 ? { notes: notes.map(plain) } : {}),
+  ...(columns.some((c) => c.words) ? { words: columns.flatMap((c, j) => (c.words ? [j] : [])) } : {}),
 });
