@@ -1,4 +1,5 @@
 import { and, asc, desc, eq, sql } from 'drizzle-orm';
+import type { Question } from '../core/question/question';
 import type { EventKind, StudyEvent } from '../core/study/content';
 import type { Db } from './open';
 import { events, studies } from './schema';
@@ -29,6 +30,13 @@ export function nextLine(db: Db, studyId: string, at: string): number {
 export const lastLine = (db: Db, studyId: string): number =>
   db.select({ line: studies.lines }).from(studies).where(eq(studies.id, studyId)).get()?.line ?? 0;
 
+/** Whether a change registers a question or withdraws its registration: nothing else belongs to its line. */
+function registers(kind: string, before: unknown, after: unknown): boolean {
+  if (kind !== 'question') return false;
+  const of = (kept: unknown) => JSON.stringify((kept as { question?: Question } | null)?.question?.registered);
+  return of(before) !== of(after);
+}
+
 /**
  * Keeps that something changed, and that the study did. `before` or `after` is null where it was not there. What follows
  * within a minute of a line's beginning, nothing else having been done meanwhile, belongs to that line.
@@ -44,7 +52,9 @@ export function recordEvent(
   const since = last ? Date.parse(at) - Date.parse(last.at) : NaN;
   const same =
     !apart &&
+    !registers(kind, before, after) &&
     last?.kind === kind &&
+    !registers(kind, last.before, last.after) &&
     last.subject === subject &&
     last.by === by &&
     last.line === lastLine(db, studyId) &&

@@ -480,3 +480,40 @@ test('bad input is met with its own words, and what can be done', async ({ page 
   await expect(refusal).toContainText('White has no readings that can be used');
   await expect(page.getByRole('complementary', { name: 'Margin notes' })).toContainText('“lid off”');
 });
+
+test('a question registered before its readings are there tells every deviation once they are', async ({ page }) => {
+  await startStudy(page, 'Lamps planned');
+  await paste(page, 'Red lamp (mm)\tWhite lamp (mm)\n1\t2');
+  for (const column of [1, 2]) {
+    await cell(page, 1, column).click();
+    await page.keyboard.press('Delete');
+  }
+  await saved(page);
+  await page.getByRole('button', { name: 'Ask whether two groups differ, before the readings are there' }).click();
+  await page.waitForURL(/\/questions\//);
+  const question = page.url();
+  await page.getByRole('button', { name: 'Register this question …' }).click();
+  await page.getByLabel('Planned in each group').fill('3');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Register', exact: true }).click();
+  const registration = page.getByTestId('registration');
+  await expect(registration).toContainText('before any reading was there, with 3 planned in each group');
+  await saved(page);
+
+  await page.getByRole('link', { name: 'Open readings' }).click();
+  await page.getByRole('grid').waitFor();
+  await cell(page, 1, 1).click();
+  await paste(page, '67\t59\n63\t58\n61\t');
+  await saved(page);
+  await page.goto(question);
+  await expect(registration).toContainText('Deviations: n 2 in White lamp, 3 planned in each group.');
+  await page.getByLabel('Confidence level').fill('90');
+  await page.keyboard.press('Enter');
+  await expect(registration).toContainText('level 90 % (α = 0.1), registered 95 % (α = 0.05)');
+  await expect(page.getByTestId('tell-methods')).toContainText('Deviations from what was registered: n 2 in White lamp');
+  await saved(page);
+  await page.getByRole('link', { name: 'Registration' }).click();
+  await expect(page.getByTestId('registration-table').getByRole('row', { name: /level/ })).toContainText('95 %');
+  await page.getByRole('navigation', { name: 'Study' }).getByRole('link', { name: 'All changes' }).click();
+  await expect(page.getByText('registered before any reading was there, 3 planned in each group')).toBeVisible();
+});

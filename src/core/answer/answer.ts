@@ -6,6 +6,7 @@ import type { Factors } from '../readings/factors';
 import type { Repeats } from '../readings/groups';
 import type { Comparison } from './comparison';
 import type { GroupPart } from './group-part';
+import type { Registered } from './registered';
 
 export type { Comparison } from './comparison';
 export type { GroupPart } from './group-part';
@@ -36,6 +37,8 @@ export interface Answer {
   reported: boolean;
   /** What names the rows of those counts. */
   rowName?: string;
+  /** How the question was registered, where it was. */
+  registered?: Registered;
   /** What was counted, where a question is about counts. */
   counted?: CountTable;
 }

@@ -14,6 +14,7 @@ import { withDerived } from '../readings/derive';
 import { factorsOf } from '../readings/factors';
 import { groupNames, groupsOf, repeatsOf } from '../readings/groups';
 import { levelRows, levelsOf, displayLevels } from '../readings/levels';
+import { registeredPart } from './registered';
 import { type Table, called, columnsOf, findColumn } from '../readings/table';
 
 /** More groups than this are no comparison, and names of single readings are then often taken for groups. */
@@ -157,7 +158,13 @@ const answered = (asked: Question, given: Table, brief: boolean, compared: Compa
     const all = asked.withAside ? withAside(given) : given;
     const table = asked.only ? onlyWhere(withDerived(all), asked.only) : all;
     const analysis = analysisOf(asked);
-    if (analysis.from === 'counts') return fromCounts(analysis, asked, table, compared);
-    const found = fromReadings(analysis, asked, table, brief, compared);
-    return asked.only ? { ...found, only: onlyWords(all, asked.only) } : found;
+    const found =
+      analysis.from === 'counts'
+        ? fromCounts(analysis, asked, table, compared)
+        : fromReadings(analysis, asked, table, brief, compared);
+    return {
+      ...found,
+      ...(asked.only && analysis.from === 'readings' ? { only: onlyWords(all, asked.only) } : {}),
+      ...(asked.registered ? { registered: registeredPart(asked.registered, asked, given, found.groups) } : {}),
+    };
   });

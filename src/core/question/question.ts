@@ -77,12 +77,7 @@ const Contrast = v.object({
   weights: v.record(Group, Finite('A weight')),
 });
 
-/**
- * A comparison as it is asked. Everything else about an answer is computed from this and the readings.
- * Names, units, the measure and the subject belong to the readings, so they are not repeated here. What is left out has
- * a default that depends on the design: `choicesOf` tells it.
- */
-export const Question = v.object({
+const asked = {
   /** How large readings are, unless something else is asked. */
   about: v.optional(v.picklist(subjects, `A question is about one of ${subjects.join(', ')}.`), 'value'),
   design: v.picklist(designs, `The design is one of ${designs.join(', ')}.`),
@@ -164,7 +159,29 @@ export const Question = v.object({
       }),
     ),
   ),
+};
+
+const Count = v.pipe(v.number(), v.integer(), v.minValue(0));
+
+/** A question as it was fixed, and what there was of its readings then. */
+export const Registration = v.object({
+  /** When, as an ISO time. */
+  at: v.pipe(v.string(), v.isoTimestamp('The time of a registration is an ISO time.')),
+  /** Independent samples planned in each group. */
+  planned: v.optional(v.pipe(v.number(), v.integer(), v.minValue(2, 'At least 2 are planned in each group.'))),
+  /** Readings there already, and those of them set aside. */
+  readings: Count,
+  aside: Count,
+  question: v.object(asked),
 });
+export type Registration = v.InferOutput<typeof Registration>;
+
+/**
+ * A comparison as it is asked. Everything else about an answer is computed from this and the readings.
+ * Names, units, the measure and the subject belong to the readings, so they are not repeated here. What is left out has
+ * a default that depends on the design: `choicesOf` tells it.
+ */
+export const Question = v.object({ ...asked, registered: v.optional(Registration) });
 export type Question = v.InferOutput<typeof Question>;
 
 /** A question of a design that names no groups: all are compared. */

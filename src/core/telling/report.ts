@@ -2,10 +2,12 @@
 import { analysisOf } from '../analyses/registry';
 import type { Answer } from '../answer/answer';
 import type { Comparison } from '../answer/comparison';
-import type { Text } from '../words/text';
+import { registeredClause } from '../words/registered';
+import { type Text, text } from '../words/text';
 
 /** The sentences for the paper's methods section. */
-export const methodsSentence = (answer: Answer): Text => analysisOf(answer.question).words.methods(answer);
+export const methodsSentence = (answer: Answer): Text =>
+  text`${analysisOf(answer.question).words.methods(answer)}${registeredClause(answer.registered)}`;
 
 /** The sentences for the paper's results section. */
 export const resultsSentence = (answer: Answer, comparison: Comparison): Text =>

@@ -1,6 +1,7 @@
 /** What was done beside the readings, in words for the log. */
 import type { StudyEvent } from '../study/content';
-import { percent } from './numbers';
+import type { Question } from '../question/question';
+import { counted, percent } from './numbers';
 
 /** Parts of a question and of a figure as the log calls them. */
 const parts: Readonly<Record<string, string>> = {
@@ -79,10 +80,10 @@ function written(part: string, value: unknown): string {
 const ids = new Set(['a', 'b', 'measure', 'by', 'by2', 'outcome', 'control', 'found']);
 
 /** "confidence level now 99 %": the parts in which two differ. */
-function differences(before: object, after: object): string {
+function differences(before: object, after: object): string[] {
   const [was, is] = [before as Record<string, unknown>, after as Record<string, unknown>];
   const changed = [...new Set([...Object.keys(was), ...Object.keys(is)])].filter(
-    (key) => JSON.stringify(was[key]) !== JSON.stringify(is[key]),
+    (key) => key !== 'registered' && JSON.stringify(was[key]) !== JSON.stringify(is[key]),
   );
   const said = changed.slice(0, 4).map((key) => {
     const name = parts[key] ?? key;
@@ -91,9 +92,18 @@ function differences(before: object, after: object): string {
       ? `${name} changed`
       : `${name} now ${now}${then === 'changed' ? '' : `, was ${then}`}`;
   });
-  return said.length === 0
-    ? 'kept as it was'
-    : said.join(', ') + (changed.length > said.length ? ` and ${changed.length - said.length} more` : '');
+  return changed.length > said.length
+    ? [...said.slice(0, -1), `${said.at(-1) ?? ''} and ${changed.length - said.length} more`]
+    : said;
+}
+
+/** That a question was registered, or that it no longer is. */
+function registration({ registered: was }: Question, { registered: is }: Question): string[] {
+  if (JSON.stringify(was) === JSON.stringify(is)) return [];
+  if (!is) return ['registration withdrawn'];
+  const there =
+    is.readings === 0 ? 'before any reading was there' : `with ${counted(is.readings, 'reading')} there already`;
+  return [`registered ${there}${is.planned === undefined ? '' : `, ${is.planned} planned in each group`}`];
 }
 
 /** An event in words; its subject’s name stands beside it. @param lineTold when the line gone back to was told */
@@ -105,13 +115,16 @@ export function eventWords(event: StudyEvent, lineTold: (line: number) => string
         ? 'asked'
         : event.after === null
           ? 'question removed'
-          : differences(event.before.question, event.after.question);
+          : [
+              ...registration(event.before.question, event.after.question),
+              ...differences(event.before.question, event.after.question),
+            ].join(', ') || 'kept as it was';
     case 'figure':
       return event.before === null
         ? 'figure made'
         : event.after === null
           ? 'figure removed'
-          : differences(event.before.style, event.after.style);
+          : differences(event.before.style, event.after.style).join(', ') || 'kept as it was';
     case 'write-up':
       return before === null ? 'write-up begun' : after === null ? 'write-up taken back' : 'write-up changed';
     case 'table':

@@ -23,6 +23,7 @@ import { CheckPart } from './CheckPart';
 import { LookPart } from './LookPart';
 import { MarginNotes } from './MarginNotes';
 import { AlternativeMethods } from './AlternativeMethods';
+import { Registration } from './Registration';
 import { RemoveQuestion } from './RemoveQuestion';
 import { TellPart } from './TellPart';
 import { UnderstandPart } from './UnderstandPart';
@@ -96,7 +97,7 @@ function Page({ study, asked, readings }: { study: string; asked: Asked; reading
   /** The same question once more, beside this one, to be changed there. */
   const askAgain = () =>
     trying(async () => {
-      const { own: _, ...same } = question;
+      const { own: _, registered: __, ...same } = question;
       const { id } = await send<{ id: string }>('POST', '/api/questions', { table: asked.tableId, question: same });
       window.location.assign(`/studies/${study}/beside/${asked.id}/${id}`);
     });
@@ -123,6 +124,12 @@ function Page({ study, asked, readings }: { study: string; asked: Asked; reading
             repeated={{ repeats: shown?.repeats, averaged: shown?.averaged ?? false }}
             onChange={change}
             onEdit={edit}
+          />
+          <Registration
+            question={question}
+            shown={groups}
+            href={`/studies/${study}/questions/${asked.id}/registration`}
+            onChange={change}
           />
         </Part>
         {groups && (

@@ -46,6 +46,7 @@ export function ReadingsMargin({ table, onAsk, onGo, onEdit, children }: Props) 
   const tried = counts ? attempt(() => countTable(table)) : undefined;
   const whyNot = tried?.ok === false ? tried.reason : undefined;
   const ready = table.shape === 'summary' || groups.some((g) => g.readings.used.length > 1);
+  const named = measured.filter(({ column }) => column.name !== '').length > 0;
   const like = looksLike(table);
   return (
     <aside
@@ -62,6 +63,18 @@ export function ReadingsMargin({ table, onAsk, onGo, onEdit, children }: Props) 
             {counts
               ? (whyNot ?? 'Type or paste the counts: a column that names the rows, and the counts beside it.')
               : 'Type, paste a block from a spreadsheet, or open a file. A group with two readings can be asked about.'}
+          </p>
+        )}
+        {first && named && !ready && !counts && (
+          <p className="mt-1">
+            <button
+              type="button"
+              className="plain-button text-left"
+              title="To register it, or to see how it will be answered"
+              onClick={() => onAsk()}
+            >
+              {factsOf(first).invitation}, before the readings are there
+            </button>
           </p>
         )}
         {like && (

@@ -1,0 +1,106 @@
+/** A question that was fixed before it was answered: what it was, and every way in which its answer is another. */
+import { analysisOf } from '../analyses/registry';
+import { factsOf } from '../analyses/kinds';
+import type { GroupPart } from '../answer/group-part';
+import type { Registered } from '../answer/registered';
+import { alphaOf } from '../procedures/interval';
+import { type Choices, choicesOf } from '../question/choices';
+import { namesOf } from '../question/naming';
+import type { Question, Registration } from '../question/question';
+import type { Table } from '../readings/table';
+import { followNames } from '../words/follow-names';
+import { counted, percent } from '../words/numbers';
+import { listed } from '../words/sentences';
+import { plainly } from '../words/segments';
+
+const comparedWords: Record<Choices['compare'], string> = {
+  all: 'all pairs',
+  control: 'each group with the control',
+  chosen: 'chosen pairs',
+  contrasts: 'contrasts',
+};
+
+const directions: Record<Question['direction'], string> = { either: 'two-sided', greater: 'greater', less: 'less' };
+const spreads: Record<Choices['spread'], string> = { separate: 'may differ', pooled: 'taken as equal' };
+
+/** What decides an answer, part by part, each in words; parts that a kind of question does not have are left out. */
+function partsOf(question: Question, table: Table): Map<string, string> {
+  const facts = factsOf(question);
+  const choices = choicesOf(question);
+  const { words } = analysisOf(question);
+  const parts: [string, string | undefined][] = [
+    // Its direction is told by itself.
+    ['question', plainly(words.sentence(namesOf({ ...question, direction: 'either' }, table)))],
+    ['direction', directions[question.direction]],
+    ['method', words.methodName(question)],
+    ['spreads', facts.spreads ? spreads[choices.spread] : undefined],
+    ['level', `${percent(question.level)} (α = ${alphaOf(question.level)})`],
+    ['difference tested against', facts.differences ? String(choices.value) : undefined],
+    ['equivalence margin', question.bounds ? `${question.bounds.low} to ${question.bounds.high}` : undefined],
+    ['comparisons', facts.follows ? `${comparedWords[choices.compare]}, ${followNames[choices.follow]}` : undefined],
+    ['contrasts', question.contrasts ? JSON.stringify(question.contrasts.map((c) => c.weights)) : undefined],
+    ['control', question.control],
+    ['sums of squares', facts.sums ? `type ${choices.sums}` : undefined],
+    ['sphericity', facts.sphericities ? choices.sphericity : undefined],
+    ['statistic', choices.method === 'shuffle' ? choices.statistic : undefined],
+    ['known SD', question.knownSd === undefined ? undefined : String(question.knownSd)],
+    ['rows', question.only ? `those at ${question.only.level}` : undefined],
+    ['readings set aside', question.withAside ? 'included' : undefined],
+  ];
+  return new Map(parts.flatMap(([name, told]) => (told === undefined ? [] : [[name, told]])));
+}
+
+/** What a registered question was to be, part by part. */
+export const registeredParts = ({ question }: Registration, table: Table): [string, string][] => [
+  ...partsOf(question, table),
+];
+
+/** Parts whose words are only ids or weights: of these it is said that they are others. */
+const unspoken = new Set(['control', 'contrasts', 'sphericity']);
+
+/** Choices that are another now, in words. */
+function changes(registration: Registration, now: Question, table: Table): string[] {
+  const then = partsOf(registration.question, table);
+  const is = partsOf(now, table);
+  return [...new Set([...then.keys(), ...is.keys()])].flatMap((part) => {
+    const [was, told] = [then.get(part), is.get(part)];
+    if (was === told) return [];
+    if (part === 'question') return [`the question was registered as “${was ?? ''}”`];
+    return unspoken.has(part)
+      ? [`${part} not as registered`]
+      : [`${part} ${told ?? 'not given'}, registered ${was ?? 'without one'}`];
+  });
+}
+
+/** "n 14 of 16 planned in Red lamp": groups that are of another size than planned. */
+function sizes(planned: number | undefined, groups: readonly GroupPart[]): string[] {
+  // While no reading has come there is nothing to be short of.
+  const begun = groups.some((g) => g.n > 0);
+  const other = planned === undefined || !begun ? [] : groups.filter((g) => g.n !== planned);
+  if (other.length === 0) return [];
+  const told = other.slice(0, 6).map((g) => `${g.n} in ${g.name}`);
+  return [
+    `n ${listed(told)}${other.length > 6 ? ` and ${other.length - 6} more` : ''}, ${planned ?? 0} planned in each group`,
+  ];
+}
+
+/** @param groups those compared, as the answer has them */
+export function registeredPart(
+  registration: Registration,
+  now: Question,
+  table: Table,
+  groups: readonly GroupPart[],
+): Registered {
+  const aside = groups.reduce((n, g) => n + g.readings.aside.length, 0) - registration.aside;
+  const { at, planned, readings } = registration;
+  return {
+    at,
+    ...(planned === undefined ? {} : { planned }),
+    readings,
+    deviations: [
+      ...sizes(planned, groups),
+      ...changes(registration, now, table),
+      ...(aside > 0 ? [`${counted(aside, 'reading')} set aside since`] : []),
+    ],
+  };
+}

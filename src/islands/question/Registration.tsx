@@ -1,0 +1,107 @@
+import { useState } from 'react';
+import type { Answer } from '../../core/answer/answer';
+import type { Question } from '../../core/question/question';
+import { registrationWords } from '../../core/words/registered';
+import { NumberField } from '../shared/NumberField';
+
+interface Props {
+  question: Question;
+  /** The answer, or its groups alone while it has none. */
+  shown: Answer | undefined;
+  /** The page of the registration. */
+  href: string;
+  onChange: (question: Question) => void;
+}
+
+/** Fixing a question before its readings are there; once fixed, how and with what deviations. */
+export function Registration({ question, shown, href, onChange }: Props) {
+  const [open, setOpen] = useState(false);
+  const [planned, setPlanned] = useState<number>();
+  const { registered, own: _, ...asked } = question;
+  if (registered) {
+    const { deviations = [] } = shown?.registered ?? {};
+    return (
+      <div className="mt-1 text-sm" data-testid="registration">
+        Registered {registrationWords(registered)}.{' '}
+        {shown?.registered &&
+          (deviations.length === 0 ? (
+            shown.groups.some((g) => g.n > 0) && 'As registered.'
+          ) : (
+            <span className="text-warning">Deviations: {deviations.join('; ')}.</span>
+          ))}{' '}
+        <a className="plain-button" href={href}>
+          Registration
+        </a>{' '}
+        <button
+          type="button"
+          className="plain-button"
+          title="The log keeps that it was registered, and how"
+          onClick={() => {
+            const { registered: __, ...rest } = question;
+            onChange(rest);
+          }}
+        >
+          Withdraw
+        </button>
+      </div>
+    );
+  }
+  const groups = shown?.groups ?? [];
+  const readings = groups.reduce((n, g) => n + g.n + g.readings.aside.length, 0);
+  const register = () => {
+    const aside = groups.reduce((n, g) => n + g.readings.aside.length, 0);
+    setOpen(false);
+    onChange({
+      ...question,
+      registered: {
+        at: new Date().toISOString(),
+        ...(planned === undefined ? {} : { planned }),
+        readings,
+        aside,
+        question: asked,
+      },
+    });
+  };
+  if (!open)
+    return (
+      <p className="mt-1 text-sm">
+        <button type="button" className="plain-button" onClick={() => setOpen(true)}>
+          Register this question …
+        </button>
+      </p>
+    );
+  return (
+    <div role="group" aria-label="Register this question" className="mt-2 max-w-[68ch] space-y-1 text-sm">
+      <p>
+        Registering fixes the question as it stands: sentence, direction, method, level, margin and comparisons. It can
+        still be changed; the answer and its methods then say what was registered and every deviation.
+        {readings > 0 && ` ${readings} readings are there already, and it will say so.`}
+      </p>
+      <p>
+        <label>
+          Planned in each group{' '}
+          <NumberField
+            label="Planned in each group"
+            value={planned}
+            least={2}
+            whole
+            placeholder="n"
+            className="part mx-1.5"
+            onChange={setPlanned}
+          />
+        </label>{' '}
+        <a className="plain-button" href="/bench/planner" target="_blank" rel="noreferrer">
+          Plan it
+        </a>
+      </p>
+      <p className="flex gap-4">
+        <button type="button" className="plain-button font-semibold" onClick={register}>
+          Register
+        </button>
+        <button type="button" className="plain-button" onClick={() => setOpen(false)}>
+          Cancel
+        </button>
+      </p>
+    </div>
+  );
+}
