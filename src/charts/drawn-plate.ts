@@ -1,4 +1,5 @@
 import { type Plate, type PlatePart, plate, plateLegend } from '../core/figures/plate';
+import { hidden } from '../core/figures/renamed';
 import type { Drawing } from '../core/scenes/drawing';
 import type { Text } from '../core/words/text';
 import { layout } from './layout';
@@ -10,6 +11,7 @@ export interface DrawnPlate extends Pick<Plate, 'widthMm' | 'heightMm' | 'remark
 }
 
 export function drawnPlate(first: PlatePart, others: readonly PlatePart[] = []): DrawnPlate {
-  const { scene, parts, ...made } = plate(first, others);
-  return { ...made, drawing: layout(scene), legend: plateLegend([first, ...others], { parts }) };
+  const [one, ...rest] = [hidden(first), ...others.map(hidden)] as [PlatePart, ...PlatePart[]];
+  const { scene, parts, ...made } = plate(one, rest);
+  return { ...made, drawing: layout(scene), legend: plateLegend([one, ...rest], { parts }) };
 }

@@ -2,6 +2,7 @@ import { answer } from '../core/answering/answer';
 import { describeTable } from '../core/answer/describe-table';
 import type { Question } from '../core/question/question';
 import { namesOf } from '../core/question/naming';
+import { isBlind } from '../core/readings/blind';
 import type { Table } from '../core/readings/table';
 import { defaultFigureStyle } from '../core/figures/default-style';
 import { figureLegend } from '../core/figures/legend';
@@ -49,14 +50,15 @@ export function questionPieces(question: Question, table: Table): QuestionPieces
     };
   const given = found.value;
   const { comparison } = given;
-  // A number and its unit are not parted by the end of a line.
+  const hidden = isBlind(table);
+  // One's own wording may name groups that stand under letters now. A number and its unit are not parted by the end of a line.
   const held = (kind: Parameters<typeof worded>[1], now: Text): Text =>
-    unbrokenText(worded(question, kind, now), given.unit);
+    unbrokenText(hidden ? now : worded(question, kind, now), given.unit);
   const sentences = {
     methods: held('methods', methodsSentence(given)),
     legend: held('legend', figureLegend(given, defaultFigureStyle)),
   };
-  const base = { name: shortQuestion(given), tables: textTables(given) };
+  const base = { name: shortQuestion(given), tables: textTables(given), ...(hidden ? { hidden: true as const } : {}) };
   if (!comparison.ok) return { ...base, trouble: comparison.reason, sentences, numbers: {} };
   const top = headline(given, comparison.value);
   return {

@@ -1,5 +1,7 @@
 import type { EventKind, StudyEvent } from '../core/study/content';
-import { changeWords } from '../core/words/changes';
+import { isBlind } from '../core/readings/blind';
+import type { TableEdit } from '../core/readings/table-edit';
+import { changeWords, namesGroups } from '../core/words/changes';
 import { eventWords } from '../core/words/events';
 import { counted } from '../core/words/numbers';
 import { listed } from '../core/words/sentences';
@@ -38,14 +40,23 @@ export interface LogLine {
 /** Most changes of one table that are told. */
 const most = 2000;
 
+/** Whether an edit puts group names behind letters. */
+const hides = (edit: TableEdit): boolean => edit.kind === 'describe-table' && edit.blind?.sealed !== undefined;
+
 /** The lines of a table's readings; a step back or forth is a line of its own. */
 function readingsLines(db: Db, table: Table, home: string): Omit<LogLine, 'left'>[] {
   const { id } = table;
   const place = { kind: 'readings' as const, where: table.name || 'readings', href: `${home}/readings/${id}` };
   const all = changesOf(db, id, most);
-  const words = new Map(
-    all.filter((c) => c.steps === null).map((c) => [c.line, changeWords(table, c.edits, c.inverse)]),
-  );
+  // While groups stand under letters, what was said of them before would give their names away.
+  const since = isBlind(table)
+    ? Math.max(...all.filter(({ edits }) => edits.some(hides)).map((c) => c.line))
+    : -Infinity;
+  const told = (c: (typeof all)[number]): string =>
+    c.line < since && namesGroups(table, c.edits)
+      ? 'names of groups, not told while they are hidden'
+      : changeWords(table, c.edits, c.inverse);
+  const words = new Map(all.filter((c) => c.steps === null).map((c) => [c.line, told(c)]));
   // Of the steps over one change every other took it back: the last one if it is taken back now.
   const back = new Map(all.map((c) => [c.line, c.undone]));
   const stepWords = (over: number): string => {

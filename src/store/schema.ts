@@ -1,6 +1,7 @@
 import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { FigureStyle } from '../core/figures/figure-style';
 import type { Question } from '../core/question/question';
+import type { Blind } from '../core/readings/blind';
 import type { Formula } from '../core/readings/formula';
 import { type Level, limitRules, roles, shapes, spreadKinds } from '../core/readings/table';
 import type { TableEdit } from '../core/readings/table-edit';
@@ -39,6 +40,8 @@ export const tables = sqliteTable(
     average: integer({ mode: 'boolean' }).notNull().default(false),
     spread: text({ enum: spreadKinds }).notNull().default('sd'),
     level: real().notNull().default(0.95),
+    /** That its groups stand under letters, or did. */
+    blind: text({ mode: 'json' }).$type<Blind>(),
     rowCount: integer().notNull(),
     revision: integer().notNull(),
     createdAt: text().notNull().default(''),

@@ -97,7 +97,7 @@ function insertColumn(db: Db, tableId: string, column: Column, position: number)
 }
 
 /** What is kept of a table beside its columns. */
-const partsOf = ({ name, measure, subject, shape, average, spread, level, rowCount }: Table) => ({
+const partsOf = ({ name, measure, subject, shape, average, spread, level, blind, rowCount }: Table) => ({
   name,
   measure,
   subject,
@@ -105,6 +105,7 @@ const partsOf = ({ name, measure, subject, shape, average, spread, level, rowCou
   average,
   spread,
   level,
+  blind: blind ?? null,
   rowCount,
 });
 
@@ -188,9 +189,11 @@ export function readTableHeads(db: Db, studyId: string): Table[] {
 }
 
 function headOfTable(kept: typeof tables.$inferSelect, heads: (typeof columns.$inferSelect)[]): Table {
+  const { blind, ...parts } = partsOf({ ...kept, blind: kept.blind ?? undefined, columns: [] });
   return {
     id: kept.id,
-    ...partsOf({ ...kept, columns: [] }),
+    ...parts,
+    ...(blind ? { blind } : {}),
     columns: heads.map((c) => ({
       id: c.id,
       name: c.name,

@@ -507,10 +507,11 @@ test('a question registered before its readings are there tells every deviation 
   await saved(page);
   await page.goto(question);
   await expect(registration).toContainText('Deviations: n 2 in White lamp, 3 planned in each group.');
-  await page.getByLabel('Confidence level').fill('90');
-  await page.keyboard.press('Enter');
+  await page.getByLabel('Confidence level', { exact: true }).selectOption('0.9');
   await expect(registration).toContainText('level 90 % (α = 0.1), registered 95 % (α = 0.05)');
-  await expect(page.getByTestId('tell-methods')).toContainText('Deviations from what was registered: n 2 in White lamp');
+  await expect(page.getByTestId('tell-methods')).toContainText(
+    'Deviations from what was registered: n 2 in White lamp',
+  );
   await saved(page);
   await page.getByRole('link', { name: 'Registration' }).click();
   await expect(page.getByTestId('registration-table').getByRole('row', { name: /level/ })).toContainText('95 %');

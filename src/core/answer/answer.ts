@@ -39,6 +39,8 @@ export interface Answer {
   rowName?: string;
   /** How the question was registered, where it was. */
   registered?: Registered;
+  /** When its groups stood under letters, and how many cells were set aside before and since; `to` is missing while they do. */
+  blind?: { from: string; to?: string; asideBefore: number; asideSince: number };
   /** What was counted, where a question is about counts. */
   counted?: CountTable;
 }

@@ -9,6 +9,7 @@ import { spreadBySizes } from '../question/choices';
 import { comparesAllGroups } from '../question/asking';
 import { countedNames, measureOf } from '../question/naming';
 import type { Question } from '../question/question';
+import { type Blind, asideCount } from '../readings/blind';
 import { countTable } from '../readings/count-table';
 import { withDerived } from '../readings/derive';
 import { factorsOf } from '../readings/factors';
@@ -88,6 +89,13 @@ function withSetAside({ madeFrom }: OfCounts, question: Question, table: Table, 
   });
 }
 
+/** When groups stood under letters, and what was set aside until they were named and since. */
+function blindPart(table: Table, { from, to, asideTo }: Blind): NonNullable<Answer['blind']> {
+  const now = asideCount(table);
+  const before = asideTo ?? now;
+  return { from, ...(to === undefined ? {} : { to }), asideBefore: before, asideSince: Math.max(0, now - before) };
+}
+
 /** How a comparison is made, or left unmade. */
 type Compared = (make: () => Comparison) => Outcome<Comparison>;
 
@@ -165,6 +173,7 @@ const answered = (asked: Question, given: Table, brief: boolean, compared: Compa
     return {
       ...found,
       ...(asked.only && analysis.from === 'readings' ? { only: onlyWords(all, asked.only) } : {}),
+      ...(given.blind ? { blind: blindPart(given, given.blind) } : {}),
       ...(asked.registered ? { registered: registeredPart(asked.registered, asked, given, found.groups) } : {}),
     };
   });

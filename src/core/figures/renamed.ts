@@ -21,3 +21,11 @@ export function renamed(answer: Answer, { looks }: Pick<FigureStyle, 'looks'>): 
     ...(answer.layout && a && b ? { layout: { ...answer.layout, a, b } } : {}),
   };
 }
+
+/** A part of a figure without the names its groups were given there, while they stand under letters. */
+export function hidden<P extends { answer: Answer; style: FigureStyle }>(part: P): P {
+  const { answer, style } = part;
+  if (!answer.blind || answer.blind.to !== undefined || !style.looks) return part;
+  const looks = Object.fromEntries(Object.entries(style.looks).map(([key, { name: _, ...look }]) => [key, look]));
+  return { ...part, style: { ...style, looks } };
+}

@@ -69,9 +69,12 @@ export function moveColumn(table: Table, edit: EditOf<'move-column'>): Edited {
   };
 }
 
-export function describeColumn(table: Table, { kind, column: id, ...parts }: EditOf<'describe-column'>): Edited {
-  const column = editableColumn(table, id, false);
-  const next: Record<string, unknown> = { ...column };
+/** Parts put in place of those there were, null taking an optional one away; and the parts as they were. */
+function described<T extends object>(
+  thing: T,
+  parts: Readonly<Record<string, unknown>>,
+): { next: T; before: Record<string, unknown> } {
+  const next = { ...thing } as Record<string, unknown>;
   const before: Record<string, unknown> = {};
   for (const [part, value] of Object.entries(parts)) {
     if (value === undefined) continue;
@@ -79,16 +82,19 @@ export function describeColumn(table: Table, { kind, column: id, ...parts }: Edi
     if (value === null) Reflect.deleteProperty(next, part);
     else next[part] = value;
   }
-  const described = next as unknown as Column;
-  if (parts.formula) demandFormula(table, described);
+  return { next: next as T, before };
+}
+
+export function describeColumn(table: Table, { kind, column: id, ...parts }: EditOf<'describe-column'>): Edited {
+  const { next, before } = described(editableColumn(table, id, false), parts);
+  if (parts.formula) demandFormula(table, next);
   return {
-    table: replaceColumns(table, new Map([[id, described]])),
+    table: replaceColumns(table, new Map([[id, next]])),
     inverse: [{ kind, column: id, ...before }],
   };
 }
 
 export function describeTable(table: Table, { kind, ...parts }: EditOf<'describe-table'>): Edited {
-  const given = Object.entries(parts).filter(([, value]) => value !== undefined);
-  const before = Object.fromEntries(given.map(([part]) => [part, table[part as keyof typeof parts]]));
-  return { table: { ...table, ...Object.fromEntries(given) }, inverse: [{ kind, ...before }] };
+  const { next, before } = described(table, parts);
+  return { table: next, inverse: [{ kind, ...before }] };
 }

@@ -1,3 +1,4 @@
+import { Blind } from './blind';
 import * as v from 'valibot';
 import { Formula } from './formula';
 import { type Table, groupLooks, limitRules, roles, shapes, spreadKinds } from './table';
@@ -69,6 +70,7 @@ export const tableParts = {
   average: v.optional(v.boolean()),
   spread: v.optional(v.picklist(spreadKinds, `The spread is one of ${spreadKinds.join(', ')}.`)),
   level: v.optional(Level),
+  blind: v.optional(v.nullable(Blind)),
 };
 
 /** A whole new table, as an import makes it. */
@@ -81,6 +83,7 @@ export const TableDraft = v.pipe(
     average: v.boolean(),
     spread: v.picklist(spreadKinds),
     level: Level,
+    blind: v.optional(Blind),
     rowCount: Row,
     columns: v.pipe(
       v.array(ColumnSchema),

@@ -1,4 +1,5 @@
 /** The model of a table of readings. Immutable: an edit makes a new table that shares what it did not touch. */
+import type { Blind } from './blind';
 import type { Formula } from './formula';
 
 /** What a column is. `spread` belongs to summary figures: the SD, SEM … beside a mean. */
@@ -84,6 +85,8 @@ export interface Table {
   /** What a `summary` table's spread column holds; `level` is the interval's. */
   readonly spread: SpreadKind;
   readonly level: number;
+  /** That its groups stand under letters, or did. */
+  readonly blind?: Blind | undefined;
   readonly rowCount: number;
   readonly columns: readonly Column[];
 }

@@ -2,12 +2,12 @@
 import { analysisOf } from '../analyses/registry';
 import type { Answer } from '../answer/answer';
 import type { Comparison } from '../answer/comparison';
-import { registeredClause } from '../words/registered';
+import { blindClause, registeredClause } from '../words/registered';
 import { type Text, text } from '../words/text';
 
 /** The sentences for the paper's methods section. */
 export const methodsSentence = (answer: Answer): Text =>
-  text`${analysisOf(answer.question).words.methods(answer)}${registeredClause(answer.registered)}`;
+  text`${analysisOf(answer.question).words.methods(answer)}${registeredClause(answer.registered)}${blindClause(answer.blind)}`;
 
 /** The sentences for the paper's results section. */
 export const resultsSentence = (answer: Answer, comparison: Comparison): Text =>

@@ -163,8 +163,42 @@ function entered(table: Table, edits: readonly TableEdit[], inverse: readonly Ta
   return `${counted(rows, 'row')} of ${of} entered, as ${layoutNames[table.shape]}`;
 }
 
+/** "group names put back: A is Red lamp, B is White lamp": which letter stood for which. */
+function revealed(edits: readonly TableEdit[], inverse: readonly TableEdit[]): string {
+  const heads = (all: readonly TableEdit[]): Map<string, string> =>
+    new Map(
+      all.flatMap((e): [string, string][] => {
+        if (e.kind !== 'describe-column') return [];
+        const levels = (e.levels ?? []).map(({ id, name }): [string, string] => [`${e.column} ${id}`, name]);
+        return e.name === undefined ? levels : [[e.column, e.name], ...levels];
+      }),
+    );
+  const letters = heads(inverse);
+  const told = [...heads(edits)].flatMap(([id, name]) => {
+    const was = letters.get(id);
+    return was === undefined || was === name ? [] : [`${was} is ${shortened(name)}`];
+  });
+  const more = told.length > 12 ? [...told.slice(0, 12), `and ${told.length - 12} more`] : told;
+  return `group names put back${more.length === 0 ? '' : `: ${more.sort().join(', ')}`}`;
+}
+
+/** Whether a change tells the name of a group: what a log may not repeat while names are hidden. */
+export const namesGroups = (table: Table, edits: readonly TableEdit[]): boolean => {
+  const isGroup = (id: string): boolean => findColumn(table, id)?.role === 'group';
+  return edits.some(
+    (e) =>
+      (e.kind === 'describe-column' && (e.name !== undefined || e.levels !== undefined)) ||
+      (e.kind === 'write' && e.columns.some(isGroup)) ||
+      e.kind === 'insert-column' ||
+      e.kind === 'remove-column',
+  );
+};
+
 /** A change in words: its first few edits, and how many more. */
 export function changeWords(table: Table, edits: readonly TableEdit[], inverse: readonly TableEdit[] = []): string {
+  const blind = edits.find((e) => e.kind === 'describe-table' && e.blind !== undefined);
+  if (blind?.kind === 'describe-table')
+    return blind.blind?.to === undefined ? 'group names hidden behind letters' : revealed(edits, inverse);
   const layout = edits.find((e) => e.kind === 'describe-table' && e.shape !== undefined);
   if (layout && edits.length > 3 && layout.kind === 'describe-table') {
     const block = entered({ ...table, shape: layout.shape ?? table.shape }, edits, inverse);

@@ -1,4 +1,5 @@
-/** What a paper says of a question that was registered. */
+/** What a paper says of a question that was registered, and of groups that stood under letters. */
+import type { Answer } from '../answer/answer';
 import type { Registered } from '../answer/registered';
 import { counted } from './numbers';
 
@@ -25,4 +26,18 @@ export function registeredClause(registered: Registered | undefined): string {
       ? 'Nothing deviated from what was registered.'
       : `Deviations from what was registered: ${deviations.join('; ')}.`;
   return ` The question was registered ${registrationWords(registered)}. ${told}`;
+}
+
+/** The sentence for the methods section on groups whose names were hidden; a space before it. */
+export function blindClause(blind: Answer['blind']): string {
+  if (!blind) return '';
+  const { from, to, asideBefore, asideSince } = blind;
+  if (to === undefined) return ` Group names have been hidden behind letters since ${dayOf(from)}.`;
+  const [first, last] = [dayOf(from), dayOf(to)];
+  const set = (n: number): string => (n === 0 ? 'no reading' : counted(n, 'reading'));
+  const aside =
+    asideBefore + asideSince === 0
+      ? ''
+      : `; ${set(asideBefore)} had been set aside before they were named, ${asideSince === 0 ? 'and none since' : `and ${set(asideSince)} since`}`;
+  return ` Group names were hidden behind letters ${first === last ? `on ${first}` : `from ${first} to ${last}`}${aside}.`;
 }

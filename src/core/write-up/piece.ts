@@ -10,6 +10,8 @@ export interface QuestionPieces {
   name: string;
   /** Why it has no answer now; its pieces then keep their last text. */
   trouble?: string;
+  /** Whether its groups stand under letters: what was read before is then not shown. */
+  hidden?: true;
   sentences: Partial<Record<SentencePart, Text>>;
   numbers: Partial<Record<NumberPart, string>>;
   tables: TextTable[];
@@ -113,6 +115,13 @@ function tableFrom(kept: string): TextTable | undefined {
   } catch {
     return undefined;
   }
+}
+
+/** Whether what a piece read before may not be shown: it may name groups that stand under letters now. */
+export function isHidden({ attrs }: Piece, { questions, figures }: StudyPieces): boolean {
+  const question =
+    'question' in attrs ? attrs.question : 'figure' in attrs ? figures[attrs.figure]?.question : undefined;
+  return question === undefined ? Object.values(questions).some((q) => q.hidden) : questions[question]?.hidden === true;
 }
 
 /** A reading as a piece keeps it, to tell later whether it has changed. */

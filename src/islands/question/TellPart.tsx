@@ -18,14 +18,16 @@ interface LineProps {
   kind: Kind;
   text: Text;
   question: Question;
+  /** Whether groups stand under letters: one’s own wording may name them, and is not shown then. */
+  hidden: boolean;
   onChange: (question: Question) => void;
 }
 
 /** A sentence for the paper: as it follows from the answer, or in the person's own words with its numbers renewed. */
-function TellLine({ name, kind, text, question, onChange }: LineProps) {
+function TellLine({ name, kind, text, question, hidden, onChange }: LineProps) {
   const [draft, setDraft] = useState<string>();
   const now = plain(text);
-  const kept = question.own?.[kind];
+  const kept = hidden ? undefined : question.own?.[kind];
   const merged = useMerged(kept, now);
   const wording = merged ? merged.pieces.map((p) => p.text).join('') : now;
   const renewed = merged?.pieces.some((p) => p.fresh) ?? false;
@@ -123,15 +125,24 @@ interface Props {
 export function TellPart({ answer, onChange }: Props) {
   const { question, comparison } = answer;
   const [tables, setTables] = useState(false);
+  const hidden = answer.blind !== undefined && answer.blind.to === undefined;
   return (
     <>
-      <TellLine name="Methods" kind="methods" text={methodsSentence(answer)} question={question} onChange={onChange} />
+      <TellLine
+        name="Methods"
+        kind="methods"
+        text={methodsSentence(answer)}
+        question={question}
+        hidden={hidden}
+        onChange={onChange}
+      />
       {comparison.ok && (
         <TellLine
           name="Results"
           kind="results"
           text={resultsSentence(answer, comparison.value)}
           question={question}
+          hidden={hidden}
           onChange={onChange}
         />
       )}
@@ -140,6 +151,7 @@ export function TellPart({ answer, onChange }: Props) {
         kind="legend"
         text={figureLegend(answer, defaultFigureStyle)}
         question={question}
+        hidden={hidden}
         onChange={onChange}
       />
       <details onToggle={(e) => setTables(e.currentTarget.open)}>

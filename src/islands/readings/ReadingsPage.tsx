@@ -2,6 +2,8 @@ import { useStore } from '@nanostores/react';
 import { nanoid } from 'nanoid';
 import { Suspense, lazy, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { attempt } from '../../core/numeric/domain-error';
+import { random } from '../../core/numeric/random';
+import { blindEdits, isBlind, revealEdits } from '../../core/readings/blind';
 import { sentColumn } from '../../core/readings/column-edits';
 import { moveColumnEdits } from '../../core/readings/group-edits';
 import { columnsAreGroups } from '../../core/readings/groups';
@@ -177,6 +179,26 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     if (edit(edits.value)) setSelection(at(0, 0));
   };
 
+  const hide = () => {
+    const [seed = 1] = crypto.getRandomValues(new Uint32Array(1));
+    const edits = attempt(() => blindEdits(table, new Date().toISOString(), random(seed)));
+    if (!edits.ok) return say(edits.reason);
+    if (edit(edits.value))
+      say('Group names are hidden behind letters, here, in every answer, picture and export, until you reveal them.');
+  };
+  const reveal = () =>
+    setSaid({
+      text: 'Names stand again everywhere, and the log and Methods say when they were revealed.',
+      action: {
+        label: 'Reveal them',
+        run: () => {
+          const edits = attempt(() => revealEdits(table, new Date().toISOString()));
+          if (!edits.ok) return say(edits.reason);
+          edit(edits.value);
+        },
+      },
+    });
+
   const toggle = (which: Tool) => () => setTool(tool === which ? undefined : which);
   const columnHere = shown.columns[selection.column];
 
@@ -248,6 +270,9 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
                 { label: 'New column', run: toggle('derive'), open: tool === 'derive' },
                 { label: 'Sample or randomize', run: toggle('draw'), open: tool === 'draw' },
                 { label: 'Describe', run: () => setDescribing(!describing), open: describing },
+                isBlind(table)
+                  ? { label: 'Reveal group names …', run: reveal }
+                  : { label: 'Hide group names', run: hide, title: 'Letters in their place, until you reveal them' },
                 { label: 'Export', run: toggle('export'), open: tool === 'export' },
               ]}
             />

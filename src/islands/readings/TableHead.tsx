@@ -39,6 +39,7 @@ export const TableHead = ({ table, saving, onName, onFile, onNew, onRemove }: Pr
             subject: '',
             shape: 'columns',
             average: false,
+            blind: undefined,
             rowCount: 0,
             columns: [emptyColumn('a', 'Group 1'), emptyColumn('b', 'Group 2')],
           })

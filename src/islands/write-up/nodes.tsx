@@ -13,6 +13,7 @@ import { type ReferenceTo, numbered, referenceWords } from '../../core/write-up/
 import {
   type Reading,
   type StudyPieces,
+  isHidden,
   lastNote,
   lastOf,
   readingOf,
@@ -67,7 +68,7 @@ export function standingOf(piece: Piece, pieces: StudyPieces): Stands {
   const seen = { reading: now, why: '', note: '' };
   return seenAs(now) === loosely(piece.attrs.seen)
     ? { ...seen, standing: 'seen' }
-    : { ...seen, standing: 'fresh', old: lastOf(piece) };
+    : { ...seen, standing: 'fresh', ...(isHidden(piece, pieces) ? {} : { old: lastOf(piece) }) };
 }
 
 function usePiece(props: NodeViewProps): Stands | undefined {
