@@ -2,6 +2,8 @@ import { defineMiddleware } from 'astro:middleware';
 import { nameHeader } from './server/door/door';
 import { windowHeader } from './core/study/change';
 import { announce } from './server/changes';
+import { db } from './server/db';
+import { drawnOnce } from './server/drawn-pages';
 import { problem } from './server/problem';
 import { knownAs } from './server/who';
 
@@ -32,14 +34,18 @@ async function wrongMethod(method: string, pattern: string): Promise<Response | 
 }
 
 /** What every page and endpoint has in common; hosts, foreign pages and keys were looked at before, by the door. */
-export const onRequest = defineMiddleware(async ({ request, url, routePattern }, next) => {
+export const onRequest = defineMiddleware(async ({ request, url, routePattern, cookies }, next) => {
   const origin = request.headers.get('origin');
   if (origin !== null && origin !== `${url.protocol}//${request.headers.get('host') ?? ''}`)
     return problem(403, 'Foreign origin', 'Divide takes requests from its own pages only.');
   const name = request.headers.get(nameHeader);
   const response =
     (await wrongMethod(request.method, routePattern)) ??
-    (await knownAs(name === null ? undefined : decodeURIComponent(name), () => next()));
+    (await knownAs(name === null ? undefined : decodeURIComponent(name), () =>
+      request.method === 'GET' && /^\/(studies\/|$)/.test(url.pathname)
+        ? drawnOnce(db(), url.pathname, `${url.search} ${cookies.get('theme')?.value ?? ''}`, () => next())
+        : next(),
+    ));
   if (response.ok && url.pathname.startsWith('/api/') && !['GET', 'HEAD'].includes(request.method))
     announce({
       method: request.method,

@@ -1,5 +1,4 @@
 import { type DrawnPlate, drawnPlate } from '../charts/drawn-plate';
-import { answer } from '../core/answering/answer';
 import { defaultFigureStyle } from '../core/figures/default-style';
 import type { FigureStyle } from '../core/figures/figure-style';
 import type { PlatePart } from '../core/figures/plate';
@@ -9,8 +8,7 @@ import { svgFile } from '../formats/svg';
 import { NotFound } from '../store/errors';
 import { readFigure } from '../store/figures';
 import type { Db } from '../store/open';
-import { readQuestion } from '../store/questions';
-import { readTable } from '../store/tables';
+import { answered } from './answered';
 import { faceFiles, svgFace } from './fonts';
 
 /** A figure as it is now. */
@@ -21,8 +19,7 @@ export interface DrawnFigure extends DrawnPlate {
 /** A figure's answer and style. @throws DomainError where the question has no answer */
 function partOf(db: Db, id: string): PlatePart {
   const { questionId, style } = readFigure(db, id);
-  const { tableId, question } = readQuestion(db, questionId);
-  const found = answer(question, readTable(db, tableId).table);
+  const found = answered(db, questionId);
   if (!found.ok) throw new DomainError(found.reason);
   return { answer: found.value, style: { ...defaultFigureStyle, ...style } };
 }

@@ -1,4 +1,3 @@
-import { answer } from '../core/answering/answer';
 import { describeTable } from '../core/answer/describe-table';
 import type { Question } from '../core/question/question';
 import { namesOf } from '../core/question/naming';
@@ -22,6 +21,7 @@ import type { Db } from '../store/open';
 import { questionsOf } from '../store/questions';
 import { tableIdsOf } from '../store/studies';
 import { readTable, revisionOf } from '../store/tables';
+import { answered } from './answered';
 import { drawnFigure } from './drawn-figure';
 import { notebook, shortLog } from './study-log';
 
@@ -38,8 +38,8 @@ function worded(question: Question, kind: 'methods' | 'results' | 'legend', now:
 }
 
 /** What one question gives a write-up. */
-export function questionPieces(question: Question, table: Table): QuestionPieces {
-  const found = answer(question, table);
+function questionPieces(db: Db, id: string, question: Question, table: Table): QuestionPieces {
+  const found = answered(db, id);
   if (!found.ok)
     return {
       name: shortQuestion(namesOf(question, table)),
@@ -116,7 +116,7 @@ export function studyPieces(db: Db, studyId: string): StudyPieces {
   const questions: Record<string, QuestionPieces> = {};
   for (const { id, tableId, question, revision } of questionsOf(db, studyId))
     questions[id] = cached(`${id} ${revision} ${tableId} ${revisionOf(db, tableId)}`, () =>
-      questionPieces(question, readTable(db, tableId).table),
+      questionPieces(db, id, question, readTable(db, tableId).table),
     );
   const descriptions = Object.fromEntries(
     tableIdsOf(db, studyId).map((id) => [id, cached(`${id} ${revisionOf(db, id)}`, () => descriptionPiece(db, id))]),

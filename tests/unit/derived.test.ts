@@ -136,6 +136,42 @@ describe('derived columns', () => {
   });
 });
 
+describe('derived columns that feed each other', () => {
+  const sum = (a: string, b: string): Formula => ({
+    kind: 'expression',
+    expression: {
+      kind: 'apply',
+      name: '+',
+      args: [
+        { kind: 'column', column: a },
+        { kind: 'column', column: b },
+      ],
+    },
+  });
+  /** Each column the sum of the two before it: 2 to the power of 70 ways to the last, were each way gone. */
+  const chain = tableOf([
+    { ...emptyColumn('c0', 'c0'), cells: ['1', '2'] },
+    { ...emptyColumn('c1', 'c1'), cells: ['1', '0'] },
+    ...Array.from({ length: 70 }, (_, i) => ({ ...emptyColumn(`c${i + 2}`, ''), formula: sum(`c${i}`, `c${i + 1}`) })),
+  ]);
+
+  it('are computed once each, however many read them', () => {
+    const [fib, lucas] = [withDerived(chain).columns.at(-1)!.cells[0], withDerived(chain).columns[4]!.cells[1]];
+    expect(Number(fib)).to.equal(498454011879264);
+    expect(lucas).to.equal('4');
+  });
+
+  it('are told from ones that would read themselves', () => {
+    const last = chain.columns.at(-1)!.id;
+    const loop = { kind: 'describe-column' as const, column: 'c2', formula: sum('c0', last) };
+    expect(() => applyEdits(chain, [loop])).to.throw('cannot be computed from itself');
+    const further = { ...emptyColumn('more', 'more'), formula: sum(last, 'c2') };
+    expect(
+      applyEdits(chain, [{ kind: 'insert-column', at: 0, column: further as never }]).table.columns,
+    ).to.have.length(73);
+  });
+});
+
 describe('drawing and allocating', () => {
   const rows = Array.from({ length: 40 }, (_, i) => i);
 

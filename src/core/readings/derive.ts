@@ -64,14 +64,31 @@ function texts(formula: Formula, sources: Map<string, Column>, rowCount: number)
 
 const made = new WeakMap<Column, { sources: (Column | undefined)[]; rowCount: number; column: Column }>();
 
-function computed(table: Table, column: Column, path: readonly string[]): Column {
+/** @param done what was computed of this table already: columns that feed several others are computed once */
+function computed(table: Table, column: Column, done: Map<string, Column>): Column {
   const { formula } = column;
-  if (!formula || path.includes(column.id)) return column;
+  if (!formula) return column;
+  const known = done.get(column.id);
+  if (known) return known;
+  // A column that would read itself reads what stands in its cells.
+  done.set(column.id, column);
   const ids = sourcesOf(formula);
   const sources = ids.map((id) => {
     const source = findColumn(table, id);
-    return source && computed(table, source, [...path, column.id]);
+    return source && computed(table, source, done);
   });
+  const result = remade(table, column, formula, ids, sources);
+  done.set(column.id, result);
+  return result;
+}
+
+function remade(
+  table: Table,
+  column: Column,
+  formula: Formula,
+  ids: readonly string[],
+  sources: (Column | undefined)[],
+): Column {
   const before = made.get(column);
   if (before?.rowCount === table.rowCount && before.sources.every((s, i) => s === sources[i])) return before.column;
   const present = new Map(ids.flatMap((id, i) => (sources[i] ? [[id, sources[i]] as const] : [])));
@@ -91,7 +108,7 @@ function computed(table: Table, column: Column, path: readonly string[]): Column
 }
 
 /** A derived column with its cells; remembered for as long as its sources stand. */
-export const derivedColumn = (table: Table, column: Column): Column => computed(table, column, []);
+export const derivedColumn = (table: Table, column: Column): Column => computed(table, column, new Map());
 
 const filled = new WeakMap<Table, Table>();
 
@@ -103,7 +120,8 @@ export function withDerived(table: Table): Table {
   if (!table.columns.some((c) => c.formula)) return table;
   const before = filled.get(table);
   if (before) return before;
-  const result = { ...table, columns: table.columns.map((c) => derivedColumn(table, c)) };
+  const done = new Map<string, Column>();
+  const result = { ...table, columns: table.columns.map((c) => computed(table, c, done)) };
   filled.set(table, result);
   filled.set(result, result);
   return result;
@@ -111,14 +129,17 @@ export function withDerived(table: Table): Table {
 
 /** Why a formula cannot stand in a table, if so: a column it reads is gone, or it would read itself. */
 export function formulaTrouble(table: Table, id: string, formula: Formula): string | undefined {
-  const reaches = (from: string, seen: readonly string[]): boolean => {
+  const seen = new Set<string>();
+  const reaches = (from: string): boolean => {
     if (from === id) return true;
+    if (seen.has(from)) return false;
+    seen.add(from);
     const next = findColumn(table, from)?.formula;
-    return next !== undefined && !seen.includes(from) && sourcesOf(next).some((s) => reaches(s, [...seen, from]));
+    return next !== undefined && sourcesOf(next).some(reaches);
   };
   for (const source of sourcesOf(formula)) {
     if (!findColumn(table, source)) return 'A column this is computed from is no longer in the table.';
-    if (reaches(source, [])) return 'A column cannot be computed from itself, not even by way of another.';
+    if (reaches(source)) return 'A column cannot be computed from itself, not even by way of another.';
   }
   if (formula.kind === 'bands') {
     if (formula.names.length !== formula.cuts.length + 1)

@@ -184,7 +184,9 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     const edits = attempt(() => blindEdits(table, new Date().toISOString(), random(seed)));
     if (!edits.ok) return say(edits.reason);
     if (edit(edits.value))
-      say('Group names are hidden behind letters, here, in every answer, picture and export, until you reveal them.');
+      say(
+        'Group names are hidden behind letters, here, in every answer, picture and export, until you reveal them. Words you typed into texts and titles stay as they are.',
+      );
   };
   const reveal = () =>
     setSaid({

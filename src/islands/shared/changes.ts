@@ -46,6 +46,29 @@ export function followAddress(
   };
 }
 
+/** What names a thing of a study, or says that it is there. */
+const named = /^\/api\/(tables|questions|figures|studies)/;
+
+/** Calls a moment after anything of the study was changed, in this window too; several changes in a row are one. */
+export function followStudy(look: () => void): () => void {
+  let waiting: ReturnType<typeof setTimeout> | undefined;
+  let laid = false;
+  const hear: Hear = (change) => {
+    // What is listed came with the page: that the line stands for the first time is no news.
+    const first = change === null && !laid;
+    laid = true;
+    if (first || (change !== null && !named.test(change.path))) return;
+    clearTimeout(waiting);
+    waiting = setTimeout(look, 400);
+  };
+  listen();
+  hearers.add(hear);
+  return () => {
+    clearTimeout(waiting);
+    hearers.delete(hear);
+  };
+}
+
 /** Who changed it, and where, as the page says it. */
 export const elsewhere = (change: Change | undefined): string =>
   change?.by ? `${change.by} changed this in another window` : 'Changed in another window';
