@@ -115,7 +115,7 @@ export async function downloaded(page: Page, press: () => Promise<void>): Promis
 }
 
 /** A line of the study's own list. */
-export const spine = (page: Page, name: string) =>
+export const spine = (page: Page, name: string | RegExp) =>
   page.getByRole('navigation', { name: 'Study' }).getByRole('link', { name });
 
 /** Two lamps compared, in a study of this title. */

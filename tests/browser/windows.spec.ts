@@ -104,22 +104,22 @@ test('words of a write-up that another window overtook are kept, and put over it
   await startStudy(page, 'Two writers');
   await page.goto(page.url().replace(/readings.*/, 'write-up'));
   await page.getByRole('button', { name: 'Begin with an empty page' }).click();
-  await page.getByRole('textbox').pressSequentially('Mine first.');
+  await page.getByRole('textbox', { name: 'The write-up' }).pressSequentially('Mine first.');
   await saved(page);
   const other = await beside(page, context);
-  await expect(other.getByRole('textbox')).toContainText('Mine first.');
+  await expect(other.getByRole('textbox', { name: 'The write-up' })).toContainText('Mine first.');
   // What the other window writes comes over at once …
-  await other.getByRole('textbox').press('End');
-  await other.getByRole('textbox').pressSequentially(' Theirs.');
+  await other.getByRole('textbox', { name: 'The write-up' }).press('End');
+  await other.getByRole('textbox', { name: 'The write-up' }).pressSequentially(' Theirs.');
   await saved(other);
-  await expect(page.getByRole('textbox')).toContainText('Mine first. Theirs.');
+  await expect(page.getByRole('textbox', { name: 'The write-up' })).toContainText('Mine first. Theirs.');
   // … and what was typed here while it could not be sent is not lost to it.
   const mend = await cutOff(page);
-  await page.getByRole('textbox').press('End');
-  await page.getByRole('textbox').pressSequentially(' Lost?');
+  await page.getByRole('textbox', { name: 'The write-up' }).press('End');
+  await page.getByRole('textbox', { name: 'The write-up' }).pressSequentially(' Lost?');
   await expect(page.getByText('Not saved yet')).toBeVisible();
-  await other.getByRole('textbox').press('End');
-  await other.getByRole('textbox').pressSequentially(' More.');
+  await other.getByRole('textbox', { name: 'The write-up' }).press('End');
+  await other.getByRole('textbox', { name: 'The write-up' }).pressSequentially(' More.');
   await saved(other);
   await mend();
   const alert = page.getByRole('alert');
@@ -130,7 +130,7 @@ test('words of a write-up that another window overtook are kept, and put over it
   expect(await page.evaluate(() => navigator.clipboard.readText())).toContain('Mine first. Theirs. Lost?');
   await alert.getByRole('button', { name: 'Keep mine' }).click();
   await saved(page);
-  await expect(other.getByRole('textbox')).toContainText('Mine first. Theirs. Lost?');
+  await expect(other.getByRole('textbox', { name: 'The write-up' })).toContainText('Mine first. Theirs. Lost?');
 });
 
 test('what is removed in one window is told in the others, and comes back with them looking on', async ({

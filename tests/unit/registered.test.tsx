@@ -36,7 +36,11 @@ const answered = (question: Question, table: Table = readings): Answer => {
   if (!found.ok) throw new Error(found.reason);
   return found.value;
 };
-const deviations = (question: Question, table?: Table): string[] => answered(question, table).registered!.deviations;
+const deviations = (question: Question, table?: Table): string[] => {
+  const told = answered(question, table).registered;
+  if (!told) throw new Error('not registered');
+  return told.deviations;
+};
 
 describe('a registered question', () => {
   before(openDocument);
@@ -86,7 +90,7 @@ describe('a registered question', () => {
 
   it('knows the comparisons of several groups and a share, and that a new name of a group is no deviation', () => {
     const many = tableOf(
-      ['a', 'b', 'c'].map((id, i) => ({ ...emptyColumn(id, id, 'mm'), cells: ['1', '2', '4'].map((x) => x + i) })),
+      ['a', 'b', 'c'].map((id, i) => ({ ...emptyColumn(id, id, 'mm'), cells: ['1', '2', '4'].map((x) => `${x}${i}`) })),
     );
     const several = questionOf('several');
     expect(deviations({ ...registered(several, { planned: 3 }), follow: 'holm' }, many)).to.deep.equal([
@@ -169,7 +173,7 @@ describe('a registered question', () => {
     ]);
     const { sentence, table: told } = registrationOf(db, study, 'q');
     expect(sentence).to.match(/greater.*Red lamp/i);
-    const rows = new Map(told.rows.map(([part, words]) => [plain(part!), plain(words!)]));
+    const rows = new Map(told.rows.map(([part = [], words = []]) => [plain(part), plain(words)]));
     expect(rows.get('method')).to.equal('Welch’s t-test');
     expect(rows.get('level')).to.equal('95 % (α = 0.05)');
     expect(rows.get('direction')).to.equal('greater');

@@ -5,12 +5,17 @@ type Hear = (change: Change | null) => void;
 
 const hearers = new Set<Hear>();
 let line: SharedWorker | undefined;
+/** Whether the line stood when it was last heard of: who comes later has not heard that it was laid. */
+let laid = false;
 
 /** Listens from the first hearer on; where pages cannot share a line, they hear of nothing until they are looked at. */
 function listen(): void {
   if (line || typeof SharedWorker === 'undefined') return;
   line = new SharedWorker(new URL('../../workers/changes.worker.ts', import.meta.url), { type: 'module' });
-  line.port.onmessage = ({ data }: MessageEvent<Change | null>) => hearers.forEach((hear) => hear(data));
+  line.port.onmessage = ({ data }: MessageEvent<Change | null>) => {
+    laid = true;
+    hearers.forEach((hear) => hear(data));
+  };
 }
 
 /** The study whose page this is. */
@@ -37,6 +42,7 @@ export function followAddress(
   };
   listen();
   hearers.add(hear);
+  if (laid) queueMicrotask(() => hearers.has(hear) && look());
   document.addEventListener('visibilitychange', seen);
   window.addEventListener('focus', seen);
   return () => {
@@ -52,11 +58,11 @@ const named = /^\/api\/(tables|questions|figures|studies)/;
 /** Calls a moment after anything of the study was changed, in this window too; several changes in a row are one. */
 export function followStudy(look: () => void): () => void {
   let waiting: ReturnType<typeof setTimeout> | undefined;
-  let laid = false;
+  let begun = false;
   const hear: Hear = (change) => {
     // What is listed came with the page: that the line stands for the first time is no news.
-    const first = change === null && !laid;
-    laid = true;
+    const first = change === null && !begun;
+    begun = true;
     if (first || (change !== null && !named.test(change.path))) return;
     clearTimeout(waiting);
     waiting = setTimeout(look, 400);

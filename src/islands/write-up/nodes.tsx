@@ -167,7 +167,7 @@ function BlockPiece(props: NodeViewProps) {
         {reading.kind === 'table' && (
           <div className="my-3">
             <p className="table-number text-[14.5px]">{sentenceCase(reading.table.title)}</p>
-            <div className="overflow-x-auto">
+            <div className="overflow-x-auto" tabIndex={0}>
               <TextTableView
                 {...reading.table}
                 {...renewedCells(reading.table, old)}

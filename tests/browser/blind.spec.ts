@@ -1,0 +1,40 @@
+import { expect } from '@playwright/test';
+import { lampQuestion, saved, spine, test } from './steps';
+
+test.use({ permissions: ['clipboard-read', 'clipboard-write'] });
+
+test('group names give way to letters on every page until they are revealed, and Methods say from when to when', async ({
+  page,
+}) => {
+  await lampQuestion(page, 'Lamps blind');
+  const question = page.url();
+  await page.getByRole('link', { name: 'Open readings' }).click();
+  await page.getByRole('grid').waitFor();
+  await page.getByRole('button', { name: 'Hide group names' }).click();
+  await expect(page.getByText('Group names are hidden behind letters')).toBeVisible();
+  await saved(page);
+  // The list on the left follows without the page being opened again.
+  await expect(spine(page, /^(A · B|B · A)$/)).toBeVisible();
+  const heads = page.getByRole('grid').getByRole('textbox', { name: /^Name of/ });
+  expect(await heads.evaluateAll((all) => all.map((head) => (head as HTMLInputElement).value))).toEqual(['A', 'B']);
+  await page.goto(question);
+  await expect(page.getByRole('region', { name: 'Headline' })).toContainText(/[AB] minus [AB]/);
+  await expect(page.getByTestId('tell-methods')).toContainText('Group names have been hidden behind letters since');
+  expect(await page.locator('main').innerText()).not.toMatch(/lamp/i);
+  await spine(page, 'All changes').click();
+  await expect(page.getByText('group names hidden behind letters')).toBeVisible();
+  expect(await page.locator('main').innerText()).not.toMatch(/(Red|White) lamp/);
+
+  await page.goto(question);
+  await page.getByRole('link', { name: 'Open readings' }).click();
+  await page.getByRole('grid').waitFor();
+  await page.getByRole('button', { name: 'Reveal group names …' }).click();
+  await page.getByRole('button', { name: 'Reveal them' }).click();
+  await expect(spine(page, 'Red lamp · White lamp')).toBeVisible();
+  await saved(page);
+  await page.goto(question);
+  await expect(page.getByRole('region', { name: 'Headline' })).toContainText('Red lamp minus White lamp');
+  await expect(page.getByTestId('tell-methods')).toContainText('Group names were hidden behind letters on');
+  await spine(page, 'All changes').click();
+  await expect(page.getByText(/group names put back: . is (Red|White) lamp, . is/)).toBeVisible();
+});
