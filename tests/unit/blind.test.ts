@@ -125,6 +125,8 @@ describe('blinding', () => {
     expect(notBlinded(counts)).to.match(/cannot be blinded/);
     expect(() => blindEdits(blinded(columns), at, random(1))).to.throw('hidden already');
     expect(() => revealEdits(columns, at)).to.throw('not hidden');
+    const tampered = { ...blinded(columns), blind: { from: at, asideFrom: 0, sealed: '00ff' } };
+    expect(() => revealEdits(tampered, at)).to.throw('changed by hand');
     expect(notBlinded(tableOf([], { shape: 'rows' }))).to.match(/no groups to hide/);
   });
 

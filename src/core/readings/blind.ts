@@ -4,7 +4,7 @@
  * accident; who means to find them does, and so does the log's history.
  */
 import * as v from 'valibot';
-import { demand } from '../numeric/domain-error';
+import { DomainError, demand } from '../numeric/domain-error';
 import { type Random, shuffleInPlace } from '../numeric/random';
 import { columnsAreGroups } from './groups';
 import { levelRows, levelsOf } from './levels';
@@ -41,10 +41,16 @@ const sealedOf = (hidden: Hidden): string =>
     '',
   );
 
-/** @throws where the key was tampered with */
+/** @throws DomainError where the key was changed by hand */
 function opened(sealed: string): Hidden {
   const bytes = Uint8Array.from(sealed.match(/../g) ?? [], (pair) => Number.parseInt(pair, 16) ^ 0x5a);
-  return v.parse(Hidden, JSON.parse(new TextDecoder().decode(bytes)));
+  try {
+    return v.parse(Hidden, JSON.parse(new TextDecoder().decode(bytes)));
+  } catch {
+    throw new DomainError(
+      'The names behind the letters cannot be read: they were changed by hand. The log goes back to before they were hidden.',
+    );
+  }
 }
 
 /** A, B … Z, AA, AB … */
@@ -143,9 +149,9 @@ export function blindEdits(table: Table, at: string, random: Random): TableEdit[
 
 /** Puts the names back where the letters stand, also in rows that came since. @throws DomainError where nothing is hidden */
 export function revealEdits(table: Table, at: string): TableEdit[] {
-  const { sealed, ...blind } = table.blind ?? {};
-  demand(sealed !== undefined && 'from' in blind, 'Its group names are not hidden.');
-  const hidden = opened(sealed ?? '');
+  const { blind } = table;
+  if (blind?.sealed === undefined) throw new DomainError('Its group names are not hidden.');
+  const hidden = opened(blind.sealed);
   const edits: TableEdit[] = [];
   for (const column of table.columns) {
     const own = hidden.filter((h) => h.column === column.id);
@@ -169,12 +175,11 @@ export function revealEdits(table: Table, at: string): TableEdit[] {
       }),
     });
   }
-  const since = blind as Omit<Blind, 'sealed'>;
   return [
     ...edits,
     {
       kind: 'describe-table',
-      blind: { from: since.from, asideFrom: since.asideFrom, to: at, asideTo: asideCount(table) },
+      blind: { from: blind.from, asideFrom: blind.asideFrom, to: at, asideTo: asideCount(table) },
     },
   ];
 }
