@@ -126,6 +126,7 @@ function tableOf(table: TextTable): Table {
     new TableCell({
       children: [
         new Paragraph({
+          spacing: { after: 0, line: 260 },
           alignment: column === 0 || words.includes(column) ? AlignmentType.LEFT : AlignmentType.RIGHT,
           children: text.map((p) =>
             textRun(typeof p === 'string' ? { text: p, bold } : { text: p.symbol, bold, italic: true }),

@@ -164,7 +164,7 @@ describe('the parts of a write-up', () => {
       { type: 'wholeLog', attrs: { seen: '' } },
     );
     const [one, two, three] = said(settled(text, pieces()));
-    expect(one).to.match(/^Figure 1\. [A-Z].*\.$/);
+    expect(one).to.match(/^Figure 1\. [A-Z][^.]*\.$/);
     expect(two).to.match(/^Table 1\. /);
     expect(three).to.equal('Table 2. Log of the study');
   });
@@ -224,6 +224,7 @@ describe('the parts of a write-up', () => {
     const what = (query: string): string[] => matching(all, query).map((i) => i.piece.type);
     expect(what('red lamp: mean (mm) red lamp · white lamp')[0]).to.equal('liveCell');
     expect(what('descriptions lamp trial')).to.deep.equal(['description']);
+    expect(what('lamp trial of descriptions')).to.deep.equal(['description']);
     expect(what('figure 1 this text')).to.deep.equal(['reference']);
     expect(what('references of the methods')).to.deep.equal(['listing']);
     expect(what('log, every line')).to.deep.equal(['wholeLog']);

@@ -41,7 +41,7 @@ function capitalized([first, ...rest]: Run[]): Run[] {
 }
 
 /** The first sentence of a caption, for a list. */
-const inShort = (caption: Text): string => sentenceCase(/^.*?[.:](?= |$)|^.*/s.exec(plain(caption))?.[0] ?? '');
+const inShort = (caption: Text): string => sentenceCase(/^.*?\.(?= |$)|^.*/s.exec(plain(caption))?.[0] ?? '');
 
 /** All words of blocks, for finding what they name. */
 function wordsOf(blocks: readonly SettledBlock[]): string {

@@ -103,5 +103,5 @@ export function fromText(writeUp: WriteUp, pieces: StudyPieces): Insertable[] {
 /** Those that hold every word asked for. */
 export function matching(all: readonly Insertable[], query: string): Insertable[] {
   const words = query.toLowerCase().split(/\s+/).filter(Boolean);
-  return all.filter(({ what, of }) => words.every((w) => `${what} ${of}`.toLowerCase().includes(w)));
+  return all.filter(({ what, of }) => words.every((w) => `${what} of ${of}`.toLowerCase().includes(w)));
 }

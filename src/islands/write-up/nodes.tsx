@@ -7,7 +7,7 @@ import { type ReactNode, createContext, useContext } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
 import { sentenceCase } from '../../core/words/sentences';
 import type { TextTable } from '../../core/words/tables/result-table';
-import { type Text, loosely, plain } from '../../core/words/text';
+import { type Text, loosely, plain, unbroken } from '../../core/words/text';
 import type { Insert, Piece, WriteUp } from '../../core/write-up/document';
 import { type ReferenceTo, numbered, referenceWords } from '../../core/write-up/numbered';
 import {
@@ -121,7 +121,7 @@ function Changed({ old, now }: { old: string; now: Text }) {
   return (
     <>
       {changedWords(loosely(old), loosely(plain(now))).map(({ text, change }, i) =>
-        change === 'old' ? <del key={i}>{text}</del> : change === 'new' ? <ins key={i}>{text}</ins> : text,
+        change === 'old' ? <del key={i}>{text}</del> : change === 'new' ? <ins key={i}>{text}</ins> : unbroken(text),
       )}
     </>
   );
