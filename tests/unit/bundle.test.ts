@@ -110,7 +110,7 @@ describe('the bundle of a study', () => {
     expect(text('figures/01.svg')).to.include('<svg').and.include('Red lamp');
     expect(loosely(text('write-up.html')))
       .to.include('difference 5.9 mm')
-      .and.include('<figure><svg');
+      .and.include('<figure id="figure-1"><svg');
     expect(loosely(text('write-up.md')))
       .to.include('difference 5.9 mm')
       .and.include('](figures/02.svg)');

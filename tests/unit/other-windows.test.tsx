@@ -6,7 +6,9 @@ import type { Change } from '../../src/core/study/change';
 import { touches, windowHeader } from '../../src/core/study/change';
 import { NewerElsewhere } from '../../src/islands/shared/NewerElsewhere';
 import { SaveState } from '../../src/islands/shared/SaveState';
+import { Spine } from '../../src/islands/shared/Spine';
 import { thisWindow } from '../../src/islands/shared/api';
+import { followAddress } from '../../src/islands/shared/changes';
 import { useKeptValue } from '../../src/islands/shared/kept-value';
 import { announce, changeStream } from '../../src/server/changes';
 
@@ -169,6 +171,57 @@ describe('another window', () => {
     fail = undefined;
     await waitFor(() => expect(kept.question).to.equal('fuller'), { timeout: 5000 });
   }).timeout(15_000);
+
+  it('is never older: a revision from before is not shown in place of what stands here', async () => {
+    const { value, says } = shown();
+    kept = { question: 'long gone', revision: 2 };
+    tell(change());
+    await new Promise((r) => setTimeout(r, 30));
+    expect(value()).to.equal('first');
+    kept = { question: 'theirs', revision: 4 };
+    tell(change());
+    await says(/Changed in another window/);
+    expect(value()).to.equal('theirs');
+  });
+
+  it('may have changed it before this page listened: who begins to listen later looks at once', async () => {
+    tell(null);
+    const looked: unknown[] = [];
+    const stop = followAddress(address, (told) => looked.push(told));
+    await waitFor(() => expect(looked).to.deep.equal([undefined]));
+    tell(change());
+    expect(looked).to.have.length(2);
+    stop();
+    tell(change());
+    expect(looked).to.have.length(2);
+    // Ended before its turn, it does not look.
+    followAddress(address, (told) => looked.push(told))();
+    await new Promise((r) => setTimeout(r, 5));
+    expect(looked).to.have.length(2);
+  });
+
+  it('adds a question, and the list of the study shows it a moment later, asked for once however much was done', async () => {
+    const entry = (id: string, label: string) => ({ id, label, href: `/studies/s/questions/${id}` });
+    const start = { readings: [entry('t', 'Lamps')], questions: [], figures: [], writeUp: [], log: [] };
+    let asked = 0;
+    globalThis.fetch = (path) => {
+      expect(path).to.equal('/api/studies/s/spine');
+      asked += 1;
+      return Promise.resolve(Response.json({ ...start, questions: [entry('q', 'A · B'), entry('r', 'A · C')] }));
+    };
+    const page = render(createElement(Spine, { study: 's', start, current: 'q' }));
+    expect(page.queryByRole('heading', { name: 'Questions' })).to.equal(null);
+    tell(null);
+    for (let i = 0; i < 5; i++) tell(change({ window: thisWindow, path: `/api/questions/${i}` }));
+    // What concerns no list is not looked at.
+    tell(change({ path: '/api/answer', method: 'POST' }));
+    await waitFor(() => page.getByRole('heading', { name: 'Questions' }), { timeout: 3000 });
+    expect(asked).to.equal(1);
+    const links = page.getAllByRole('link');
+    expect(links.map((link) => link.textContent)).to.deep.equal(['Lamps', 'A · B', 'A · C']);
+    expect(links.map((link) => link.getAttribute('aria-current'))).to.deep.equal([null, 'page', null]);
+    expect(links[1]?.getAttribute('href')).to.equal('/studies/s/questions/q');
+  });
 
   it('is told of what touches it: the thing itself, its parts, and what turns the whole study back', () => {
     const touched = (method: string, path: string) => touches(change({ method, path }), '/api/tables/t', 's');
