@@ -105,6 +105,26 @@ describe('a registered question', () => {
     expect(deviations(registered(two, { planned: 3, aside: 1 }), renamed)).to.deep.equal([]);
   });
 
+  it('tells what the sizes of the groups decided otherwise than they did when it was registered', () => {
+    const cells = (n: number) => Array.from({ length: n }, (_, i) => String(i * i + n));
+    const groups = (sizes: number[]) =>
+      tableOf(sizes.map((n, i) => ({ ...emptyColumn(`g${i}`, `Group ${i}`, 'mm'), cells: cells(n) })));
+    const several = questionOf('several');
+    const { question } = answered(several, groups([4, 4, 4]));
+    const asRegistered = registered(several, { planned: undefined, question });
+    expect(deviations(asRegistered, groups([4, 4, 4]))).to.deep.equal([]);
+    expect(deviations(asRegistered, groups([3, 4, 6])).join('; '))
+      .to.include('method Welch’s analysis of variance, registered One-way analysis of variance')
+      .and.include('comparisons all pairs, Games–Howell, registered all pairs, Tukey–Kramer');
+    const control = registered(several, {
+      planned: undefined,
+      question: { ...question, compare: 'control', control: 'g1' },
+    });
+    expect(
+      deviations({ ...control, compare: 'control', control: 'g2', spread: 'pooled' }, groups([4, 4, 4])),
+    ).to.deep.equal(['control Group 2, registered Group 1']);
+  });
+
   it('is taken by the schema, which refuses a time that is none and a plan of one', () => {
     const question = registered(two);
     expect(v.parse(Schema, question)).to.deep.equal(question);

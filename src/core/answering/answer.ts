@@ -174,6 +174,8 @@ const answered = (asked: Question, given: Table, brief: boolean, compared: Compa
       ...found,
       ...(asked.only && analysis.from === 'readings' ? { only: onlyWords(all, asked.only) } : {}),
       ...(given.blind ? { blind: blindPart(given, given.blind) } : {}),
-      ...(asked.registered ? { registered: registeredPart(asked.registered, asked, given, found.groups) } : {}),
+      ...(asked.registered
+        ? { registered: registeredPart(asked.registered, found.question, given, found.groups) }
+        : {}),
     };
   });

@@ -5,6 +5,7 @@ import type { GroupPart } from '../answer/group-part';
 import type { Registered } from '../answer/registered';
 import { alphaOf } from '../procedures/interval';
 import { type Choices, choicesOf } from '../question/choices';
+import { groupChoices } from '../question/asking';
 import { namesOf } from '../question/naming';
 import type { Question, Registration } from '../question/question';
 import type { Table } from '../readings/table';
@@ -38,8 +39,8 @@ function partsOf(question: Question, table: Table): Map<string, string> {
     ['difference tested against', facts.differences ? String(choices.value) : undefined],
     ['equivalence margin', question.bounds ? `${question.bounds.low} to ${question.bounds.high}` : undefined],
     ['comparisons', facts.follows ? `${comparedWords[choices.compare]}, ${followNames[choices.follow]}` : undefined],
-    ['contrasts', question.contrasts ? JSON.stringify(question.contrasts.map((c) => c.weights)) : undefined],
-    ['control', question.control],
+    ['contrasts', question.contrasts?.map((c) => `${c.name}: ${Object.values(c.weights).join(', ')}`).join('; ')],
+    ['control', groupChoices(table, question).find((g) => g.id === question.control)?.name ?? question.control],
     ['sums of squares', facts.sums ? `type ${choices.sums}` : undefined],
     ['sphericity', facts.sphericities ? choices.sphericity : undefined],
     ['statistic', choices.method === 'shuffle' ? choices.statistic : undefined],
@@ -55,8 +56,8 @@ export const registeredParts = ({ question }: Registration, table: Table): [stri
   ...partsOf(question, table),
 ];
 
-/** Parts whose words are only ids or weights: of these it is said that they are others. */
-const unspoken = new Set(['control', 'contrasts', 'sphericity']);
+/** Parts whose words would be long: of these it is said that they are others. */
+const unspoken = new Set(['contrasts', 'sphericity']);
 
 /** Choices that are another now, in words. */
 function changes(registration: Registration, now: Question, table: Table): string[] {
@@ -84,7 +85,7 @@ function sizes(planned: number | undefined, groups: readonly GroupPart[]): strin
   ];
 }
 
-/** @param groups those compared, as the answer has them */
+/** @param now the question answered, with what the sizes of its groups decided @param groups those compared, as the answer has them */
 export function registeredPart(
   registration: Registration,
   now: Question,

@@ -17,7 +17,7 @@ interface Props {
 export function Registration({ question, shown, href, onChange }: Props) {
   const [open, setOpen] = useState(false);
   const [planned, setPlanned] = useState<number>();
-  const { registered, own: _, ...asked } = question;
+  const { registered } = question;
   if (registered) {
     const { deviations = [] } = shown?.registered ?? {};
     return (
@@ -37,7 +37,7 @@ export function Registration({ question, shown, href, onChange }: Props) {
           className="plain-button"
           title="The log keeps that it was registered, and how"
           onClick={() => {
-            const { registered: __, ...rest } = question;
+            const { registered: _, ...rest } = question;
             onChange(rest);
           }}
         >
@@ -50,6 +50,8 @@ export function Registration({ question, shown, href, onChange }: Props) {
   const readings = groups.reduce((n, g) => n + g.n + g.readings.aside.length, 0);
   const register = () => {
     const aside = groups.reduce((n, g) => n + g.readings.aside.length, 0);
+    // With what the sizes of the groups decide, so that a later decision is told as a deviation.
+    const { registered: _, own: __, ...asked } = shown?.question ?? question;
     setOpen(false);
     onChange({
       ...question,
