@@ -15,7 +15,7 @@ await served(4393, ['--demo'], async (base) => {
     await context.addCookies([{ name: 'theme', value: theme, url: base }]);
     await page.reload();
     // The line on which a page hears of changes stays open: it is quiet once it listens, and nothing is on its way.
-    await page.waitForFunction("document.querySelector('astro-island[ssr]') === null");
+    await page.locator('astro-island[ssr]').first().waitFor({ state: 'detached' });
     await page.waitForTimeout(1500);
     await page.evaluate('document.fonts.ready');
     await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
