@@ -12,6 +12,7 @@ const floors = [
   ['distributions', 'kernels'],
   ['procedures'],
   ['readings', 'working'],
+  ['understanding'],
   // What a question may choose depends on its kind.
   ['question', 'analyses/(facts|kinds)\\.ts', 'analyses/.*/facts\\.ts'],
   ['answer'],

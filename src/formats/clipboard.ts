@@ -6,11 +6,41 @@ const rectangular = (rows: readonly (readonly string[])[]): string[][] => {
   return rows.map((row) => Array.from({ length: width }, (_, i) => row[i] ?? ''));
 };
 
+/** Whether a text is a number, or stands where one would. */
+const isFigure = (cell: string): boolean => /^\s*[<>]?\s*[+−-]?[\d.,]*\d\s*%?\s*$/.test(cell) || /^\s*$/.test(cell);
+
+/** Rows parted by a mark that parts every line into as many cells, most of them numbers; undefined where none does. */
+function partedBy(text: string, delimiter: string): string[][] | undefined {
+  const { data } = Papa.parse<string[]>(text, { delimiter });
+  const rows = data.filter((row) => row.some((cell) => cell.trim() !== ''));
+  // "| a | b |" has marks at its ends, and a rule of dashes under its heads.
+  const edged = delimiter === '|' && rows.every((row) => row[0]?.trim() === '' && row.at(-1)?.trim() === '');
+  const cells = (edged ? rows.map((row) => row.slice(1, -1)) : rows).map((row) => row.map((cell) => cell.trim()));
+  const body = cells.filter((row) => !row.every((cell) => /^:?-{2,}:?$/.test(cell)));
+  const [, second] = body;
+  if (!second || second.length < 2) return undefined;
+  const even = body.filter((row) => row.length === second.length).length >= 0.8 * body.length;
+  const below = body.slice(1).flat();
+  return even && below.filter(isFigure).length >= 0.4 * below.length ? body : undefined;
+}
+
 /** A pasted or opened block as rows of texts, made rectangular; nothing in it is dropped or changed. */
 export function blockFromText(text: string): string[][] {
-  // What a spreadsheet copies is tab-separated; a single column of text may well hold commas.
-  const { data } = Papa.parse<string[]>(text.replace(/\r?\n$/, ''), { delimiter: '\t' });
-  return rectangular(data);
+  const whole = text.replace(/\r?\n$/, '');
+  // What a spreadsheet copies is tab-separated. Without a tab other marks may part the columns; but a single column may
+  // hold decimal commas, and a single line a list.
+  if (!whole.includes('\t') && /\n\s*\S/.test(whole)) {
+    const decimals = whole
+      .split(/\r?\n/)
+      .slice(1)
+      .every((line) => /^\s*[+−-]?\d*,?\d*\s*$/.test(line));
+    const parted =
+      partedBy(whole, ';') ??
+      partedBy(whole, '|') ??
+      (decimals && !/,.*\p{L}|\p{L}.*,/u.test(whole) ? undefined : partedBy(whole, ','));
+    if (parted) return rectangular(parted);
+  }
+  return rectangular(Papa.parse<string[]>(whole, { delimiter: '\t' }).data);
 }
 
 /** The first table of an HTML fragment as rows of texts; cells that span several are followed by empty ones. */

@@ -97,7 +97,7 @@ function insertColumn(db: Db, tableId: string, column: Column, position: number)
 }
 
 /** What is kept of a table beside its columns. */
-const partsOf = ({ name, measure, subject, shape, average, spread, level, blind, rowCount }: Table) => ({
+const partsOf = ({ name, measure, subject, shape, average, spread, level, settled, blind, rowCount }: Table) => ({
   name,
   measure,
   subject,
@@ -105,6 +105,7 @@ const partsOf = ({ name, measure, subject, shape, average, spread, level, blind,
   average,
   spread,
   level,
+  settled: settled ?? null,
   blind: blind ?? null,
   rowCount,
 });
@@ -189,10 +190,16 @@ export function readTableHeads(db: Db, studyId: string): Table[] {
 }
 
 function headOfTable(kept: typeof tables.$inferSelect, heads: (typeof columns.$inferSelect)[]): Table {
-  const { blind, ...parts } = partsOf({ ...kept, blind: kept.blind ?? undefined, columns: [] });
+  const { blind, settled, ...parts } = partsOf({
+    ...kept,
+    settled: kept.settled ?? undefined,
+    blind: kept.blind ?? undefined,
+    columns: [],
+  });
   return {
     id: kept.id,
     ...parts,
+    ...(settled ? { settled } : {}),
     ...(blind ? { blind } : {}),
     columns: heads.map((c) => ({
       id: c.id,

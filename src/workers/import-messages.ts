@@ -1,5 +1,5 @@
 import type { Area } from '../core/readings/block';
-import type { Intake, IntakeChoice } from '../core/readings/intake';
+import type { Intake, IntakeChoice } from '../core/understanding/intake';
 import type { Delimiter } from '../formats/delimited';
 import type { Encoding } from '../formats/text-encoding';
 

@@ -1,7 +1,7 @@
 /** Opens a file, says what it holds, and sends it to be kept: all off the main thread. Stopping it is ending the worker. */
 import { DomainError } from '../core/numeric/domain-error';
 import { type Area, blocksOf, cut, wholeOf } from '../core/readings/block';
-import { intake } from '../core/readings/intake';
+import { intake } from '../core/understanding/intake';
 import { type Opened, fileLimit, openFile } from '../formats/open-file';
 import type { ImportReply, ImportRequest, LookChoice, Looked } from './import-messages';
 

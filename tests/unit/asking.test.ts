@@ -3,15 +3,8 @@ import fc from 'fast-check';
 import * as v from 'valibot';
 import { demoTables } from '../../demo/skerrow';
 import { answer } from '../../src/core/answering/answer';
-import {
-  asDesign,
-  designOf,
-  firstQuestion,
-  groupChoices,
-  isWithin,
-  kindOf,
-  kindsFor,
-} from '../../src/core/question/asking';
+import { asDesign, designOf, groupChoices, isWithin, kindOf, kindsFor } from '../../src/core/question/asking';
+import { firstQuestion } from '../../src/core/question/first';
 import { choicesOf, followUpsFor, methodsFor } from '../../src/core/question/choices';
 import { Question, questionOf } from '../../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';

@@ -8,7 +8,7 @@ import { tableXlsx } from '../../src/formats/export-table';
 import { readXlsx } from '../../src/formats/xlsx';
 import { applyEdits } from '../../src/core/readings/edits';
 import type { TableEdit } from '../../src/core/readings/table-edit';
-import { understand } from '../../src/core/readings/parse-number';
+import { understand, isMissing } from '../../src/core/readings/parse-number';
 import { readColumn } from '../../src/core/readings/read-column';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { splitUnit } from '../../src/core/readings/units';
@@ -47,7 +47,12 @@ describe('reading a cell', () => {
 
   it('never takes an empty cell for zero, and says what it cannot read', () => {
     expect(value('   ')).to.equal('empty');
-    for (const text of ['n/a', '<LOD', '12..5', '1e999', 'mm', '1,23,4', '0x10', 'Infinity'])
+    for (const text of ['n/a', 'NA', '-', '–', 'missing', '.', '?']) expect(value(text), text).to.equal('empty');
+    expect(understand('#DIV/0!', '', 'auto')).to.deep.equal({
+      kind: 'unread',
+      why: 'is an error of the spreadsheet it came from, a division by zero',
+    });
+    for (const text of ['nd', '<LOD', '12..5', '1e999', 'mm', '1,23,4', '0x10', 'Infinity'])
       expect(value(text), text).to.equal('unread');
     expect(understand('1,234', '', 'auto')).to.deep.include({ kind: 'unread' });
     expect(understand('1,234', '', 'auto'))
@@ -67,7 +72,7 @@ describe('reading a cell', () => {
       fc.property(fc.array(fc.string({ maxLength: 8 })), (cells) => {
         const { used, aside, unread } = readColumn({ ...table(cells).columns[0]!, aside: { 0: 'why' } });
         const rows = [...used, ...aside, ...unread].map((cell) => cell.row).sort((a, b) => a - b);
-        expect(rows).to.deep.equal(cells.flatMap((text, row) => (text.trim() === '' ? [] : [row])));
+        expect(rows).to.deep.equal(cells.flatMap((text, row) => (text.trim() === '' || isMissing(text) ? [] : [row])));
       }),
     ));
 

@@ -143,8 +143,8 @@ export function cellParts(layout: Factors, level: number): GroupPart[] {
   );
 }
 
-function fromReport(table: Table, level: number): GroupPart[] {
-  return reportedGroups(table).map(({ figures, ...group }) => {
+function fromReport(table: Table, { about, level }: Question): GroupPart[] {
+  return reportedGroups(table, about === 'spread' ? 'spread' : 'value').map(({ figures, ...group }) => {
     const readings = { used: [], aside: [], unread: [] };
     if (!figures.ok) return { ...group, readings, n: 0, decimals: 0, reported: true, lacking: figures.reason };
     const { n, mean, variance } = figures.value;
@@ -164,7 +164,7 @@ function fromReport(table: Table, level: number): GroupPart[] {
 /** Every group of the table, as far as the question's columns name them. */
 export const allParts = (table: Table, question: Question, brief = false): GroupPart[] =>
   table.shape === 'summary'
-    ? fromReport(table, question.level)
+    ? fromReport(table, question)
     : groupsOf(table, { measure: question.measure, by: question.by }).map((g) =>
         fromReadings(g, question.level, brief),
       );

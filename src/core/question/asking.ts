@@ -1,11 +1,9 @@
-/** From readings to a question: what a table can be asked, and how one design becomes another. */
-import { attempt } from '../numeric/domain-error';
+/** What a table can be asked, and how one design becomes another. */
 import type { CountTable } from '../readings/counts';
-import { countTable, holdsCounts } from '../readings/count-table';
 import { factorColumns } from '../readings/factors';
 import { columnsAreGroups, groupNames } from '../readings/groups';
 import { type Table, columnsOf } from '../readings/table';
-import { type Design, type Question, questionOf } from './question';
+import type { Design, Question } from './question';
 
 /** What is compared, as the sentence's first choice. */
 export type Kind = 'value' | 'two' | 'several' | 'factors';
@@ -73,24 +71,6 @@ export const sameOutcomes = ({ rows, columns }: CountTable): boolean =>
   columns.categories.length === 2 &&
   rows.categories.every((r) => columns.categories.some((c) => c.name === r.name));
 
-/** What counts raise: whether a share differs between groups; with more than two outcomes whether they depend on the group. */
-function firstOfCounts(table: Table): Question | undefined {
-  const counted = attempt(() => countTable(table));
-  if (!counted.ok) return undefined;
-  const { rows, columns } = counted.value;
-  const [a, b] = rows.categories;
-  const [found] = columns.categories;
-  if (!a || !found) return undefined;
-  if (columns.categories.length === 1) return questionOf('one-sample', { about: 'table' });
-  if (columns.categories.length > 2) return questionOf('several', { about: 'table' });
-  const share = { about: 'share', found: found.id, a: a.id } as const;
-  if (!b) return questionOf('one-sample', share);
-  // Subjects named, and the same two categories in both columns: each was looked at twice.
-  if (columnsOf(table, 'subject').length > 0 && sameOutcomes(counted.value))
-    return questionOf('paired', { about: 'share', found: found.id });
-  return rows.categories.length === 2 ? questionOf('two-groups', { ...share, b: b.id }) : questionOf('several', share);
-}
-
 /** The same question under another design; what that design needs and nobody chose yet is filled in. */
 export function asDesign(question: Question, table: Table, design: Design): Question {
   const choices = groupChoices(table, question);
@@ -113,31 +93,4 @@ export function asDesign(question: Question, table: Table, design: Design): Ques
     if (by && by2) Object.assign(next, { by: by.id, by2: by2.id });
   }
   return next;
-}
-
-/**
- * The question a table raises by its layout: pairs and repeated readings within subjects, also of groups of subjects, a
- * grid as two factors, one group against a value, two as a difference, more as several.
- * @param chosen ids of the columns to compare, where some are chosen
- */
-export function firstQuestion(table: Table, chosen: readonly string[] = []): Question | undefined {
-  if (holdsCounts(table)) return firstOfCounts(table);
-  const all = groupChoices(table, {});
-  const picked = all.filter((g) => chosen.includes(g.id));
-  // All of them chosen is none chosen: so stands the selection after a paste.
-  const some = picked.length > 1 && picked.length < all.length;
-  const groups = some ? picked : all;
-  const [a, b] = groups;
-  if (!a) return undefined;
-  const blank = questionOf('one-sample', { a: a.id });
-  if (table.shape === 'grid' || (table.shape === 'rows' && columnsOf(table, 'group').length > 1 && !some))
-    return asDesign(blank, table, 'factorial');
-  const within = table.shape === 'repeated';
-  if (!b) return blank;
-  // Subjects that belong to groups: who they are may matter as well as when they were read.
-  if (within && !some && hasTwoFactors(table)) return asDesign(blank, table, 'mixed');
-  const pair = { ...blank, b: b.id };
-  if (groups.length === 2) return asDesign(pair, table, within ? 'paired' : 'two-groups');
-  const several = asDesign(pair, table, within ? 'repeated' : 'several');
-  return some ? { ...several, groups: picked.map((g) => g.id) } : several;
 }

@@ -1,11 +1,13 @@
 /** Counts of things by what they are: rows and columns of categories, tabulated or counted from rows. */
 import { DomainError, demand } from '../numeric/domain-error';
 import { bandedCounts } from './banded';
+import { besideKind, besideRows } from './beside';
 import type { Category, CountTable } from './counts';
 import { withDerived } from './derive';
 import type { Choice } from './groups';
 import { levelRows, levelsOf, displayLevels } from './levels';
 import { readColumn } from './read-column';
+import { holdsShares, percentage, shareCell } from './share-cell';
 import { type Column, type Table, called, columnsOf } from './table';
 
 /** Which columns are crossed, the first group columns unless chosen; or where readings are cut in two. */
@@ -17,26 +19,6 @@ export interface Crossing extends Choice {
   a?: string | undefined;
   b?: string | undefined;
 }
-
-const of = /^\s*([\d\s.,]+)\s*(%)?\s*(?:of|out of|\/)\s*(\d[\d\s]*)\s*$/i;
-
-/** "18 of 45", "18/45" or "40 % of 45" as a count and what it is out of. */
-export function shareCell(cell: string): { count: number; n: number; rounded: boolean } | undefined {
-  const found = of.exec(cell);
-  if (!found) return undefined;
-  const figure = Number((found[1] ?? '').replace(/\s/g, '').replace(',', '.'));
-  const n = Number((found[3] ?? '').replace(/\s/g, ''));
-  if (!Number.isFinite(figure) || !Number.isInteger(n)) return undefined;
-  if (found[2] === undefined) return { count: figure, n, rounded: false };
-  const exact = (figure / 100) * n;
-  return { count: Math.round(exact), n, rounded: Math.abs(exact - Math.round(exact)) > 1e-9 };
-}
-
-/** Whether a column's cells are shares written out: "18 of 45". */
-export const holdsShares = (cells: readonly string[]): boolean => {
-  const filled = cells.filter((c) => c.trim() !== '');
-  return filled.length > 0 && filled.every((c) => shareCell(c) !== undefined);
-};
 
 const wholeCount = (column: Column, row: number, value: number): number => {
   demand(
@@ -57,7 +39,7 @@ function fromShares(table: Table, by: Column, shares: Column): CountTable {
   let aside = 0;
   shares.cells.forEach((cell, row) => {
     const line = counts[rowOf[row] ?? -1];
-    if (cell.trim() === '' || !line) return;
+    if (cell.trim() === '' || !line || besideKind(shares.aside[row])) return;
     if (shares.aside[row] !== undefined) {
       aside += 1;
       return;
@@ -77,8 +59,10 @@ function fromShares(table: Table, by: Column, shares: Column): CountTable {
     line[1] = (line[1] ?? 0) + found.n - found.count;
   });
   const name = called(shares, 'found');
+  const totals = new Set(Array.from(besideRows([shares]).keys(), (row) => rowOf[row] ?? -1));
+  const isCategory = (_: unknown, i: number): boolean => !totals.has(i);
   return {
-    rows: { name: called(by, 'group'), categories: coloured(by) },
+    rows: { name: called(by, 'group'), categories: coloured(by).filter(isCategory) },
     columns: {
       name: table.measure || name,
       categories: [
@@ -86,10 +70,33 @@ function fromShares(table: Table, by: Column, shares: Column): CountTable {
         { id: `not ${shares.id}`, name: `not ${name}` },
       ],
     },
-    counts,
+    counts: counts.filter(isCategory),
     aside,
     half: 0,
     rounded,
+  };
+}
+
+/** A column of counts, or of percentages, beside what they are out of, as "18 of 45" in each cell. */
+function besideTotal(counts: Column, totals: Column): Column {
+  const outOf = new Map(readColumn(totals).used.map(({ row, value }) => [row, wholeCount(totals, row, value)]));
+  const read = new Map(readColumn(counts).used.map(({ row, value }) => [row, value]));
+  return {
+    ...counts,
+    cells: counts.cells.map((text, row) => {
+      if (text.trim() === '' || besideKind(counts.aside[row])) return '';
+      const n = outOf.get(row);
+      const percent = percentage(text) ?? (counts.unit === '%' ? read.get(row) : undefined);
+      const count = read.get(row);
+      if (n === undefined)
+        throw new DomainError(
+          `“${called(totals)}”, row ${row + 1} does not say out of how many: type the number, or remove the row.`,
+        );
+      if (percent !== undefined) return `${percent} % of ${n}`;
+      if (count === undefined)
+        throw new DomainError(`“${called(counts)}”, row ${row + 1} holds “${text}”, which is no count.`);
+      return `${count} of ${n}`;
+    }),
   };
 }
 
@@ -102,6 +109,8 @@ function tabulated(table: Table): CountTable {
     throw new DomainError(
       'A column that names the rows and at least one column of counts are needed: give them these roles in the readings.',
     );
+  const [total] = columnsOf(table, 'total');
+  if (countColumns.length === 1 && total) return fromShares(table, by, besideTotal(only, total));
   if (countColumns.length === 1 && holdsShares(only.cells)) return fromShares(table, by, only);
   const long = second !== undefined && countColumns.length === 1;
   const categories: Category[] = long
@@ -120,10 +129,13 @@ function tabulated(table: Table): CountTable {
       if (line && j >= 0) line[j] = (line[j] ?? 0) + wholeCount(column, row, value);
     }
   });
+  // A row of totals is no category.
+  const totals = new Set(Array.from(besideRows(countColumns).keys(), (row) => rowOf[row] ?? -1));
+  const isCategory = (_: unknown, i: number): boolean => !totals.has(i);
   return {
-    rows: { name: called(by, 'group'), categories: coloured(by) },
+    rows: { name: called(by, 'group'), categories: coloured(by).filter(isCategory) },
     columns: { name: long ? called(second) : table.measure || 'category', categories },
-    counts,
+    counts: counts.filter(isCategory),
     aside,
     half: 0,
     rounded: [],

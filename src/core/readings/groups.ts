@@ -2,7 +2,7 @@ import { moments, sum } from '../numeric/sum';
 import { withDerived } from './derive';
 import { levelRows, displayLevels } from './levels';
 import { type ColumnReadings, type Reading, readColumn } from './read-column';
-import { type Column, type Table, columnsOf, findColumn } from './table';
+import { type Column, type Table, called, columnsOf, findColumn } from './table';
 
 /** One group of a comparison with all its readings, wherever in the table they stand. */
 export interface Group {
@@ -32,7 +32,9 @@ export const columnsAreGroups = ({ shape }: Table): boolean =>
 export function chosenColumns(table: Table, { measure, by }: Choice = {}): { measure?: Column; by?: Column } {
   const pick = (id: string | undefined, role: 'measure' | 'group'): Column | undefined =>
     findColumn(table, id) ?? columnsOf(table, role)[0];
-  const [chosen, group] = [pick(measure, 'measure'), pick(by, 'group')];
+  // Where figures of spread alone are known, they are what is compared.
+  const spreads = table.shape === 'summary' ? columnsOf(table, 'spread')[0] : undefined;
+  const [chosen, group] = [pick(measure, 'measure') ?? spreads, pick(by, 'group')];
   return { ...(chosen ? { measure: chosen } : {}), ...(group ? { by: group } : {}) };
 }
 
@@ -47,7 +49,8 @@ function columnGroups(table: Table): Group[] {
 
 function levelGroups(table: Table, choice: Choice): Group[] {
   const { measure, by } = chosenColumns(table, choice);
-  if (!measure || !by) return [];
+  if (!measure) return [];
+  if (!by) return groupNames(table, choice).map((g) => ({ ...g, column: measure.id, readings: readColumn(measure) }));
   const rows = levelRows(by);
   const groups = groupNames(table, choice).map((group): Group => ({
     ...group,
@@ -102,6 +105,9 @@ const subjectOr =
     return named === '' ? `row ${row + 1}` : named;
   };
 
+/** What the one group is known by where no column parts the readings. */
+export const wholeGroup = 'all';
+
 /** The groups a table names, without looking at their readings. */
 export function groupNames(table: Table, choice: Choice = {}): Pick<Group, 'id' | 'name' | 'unit' | 'colour'>[] {
   if (columnsAreGroups(table))
@@ -112,7 +118,10 @@ export function groupNames(table: Table, choice: Choice = {}): Pick<Group, 'id' 
       colour: colour ?? place,
     }));
   const { measure, by } = chosenColumns(table, choice);
-  if (!measure || !by) return [];
+  if (!measure) return [];
+  // Nothing parts the readings: they are one group.
+  if (!by)
+    return table.shape === 'rows' ? [{ id: wholeGroup, name: called(measure), unit: measure.unit, colour: 0 }] : [];
   return displayLevels(by).map(({ id, name, colour }, place) => ({
     id,
     name,

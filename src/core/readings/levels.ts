@@ -1,3 +1,4 @@
+import { besideKind } from './beside';
 import type { Column, Level } from './table';
 
 interface Read {
@@ -14,7 +15,8 @@ function read(column: Column): Read {
   const rows = new Int32Array(column.cells.length).fill(-1);
   column.cells.forEach((cell, row) => {
     const name = cell.trim();
-    if (name === '') return;
+    // "Total" and "mean" under the groups are none.
+    if (name === '' || besideKind(column.aside[row])) return;
     let place = places.get(name);
     if (place === undefined) {
       place = levels.length;

@@ -20,6 +20,21 @@ const simple = /^-?\d{1,15}(?:\.\d+)?$/;
 export const plainlyRead = (text: string, mark: DecimalMark): number =>
   mark !== 'comma' && simple.test(text) ? Number(text) : NaN;
 
+/** What people write where there is no reading; "nd" is not among them: it may mean that none was detected. */
+const missing = /^(?:n\.?\/?a\.?|nan|null|missing|[-–—.?*]{1,3}|…)$/i;
+export const isMissing = (text: string): boolean => missing.test(text.trim());
+
+/** What a spreadsheet shows where it could not compute. */
+const errors: readonly [RegExp, string][] = [
+  [/^#DIV\/0!?$/i, 'a division by zero'],
+  [/^#N\/A!?$/i, 'a value that was not found'],
+  [/^#NAME\?$/i, 'a name it does not know'],
+  [/^#NUM!$/i, 'a number it cannot hold'],
+  [/^#VALUE!$/i, 'a text where a number was needed'],
+  [/^#(?:REF|NULL|SPILL|CALC)!$/i, 'a cell that is no longer there'],
+];
+const errorIn = (text: string): string | undefined => errors.find(([pattern]) => pattern.test(text))?.[1];
+
 function tidied(text: string, unit: string): string {
   let tidy = text.trim().replace(/^[−–]/u, '-');
   if (unit && tidy.endsWith(unit)) tidy = tidy.slice(0, -unit.length).trimEnd();
@@ -29,13 +44,15 @@ function tidied(text: string, unit: string): string {
 }
 
 /**
- * Reads one cell. Empty text is an empty cell, never zero; what is no number is kept and said, never dropped.
+ * Reads one cell. Empty text and words for missing, "n/a", are an empty cell, never zero; what is
+ * no number is kept and said, never dropped.
  * @param mark how the column's decimals are written; `auto` here means that the column gave no evidence
  * @param limits what "<0.05" and its like count as
  */
 export function understand(text: string, unit: string, mark: DecimalMark, limits: LimitRule = 'leave'): Understood {
   if (mark !== 'comma' && simple.test(text)) return { kind: 'number', value: Number(text) };
   const tidy = tidied(text, unit);
+  if (isMissing(text)) return { kind: 'empty' };
   if (tidy === '')
     return text.trim() === '' ? { kind: 'empty' } : { kind: 'unread', why: 'is a unit without a number' };
   const beyond = beyondLimit.exec(tidy);
@@ -66,7 +83,8 @@ function asNumber(tidy: string, mark: DecimalMark): number | string {
   } else if (groupedBy[','].test(tidy)) return Number(tidy.replaceAll(',', ''));
   const pointed = /^[^.,]*,[^.,]*$/.test(tidy) ? tidy.replace(',', '.') : tidy;
   if (plainNumber.test(pointed)) return Number(pointed);
-  return 'is not a number';
+  const error = tidy.startsWith('#') ? errorIn(tidy) : undefined;
+  return error ? `is an error of the spreadsheet it came from, ${error}` : 'is not a number';
 }
 
 /** Decides from a whole column how decimals are written: by the cells that can be read one way only. */

@@ -1,4 +1,6 @@
-import { decimalMarkOf, plainlyRead, understand } from './parse-number';
+import { besideKind } from './beside';
+import { type Understood, decimalMarkOf, plainlyRead, understand } from './parse-number';
+import { percentage, shareCell } from './share-cell';
 import type { Column, LimitRule } from './table';
 
 /** A reading: its row in the table (from 0) and its number. */
@@ -11,7 +13,8 @@ export interface Reading {
   rows?: number[];
 }
 
-/** A column's cells, sorted by what became of them. Nothing is lost: every cell that is not empty is in one list. */
+/** A column's cells, sorted by what became of them. Nothing is lost: every cell that is not empty is in
+ * one list, but for totals and summaries, which are no readings. */
 export interface ColumnReadings {
   used: Reading[];
   /** Set aside, with the reason; the number where the text was one. */
@@ -35,10 +38,19 @@ export function readColumn(column: Column): ColumnReadings {
       readings.used.push({ row, value: plain });
       return;
     }
-    const understood = text === '' ? ({ kind: 'empty' } as const) : understand(text, column.unit, mark, column.limits);
+    // "18 of 45" and "40 %" are counts where counts are asked.
+    const share = column.role === 'count' ? (shareCell(text)?.count ?? percentage(text)) : undefined;
+    const understood: Understood =
+      text === ''
+        ? { kind: 'empty' }
+        : share === undefined
+          ? understand(text, column.unit, mark, column.limits)
+          : { kind: 'number', value: share };
     const reason = column.aside[row];
     if (understood.kind === 'empty') return;
     const value = understood.kind === 'number' ? understood.value : undefined;
+    // Totals and summaries are no readings, so they are not set aside either.
+    if (besideKind(reason)) return;
     if (reason !== undefined) readings.aside.push({ row, text, reason, value });
     else if (understood.kind === 'number') {
       const { value: number, limited } = understood;

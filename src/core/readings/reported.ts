@@ -1,6 +1,7 @@
 import { studentT } from '../distributions/t';
 import { type Outcome, attempt, demand } from '../numeric/domain-error';
 import type { SampleSummary } from '../procedures/sample-summary';
+import { besideRows } from './beside';
 import { chosenColumns, groupNames } from './groups';
 import { levelRows } from './levels';
 import { readColumn } from './read-column';
@@ -32,8 +33,11 @@ export interface ReportedGroup {
   figures: Outcome<SampleSummary>;
 }
 
-/** The groups of a table of summary figures, one a row. */
-export function reportedGroups(table: Table): ReportedGroup[] {
+/**
+ * The groups of a table of summary figures, one a row.
+ * @param about what is asked: where it is the spread, no mean is needed, and it is NaN where the table has none
+ */
+export function reportedGroups(table: Table, about: 'value' | 'spread' = 'value'): ReportedGroup[] {
   const { by, measure: mean } = chosenColumns(table);
   const [spread] = columnsOf(table, 'spread');
   const [size] = columnsOf(table, 'count');
@@ -41,22 +45,27 @@ export function reportedGroups(table: Table): ReportedGroup[] {
   const at = (column: typeof mean | undefined, row: number): number | undefined =>
     column && readColumn(column).used.find((r) => r.row === row)?.value;
   const rows = levelRows(by);
-  return groupNames(table).map((group, place) => {
+  const beside = besideRows(table.columns);
+  return groupNames(table).flatMap((group, place) => {
     const row = rows.indexOf(place);
-    return {
-      ...group,
-      column: mean.id,
-      figures: attempt(() => {
-        const [m, s, n] = [at(mean, row), at(spread, row), at(size, row)];
-        demand(m !== undefined, `${group.name} has no mean.`);
-        demand(s !== undefined, `${group.name} has no measure of spread: give its SD, variance, SEM or interval.`);
-        demand(n !== undefined, `${group.name} has no n: say how many readings its mean is of.`);
-        demand(
-          Number.isInteger(n) && n > 1,
-          `The n of ${group.name} is ${n}: it must be a whole number of at least 2.`,
-        );
-        return { n, mean: m, variance: varianceFrom(s, table.spread, n, table.level) };
-      }),
-    };
+    return beside.has(row)
+      ? []
+      : {
+          ...group,
+          column: mean.id,
+          figures: attempt(() => {
+            const known = mean === spread ? undefined : at(mean, row);
+            const m = about === 'spread' && mean === spread ? NaN : known;
+            const [s, n] = [at(spread, row), at(size, row)];
+            demand(m !== undefined, `${group.name} has no mean.`);
+            demand(s !== undefined, `${group.name} has no measure of spread: give its SD, variance, SEM or interval.`);
+            demand(n !== undefined, `${group.name} has no n: say how many readings its mean is of.`);
+            demand(
+              Number.isInteger(n) && n > 1,
+              `The n of ${group.name} is ${n}: it must be a whole number of at least 2.`,
+            );
+            return { n, mean: m, variance: varianceFrom(s, table.spread, n, table.level) };
+          }),
+        };
   });
 }

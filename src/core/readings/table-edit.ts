@@ -18,6 +18,7 @@ const Name = v.pipe(
 );
 const Unit = v.pipe(v.string(), v.maxLength(limits.unit, `A unit may have at most ${limits.unit} characters.`));
 const Aside = v.record(v.pipe(v.string(), v.regex(/^\d{1,6}$/, 'A row is a whole number, counted from 0.')), Text);
+const Settled = v.record(v.pipe(v.string(), v.maxLength(40)), v.pipe(v.string(), v.maxLength(200)));
 const Level = v.pipe(
   v.number(),
   v.minValue(0.5, 'A level of 50 % or more, written 0.5, is needed.'),
@@ -70,6 +71,7 @@ export const tableParts = {
   average: v.optional(v.boolean()),
   spread: v.optional(v.picklist(spreadKinds, `The spread is one of ${spreadKinds.join(', ')}.`)),
   level: v.optional(Level),
+  settled: v.optional(v.nullable(Settled)),
   blind: v.optional(v.nullable(Blind)),
 };
 
@@ -83,6 +85,7 @@ export const TableDraft = v.pipe(
     average: v.boolean(),
     spread: v.picklist(spreadKinds),
     level: Level,
+    settled: v.optional(Settled),
     blind: v.optional(Blind),
     rowCount: Row,
     columns: v.pipe(

@@ -2,12 +2,16 @@
 import type { Blind } from './blind';
 import type { Formula } from './formula';
 
-/** What a column is. `spread` belongs to summary figures: the SD, SEM … beside a mean. */
-export const roles = ['measure', 'group', 'subject', 'label', 'count', 'spread'] as const;
+/**
+ * What a column is. `spread` belongs to summary figures: the SD, SEM … beside a mean; `total` to counts: what a count is
+ * out of.
+ */
+export const roles = ['measure', 'group', 'subject', 'label', 'count', 'spread', 'total'] as const;
 export type Role = (typeof roles)[number];
 
 /** Whether a role holds numbers; the others hold names. */
-export const isMeasured = (role: Role): boolean => role === 'measure' || role === 'count' || role === 'spread';
+export const isMeasured = (role: Role): boolean =>
+  role === 'measure' || role === 'count' || role === 'spread' || role === 'total';
 
 /**
  * What a cell such as "<0.05" counts as: nothing (it is left out), the limit itself, or half of it. ">9" has no half, so
@@ -85,6 +89,8 @@ export interface Table {
   /** What a `summary` table's spread column holds; `level` is the interval's. */
   readonly spread: SpreadKind;
   readonly level: number;
+  /** What the person said where the table was open to doubt: the doubt, and what it is, such as a column's id. */
+  readonly settled?: Readonly<Record<string, string>> | undefined;
   /** That its groups stand under letters, or did. */
   readonly blind?: Blind | undefined;
   readonly rowCount: number;

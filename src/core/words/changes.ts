@@ -1,7 +1,7 @@
 /** What was done to a table, in words for the log. */
 import { type Table, findColumn } from '../readings/table';
 import type { EditOf, TableEdit } from '../readings/table-edit';
-import { layoutNames } from './layouts';
+import { layoutNames } from '../readings/layouts';
 import { counted } from './numbers';
 import { listed } from './sentences';
 

@@ -1,8 +1,8 @@
 import { X } from 'lucide-react';
-import { layoutNames } from '../../core/words/layouts';
+import { layoutNames } from '../../core/readings/layouts';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { areaName } from '../../core/readings/block';
-import type { Heads } from '../../core/readings/heads';
+import type { Heads } from '../../core/understanding/heads';
 import { type DecimalMark, type Role, type Shape, called, isMeasured, roles, shapes } from '../../core/readings/table';
 import { counted } from '../../core/words/numbers';
 import { type Delimiter, delimiterName, delimiters } from '../../formats/delimited';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { layoutNames } from '../../core/words/layouts';
+import { layoutNames } from '../../core/readings/layouts';
 import { attempt } from '../../core/numeric/domain-error';
 import { inShape, reshapeTargets } from '../../core/readings/reshape';
 import type { Shape, Table } from '../../core/readings/table';

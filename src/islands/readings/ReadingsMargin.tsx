@@ -1,12 +1,12 @@
 import { factsOf } from '../../core/analyses/kinds';
 import type { ReactNode } from 'react';
-import { layoutNames } from '../../core/words/layouts';
-import { firstQuestion } from '../../core/question/asking';
+import { layoutNames } from '../../core/readings/layouts';
+import { firstQuestion } from '../../core/question/first';
 import { attempt } from '../../core/numeric/domain-error';
 import { countTable, holdsCounts } from '../../core/readings/count-table';
 import { doubtsOf } from '../../core/readings/doubtful';
 import { groupsOf } from '../../core/readings/groups';
-import { looksLike, readAsEdits } from '../../core/readings/read-as';
+import { looksLike, readAsEdits } from '../../core/understanding/read-as';
 import { readColumn } from '../../core/readings/read-column';
 import { type Table, isMeasured } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';

@@ -1,11 +1,11 @@
 import { type Choice, columnsAreGroups, groupsOf, repeatsOf } from '../../core/readings/groups';
 import { levelsOf } from '../../core/readings/levels';
-import { readAsEdits } from '../../core/readings/read-as';
+import { readAsEdits } from '../../core/understanding/read-as';
 import { readColumn } from '../../core/readings/read-column';
 import { reshapeTargets } from '../../core/readings/reshape';
 import { type Shape, type SpreadKind, type Table, columnsOf, shapes, spreadKinds } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
-import { layoutClauses, layoutNames } from '../../core/words/layouts';
+import { layoutClauses, layoutNames } from '../../core/readings/layouts';
 import { counted, percent, plural } from '../../core/words/numbers';
 import { Accepted } from '../shared/Accepted';
 

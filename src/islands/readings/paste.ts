@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
-import { type Heads, hasHead } from '../../core/readings/heads';
-import { type Intake, intake } from '../../core/readings/intake';
+import { type Heads, hasHead } from '../../core/understanding/heads';
+import { type Intake, intake } from '../../core/understanding/intake';
 import { sentColumn } from '../../core/readings/column-edits';
 import { type Table, emptyColumn } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';

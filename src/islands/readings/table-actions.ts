@@ -1,4 +1,5 @@
-import { asDesign, designOf, firstQuestion, kindOf } from '../../core/question/asking';
+import { asDesign, designOf, kindOf } from '../../core/question/asking';
+import { firstQuestion } from '../../core/question/first';
 import { columnsAreGroups } from '../../core/readings/groups';
 import type { Table } from '../../core/readings/table';
 import { inWords, send } from '../shared/api';

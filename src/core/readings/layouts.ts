@@ -1,4 +1,4 @@
-import type { Shape } from '../readings/table';
+import type { Shape } from './table';
 
 /** A layout as a clause: "Here each column is a group". */
 export const layoutClauses: Record<Shape, string> = {

@@ -1,0 +1,100 @@
+/** From readings to the question they raise. */
+import { attempt } from '../numeric/domain-error';
+import { countTable, holdsCounts } from '../readings/count-table';
+import { byCell, factorsOf } from '../readings/factors';
+import { groupsOf, repeatsOf } from '../readings/groups';
+import { levelsOf } from '../readings/levels';
+import { type Column, type Table, columnsOf } from '../readings/table';
+import { likeliestCategory, likeliestOutcome } from '../understanding/likeliest';
+import { asDesign, groupChoices, hasTwoFactors, sameOutcomes } from './asking';
+import { type Question, questionOf } from './question';
+
+/** What counts raise: whether a share differs between groups; with more than two outcomes whether they depend on the group. */
+function firstOfCounts(table: Table): Question | undefined {
+  const counted = attempt(() => countTable(table));
+  if (!counted.ok) return undefined;
+  const { rows, columns } = counted.value;
+  const [a, b] = rows.categories;
+  const [found] = columns.categories;
+  if (!a || !found) return undefined;
+  if (columns.categories.length === 1) return questionOf('one-sample', { about: 'table' });
+  if (columns.categories.length > 2) return questionOf('several', { about: 'table' });
+  const share = { about: 'share', found: found.id, a: a.id } as const;
+  if (!b) return questionOf('one-sample', share);
+  // Subjects named, and the same two categories in both columns: each was looked at twice.
+  if (columnsOf(table, 'subject').length > 0 && sameOutcomes(counted.value))
+    return questionOf('paired', { about: 'share', found: found.id });
+  return rows.categories.length === 2 ? questionOf('two-groups', { ...share, b: b.id }) : questionOf('several', share);
+}
+
+/** Which columns of a table with one row per reading are asked about, where there are several to choose from. */
+function likeliestColumns(table: Table): Pick<Question, 'measure' | 'by'> {
+  if (table.shape !== 'rows') return {};
+  const measure = columnsOf(table, 'measure').length > 1 ? likeliestOutcome(table) : undefined;
+  const by = columnsOf(table, 'group').length > 1 ? likeliestCategory(table) : undefined;
+  return { ...(measure ? { measure: measure.id } : {}), ...(by ? { by: by.id } : {}) };
+}
+
+/** Whether every subject, or nearly, was read once in each of several groups. */
+function isCrossed(table: Table, by: Column | undefined, measure: string | undefined): boolean {
+  const [subject] = columnsOf(table, 'subject');
+  if (!subject || !by) return false;
+  const repeats = repeatsOf(table, { measure, by: by.id });
+  return (
+    repeats !== undefined && repeats.subjects === repeats.readings && repeats.shared >= 0.8 * levelsOf(subject).length
+  );
+}
+
+/** The question that two columns of groups raise, where both are asked about: as two factors, one of them within subjects. */
+function ofTwoFactors(table: Table, blank: Question): Question | undefined {
+  const [a, b, more] = columnsOf(table, 'group');
+  if (!a || !b || more) return undefined;
+  const within = [a, b].find((c) => isCrossed(table, c, blank.measure));
+  if (within) return { ...asDesign(blank, table, 'mixed'), by: (within === a ? b : a).id, by2: within.id };
+  const factorial: Question = { ...asDesign(blank, table, 'factorial'), by: a.id, by2: b.id };
+  const cells = attempt(() => byCell(factorsOf(table, factorial)).flat());
+  const levels = [a, b].map((c) => levelsOf(c).length);
+  return cells.ok && levels.every((n) => n > 1 && n <= 12) && cells.value.every((c) => c.length > 0)
+    ? factorial
+    : undefined;
+}
+
+/**
+ * The question a table raises by its layout: pairs and repeated readings within subjects, also of groups of subjects, a
+ * grid as two factors, one group against a value, two as a difference, more as several.
+ * @param chosen ids of the columns to compare, where some are chosen
+ */
+export function firstQuestion(table: Table, chosen: readonly string[] = []): Question | undefined {
+  if (holdsCounts(table)) return firstOfCounts(table);
+  const columns = likeliestColumns(table);
+  const named = groupChoices(table, columns);
+  // An empty column is no group yet, unless all are.
+  const read = groupsOf(table, columns).filter((g) => g.readings.used.length + g.readings.unread.length > 0);
+  const all =
+    table.shape === 'summary' || read.length === 0 ? named : named.filter((g) => read.some((r) => r.id === g.id));
+  const picked = all.filter((g) => chosen.includes(g.id));
+  // All of them chosen is none chosen: so stands the selection after a paste.
+  const some = picked.length > 1 && picked.length < all.length;
+  const groups = some ? picked : all;
+  const [a, b] = groups;
+  if (!a) return undefined;
+  const blank = questionOf('one-sample', { ...columns, a: a.id });
+  if (table.shape === 'grid') return asDesign(blank, table, 'factorial');
+  const factors = table.shape === 'rows' && !some ? ofTwoFactors(table, blank) : undefined;
+  if (factors) return factors;
+  const [by] =
+    table.shape === 'rows'
+      ? columnsOf(table, 'group').filter((c) => columns.by === undefined || c.id === columns.by)
+      : [];
+  const within = table.shape === 'repeated' || isCrossed(table, by, columns.measure);
+  if (!b) return blank;
+  // Subjects that belong to groups: who they are may matter as well as when they were read.
+  if (table.shape === 'repeated' && !some && hasTwoFactors(table)) return asDesign(blank, table, 'mixed');
+  const pair = { ...blank, b: b.id };
+  // Spreads without means are compared as spreads.
+  if (table.shape === 'summary' && columnsOf(table, 'measure').length === 0)
+    return { ...asDesign(pair, table, groups.length === 2 ? 'two-groups' : 'several'), about: 'spread' };
+  if (groups.length === 2) return asDesign(pair, table, within ? 'paired' : 'two-groups');
+  const several = asDesign(pair, table, within ? 'repeated' : 'several');
+  return some || all.length < named.length ? { ...several, groups: groups.map((g) => g.id) } : several;
+}

@@ -1,0 +1,36 @@
+/** Rows of a table that are no readings: totals and summaries that stand under them. Kept, marked, and never counted. */
+import type { Column, Table } from './table';
+
+/** What such a row is, as it is marked where other cells carry the reason they were set aside for. */
+export const besideReasons = {
+  total: 'the sum of the other rows, not counted',
+  summary: 'a summary of the other rows, not a reading',
+} as const;
+export type Beside = keyof typeof besideReasons;
+
+/** What kind of such a mark a reason is, if it is one. */
+export function besideKind(reason: string | undefined): Beside | undefined {
+  if (reason === besideReasons.total) return 'total';
+  return reason === besideReasons.summary ? 'summary' : undefined;
+}
+
+/** The rows marked so in any column, each with what it is. */
+export function besideRows(columns: readonly Pick<Column, 'aside'>[]): Map<number, Beside> {
+  const rows = new Map<number, Beside>();
+  for (const column of columns)
+    for (const [row, reason] of Object.entries(column.aside)) {
+      const kind = besideKind(reason);
+      if (kind) rows.set(Number(row), kind);
+    }
+  return rows;
+}
+
+/** The cells of such rows emptied, for whoever looks at the readings alone. */
+export function withoutBeside(table: Table): Table {
+  const rows = besideRows(table.columns);
+  if (rows.size === 0) return table;
+  return {
+    ...table,
+    columns: table.columns.map((c) => ({ ...c, cells: c.cells.map((cell, row) => (rows.has(row) ? '' : cell)) })),
+  };
+}

@@ -1,0 +1,28 @@
+/** Cells that say how many of how many. */
+
+const of = /^\s*([\d\s.,]+)\s*(%)?\s*(?:of|out of|\/)\s*(\d[\d\s]*)\s*$/i;
+
+/** "18 of 45", "18/45" or "40 % of 45" as a count and what it is out of. */
+export function shareCell(cell: string): { count: number; n: number; rounded: boolean } | undefined {
+  const found = of.exec(cell);
+  if (!found) return undefined;
+  const figure = Number((found[1] ?? '').replace(/\s/g, '').replace(',', '.'));
+  const n = Number((found[3] ?? '').replace(/\s/g, ''));
+  if (!Number.isFinite(figure) || !Number.isInteger(n)) return undefined;
+  if (found[2] === undefined) return { count: figure, n, rounded: false };
+  const exact = (figure / 100) * n;
+  return { count: Math.round(exact), n, rounded: Math.abs(exact - Math.round(exact)) > 1e-9 };
+}
+
+/** Whether a column's cells are shares written out: "18 of 45". */
+export const holdsShares = (cells: readonly string[]): boolean => {
+  const filled = cells.filter((c) => c.trim() !== '');
+  return filled.length > 0 && filled.every((c) => shareCell(c) !== undefined);
+};
+
+/** The number of a percentage, "12.5 %". */
+export function percentage(text: string): number | undefined {
+  const found = /^\s*([\d.,]+)\s*%\s*$/.exec(text);
+  const value = found ? Number((found[1] ?? '').replace(',', '.')) : NaN;
+  return Number.isFinite(value) ? value : undefined;
+}

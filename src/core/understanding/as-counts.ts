@@ -1,0 +1,150 @@
+/** A table read as counts: of rows by columns, of a part and what it is out of, or one row a subject to be counted. */
+import { holdsShares } from '../readings/share-cell';
+import type { Role } from '../readings/table';
+import type { Evidence } from './evidence';
+import {
+  type Interpretation,
+  type Looked,
+  columnsAt,
+  interpretation,
+  naming,
+  placesOf,
+  rolesWith,
+} from './interpretation';
+import type { Seen } from './seen';
+import { sumColumn, sumRow } from './sums';
+import { countName, looksLikeId, outOfName, subjectName, totalName, turnName, variableIn } from './vocabulary';
+
+const isPercent = (c: Seen): boolean => c.texts.length > 0 && c.texts.every((t) => /^[\d.,]+\s*%$/.test(t));
+const isCount = (c: Seen): boolean => c.kind === 'numbers' && c.whole && c.unit === '';
+
+/** A part beside what it is out of, in either order; the first is the part. */
+function partAndTotal(figures: readonly Seen[]): [Seen, Seen] | undefined {
+  const [a, b] = figures;
+  if (figures.length !== 2 || !a || !b) return undefined;
+  const percent = [a, b].find((c) => isPercent(c) || (c.unit === '%' && c.numbers.every((x) => x >= 0 && x <= 100)));
+  if (percent) {
+    const n = percent === a ? b : a;
+    return isCount(n) ? [percent, n] : undefined;
+  }
+  if (!isCount(a) || !isCount(b)) return undefined;
+  const within = (part: Seen, total: Seen): boolean =>
+    part.numbers.length === total.numbers.length && part.numbers.every((x, i) => x <= (total.numbers[i] ?? 0));
+  for (const [part, total] of [
+    [a, b],
+    [b, a],
+  ] as const)
+    if (outOfName.test(total.name) && !outOfName.test(part.name) && within(part, total)) return [part, total];
+  return undefined;
+}
+
+export function asCounts(looked: Looked): Interpretation[] {
+  const { columns, parts, rows } = looked;
+  const figures = columns.filter((c, i) => (c.kind === 'numbers' || isPercent(c)) && parts[i]?.role !== 'group');
+  const texts = columns.filter((c) => c.kind === 'text' && !isPercent(c));
+  const found: Interpretation[] = [];
+  const rolesFor = (is: (c: Seen) => Role | undefined): Role[] =>
+    columns.map((c, i) => is(c) ?? (parts[i]?.role === 'measure' ? 'label' : (parts[i]?.role ?? 'label')));
+
+  const written = columns.find((c) => holdsShares(c.texts));
+  const whose = texts.find((c) => c !== written);
+  if (written && whose && columns.filter((c) => c.kind !== 'empty').length === 2)
+    found.push(
+      interpretation(
+        'counts',
+        rolesFor((c) => (c === written ? 'count' : c === whose ? 'group' : undefined)),
+        [{ weight: 10, why: 'the cells say how many of how many' }],
+      ),
+    );
+  const name = naming(looked);
+  const rowsOf = name === undefined ? undefined : columns[name];
+  const pair = rowsOf && partAndTotal(figures.filter((c) => c !== rowsOf));
+  if (pair) {
+    const [part, total] = pair;
+    found.push(
+      interpretation(
+        'counts',
+        rolesFor((c) => (c === part ? 'count' : c === total ? 'total' : c === rowsOf ? 'group' : undefined)),
+        [{ weight: 9, why: `“${part.name}” is a part of “${total.name}” in every row` }],
+      ),
+    );
+  }
+  // One row for each cell: two columns of categories, or one, and a column called count.
+  const counted = figures.find((c) => isCount(c) && countName.test(c.name));
+  const cats = placesOf(looked, 'group').filter((i) => columns[i] !== counted);
+  if (counted && figures.length === 1 && cats.length > 0) {
+    // Of more than two the first and the last are crossed: what was done, and what came of it.
+    const crossed = cats.length > 2 ? [cats[0], cats.at(-1)] : cats;
+    const once = new Set(
+      Array.from({ length: rows }, (_, r) => cats.map((i) => columns[i]?.cells[r]?.trim()).join('\n')),
+    ).size;
+    found.push(
+      interpretation(
+        'counts',
+        rolesFor((c) =>
+          c === counted ? 'count' : crossed.includes(c.place) ? 'group' : cats.includes(c.place) ? 'label' : undefined,
+        ),
+        [
+          { weight: 6, why: `“${counted.name}” is a column of whole numbers` },
+          ...(once >= rows - 1
+            ? [{ weight: 3, why: 'every combination of categories comes once' }]
+            : [{ weight: -3, why: 'combinations of categories come again' }]),
+        ],
+      ),
+    );
+  }
+  if (rowsOf && !pair) {
+    const cells = figures.filter((c) => c !== rowsOf);
+    if (cells.length > 1 && cells.every(isCount) && cells.every((c) => c.texts.length > 0))
+      found.push(tabulated(looked, rowsOf, cells));
+  }
+  return found;
+}
+
+/** Rows by columns of counts. */
+function tabulated(looked: Looked, rowsOf: Seen, cells: readonly Seen[]): Interpretation {
+  const evidence: Evidence[] = [
+    { weight: 5, why: 'every cell is a whole number, and every row has a name of its own' },
+  ];
+  const say = (weight: number, why: string): void => void evidence.push({ weight, why });
+  const total = sumColumn(cells);
+  const totals =
+    total !== undefined || cells.some((c) => totalName.test(c.name)) || sumRow(rowsOf, cells) !== undefined;
+  if (totals) say(4, 'a row or a column is the sum of the others');
+  if (looked.rows <= 8) say(1, 'it has few rows');
+  if (looked.rows > 15) say(-3, 'it has many rows');
+  const own = cells.filter((c) => c !== total);
+  if (own.some((c) => turnName.test(c.name))) say(-4, 'its columns are named as times');
+  if (new Set(own.map((c) => variableIn(c.name)).filter(Boolean)).size > 0)
+    say(-3, 'its columns are named after what is measured');
+  if (subjectName.test(rowsOf.name)) say(-3.5, `“${rowsOf.name}” names subjects`);
+  else if (rowsOf.texts.length > 3 && rowsOf.texts.every(looksLikeId) && rowsOf.texts.every((t) => !/\s/.test(t)))
+    say(-3, 'its rows are named as subjects are');
+  if (own.every((c) => /^\d{4}$/.test(c.name))) say(-2, 'its columns are years');
+  if (cells.some((c) => c.gaps)) say(-2, 'cells are missing');
+  return interpretation(
+    'counts',
+    looked.columns.map((c): Role =>
+      c === rowsOf ? 'group' : c === total ? 'label' : cells.includes(c) ? 'count' : 'label',
+    ),
+    evidence,
+  );
+}
+
+/** Columns of categories and nothing measured. */
+export function asCategories(looked: Looked): Interpretation[] {
+  const { columns } = looked;
+  if (columns.some((c, i) => c.kind === 'numbers' && looked.parts[i]?.role === 'measure')) return [];
+  const groups = columnsAt(looked, placesOf(looked, 'group'));
+  if (groups.length === 0) return [];
+  const name = naming(looked);
+  const repeats = groups.some((c) => c.distinct < c.texts.length);
+  const roles = rolesWith(looked, (_, i) => (repeats && i === name ? 'subject' : undefined));
+  return [
+    interpretation('categories', roles, [
+      repeats
+        ? { weight: 6, why: 'its texts come again, and nothing is measured' }
+        : { weight: 1, why: 'nothing is measured' },
+    ]),
+  ];
+}

@@ -1,0 +1,167 @@
+/** A table read with a group, a condition or a level in each column of numbers. */
+import { type Role, called } from '../readings/table';
+import { alike } from './alike';
+import { type Evidence, weighed } from './evidence';
+import {
+  type Interpretation,
+  type Looked,
+  columnsAt,
+  interpretation,
+  naming,
+  placesOf,
+  rolesWith,
+} from './interpretation';
+import type { Seen } from './seen';
+import {
+  groupName,
+  looksLikeId,
+  numberName,
+  settingName,
+  sharedStem,
+  subjectName,
+  turnName,
+  variableIn,
+} from './vocabulary';
+
+/** Columns of numbers that may each be a group: all but those that name subjects, labels, days. */
+const measuresOf = (looked: Looked): number[] =>
+  placesOf(looked, 'measure').filter((i) => looked.columns[i]?.kind === 'numbers');
+
+const areTurns = (columns: readonly Seen[]): boolean => {
+  const turns = columns.filter((c) => turnName.test(c.name) || /^\d{4}$/.test(c.name)).length;
+  return turns >= 2 && turns >= columns.length - 1;
+};
+
+/** Roles where each measure is a group: a category beside them that is not wanted becomes a label. */
+const columnRoles = (looked: Looked, more: (place: number) => Role | undefined = () => undefined): Role[] =>
+  rolesWith(looked, (part, i) => more(i) ?? (part.role === 'group' || part.role === 'subject' ? 'label' : undefined));
+
+/** Each column a group of its own, its rows unconnected. */
+export function asColumns(looked: Looked): Interpretation[] {
+  const places = measuresOf(looked);
+  const measures = columnsAt(looked, places);
+  const groups = columnsAt(looked, placesOf(looked, 'group'));
+  if (measures.length === 0 && groups.length > 0) return [];
+  const evidence: Evidence[] = [{ weight: 3, why: 'its columns hold numbers' }];
+  if (measures.length > 1) evidence.push(...alike(measures));
+  if (groups.some((c) => c.distinct < c.texts.length))
+    evidence.push({ weight: -6, why: 'a column beside them names groups' });
+  const subject = looked.columns.find((c, i) => c.unique && looked.parts[i]?.role === 'subject');
+  if (subject && measures.length > 1) evidence.push({ weight: -3, why: `“${subject.name}” names who each row is` });
+  const name = naming(looked);
+  if (name !== undefined && !subject && measures.length > 1)
+    evidence.push({ weight: -2, why: 'every row has a name of its own' });
+  if (areTurns(measures)) evidence.push({ weight: -2, why: 'its columns are named as times' });
+  return [interpretation('columns', columnRoles(looked), evidence)];
+}
+
+/** Each row a subject, read once in each column. */
+export function asRepeated(looked: Looked): Interpretation[] {
+  const measures = columnsAt(looked, measuresOf(looked));
+  if (measures.length < 2) return [];
+  const turns = areTurns(measures);
+  const name = naming(looked);
+  const subject = looked.parts.findIndex((p, i) => p.role === 'subject' && (looked.columns[i]?.unique ?? false));
+  const who = subject >= 0 ? subject : name;
+  const groups = placesOf(looked, 'group').filter((i) => i !== who);
+  // Beside several groups nothing but times tells that the columns are of one subject.
+  if (groups.length > 1 || (groups.length === 1 && !turns)) return [];
+  const evidence: Evidence[] = [...alike(measures), { weight: 0.5, why: 'its columns hold numbers' }];
+  if (turns) evidence.push({ weight: 4, why: 'its columns are named as times' });
+  const column = who === undefined ? undefined : looked.columns[who];
+  if (column) {
+    const known = subjectName.test(column.name) || column.kind === 'numbers' || column.texts.every(looksLikeId);
+    evidence.push({ weight: known ? 5 : 3, why: `“${column.name || 'the first column'}” names who each row is` });
+  }
+  if (!turns && !column) return [];
+  if (!turns && measures.every((c) => c.whole && c.unit === ''))
+    evidence.push({ weight: -1, why: 'every cell is a whole number' });
+  const share = (c: Seen): number => c.texts.length / Math.max(1, looked.rows);
+  if (measures.some((c) => share(c) < 0.5)) evidence.push({ weight: -2, why: 'many readings are missing' });
+  return [
+    interpretation(
+      'repeated',
+      columnRoles(looked, (i) => (i === who ? 'subject' : groups.includes(i) ? 'group' : undefined)),
+      evidence,
+    ),
+  ];
+}
+
+/** Rows and columns are two factors, rows of one level being replicates. */
+export function asGrid(looked: Looked): Interpretation[] {
+  const measures = columnsAt(looked, measuresOf(looked));
+  const groups = placesOf(looked, 'group');
+  const [place] = groups;
+  const by = place === undefined ? undefined : looked.columns[place];
+  if (measures.length < 2 || groups.length !== 1 || !by) return [];
+  if (looked.parts.some((p, i) => p.role === 'subject' && (looked.columns[i]?.unique ?? false))) return [];
+  const evidence: Evidence[] = [
+    ...alike(measures),
+    { weight: 1.5, why: `“${by.name || 'the first column'}” names the rows` },
+  ];
+  if (by.gaps) evidence.push({ weight: 4, why: 'each level is named once, its replicates below' });
+  if (by.place !== 0) evidence.push({ weight: -2, why: 'the column of levels is not the first' });
+  if (by.unique && !by.gaps) evidence.push({ weight: -3, why: 'every level comes once' });
+  if (areTurns(measures)) evidence.push({ weight: -4, why: 'its columns are named as times' });
+  if (sharedStem(measures.map((c) => c.name)) !== undefined)
+    evidence.push({ weight: -3, why: 'its columns are numbered, as measures are' });
+  if (measures.length > 6) evidence.push({ weight: -3, why: 'it has many columns' });
+  if (measures.some((c) => variableIn(c.name)))
+    evidence.push({ weight: -3, why: 'its columns are named after what is measured' });
+  const inBlocks = by.texts.every((t, i) => i === 0 || t === by.texts[i - 1] || !by.texts.slice(0, i).includes(t));
+  if (!by.unique && inBlocks) evidence.push({ weight: 1.5, why: 'rows of one level stand together' });
+  if (settingName.test(by.name) || groupName.test(by.name) || by.name === '')
+    evidence.push({ weight: 0.5, why: 'levels of a factor are named at the left' });
+  return [
+    interpretation(
+      'grid',
+      looked.parts.map((p, i): Role => (i === place ? 'group' : p.role === 'subject' ? 'label' : p.role)),
+      evidence,
+    ),
+  ];
+}
+
+/** Each row a case: measures, and groups beside them. */
+export function asCases(looked: Looked): Interpretation[] {
+  const measures = columnsAt(
+    looked,
+    placesOf(looked, 'measure').filter((i) => looked.columns[i]?.kind === 'numbers'),
+  );
+  const name = naming(looked);
+  const groups = columnsAt(looked, placesOf(looked, 'group')).filter(
+    (c) => c.distinct < c.texts.length || c.kind === 'numbers',
+  );
+  if (measures.length === 0) return [];
+  const likeness = measures.length > 1 ? weighed(alike(measures)) : 0;
+  const evidence: Evidence[] = [];
+  const tank = looked.columns.find(
+    (c, i) => looked.parts[i]?.role === 'subject' && c.distinct < c.texts.length && c.distinct > 1,
+  );
+  if (groups.length > 0)
+    evidence.push({ weight: 5, why: `“${called(groups[0], 'a column')}” names groups that come again` });
+  else if (tank && measures.length === 1)
+    evidence.push({ weight: 4, why: `“${tank.name}” names groups that come again` });
+  else if (measures.length === 1) return [];
+  else evidence.push({ weight: 2, why: 'its columns hold numbers' });
+  if (measures.length > 1) {
+    if (areTurns(measures)) evidence.push({ weight: -4, why: 'its columns are named as times' });
+    evidence.push({
+      weight: Math.max(-4, Math.min(4, 0.5 - likeness)),
+      why: likeness < 0 ? 'its columns of numbers are different measures' : 'its columns of numbers are alike',
+    });
+    if (sharedStem(measures.map((c) => c.name)) !== undefined && groups.length > 0)
+      evidence.push({ weight: 3, why: 'its columns are numbered, as measures are' });
+    if (measures.length > 6 && groups.length > 0) evidence.push({ weight: 2, why: 'it has many columns' });
+  } else evidence.push({ weight: 2, why: 'one column holds readings' });
+  // A subject column that comes again is the group where there is no other; a text never repeated is a label.
+  const byTank = groups.length === 0 && tank ? tank.place : undefined;
+  const roles = rolesWith(looked, (part, i) => {
+    const c = looked.columns[i];
+    if (i === byTank) return 'group';
+    if (part.role === 'group' && c && !groups.includes(c))
+      return i === name && subjectName.test(c.name) ? 'subject' : 'label';
+    if (part.role === 'subject' && numberName.test(c?.name ?? '') && groups.length === 0) return 'label';
+    return undefined;
+  });
+  return [interpretation('rows', roles, evidence)];
+}

@@ -1,0 +1,64 @@
+/** What of a standing table is open to doubt: read one way, and perhaps meant another. */
+import type { Table } from '../../readings/table';
+import type { TableEdit } from '../../readings/table-edit';
+
+export const doubtCodes = [
+  'ambiguous-layout',
+  'split-line',
+  'total-row',
+  'total-column',
+  'summary-row',
+  'calendar',
+  'running-number',
+  'which-outcome',
+  'no-subject-column',
+  'replicates',
+  'lost-partners',
+  'no-group',
+  'near-names',
+  'same-names',
+  'mixed-units',
+  'scale-slip',
+  'beyond-limit',
+  'spread-kind',
+] as const;
+export type DoubtCode = (typeof doubtCodes)[number];
+
+/** A mend at one click. */
+export interface Mend {
+  label: string;
+  edits: TableEdit[];
+}
+
+export interface TableDoubt {
+  code: DoubtCode;
+  /** What was understood, and what of it is not sure. */
+  text: string;
+  /** Cells it speaks of, each by its column's id and its row from 0, with what to call the place. */
+  where: { column: string; row: number; called: string }[];
+  mends: Mend[];
+}
+
+/** Whether a person has said already what this is. */
+export const isSettled = (table: Table, code: DoubtCode, as?: string): boolean =>
+  as === undefined ? table.settled?.[code] !== undefined : table.settled?.[code] === as;
+
+/** The edit that says what something is that was open to doubt. */
+export const settle = (table: Table, code: DoubtCode, as = 'right'): TableEdit => ({
+  kind: 'describe-table',
+  settled: { ...table.settled, [code]: as },
+});
+
+/** The mend that leaves all as it was understood. */
+export const asItIs = (table: Table, code: DoubtCode, label = 'That is right', as = 'right'): Mend => ({
+  label,
+  edits: [settle(table, code, as)],
+});
+
+/** A list of things as a clause: "a, b and c", or "a, b and 5 more". */
+export function some(names: readonly string[], most = 4): string {
+  const shown = names.length > most ? names.slice(0, most - 1) : names;
+  const rest = names.length - shown.length;
+  const all = rest > 0 ? [...shown, `${rest} more`] : shown;
+  return all.length < 2 ? all.join('') : `${all.slice(0, -1).join(', ')} and ${all.at(-1) ?? ''}`;
+}

@@ -1,0 +1,98 @@
+/** Columns of numbers that are no readings: days, years, running numbers. */
+import { columnsAreGroups } from '../../readings/groups';
+import { readColumn } from '../../readings/read-column';
+import { type Column, type Table, called, columnsOf } from '../../readings/table';
+import type { TableEdit } from '../../readings/table-edit';
+import { holdsYears, isDate, look, runs } from '../seen';
+import { calendarName, numberName, variableIn } from '../vocabulary';
+import { type Mend, type TableDoubt, asItIs, isSettled } from './doubt';
+
+const become = (column: Column, role: Column['role'], more: TableEdit[] = []): TableEdit[] => [
+  { kind: 'describe-column', column: column.id, role },
+  ...more,
+];
+
+/** Cells that are looked at: what a column holds is told by its first rows. */
+const looked = 2000;
+
+function isCalendar(column: Column): boolean {
+  const texts = column.cells
+    .slice(0, looked)
+    .map((c) => c.trim())
+    .filter((c) => c !== '');
+  if (texts.length < 2) return false;
+  const seen = look({ name: column.name, unit: column.unit, cells: texts });
+  if (holdsYears(seen)) return calendarName.test(column.name) || runs(seen);
+  return texts.filter(isDate).length > texts.length / 2;
+}
+
+/** Days and years beside readings. */
+export function calendar(table: Table): TableDoubt[] {
+  return table.columns.flatMap((column): TableDoubt[] => {
+    if (
+      column.formula ||
+      !columnsOf(table, 'measure').some((c) => c !== column) ||
+      isSettled(table, 'calendar', column.id)
+    )
+      return [];
+    if (column.role !== 'label' && column.role !== 'group' && column.role !== 'measure') return [];
+    if (!isCalendar(column)) return [];
+    const taken = { label: 'is a label', group: 'names groups', measure: 'is read as a measurement' }[column.role];
+    const mends: Mend[] = [];
+    if (column.role !== 'label') mends.push({ label: 'It is a label', edits: become(column, 'label') });
+    if (column.role !== 'group')
+      mends.push({
+        label: 'It names groups',
+        edits: become(column, 'group', columnsAreGroups(table) ? [{ kind: 'describe-table', shape: 'rows' }] : []),
+      });
+    if (column.role !== 'measure') mends.push({ label: 'It was measured', edits: become(column, 'measure') });
+    const which = columnsAreGroups(table) && column.role === 'measure' ? 'is a group of its own' : taken;
+    return [
+      {
+        code: 'calendar',
+        text: `“${called(column)}” holds ${readColumn(column).used.length > 0 ? 'years' : 'dates'} and ${which}.`,
+        where: [],
+        mends: [...mends, asItIs(table, 'calendar', 'That is right', column.id)],
+      },
+    ];
+  });
+}
+
+/** 1, 2, 3 … beside readings. */
+export function runningNumber(table: Table): TableDoubt[] {
+  return table.columns.flatMap((column): TableDoubt[] => {
+    if (
+      column.formula ||
+      (column.role !== 'label' && column.role !== 'measure') ||
+      isSettled(table, 'running-number', column.id)
+    )
+      return [];
+    if (!columnsOf(table, 'measure').some((c) => c !== column)) return [];
+    const cells = column.cells.slice(0, looked).filter((c) => c.trim() !== '');
+    const seen = look({ name: column.name, unit: column.unit, cells });
+    if (column.unit !== '' || variableIn(column.name) || calendarName.test(column.name) || holdsYears(seen)) return [];
+    if (!runs(seen) && !(column.role === 'label' && numberName.test(column.name) && seen.whole && seen.unique))
+      return [];
+    const [first, last] = [cells[0]?.trim() ?? '', column.cells.findLast((c) => c.trim() !== '')?.trim() ?? ''];
+    const subject = become(
+      column,
+      'subject',
+      table.shape === 'columns' && columnsOf(table, 'measure').length > 1
+        ? [{ kind: 'describe-table', shape: 'repeated' }]
+        : [],
+    );
+    const name = called(column, 'The first column');
+    return [
+      {
+        code: 'running-number',
+        text: `“${name}” ${runs(seen) ? `counts ${first} to ${last}` : 'holds numbers that never come twice'}: ${column.role === 'label' ? 'taken as a running number, not as a reading or a subject' : 'it looks like a running number, and is read as a measurement'}.`,
+        where: [],
+        mends: [
+          { label: 'It says who each row is', edits: subject },
+          ...(column.role === 'measure' ? [{ label: 'It is a label', edits: become(column, 'label') }] : []),
+          asItIs(table, 'running-number', column.role === 'label' ? 'It is a label' : 'It was measured', column.id),
+        ],
+      },
+    ];
+  });
+}

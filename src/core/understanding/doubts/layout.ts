@@ -1,0 +1,113 @@
+/** What the table as a whole may be. */
+import { type Table, columnsOf } from '../../readings/table';
+import type { TableEdit } from '../../readings/table-edit';
+import { layoutNames } from '../../readings/layouts';
+import { likelier, interpretedEdits } from '../read-as';
+import { likeliestOutcome } from '../likeliest';
+import { spreadKind } from '../vocabulary';
+import { type Mend, type TableDoubt, asItIs, isSettled, settle, some } from './doubt';
+
+/** Measures offered one by one. */
+const offered = 6;
+
+/** Several measures beside each other: which one is compared? */
+export function whichOutcome(table: Table): TableDoubt[] {
+  const measures = columnsOf(table, 'measure');
+  if (table.shape !== 'rows' || measures.length < 2 || isSettled(table, 'which-outcome')) return [];
+  const likeliest = likeliestOutcome(table);
+  return [
+    {
+      code: 'which-outcome',
+      text: `Which is the outcome? The columns ${some(
+        measures.map((c) => c.name || 'unnamed'),
+        5,
+      )} are different variables, and one at a time is compared${likeliest ? `: ${likeliest.name || 'the first'} unless you choose another` : ''}.`,
+      where: [],
+      mends: measures
+        .slice(0, offered)
+        .map((c): Mend => ({ label: c.name || 'unnamed', edits: [settle(table, 'which-outcome', c.id)] })),
+    },
+  ];
+}
+
+/** Counts of more than two categories, of which two are crossed. */
+export function whichCategories(table: Table): TableDoubt[] {
+  const [a, b] = columnsOf(table, 'group');
+  const others = columnsOf(table, 'label').filter((c) => {
+    const texts = c.cells.filter((t) => t.trim() !== '');
+    return texts.length > 0 && new Set(texts).size <= texts.length / 2;
+  });
+  if (table.shape !== 'counts' || columnsOf(table, 'count').length !== 1 || !a || !b || others.length === 0) return [];
+  if (isSettled(table, 'which-outcome')) return [];
+  const names = (columns: readonly { name: string }[]): string => some(columns.map((c) => c.name || 'unnamed'));
+  return [
+    {
+      code: 'which-outcome',
+      text: `The counts are of more than two categories. ${a.name || 'The first'} is crossed with ${b.name || 'the last'}, over all of ${names(others)}.`,
+      where: [],
+      mends: [
+        ...others.map((c): Mend => ({
+          label: `Cross ${c.name || 'unnamed'} with ${b.name || 'the last'}`,
+          edits: [
+            { kind: 'describe-column', column: a.id, role: 'label' },
+            { kind: 'describe-column', column: c.id, role: 'group' },
+          ],
+        })),
+        asItIs(table, 'which-outcome'),
+      ],
+    },
+  ];
+}
+
+/** A mean with ± something. */
+export function unknownSpread(table: Table): TableDoubt[] {
+  const [spread] = columnsOf(table, 'spread');
+  if (table.shape !== 'summary' || !spread || isSettled(table, 'spread-kind') || spreadKind(spread.name)) return [];
+  const is = (
+    kind: Table['spread'],
+    label: string,
+    more: Partial<Extract<TableEdit, { kind: 'describe-table' }>> = {},
+  ): Mend => ({
+    label,
+    edits: [{ kind: 'describe-table', spread: kind, ...more, settled: { ...table.settled, 'spread-kind': kind } }],
+  });
+  return [
+    {
+      code: 'spread-kind',
+      text: `What “${spread.name || '±'}” is, the table does not say. It is taken as the SD; were it the SEM, the test would be another.`,
+      where: [],
+      mends: [
+        is('sd', 'It is the SD'),
+        is('sem', 'It is the SEM'),
+        is('interval', 'Half of a 95 % interval', { level: 0.95 }),
+      ],
+    },
+  ];
+}
+
+/** Another way to read the table that is about as likely. */
+export function ambiguousLayout(table: Table): TableDoubt[] {
+  if (isSettled(table, 'ambiguous-layout') || table.rowCount < 2 || table.columns.some((c) => c.formula)) return [];
+  const { best, others } = likelier(table);
+  const all = [best, ...others];
+  const here = all.find((i) => i.shape === table.shape);
+  if (!here || all.length < 2) return [];
+  return [
+    {
+      code: 'ambiguous-layout',
+      text: `This may be ${some(all.map((i) => layoutNames[i.shape]))}. It is read as ${layoutNames[table.shape]}, because ${some(
+        here.evidence.filter((e) => e.weight > 0).map((e) => e.why),
+        2,
+      )}.`,
+      where: [],
+      mends: all.map((i): Mend =>
+        i === here
+          ? asItIs(table, 'ambiguous-layout', `Read it as ${layoutNames[i.shape]}`)
+          : {
+              label: `Read it as ${layoutNames[i.shape]}`,
+              edits: [...interpretedEdits(table, i), settle(table, 'ambiguous-layout', i.shape)],
+            },
+      ),
+    },
+  ];
+}

@@ -1,0 +1,149 @@
+/** Names that are nearly, or wholly, the same. */
+import { attempt } from '../../numeric/domain-error';
+import { mergeColumnsEdits, renameLevelEdits } from '../../readings/group-edits';
+import { columnsAreGroups } from '../../readings/groups';
+import { levelRows, levelsOf } from '../../readings/levels';
+import { type Table, columnsOf } from '../../readings/table';
+import type { TableEdit } from '../../readings/table-edit';
+import { type Mend, type TableDoubt, asItIs, isSettled } from './doubt';
+
+const flat = (name: string): string =>
+  name
+    .toLowerCase()
+    .normalize('NFKC')
+    .replace(/[\s_.-]+/g, '');
+
+/** Whether one letter, put in, left out, changed or exchanged with its neighbour, makes one text of the other. */
+function oneLetter(a: string, b: string): boolean {
+  if (Math.abs(a.length - b.length) > 1 || a === b) return false;
+  let start = 0;
+  while (start < a.length && a[start] === b[start]) start += 1;
+  let [endA, endB] = [a.length, b.length];
+  while (endA > start && endB > start && a[endA - 1] === b[endB - 1]) [endA, endB] = [endA - 1, endB - 1];
+  const [x, y] = [a.slice(start, endA), b.slice(start, endB)];
+  if (!/^\p{L}{0,2}$/u.test(x) || !/^\p{L}{0,2}$/u.test(y)) return false;
+  return (x.length <= 1 && y.length <= 1) || (x.length === 2 && y.length === 2 && `${x[1] ?? ''}${x[0] ?? ''}` === y);
+}
+
+/** Names of different things that differ in a letter. */
+const differ = [
+  ['male', 'female'],
+  ['acid', 'arid'],
+  ['winter', 'water'],
+  ['even', 'seven'],
+  ['coated', 'coaled'],
+];
+
+/** Whether two names are likely one, written in two ways: but for case, spaces and marks, or but for a letter in a longer word. */
+export function areNear(a: string, b: string): boolean {
+  if (a === b) return false;
+  const [x, y] = [flat(a), flat(b)];
+  // "1.5" and "15" are numbers, "F-1" and "F1" a name written in two ways.
+  if (x === y) return /\p{L}/u.test(x);
+  if (differ.some((pair) => pair.includes(a.toLowerCase()) && pair.includes(b.toLowerCase()))) return false;
+  const [wordsA, wordsB] = [a.toLowerCase().trim().split(/\s+/), b.toLowerCase().trim().split(/\s+/)];
+  if (wordsA.length !== wordsB.length) return false;
+  const unlike = wordsA.flatMap((word, i) => (word === wordsB[i] ? [] : [[word, wordsB[i] ?? ''] as const]));
+  const [only] = unlike;
+  return unlike.length === 1 && only !== undefined && Math.min(...only.map((w) => w.length)) >= 5 && oneLetter(...only);
+}
+
+/** Names beyond these are no groups that a person has typed. */
+const mostNames = 300;
+
+/** Clusters of near names, the commonest of each first. */
+function clusters(names: readonly { name: string; count: number }[]): string[][] {
+  const left = [...names].sort((a, b) => b.count - a.count);
+  const found: string[][] = [];
+  while (left.length > 0) {
+    const first = left.shift();
+    if (!first) break;
+    const near = left.filter((o) => areNear(first.name, o.name));
+    for (const o of near) left.splice(left.indexOf(o), 1);
+    if (near.length > 0) found.push([first.name, ...near.map((o) => o.name)]);
+  }
+  return found;
+}
+
+const quoted = (name: string): string => `“${name}”`;
+
+/** Groups of a column whose names differ in case, space or a letter. */
+export function nearNames(table: Table): TableDoubt[] {
+  if (isSettled(table, 'near-names')) return [];
+  const doubt = (all: string[], mends: Mend[]): TableDoubt => ({
+    code: 'near-names',
+    text: `${all.slice(1).map(quoted).join(', ')} and ${quoted(all[0] ?? '')} are different groups, though their names hardly differ.`,
+    where: [],
+    mends: [...mends, asItIs(table, 'near-names', 'They are different')],
+  });
+  const inColumns = columnsAreGroups(table)
+    ? columnsOf(table, 'measure')
+    : table.shape === 'counts'
+      ? columnsOf(table, 'count')
+      : [];
+  const byColumn =
+    inColumns.length > mostNames ? [] : clusters(inColumns.map((c) => ({ name: c.name, count: c.cells.length })));
+  return [
+    ...columnsOf(table, 'group').flatMap((column) => {
+      const levels = levelsOf(column);
+      if (levels.length > mostNames || column.formula) return [];
+      const counts = new Map<number, number>();
+      for (const place of levelRows(column)) counts.set(place, (counts.get(place) ?? 0) + 1);
+      // As typed: a space too many at the end parts no groups, but is told apart from nothing.
+      return clusters(levels.map((l, i) => ({ name: l.name, count: counts.get(i) ?? 0 }))).map((all) => {
+        const [into = ''] = all;
+        let current = column;
+        const edits = all.slice(1).flatMap((name): TableEdit[] => {
+          const level = levelsOf(current).find((l) => l.name === name);
+          const made = level ? renameLevelEdits(current, level.id, into) : [];
+          for (const e of made) {
+            if (e.kind === 'write') current = { ...current, cells: current.cells.map((c, r) => e.texts[r]?.[0] ?? c) };
+            if (e.kind === 'describe-column' && e.levels) current = { ...current, levels: e.levels };
+          }
+          return made;
+        });
+        return doubt(all, [{ label: `Merge into ${into}`, edits }]);
+      });
+    }),
+    ...byColumn.map((all) => {
+      const [into = '', from = ''] = all;
+      const [a, b] = [inColumns.find((c) => c.name === into), inColumns.find((c) => c.name === from)];
+      const merged = a && b && table.shape === 'columns' ? attempt(() => mergeColumnsEdits(table, a, b)) : undefined;
+      return doubt(all, merged?.ok ? [{ label: `Merge into ${into}`, edits: merged.value }] : []);
+    }),
+  ];
+}
+
+/** Columns of one name. */
+export function sameNames(table: Table): TableDoubt[] {
+  if (isSettled(table, 'same-names')) return [];
+  const columns = table.columns.filter(
+    (c) => c.name !== '' && (c.role === 'measure' || c.role === 'count' || c.role === 'group'),
+  );
+  const byName = new Map<string, typeof columns>();
+  for (const c of columns) byName.set(c.name.trim(), [...(byName.get(c.name.trim()) ?? []), c]);
+  return [...byName].flatMap(([name, all]): TableDoubt[] => {
+    const [a, b] = all;
+    if (!a || !b) return [];
+    const merged =
+      table.shape === 'columns' && all.length === 2 ? attempt(() => mergeColumnsEdits(table, a, b)) : undefined;
+    return [
+      {
+        code: 'same-names',
+        text: `${all.length === 2 ? 'Two' : all.length} columns are called ${quoted(name)}, and nothing tells them apart.`,
+        where: [],
+        mends: [
+          {
+            label: `Call them ${all
+              .map((_, i) => `${name} ${i + 1}`)
+              .slice(0, 2)
+              .join(', ')}${all.length > 2 ? ' …' : ''}`,
+            edits: all.map((c, i) => ({ kind: 'describe-column', column: c.id, name: `${name} ${i + 1}` })),
+          },
+          ...(merged?.ok ? [{ label: 'They are one group', edits: merged.value }] : []),
+          asItIs(table, 'same-names', 'Keep both names'),
+        ],
+      },
+    ];
+  });
+}

@@ -1,0 +1,109 @@
+/** Rows that lack a group, a partner or a name. */
+import { repeatsOf } from '../../readings/groups';
+import { levelRows } from '../../readings/levels';
+import { readColumn } from '../../readings/read-column';
+import { type Column, type Table, called, columnsOf } from '../../readings/table';
+import { likeliestCategory, likeliestOutcome } from '../likeliest';
+import { type TableDoubt, asItIs, isSettled, some } from './doubt';
+
+const plural = (n: number, one: string): string => `${n} ${one}${n === 1 ? '' : 's'}`;
+
+/** Readings whose group is empty. */
+export function withoutGroup(table: Table): TableDoubt[] {
+  if (table.shape !== 'rows' || isSettled(table, 'no-group')) return [];
+  const [by, measure] = [likeliestCategory(table), likeliestOutcome(table)];
+  if (!by || !measure || by.formula) return [];
+  const rows = levelRows(by);
+  const lost = readColumn(measure).used.filter((r) => (rows[r.row] ?? -1) < 0);
+  if (lost.length === 0) return [];
+  return [
+    {
+      code: 'no-group',
+      text: `${plural(lost.length, 'reading')} without a ${called(by, 'group')} ${lost.length === 1 ? 'is' : 'are'} left out (row ${some(lost.map((r) => String(r.row + 1)))}).`,
+      where: lost.slice(0, 20).map((r) => ({ column: by.id, row: r.row, called: `row ${r.row + 1}` })),
+      mends: [asItIs(table, 'no-group', lost.length === 1 ? 'Leave it out' : 'Leave them out')],
+    },
+  ];
+}
+
+/** Subjects with a reading missing. */
+export function lostPartners(table: Table): TableDoubt[] {
+  if (table.shape !== 'repeated' || isSettled(table, 'lost-partners')) return [];
+  const measures = columnsOf(table, 'measure').filter((c) => readColumn(c).used.length > 0);
+  if (measures.length < 2) return [];
+  const held = new Map<number, number>();
+  for (const c of measures) for (const { row } of readColumn(c).used) held.set(row, (held.get(row) ?? 0) + 1);
+  const lost = [...held]
+    .filter(([, n]) => n < measures.length)
+    .map(([row]) => row)
+    .sort((a, b) => a - b);
+  if (lost.length === 0) return [];
+  const [subject] = columnsOf(table, 'subject');
+  const name = (row: number): string => subject?.cells[row]?.trim() ?? `row ${row + 1}`;
+  const missing = (row: number): string | undefined =>
+    measures.find((c) => !readColumn(c).used.some((r) => r.row === row))?.id;
+  return [
+    {
+      code: 'lost-partners',
+      text: `${some(lost.map(name))} ${lost.length === 1 ? 'lacks a reading, so it is' : 'lack a reading, so they are'} left out of what is compared within ${measures.length === 2 ? 'pairs' : 'subjects'}: ${held.size - lost.length} of ${held.size} are complete.`,
+      where: lost.slice(0, 20).map((row) => ({ column: missing(row) ?? '', row, called: name(row) })),
+      mends: [asItIs(table, 'lost-partners', lost.length === 1 ? 'Leave it out' : 'Leave them out')],
+    },
+  ];
+}
+
+/** Whether each subject was read once under every combination of groups it was under, so that it is compared with itself. */
+function isOncePerCondition(table: Table, subject: Column): boolean {
+  const groups = columnsOf(table, 'group');
+  if (groups.length < 2) return false;
+  const seen = new Set<string>();
+  for (let row = 0; row < table.rowCount; row++) {
+    const key = [subject, ...groups].map((c) => c.cells[row]?.trim() ?? '').join('\n');
+    if (seen.has(key)) return false;
+    seen.add(key);
+  }
+  return true;
+}
+
+/** Several readings of one subject in a group. */
+export function replicates(table: Table): TableDoubt[] {
+  if (table.shape !== 'rows' || table.average || isSettled(table, 'replicates')) return [];
+  const [measure, by] = [likeliestOutcome(table), likeliestCategory(table)];
+  const [subject] = columnsOf(table, 'subject');
+  const repeats = by && subject && repeatsOf(table, { measure: measure?.id, by: by.id });
+  if (!repeats || repeats.subjects >= repeats.readings || isOncePerCondition(table, subject)) return [];
+  const name = table.subject || called(subject, 'subject').toLowerCase();
+  return [
+    {
+      code: 'replicates',
+      text: `${repeats.readings} readings come from ${plural(repeats.subjects, name)}. Readings of one ${name} are not independent: counted one by one, they make a difference look surer than it is.`,
+      where: [],
+      mends: [
+        { label: `Average within each ${name}`, edits: [{ kind: 'describe-table', average: true }] },
+        asItIs(table, 'replicates', 'Count each reading'),
+      ],
+    },
+  ];
+}
+
+/** Rows that look like subjects, read more than once, and nothing that names them. */
+export function unnamedSubjects(table: Table): TableDoubt[] {
+  if (table.shape !== 'repeated' || isSettled(table, 'no-subject-column') || columnsOf(table, 'subject').length > 0)
+    return [];
+  const measures = columnsOf(table, 'measure');
+  if (measures.length < 2) return [];
+  return [
+    {
+      code: 'no-subject-column',
+      text: `Each row is taken as one subject, read as ${some(measures.map((c) => c.name || 'unnamed'))}; no column names the subjects.`,
+      where: [],
+      mends: [
+        asItIs(table, 'no-subject-column', 'Each row is one subject'),
+        {
+          label: 'The columns are unconnected',
+          edits: [{ kind: 'describe-table', shape: columnsOf(table, 'group').length > 0 ? 'grid' : 'columns' }],
+        },
+      ],
+    },
+  ];
+}

@@ -1,0 +1,153 @@
+import { shareCell } from '../readings/share-cell';
+import { isMissing, understand } from '../readings/parse-number';
+import { isUnit, splitUnit } from '../readings/units';
+
+type Rows = readonly (readonly string[])[];
+
+const isNumber = (text: string): boolean => understand(text, '', 'auto').kind === 'number';
+
+/** A number, or counts written out: "18 of 45". */
+const isFigure = (text: string): boolean => isNumber(text) || shareCell(text) !== undefined || plusMinus.test(text);
+const plusMinus = /^[+−-]?[\d.,]+\s*(?:±|\+\/-)\s*[\d.,]+/;
+
+/** What people write where there is no number: a limit, a missing value, a dash. */
+const notMeasured = (text: string): boolean => isMissing(text) || /^(?:[<>≤≥~].*|n\.?d\.?|lod|loq|none)$/i.test(text);
+
+/** Whether a text over a column reads as its name: "Red lamp", and "0.5 mM" too unless the cells below carry that unit. */
+function isName(text: string, below: readonly string[]): boolean {
+  const tidy = text.trim();
+  if (!/\p{L}/u.test(tidy) || isFigure(tidy)) return false;
+  // "None" over counts is a category; where it comes again below it marks what is missing.
+  if (notMeasured(tidy)) return /^(none|missing)$/i.test(tidy) && below.length > 0 && below.every(isNumber);
+  const unit = /^[\d.,\s+−-]+(\D.*)$/.exec(tidy)?.[1];
+  return unit === undefined || !below.some((cell) => cell.trim().endsWith(unit));
+}
+
+/** Rows below the head that are looked at. */
+const lookedAt = 200;
+
+/**
+ * Whether bare numbers stand over columns as names: years, doses, times. They are whole where what stands below is not,
+ * or come in order and lie outside of it.
+ * @param alone whether nothing else in the row is a name
+ */
+function areNames(
+  over: readonly number[],
+  head: readonly string[],
+  below: (k: number) => string[],
+  alone: boolean,
+): boolean {
+  const values = over.map((k) => Number(head[k]));
+  if (values.some((x) => !Number.isFinite(x)) || new Set(values).size < values.length) return false;
+  const rising =
+    values.every((x, i) => i === 0 || x > (values[i - 1] ?? 0)) ||
+    values.every((x, i) => i === 0 || x < (values[i - 1] ?? 0));
+  const numbersBelow = over.map((k) => below(k).flatMap((c) => (isNumber(c) ? [c.trim()] : [])));
+  const wholeOverParts = over.every((k, i) => {
+    const parts = numbersBelow[i] ?? [];
+    return (
+      /^\d+$/.test((head[k] ?? '').trim()) &&
+      parts.length > 1 &&
+      parts.filter((c) => /[.,]\d/.test(c)).length >= 0.6 * parts.length
+    );
+  });
+  const outside = over.filter((_, i) => {
+    const numbers = (numbersBelow[i] ?? [])
+      .map((c) => understand(c, '', 'auto'))
+      .flatMap((f) => (f.kind === 'number' ? [f.value] : []));
+    const x = values[i] ?? 0;
+    return numbers.length > 1 && (numbers.every((y) => y > x) || numbers.every((y) => y < x));
+  }).length;
+  if (alone) return wholeOverParts && rising && (values.length > 1 || outside > 0);
+  return rising && (wholeOverParts || (outside > values.length / 2 && values.length > 1));
+}
+
+/** Whether a block's first row reads as names over its columns. */
+export function hasHead(block: Rows): boolean {
+  const [head, ...rest] = block.slice(0, lookedAt);
+  if (!head || rest.length === 0) return false;
+  const below = (k: number): string[] => rest.map((row) => row[k] ?? '');
+  const named = head.filter((text) => text.trim() !== '');
+  // The corner of a two-way grid may be empty; elsewhere a column without a name is no head.
+  if (
+    named.length === 0 ||
+    head.some((text, k) => k > 0 && text.trim() === '' && below(k).some((c) => c.trim() !== ''))
+  )
+    return false;
+  const plain = head.flatMap((text, k) => (text.trim() === '' || isName(text, below(k)) ? [] : [k]));
+  if (plain.length > 0) {
+    const overNumbers = head.flatMap((_, k) => (below(k).some(isFigure) ? [k] : []));
+    if (!plain.every((k) => isNumber(head[k] ?? '') && overNumbers.includes(k))) return false;
+    // A bare number is a name too, "48" beside "ctrl" and "96 h": where most of what stands over numbers is names.
+    const fewer = 2 * plain.length < overNumbers.length;
+    const alone = plain.length === named.length && overNumbers.length === head.length;
+    if (!fewer && !areNames(plain, head, below, alone)) return false;
+  }
+  if (rest.some((row) => row.some(isFigure))) return true;
+  // Nothing but text: the first row is the head if what stands below comes again there and the head does not.
+  const repeats = head.some((_, k) => new Set(below(k)).size < rest.length);
+  return repeats && named.every((text) => !rest.some((row) => row.includes(text)));
+}
+
+const bare = (text: string): string => text.trim().replace(/^[([]|[)\]]$/g, '');
+
+/** Whether a row holds nothing but units. */
+export const isUnitRow = (row: readonly string[]): boolean =>
+  row.some((text) => isUnit(bare(text)) && !isNumber(text)) &&
+  row.every((text) => text.trim() === '' || text.trim() === '-' || isUnit(bare(text)));
+
+/** Where a block's readings begin, and what its columns are called. */
+export interface Heads {
+  /** Rows above the names: titles, empty rows. */
+  skipped: number;
+  /** Rows of names: 0 or 1. */
+  names: number;
+  /** Rows of units: 0 or 1. */
+  units: number;
+}
+
+const count = (row: readonly string[] | undefined): number => row?.filter((t) => t.trim() !== '').length ?? 0;
+
+/** Rows above the names that are looked at. */
+const mostAbove = 12;
+
+/** Empty rows and titles, a text alone in its row, over rows that fill more than one column. */
+function above(block: Rows, width: number): number {
+  let rows = 0;
+  while (rows < Math.min(mostAbove, block.length - 1)) {
+    const row = block[rows];
+    const texts = row?.filter((t) => t.trim() !== '') ?? [];
+    const title = width > 1 && texts.length === 1 && !isNumber(texts[0] ?? '') && (row?.[0] ?? '').trim() !== '';
+    if (texts.length > 0 && !title) break;
+    rows += 1;
+  }
+  return rows;
+}
+
+/** Finds titles, empty rows, names and units above the readings. */
+export function headsOf(block: Rows): Heads {
+  const width = Math.max(0, ...block.slice(0, lookedAt).map((r) => r.length));
+  let empty = 0;
+  while (empty < block.length - 1 && count(block[empty]) === 0) empty += 1;
+  const first = above(block, width);
+  const over = count(block[first]) >= Math.max(2, width - 1) ? first : empty;
+  for (const skipped of new Set([over, empty])) {
+    const rest = block.slice(skipped, skipped + lookedAt);
+    // A row of units right under the names hides nothing: look past it for the readings.
+    const underNames = rest[1] && isUnitRow(rest[1]) ? [rest[0] ?? [], ...rest.slice(2)] : rest;
+    if (hasHead(underNames)) return { skipped, names: 1, units: rest[1] && isUnitRow(rest[1]) ? 1 : 0 };
+  }
+  return { skipped: empty, names: 0, units: 0 };
+}
+
+/** Each column's name and unit, from the rows above the readings. */
+export function namesAndUnits(block: Rows, heads: Heads, width: number): { name: string; unit: string }[] {
+  const names = heads.names ? (block[heads.skipped] ?? []) : [];
+  const units = heads.units ? (block[heads.skipped + heads.names] ?? []) : [];
+  return Array.from({ length: width }, (_, k) => {
+    const unit = bare(units[k] ?? '');
+    return unit && unit !== '-'
+      ? { name: (names[k] ?? '').trim(), unit: splitUnit(`x (${unit})`).unit || unit }
+      : splitUnit(names[k] ?? '');
+  });
+}

@@ -1,0 +1,245 @@
+import { type Beside, besideReasons } from '../readings/beside';
+import { type Doubt as DoubtfulCell, doubtsOf } from '../readings/doubtful';
+import {
+  type Column,
+  type DecimalMark,
+  type LimitRule,
+  type Role,
+  type Shape,
+  type Table,
+  isMeasured,
+} from '../readings/table';
+import { limits } from '../readings/table-edit';
+import { isUnit, splitUnit } from '../readings/units';
+import { type Heads, headsOf, namesAndUnits } from './heads';
+import type { Interpretation } from './interpretation';
+import { linesApart } from './lines';
+import { isTurned, turnedRound } from './orientation';
+import { spreadsApart } from './plus-minus';
+import { interpretations, recognise } from './recognise';
+import type { Incoming } from './seen';
+import { summaryRows } from './summary-rows';
+import { numberName, spreadKind, turnName } from './vocabulary';
+
+type Rows = readonly (readonly string[])[];
+
+/** What the person has decided about a block coming in, instead of what was understood. */
+export interface IntakeChoice {
+  /** Whether rows and columns are exchanged first. */
+  turned?: boolean;
+  heads?: Heads;
+  shape?: Shape;
+  /** By column, from 0. */
+  roles?: Readonly<Record<number, Role>>;
+  decimals?: Readonly<Record<number, DecimalMark>>;
+  units?: Readonly<Record<number, string>>;
+  limits?: Readonly<Record<number, LimitRule>>;
+}
+
+/** A doubtful cell of a block; its row is counted from 1 in the sheet. */
+export interface Doubtful extends DoubtfulCell {
+  column: number;
+}
+
+/** A block understood as a table. */
+export interface Intake {
+  heads: Heads;
+  turned: boolean;
+  /** Whether cells or lines that held many numbers were taken apart. */
+  split: boolean;
+  table: Omit<Table, 'id' | 'name'>;
+  /** Other ways to read it that are about as likely. */
+  others: Interpretation[];
+  doubtful: Doubtful[];
+  /** How many cells are doubtful in all, when not all of them are listed. */
+  doubts: number;
+  /** What was left because it does not fit. */
+  troubles: string[];
+  /** What else was done to the block, in words. */
+  notes: string[];
+}
+
+/** Doubtful cells listed one by one; the rest are counted. */
+const listed = 500;
+
+/** The unit that cells carry themselves, "12 mm", if all that carry one carry the same. */
+function unitInCells(cells: readonly string[]): string {
+  let unit = '';
+  for (const cell of cells) {
+    const found = /^[+−-]?[\d.,]+\s*([^\d\s.,].*)$/u.exec(cell.trim())?.[1];
+    if (found === undefined || !isUnit(found)) continue;
+    if (unit && unit !== found) return '';
+    unit = found;
+  }
+  return unit;
+}
+
+/** Units the columns have: of their heads, else of their cells; a unit given for one column of numbers holds for all that have none. */
+function withUnits(incoming: readonly Incoming[], given: IntakeChoice['units']): Incoming[] {
+  // "12 mm" in the cells gives the column its unit. But where every cell of the first column carries one and others do
+  // without, "9 °C" and "12 °C" are names of groups.
+  const own = incoming.map(({ unit, cells }) => unit || unitInCells(cells));
+  const [first] = incoming;
+  const levels =
+    incoming.length > 1 &&
+    first?.unit === '' &&
+    own.slice(1).some((unit, k) => unit === incoming[k + 1]?.unit) &&
+    first.cells.every((cell) => cell.trim() === '' || unitInCells([cell]) !== '');
+  return incoming.map((c, k) => ({
+    ...c,
+    unit: (given?.[k] ?? (k > 0 || !levels ? (own[k] ?? '') : c.unit)).slice(0, limits.unit),
+  }));
+}
+
+/** What a block holds below its heads: without empty rows, and without the heads where they come again. */
+function bodyOf(block: Rows, heads: Heads): { rows: readonly (readonly string[])[]; at: number[]; repeated: number } {
+  const top = heads.skipped + heads.names + heads.units;
+  const names = heads.names ? JSON.stringify((block[heads.skipped] ?? []).map((t) => t.trim())) : '';
+  const rows: (readonly string[])[] = [];
+  const at: number[] = [];
+  let repeated = 0;
+  for (let r = top; r < block.length; r++) {
+    const row = block[r] ?? [];
+    if (row.every((t) => t.trim() === '')) continue;
+    if (names !== '' && JSON.stringify(row.map((t) => t.trim())) === names) {
+      repeated += 1;
+      continue;
+    }
+    rows.push(row);
+    at.push(r);
+  }
+  return { rows, at, repeated };
+}
+
+/** Thousands marks in a column of means, "1,642", beside spreads that only such a mean can have. */
+function thousands(column: Incoming, role: Role, columns: readonly Incoming[], roles: readonly Role[]): boolean {
+  if (!isMeasured(role)) return false;
+  const filled = column.cells.filter((c) => c.trim() !== '');
+  const doubtful = filled.filter((c) => /^[1-9]\d{0,2},\d{3}$/.test(c.trim()));
+  if (doubtful.length === 0) return false;
+  if (role === 'count' || role === 'total') return true;
+  if (filled.some((c) => /^\d{3,}$/.test(c.trim()) || /^\d*\.\d+$/.test(c.trim()) || /\.\d*$/.test(c.trim())))
+    return true;
+  const points = columns.some((c) => c.cells.some((t) => /^\d+\.\d+$/.test(t.trim())));
+  const spread = columns[roles.indexOf('spread')];
+  const sizes = spread?.cells.map(Number).filter((x) => x > 0) ?? [];
+  return points || (role === 'measure' && sizes.some((x) => x > 20));
+}
+
+/**
+ * Understands a block of texts as a table: which way round it stands, where its names and units stand, what each column
+ * is, how it is laid out, and which cells are unclear. Every cell is kept just as it was written, unless it held several
+ * numbers.
+ * @param firstRow the block's first row in its sheet, from 0: for naming cells
+ */
+export function intake(given: Rows, choice: IntakeChoice = {}, firstRow = 0): Intake {
+  const apart = choice.heads || choice.turned !== undefined ? undefined : linesApart(given);
+  const upright = apart ?? given;
+  const turned = choice.turned ?? (!choice.heads && !apart && isTurned(upright));
+  const block = turned ? turnedRound(upright) : upright;
+  const heads = choice.heads ?? headsOf(block);
+  const troubles: string[] = [];
+  const notes: string[] = [];
+  let width = 0;
+  for (const row of block) width = Math.max(width, row.length);
+  if (width > limits.columns) {
+    troubles.push(
+      `A table holds at most ${limits.columns} columns, and this has ${width}: choose a smaller block, or split the file.`,
+    );
+    width = limits.columns;
+  }
+  const body = bodyOf(block, heads);
+  const top = heads.skipped + heads.names + heads.units;
+  const height = body.rows.length;
+  if (height > limits.rows)
+    troubles.push(
+      `A table holds at most ${limits.rows} rows, and this has ${height}: choose a smaller block, or split the file.`,
+    );
+  if (body.repeated > 0)
+    notes.push(
+      body.repeated === 1
+        ? 'A row that repeats the names was left out.'
+        : `${body.repeated} rows that repeat the names were left out.`,
+    );
+  const rows = body.rows.slice(0, limits.rows);
+  const raw: Incoming[] = namesAndUnits(block, heads, width).map(({ name, unit }, k) => ({
+    name: name.slice(0, limits.name),
+    unit,
+    cells: rows.map((row) => row[k] ?? ''),
+  }));
+  const filled = raw.filter((c) => c.name !== '' || c.cells.some((t) => t.trim() !== ''));
+  // What stands under the readings is not looked at, so that it cannot decide what they are.
+  const skipped = new Map<number, Beside>(summaryRows(filled).map(({ row, kind }) => [row, kind]));
+  const above = (c: Incoming): Incoming =>
+    skipped.size === 0 ? c : { ...c, cells: c.cells.filter((_, r) => !skipped.has(r)) };
+  const apartSpreads = spreadsApart(filled.length > 0 ? filled : raw);
+  const units = withUnits(apartSpreads.map(above), choice.units);
+  const incoming = apartSpreads.map((c, k) => ({ ...c, unit: units[k]?.unit ?? c.unit }));
+  const rowOf = (row: number): number => (turned || apart ? row + 1 : firstRow + (body.at[row] ?? top) + 1);
+  incoming.forEach(({ cells, name }, k) => {
+    const long = cells.findIndex((text) => text.length > limits.text);
+    if (long >= 0)
+      troubles.push(
+        `A cell holds at most ${limits.text} characters, and row ${rowOf(long)} of “${name || `column ${k + 1}`}” has ${cells[long]?.length ?? 0}: shorten it in the file.`,
+      );
+  });
+  const readings = incoming.map(above);
+  const { best, others } = recognise(readings);
+  const chosen =
+    choice.shape === undefined ? best : (interpretations(readings).find((i) => i.shape === choice.shape) ?? best);
+  const shared = sharedUnit(incoming, chosen);
+  const roles = incoming.map((_, k): Role => choice.roles?.[k] ?? chosen.roles[k] ?? 'measure');
+  const columns = incoming.map((c, k): Column => {
+    const role = roles[k] ?? 'measure';
+    const unit = c.unit || (role === 'measure' && choice.units?.[k] === undefined ? shared : '');
+    const aside: Record<number, string> = {};
+    for (const [row, kind] of skipped) if ((c.cells[row] ?? '').trim() !== '') aside[row] = besideReasons[kind];
+    return {
+      id: `c${k}`,
+      name: c.name,
+      unit: isMeasured(role) ? unit : splitUnit(`x (${unit})`).unit && unit,
+      role,
+      decimal: choice.decimals?.[k] ?? (thousands(c, role, incoming, roles) ? 'point' : 'auto'),
+      ...(choice.limits?.[k] ? { limits: choice.limits[k] } : {}),
+      cells: c.cells,
+      aside,
+    };
+  });
+  const doubtful: Doubtful[] = [];
+  let doubts = 0;
+  columns.forEach((column, k) => {
+    if (!isMeasured(column.role)) return;
+    const found = doubtsOf(column);
+    doubts += found.length;
+    for (const doubt of found.slice(0, listed - doubtful.length))
+      doubtful.push({ ...doubt, column: k, row: rowOf(doubt.row) });
+  });
+  const subject = columns.find((c) => c.role === 'subject')?.name.toLowerCase() ?? '';
+  return {
+    heads,
+    turned,
+    split: apart !== undefined,
+    others: choice.shape === undefined ? others : [],
+    doubtful,
+    doubts,
+    troubles,
+    notes,
+    table: {
+      measure: '',
+      subject: numberName.test(subject) || turnName.test(subject) ? '' : subject,
+      shape: choice.shape ?? chosen.shape,
+      average: false,
+      spread: spreadKind(columns.find((c) => c.role === 'spread')?.name ?? '') ?? 'sd',
+      level: 0.95,
+      rowCount: Math.max(0, Math.min(height, limits.rows)),
+      columns,
+    },
+  };
+}
+
+/** The one unit that some of the groups have, where each column is a group. */
+function sharedUnit(incoming: readonly Incoming[], { shape, roles }: Interpretation): string {
+  if (shape !== 'columns' && shape !== 'repeated' && shape !== 'grid') return '';
+  const units = new Set(incoming.flatMap((c, k) => (roles[k] === 'measure' && c.unit ? [c.unit] : [])));
+  return units.size === 1 ? ([...units][0] ?? '') : '';
+}

@@ -1,0 +1,53 @@
+/** Which of several columns a person most likely asks about, and by which they compare. */
+import { levelsOf } from '../readings/levels';
+import { readColumn } from '../readings/read-column';
+import { type Column, type Table, columnsOf, findColumn } from '../readings/table';
+import { groupName, turnName, variableIn } from './vocabulary';
+
+const best = <T>(all: readonly T[], weight: (one: T) => number): T | undefined =>
+  all.reduce<{ one: T; weight: number } | undefined>((found, one) => {
+    const own = weight(one);
+    return found && found.weight >= own ? found : { one, weight: own };
+  }, undefined)?.one;
+
+/** What describes a case rather than being its outcome. */
+const background =
+  /\b(age|birth|year|date|day|time|start|initial|baseline|before|pre|dose|id|order|temperature|salinity|depth)\b/i;
+
+/** The measure most likely asked about: the one the person named, else one with a unit and decimals that is no background. */
+export function likeliestOutcome(table: Table): Column | undefined {
+  const measures = columnsOf(table, 'measure');
+  const said = findColumn(table, table.settled?.['which-outcome']);
+  if (said && measures.includes(said)) return said;
+  return best(measures, (c) => {
+    const texts = c.cells.slice(0, 100);
+    return (
+      (c.unit !== '' ? 1 : 0) +
+      (texts.some((t) => /\d[.,]\d/.test(t)) ? 1 : 0) +
+      (variableIn(c.name) ? 0.5 : 0) -
+      (background.test(c.name) ? 4 : 0) -
+      (c.formula || readColumn(c).used.length > 1 ? 0 : 5)
+    );
+  });
+}
+
+/** The column that most likely parts the readings: named after what was done, of few levels that come equally often. */
+export function likeliestCategory(table: Table): Column | undefined {
+  return best(columnsOf(table, 'group'), (c) => {
+    const counts = new Map<string, number>();
+    for (const text of c.cells) if (text.trim() !== '') counts.set(text.trim(), (counts.get(text.trim()) ?? 0) + 1);
+    const sizes = [...counts.values()];
+    const levels = levelsOf(c).length;
+    return (
+      (/^(treat|group|arm|diet|drug|lamp|condition|dose|nutrient|medium|regime|method|feed)/i.test(c.name)
+        ? 3
+        : groupName.test(c.name)
+          ? 1
+          : 0) -
+      (/^(sex|gender)/i.test(c.name) ? 1.5 : 0) -
+      (turnName.test(c.name) ? 1 : 0) -
+      (levels < 2 ? 6 : levels > 12 ? 3 : 0) -
+      (sizes.length > 0 && Math.min(...sizes) < 2 ? 2 : 0)
+    );
+  });
+}

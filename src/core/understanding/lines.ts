@@ -1,0 +1,66 @@
+/** Numbers that stand many to a cell, as they come from a text or a message. */
+import { understand } from '../readings/parse-number';
+
+type Rows = readonly (readonly string[])[];
+
+const isNumber = (text: string): boolean => understand(text, '', 'auto').kind === 'number';
+
+/** The numbers of a line, or undefined where it is no list of at least three. */
+function listed(text: string): string[] | undefined {
+  for (const between of [/\s*[;|]\s*/, /\s*,\s+/, /\s+/, /\s*,\s*/]) {
+    const words = text.split(between).filter((w) => w !== '');
+    // "12 500" and "1 234 567" are single numbers, and "1,5" is one with a decimal comma.
+    const many = between.source === '\\s+' ? !/^\d{1,3}(?: \d{3})+$/.test(text.trim()) : true;
+    if (words.length > 2 && many && words.every(isNumber)) return words;
+  }
+  return undefined;
+}
+
+/** "red lamp: 21.2 31.6 32.5" as a name and its numbers. */
+function named(text: string): { name: string; numbers: string[] } | undefined {
+  const [, name = '', rest = ''] = /^\s*([^:=]*\p{L}[^:=]*?)\s*[:=]\s*(.+)$/u.exec(text) ?? [];
+  const numbers = name ? listed(rest) : undefined;
+  return numbers && { name, numbers };
+}
+
+const upright = (lists: readonly (readonly string[])[]): string[][] =>
+  Array.from({ length: Math.max(0, ...lists.map((l) => l.length)) }, (_, i) => lists.map((l) => l[i] ?? ''));
+
+/**
+ * A block of single cells that hold many numbers each, taken apart: lists with names as a column each; lines of as many
+ * numbers as one another as rows; else all numbers as one column. Undefined where nothing is to be taken apart.
+ */
+export function linesApart(block: Rows): string[][] | undefined {
+  const filled = block.flatMap((row) => {
+    const cells = row.filter((cell) => cell.trim() !== '');
+    return cells.length === 0 ? [] : [cells];
+  });
+  const lines = filled.flatMap((cells) => (cells.length === 1 ? cells : []));
+  if (filled.length === 1 && lines.length === 0) {
+    // One row of numbers across, nothing else.
+    const [row = []] = filled;
+    return row.length > 2 && row.every(isNumber) ? row.map((text) => [text]) : undefined;
+  }
+  if (lines.length === 0 || lines.length < filled.length) return undefined;
+  const groups = lines.map(named);
+  if (groups.every((g) => g !== undefined))
+    return [groups.map((g) => g.name), ...upright(groups.map((g) => g.numbers))];
+  const [head = '', ...rest] = lines;
+  const lists = lines.map(listed);
+  const together = (texts: readonly string[][]): string[][] => {
+    const [first] = texts;
+    const table = texts.length > 2 && texts.every((t) => t.length === first?.length) && (first?.length ?? 0) <= 8;
+    return table ? texts.map((t) => [...t]) : texts.flat().map((text) => [text]);
+  };
+  if (lists.every((l) => l !== undefined)) return together(lists);
+  // A name over lines of numbers.
+  const below = rest.map(listed);
+  if (rest.length > 0 && listed(head) === undefined && below.every((l) => l !== undefined)) {
+    const rows = together(below);
+    const width = rows[0]?.length ?? 0;
+    if (width === 1) return [[head.trim()], ...rows];
+    const names = [/\s*[;|,]\s*/, /\s{2,}/, /\s+/].map((by) => head.trim().split(by)).find((n) => n.length === width);
+    return names ? [names, ...rows] : rows;
+  }
+  return undefined;
+}

@@ -1,0 +1,73 @@
+import { isMissing, understand } from '../readings/parse-number';
+import { hasHead } from './heads';
+import { meanName, replicateName, sizeName, spreadKind, summaryName, turnName, variableIn } from './vocabulary';
+
+type Rows = readonly (readonly string[])[];
+
+const isNumber = (text: string): boolean =>
+  understand(text, '', 'auto').kind === 'number' || /^[<>≤≥]\s*\d/.test(text.trim());
+const filled = (text: string): boolean => text.trim() !== '' && !isMissing(text);
+
+/** Rows and columns exchanged. */
+export const turnedRound = (block: Rows): string[][] =>
+  Array.from({ length: Math.max(0, ...block.map((r) => r.length)) }, (_, k) => block.map((row) => row[k] ?? ''));
+
+/** Columns beyond these are no groups' readings along rows any more, but a file of many variables. */
+const mostAlong = 400;
+
+/** Names of figures down the first column, names of groups along the first row. */
+function figuresDown(names: readonly string[], body: Rows): boolean {
+  const kinds = new Set(
+    names.flatMap((n) =>
+      meanName.test(n) ? ['mean'] : spreadKind(n) !== null ? ['spread'] : sizeName.test(n) ? ['n'] : [],
+    ),
+  );
+  return (
+    kinds.size >= 2 &&
+    kinds.has('spread') &&
+    body.length <= 10 &&
+    names.every((n) => meanName.test(n) || spreadKind(n) !== null || sizeName.test(n) || summaryName.test(n)) &&
+    body.every((row) => row.slice(1).every((c) => !filled(c) || isNumber(c)))
+  );
+}
+
+/** Each row one kind of thing where the columns mix texts and numbers: a variable a row. */
+function variablesDown(block: Rows, width: number): boolean {
+  const mixes = (cells: readonly string[]): boolean => {
+    const some = cells.filter(filled);
+    const numbers = some.filter(isNumber).length;
+    return numbers > 0 && numbers < some.length;
+  };
+  const columns = Array.from({ length: width - 1 }, (_, k) => block.map((row) => row[k + 1] ?? ''));
+  const rows = block.map((row) => row.slice(1));
+  const texts = rows.filter((r) => r.some((c) => filled(c) && !isNumber(c))).length;
+  // Below one row of texts the columns of any table of numbers are mixed: that row is its head.
+  return texts > 1 && columns.filter(mixes).length > columns.length / 2 && !rows.some(mixes);
+}
+
+/** Whether a block's rows are what columns usually are: groups, figures or variables named at the left. */
+export function isTurned(block: Rows): boolean {
+  const rows = block.filter((row) => row.some(filled));
+  const width = Math.max(0, ...rows.map((r) => r.length));
+  if (rows.length < 2 || width < 3 || width > mostAlong || rows.length > 200) return false;
+  const [head = [], ...body] = rows;
+  const names = rows.map((r) => (r[0] ?? '').trim());
+  const headed = hasHead(rows);
+  if (headed && figuresDown(names.slice(1), body)) return true;
+  if (variablesDown(rows, width)) return true;
+  // A head of plain numbers, or of "rep 1" and "rep 2", names no groups; those stand at the left then.
+  const replicates =
+    headed && head.slice(1).every((text) => replicateName.test(text.trim()) || /^\d+$/.test(text.trim()));
+  if (headed && !replicates) return false;
+  const own = replicates ? body : rows;
+  const left = own.map((r) => (r[0] ?? '').trim());
+  const across = own.flatMap((r) => r.slice(1).filter(filled));
+  if (!left.every((n) => n !== '' && !isNumber(n)) || new Set(left).size < left.length) return false;
+  if (across.filter(isNumber).length < 0.9 * across.length || across.length < 2 * own.length) return false;
+  if (left.some((n) => turnName.test(n)) && !left.every((n) => turnName.test(n))) return false;
+  // More to the right than down; two or three rows are groups however few their readings.
+  if (replicates) return width - 1 >= own.length || own.length <= 6;
+  return (
+    width > own.length || (own.length <= 3 && width >= 3) || left.filter((n) => variableIn(n)).length > own.length / 2
+  );
+}

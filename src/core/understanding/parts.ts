@@ -1,0 +1,135 @@
+/** What each column is when every row is a case: who it is, in which groups, and what was read. */
+import type { Role } from '../readings/table';
+import { type Seen, holdsYears, runs } from './seen';
+import {
+  calendarName,
+  groupName,
+  idName,
+  isWell,
+  labelName,
+  looksLikeId,
+  numberName,
+  replicateName,
+  settingName,
+  subjectName,
+  turnName,
+  variableIn,
+} from './vocabulary';
+
+/** What a column was taken for, and why where a person may wonder. */
+export interface Part {
+  role: Role;
+  /** What kind of label or subject: what a doubt may be about. */
+  as?: 'calendar' | 'running-number' | 'identifier' | 'name' | 'replicate';
+}
+
+/** Different numbers a factor has at most: 9, 12 and 15 °C, not a scale. */
+const mostLevels = 12;
+
+/** Whether a column's few entries come again and again, as the levels of a factor do. */
+const comesBack = (c: Seen): boolean => c.distinct > 1 && c.distinct <= Math.min(mostLevels, c.texts.length / 2);
+
+/** Whether every entry comes equally often, or nearly. */
+function isBalanced(c: Seen): boolean {
+  const counts = new Map<string, number>();
+  for (const t of c.texts) counts.set(t, (counts.get(t) ?? 0) + 1);
+  const sizes = [...counts.values()];
+  return Math.max(...sizes) - Math.min(...sizes) <= Math.max(1, 0.1 * Math.max(...sizes));
+}
+
+/** Whether a column numbers the readings of one group after another: 1 to 10, and 1 to 10 again. */
+const cycles = (c: Seen): boolean => {
+  const numbers = c.numbers.slice(0, 1000);
+  const restarts = numbers.filter((x, i) => i > 0 && x === 1).length;
+  return (
+    c.distinct > 3 &&
+    restarts > 0 &&
+    numbers[0] === 1 &&
+    numbers.every((x, i) => i === 0 || x === 1 || x === (numbers[i - 1] ?? 0) + 1)
+  );
+};
+
+/** Whether few whole numbers name groups: by their column's name, by being codes, or by coming equally often. */
+function numbersName(c: Seen, others: readonly Seen[]): boolean {
+  const beside = others.filter((o) => o !== c && o.kind === 'numbers' && !comesBack(o));
+  if (!comesBack(c)) return false;
+  // Codes for no and yes.
+  if (c.unit === '' && c.numbers.every((x) => x === 0 || x === 1) && beside.length > 0) return true;
+  const named = groupName.test(c.name) || settingName.test(c.name);
+  if (named && (beside.length > 0 || (c.whole && groupName.test(c.name)))) return true;
+  // Few numbers in one unit beside readings in another: what was set.
+  if (c.unit !== '' && beside.some((o) => o.unit !== '' && o.unit !== c.unit))
+    return !variableIn(c.name) || isBalanced(c);
+  if (beside.length === 0 || c.unit !== '' || variableIn(c.name) || turnName.test(c.name))
+    return c.unit === '' && turnName.test(c.name) && beside.length === 1 && isBalanced(c);
+  return c.whole && ((c.distinct <= 2 && c.texts.length >= 4) || (c.distinct <= 6 && isBalanced(c)));
+}
+
+function partOf(c: Seen, columns: readonly Seen[]): Part {
+  const named = (pattern: RegExp): boolean => pattern.test(c.name);
+  const numbers = columns.filter((o) => o !== c && o.kind === 'numbers');
+  const texts = columns.filter((o) => o !== c && o.kind === 'text' && o.distinct < o.texts.length);
+  if (c.kind === 'empty') return { role: named(labelName) ? 'label' : named(subjectName) ? 'subject' : 'measure' };
+  if (c.kind === 'dates') return { role: 'label', as: 'calendar' };
+  if (c.kind === 'numbers') {
+    if (holdsYears(c) && (named(calendarName) || runs(c)) && !variableIn(c.name)) {
+      // A year that comes again and again, and nothing else to group by, is a group.
+      const grouping = comesBack(c) && c.distinct <= 6 && texts.length === 0 && numbers.length > 0;
+      return grouping ? { role: 'group', as: 'calendar' } : { role: 'label', as: 'calendar' };
+    }
+    if (c.whole && c.unique && c.unit === '' && (named(subjectName) || (named(idName) && !named(numberName))))
+      return { role: 'subject', as: 'identifier' };
+    const beside = numbers.length > 0 || columns.some((o) => o !== c && o.kind === 'text');
+    if (
+      beside &&
+      c.unit === '' &&
+      c.whole &&
+      c.unique &&
+      (named(numberName) ||
+        (runs(c) && (c.name === '' || c.place === 0) && !variableIn(c.name) && !named(calendarName)))
+    )
+      return runs(c) || !named(idName)
+        ? { role: 'label', as: 'running-number' }
+        : { role: 'subject', as: 'identifier' };
+    if (c.whole && c.unit === '' && named(numberName) && beside && c.distinct < c.texts.length)
+      return { role: 'subject', as: 'identifier' };
+    if (c.whole && named(subjectName) && c.unit === '' && c.distinct < c.texts.length && numbers.length > 0)
+      return { role: 'subject', as: 'identifier' };
+    if (c.whole && c.unique && named(calendarName) && c.unit === '' && runs(c) && numbers.length > 0)
+      return { role: 'label', as: 'calendar' };
+    if (c.whole && c.unit === '' && cycles(c) && numbers.some((o) => !comesBack(o)))
+      return { role: 'label', as: 'replicate' };
+    // Months and weeks that come again, and nothing else to group by.
+    if (c.whole && c.unit === '' && named(calendarName) && comesBack(c) && texts.length === 0 && isBalanced(c))
+      return { role: 'group', as: 'calendar' };
+    return { role: numbersName(c, columns) ? 'group' : 'measure' };
+  }
+  if (c.texts.every((t) => replicateName.test(t))) return { role: 'label', as: 'replicate' };
+  if (named(labelName)) return { role: 'label', as: 'name' };
+  if (named(calendarName) && !named(groupName) && c.unique && numbers.length > 0)
+    return { role: 'label', as: 'calendar' };
+  if (named(subjectName) || ((named(idName) || named(numberName)) && !named(groupName)))
+    return { role: 'subject', as: 'identifier' };
+  if (c.unique && c.texts.length > 2 && c.texts.every((t) => looksLikeId(t) || isWell(t)) && !named(groupName))
+    return { role: 'subject', as: 'identifier' };
+  // Texts that hardly come again name the rows, or remark on them.
+  if (c.distinct > 8 && c.distinct > 0.5 * c.texts.length && !c.unique) return { role: 'label', as: 'name' };
+  return { role: 'group' };
+}
+
+/** The part of each column. One column at most names the subjects. */
+export function partsOf(columns: readonly Seen[]): Part[] {
+  const parts = columns.map((c) => partOf(c, columns));
+  const subjects = parts.flatMap((p, i) => (p.role === 'subject' ? [i] : []));
+  if (subjects.length > 1) {
+    // Who each row is, rather than where it lives: the one that tells most apart.
+    const tells = (i: number): number => columns[i]?.distinct ?? 0;
+    const best = subjects.reduce((a, b) => (tells(b) > tells(a) ? b : a));
+    for (const i of subjects) {
+      if (i === best) continue;
+      const c = columns[i];
+      parts[i] = c && !c.unique && c.distinct > 1 ? { role: 'group' } : { role: 'label', as: 'name' };
+    }
+  }
+  return parts;
+}

@@ -1,0 +1,114 @@
+import { quantileSorted } from 'd3-array';
+import { decimalMarkOf, understand } from '../readings/parse-number';
+
+/** A column as it came in: its head split into name and unit, and its texts. */
+export interface Incoming {
+  name: string;
+  unit: string;
+  cells: readonly string[];
+}
+
+/** A column with what its cells look like. */
+export interface Seen extends Incoming {
+  place: number;
+  /** Cells that hold something, trimmed; words for missing are none. */
+  texts: readonly string[];
+  /** What most cells are. */
+  kind: 'empty' | 'numbers' | 'text' | 'dates';
+  /** Whether every number is whole, and none is negative. */
+  whole: boolean;
+  distinct: number;
+  /** Whether no text comes twice. */
+  unique: boolean;
+  /** Rows with an empty cell below a filled one. */
+  gaps: boolean;
+  numbers: readonly number[];
+  /** Median, and tenth and ninetieth percentiles, of the numbers; NaN without any. */
+  median: number;
+  low: number;
+  high: number;
+  /** The most decimals a number is written with. */
+  decimals: number;
+}
+
+/** Cells looked at: enough to tell, spread over the whole column when it is longer. */
+const lookedAt = 3000;
+
+function sampled(cells: readonly string[]): readonly string[] {
+  if (cells.length <= lookedAt) return cells;
+  // The first rows as they stand, for gaps below names; then every so many.
+  const stride = Math.ceil(cells.length / (lookedAt / 2));
+  return cells.filter((_, i) => i < lookedAt / 2 || i % stride === 0);
+}
+
+const month = '(?:jan|feb|mar|apr|may|jun|jul|aug|sep|sept|oct|nov|dec)[a-z]*';
+const datePatterns = [
+  /^\d{4}[-/.]\d{1,2}[-/.]\d{1,2}(?:[T ]\d{1,2}:\d{2}.*)?$/,
+  /^\d{1,2}[-/.]\d{1,2}[-/.]\d{2,4}(?: \d{1,2}:\d{2}.*)?$/,
+  new RegExp(`^\\d{1,2}\\.?[-\\s]${month}\\.?(?:[-\\s,]+\\d{2,4})?$`, 'i'),
+  new RegExp(`^${month}\\.?[-\\s]\\d{1,4}(?:,? \\d{4})?$`, 'i'),
+  /^\d{1,2}:\d{2}(?::\d{2})?(?: ?[ap]m)?$/i,
+];
+/** Whether a text is a day or a time of day. */
+export const isDate = (text: string): boolean => datePatterns.some((p) => p.test(text.trim()));
+
+/** Looks at a column. */
+export function look(whole: Incoming, place = 0): Seen {
+  const cells = sampled(whole.cells);
+  const mark = decimalMarkOf(cells, whole.unit);
+  const texts: string[] = [];
+  const numbers: number[] = [];
+  let [limits, dates, decimals, first, gaps] = [0, 0, 0, false, false];
+  for (const cell of cells) {
+    const text = cell.trim();
+    const found = understand(text, whole.unit, mark);
+    if (found.kind === 'empty') {
+      gaps ||= first;
+      continue;
+    }
+    first = true;
+    texts.push(text);
+    if (found.kind === 'number') {
+      numbers.push(found.value);
+      decimals = Math.max(decimals, /[.,](\d+)$/.exec(text)?.[1]?.length ?? 0);
+    } else if (/^[<>≤≥]/.test(text) || /^[\d.,]+ ?%$/.test(text) || found.why.includes('could be')) limits += 1;
+    else if (isDate(text)) dates += 1;
+  }
+  const sorted = [...numbers].sort((a, b) => a - b);
+  const distinct = new Set(texts).size;
+  return {
+    ...whole,
+    place,
+    texts,
+    kind:
+      texts.length === 0
+        ? 'empty'
+        : dates > texts.length / 2
+          ? 'dates'
+          : numbers.length + limits >= texts.length / 2 && numbers.length + limits > 0
+            ? 'numbers'
+            : 'text',
+    whole: numbers.length === texts.length && numbers.every((x) => Number.isInteger(x) && x >= 0),
+    distinct,
+    unique: texts.length > 1 && distinct === texts.length,
+    gaps,
+    numbers,
+    median: quantileSorted(sorted, 0.5) ?? NaN,
+    low: quantileSorted(sorted, 0.1) ?? NaN,
+    high: quantileSorted(sorted, 0.9) ?? NaN,
+    decimals,
+  };
+}
+
+/** Whether a column of numbers reads as years: four digits, between 1500 and 2200. */
+export const holdsYears = (c: Pick<Seen, 'whole' | 'numbers' | 'texts'>): boolean =>
+  c.whole &&
+  c.numbers.length > 1 &&
+  c.numbers.every((x) => x >= 1500 && x <= 2200) &&
+  c.texts.every((t) => /^\d{4}$/.test(t));
+
+/** Whether a column counts its rows: whole numbers, each one more than the last. */
+export const runs = (c: Pick<Seen, 'whole' | 'numbers'>): boolean =>
+  c.whole &&
+  c.numbers.length > 2 &&
+  c.numbers.slice(0, 1000).every((x, i, all) => i === 0 || x === (all[i - 1] ?? 0) + 1);

@@ -1,0 +1,97 @@
+/** Rows under the readings that sum them up: a total, a mean, an SD. */
+import type { Beside } from '../readings/beside';
+import { understand } from '../readings/parse-number';
+import { sumRow } from './sums';
+import { summaryName, totalName } from './vocabulary';
+
+interface Column {
+  name: string;
+  cells: readonly string[];
+}
+
+/** A row that is no reading. */
+export interface SummaryRow {
+  row: number;
+  kind: Beside;
+  /** As the row is called, if it is. */
+  name: string;
+  /** Whether a total was found to be the sum of the others, to the last digit. */
+  exact: boolean;
+}
+
+const valueOf = (text: string | undefined): number | undefined => {
+  const found = understand(text ?? '', '', 'auto');
+  return found.kind === 'number' ? found.value : undefined;
+};
+const isText = (text: string): boolean =>
+  text.trim() !== '' && valueOf(text) === undefined && !/^[<>≤≥\d]/.test(text.trim());
+
+/** Rows looked at from the end up. */
+const most = 12;
+
+/** Half a unit of the last digit a number is written with. */
+const slack = (text: string): number => 0.5000001 * 10 ** -(/[.,](\d+)$/.exec(text.trim())?.[1]?.length ?? 0);
+
+/** Whether, in every column, a row is the mean of all rows above it, as far as it is written. */
+function isMean(columns: readonly Column[], row: number): boolean {
+  let held = 0;
+  for (const { cells } of columns) {
+    const text = cells[row] ?? '';
+    const own = valueOf(text);
+    const above = cells.slice(0, row).flatMap((c) => valueOf(c) ?? []);
+    if (own === undefined && above.length === 0) continue;
+    const mean = above.reduce((s, x) => s + x, 0) / above.length;
+    if (own === undefined || above.length < 3 || Math.abs(own - mean) > slack(text)) return false;
+    held += 1;
+  }
+  return held > 1;
+}
+
+/** Rows at the end that are called mean, SD, total and the like. */
+function namedRows(columns: readonly Column[], filled: readonly number[]): SummaryRow[] {
+  const found: SummaryRow[] = [];
+  for (const row of filled) {
+    const column = columns.find((c) => isText(c.cells[row] ?? ''));
+    const name = (column?.cells[row] ?? '').trim();
+    if (!column || !(summaryName.test(name) || totalName.test(name))) break;
+    // A name that stands above too is that of a group.
+    if (column.cells.slice(0, row).some((c) => c.trim() === name)) break;
+    const rest = columns.filter((c) => c !== column).map((c) => c.cells[row] ?? '');
+    if (!rest.some((c) => valueOf(c) !== undefined) || rest.some(isText)) break;
+    found.push({ row, name, kind: totalName.test(name) ? 'total' : 'summary', exact: true });
+  }
+  // "n" or "t" alone may name a group.
+  return found.every((f) => f.name.length < 2) ? [] : found;
+}
+
+/** The rows of a table that sum up the others, wherever their names or their numbers tell. */
+export function summaryRows(columns: readonly Column[]): SummaryRow[] {
+  const height = Math.max(0, ...columns.map((c) => c.cells.length));
+  const isFilled = (r: number): boolean => columns.some((c) => (c.cells[r] ?? '').trim() !== '');
+  const filled = Array.from({ length: Math.min(height, most) }, (_, i) => height - 1 - i).filter(isFilled);
+  const numbers = columns.filter((c) => c.cells.some((x) => valueOf(x) !== undefined));
+  const names = columns.find((c) => !numbers.includes(c)) ?? columns.find((c) => c.cells.some(isText));
+  const named = namedRows(columns, filled);
+  if (height - named.length < 2) return [];
+  if (named.length > 0) {
+    // Whether a total is one is told without the means that stand beside it.
+    const without = (row: number): Column[] =>
+      numbers.map((c) => ({
+        ...c,
+        cells: c.cells.map((cell, r) => (r !== row && named.some((f) => f.row === r) ? '' : cell)),
+      }));
+    return named
+      .map((f) => (f.kind === 'total' ? { ...f, exact: sumRow(names, without(f.row))?.exact ?? false } : f))
+      .sort((a, b) => a.row - b.row);
+  }
+  const whole = (c: Column): boolean => c.cells.every((x) => x.trim() === '' || Number.isInteger(valueOf(x) ?? 0.5));
+  if (names && !numbers.includes(names) && numbers.length > 1 && numbers.every(whole) && height <= 200) {
+    const sum = sumRow(names, numbers);
+    if (sum) return [{ row: sum.row, kind: 'total', name: (names.cells[sum.row] ?? '').trim(), exact: sum.exact }];
+  }
+  const from = numbers.length > 1 ? [...filled].reverse().find((r) => r >= 3 && isMean(numbers, r)) : undefined;
+  if (from === undefined || height - from > 4) return [];
+  return filled
+    .flatMap((row) => (row >= from ? [{ row, kind: 'summary' as const, name: '', exact: true }] : []))
+    .reverse();
+}

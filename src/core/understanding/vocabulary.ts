@@ -1,0 +1,84 @@
+/** Words that stand in the heads of columns and rows of laboratory tables. */
+
+const starting = (words: string): RegExp => new RegExp(`^(?:${words})(?:e?s)?\\b`, 'iu');
+const within = (words: string): RegExp => new RegExp(`(?<![\\p{L}\\d])(?:${words})(?:e?s)?(?![\\p{L}])`, 'iu');
+
+/** What readings are of: one thing looked at, perhaps more than once. */
+export const subjectName = starting(
+  'subject|participant|patient|volunteer|person|child|donor|individual|animal|mouse|mice|rat|rabbit|dog|cat|cow|calf|pig|piglet|sheep|lamb|horse|goat|bird|hen|chick|fish|frog|snail|crab|shrimp|mussel|oyster|larva|larvae|fly|bee|plant|tree|seedling|leaf|leaves|frond|blade|shoot|root|fruit|seed|tank|line|dish|plate|well|tube|vial|flask|bottle|jar|pot|tray|plot|quadrat|transect|raft|cage|pen|pond|nest|litter|brood|hive|colony|culture|clone|isolate|cell|slide|section|core|cast|buoy|probe|sensor|batch|sample|specimen|replicate of|family|pair|tag|block|egg|bag|box|rope',
+);
+/** Names of nothing but a running or given number. */
+export const numberName =
+  /^(?:no|nr|num|number|#|n°|№|id|ids|identifier|index|idx|row|case|obs|observation|record|entry|item|serial(?: (?:no|number))?|code|key)\.?(?: ?(?:no|nr|number|id|code))?\.?$/iu;
+/** A subject by its number or code: "mouse id", "sample no". */
+export const idName = /(?:^|[\s_.-])(?:id|ids|no\.?|nr\.?|number|code|tag)$/iu;
+export const labelName = starting(
+  'name|label|note|comment|remark|title|description|observer|initial|by|who|operator|time stamp|timestamp',
+);
+/** Days and years that stand beside readings. */
+export const calendarName = starting('date|year|day|month|time|when|season|quarter|sampled|collected');
+/** Names of times or turns: what the same subject is measured at. */
+export const turnName =
+  /^(?:day|week|month|hour|minute|h|d|t|w|wk|time|visit|year|turn|round|session|trial|run|before|after|pre|post|start|end|begin(?:ning)?|finish|baseline|follow[- ]?up|initial|final|first|second|third|last|morning|evening|am|pm|left|right|old|new|test|retest)(?:\b|[\s_.-]*\d)/iu;
+/** Names of what sets groups apart. */
+export const groupName = starting(
+  'group|treatment|treated|lamp|light|condition|diet|feed|nutrient|site|station|place|location|region|origin|source|dose|level|class|category|kind|type|arm|variety|cultivar|strain|genotype|species|line type|temperature|temp|colour|color|season|rinse|result|outcome|settled|grazed|drug|compound|medium|substrate|flow|regime|method|series|set|batch type|operator|lab|sex|gender|control|exposed|infected|vaccinated|smoker|depth|pH|salinity|stage|habitat|farm|field|year class|phase|team|factor',
+);
+/** Names of what is set as well as measured. */
+export const settingName = starting(
+  'temp|temperature|ph|salinity|depth|conc|concentration|light|flow|dose|speed|pressure|density|humidity',
+);
+/** Names of what is measured, so that columns that carry two of them are two variables. */
+export const variableName = within(
+  'age|mass|weight|len|length|dist|height|width|depth|breadth|girth|diameter|radius|area|volume|thickness|size|temperature|temp|pressure|pulse|heart rate|rate|speed|velocity|time|duration|distance|score|grade|mark|index|count|number|concentration|conc|density|yield|income|price|cost|salinity|pH|oxygen|chlorophyll|nitrate|nitrogen|phosphate|phosphorus|ammonia|carbon|protein|glucose|cholesterol|insulin|lipid|fat|sugar|starch|water|moisture|humidity|biomass|cover|growth|survival|bmi|iq|dose|power|energy|intensity|absorbance|fluorescence|expression|strength|hardness|viscosity|conductivity|turbidity|latency|x|y|z',
+);
+/** The parts of variable names that tell them apart, "length" in "blade length". */
+export const variableIn = (name: string): string | undefined => variableName.exec(name)?.[0].toLowerCase();
+
+export const countName =
+  /^(?:counts?|number|how many|freq(?:uency)?\.?|frequencies|tally|observed|obs|n|cases|individuals|total|#)$/iu;
+export const totalName =
+  /^(?:(?:grand |row |column |sub-?)?totals?|sums?|all(?: (?:groups|rows|together))?|overall|together|Σ|∑)\.?:?$/iu;
+/** What a part is out of. */
+export const outOfName =
+  /^(?:(?:grand |row )?totals?|n|of|out of|tested|examined|planted|exposed|treated|sampled|all|size|sample size|trials|number(?: (?:tested|examined|planted|exposed|of \w+))?|no\.? (?:tested|examined|planted|exposed|of \w+)|(?:plants|animals|seeds|cells|fish|eggs|mice|patients|subjects|people|individuals|blades|fronds|lines|tanks|seedlings)(?: \w+)?|n[ _]?total|counted|looked at|checked)$/iu;
+
+export const meanName = /^(?:(?:arithmetic |sample )?means?|averages?|avg\.?|m|x̄|µ|mu)(?:\b|$)/iu;
+/** What the spread beside a mean is, by its name; `±` and its like do not say. */
+export const spreadNames = {
+  sd: /^(?:±\s*)?(?:sds?|s\.\s?d\.?|st\.?\s?\.?devs?\.?|std\.?(?:\s?\.?devs?\.?)?|stdevs?|standard deviations?|sigma|σ)(?![\p{L}])/iu,
+  sem: /^(?:±\s*)?(?:sems?|s\.\s?e\.\s?m\.?|s\.\s?e\.?|ses?|st\.? ?err\.?|std\.? ?err(?:or)?\.?|standard errors?(?: of the mean)?)(?![\p{L}])/iu,
+  variance: /^(?:variances?|var\.?|s²|s\^?2)(?![\p{L}])/iu,
+  interval: /^(?:(?:half[- ]?width|95 ?% ?ci|ci|c\.i\.|confidence interval|margin)\b.*)/iu,
+} as const;
+const untoldSpread = /^(?:±|\+\/?-|plus[- ]?minus|errors?|err\.?|spread|deviation|uncertainty|dispersion)(?![\p{L}])/iu;
+export const sizeName =
+  /^(?:n|size|sizes|sample sizes?|replicates|reps|number(?: of \w+)?|no\.?(?: of \w+)?|count|group size|how many|(?:n|no)\.? ?\(?\w*\)?)$/iu;
+
+/** What kind of spread a name says it is; undefined of a name that says spread and not which, null of one that says neither. */
+export function spreadKind(name: string): keyof typeof spreadNames | undefined | null {
+  for (const [kind, pattern] of Object.entries(spreadNames))
+    if (pattern.test(name.trim())) return kind as keyof typeof spreadNames;
+  return untoldSpread.test(name.trim()) ? undefined : null;
+}
+
+/** Names of rows that sum up the readings above them. */
+export const summaryName =
+  /^(?:(?:group |column |grand |overall )?(?:means?|averages?|avg\.?|medians?|totals?|sums?)|min(?:imum)?|max(?:imum)?|range|mode|s\.?d\.?|s\.?e\.?m?\.?|std\.?(?: ?dev(?:iation)?\.?| ?err(?:or)?\.?)?|st\.?dev\.?|stdev|standard (?:deviation|error)|variance|var\.?|cv|cv ?%|c\.v\.|n|count|number|sum|ci|95 ?% ?ci|lower|upper|q1|q3|iqr|±|t|p|p-value|difference)\.?:?$/iu;
+
+/** Names made of one stem and numbers or letters: "assay 1", "assay 2"; the stem, if they all share it. */
+export function sharedStem(names: readonly string[]): string | undefined {
+  const stems = new Set(
+    names.map((name) => /^(.*?\p{L})[\s_.-]*(?:\d+|\p{Lu})$/u.exec(name.trim())?.[1]?.toLowerCase()),
+  );
+  const [stem] = stems;
+  return stems.size === 1 && stem !== undefined ? stem : undefined;
+}
+
+/** "rep 1", "reading 2": the how-manieth reading of a group, whose like-numbered readings are unconnected. */
+export const replicateName = /^(?:rep(?:licate|lication|eat)?|reading|measurement|value)s?\.?[\s_.-]*\d+$/iu;
+
+/** A text that looks like one of a series of identifiers: letters and a number, "F12", "tank 3". */
+export const looksLikeId = (text: string): boolean => /^\p{L}{1,12}[\s_.-]?\d{1,6}\p{L}?$/u.test(text.trim());
+/** A well of a plate: "A1", "H12". */
+export const isWell = (text: string): boolean => /^[A-P](?:0?[1-9]|1\d|2[0-4])$/.test(text.trim());

@@ -1,0 +1,94 @@
+import { hasKind } from '../core/analyses/kinds';
+import { attempt } from '../core/numeric/domain-error';
+import { besideRows } from '../core/readings/beside';
+import { countTable, holdsCounts } from '../core/readings/count-table';
+import { factorsOf } from '../core/readings/factors';
+import { groupsOf, repeatsOf } from '../core/readings/groups';
+import { type Table, called, columnsOf } from '../core/readings/table';
+import { kindOf } from '../core/question/asking';
+import { firstQuestion } from '../core/question/first';
+import { namesOf } from '../core/question/naming';
+import type { Question } from '../core/question/question';
+import type { DoubtCode } from '../core/understanding/doubts/doubt';
+import { openDoubts } from '../core/understanding/doubts/open-doubts';
+import { intake } from '../core/understanding/intake';
+import { understoodSentence } from '../core/understanding/understood';
+import { blockFromText } from '../formats/clipboard';
+
+/** What is understood of a table as it is pasted. */
+export interface UnderstoodCase {
+  layout: Table['shape'];
+  turned: boolean;
+  groups: string[];
+  unit: string;
+  subject: string | undefined;
+  labels: string | undefined;
+  categories: string[] | undefined;
+  total: number | undefined;
+  shares: [number, number][] | undefined;
+  readings: number;
+  samples: number;
+  spread: Table['spread'] | undefined;
+  doubts: DoubtCode[];
+  asks: string | undefined;
+  sentence: string;
+}
+
+/** What a question is called: its design, or what it is about. */
+const asked = (question: Question): string => (question.about === 'value' ? question.design : question.about);
+
+/** How many readings a first question counts, and of how many independent samples. */
+function counted(table: Table, question: Question | undefined): { readings: number; samples: number } {
+  if (!question || holdsCounts(table)) return { readings: 0, samples: 0 };
+  const factors = kindOf[question.design] === 'factors' ? attempt(() => factorsOf(table, question)) : undefined;
+  const groups = groupsOf(table, question);
+  const compared =
+    kindOf[question.design] === 'value'
+      ? groups.filter((g) => g.id === question.a)
+      : kindOf[question.design] === 'two'
+        ? groups.filter((g) => g.id === question.a || g.id === question.b)
+        : groups;
+  const readings = factors?.ok
+    ? factors.value.readings.length
+    : compared.reduce((sum, g) => sum + g.readings.used.length, 0);
+  const repeats = repeatsOf(table, question);
+  return {
+    readings,
+    samples: repeats && hasKind('value', question.design) && table.shape === 'rows' ? repeats.subjects : readings,
+  };
+}
+
+/** Understands a pasted text, and tells what the page would. */
+export function understoodCase(text: string): UnderstoodCase {
+  const found = intake(blockFromText(text));
+  const table: Table = { id: '', name: '', ...found.table };
+  const question = firstQuestion(table);
+  const names = question && namesOf(question, table);
+  const counts = holdsCounts(table) ? attempt(() => countTable(table)) : undefined;
+  const table2 = counts?.ok ? counts.value : undefined;
+  const shares =
+    table2 && question?.about === 'share'
+      ? table2.counts.map((row): [number, number] => [row[0] ?? 0, row.reduce((s, n) => s + n, 0)])
+      : undefined;
+  const beside = besideRows(table.columns);
+  const [label] = columnsOf(table, 'label').filter((c) =>
+    c.cells.some((t, row) => t.trim() !== '' && !beside.has(row)),
+  );
+  const [subject] = columnsOf(table, 'subject');
+  return {
+    layout: table.shape,
+    turned: found.turned,
+    groups: table2 ? table2.rows.categories.map((c) => c.name) : (names?.groups.map((g) => g.name) ?? []),
+    unit: names?.unit ?? '',
+    subject: subject && called(subject, ''),
+    labels: label && called(label, ''),
+    categories: table2?.columns.categories.map((c) => c.name),
+    total: table2?.counts.flat().reduce((s, n) => s + n, 0),
+    shares,
+    ...counted(table, question),
+    spread: table.shape === 'summary' ? table.spread : undefined,
+    doubts: [...new Set([...(found.split ? (['split-line'] as const) : []), ...openDoubts(table).map((d) => d.code)])],
+    asks: question && asked(question),
+    sentence: understoodSentence(table),
+  };
+}
