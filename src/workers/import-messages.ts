@@ -25,6 +25,8 @@ export interface Looked {
   encoding: Encoding | undefined;
   delimiter: Delimiter | undefined;
   notes: string[];
+  /** What of the table is unclear, in words: to be settled on the readings page, or here by choosing otherwise. */
+  unclear: string[];
   intake: Intake;
 }
 

@@ -1,6 +1,7 @@
 /** Opens a file, says what it holds, and sends it to be kept: all off the main thread. Stopping it is ending the worker. */
 import { DomainError } from '../core/numeric/domain-error';
 import { type Area, blocksOf, cut, wholeOf } from '../core/readings/block';
+import { openDoubts } from '../core/understanding/doubts/open-doubts';
 import { intake } from '../core/understanding/intake';
 import { type Opened, fileLimit, openFile } from '../formats/open-file';
 import type { ImportReply, ImportRequest, LookChoice, Looked } from './import-messages';
@@ -33,6 +34,7 @@ function look(choice: LookChoice, whole: boolean): Looked {
     encoding: opened.encoding,
     delimiter: opened.delimiter,
     notes: opened.notes,
+    unclear: openDoubts({ id: '', name: '', ...table }).map((d) => d.text),
     intake: whole
       ? understood
       : {

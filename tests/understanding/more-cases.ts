@@ -973,4 +973,36 @@ export const moreCases: Case[] = [
       neverAsks: ['share', 'table'],
     },
   ),
+  one(
+    'counts-or-readings',
+    'whole numbers of named places in two seasons: counts, or one reading each',
+    lines(
+      ['bay', 'spring', 'autumn'],
+      ...times(9, (i) => [`Bay ${'ABCDEFGHI'[i] ?? ''}`, about(22, 9, 0), about(25, 9, 0)]),
+    ),
+    {
+      layout: ['counts', 'repeated'],
+      doubts: ['ambiguous-layout'],
+    },
+  ),
+  one(
+    'grid-or-measures',
+    'a category beside columns that may be levels or measures',
+    lines(['site', 'A', 'B', 'C'], ...times(9, (i) => [i % 2 ? 'bay' : 'point', about(), about(), about()])),
+    {
+      layout: ['grid', 'rows'],
+      doubts: ['ambiguous-layout'],
+    },
+  ),
+  one(
+    'counts-at-depths',
+    'rows of counts named by numbers',
+    lines(['depth', 'grazed', 'whole', 'torn'], [1, 12, 41, 9], [3, 19, 33, 12], [6, 22, 30, 15]),
+    {
+      layout: ['counts'],
+      total: 193,
+      doubts: [],
+      asks: ['table'],
+    },
+  ),
 ];

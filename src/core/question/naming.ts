@@ -84,7 +84,7 @@ export function namesOf(question: Question, table: Table): Named {
   const groups = {
     value: () => [question.a === undefined ? (all[0] ?? nameOf(undefined)) : nameOf(question.a)],
     two: () => [nameOf(question.a), nameOf(question.b)],
-    several: () => question.groups?.map(nameOf) ?? all,
+    several: () => question.groups?.map(nameOf) ?? all.filter((g) => question.known?.includes(g.id) ?? true),
     factors: () => [],
   }[kindOf[question.design]]();
   const [a, b] = factorNames(table, question);

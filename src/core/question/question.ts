@@ -141,6 +141,8 @@ const asked = {
   within: v.optional(v.picklist(['a', 'b', 'a-within-b', 'b-within-a'])),
   sums: v.optional(v.picklist([1, 2, 3], 'Sums of squares are of type 1, 2 or 3.')),
   sphericity: v.optional(v.picklist(['greenhouse-geisser', 'huynh-feldt', 'assumed'])),
+  /** Columns that were groups or levels when it was asked: those put in since do not join by themselves. */
+  known: v.optional(v.array(Group)),
   /** Only rows in which this column names this level. */
   only: v.optional(v.object({ column: Column, level: Group })),
   /** Whether readings set aside count after all, to see what they do. */

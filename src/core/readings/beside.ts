@@ -25,12 +25,8 @@ export function besideRows(columns: readonly Pick<Column, 'aside'>[]): Map<numbe
   return rows;
 }
 
-/** The cells of such rows emptied, for whoever looks at the readings alone. */
-export function withoutBeside(table: Table): Table {
-  const rows = besideRows(table.columns);
-  if (rows.size === 0) return table;
-  return {
-    ...table,
-    columns: table.columns.map((c) => ({ ...c, cells: c.cells.map((cell, row) => (rows.has(row) ? '' : cell)) })),
-  };
+/** The columns without such rows, for whoever looks at the readings alone. */
+export function withoutBeside({ columns }: Table): readonly Column[] {
+  const rows = besideRows(columns);
+  return rows.size === 0 ? columns : columns.map((c) => ({ ...c, cells: c.cells.filter((_, row) => !rows.has(row)) }));
 }

@@ -38,6 +38,9 @@ export interface Factors {
   aside: { where: string; reason: string }[];
 }
 
+/** Which columns are the factors; where columns are levels, which of them. */
+export type FactorChoice = Choice & { by2?: string | undefined; known?: readonly string[] | undefined };
+
 /** The readings of each cell: a row for each level of the first factor, in it one list for each level of the second. */
 export function byCell<T extends Pick<FactorReading, 'a' | 'b'>>(factors: {
   a: { levels: readonly { id: string }[] };
@@ -54,7 +57,7 @@ export function byCell<T extends Pick<FactorReading, 'a' | 'b'>>(factors: {
 /** The group columns a table with one row per reading is split by: those chosen, else the first two. */
 export function factorColumns(
   table: Table,
-  { by, by2 }: Choice & { by2?: string | undefined },
+  { by, by2 }: FactorChoice,
 ): readonly [Column | undefined, Column | undefined] {
   const all = columnsOf(table, 'group');
   const first = findColumn(table, by) ?? all[0];
@@ -63,7 +66,7 @@ export function factorColumns(
 }
 
 /** What the two factors are called. */
-export function factorNames(table: Table, choice: Choice & { by2?: string | undefined }): readonly [string, string] {
+export function factorNames(table: Table, choice: FactorChoice): readonly [string, string] {
   if (columnsAreGroups(table))
     return [called(columnsOf(table, 'group')[0], 'rows'), table.shape === 'grid' ? 'column' : 'condition'];
   const [first, second] = factorColumns(table, choice);
@@ -90,10 +93,10 @@ function averaged(table: Table, readings: FactorReading[]): FactorReading[] {
  * group column the first; with one row per reading both are group columns. Averaged within subjects where the table says.
  * @throws DomainError where there are not two factors
  */
-export function factorsOf(raw: Table, choice: Choice & { by2?: string | undefined }): Factors {
+export function factorsOf(raw: Table, choice: FactorChoice): Factors {
   const cache = known.get(raw) ?? new Map<string, Factors>();
   known.set(raw, cache);
-  const key = [choice.measure, choice.by, choice.by2].join('\n');
+  const key = JSON.stringify([choice.measure, choice.by, choice.by2, choice.known]);
   const made = cache.get(key) ?? foundFactors(raw, choice);
   cache.set(key, made);
   return made;
@@ -101,7 +104,7 @@ export function factorsOf(raw: Table, choice: Choice & { by2?: string | undefine
 
 const known = new WeakMap<Table, Map<string, Factors>>();
 
-function foundFactors(raw: Table, choice: Choice & { by2?: string | undefined }): Factors {
+function foundFactors(raw: Table, choice: FactorChoice): Factors {
   const table = withDerived(raw);
   const [nameA, nameB] = factorNames(table, choice);
   const subjectOf = subjectOfRow(table);
@@ -113,7 +116,7 @@ function foundFactors(raw: Table, choice: Choice & { by2?: string | undefined })
   };
   if (columnsAreGroups(table)) {
     const [by] = columnsOf(table, 'group');
-    const columns = columnsOf(table, 'measure');
+    const columns = columnsOf(table, 'measure').filter((c) => choice.known?.includes(c.id) ?? true);
     demand(
       by !== undefined,
       'Only one factor is known: the columns. A column that names groups, beside them, is the other.',

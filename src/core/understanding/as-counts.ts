@@ -13,7 +13,17 @@ import {
 } from './interpretation';
 import type { Seen } from './seen';
 import { sumColumn, sumRow } from './sums';
-import { countName, looksLikeId, outOfName, subjectName, totalName, turnName, variableIn } from './vocabulary';
+import {
+  countName,
+  groupName,
+  looksLikeId,
+  outOfName,
+  settingName,
+  subjectName,
+  totalName,
+  turnName,
+  variableIn,
+} from './vocabulary';
 
 const isPercent = (c: Seen): boolean => c.texts.length > 0 && c.texts.every((t) => /^[\d.,]+\s*%$/.test(t));
 const isCount = (c: Seen): boolean => c.kind === 'numbers' && c.whole && c.unit === '';
@@ -57,7 +67,10 @@ export function asCounts(looked: Looked): Interpretation[] {
       ),
     );
   const name = naming(looked);
-  const rowsOf = name === undefined ? undefined : columns[name];
+  // Depths and doses name rows as well as words do.
+  const [first] = columns;
+  const set = first?.kind === 'numbers' && first.unique && (groupName.test(first.name) || settingName.test(first.name));
+  const rowsOf = name === undefined ? (set && texts.length === 0 ? first : undefined) : columns[name];
   const pair = rowsOf && partAndTotal(figures.filter((c) => c !== rowsOf));
   if (pair) {
     const [part, total] = pair;
@@ -110,6 +123,7 @@ function tabulated(looked: Looked, rowsOf: Seen, cells: readonly Seen[]): Interp
   const total = sumColumn(cells);
   const totals =
     total !== undefined || cells.some((c) => totalName.test(c.name)) || sumRow(rowsOf, cells) !== undefined;
+  if (rowsOf.kind === 'numbers') say(2, `“${rowsOf.name}” is what was set`);
   if (totals) say(4, 'a row or a column is the sum of the others');
   if (looked.rows <= 8) say(1, 'it has few rows');
   if (looked.rows > 15) say(-3, 'it has many rows');

@@ -47,7 +47,10 @@ function variablesDown(block: Rows, width: number): boolean {
 
 /** Whether a block's rows are what columns usually are: groups, figures or variables named at the left. */
 export function isTurned(block: Rows): boolean {
-  const rows = block.filter((row) => row.some(filled));
+  // Names that come again under others are no row of their own.
+  const [top] = block;
+  const again = (row: readonly string[]): boolean => row !== top && row.every((text, k) => text === top?.[k]);
+  const rows = block.filter((row) => row.some(filled) && !again(row));
   const width = Math.max(0, ...rows.map((r) => r.length));
   if (rows.length < 2 || width < 3 || width > mostAlong || rows.length > 200) return false;
   const [head = [], ...body] = rows;

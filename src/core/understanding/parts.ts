@@ -69,7 +69,8 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
   const named = (pattern: RegExp): boolean => pattern.test(c.name);
   const numbers = columns.filter((o) => o !== c && o.kind === 'numbers');
   const texts = columns.filter((o) => o !== c && o.kind === 'text' && o.distinct < o.texts.length);
-  if (c.kind === 'empty') return { role: named(labelName) ? 'label' : named(subjectName) ? 'subject' : 'measure' };
+  if (c.kind === 'empty')
+    return { role: named(labelName) || c.name === '' ? 'label' : named(subjectName) ? 'subject' : 'measure' };
   if (c.kind === 'dates') return { role: 'label', as: 'calendar' };
   if (c.kind === 'numbers') {
     if (holdsYears(c) && (named(calendarName) || runs(c)) && !variableIn(c.name)) {

@@ -15,7 +15,7 @@ export interface Seen extends Incoming {
   texts: readonly string[];
   /** What most cells are. */
   kind: 'empty' | 'numbers' | 'text' | 'dates';
-  /** Whether every number is whole, and none is negative. */
+  /** Whether every number is written as a whole one, and none is negative. */
   whole: boolean;
   distinct: number;
   /** Whether no text comes twice. */
@@ -88,7 +88,7 @@ export function look(whole: Incoming, place = 0): Seen {
           : numbers.length + limits >= texts.length / 2 && numbers.length + limits > 0
             ? 'numbers'
             : 'text',
-    whole: numbers.length === texts.length && numbers.every((x) => Number.isInteger(x) && x >= 0),
+    whole: numbers.length === texts.length && decimals === 0 && numbers.every((x) => Number.isInteger(x) && x >= 0),
     distinct,
     unique: texts.length > 1 && distinct === texts.length,
     gaps,

@@ -35,6 +35,7 @@ const slack = (text: string): number => 0.5000001 * 10 ** -(/[.,](\d+)$/.exec(te
 /** Whether, in every column, a row is the mean of all rows above it, as far as it is written. */
 function isMean(columns: readonly Column[], row: number): boolean {
   let held = 0;
+  let varies = false;
   for (const { cells } of columns) {
     const text = cells[row] ?? '';
     const own = valueOf(text);
@@ -43,8 +44,10 @@ function isMean(columns: readonly Column[], row: number): boolean {
     const mean = above.reduce((s, x) => s + x, 0) / above.length;
     if (own === undefined || above.length < 3 || Math.abs(own - mean) > slack(text)) return false;
     held += 1;
+    // Among equal readings every one is their mean.
+    varies ||= above.some((x) => x !== above[0]);
   }
-  return held > 1;
+  return held > 1 && varies;
 }
 
 /** Rows at the end that are called mean, SD, total and the like. */

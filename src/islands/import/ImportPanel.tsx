@@ -18,6 +18,12 @@ const headWords: { heads: Omit<Heads, 'skipped'>; words: string }[] = [
   { heads: { names: 0, units: 0 }, words: 'no row names the columns' },
 ];
 
+/** Of what was chosen, where in the file to look: what is understood there is found anew. */
+const place = ({ sheet, area }: LookChoice): LookChoice => ({
+  ...(sheet === undefined ? {} : { sheet }),
+  ...(area ? { area } : {}),
+});
+
 interface Props {
   file: File;
   /** The study that takes the readings in; undefined starts a new one. */
@@ -216,6 +222,15 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
                 </option>
               ))}
             </select>
+            <select
+              className="part"
+              aria-label="Which way round"
+              value={intake.turned ? 'turned' : 'stands'}
+              onChange={(e) => change({ ...place(choice), turned: e.target.value === 'turned' })}
+            >
+              <option value="stands">as it stands</option>
+              <option value="turned">rows and columns exchanged</option>
+            </select>
             <label>
               understood as{' '}
               <select
@@ -232,7 +247,7 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
               </select>
             </label>
           </div>
-          {[...looked.notes, ...intake.troubles].map((note) => (
+          {[...looked.notes, ...intake.notes, ...intake.troubles].map((note) => (
             <p key={note} className="text-warning" role="status">
               {note}
             </p>
@@ -334,6 +349,16 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
               role="region"
               aria-label="Doubtful cells"
             >
+              {looked.unclear.length > 0 && (
+                <>
+                  <h2 className="part-of-page">Unclear</h2>
+                  <ul className="mb-3 space-y-1">
+                    {looked.unclear.map((text) => (
+                      <li key={text}>{text}</li>
+                    ))}
+                  </ul>
+                </>
+              )}
               <h2 className="part-of-page">
                 {intake.doubts === 0 ? 'No cell is unclear' : `${counted(intake.doubts, 'cell')} unclear`}
               </h2>

@@ -4,6 +4,7 @@ import { attempt } from '../../core/numeric/domain-error';
 import { choicesOf } from '../../core/question/choices';
 import { measureOf, namesOf } from '../../core/question/naming';
 import { groupChoices } from '../../core/question/asking';
+import { newGroups, withGroup } from '../../core/question/known-groups';
 import { countTable } from '../../core/readings/count-table';
 import { controlsOf } from '../../core/telling/controls';
 import type { Part } from '../../core/words/segments';
@@ -59,6 +60,18 @@ function LimitPart({ question, table, cut, onChange }: AskProps & { cut: number 
   );
 }
 
+/** Groups put in after the question was asked: they wait to be taken in. */
+function NewGroups({ question, table, onChange }: Pick<AskProps, 'question' | 'table' | 'onChange'>) {
+  return newGroups(question, table).map(({ id, name }) => (
+    <p key={id} role="status" className="font-sans text-sm">
+      {name} was put in after this was asked, and is not part of it.{' '}
+      <button type="button" className="plain-button" onClick={() => onChange(withGroup(question, id))}>
+        Take {name} in
+      </button>
+    </p>
+  ));
+}
+
 /** The question as a sentence; its parts are its controls, and decide what is asked. */
 export function Ask(props: AskProps) {
   const { question, table, onChange, onEdit, repeated } = props;
@@ -107,6 +120,7 @@ export function Ask(props: AskProps) {
           <Fragment key={i}>{typeof segment === 'string' ? segment : shown(segment)}</Fragment>
         ))}
       </h1>
+      <NewGroups question={question} table={table} onChange={onChange} />
       <AskSettings {...props} groups={rows} rounded={counts?.rounded ?? []} />
     </div>
   );

@@ -9,12 +9,16 @@ interface Props {
 
 /** Which of several groups are compared: named in the sentence, ticked in a list that opens from it. */
 export function GroupsPart({ choices, question, onChange }: Props) {
-  const chosen = question.groups?.filter((id) => choices.some((g) => g.id === id)) ?? choices.map((g) => g.id);
+  const { known } = question;
+  const chosen = choices.map((g) => g.id).filter((id) => question.groups?.includes(id) ?? known?.includes(id) ?? true);
   const named = choices.filter((g) => chosen.includes(g.id)).map((g) => g.name);
   const set = (ids: string[]) => {
     const all = ids.length === choices.length;
     const { groups: _, ...rest } = question;
-    onChange(all ? rest : { ...question, groups: choices.map((g) => g.id).filter((id) => ids.includes(id)) });
+    // Whoever chooses has seen them all.
+    const seen = known ? { known: choices.map((g) => g.id) } : {};
+    const groups = choices.map((g) => g.id).filter((id) => ids.includes(id));
+    onChange(all ? { ...rest, ...seen } : { ...question, ...seen, groups });
   };
   return (
     <details className="relative inline-block">

@@ -1,21 +1,21 @@
-import { factsOf } from '../../core/analyses/kinds';
 import type { ReactNode } from 'react';
 import { layoutNames } from '../../core/readings/layouts';
-import { firstQuestion } from '../../core/question/first';
-import { attempt } from '../../core/numeric/domain-error';
-import { countTable, holdsCounts } from '../../core/readings/count-table';
+import type { Question } from '../../core/question/question';
+import { openDoubts } from '../../core/understanding/doubts/open-doubts';
 import { doubtsOf } from '../../core/readings/doubtful';
-import { groupsOf } from '../../core/readings/groups';
 import { looksLike, readAsEdits } from '../../core/understanding/read-as';
 import { readColumn } from '../../core/readings/read-column';
 import { type Table, isMeasured } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
+import { AskNote } from './AskNote';
+import { DoubtsNote } from './DoubtsNote';
 import { RepeatsNote } from './RepeatsNote';
 
 interface Props {
   /** With its derived columns computed. */
   table: Table;
-  onAsk: (paired?: boolean) => void;
+  onAsk: (question?: Question) => void;
+  onPair: () => void;
   onGo: (row: number, column: number) => void;
   onEdit: (edits: TableEdit[]) => void;
   /** The notes on the column under the hand. */
@@ -26,7 +26,7 @@ interface Props {
 const listed = 20;
 
 /** Notes beside the readings: what to do next, what was set aside, what was not read. */
-export function ReadingsMargin({ table, onAsk, onGo, onEdit, children }: Props) {
+export function ReadingsMargin({ table, onAsk, onPair, onGo, onEdit, children }: Props) {
   const columns = table.columns.map((column, position) => ({ column, position, readings: readColumn(column) }));
   const measured = columns.filter(({ column }) => isMeasured(column.role));
   const aside = columns.flatMap(({ column, position, readings }) =>
@@ -40,53 +40,37 @@ export function ReadingsMargin({ table, onAsk, onGo, onEdit, children }: Props) 
       ? []
       : doubtsOf(column).flatMap((doubt) => (doubt.became === undefined ? [] : [{ ...doubt, column, position }])),
   );
-  const groups = groupsOf(table);
-  const first = firstQuestion(table);
-  const counts = holdsCounts(table);
-  const tried = counts ? attempt(() => countTable(table)) : undefined;
-  const whyNot = tried?.ok === false ? tried.reason : undefined;
-  const ready = table.shape === 'summary' || groups.some((g) => g.readings.used.length > 1);
-  const named = measured.filter(({ column }) => column.name !== '').length > 0;
+  // Repeats stand in a note of their own, and ways to read the table above the grid.
+  const doubts = openDoubts(table).filter((d) => d.code !== 'replicates' && d.code !== 'ambiguous-layout');
   const like = looksLike(table);
   return (
     <aside
       aria-label="Margin notes"
       className="w-[17rem] shrink-0 space-y-4 overflow-auto py-4 pr-5 max-[1100px]:w-full max-[1100px]:pl-6"
     >
-      <section className="note">
-        {first && (ready || counts) ? (
-          <button type="button" className="plain-button text-left text-[15px]" onClick={() => onAsk()}>
-            {factsOf(first).invitation} →
+      <AskNote table={table} onAsk={onAsk} onEdit={onEdit} />
+      {like && (
+        <section className="note">
+          This looks like {layoutNames[like]}.{' '}
+          <button type="button" className="plain-button" onClick={() => onEdit(readAsEdits(table, like))}>
+            Read it so
           </button>
-        ) : (
-          <p className="text-muted">
-            {counts
-              ? (whyNot ?? 'Type or paste the counts: a column that names the rows, and the counts beside it.')
-              : 'Type, paste a block from a spreadsheet, or open a file. A group with two readings can be asked about.'}
-          </p>
-        )}
-        {first && named && !ready && !counts && (
-          <p className="mt-1">
-            <button
-              type="button"
-              className="plain-button text-left"
-              title="To register it, or to see how it will be answered"
-              onClick={() => onAsk()}
-            >
-              {factsOf(first).invitation}, before the readings are there
-            </button>
-          </p>
-        )}
-        {like && (
-          <p className="mt-1">
-            This looks like {layoutNames[like]}.{' '}
-            <button type="button" className="plain-button" onClick={() => onEdit(readAsEdits(table, like))}>
-              Read it so
-            </button>
-          </p>
-        )}
-      </section>
-      <RepeatsNote table={table} onEdit={onEdit} onPair={() => onAsk(true)} />
+        </section>
+      )}
+      <DoubtsNote
+        doubts={doubts}
+        onGo={(row, id) =>
+          onGo(
+            row,
+            Math.max(
+              0,
+              table.columns.findIndex((c) => c.id === id),
+            ),
+          )
+        }
+        onEdit={onEdit}
+      />
+      <RepeatsNote table={table} onEdit={onEdit} onPair={onPair} />
       {unread.length > 0 && (
         <section className="note">
           <h2 className="part-of-page">Not read as numbers</h2>

@@ -11,6 +11,8 @@ import { reshapeEdits } from '../../core/readings/reshape';
 import { holdersOf, readingCells, rowsByRule } from '../../core/readings/rules';
 import { type Column, type Table, emptyColumn } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
+import { openDoubts } from '../../core/understanding/doubts/open-doubts';
+import { turnRoundEdits } from '../../core/understanding/turn-round';
 import { counted, significant } from '../../core/words/numbers';
 import { useFileDrop } from '../import/FileDrop';
 import { keepPicked } from '../shared/picked-rows';
@@ -24,6 +26,7 @@ import { OpenTool, type Tool } from './OpenTool';
 import { ReadingsMargin } from './ReadingsMargin';
 import { Sentence } from './Sentence';
 import { TableHead } from './TableHead';
+import { Ways } from './Ways';
 import { Toolbar, redoLabel, undoLabel } from './Toolbar';
 import { type Picked, addressed, nothingPicked, pickedElsewhere } from './picked';
 import { pasting } from './pasting';
@@ -92,7 +95,8 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     undo: () => store.undo(),
     report: setSaid,
     select: (row, column, height, width) =>
-      setSelection({ anchorRow: row, anchorColumn: column, row: row + height - 1, column: column + width - 1 }),
+      // All of it is selected, and the hand is at its top.
+      setSelection({ anchorRow: row + height - 1, anchorColumn: column + width - 1, row, column }),
   });
 
   const block = blockOf(selection);
@@ -166,7 +170,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     return done;
   };
 
-  const { ask, newTable, drawnTable, removeTable, taken } = tableActions({
+  const { ask, askInPairs, newTable, drawnTable, removeTable, taken } = tableActions({
     study,
     table,
     shown,
@@ -175,6 +179,12 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
   });
   const turn = (shape: Table['shape']) => {
     const edits = attempt(() => reshapeEdits(table, shape));
+    if (!edits.ok) return say(edits.reason);
+    if (edit(edits.value)) setSelection(at(0, 0));
+  };
+
+  const turnRound = () => {
+    const edits = attempt(() => turnRoundEdits(table));
     if (!edits.ok) return say(edits.reason);
     if (edit(edits.value)) setSelection(at(0, 0));
   };
@@ -191,23 +201,25 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
   const reveal = () =>
     setSaid({
       text: 'Names stand again everywhere, and the log and Methods say when they were revealed.',
-      action: {
-        label: 'Reveal them',
-        run: () => {
-          const edits = attempt(() => revealEdits(table, new Date().toISOString()));
-          if (!edits.ok) return say(edits.reason);
-          edit(edits.value);
+      actions: [
+        {
+          label: 'Reveal them',
+          run: () => {
+            const edits = attempt(() => revealEdits(table, new Date().toISOString()));
+            if (!edits.ok) return say(edits.reason);
+            edit(edits.value);
+          },
         },
-      },
+      ],
     });
 
   const toggle = (which: Tool) => () => setTool(tool === which ? undefined : which);
   const columnHere = shown.columns[selection.column];
 
   // What stands around the grid follows the calm table, and is not drawn again for each key.
-  const newest = useRef({ edit, turn, ask, go, say });
+  const newest = useRef({ edit, turn, ask, askInPairs, go, say });
   useEffect(() => {
-    newest.current = { edit, turn, ask, go, say };
+    newest.current = { edit, turn, ask, askInPairs, go, say };
   });
   const sentence = useMemo(
     () =>
@@ -220,13 +232,15 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
       ),
     [calm],
   );
+  const ways = calm && openDoubts(calm).find((d) => d.code === 'ambiguous-layout');
   const calmColumn = calm?.columns[selection.column];
   const notes = useMemo(
     () =>
       calm && (
         <ReadingsMargin
           table={calm}
-          onAsk={(paired) => void newest.current.ask(paired)}
+          onAsk={(question) => void newest.current.ask(question)}
+          onPair={() => void newest.current.askInPairs()}
           onGo={(row, column) => newest.current.go(row, column)}
           onEdit={(e) => newest.current.edit(e)}
         >
@@ -252,6 +266,8 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
           saving={saving}
           onName={(name) => edit([{ kind: 'describe-table', name }])}
           onFile={setFile}
+          exporting={tool === 'export'}
+          onExport={() => toggle('export')()}
           onNew={(draft) => void newTable(draft, 'typed')}
           onRemove={() => void removeTable()}
         />
@@ -263,6 +279,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
         ) : (
           <>
             {sentence}
+            {calm && ways && <Ways table={calm} doubt={ways} onEdit={(e) => edit(e)} />}
             <Toolbar
               tools={[
                 { label: undoLabel, run: () => step('undo'), disabled: !steps.canUndo, title: 'Ctrl+Z' },
@@ -275,7 +292,6 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
                 isBlind(table)
                   ? { label: 'Reveal group names …', run: reveal }
                   : { label: 'Hide group names', run: hide, title: 'Letters in their place, until you reveal them' },
-                { label: 'Export', run: toggle('export'), open: tool === 'export' },
               ]}
             />
             <Toolbar
@@ -304,6 +320,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
                       disabled: cells.length === 0,
                       run: () => setAsking(true),
                     },
+                { label: 'Turn round', run: turnRound, title: 'Exchange rows and columns' },
               ]}
             >
               {picked.words !== '' && (
@@ -335,11 +352,11 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
             {said && (
               <p role="status" className="border-t border-line py-1.5 text-sm">
                 {said.text}{' '}
-                {said.action && (
-                  <button type="button" className="plain-button" onClick={said.action.run}>
-                    {said.action.label}
+                {said.actions?.map(({ label, run }) => (
+                  <button key={label} type="button" className="plain-button mr-3" onClick={run}>
+                    {label}
                   </button>
-                )}
+                ))}
               </p>
             )}
             {describing && calm && (

@@ -1,12 +1,13 @@
-import { type Choice, columnsAreGroups, groupsOf, repeatsOf } from '../../core/readings/groups';
-import { levelsOf } from '../../core/readings/levels';
+import { type Choice, columnsAreGroups, repeatsOf } from '../../core/readings/groups';
 import { readAsEdits } from '../../core/understanding/read-as';
-import { readColumn } from '../../core/readings/read-column';
 import { reshapeTargets } from '../../core/readings/reshape';
 import { type Shape, type SpreadKind, type Table, columnsOf, shapes, spreadKinds } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { layoutClauses, layoutNames } from '../../core/readings/layouts';
-import { counted, percent, plural } from '../../core/words/numbers';
+import { some } from '../../core/understanding/doubts/doubt';
+import { isBlank, scaffoldEdits } from '../../core/understanding/scaffold';
+import { heldWords, tallyOf } from '../../core/understanding/understood';
+import { percent, plural } from '../../core/words/numbers';
 import { Accepted } from '../shared/Accepted';
 
 const spreadWords: Record<SpreadKind, string> = {
@@ -16,39 +17,18 @@ const spreadWords: Record<SpreadKind, string> = {
   interval: 'half the width of an interval',
 };
 
-const named = (table: Table, role: 'measure' | 'group' | 'count'): string =>
-  columnsOf(table, role)
-    .map((c) => c.name || `unnamed ${role}`)
-    .join(', ');
+const named = (table: Table, role: 'measure' | 'group'): string =>
+  some(
+    columnsOf(table, role).map((c) => c.name || `unnamed ${role}`),
+    5,
+  );
 
 /** How many readings the table holds, how many are set aside, how many were not read. */
 function Tally({ table }: { table: Table }) {
-  const columns = table.columns.filter((c) => c.role === 'measure' || c.role === 'count');
-  const all = columns.map(readColumn);
-  const total = (of: (r: (typeof all)[number]) => number) => all.reduce((sum, r) => sum + of(r), 0);
-  const groups = columnsAreGroups(table) ? columns.length : groupsOf(table).length;
-  const [used, aside, unread] = [
-    total((r) => r.used.length),
-    total((r) => r.aside.length),
-    total((r) => r.unread.length),
-  ];
-  const factors =
-    table.shape === 'rows' || table.shape === 'grid'
-      ? [
-          ...columnsOf(table, 'group').map((c) => levelsOf(c).length),
-          ...(table.shape === 'grid' ? [columns.length] : []),
-        ]
-      : [];
-  const held = (): string => {
-    if (table.shape === 'categories') return counted(table.rowCount, table.subject || 'row');
-    if (table.shape === 'counts') return counted(used, 'count');
-    if (table.shape === 'summary') return `figures of ${counted(groups, 'group')}`;
-    const parts = factors.length > 1 ? `${factors.join(' × ')} groups` : counted(groups, 'group');
-    return `${groups > 0 ? `${parts}, ` : ''}${counted(used, 'reading')}`;
-  };
+  const { aside, unread } = tallyOf(table);
   return (
     <>
-      {held()}
+      {heldWords(table)}
       {aside > 0 && `, ${aside}\u00a0set\u00a0aside`}
       {unread > 0 && (
         <>
@@ -81,7 +61,10 @@ export function Sentence({ table, choice, onEdit, onTurn }: Props) {
         className="part"
         aria-label="How the table is laid out"
         value={table.shape}
-        onChange={(e) => onEdit(readAsEdits(table, e.target.value as Shape))}
+        onChange={(e) => {
+          const shape = e.target.value as Shape;
+          onEdit(isBlank(table) ? scaffoldEdits(table, shape) : readAsEdits(table, shape));
+        }}
       >
         {shapes.map((shape) => (
           <option key={shape} value={shape}>
@@ -106,8 +89,13 @@ export function Sentence({ table, choice, onEdit, onTurn }: Props) {
       {table.shape === 'rows' && (
         <>
           {' '}
-          of <b className="font-semibold">{named(table, 'measure') || 'no measure yet'}</b> by{' '}
-          <b className="font-semibold">{named(table, 'group') || 'no group yet'}</b>
+          of <b className="font-semibold">{named(table, 'measure') || 'no measure yet'}</b>
+          {named(table, 'group') && (
+            <>
+              {' '}
+              by <b className="font-semibold">{named(table, 'group')}</b>
+            </>
+          )}
         </>
       )}
       {summary && (

@@ -9,12 +9,15 @@ interface Props {
   saving: Saving;
   onName: (name: string) => void;
   onFile: (file: File) => void;
+  /** Whether the ways to take the table out are shown. */
+  exporting: boolean;
+  onExport: () => void;
   onNew: (draft: Table) => void;
   onRemove: () => void;
 }
 
 /** The table's name, what can be done with tables as a whole, and whether all is kept. */
-export const TableHead = ({ table, saving, onName, onFile, onNew, onRemove }: Props) => (
+export const TableHead = ({ table, saving, onName, onFile, exporting, onExport, onNew, onRemove }: Props) => (
   <div className="flex items-baseline gap-4">
     <h1 className="min-w-0 grow">
       <Accepted
@@ -28,6 +31,9 @@ export const TableHead = ({ table, saving, onName, onFile, onNew, onRemove }: Pr
     </h1>
     <span className="flex items-baseline gap-4 text-sm">
       <OpenFileButton onFile={onFile}>Open a file</OpenFileButton>
+      <button type="button" className="plain-button" aria-expanded={exporting} onClick={onExport}>
+        Export
+      </button>
       <button
         type="button"
         className="plain-button"

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
-import { type Heads, hasHead } from '../../core/understanding/heads';
-import { type Intake, intake } from '../../core/understanding/intake';
+import { hasHead } from '../../core/understanding/heads';
+import { type Intake, type IntakeChoice, intake } from '../../core/understanding/intake';
 import { sentColumn } from '../../core/readings/column-edits';
 import { type Table, emptyColumn } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
@@ -15,18 +15,31 @@ export const isUntouched = (table: Table): boolean =>
   table.columns.every((c) => !c.formula && c.cells.every((cell) => cell === '')) && table.shape === 'columns';
 
 /** The edits that put a block into an untouched table, with the layout it was understood to have. */
-export function takeBlockEdits(table: Table, block: Block, heads?: Heads): { edits: TableEdit[]; understood: Intake } {
-  const understood = intake(block, heads ? { heads } : {});
+export function takeBlockEdits(
+  table: Table,
+  block: Block,
+  choice: IntakeChoice = {},
+): { edits: TableEdit[]; understood: Intake } {
+  const understood = intake(block, choice);
   const { columns, shape, spread, subject } = understood.table;
   const edits: TableEdit[] = [];
   columns.forEach((column, k) => {
     const existing = table.columns[k];
-    const { name, unit, role, cells } = column;
+    const { name, unit, role, decimal, cells, aside } = column;
+    const marks = Object.entries(aside).map(([row, reason]) => ({ row: Number(row), reason }));
     if (existing) {
       // A name given beforehand stays where the block brings none.
       const given = name || (understood.heads.names ? '' : existing.name);
-      edits.push({ kind: 'describe-column', column: existing.id, name: given, role, ...(unit ? { unit } : {}) });
+      edits.push({
+        kind: 'describe-column',
+        column: existing.id,
+        name: given,
+        role,
+        decimal,
+        ...(unit ? { unit } : {}),
+      });
       edits.push({ kind: 'write', row: 0, columns: [existing.id], texts: cells.map((text) => [text]) });
+      if (marks.length > 0) edits.push({ kind: 'set-aside', cells: marks.map((m) => ({ ...m, column: existing.id })) });
     } else {
       const named = name || (understood.heads.names || role !== 'measure' ? '' : `Group ${k + 1}`);
       edits.push({ kind: 'insert-column', at: k, column: sentColumn({ ...column, id: nanoid(8), name: named }) });

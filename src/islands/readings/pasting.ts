@@ -1,5 +1,6 @@
 import type { Table } from '../../core/readings/table';
 import { type TableEdit, limits } from '../../core/readings/table-edit';
+import type { Intake, IntakeChoice } from '../../core/understanding/intake';
 import { counted } from '../../core/words/numbers';
 import { hasHead, isUntouched, pasteEdits, takeBlockEdits } from './paste';
 import type { Report } from './table-actions';
@@ -29,31 +30,52 @@ function pasteInto({ table, edit, undo, report, select }: Hands, block: Block, r
   report({
     text: `${counted(height, 'row')} of ${counted(width, 'column')} pasted.${head ? ' The first row became the names of the groups.' : ''}`,
     ...(head
-      ? { action: { label: asRow, run: again(false) } }
+      ? { actions: [{ label: asRow, run: again(false) }] }
       : row === 0 && block.length > 1
-        ? { action: { label: asNames, run: again(true) } }
+        ? { actions: [{ label: asNames, run: again(true) }] }
         : {}),
   });
 }
 
+/** What was done to a block before it was taken, in a sentence each. */
+function doneTo({ heads, table, split, turned, notes }: Intake): string[] {
+  const names = table.shape === 'columns' ? 'groups' : 'columns';
+  return [
+    ...(split ? ['Lines of many numbers were taken apart.'] : []),
+    ...(turned ? ['It was turned round, so that what stood in rows stands in columns.'] : []),
+    ...(heads.skipped > 0 ? [`${counted(heads.skipped, 'line')} above the names left out.`] : []),
+    ...(heads.names
+      ? [
+          `The first ${turned ? 'column' : 'row'} became the names of the ${names}${heads.units ? ', the second their units' : ''}.`,
+        ]
+      : []),
+    ...notes,
+  ];
+}
+
 /** Puts a block into a table nobody has touched: it decides the layout, which is then told. */
 function pasteWhole({ table, edit, undo, report, select }: Hands, block: Block): void {
-  const { edits, understood } = takeBlockEdits(table, block);
-  if (!edit(edits)) return;
-  const { heads, table: taken, doubts } = understood;
+  const put = (choice?: IntakeChoice): Intake | undefined => {
+    const { edits, understood } = takeBlockEdits(table, block, choice);
+    return edit(edits) ? understood : undefined;
+  };
+  const again = (choice: IntakeChoice) => () => void undo().then(() => put(choice));
+  const understood = put();
+  if (!understood) return;
+  const { heads, table: taken, doubts, turned } = understood;
   const width = taken.columns.length;
   select(0, 0, Math.max(1, taken.rowCount), width);
-  const named = heads.names
-    ? ` The first row became the names of the ${taken.shape === 'columns' ? 'groups' : 'columns'}${heads.units ? ', the second their units' : ''}.`
-    : '';
   const doubt = doubts > 0 ? ` ${counted(doubts, 'cell')} unclear: see the margin.` : '';
-  const again = (edits: () => TableEdit[]) => () => void undo().then(() => edit(edits()));
-  const action = heads.names
-    ? { label: asRow, run: again(() => pasteEdits(table, block, 0, 0, false)) }
-    : { label: asNames, run: again(() => takeBlockEdits(table, block, { skipped: 0, names: 1, units: 0 }).edits) };
+  const asTheyStand = { skipped: 0, names: 0, units: 0 };
+  const actions = [
+    heads.names
+      ? { label: asRow, run: again({ turned, heads: { ...asTheyStand, skipped: heads.skipped } }) }
+      : { label: asNames, run: again({ turned, heads: { ...asTheyStand, names: 1 } }) },
+    ...(turned ? [{ label: 'Leave it as it stood', run: again({ turned: false }) }] : []),
+  ];
   report({
-    text: `${counted(taken.rowCount, 'row')} of ${counted(width, 'column')} pasted.${named}${doubt}`,
-    ...(block.length > 1 ? { action } : {}),
+    text: `${counted(taken.rowCount, 'row')} of ${counted(width, 'column')} pasted. ${doneTo(understood).join(' ')}${doubt}`,
+    ...(block.length > 1 ? { actions } : {}),
   });
 }
 

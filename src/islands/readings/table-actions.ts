@@ -1,6 +1,8 @@
 import { asDesign, designOf, kindOf } from '../../core/question/asking';
 import { firstQuestion } from '../../core/question/first';
+import { asked } from '../../core/question/known-groups';
 import { columnsAreGroups } from '../../core/readings/groups';
+import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import { inWords, send } from '../shared/api';
 import { isUntouched } from './paste';
@@ -8,7 +10,7 @@ import { isUntouched } from './paste';
 /** What the page says after something was done, and what can be done about it. */
 export interface Report {
   text: string;
-  action?: { label: string; run: () => void };
+  actions?: { label: string; run: () => void }[];
 }
 
 interface Place {
@@ -31,15 +33,21 @@ export function tableActions({ study, table, shown, selectedIds, report }: Place
     }
   };
 
-  /** Asks what the layout raises, of the columns selected where there are some; pairs where that was said. */
-  const ask = async (paired = false): Promise<void> => {
-    const first = firstQuestion(table, columnsAreGroups(table) ? selectedIds : []);
-    if (!first) return report({ text: 'There is no group with readings to ask about yet.' });
-    const question = paired ? asDesign(first, table, designOf(kindOf[first.design], true)) : first;
+  /** Asks a question, or what the layout raises, of the columns selected where there are some. */
+  const ask = async (given?: Question): Promise<void> => {
+    const question = given ?? firstQuestion(table, columnsAreGroups(table) ? selectedIds : []);
+    if (!question) return report({ text: 'There is no group with readings to ask about yet.' });
     await trying(async () => {
-      const { id } = await send<{ id: string }>('POST', '/api/questions', { table: table.id, question });
+      const body = { table: table.id, question: asked(question, table) };
+      const { id } = await send<{ id: string }>('POST', '/api/questions', body);
       goto(`questions/${id}`);
     });
+  };
+
+  /** Asks the same of each subject, compared with itself. */
+  const askInPairs = async (): Promise<void> => {
+    const first = firstQuestion(table);
+    await ask(first && asDesign(first, table, designOf(kindOf[first.design], true)));
   };
 
   const newTable = (draft: Omit<Table, 'id'>, origin: string): Promise<void> =>
@@ -76,5 +84,5 @@ export function tableActions({ study, table, shown, selectedIds, report }: Place
     else done();
   };
 
-  return { ask, newTable, drawnTable, removeTable, taken };
+  return { ask, askInPairs, newTable, drawnTable, removeTable, taken };
 }

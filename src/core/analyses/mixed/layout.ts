@@ -1,7 +1,6 @@
 import { DomainError } from '../../numeric/domain-error';
 import { moments } from '../../numeric/sum';
-import { type Factors, factorsOf, subjectOfReading } from '../../readings/factors';
-import { type Choice } from '../../readings/groups';
+import { type FactorChoice, type Factors, factorsOf, subjectOfReading } from '../../readings/factors';
 import type { Table } from '../../readings/table';
 
 /** What a layout of groups of subjects, each under every condition, comes to. */
@@ -13,7 +12,7 @@ export interface MixedLayout {
 }
 
 /** Groups of subjects with their readings in the order of the conditions. @throws DomainError where a subject changes group */
-export function mixedLayout(question: Choice & { by2?: string | undefined }, table: Table): MixedLayout {
+export function mixedLayout(question: FactorChoice, table: Table): MixedLayout {
   const factors = factorsOf(table, question);
   const conditions = new Map(factors.b.levels.map((l, j) => [l.id, j]));
   const bySubject = new Map<string, { group: string; values: (number | undefined)[]; repeated?: number[][] }>();

@@ -2,6 +2,7 @@
 import { type Table, columnsOf } from '../../readings/table';
 import type { TableEdit } from '../../readings/table-edit';
 import { layoutNames } from '../../readings/layouts';
+import type { Interpretation } from '../interpretation';
 import { likelier, interpretedEdits } from '../read-as';
 import { likeliestOutcome } from '../likeliest';
 import { spreadKind } from '../vocabulary';
@@ -85,6 +86,15 @@ export function unknownSpread(table: Table): TableDoubt[] {
   ];
 }
 
+/** The two strongest reasons for an interpretation. */
+const reasons = ({ evidence }: Interpretation): string =>
+  evidence
+    .filter((e) => e.weight > 0)
+    .sort((a, b) => b.weight - a.weight)
+    .slice(0, 2)
+    .map((e) => e.why)
+    .join(' and ');
+
 /** Another way to read the table that is about as likely. */
 export function ambiguousLayout(table: Table): TableDoubt[] {
   if (isSettled(table, 'ambiguous-layout') || table.rowCount < 2 || table.columns.some((c) => c.formula)) return [];
@@ -95,10 +105,7 @@ export function ambiguousLayout(table: Table): TableDoubt[] {
   return [
     {
       code: 'ambiguous-layout',
-      text: `This may be ${some(all.map((i) => layoutNames[i.shape]))}. It is read as ${layoutNames[table.shape]}, because ${some(
-        here.evidence.filter((e) => e.weight > 0).map((e) => e.why),
-        2,
-      )}.`,
+      text: `This may be ${all.map((i) => layoutNames[i.shape]).join(', or ')}. It is read as ${layoutNames[table.shape]}, because ${reasons(here)}.`,
       where: [],
       mends: all.map((i): Mend =>
         i === here

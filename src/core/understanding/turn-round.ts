@@ -1,0 +1,50 @@
+import { demand } from '../numeric/domain-error';
+import { sentColumn } from '../readings/column-edits';
+import { type Table, withUnit } from '../readings/table';
+import type { TableEdit } from '../readings/table-edit';
+import { limits } from '../readings/table-edit';
+import { intake } from './intake';
+import { turnedRound } from './orientation';
+
+/** A table as the block it would be on the clipboard, its names on top where it has any. */
+function blockOf(table: Table): string[][] {
+  const names = table.columns.map((c) => withUnit(c.name, c.unit));
+  const rows = Array.from({ length: table.rowCount }, (_, r) => table.columns.map((c) => c.cells[r] ?? ''));
+  return names.some((n) => n !== '') ? [names, ...rows] : rows;
+}
+
+/**
+ * The edits that exchange rows and columns: names become the first column, the first column the names.
+ * @throws DomainError where something would be lost, or would not fit
+ */
+export function turnRoundEdits(table: Table): TableEdit[] {
+  demand(table.rowCount > 0, 'There is nothing to turn round yet.');
+  demand(
+    table.rowCount < limits.columns,
+    `Turned round, the ${table.rowCount.toLocaleString('en')} rows would be columns, and a table holds at most ${limits.columns}.`,
+  );
+  demand(
+    !table.columns.some((c) => c.formula),
+    'A computed column cannot be turned round: keep its numbers as they are, or remove it first.',
+  );
+  demand(
+    !table.columns.some((c) => Object.keys(c.aside).length > 0),
+    'Readings that are set aside would come back: bring them back yourself first, or remove them.',
+  );
+  const { table: turned } = intake(turnedRound(blockOf(table)), { turned: false });
+  const fresh = (id: string): string => (table.columns.some((c) => c.id === id) ? fresh(`${id}t`) : id);
+  return [
+    { kind: 'remove-rows', at: 0, count: table.rowCount },
+    ...table.columns.map((c): TableEdit => ({ kind: 'remove-column', column: c.id })),
+    ...turned.columns.map((c, at): TableEdit => ({
+      kind: 'insert-column',
+      at,
+      column: sentColumn({ ...c, id: fresh(c.id) }),
+    })),
+    {
+      kind: 'describe-table',
+      shape: turned.shape,
+      ...(turned.subject && !table.subject ? { subject: turned.subject } : {}),
+    },
+  ];
+}

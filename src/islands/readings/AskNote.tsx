@@ -1,0 +1,84 @@
+import { factsOf } from '../../core/analyses/kinds';
+import { firstQuestion } from '../../core/question/first';
+import { lackingFor } from '../../core/question/lacking';
+import { namesOf } from '../../core/question/naming';
+import { otherQuestions } from '../../core/question/others';
+import type { Question } from '../../core/question/question';
+import { columnsOf, type Table } from '../../core/readings/table';
+import type { TableEdit } from '../../core/readings/table-edit';
+import { questionSentence } from '../../core/telling/question';
+
+interface Props {
+  table: Table;
+  onAsk: (question?: Question) => void;
+  onEdit: (edits: TableEdit[]) => void;
+}
+
+/** The question the table raises, others it can answer, or what it lacks for one. */
+export function AskNote({ table, onAsk, onEdit }: Props) {
+  const first = firstQuestion(table);
+  const lacking = lackingFor(table);
+  const named = columnsOf(table, 'measure').some((c) => c.name !== '');
+  const words = (question: Question): string => questionSentence(namesOf(question, table));
+  const others = lacking ? [] : otherQuestions(table);
+  return (
+    <section className="note" aria-label="Ask">
+      {lacking || !first ? (
+        <>
+          <p className={table.rowCount === 0 ? 'text-muted' : ''}>
+            {lacking?.text ?? 'There is no group with readings to ask about yet.'}
+          </p>
+          <p className="flex flex-wrap gap-x-3">
+            {lacking?.mends.map((mend) => (
+              <button
+                key={mend.label}
+                type="button"
+                className="plain-button text-left"
+                onClick={() => onEdit(mend.edits)}
+              >
+                {mend.label}
+              </button>
+            ))}
+          </p>
+          {first && named && table.shape !== 'counts' && table.shape !== 'categories' && (
+            <p className="mt-1">
+              <button
+                type="button"
+                className="plain-button text-left"
+                title="To register it, or to see how it will be answered"
+                onClick={() => onAsk()}
+              >
+                {factsOf(first).invitation}, before the readings are there
+              </button>
+            </p>
+          )}
+        </>
+      ) : (
+        <>
+          <button
+            type="button"
+            className="btn h-auto min-h-9 w-full justify-between py-1.5 text-left text-[15px] leading-snug font-semibold btn-primary"
+            onClick={() => onAsk()}
+          >
+            {factsOf(first).invitation} <span aria-hidden>→</span>
+          </button>
+          <p className="prose-serif mt-1.5 text-[15px] leading-snug">{words(first)}</p>
+          {others.length > 0 && (
+            <details className="mt-1">
+              <summary className="cursor-pointer text-muted">Ask another question of this table</summary>
+              <ul className="mt-1 space-y-1">
+                {others.map((question) => (
+                  <li key={JSON.stringify(question)}>
+                    <button type="button" className="plain-button text-left" onClick={() => onAsk(question)}>
+                      {words(question)}
+                    </button>
+                  </li>
+                ))}
+              </ul>
+            </details>
+          )}
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,442 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { firstQuestion } from '../../src/core/question/first';
+import { asked, newGroups, withGroup } from '../../src/core/question/known-groups';
+import { lackingFor } from '../../src/core/question/lacking';
+import { namesOf } from '../../src/core/question/naming';
+import { otherQuestions } from '../../src/core/question/others';
+import { answer } from '../../src/core/answering/answer';
+import { countTable } from '../../src/core/readings/count-table';
+import { sentColumn } from '../../src/core/readings/column-edits';
+import { applyEdits } from '../../src/core/readings/edits';
+import { groupsOf } from '../../src/core/readings/groups';
+import { readColumn } from '../../src/core/readings/read-column';
+import { type Table, columnsOf, emptyColumn, shapes, tableOf } from '../../src/core/readings/table';
+import { conversion, isUnit, splitUnit } from '../../src/core/readings/units';
+import { areNear } from '../../src/core/understanding/doubts/names';
+import { openDoubts } from '../../src/core/understanding/doubts/open-doubts';
+import { intake } from '../../src/core/understanding/intake';
+import { scaffoldEdits } from '../../src/core/understanding/scaffold';
+import { turnRoundEdits } from '../../src/core/understanding/turn-round';
+import { questionSentence } from '../../src/core/telling/question';
+import { blockFromText } from '../../src/formats/clipboard';
+import { understoodCase } from '../../src/server/understood-case';
+import type { Case } from '../understanding/hold';
+import { moreCases } from '../understanding/more-cases';
+
+const { cases } = JSON.parse(readFileSync('tests/understanding/cases.json', 'utf8')) as { cases: Case[] };
+const textOf = (id: string): string => {
+  const found = [...cases, ...moreCases].find((c) => c.id === id);
+  if (!found) throw new Error(id);
+  return found.text;
+};
+const pasted = (text: string): Table => ({ id: 't', name: '', ...intake(blockFromText(text)).table });
+/** A table with the mend of a doubt applied, by the beginning of the mend's label. */
+function mended(table: Table, code: string, label: string): Table {
+  const doubt = openDoubts(table).find((d) => d.code === code);
+  const mend = doubt?.mends.find((m) => m.label.startsWith(label));
+  if (!mend) throw new Error(`no “${label}” for ${code}: ${doubt?.mends.map((m) => m.label).join(', ') ?? 'no doubt'}`);
+  return applyEdits(table, mend.edits).table;
+}
+const codes = (table: Table): string[] => openDoubts(table).map((d) => d.code);
+const counts = (table: Table): number[] => groupsOf(table).map((g) => g.readings.used.length);
+const words = (table: Table): string => {
+  const question = firstQuestion(table);
+  return question ? questionSentence(namesOf(question, table)) : '';
+};
+
+describe('what is unclear about a table', () => {
+  it('is said with the place, and mended with one click', () => {
+    const slip = pasted(textOf('scale-slip'));
+    const [doubt] = openDoubts(slip);
+    expect(doubt?.text).to.equal(
+      '28900 (red lamp, row 4) is about 1000 times the other readings: another unit, or a lost decimal point?',
+    );
+    expect(doubt?.where).to.deep.equal([{ column: 'c0', row: 3, called: 'red lamp, row 4' }]);
+    const read = mended(slip, 'scale-slip', 'Read it as 28.9');
+    expect(read.columns[0]?.cells[3]).to.equal('28.9');
+    expect(codes(read)).to.deep.equal([]);
+    expect(counts(mended(slip, 'scale-slip', 'Set it aside'))).to.deep.equal([8, 9]);
+    expect(codes(mended(slip, 'scale-slip', 'It is right'))).to.deep.equal([]);
+  });
+
+  it('of near names merges them into the commonest', () => {
+    let table = pasted(textOf('near-names'));
+    expect(groupsOf(table).length).to.equal(5);
+    while (codes(table).includes('near-names')) table = mended(table, 'near-names', 'Merge into');
+    expect(groupsOf(table).map((g) => g.name.toLowerCase())).to.have.members(['control', 'treated']);
+    expect(counts(table).reduce((a, b) => a + b)).to.equal(25);
+  });
+
+  it('of two units converts the readings, or says that they are in one', () => {
+    const table = pasted(textOf('mixed-units'));
+    const inMm = mended(table, 'mixed-units', 'Convert to mm');
+    expect(inMm.columns.map((c) => c.unit)).to.deep.equal(['mm', 'mm']);
+    expect(inMm.columns[1]?.cells[0]).to.equal('286');
+    const inCm = mended(table, 'mixed-units', 'Convert to cm');
+    expect(inCm.columns[0]?.cells[0]).to.equal('3.16');
+    expect(mended(table, 'mixed-units', 'All are in cm').columns[0]).to.deep.include({ unit: 'cm' });
+    const cells = mended(pasted(textOf('cells-in-two-units')), 'mixed-units', 'Convert to mm');
+    expect(cells.columns[0]?.cells[4]).to.equal('31');
+  });
+
+  it('of totals and summaries leaves them out, marked, until they are counted after all', () => {
+    const table = pasted(textOf('counts-with-totals'));
+    expect(countTable(table).rows.categories.map((c) => c.name)).to.deep.equal(['1 m', '3 m', '6 m']);
+    expect(countTable(table).aside).to.equal(0);
+    const counted = mended(table, 'total-row', 'Count it');
+    expect(countTable(counted).rows.categories.map((c) => c.name)).to.deep.equal(['1 m', '3 m', '6 m', 'total']);
+    const under = pasted(textOf('summary-rows-below'));
+    expect(openDoubts(under)[0]?.text).to.equal(
+      'Row 9, “Mean” and row 10, “SD”, sum up the readings above and are not counted.',
+    );
+    expect(counts(under)).to.deep.equal([8, 8]);
+    expect(counts(mended(under, 'summary-row', 'Count them'))).to.deep.equal([10, 10]);
+    // Typed below later, it is told before it is left out.
+    const typed = applyEdits(pasted(textOf('plain-two')), [
+      {
+        kind: 'insert-column',
+        at: 0,
+        column: sentColumn({ ...emptyColumn('l', '', '', 'label'), cells: [...Array<string>(9).fill(''), 'mean'] }),
+      },
+      { kind: 'write', row: 9, columns: ['c0', 'c1'], texts: [['31.2', '32.2']] },
+    ]).table;
+    expect(counts(typed)).to.deep.equal([10, 10]);
+    expect(counts(mended(typed, 'summary-row', 'Leave it out'))).to.deep.equal([9, 9]);
+  });
+
+  it('of numbers and years lets the person say what they are', () => {
+    const numbers = pasted(textOf('running-number'));
+    expect(words(mended(numbers, 'running-number', 'It says who each row is'))).to.include(
+      'measured under every condition',
+    );
+    expect(codes(mended(numbers, 'running-number', 'It is a label'))).to.deep.equal([]);
+    const years = pasted(textOf('row-names-years'));
+    expect(firstQuestion(mended(years, 'calendar', 'It is a label'))).to.include({ design: 'one-sample' });
+  });
+
+  it('of ± asks which spread it is, and answers by what it was told', () => {
+    const table = pasted(textOf('summary-plus-minus'));
+    const p = (t: Table): number => {
+      const question = firstQuestion(t);
+      const found = question && answer(question, t);
+      if (!found?.ok || !found.value.comparison.ok) throw new Error('no answer');
+      return found.value.comparison.value.p ?? NaN;
+    };
+    // Welch: t = 0.71/√(0.62²/9 + 0.58²/9) = 2.509 as SDs, and 0.71/√(0.62² + 0.58²) = 0.836 as SEMs, df 15.93.
+    expect(p(table)).to.be.closeTo(0.02331, 5e-5);
+    expect(p(mended(table, 'spread-kind', 'It is the SEM'))).to.be.closeTo(0.4153, 5e-4);
+    expect(codes(mended(table, 'spread-kind', 'It is the SD'))).to.deep.equal([]);
+  });
+
+  it('of several variables asks which is the outcome, and asks of that', () => {
+    const table = pasted(textOf('case-by-variable'));
+    expect(words(table)).to.include('blade length (mm)');
+    const mass = mended(table, 'which-outcome', 'blade mass');
+    expect(words(mass)).to.include('blade mass (g)');
+    expect(codes(mass)).to.deep.equal([]);
+  });
+
+  it('of limits, partners, subjects and groups is settled by a word', () => {
+    const limits = pasted(textOf('beyond-limit'));
+    expect(
+      readColumn(columnsOf(mended(limits, 'beyond-limit', 'Count as half'), 'measure')[0]!).used.map((r) => r.value),
+    ).to.include(11);
+    for (const [id, code] of [
+      ['lost-partners', 'lost-partners'],
+      ['no-group', 'no-group'],
+      ['same-names', 'same-names'],
+      ['nested', 'replicates'],
+      ['group-before-after', 'no-subject-column'],
+    ] as const) {
+      const table = pasted(textOf(id));
+      const last = openDoubts(table)
+        .find((d) => d.code === code)
+        ?.mends.at(-1);
+      expect(codes(applyEdits(table, last?.edits ?? []).table), id).not.to.include(code);
+    }
+    expect(openDoubts(pasted(textOf('lost-partners')))[0]?.text).to.equal(
+      'F4 and F7 lack a reading, so they are left out of what is compared within pairs: 7 of 9 are complete.',
+    );
+  });
+
+  it('offers the ways that are about as likely, and reads the table as chosen', () => {
+    const table = pasted(textOf('counts-or-readings'));
+    expect(table.shape).to.equal('counts');
+    const read = mended(table, 'ambiguous-layout', 'Read it as one row per subject');
+    expect([read.shape, firstQuestion(read)?.design]).to.deep.equal(['repeated', 'paired']);
+    expect(codes(read)).to.deep.equal([]);
+  });
+
+  it('raises nothing about names that differ as names do', () => {
+    for (const [a, b] of [
+      ['line 1', 'line 2'],
+      ['drug A', 'drug B'],
+      ['1.5', '15'],
+      ['KO1', 'KO2'],
+      ['male', 'female'],
+      ['low', 'slow'],
+      ['treated', 'untreated'],
+      ['day 1', 'day 11'],
+    ] as const)
+      expect(areNear(a, b), `${a}, ${b}`).to.equal(false);
+    for (const [a, b] of [
+      ['Control', 'control'],
+      ['contol', 'control'],
+      ['red lamp', 'red  lamp'],
+      ['treatde', 'treated'],
+      ['F-1', 'F1'],
+    ] as const)
+      expect(areNear(a, b), `${a}, ${b}`).to.equal(true);
+  });
+});
+
+describe('well-formed tables under slips', () => {
+  const reading = fc.integer({ min: 200, max: 400 }).map((x) => (x / 10).toFixed(1));
+  const groups = fc.uniqueArray(fc.constantFrom('control', 'coir', 'felt', 'stone', 'nylon', 'sisal'), {
+    minLength: 2,
+    maxLength: 4,
+  });
+  const identifier = fc.constantFrom(
+    'mouse',
+    'patient',
+    'fish',
+    'tube',
+    'frond',
+    'raft',
+    'plant',
+    'subject',
+    'animal',
+    'seedling',
+  );
+  const matrix = (rows: number, width: number) =>
+    fc.array(fc.array(reading, { minLength: width, maxLength: width }), { minLength: rows, maxLength: rows + 6 });
+  const text = (rows: readonly (readonly string[])[]): string => rows.map((r) => r.join('\t')).join('\n');
+  const mean = (rows: readonly (readonly string[])[], k: number): string =>
+    (rows.reduce((s, r) => s + Number(r[k]), 0) / rows.length).toFixed(2);
+
+  it('keep their groups and readings where a title, empty rows or a mean are added, or all is turned round', () =>
+    fc.assert(
+      fc.property(
+        groups.chain((names) => fc.tuple(fc.constant(names), matrix(6, names.length))),
+        fc.constantFrom('title', 'blank', 'mean', 'turned', 'repeated'),
+        ([names, rows], slip) => {
+          const plain = [names, ...rows];
+          const blank = names.map(() => '');
+          const slipped: Record<typeof slip, string[][]> = {
+            title: [['Trial of May', ...blank.slice(1)], blank, ...plain],
+            blank: [...plain.slice(0, 4), blank, blank, ...plain.slice(4)],
+            mean: [['', ...names], ...rows.map((r) => ['', ...r]), ['Mean', ...names.map((_, k) => mean(rows, k))]],
+            turned: names.map((name, k) => [name, ...rows.map((r) => r[k] ?? '')]),
+            repeated: [...plain, names, ...rows],
+          };
+          const found = understoodCase(text(slipped[slip]));
+          expect(found.groups).to.deep.equal(names);
+          expect(found.readings).to.equal(rows.length * names.length * (slip === 'repeated' ? 2 : 1));
+          expect(found.doubts).to.deep.equal(slip === 'mean' ? ['summary-row'] : []);
+        },
+      ),
+      { numRuns: 150 },
+    ));
+
+  it('keep their subjects, groups and outcome however columns are ordered and the identifier is called', () =>
+    fc.assert(
+      fc.property(
+        identifier,
+        groups,
+        fc.array(reading, { minLength: 12, maxLength: 24 }),
+        fc.constantFrom([0, 1, 2], [2, 1, 0], [1, 2, 0], [0, 2, 1]),
+        (who, names, readings, order) => {
+          const rows = readings.map((r, i) => [
+            `${who[0]?.toUpperCase() ?? ''}${i + 1}`,
+            names[i % names.length] ?? '',
+            r,
+          ]);
+          const found = understoodCase(
+            text([[who, 'treatment', 'growth (mm)'], ...rows].map((row) => order.map((k) => row[k] ?? ''))),
+          );
+          expect(found).to.deep.include({
+            layout: 'rows',
+            subject: who,
+            unit: 'mm',
+            readings: readings.length,
+            doubts: [],
+          });
+          expect(found.groups).to.have.members(names);
+        },
+      ),
+      { numRuns: 150 },
+    ));
+
+  it('of counts keep their categories where totals are added, and say so', () =>
+    fc.assert(
+      fc.property(
+        fc.array(fc.array(fc.integer({ min: 1, max: 60 }), { minLength: 3, maxLength: 3 }), {
+          minLength: 3,
+          maxLength: 6,
+        }),
+        fc.constantFrom('total', 'Sum', 'all', 'Totals'),
+        (rows, called) => {
+          const names = ['whole', 'grazed', 'torn'];
+          const sum = (ns: readonly number[]): number => ns.reduce((a, b) => a + b, 0);
+          const body = rows.map((r, i) => [`Bay ${'ABCDEF'[i] ?? ''}`, ...r.map(String), String(sum(r))]);
+          const foot = [
+            called,
+            ...names.map((_, k) => String(sum(rows.map((r) => r[k] ?? 0)))),
+            String(sum(rows.flat())),
+          ];
+          const found = understoodCase(text([['', ...names, called], ...body, foot]));
+          expect(found).to.deep.include({ layout: 'counts', categories: names, total: sum(rows.flat()) });
+          expect(found.doubts).to.include.members(['total-row', 'total-column']);
+        },
+      ),
+      { numRuns: 150 },
+    ));
+});
+
+describe('whatever the table', () => {
+  const empty = tableOf([emptyColumn('a', 'Group 1'), emptyColumn('b', 'Group 2')]);
+
+  it('a layout chosen by hand on an empty table makes the columns it needs, and nothing typed is lost in one', () => {
+    for (const shape of shapes) {
+      const made = applyEdits(empty, scaffoldEdits(empty, shape)).table;
+      expect(made.shape).to.equal(shape);
+      expect(lackingFor(made)?.text, shape).to.match(/^Type, paste/);
+      const cellOf: Record<string, (r: number) => string> = {
+        measure: (r) => String(30 + r),
+        count: (r) => String(12 + r),
+        spread: () => '4',
+        group: (r) => (r % 2 ? 'a' : 'b'),
+        subject: (r) => `s${r}`,
+      };
+      const height = shape === 'summary' || shape === 'counts' ? 2 : 8;
+      const filled = applyEdits(
+        made,
+        made.columns.map((c) => ({
+          kind: 'write' as const,
+          row: 0,
+          columns: [c.id],
+          texts: Array.from({ length: height }, (_, r) => [cellOf[c.role]?.(r) ?? '']),
+        })),
+      ).table;
+      expect(lackingFor(filled), shape).to.equal(undefined);
+      const question = firstQuestion(filled);
+      expect(question && answer(question, filled).ok, shape).to.equal(true);
+    }
+  });
+
+  it('what it lacks for a question is said with a mend that leads on', () => {
+    const noN = pasted('group\tmean\tSD\nred\t31.2\t4.1\nwhite\t33.0\t4.4');
+    expect(noN.shape).to.equal('summary');
+    expect(lackingFor(noN)?.text).to.include('another column with n');
+    const withN = applyEdits(
+      noN,
+      lackingFor(noN)?.mends.find((m) => m.label === 'Add a column for n')?.edits ?? [],
+    ).table;
+    expect(columnsOf(withN, 'count').length).to.equal(1);
+    const labels = { ...pasted('a\tb\n1.5\t2.5\n3.5\t4.5') };
+    const none: Table = { ...labels, columns: labels.columns.map((c) => ({ ...c, role: 'label' as const })) };
+    expect(lackingFor(none)?.text).to.equal('No column holds measurements yet.');
+    const mend = lackingFor(none)?.mends[0]?.edits ?? [];
+    expect(firstQuestion(applyEdits(none, mend).table)).to.include({ design: 'one-sample' });
+    expect(lackingFor(pasted('red\twhite\n1.5\t2.5'))?.text).to.include('two readings');
+  });
+
+  it('can be turned round and back', () => {
+    const table = pasted(textOf('plain-three'));
+    const there = applyEdits(table, turnRoundEdits(table)).table;
+    expect(there.columns.map((c) => c.cells[0])).to.deep.equal(['red lamp (mm)', ...(table.columns[0]?.cells ?? [])]);
+    const back = applyEdits(there, turnRoundEdits(there)).table;
+    expect(back.columns.map((c) => [c.name, c.unit, c.cells])).to.deep.equal(
+      table.columns.map((c) => [c.name, c.unit, c.cells]),
+    );
+    const aside = applyEdits(table, [{ kind: 'set-aside', cells: [{ column: 'c0', row: 1, reason: 'torn' }] }]).table;
+    expect(() => turnRoundEdits(aside)).to.throw('bring them back');
+  });
+
+  it('can be asked more than its first question', () => {
+    const designs = (id: string): string[] => otherQuestions(pasted(textOf(id))).map((q) => `${q.about} ${q.design}`);
+    expect(designs('plain-two')).to.deep.equal(['spread two-groups', 'share two-groups', 'value one-sample']);
+    expect(designs('pairs-by-id')).to.deep.equal([
+      'value two-groups',
+      'spread paired',
+      'share paired',
+      'value one-sample',
+    ]);
+    expect(designs('plain-two-factors')).to.deep.equal(['value several', 'value two-groups']);
+    for (const one of [...cases, ...moreCases]) {
+      const table = pasted(one.text);
+      for (const question of otherQuestions(table)) {
+        const found = answer(question, table);
+        expect(found.ok, `${one.id}: ${question.about} ${question.design}`).to.equal(true);
+      }
+    }
+  });
+
+  it('a group put in later does not join a question until it is taken in', () => {
+    const table = pasted(textOf('plain-three'));
+    const first = firstQuestion(table)!;
+    const question = asked(first, table);
+    const column = { ...emptyColumn('new', 'felt', 'mm'), cells: ['30.1', '31.4', '29.9'] };
+    const later = applyEdits(table, [{ kind: 'insert-column', at: 3, column: sentColumn(column) }]).table;
+    const compared = (q: typeof question): string[] => {
+      const found = answer(q, later);
+      return found.ok ? found.value.groups.map((g) => g.name) : [];
+    };
+    expect(compared(question)).to.deep.equal(['red lamp', 'white lamp', 'blue lamp']);
+    expect(namesOf(question, later).groups.map((g) => g.name)).to.deep.equal(['red lamp', 'white lamp', 'blue lamp']);
+    expect(newGroups(question, later)).to.deep.equal([{ id: 'new', name: 'felt' }]);
+    expect(compared(withGroup(question, 'new'))).to.deep.equal(['red lamp', 'white lamp', 'blue lamp', 'felt']);
+    expect(newGroups(withGroup(question, 'new'), later)).to.deep.equal([]);
+    // In a two-way grid a later column is no level either.
+    const grid = pasted(textOf('grid'));
+    const factors = asked(firstQuestion(grid)!, grid);
+    const wider = applyEdits(grid, [
+      {
+        kind: 'insert-column',
+        at: 3,
+        column: sentColumn({ ...emptyColumn('new', 'none'), cells: Array<string>(12).fill('30.0') }),
+      },
+    ]).table;
+    const found = answer(factors, wider);
+    expect(found.ok && found.value.layout?.b.levels.map((l) => l.name)).to.deep.equal(['low', 'high']);
+  });
+});
+
+describe('units', () => {
+  it('are known by how they are put together', () => {
+    for (const unit of [
+      'µg/mL',
+      'mmol/L',
+      'mg/dL',
+      'mg/kg',
+      'U/L',
+      'g/m²',
+      'kg/ha',
+      'mL/min',
+      'mmHg',
+      'bpm',
+      'h',
+      'years',
+      '10⁶ cells/mL',
+      'µmol m⁻² s⁻¹',
+      'mg/g DW',
+      'kg/m^2',
+    ])
+      expect(isUnit(unit), unit).to.equal(true);
+    for (const unit of ['day 3', 'lamp', 'red', 'F', 'T', 'site', 'low lamp', ''] as const)
+      expect(isUnit(unit), unit).to.equal(false);
+    expect(splitUnit('length, mm')).to.deep.equal({ name: 'length', unit: 'mm' });
+    expect(splitUnit('mass_g')).to.deep.equal({ name: 'mass', unit: 'g' });
+    expect(splitUnit('site_1')).to.deep.equal({ name: 'site_1', unit: '' });
+  });
+
+  it('convert where they measure the same thing', () => {
+    expect(conversion('cm', 'mm')).to.equal(10);
+    expect(conversion('mg/L', 'µg/mL')).to.equal(1);
+    expect(conversion('h', 'min')).to.equal(60);
+    expect(conversion('nM', 'µM')).to.equal(0.001);
+    expect(conversion('mm', 'g')).to.equal(undefined);
+  });
+});
