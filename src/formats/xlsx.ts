@@ -1,5 +1,6 @@
 import readXlsxFile from 'read-excel-file/universal';
 import { DomainError, demand } from '../core/numeric/domain-error';
+import { percentCells } from './percent-cells';
 import { unpacked } from './unpacked';
 
 /** Most that the parts of a workbook may hold once unpacked. */
@@ -33,6 +34,16 @@ function cellText(value: unknown): string {
 /** The place of a column by its letters: A is 1. */
 const columnPlace = (letters: string): number =>
   Array.from(letters).reduce((sum, letter) => sum * 26 + letter.charCodeAt(0) - 64, 0);
+
+/** The letters of a column counted from 0. */
+const columnLetters = (place: number): string =>
+  (place >= 26 ? columnLetters(Math.floor(place / 26) - 1) : '') + String.fromCharCode(65 + (place % 26));
+
+/** A share as the percentage it is shown as. */
+const asPercent = (share: string): string => {
+  const x = Number(share);
+  return Number.isFinite(x) ? `${String(Number((x * 100).toPrecision(12)))} %` : share;
+};
 
 /**
  * Most cells a sheet may reach over, empty ones included: a table is laid out over all of them. A few bytes can name a
@@ -72,10 +83,20 @@ export async function readXlsx(bytes: Uint8Array, limit = unpackedLimit): Promis
       parseNumber: number,
       trim: false,
     });
-    return sheets.map(({ sheet, data }) => ({
-      name: sheet,
-      rows: data.map((row) => row.map(cellText)),
-    }));
+    const percent = percentCells(parts);
+    return sheets.map(({ sheet, data }) => {
+      const shown = percent.get(sheet);
+      return {
+        name: sheet,
+        rows: data.map((row, r) =>
+          row.map((value, c) =>
+            shown?.has(`${columnLetters(c)}${r + 1}`) && typeof value === 'string' && value !== ''
+              ? asPercent(value)
+              : cellText(value),
+          ),
+        ),
+      };
+    });
   } catch (error) {
     throw new DomainError(
       `This workbook could not be read (${error instanceof Error ? error.message.slice(0, 120) : 'unknown fault'}). Open it in a spreadsheet and save it anew, or as CSV.`,

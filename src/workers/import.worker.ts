@@ -1,6 +1,6 @@
 /** Opens a file, says what it holds, and sends it to be kept: all off the main thread. Stopping it is ending the worker. */
 import { DomainError } from '../core/numeric/domain-error';
-import { type Area, blocksOf, cut, wholeOf } from '../core/readings/block';
+import { type Area, areaName, blocksOf, cut, wholeOf } from '../core/readings/block';
 import { openDoubts } from '../core/understanding/doubts/open-doubts';
 import { intake } from '../core/understanding/intake';
 import { type Opened, fileLimit, openFile } from '../formats/open-file';
@@ -33,7 +33,14 @@ function look(choice: LookChoice, whole: boolean): Looked {
     area,
     encoding: opened.encoding,
     delimiter: opened.delimiter,
-    notes: opened.notes,
+    notes: [
+      ...opened.notes,
+      ...(found.length > 1
+        ? [
+            `Empty rows or columns part this into ${found.length} blocks; ${areaName(area)} is taken in. Choose another, or everything.`,
+          ]
+        : []),
+    ],
     unclear: openDoubts({ id: '', name: '', ...table }).map((d) => d.text),
     intake: whole
       ? understood

@@ -88,7 +88,7 @@ test('questions and figures are validated, kept with a revision, and removed tog
 
 test('POST /api/answer: question and readings in, whole answer out, or the field and the mend', async ({ request }) => {
   const columns = [
-    { name: 'Red lamp', unit: 'mm', values: [...red, 'n/a', null] },
+    { name: 'Red lamp', unit: 'mm', values: [...red, 'torn', 'n/a', null] },
     { name: 'White lamp', unit: 'mm', values: white },
   ];
   const readings = { measure: 'blade length', subject: 'seedling', columns };

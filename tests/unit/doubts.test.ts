@@ -122,7 +122,7 @@ describe('what is unclear about a table', () => {
       const question = firstQuestion(t);
       const found = question && answer(question, t);
       if (!found?.ok || !found.value.comparison.ok) throw new Error('no answer');
-      return found.value.comparison.value.p ?? NaN;
+      return found.value.comparison.value.p;
     };
     // Welch: t = 0.71/√(0.62²/9 + 0.58²/9) = 2.509 as SDs, and 0.71/√(0.62² + 0.58²) = 0.836 as SEMs, df 15.93.
     expect(p(table)).to.be.closeTo(0.02331, 5e-5);

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { strToU8, zipSync } from 'fflate';
+import writeXlsxFile from 'write-excel-file/universal';
 import { areaName, blocksOf, cut } from '../../src/core/readings/block';
 import { intake } from '../../src/core/understanding/intake';
 import { emptyColumn, tableOf } from '../../src/core/readings/table';
@@ -32,6 +33,40 @@ const table = tableOf([
 ]);
 
 describe('opening files', () => {
+  it('reads a cell shown as a percentage as the percentage it shows', async () => {
+    const percent = { type: Number, format: '0.0%' } as const;
+    const plain = { type: Number } as const;
+    const blob = await writeXlsxFile(
+      [
+        [{ value: 'lamp' }, { value: 'settled' }, { value: 'mass' }],
+        [{ value: 'red' }, { value: 0.586, ...percent }, { value: 0.25, ...plain }],
+        [{ value: 'white' }, { value: 0.07, ...percent }, { value: 1.5, ...plain }],
+      ],
+      { sheet: 'Trial' },
+    ).toBlob();
+    const [sheet] = await readXlsx(new Uint8Array(await blob.arrayBuffer()));
+    expect(sheet?.rows.slice(1)).to.deep.equal([
+      ['red', '58.6 %', '0.25'],
+      ['white', '7 %', '1.5'],
+    ]);
+    expect(intake(sheet?.rows ?? []).table.columns[1]).to.include({ unit: '%', role: 'measure' });
+  });
+
+  it('takes readings that go on after empty lines as one block, and others as blocks of their own', () => {
+    const rows = [
+      ['red', 'white'],
+      ['1.5', '2.5'],
+      ['', ''],
+      ['', ''],
+      ['3.5', '4.5'],
+      ['', ''],
+      ['', ''],
+      ['note', 'date'],
+      ['a', 'b'],
+    ];
+    expect(blocksOf(rows).map(areaName)).to.deep.equal(['A1 to B5', 'A8 to B9']);
+  });
+
   it('tells encodings and delimiters apart', async () => {
     const text = 'Länge;n\n1,5;3\n2,5;4\n';
     const expected = [

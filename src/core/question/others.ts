@@ -41,7 +41,7 @@ export function otherQuestions(table: Table): Question[] {
   const kind = kindOf[first.design];
   if (table.shape === 'rows')
     for (const column of columnsOf(table, 'group'))
-      if (kind === 'factors' || column.id !== first.by) add(by(table, first, column.id));
+      if (kind === 'factors' || (first.by !== undefined && column.id !== first.by)) add(by(table, first, column.id));
   if ((kind === 'two' || kind === 'several') && columnsOf(table, 'subject').length > 0)
     add(asDesign(first, table, designOf(kind, !isWithin(first.design))));
   if (kind !== 'factors' && first.about === 'value' && hasKind('spread', first.design))

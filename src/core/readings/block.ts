@@ -20,10 +20,22 @@ function runs(n: number, holds: (i: number) => boolean): [number, number][] {
   return found;
 }
 
+const isNumber = (text: string): boolean => /^\s*[<>]?\s*[+−-]?[\d.,]*\d\s*%?\s*$/.test(text);
+
+/** Whether a block begins as the one above it ended: numbers under numbers in every column, no names of its own. */
+function goesOn(rows: readonly (readonly string[])[], above: Area, area: Area): boolean {
+  const [last, first] = [rows[above.bottom], rows[area.top]];
+  for (let c = area.left; c <= area.right; c++) {
+    const [over, under] = [last?.[c] ?? '', first?.[c] ?? ''];
+    if (filled(over) && filled(under) && isNumber(over) !== isNumber(under)) return false;
+  }
+  return first?.slice(area.left, area.right + 1).some((text) => filled(text) && isNumber(text)) ?? false;
+}
+
 /**
  * The blocks of a sheet: what whole empty rows, and then whole empty columns, part from one another. The largest comes
- * first. A single row that names the columns below it belongs to them, and so does a stray empty line within readings
- * of the same columns.
+ * first. A single row that names the columns below it belongs to them, and so do a few empty lines within readings of
+ * the same columns.
  */
 export function blocksOf(rows: readonly (readonly string[])[]): Area[] {
   let width = 0;
@@ -40,7 +52,9 @@ export function blocksOf(rows: readonly (readonly string[])[]): Area[] {
   for (const area of areas) {
     const columns = `${area.left} ${area.right}`;
     const above = lastIn.get(columns);
-    if (above && area.top - above.bottom === 2 && area.right > area.left) above.bottom = area.bottom;
+    const gap = above ? area.top - above.bottom : 0;
+    if (above && area.right > area.left && (gap === 2 || (gap > 2 && gap <= 4 && goesOn(rows, above, area))))
+      above.bottom = area.bottom;
     else {
       const own = { ...area };
       joined.push(own);

@@ -37,12 +37,16 @@ export function alike(columns: readonly Seen[]): Evidence[] {
   if (stem !== undefined) say(1, `the columns are numbered (${stem} …)`);
   // In two units of one kind neither size nor precision tells anything.
   if (mixed || columns.length < 2) return found;
+  // A handful of readings tell nothing about their size.
+  const few = columns.some((c) => c.numbers.length < 4);
   const overlap = columns.every((a) => columns.every((b) => a.low <= b.high && b.low <= a.high));
   const apart = ratio(columns.map((c) => c.median));
   if (overlap) say(apart > 3.5 ? 0 : 1.5, 'their readings are of one size');
+  else if (few) say(0.5, 'too few readings tell of their size');
   else if (apart > 8) say(-3.5, 'their readings are of very different size');
   else if (apart > 3.5) say(-1.5, 'their readings are of different size');
   else say(1, 'their readings are of one size');
+  if (few) return found;
   const digits = columns.map((c) => c.decimals);
   const apartBy = Math.max(...digits) - Math.min(...digits);
   if (apartBy > 1) say(-2, 'they are written with different precision');

@@ -31,6 +31,9 @@ const upright = (lists: readonly (readonly string[])[]): string[][] =>
  * numbers as one another as rows; else all numbers as one column. Undefined where nothing is to be taken apart.
  */
 export function linesApart(block: Rows): string[][] | undefined {
+  // A row of several cells, and more rows: a table.
+  const several = (row: readonly string[]): boolean => row.filter((cell) => cell.trim() !== '').length > 1;
+  if (block.length > 1 && block.slice(0, 50).filter(several).length > 1) return undefined;
   const filled = block.flatMap((row) => {
     const cells = row.filter((cell) => cell.trim() !== '');
     return cells.length === 0 ? [] : [cells];

@@ -14,6 +14,8 @@ export const turnedRound = (block: Rows): string[][] =>
 
 /** Columns beyond these are no groups' readings along rows any more, but a file of many variables. */
 const mostAlong = 400;
+/** More rows than this are no groups. */
+const mostDown = 200;
 
 /** Names of figures down the first column, names of groups along the first row. */
 function figuresDown(names: readonly string[], body: Rows): boolean {
@@ -50,9 +52,9 @@ export function isTurned(block: Rows): boolean {
   // Names that come again under others are no row of their own.
   const [top] = block;
   const again = (row: readonly string[]): boolean => row !== top && row.every((text, k) => text === top?.[k]);
-  const rows = block.filter((row) => row.some(filled) && !again(row));
+  const rows = block.length > 2 * mostDown ? [] : block.filter((row) => row.some(filled) && !again(row));
   const width = Math.max(0, ...rows.map((r) => r.length));
-  if (rows.length < 2 || width < 3 || width > mostAlong || rows.length > 200) return false;
+  if (rows.length < 2 || width < 3 || width > mostAlong || rows.length > mostDown) return false;
   const [head = [], ...body] = rows;
   const names = rows.map((r) => (r[0] ?? '').trim());
   const headed = hasHead(rows);

@@ -7,7 +7,7 @@ import { interpretations, recognise } from './recognise';
 import type { Incoming } from './seen';
 
 /** Rows that are looked at to tell what a standing table is. */
-const looked = 3000;
+const looked = 600;
 
 /** A table's columns as if they had just come in. */
 export const incomingOf = (table: Table): Incoming[] =>

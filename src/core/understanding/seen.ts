@@ -70,7 +70,9 @@ export function look(whole: Incoming, place = 0): Seen {
     texts.push(text);
     if (found.kind === 'number') {
       numbers.push(found.value);
-      decimals = Math.max(decimals, /[.,](\d+)$/.exec(text)?.[1]?.length ?? 0);
+      // "1,234" may be a thousand and more.
+      if (mark === 'comma' || !/^[+-]?\d{1,3}(?:,\d{3})+$/.test(text))
+        decimals = Math.max(decimals, /[.,](\d+)$/.exec(text)?.[1]?.length ?? 0);
     } else if (/^[<>≤≥]/.test(text) || /^[\d.,]+ ?%$/.test(text) || found.why.includes('could be')) limits += 1;
     else if (isDate(text)) dates += 1;
   }

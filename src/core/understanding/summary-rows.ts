@@ -28,6 +28,8 @@ const isText = (text: string): boolean =>
 
 /** Rows looked at from the end up. */
 const most = 12;
+/** Rows of a table whose sums and means are still looked at; of a longer one names alone tell. */
+const computed = 2000;
 
 /** Half a unit of the last digit a number is written with. */
 const slack = (text: string): number => 0.5000001 * 10 ** -(/[.,](\d+)$/.exec(text.trim())?.[1]?.length ?? 0);
@@ -58,7 +60,7 @@ function namedRows(columns: readonly Column[], filled: readonly number[]): Summa
     const name = (column?.cells[row] ?? '').trim();
     if (!column || !(summaryName.test(name) || totalName.test(name))) break;
     // A name that stands above too is that of a group.
-    if (column.cells.slice(0, row).some((c) => c.trim() === name)) break;
+    if (column.cells.findIndex((c) => c.trim() === name) < row) break;
     const rest = columns.filter((c) => c !== column).map((c) => c.cells[row] ?? '');
     if (!rest.some((c) => valueOf(c) !== undefined) || rest.some(isText)) break;
     found.push({ row, name, kind: totalName.test(name) ? 'total' : 'summary', exact: true });
@@ -72,11 +74,13 @@ export function summaryRows(columns: readonly Column[]): SummaryRow[] {
   const height = Math.max(0, ...columns.map((c) => c.cells.length));
   const isFilled = (r: number): boolean => columns.some((c) => (c.cells[r] ?? '').trim() !== '');
   const filled = Array.from({ length: Math.min(height, most) }, (_, i) => height - 1 - i).filter(isFilled);
-  const numbers = columns.filter((c) => c.cells.some((x) => valueOf(x) !== undefined));
-  const names = columns.find((c) => !numbers.includes(c)) ?? columns.find((c) => c.cells.some(isText));
+  const numbers = columns.filter((c) => c.cells.slice(0, computed).some((x) => valueOf(x) !== undefined));
+  const names =
+    columns.find((c) => !numbers.includes(c)) ??
+    (height <= computed ? columns.find((c) => c.cells.some(isText)) : undefined);
   const named = namedRows(columns, filled);
   if (height - named.length < 2) return [];
-  if (named.length > 0) {
+  if (named.length > 0 && height <= computed) {
     // Whether a total is one is told without the means that stand beside it.
     const without = (row: number): Column[] =>
       numbers.map((c) => ({
@@ -87,6 +91,7 @@ export function summaryRows(columns: readonly Column[]): SummaryRow[] {
       .map((f) => (f.kind === 'total' ? { ...f, exact: sumRow(names, without(f.row))?.exact ?? false } : f))
       .sort((a, b) => a.row - b.row);
   }
+  if (height > computed) return named.sort((a, b) => a.row - b.row);
   const whole = (c: Column): boolean => c.cells.every((x) => x.trim() === '' || Number.isInteger(valueOf(x) ?? 0.5));
   if (names && !numbers.includes(names) && numbers.length > 1 && numbers.every(whole) && height <= 200) {
     const sum = sumRow(names, numbers);

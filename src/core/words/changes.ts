@@ -1,5 +1,6 @@
 /** What was done to a table, in words for the log. */
 import { type Table, findColumn } from '../readings/table';
+import { type DoubtCode, doubtNames } from '../understanding/doubts/doubt';
 import type { EditOf, TableEdit } from '../readings/table-edit';
 import { layoutNames } from '../readings/layouts';
 import { counted } from './numbers';
@@ -63,6 +64,18 @@ const described = (edit: Record<string, unknown>, was: Record<string, unknown> =
     })
     .join(', ');
 
+/** "settled: a running number, “No”": what was said of what had been unclear, as far as it is new. */
+function settledWords(table: Table, now: Readonly<Record<string, string>>, before: unknown): string {
+  const was = (typeof before === 'object' && before !== null ? before : {}) as Readonly<Record<string, unknown>>;
+  const said = Object.entries(now).filter(([code, as]) => was[code] !== as);
+  return said
+    .map(([code, as]) => {
+      const of = findColumn(table, as)?.name ?? (as === 'right' ? 'as it was understood' : as);
+      return `settled: ${doubtNames[code as DoubtCode] ?? code}, ${of}`;
+    })
+    .join('; ');
+}
+
 /** What an edit changed as it was before, by the edits that take it back. */
 function describedBefore(edit: TableEdit, inverse: readonly TableEdit[]): Record<string, unknown> | undefined {
   return inverse.find(
@@ -125,8 +138,11 @@ export function editWords(table: Table, edit: TableEdit, inverse: readonly Table
       return `${nameOf(table, edit.column)} moved to place ${edit.to + 1}`;
     case 'describe-column':
       return `${nameOf(table, edit.column)}: ${described(edit, describedBefore(edit, inverse))}`;
-    case 'describe-table':
-      return described(edit, describedBefore(edit, inverse));
+    case 'describe-table': {
+      const before = describedBefore(edit, inverse);
+      const settled = edit.settled ? settledWords(table, edit.settled, before?.settled) : '';
+      return [described(edit, before), settled].filter((w) => w !== '').join(', ') || 'nothing changed';
+    }
     case 'set-aside':
       return asideWords(table, edit);
   }

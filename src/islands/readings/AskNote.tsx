@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { factsOf } from '../../core/analyses/kinds';
 import { firstQuestion } from '../../core/question/first';
 import { lackingFor } from '../../core/question/lacking';
@@ -16,11 +17,13 @@ interface Props {
 
 /** The question the table raises, others it can answer, or what it lacks for one. */
 export function AskNote({ table, onAsk, onEdit }: Props) {
+  const [open, setOpen] = useState(false);
   const first = firstQuestion(table);
   const lacking = lackingFor(table);
   const named = columnsOf(table, 'measure').some((c) => c.name !== '');
   const words = (question: Question): string => questionSentence(namesOf(question, table));
-  const others = lacking ? [] : otherQuestions(table);
+  // What else can be asked is found when someone looks: of a large table it takes a moment.
+  const others = open && !lacking ? otherQuestions(table) : [];
   return (
     <section className="note" aria-label="Ask">
       {lacking || !first ? (
@@ -63,20 +66,18 @@ export function AskNote({ table, onAsk, onEdit }: Props) {
             {factsOf(first).invitation} <span aria-hidden>→</span>
           </button>
           <p className="prose-serif mt-1.5 text-[15px] leading-snug">{words(first)}</p>
-          {others.length > 0 && (
-            <details className="mt-1">
-              <summary className="cursor-pointer text-muted">Ask another question of this table</summary>
-              <ul className="mt-1 space-y-1">
-                {others.map((question) => (
-                  <li key={JSON.stringify(question)}>
-                    <button type="button" className="plain-button text-left" onClick={() => onAsk(question)}>
-                      {words(question)}
-                    </button>
-                  </li>
-                ))}
-              </ul>
-            </details>
-          )}
+          <details className="mt-1" onToggle={(e) => setOpen(e.currentTarget.open)}>
+            <summary className="cursor-pointer text-muted">Ask another question of this table</summary>
+            <ul className="mt-1 space-y-1">
+              {others.map((question) => (
+                <li key={JSON.stringify(question)}>
+                  <button type="button" className="plain-button text-left" onClick={() => onAsk(question)}>
+                    {words(question)}
+                  </button>
+                </li>
+              ))}
+            </ul>
+          </details>
         </>
       )}
     </section>

@@ -57,11 +57,23 @@ export function Grid(props: GridProps) {
   const rows = Math.max(24, table.rowCount + 8);
   const columns = table.columns.length;
   const size = { rows, columns };
+  const [headHeight, setHeadHeight] = useState(0);
+  const headRow = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (!headRow.current) return;
+    const seen = new ResizeObserver(([entry]) => setHeadHeight(Math.ceil(entry?.borderBoxSize[0]?.blockSize ?? 0)));
+    seen.observe(headRow.current);
+    return () => seen.disconnect();
+  }, []);
+  /** Where Tab set out from: Enter goes down to that column. */
+  const setOut = useRef<number>(undefined);
   const virtual = useVirtualizer({
     count: rows,
     getScrollElement: () => scroller.current,
     estimateSize: () => rowHeight,
     overscan,
+    // The heads stay in sight over the rows, and take their height from what can be seen of them.
+    scrollPaddingEnd: headHeight,
   });
   const across = useVirtualizer({
     horizontal: true,
@@ -119,6 +131,13 @@ export function Grid(props: GridProps) {
   };
   const focusGrid = (): void => gridRef.current?.focus({ preventScroll: true });
 
+  /** The column a row was begun in by Tab, else the one under the hand. */
+  const back = (): number => {
+    const column = setOut.current ?? selection.column;
+    setOut.current = undefined;
+    return column;
+  };
+
   const accept = (key: string, shift: boolean): void => {
     // Leaving the cell by a key also blurs it; it is accepted once.
     if (!editing || !open.current) return;
@@ -127,7 +146,9 @@ export function Grid(props: GridProps) {
       onWrite(selection.row, selection.column, [[editing.text]]);
     setEditing(undefined);
     const step = { Enter: shift ? 'ArrowUp' : 'ArrowDown', Tab: shift ? 'ArrowLeft' : 'ArrowRight' }[key];
-    const next = step && moved(at(selection.row, selection.column), step, { extend: false, far: false, page: 1 }, size);
+    const from = at(selection.row, key === 'Enter' && !shift ? back() : selection.column);
+    const next = step && moved(from, step, { extend: false, far: false, page: 1 }, size);
+    if (key === 'Tab') setOut.current ??= selection.column;
     if (next) onSelect(next);
     focusGrid();
   };
@@ -137,6 +158,7 @@ export function Grid(props: GridProps) {
       if (e.target instanceof HTMLInputElement) return;
       if (editing) accept('', false);
       dragging.current = true;
+      setOut.current = undefined;
       onSelect(e.shiftKey ? { ...selection, row, column: c } : at(row, c));
     },
     onEnter: (row: number, c: number) => {
@@ -231,7 +253,11 @@ export function Grid(props: GridProps) {
     if (key === 'Tab') {
       // Tab walks along the row, and out of the grid at its ends.
       const next = selection.column + (shiftKey ? -1 : 1);
-      if (next >= 0 && next < columns) done(() => onSelect(at(selection.row, next)));
+      if (next >= 0 && next < columns)
+        done(() => {
+          setOut.current ??= selection.column;
+          onSelect(at(selection.row, next));
+        });
       return;
     }
     const next = moved(
@@ -240,7 +266,11 @@ export function Grid(props: GridProps) {
       { extend: shiftKey, far: command, page },
       { rows: command ? Math.max(1, table.rowCount) : rows, columns },
     );
-    if (next) return done(() => onSelect(next));
+    if (next)
+      return done(() => {
+        setOut.current = undefined;
+        onSelect(next);
+      });
     if (key.length === 1 && !command && !altKey) done(() => begin(key, true));
   };
 
@@ -286,7 +316,12 @@ export function Grid(props: GridProps) {
         onCut={(e) => onCopy(e, true)}
         onPaste={onPasteEvent}
       >
-        <div role="row" aria-rowindex={1} className="sticky top-0 z-10 flex border-b border-line bg-base-100">
+        <div
+          ref={headRow}
+          role="row"
+          aria-rowindex={1}
+          className="sticky top-0 z-10 flex border-b border-line bg-base-100"
+        >
           <div role="columnheader" className="sticky left-0 z-10 shrink-0 bg-base-100" style={{ width: numberWidth }}>
             <span className="sr-only">Row</span>
           </div>

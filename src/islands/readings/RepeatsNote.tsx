@@ -1,4 +1,6 @@
 import { useMemo } from 'react';
+import { isWithin } from '../../core/question/asking';
+import { firstQuestion } from '../../core/question/first';
 import { defaultQuestion } from '../../core/question/question';
 import { groupsOf, repeatsOf } from '../../core/readings/groups';
 import type { Table } from '../../core/readings/table';
@@ -24,6 +26,8 @@ export function RepeatsNote({ table, onEdit, onPair }: Props) {
   const [first, second] = [a?.id, b?.id];
   const asked = useMemo(() => (first && second ? defaultQuestion(first, second) : undefined), [first, second]);
   if (!repeats) return null;
+  const raised = firstQuestion(table);
+  const within = raised !== undefined && isWithin(raised.design);
   const subject = table.subject || 'subject';
   const again = repeats.subjects < repeats.readings;
   if (!again && repeats.shared === 0) return null;
@@ -62,10 +66,16 @@ export function RepeatsNote({ table, onEdit, onPair }: Props) {
       {repeats.shared > 0 && a && b && (
         <p>
           {counted(repeats.shared, subject)} {repeats.shared === 1 ? 'has' : 'have'} readings in more than one group:{' '}
-          {plural(subject)} can be compared with themselves.{' '}
-          <button type="button" className="plain-button" onClick={onPair}>
-            {groups.length > 2 ? `Ask it of each ${subject} throughout →` : 'Ask it in pairs →'}
-          </button>
+          {within ? (
+            `${plural(subject)} are compared with themselves. Where one name stands for different ${plural(subject)}, ask it of independent groups.`
+          ) : (
+            <>
+              {plural(subject)} can be compared with themselves.{' '}
+              <button type="button" className="plain-button" onClick={onPair}>
+                {groups.length > 2 ? `Ask it of each ${subject} throughout →` : 'Ask it in pairs →'}
+              </button>
+            </>
+          )}
         </p>
       )}
     </section>

@@ -55,28 +55,26 @@ function doneTo({ heads, table, split, turned, notes }: Intake): string[] {
 
 /** Puts a block into a table nobody has touched: it decides the layout, which is then told. */
 function pasteWhole({ table, edit, undo, report, select }: Hands, block: Block): void {
-  const put = (choice?: IntakeChoice): Intake | undefined => {
+  const put = (choice: IntakeChoice = {}): void => {
     const { edits, understood } = takeBlockEdits(table, block, choice);
-    return edit(edits) ? understood : undefined;
+    if (!edit(edits)) return;
+    const { heads, table: taken, doubts, turned } = understood;
+    select(0, 0, Math.max(1, taken.rowCount), taken.columns.length);
+    const again = (next: IntakeChoice) => () => void undo().then(() => put(next));
+    const none = { skipped: heads.skipped, names: 0, units: 0 };
+    const actions = [
+      heads.names
+        ? { label: asRow, run: again({ turned, heads: none }) }
+        : { label: asNames, run: again({ turned, heads: { ...none, names: 1 } }) },
+      ...(turned ? [{ label: 'Leave it as it stood', run: again({ turned: false }) }] : []),
+    ];
+    const doubt = doubts > 0 ? ` ${counted(doubts, 'cell')} unclear: see the margin.` : '';
+    report({
+      text: `${counted(taken.rowCount, 'row')} of ${counted(taken.columns.length, 'column')} pasted. ${doneTo(understood).join(' ')}${doubt}`,
+      ...(block.length > 1 ? { actions } : {}),
+    });
   };
-  const again = (choice: IntakeChoice) => () => void undo().then(() => put(choice));
-  const understood = put();
-  if (!understood) return;
-  const { heads, table: taken, doubts, turned } = understood;
-  const width = taken.columns.length;
-  select(0, 0, Math.max(1, taken.rowCount), width);
-  const doubt = doubts > 0 ? ` ${counted(doubts, 'cell')} unclear: see the margin.` : '';
-  const asTheyStand = { skipped: 0, names: 0, units: 0 };
-  const actions = [
-    heads.names
-      ? { label: asRow, run: again({ turned, heads: { ...asTheyStand, skipped: heads.skipped } }) }
-      : { label: asNames, run: again({ turned, heads: { ...asTheyStand, names: 1 } }) },
-    ...(turned ? [{ label: 'Leave it as it stood', run: again({ turned: false }) }] : []),
-  ];
-  report({
-    text: `${counted(taken.rowCount, 'row')} of ${counted(width, 'column')} pasted. ${doneTo(understood).join(' ')}${doubt}`,
-    ...(block.length > 1 ? { actions } : {}),
-  });
+  put();
 }
 
 /** What pasting a block at a cell does. */

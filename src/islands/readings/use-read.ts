@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { derivedColumn, withDerived } from '../../core/readings/derive';
 import { doubtsOf } from '../../core/readings/doubtful';
+import { doubtFinders } from '../../core/understanding/doubts/open-doubts';
 import { levelsOf } from '../../core/readings/levels';
 import { readColumn } from '../../core/readings/read-column';
 import { type Column, type Table, isMeasured } from '../../core/readings/table';
@@ -41,7 +42,14 @@ export function useRead(table: Table): Table | undefined {
         seen.add(column);
         if (left) return;
       }
-      setWhole(withDerived(table));
+      const derived = withDerived(table);
+      // What is unclear is looked for while nobody waits; the notes find it done.
+      for (const find of doubtFinders) {
+        find(derived);
+        await stepBack();
+        if (left) return;
+      }
+      setWhole(derived);
     };
     void run();
     return () => {

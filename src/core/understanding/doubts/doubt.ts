@@ -2,27 +2,29 @@
 import type { Table } from '../../readings/table';
 import type { TableEdit } from '../../readings/table-edit';
 
-export const doubtCodes = [
-  'ambiguous-layout',
-  'split-line',
-  'total-row',
-  'total-column',
-  'summary-row',
-  'calendar',
-  'running-number',
-  'which-outcome',
-  'no-subject-column',
-  'replicates',
-  'lost-partners',
-  'no-group',
-  'near-names',
-  'same-names',
-  'mixed-units',
-  'scale-slip',
-  'beyond-limit',
-  'spread-kind',
-] as const;
-export type DoubtCode = (typeof doubtCodes)[number];
+/** Each doubt, the weightiest first, by what is unclear. */
+export const doubtNames = {
+  'ambiguous-layout': 'the layout',
+  'split-line': 'lines of many numbers',
+  'total-row': 'a row of totals',
+  'total-column': 'a column of totals',
+  'summary-row': 'rows that sum up the others',
+  calendar: 'days or years',
+  'running-number': 'a running number',
+  'which-outcome': 'the outcome',
+  'no-subject-column': 'what names the subjects',
+  replicates: 'several readings of a subject',
+  'lost-partners': 'subjects with a reading missing',
+  'no-group': 'readings without a group',
+  'near-names': 'names that hardly differ',
+  'same-names': 'columns of one name',
+  'mixed-units': 'units',
+  'scale-slip': 'readings of another order of magnitude',
+  'beyond-limit': 'readings beyond a limit',
+  'spread-kind': 'the kind of spread',
+} as const;
+export type DoubtCode = keyof typeof doubtNames;
+export const doubtCodes = Object.keys(doubtNames) as DoubtCode[];
 
 /** A mend at one click. */
 export interface Mend {

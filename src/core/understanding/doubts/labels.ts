@@ -13,9 +13,21 @@ const become = (column: Column, role: Column['role'], more: TableEdit[] = []): T
 ];
 
 /** Cells that are looked at: what a column holds is told by its first rows. */
-const looked = 2000;
+const looked = 1000;
+
+/** The first filled cells: most columns show in a few what they are not. */
+const firstOf = ({ cells }: Column): string[] => {
+  const found: string[] = [];
+  for (let row = 0; row < cells.length && found.length < 20; row++) {
+    const text = (cells[row] ?? '').trim();
+    if (text !== '') found.push(text);
+  }
+  return found;
+};
 
 function isCalendar(column: Column): boolean {
+  const first = firstOf(column);
+  if (first.filter((t) => /^\d{4}$/.test(t) || isDate(t)).length < first.length / 2) return false;
   const texts = column.cells
     .slice(0, looked)
     .map((c) => c.trim())
@@ -68,6 +80,7 @@ export function runningNumber(table: Table): TableDoubt[] {
     )
       return [];
     if (!columnsOf(table, 'measure').some((c) => c !== column)) return [];
+    if (!firstOf(column).every((t) => /^\d+$/.test(t))) return [];
     const cells = column.cells.slice(0, looked).filter((c) => c.trim() !== '');
     const seen = look({ name: column.name, unit: column.unit, cells });
     if (column.unit !== '' || variableIn(column.name) || calendarName.test(column.name) || holdsYears(seen)) return [];

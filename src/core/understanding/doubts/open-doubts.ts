@@ -28,15 +28,19 @@ const each = [
   unknownSpread,
 ];
 
-const known = new WeakMap<Table, TableDoubt[]>();
+/** A finder that remembers what it found of a table. */
+function remembering(find: (table: Table) => TableDoubt[]): (table: Table) => TableDoubt[] {
+  const known = new WeakMap<Table, TableDoubt[]>();
+  return (table) => {
+    const found = known.get(table) ?? find(table);
+    known.set(table, found);
+    return found;
+  };
+}
+
+/** What looks for each kind of doubt; of a large table one after the other, with the hand having its turn between them. */
+export const doubtFinders = each.map(remembering);
 
 /** What of a table is open to doubt and nobody has settled yet, the weightiest first. */
-export function openDoubts(table: Table): TableDoubt[] {
-  const before = known.get(table);
-  if (before) return before;
-  const found = each
-    .flatMap((find) => find(table))
-    .sort((a, b) => doubtCodes.indexOf(a.code) - doubtCodes.indexOf(b.code));
-  known.set(table, found);
-  return found;
-}
+export const openDoubts = (table: Table): TableDoubt[] =>
+  doubtFinders.flatMap((find) => find(table)).sort((a, b) => doubtCodes.indexOf(a.code) - doubtCodes.indexOf(b.code));

@@ -20,31 +20,54 @@ interface Slip {
   factor: number;
 }
 
-/** Readings that a power of ten would bring among the others, which lie close together. */
-function slipsIn(columns: readonly Column[]): Slip[] {
-  const all = columns.flatMap((column) => readColumn(column).used.map(({ row, value }) => ({ column, row, value })));
-  if (all.length < 5 || all.some((r) => r.value <= 0)) return [];
-  const sorted = all.map((r) => r.value).sort((a, b) => a - b);
-  // The nine tenths in the middle tell where readings lie; no more than a few may be slips.
+/** Readings that are looked at to tell where most of them lie. */
+const sampled = 5000;
+
+/** Between which values nine tenths of the readings lie, or more; undefined where one is not above zero, or there are few. */
+function middle(columns: readonly Column[]): { low: number; high: number; n: number } | undefined {
+  const total = columns.reduce((n, c) => n + readColumn(c).used.length, 0);
+  const stride = Math.max(1, Math.floor(total / sampled));
+  const seen: number[] = [];
+  for (const column of columns) {
+    const { used } = readColumn(column);
+    for (let i = 0; i < used.length; i += stride) seen.push(used[i]?.value ?? 0);
+  }
+  if (seen.length < 5) return undefined;
+  const sorted = Float64Array.from(seen).sort();
   const cut = Math.max(1, Math.min(Math.floor(sorted.length / 20) + 1, Math.floor(sorted.length / 4)));
-  const [low, high] = [sorted[cut] ?? 0, sorted.at(-1 - cut) ?? 0];
-  if (!(low > 0)) return [];
-  const slips = all.flatMap(({ column, row, value }): Slip[] => {
-    for (const [factor, span] of spans) {
-      if (high / low > span) continue;
-      for (const by of [factor, 1 / factor]) {
-        const mended = value / by;
-        const outside =
-          by > 1
-            ? value > high * (factor / span) * 1.2 && value > 2.5 * high
-            : value < low / (factor / span) / 1.2 && value < low / 2.5;
-        if (outside && mended >= low / 1.6 && mended <= high * 1.6)
-          return [{ column, row, text: column.cells[row] ?? '', value, factor: by }];
-      }
+  const [least = 0, low = 0, high = 0] = [sorted[0], sorted[cut], sorted[sorted.length - 1 - cut]];
+  return least > 0 && low > 0 ? { low, high, n: total } : undefined;
+}
+
+/** By which power of ten a reading would have to be divided to lie among the others, which lie close together. */
+function slipOf(value: number, { low, high }: { low: number; high: number }): number | undefined {
+  if (value <= 2.5 * high && value >= low / 2.5) return undefined;
+  for (const [factor, span] of spans) {
+    if (high / low > span) continue;
+    for (const by of [factor, 1 / factor]) {
+      const far = by > 1 ? value > high * (factor / span) * 1.2 : value < low / (factor / span) / 1.2;
+      const meant = value / by;
+      if (far && meant >= low / 1.6 && meant <= high * 1.6) return by;
     }
-    return [];
-  });
-  return slips.length <= Math.max(1, all.length / 10) ? slips : [];
+  }
+  return undefined;
+}
+
+/** Readings that a power of ten would bring among the others. */
+function slipsIn(columns: readonly Column[]): Slip[] {
+  const most = middle(columns);
+  if (!most) return [];
+  const slips: Slip[] = [];
+  for (const column of columns)
+    for (const { row, value } of readColumn(column).used) {
+      if (value <= 0) return [];
+      const factor = slipOf(value, most);
+      if (factor === undefined) continue;
+      slips.push({ column, row, text: column.cells[row] ?? '', value, factor });
+      // More than a few are no slips.
+      if (slips.length > Math.max(1, most.n / 10)) return [];
+    }
+  return slips;
 }
 
 const times = (factor: number): string =>
@@ -94,7 +117,7 @@ export function scaleSlips(table: Table): TableDoubt[] {
 /** Cells that say no more than that a reading lies beyond a limit. */
 export function beyondLimits(table: Table): TableDoubt[] {
   if (isSettled(table, 'beyond-limit')) return [];
-  const columns = columnsOf(table, 'measure').filter((c) => !c.formula && c.limits === undefined && hasLimits(c.cells));
+  const columns = columnsOf(table, 'measure').filter((c) => !c.formula && c.limits === undefined);
   if (columns.length === 0) return [];
   const cells = columns.flatMap((c) =>
     readColumn(c).unread.flatMap((u) =>
