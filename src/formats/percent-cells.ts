@@ -7,7 +7,12 @@ const attribute = (tag: string, name: string): string => new RegExp(`\\s${name}=
 function percentStyles(styles: string): Set<string> {
   const formats = new Set(['9', '10']);
   for (const [tag] of styles.matchAll(/<numFmt\s[^>]*>/g))
-    if (/%/.test(attribute(tag, 'formatCode').replace(/"[^"]*"|\\./g, ''))) formats.add(attribute(tag, 'numFmtId'));
+    if (
+      attribute(tag, 'formatCode')
+        .replace(/"[^"]*"|\\./g, '')
+        .includes('%')
+    )
+      formats.add(attribute(tag, 'numFmtId'));
   const cells = /<cellXfs[^>]*>([\s\S]*?)<\/cellXfs>/.exec(styles)?.[1] ?? '';
   const found = new Set<string>();
   [...cells.matchAll(/<xf\s[^>]*>/g)].forEach(([tag], i) => {

@@ -213,5 +213,5 @@ test('bad input is said where it stands, and loses nothing', async ({ page }) =>
   await startStudy(page, 'One reading');
   await paste(page, '4\t5');
   await page.goto(page.url());
-  await expect(page.getByText('A group with two readings can be asked about.')).toBeVisible();
+  await expect(page.getByText('A group needs two readings before it can be asked about')).toBeVisible();
 });

@@ -66,7 +66,7 @@ describe('the notes on a table', () => {
     render(<AskNote table={pasted(slip)} onAsk={(q) => all.push(q)} onEdit={() => undefined} />);
     fireEvent.click(screen.getByRole('button', { name: /^Ask whether two groups differ/ }));
     // The others are found when someone looks.
-    const list = screen.getByRole('group') as HTMLDetailsElement;
+    const list = screen.getByRole<HTMLDetailsElement>('group');
     list.open = true;
     fireEvent(list, createEvent('toggle', list));
     fireEvent.click(screen.getByRole('button', { name: /the spread of/ }));

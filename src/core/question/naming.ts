@@ -28,7 +28,9 @@ export interface Named {
 /** What a question says it measures: the table's own words where columns are groups, else the measure column's name. */
 export function measureOf(question: Question, table: Table): string {
   if (columnsAreGroups(table)) return table.measure;
-  const name = chosenColumns(withDerived(table), question).measure?.name ?? table.measure;
+  const { measure } = chosenColumns(withDerived(table), question);
+  // A column of SDs is no measure: what they are SDs of, the table alone may say.
+  const name = measure?.role === 'spread' ? table.measure : (measure?.name ?? table.measure);
   // A column of reported means is named after what they are means of.
   return table.shape === 'summary' ? name.replace(/^(mean|average)\s+/i, '') : name;
 }

@@ -1,9 +1,10 @@
 import { attempt } from '../numeric/domain-error';
 import { middleOf } from '../readings/banded';
 import { countTable, holdsCounts } from '../readings/count-table';
+import { columnsAreGroups } from '../readings/groups';
 import { type Table, columnsOf } from '../readings/table';
 import { hasKind } from '../analyses/kinds';
-import { asDesign, designOf, isWithin, kindOf } from './asking';
+import { asDesign, designOf, groupChoices, isWithin, kindOf } from './asking';
 import { firstQuestion } from './first';
 import type { Question } from './question';
 
@@ -42,6 +43,10 @@ export function otherQuestions(table: Table): Question[] {
   if (table.shape === 'rows')
     for (const column of columnsOf(table, 'group'))
       if (kind === 'factors' || (first.by !== undefined && column.id !== first.by)) add(by(table, first, column.id));
+  if (kind === 'factors' && columnsAreGroups(table)) {
+    const several = groupChoices(table, first).length > 2 ? 'several' : 'two';
+    add(asDesign(first, table, designOf(several, table.shape === 'repeated')));
+  }
   if ((kind === 'two' || kind === 'several') && columnsOf(table, 'subject').length > 0)
     add(asDesign(first, table, designOf(kind, !isWithin(first.design))));
   if (kind !== 'factors' && first.about === 'value' && hasKind('spread', first.design))

@@ -71,7 +71,7 @@ function settledWords(table: Table, now: Readonly<Record<string, string>>, befor
   return said
     .map(([code, as]) => {
       const of = findColumn(table, as)?.name ?? (as === 'right' ? 'as it was understood' : as);
-      return `settled: ${doubtNames[code as DoubtCode] ?? code}, ${of}`;
+      return `settled: ${code in doubtNames ? doubtNames[code as DoubtCode] : code}, ${of}`;
     })
     .join('; ');
 }

@@ -68,6 +68,7 @@ export function AskNote({ table, onAsk, onEdit }: Props) {
           <p className="prose-serif mt-1.5 text-[15px] leading-snug">{words(first)}</p>
           <details className="mt-1" onToggle={(e) => setOpen(e.currentTarget.open)}>
             <summary className="cursor-pointer text-muted">Ask another question of this table</summary>
+            {open && others.length === 0 && <p className="mt-1 text-muted">No other question fits this table.</p>}
             <ul className="mt-1 space-y-1">
               {others.map((question) => (
                 <li key={JSON.stringify(question)}>
