@@ -40,7 +40,7 @@ export const tables = sqliteTable(
     average: integer({ mode: 'boolean' }).notNull().default(false),
     spread: text({ enum: spreadKinds }).notNull().default('sd'),
     level: real().notNull().default(0.95),
-    /** What the person said where it was open to doubt. */
+    /** What the person said where it was unclear. */
     settled: text({ mode: 'json' }).$type<Record<string, string>>(),
     /** That its groups stand under letters, or did. */
     blind: text({ mode: 'json' }).$type<Blind>(),

@@ -1,5 +1,5 @@
 import { closeDocument, openDocument } from './dom';
-import { cleanup, createEvent, fireEvent, render, screen, within } from '@testing-library/react';
+import { act, cleanup, createEvent, fireEvent, render, screen, within } from '@testing-library/react';
 import { expect } from 'chai';
 import type { Question } from '../../src/core/question/question';
 import type { TableEdit } from '../../src/core/readings/table-edit';
@@ -67,7 +67,9 @@ describe('the notes on a table', () => {
     fireEvent.click(screen.getByRole('button', { name: /^Ask whether two groups differ/ }));
     // The others are found when someone looks.
     const list = screen.getByRole<HTMLDetailsElement>('group');
-    list.open = true;
+    act(() => {
+      list.open = true;
+    });
     fireEvent(list, createEvent('toggle', list));
     fireEvent.click(screen.getByRole('button', { name: /the spread of/ }));
     expect(all.map((q) => q?.about)).to.deep.equal([undefined, 'spread']);

@@ -89,7 +89,7 @@ export interface Table {
   /** What a `summary` table's spread column holds; `level` is the interval's. */
   readonly spread: SpreadKind;
   readonly level: number;
-  /** What the person said where the table was open to doubt: the doubt, and what it is, such as a column's id. */
+  /** What the person said where the table was unclear: the doubt, and what it is, such as a column's id. */
   readonly settled?: Readonly<Record<string, string>> | undefined;
   /** That its groups stand under letters, or did. */
   readonly blind?: Blind | undefined;

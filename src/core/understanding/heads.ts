@@ -1,3 +1,4 @@
+import { leastOf, mostOf } from '../numeric/extremes';
 import { shareCell } from '../readings/share-cell';
 import { isMissing, understand } from '../readings/parse-number';
 import { isUnit, splitUnit } from '../readings/units';
@@ -16,6 +17,7 @@ const notMeasured = (text: string): boolean => isMissing(text) || /^(?:[<>≤≥
 /** Whether a text over a column reads as its name: "Red lamp", and "0.5 mM" too unless the cells below carry that unit. */
 function isName(text: string, below: readonly string[]): boolean {
   const tidy = text.trim();
+  if (/^[#№]$/.test(tidy)) return true;
   if (!/\p{L}/u.test(tidy) || isFigure(tidy)) return false;
   // "None" over counts is a category; where it comes again below it marks what is missing.
   if (notMeasured(tidy)) return /^(none|missing)$/i.test(tidy) && below.length > 0 && below.every(isNumber);
@@ -51,14 +53,27 @@ function areNames(
       parts.filter((c) => /[.,]\d/.test(c)).length >= 0.6 * parts.length
     );
   });
+  const valuesBelow = numbersBelow.map((cells) =>
+    cells.flatMap((c) => {
+      const found = understand(c, '', 'auto');
+      return found.kind === 'number' ? [found.value] : [];
+    }),
+  );
+  const leastBelow = leastOf(valuesBelow.flat());
   const outside = over.filter((_, i) => {
-    const numbers = (numbersBelow[i] ?? [])
-      .map((c) => understand(c, '', 'auto'))
-      .flatMap((f) => (f.kind === 'number' ? [f.value] : []));
+    const numbers = valuesBelow[i] ?? [];
     const x = values[i] ?? 0;
     return numbers.length > 1 && (numbers.every((y) => y > x) || numbers.every((y) => y < x));
   }).length;
-  if (alone) return wholeOverParts && rising && (values.length > 1 || outside > 0);
+  if (alone) {
+    // Nothing else tells of names: a few rising numbers far below all that stands under them.
+    const far =
+      outside === values.length &&
+      values.length > 1 &&
+      values.every(Number.isInteger) &&
+      mostOf(values) * 3 < leastBelow;
+    return rising && ((wholeOverParts && (values.length > 1 || outside > 0)) || far);
+  }
   return rising && (wholeOverParts || (outside > values.length / 2 && values.length > 1));
 }
 
@@ -68,12 +83,10 @@ export function hasHead(block: Rows): boolean {
   if (!head || rest.length === 0) return false;
   const below = (k: number): string[] => rest.map((row) => row[k] ?? '');
   const named = head.filter((text) => text.trim() !== '');
-  // The corner of a two-way grid may be empty; elsewhere a column without a name is no head.
-  if (
-    named.length === 0 ||
-    head.some((text, k) => k > 0 && text.trim() === '' && below(k).some((c) => c.trim() !== ''))
-  )
-    return false;
+  // The corner of a two-way grid may be empty, or what stands over the names of rows; no other column lacks a name.
+  const namesRows = (k: number): boolean => below(k).every((c) => c.trim() === '' || !isFigure(c));
+  const bare = head.flatMap((text, k) => (text.trim() === '' && below(k).some((c) => c.trim() !== '') ? [k] : []));
+  if (named.length === 0 || bare.some((k) => k > 0 && (bare.length > 1 || !namesRows(k)))) return false;
   const plain = head.flatMap((text, k) => (text.trim() === '' || isName(text, below(k)) ? [] : [k]));
   if (plain.length > 0) {
     const overNumbers = head.flatMap((_, k) => (below(k).some(isFigure) ? [k] : []));

@@ -1,5 +1,6 @@
 import { type Beside, besideReasons } from '../readings/beside';
 import { type Doubt as DoubtfulCell, doubtsOf } from '../readings/doubtful';
+import { isMissing } from '../readings/parse-number';
 import {
   type Column,
   type DecimalMark,
@@ -65,6 +66,8 @@ const listed = 500;
 /** The unit that cells carry themselves, "12 mm", if all that carry one carry the same. */
 function unitInCells(cells: readonly string[]): string {
   let unit = '';
+  // "10 mg/kg" beside "vehicle" is a name.
+  if (cells.some((cell) => /\p{L}/u.test(cell) && !/\d/.test(cell) && !isMissing(cell) && !isUnit(cell))) return '';
   for (const cell of cells) {
     const found = /^[+−-]?[\d.,]+\s*([^\d\s.,].*)$/u.exec(cell.trim())?.[1];
     if (found === undefined || !isUnit(found)) continue;
@@ -76,18 +79,17 @@ function unitInCells(cells: readonly string[]): string {
 
 /** Units the columns have: of their heads, else of their cells; a unit given for one column of numbers holds for all that have none. */
 function withUnits(incoming: readonly Incoming[], given: IntakeChoice['units']): Incoming[] {
-  // "12 mm" in the cells gives the column its unit. But where every cell of the first column carries one and others do
-  // without, "9 °C" and "12 °C" are names of groups.
+  // "12 mm" in the cells gives the column its unit. But where every cell of the first column, or of one without a name,
+  // carries one and others do without, "9 °C" and "12 °C" are names of groups.
   const own = incoming.map(({ unit, cells }) => unit || unitInCells(cells));
-  const [first] = incoming;
-  const levels =
-    incoming.length > 1 &&
-    first?.unit === '' &&
-    own.slice(1).some((unit, k) => unit === incoming[k + 1]?.unit) &&
-    first.cells.every((cell) => cell.trim() === '' || unitInCells([cell]) !== '');
+  const areNames = (c: Incoming, k: number): boolean =>
+    (k === 0 || c.name === '') &&
+    c.unit === '' &&
+    incoming.some((other, i) => i !== k && own[i] === other.unit) &&
+    c.cells.every((cell) => cell.trim() === '' || unitInCells([cell]) !== '');
   return incoming.map((c, k) => ({
     ...c,
-    unit: (given?.[k] ?? (k > 0 || !levels ? (own[k] ?? '') : c.unit)).slice(0, limits.unit),
+    unit: (given?.[k] ?? (areNames(c, k) ? c.unit : (own[k] ?? ''))).slice(0, limits.unit),
   }));
 }
 
@@ -126,13 +128,22 @@ function thousands(column: Incoming, role: Role, columns: readonly Incoming[], r
   return points || (role === 'measure' && sizes.some((x) => x > 20));
 }
 
+/** A block without the columns that hold nothing, not even a name. */
+function withoutEmptyColumns(block: Rows): Rows {
+  let width = 0;
+  for (const row of block) width = Math.max(width, row.length);
+  const holds = Array.from({ length: width }, (_, k) => block.some((row) => (row[k] ?? '').trim() !== ''));
+  return holds.every(Boolean) ? block : block.map((row) => holds.flatMap((is, k) => (is ? [row[k] ?? ''] : [])));
+}
+
 /**
  * Understands a block of texts as a table: which way round it stands, where its names and units stand, what each column
  * is, how it is laid out, and which cells are unclear. Every cell is kept just as it was written, unless it held several
  * numbers.
  * @param firstRow the block's first row in its sheet, from 0: for naming cells
  */
-export function intake(given: Rows, choice: IntakeChoice = {}, firstRow = 0): Intake {
+export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): Intake {
+  const given = withoutEmptyColumns(whole);
   const apart = choice.heads || choice.turned !== undefined ? undefined : linesApart(given);
   const upright = apart ?? given;
   const turned = choice.turned ?? (!choice.heads && !apart && isTurned(upright));

@@ -10,7 +10,7 @@ function listed(text: string): string[] | undefined {
   for (const between of [/\s*[;|]\s*/, /\s*,\s+/, /\s+/, /\s*,\s*/]) {
     const words = text.split(between).filter((w) => w !== '');
     // "12 500" and "1 234 567" are single numbers, and "1,5" is one with a decimal comma.
-    const many = between.source === '\\s+' ? !/^\d{1,3}(?: \d{3})+$/.test(text.trim()) : true;
+    const many = between.source === '\\s+' ? !/^\d{1,3}(?: \d{3}){1,3}$/.test(text.trim()) : true;
     if (words.length > 2 && many && words.every(isNumber)) return words;
   }
   return undefined;

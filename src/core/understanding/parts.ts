@@ -118,9 +118,29 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
   return { role: 'group' };
 }
 
+/** A column of names each of which stands in one group of another, and comes back there: samples that were read more than once. */
+function nested(columns: readonly Seen[], parts: readonly Part[]): number | undefined {
+  const groups = columns.filter((c, i) => parts[i]?.role === 'group' && c.kind === 'text' && !c.gaps);
+  if (!columns.some((c, i) => parts[i]?.role === 'measure' && c.kind === 'numbers')) return undefined;
+  return groups.find((inner) =>
+    groups.some((outer) => {
+      if (inner === outer || outer.distinct < 2 || inner.distinct < 2 * outer.distinct) return false;
+      if (inner.texts.length !== outer.texts.length || inner.distinct > inner.texts.length / 2) return false;
+      const home = new Map<string, string>();
+      return inner.texts.every((name, i) => {
+        const group = outer.texts[i] ?? '';
+        if (!home.has(name)) home.set(name, group);
+        return home.get(name) === group;
+      });
+    }),
+  )?.place;
+}
+
 /** The part of each column. One column at most names the subjects. */
 export function partsOf(columns: readonly Seen[]): Part[] {
   const parts = columns.map((c) => partOf(c, columns));
+  const within = parts.some((p) => p.role === 'subject') ? undefined : nested(columns, parts);
+  if (within !== undefined) parts[within] = { role: 'subject', as: 'identifier' };
   const subjects = parts.flatMap((p, i) => (p.role === 'subject' ? [i] : []));
   if (subjects.length > 1) {
     // Who each row is, rather than where it lives: the one that tells most apart.

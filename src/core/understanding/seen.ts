@@ -1,4 +1,5 @@
 import { quantileSorted } from 'd3-array';
+import { leastOf, mostOf } from '../numeric/extremes';
 import { decimalMarkOf, understand } from '../readings/parse-number';
 
 /** A column as it came in: its head split into name and unit, and its texts. */
@@ -109,8 +110,12 @@ export const holdsYears = (c: Pick<Seen, 'whole' | 'numbers' | 'texts'>): boolea
   c.numbers.every((x) => x >= 1500 && x <= 2200) &&
   c.texts.every((t) => /^\d{4}$/.test(t));
 
-/** Whether a column counts its rows: whole numbers, each one more than the last. */
-export const runs = (c: Pick<Seen, 'whole' | 'numbers'>): boolean =>
-  c.whole &&
-  c.numbers.length > 2 &&
-  c.numbers.slice(0, 1000).every((x, i, all) => i === 0 || x === (all[i - 1] ?? 0) + 1);
+/** Whether a column counts its rows: whole numbers without a gap, each once, in whatever order. */
+export function runs(c: Pick<Seen, 'whole' | 'numbers'>): boolean {
+  const numbers = c.numbers.slice(0, 1000);
+  if (!c.whole || numbers.length < 3) return false;
+  const rising = numbers.every((x, i) => i === 0 || x === (numbers[i - 1] ?? 0) + 1);
+  // Of a longer column the first rows may be any of its numbers.
+  if (rising || c.numbers.length > numbers.length) return rising;
+  return new Set(numbers).size === numbers.length && mostOf(numbers) - leastOf(numbers) === numbers.length - 1;
+}

@@ -8,6 +8,7 @@ import type { Question } from '../../core/question/question';
 import { columnsOf, type Table } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { questionSentence } from '../../core/telling/question';
+import { Mends } from './Mends';
 
 interface Props {
   table: Table;
@@ -32,16 +33,7 @@ export function AskNote({ table, onAsk, onEdit }: Props) {
             {lacking?.text ?? 'There is no group with readings to ask about yet.'}
           </p>
           <p className="flex flex-wrap gap-x-3">
-            {lacking?.mends.map((mend) => (
-              <button
-                key={mend.label}
-                type="button"
-                className="plain-button text-left"
-                onClick={() => onEdit(mend.edits)}
-              >
-                {mend.label}
-              </button>
-            ))}
+            <Mends mends={lacking?.mends ?? []} onEdit={onEdit} />
           </p>
           {first && named && table.shape !== 'counts' && table.shape !== 'categories' && (
             <p className="mt-1">

@@ -1,5 +1,6 @@
 import type { TableDoubt } from '../../core/understanding/doubts/doubt';
 import type { TableEdit } from '../../core/readings/table-edit';
+import { Mends } from './Mends';
 
 interface Props {
   doubts: readonly TableDoubt[];
@@ -32,16 +33,7 @@ export const DoubtsNote = ({ doubts, onGo, onEdit }: Props) =>
                 </button>
               ))}
               {where.length > listed && <span className="text-muted">and {where.length - listed} more places</span>}
-              {mends.map((mend) => (
-                <button
-                  key={mend.label}
-                  type="button"
-                  className="plain-button text-left"
-                  onClick={() => onEdit(mend.edits)}
-                >
-                  {mend.label}
-                </button>
-              ))}
+              <Mends mends={mends} onEdit={onEdit} />
             </span>
           </li>
         ))}

@@ -1,4 +1,4 @@
-/** What of a standing table is open to doubt: read one way, and perhaps meant another. */
+/** What of a standing table is unclear: read one way, and perhaps meant another. */
 import type { Table } from '../../readings/table';
 import type { TableEdit } from '../../readings/table-edit';
 
@@ -45,7 +45,7 @@ export interface TableDoubt {
 export const isSettled = (table: Table, code: DoubtCode, as?: string): boolean =>
   as === undefined ? table.settled?.[code] !== undefined : table.settled?.[code] === as;
 
-/** The edit that says what something is that was open to doubt. */
+/** The edit that says what something is that was unclear. */
 export const settle = (table: Table, code: DoubtCode, as = 'right'): TableEdit => ({
   kind: 'describe-table',
   settled: { ...table.settled, [code]: as },

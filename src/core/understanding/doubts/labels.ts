@@ -1,4 +1,5 @@
 /** Columns of numbers that are no readings: days, years, running numbers. */
+import { leastOf, mostOf } from '../../numeric/extremes';
 import { columnsAreGroups } from '../../readings/groups';
 import { readColumn } from '../../readings/read-column';
 import { type Column, type Table, called, columnsOf } from '../../readings/table';
@@ -83,10 +84,17 @@ export function runningNumber(table: Table): TableDoubt[] {
     if (!firstOf(column).every((t) => /^\d+$/.test(t))) return [];
     const cells = column.cells.slice(0, looked).filter((c) => c.trim() !== '');
     const seen = look({ name: column.name, unit: column.unit, cells });
-    if (column.unit !== '' || variableIn(column.name) || calendarName.test(column.name) || holdsYears(seen)) return [];
+    if (
+      column.unit !== '' ||
+      (variableIn(column.name) !== undefined && !numberName.test(column.name)) ||
+      calendarName.test(column.name) ||
+      holdsYears(seen)
+    )
+      return [];
     if (!runs(seen) && !(column.role === 'label' && numberName.test(column.name) && seen.whole && seen.unique))
       return [];
-    const [first, last] = [cells[0]?.trim() ?? '', column.cells.findLast((c) => c.trim() !== '')?.trim() ?? ''];
+    const ends = readColumn({ ...column, role: 'measure' }).used.map((r) => r.value);
+    const [first, last] = [leastOf(ends), mostOf(ends)];
     const subject = become(
       column,
       'subject',

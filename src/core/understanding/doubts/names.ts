@@ -89,7 +89,7 @@ export function nearNames(table: Table): TableDoubt[] {
       if (levels.length > mostNames || column.formula) return [];
       const counts = new Map<number, number>();
       for (const place of levelRows(column)) counts.set(place, (counts.get(place) ?? 0) + 1);
-      // As typed: a space too many at the end parts no groups, but is told apart from nothing.
+      // As typed: a space too many at the end parts no groups.
       return clusters(levels.map((l, i) => ({ name: l.name, count: counts.get(i) ?? 0 }))).map((all) => {
         const [into = ''] = all;
         let current = column;

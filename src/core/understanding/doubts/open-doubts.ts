@@ -41,6 +41,6 @@ function remembering(find: (table: Table) => TableDoubt[]): (table: Table) => Ta
 /** What looks for each kind of doubt; of a large table one after the other, with the hand having its turn between them. */
 export const doubtFinders = each.map(remembering);
 
-/** What of a table is open to doubt and nobody has settled yet, the weightiest first. */
+/** What of a table is unclear and nobody has settled yet, the weightiest first. */
 export const openDoubts = (table: Table): TableDoubt[] =>
   doubtFinders.flatMap((find) => find(table)).sort((a, b) => doubtCodes.indexOf(a.code) - doubtCodes.indexOf(b.code));
