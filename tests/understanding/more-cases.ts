@@ -1005,4 +1005,72 @@ export const moreCases: Case[] = [
       asks: ['table'],
     },
   ),
+  one(
+    'undetected',
+    'words for what could not be measured',
+    lines(
+      ['site', 'lead (µg/L)'],
+      ...times(14, (i) => [i % 2 ? 'bay' : 'point', i % 5 === 2 ? 'bdl' : about(2, 1, 2)]),
+    ),
+    {
+      layout: ['rows'],
+      readings: 11,
+      doubts: ['beyond-limit'],
+      asks: ['two-groups'],
+    },
+  ),
+  one(
+    'two-lines',
+    'two lines of numbers are two samples',
+    `${times(9, () => about()).join(' ')}\n${times(8, () => about()).join(' ')}`,
+    {
+      layout: ['columns'],
+      readings: 17,
+      doubts: ['split-line'],
+      asks: ['two-groups'],
+    },
+  ),
+  one(
+    'broken-lines',
+    'one list, broken where the line ended',
+    [12, 12, 12, 5].map((n) => times(n, () => about()).join(' ')).join('\n'),
+    {
+      readings: 41,
+      doubts: ['split-line'],
+      asks: ['one-sample'],
+    },
+  ),
+  one('comma-ends', 'a mark at the end of each line', times(9, () => about()).join(',\n'), {
+    readings: 9,
+    asks: ['one-sample'],
+  }),
+  one(
+    'fields-of-a-class',
+    'samples known by where they lie: each in one group, read four times',
+    lines(['lamp', 'field', 'cover'], ...times(24, (i) => [lamps[i % 2] ?? '', `F-${(i % 6) + 1}`, about(60, 20)])),
+    {
+      layout: ['rows'],
+      subject: 'field',
+      readings: 24,
+      samples: 6,
+      doubts: ['replicates'],
+      asks: ['two-groups', 'nested'],
+    },
+  ),
+  one('three-digit-list', 'a list of whole numbers is no number with thousands', '212 316 325 346 295 278 329 279', {
+    readings: 8,
+    doubts: ['split-line'],
+    asks: ['one-sample'],
+  }),
+  one(
+    'numbers-backwards',
+    'a running number that runs backwards',
+    lines(['#', 'red lamp', 'white lamp'], ...times(8, (i) => [8 - i, about(), about()])),
+    {
+      layout: ['columns'],
+      readings: 16,
+      doubts: ['running-number'],
+      asks: ['two-groups'],
+    },
+  ),
 ];

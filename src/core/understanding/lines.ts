@@ -27,8 +27,8 @@ const upright = (lists: readonly (readonly string[])[]): string[][] =>
   Array.from({ length: Math.max(0, ...lists.map((l) => l.length)) }, (_, i) => lists.map((l) => l[i] ?? ''));
 
 /**
- * A block of single cells that hold many numbers each, taken apart: lists with names as a column each; lines of as many
- * numbers as one another as rows; else all numbers as one column. Undefined where nothing is to be taken apart.
+ * A block of single cells that hold many numbers each, taken apart: lists with names as a column each; short lines of as
+ * many numbers as one another as rows; a few long ones as a column each, unless they are one list broken into lines. Undefined where nothing is to be taken apart.
  */
 export function linesApart(block: Rows): string[][] | undefined {
   // A row of several cells, and more rows: a table.
@@ -45,15 +45,25 @@ export function linesApart(block: Rows): string[][] | undefined {
     return row.length > 2 && row.every(isNumber) ? row.map((text) => [text]) : undefined;
   }
   if (lines.length === 0 || lines.length < filled.length) return undefined;
+  // "21.2," on each line: the mark parts them as the line does.
+  const bare = lines.map((line) => line.trim().replace(/[,;]$/, ''));
+  if (lines.length > 2 && lines.slice(0, -1).every((line) => /[,;]\s*$/.test(line)) && bare.every(isNumber))
+    return bare.map((text) => [text]);
   const groups = lines.map(named);
   if (groups.every((g) => g !== undefined))
     return [groups.map((g) => g.name), ...upright(groups.map((g) => g.numbers))];
   const [head = '', ...rest] = lines;
   const lists = lines.map(listed);
   const together = (texts: readonly string[][]): string[][] => {
-    const [first] = texts;
-    const table = texts.length > 2 && texts.every((t) => t.length === first?.length) && (first?.length ?? 0) <= 8;
-    return table ? texts.map((t) => [...t]) : texts.flat().map((text) => [text]);
+    const [first = []] = texts;
+    const even = texts.every((t) => t.length === first.length);
+    // Few numbers a line, line under line: rows of a table.
+    if (texts.length > 2 && even && first.length <= 8) return texts.map((t) => [...t]);
+    // One list broken where the line ended: all lines but the last are full.
+    const full = first.length > 8 && texts.slice(0, -1).every((t) => t.length === first.length);
+    const broken = texts.length > 2 && full && (texts.at(-1)?.length ?? 0) <= first.length;
+    if (texts.length > 1 && texts.length <= 6 && !broken) return upright(texts);
+    return texts.flat().map((text) => [text]);
   };
   if (lists.every((l) => l !== undefined)) return together(lists);
   // A name over lines of numbers.

@@ -3,7 +3,7 @@ import { columnsAreGroups } from '../../readings/groups';
 import { hasLimits } from '../../readings/parse-number';
 import { readColumn } from '../../readings/read-column';
 import { type Column, type Table, called, columnsOf } from '../../readings/table';
-import { type TableDoubt, asItIs, isSettled, some } from './doubt';
+import { type Mend, type TableDoubt, asItIs, isSettled, some } from './doubt';
 
 /** How far the largest may be from the smallest of the others, for a reading ten, a hundred or a thousand times off to be a slip. */
 const spans: readonly [factor: number, span: number][] = [
@@ -114,31 +114,41 @@ export function scaleSlips(table: Table): TableDoubt[] {
   ];
 }
 
+/** What is written where a reading lay below what could be measured, and no number says where that is. */
+const undetected =
+  /^(?:b\.?d\.?l\.?|bl?oq|blq|b\.?l\.?d\.?|n\.?d\.?|<? ?(?:lod|loq|dl)|below .*|not detect\w*|undetect\w*|trace)$/i;
+
 /** Cells that say no more than that a reading lies beyond a limit. */
 export function beyondLimits(table: Table): TableDoubt[] {
   if (isSettled(table, 'beyond-limit')) return [];
   const columns = columnsOf(table, 'measure').filter((c) => !c.formula && c.limits === undefined);
-  if (columns.length === 0) return [];
   const cells = columns.flatMap((c) =>
-    readColumn(c).unread.flatMap((u) =>
-      hasLimits([u.text]) ? [{ column: c.id, row: u.row, called: `${called(c)}, row ${u.row + 1}`, text: u.text }] : [],
+    readColumn(c).unread.flatMap(({ row, text }) =>
+      hasLimits([text]) || undetected.test(text.trim())
+        ? [{ column: c.id, row, called: `${called(c)}, row ${row + 1}`, text: text.trim() }]
+        : [],
     ),
   );
-  if (cells.length === 0) return [];
+  const [first] = cells;
+  if (!first) return [];
+  const numbered = cells.some(({ text }) => /\d/.test(text));
+  const said = cells.length === 1 ? `“${first.text}” says` : `${cells.length} cells, such as “${first.text}”, say`;
+  const count = (limits: 'at' | 'half'): Mend['edits'] =>
+    columns.map((c) => ({ kind: 'describe-column', column: c.id, limits }));
   return [
     {
       code: 'beyond-limit',
-      text: `${cells.length === 1 ? `“${cells[0]?.text.trim() ?? ''}” says` : `${cells.length} cells, such as “${cells[0]?.text.trim() ?? ''}”, say`} only that a reading lies beyond a limit. Left out, the group seems to lie further from it than it does; counted as the limit or half of it, it seems to scatter less.`,
+      text: numbered
+        ? `${said} only that a reading lies beyond a limit. Left out, the group seems to lie further from it than it does; counted as the limit or half of it, it seems to scatter less.`
+        : `${said} that a reading lies below what could be measured, and not where that is: typed as “<0.5” it can count as the limit. Left out, the group seems to lie further from it than it does.`,
       where: cells.slice(0, 20),
       mends: [
-        {
-          label: 'Count as the limit',
-          edits: columns.map((c) => ({ kind: 'describe-column', column: c.id, limits: 'at' })),
-        },
-        {
-          label: 'Count as half of it',
-          edits: columns.map((c) => ({ kind: 'describe-column', column: c.id, limits: 'half' })),
-        },
+        ...(numbered
+          ? [
+              { label: 'Count as the limit', edits: count('at') },
+              { label: 'Count as half of it', edits: count('half') },
+            ]
+          : []),
         asItIs(table, 'beyond-limit', 'Leave them out'),
       ],
     },
