@@ -1073,4 +1073,53 @@ export const moreCases: Case[] = [
       asks: ['two-groups'],
     },
   ),
+  one(
+    'prewt-postwt',
+    'groups of subjects before and after, the times written into the names',
+    lines(['Treat', 'Prewt', 'Postwt'], ...times(16, (i) => [lamps[i % 2] ?? '', about(80, 9), about(85, 9)])),
+    {
+      asks: ['mixed', 'ancova'],
+      doubts: ['no-subject-column'],
+      readings: 32,
+    },
+  ),
+  one(
+    'weight-before-after',
+    'one measure at two times, named with it',
+    lines(
+      ['raft', 'weight before (kg)', 'weight after (kg)'],
+      ...times(9, (i) => [`R${i + 1}`, about(8, 2, 2), about(9, 2, 2)]),
+    ),
+    {
+      layout: ['repeated'],
+      subject: 'raft',
+      readings: 18,
+      doubts: [],
+      asks: ['paired'],
+    },
+  ),
+  one(
+    'with-percent',
+    'a part, its total and the percentage they make',
+    lines(['bay', 'lines set', 'lines lost', '% lost'], ['north', 120, 18, '15.0'], ['south', 131, 33, '25.2']),
+    {
+      layout: ['counts'],
+      shares: [
+        [18, 120],
+        [33, 131],
+      ],
+      asks: ['share'],
+    },
+  ),
+  one(
+    'items-of-a-form',
+    'many full columns of one size, called after different things',
+    lines(
+      ['taste', 'smell', 'firmness', 'shine', 'salt', 'bite'],
+      ...times(20, () => times(6, () => about(60, 20, 0))),
+    ),
+    {
+      doubts: ['ambiguous-layout'],
+    },
+  ),
 ];

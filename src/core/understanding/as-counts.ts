@@ -28,8 +28,26 @@ import {
 const isPercent = (c: Seen): boolean => c.texts.length > 0 && c.texts.every((t) => /^[\d.,]+\s*%$/.test(t));
 const isCount = (c: Seen): boolean => c.kind === 'numbers' && c.whole && c.unit === '';
 
+/** A part and its total beside the percentage that they make: which is which, the percentage tells. */
+function byPercent(figures: readonly Seen[]): [Seen, Seen] | undefined {
+  const percent = figures.find(
+    (c) => isPercent(c) || c.unit === '%' || /%|percent|share|proportion|rate/i.test(c.name),
+  );
+  const [a, b] = figures.filter((c) => c !== percent);
+  if (figures.length !== 3 || !percent || !a || !b || !isCount(a) || !isCount(b)) return undefined;
+  const shares = percent.texts.map((t) => Number(t.replace('%', '').replace(',', '.')));
+  const makes = (part: Seen, total: Seen): boolean =>
+    shares.every((share, i) => {
+      const exact = (part.numbers[i] ?? NaN) / (total.numbers[i] ?? NaN);
+      return Math.abs(share - exact) < 0.011 || Math.abs(share / 100 - exact) < 0.011;
+    });
+  return makes(a, b) ? [a, b] : makes(b, a) ? [b, a] : undefined;
+}
+
 /** A part beside what it is out of, in either order; the first is the part. */
 function partAndTotal(figures: readonly Seen[]): [Seen, Seen] | undefined {
+  const told = byPercent(figures);
+  if (told) return told;
   const [a, b] = figures;
   if (figures.length !== 2 || !a || !b) return undefined;
   const percent = [a, b].find((c) => isPercent(c) || (c.unit === '%' && c.numbers.every((x) => x >= 0 && x <= 100)));

@@ -13,6 +13,7 @@ import {
 } from './interpretation';
 import type { Seen } from './seen';
 import {
+  areTimesOfOne,
   groupName,
   looksLikeId,
   numberName,
@@ -28,9 +29,24 @@ const measuresOf = (looked: Looked): number[] =>
   placesOf(looked, 'measure').filter((i) => looked.columns[i]?.kind === 'numbers');
 
 const areTurns = (columns: readonly Seen[]): boolean => {
+  if (areTimesOfOne(columns.map((c) => c.name))) return true;
   const turns = columns.filter((c) => turnName.test(c.name) || /^\d{4}$/.test(c.name)).length;
   return turns >= 2 && turns >= columns.length - 1;
 };
+
+/** Whether many full columns share neither a unit nor a word, nor are called as groups are. */
+function unconnected(columns: readonly Seen[], rows: number): boolean {
+  const names = columns.map((c) => c.name);
+  const words = names.map((name) => new Set(name.toLowerCase().split(/[\s_.-]+/)));
+  const shared = [...(words[0] ?? [])].some((word) => word.length > 1 && words.every((own) => own.has(word)));
+  const short = names.filter((name) => name.length < 3 || groupName.test(name)).length;
+  return (
+    !shared &&
+    short <= 1 &&
+    sharedStem(names) === undefined &&
+    columns.every((c) => c.unit === '' && c.texts.length === rows && !/^\d/.test(c.name))
+  );
+}
 
 /** Roles where each measure is a group: a category beside them that is not wanted becomes a label. */
 const columnRoles = (looked: Looked, more: (place: number) => Role | undefined = () => undefined): Role[] =>
@@ -151,6 +167,8 @@ export function asCases(looked: Looked): Interpretation[] {
     });
     if (sharedStem(measures.map((c) => c.name)) !== undefined && groups.length > 0)
       evidence.push({ weight: 3, why: 'its columns are numbered, as measures are' });
+    if (measures.length > 4 && groups.length === 0 && unconnected(measures, looked.rows))
+      evidence.push({ weight: 3.5, why: 'nothing says that its columns are one measure' });
     if (measures.length > 6 && groups.length > 0) evidence.push({ weight: 2, why: 'it has many columns' });
   } else evidence.push({ weight: 2, why: 'one column holds readings' });
   // A subject column that comes again is the group where there is no other; a text never repeated is a label.

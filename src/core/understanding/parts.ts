@@ -12,6 +12,7 @@ import {
   replicateName,
   settingName,
   subjectName,
+  subjectNumber,
   turnName,
   variableIn,
 } from './vocabulary';
@@ -78,7 +79,7 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
       const grouping = comesBack(c) && c.distinct <= 6 && texts.length === 0 && numbers.length > 0;
       return grouping ? { role: 'group', as: 'calendar' } : { role: 'label', as: 'calendar' };
     }
-    if (c.whole && c.unique && c.unit === '' && (named(subjectName) || (named(idName) && !named(numberName))))
+    if (c.whole && c.unique && c.unit === '' && (named(subjectNumber) || (named(idName) && !named(numberName))))
       return { role: 'subject', as: 'identifier' };
     const beside = numbers.length > 0 || columns.some((o) => o !== c && o.kind === 'text');
     if (
@@ -94,7 +95,7 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
         : { role: 'subject', as: 'identifier' };
     if (c.whole && c.unit === '' && named(numberName) && beside && c.distinct < c.texts.length)
       return { role: 'subject', as: 'identifier' };
-    if (c.whole && named(subjectName) && c.unit === '' && c.distinct < c.texts.length && numbers.length > 0)
+    if (c.whole && named(subjectNumber) && c.unit === '' && c.distinct < c.texts.length && numbers.length > 0)
       return { role: 'subject', as: 'identifier' };
     if (c.whole && c.unique && named(calendarName) && c.unit === '' && runs(c) && numbers.length > 0)
       return { role: 'label', as: 'calendar' };

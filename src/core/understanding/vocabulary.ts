@@ -4,8 +4,13 @@ const starting = (words: string): RegExp => new RegExp(`^(?:${words})(?:e?s)?\\b
 const within = (words: string): RegExp => new RegExp(`(?<![\\p{L}\\d])(?:${words})(?:e?s)?(?![\\p{L}])`, 'iu');
 
 /** What readings are of: one thing looked at, perhaps more than once. */
-export const subjectName = starting(
-  'subject|participant|patient|volunteer|person|child|donor|individual|animal|mouse|mice|rat|rabbit|dog|cat|cow|calf|pig|piglet|sheep|lamb|horse|goat|bird|hen|chick|fish|frog|snail|crab|shrimp|mussel|oyster|larva|larvae|fly|bee|plant|tree|seedling|leaf|leaves|frond|blade|shoot|root|fruit|seed|tank|line|dish|plate|well|tube|vial|flask|bottle|jar|pot|tray|plot|quadrat|transect|raft|cage|pen|pond|nest|litter|brood|hive|colony|culture|clone|isolate|cell|slide|section|core|cast|buoy|probe|sensor|batch|sample|specimen|replicate of|family|pair|tag|block|egg|bag|box|rope',
+const subjects =
+  'subject|participant|patient|volunteer|person|child|donor|individual|animal|mouse|mice|rat|rabbit|dog|cat|cow|calf|pig|piglet|sheep|lamb|horse|goat|bird|hen|chick|fish|frog|snail|crab|shrimp|mussel|oyster|larva|larvae|fly|bee|plant|tree|seedling|leaf|leaves|frond|blade|shoot|root|fruit|seed|tank|line|dish|plate|well|tube|vial|flask|bottle|jar|pot|tray|plot|quadrat|transect|raft|cage|pen|pond|nest|litter|brood|hive|colony|culture|clone|isolate|cell|slide|section|core|cast|buoy|probe|sensor|batch|sample|specimen|replicate of|family|pair|tag|block|egg|bag|box|rope';
+export const subjectName = starting(subjects);
+/** A subject, or its number or code, and nothing more: "plants" beside counts are none of it, nor is "plant height". */
+export const subjectNumber = new RegExp(
+  `^(?:${subjects})(?:[\\s_.-]*(?:id|ids|no\\.?|nr\\.?|number|code|tag|#))?$`,
+  'iu',
 );
 /** Names of nothing but a running or given number. */
 export const numberName =
@@ -20,6 +25,21 @@ export const calendarName = starting('date|year|day|month|time|when|season|quart
 /** Names of times or turns: what the same subject is measured at. */
 export const turnName =
   /^(?:day|week|month|hour|minute|h|d|t|w|wk|time|visit|year|turn|round|session|trial|run|before|after|pre|post|start|end|begin(?:ning)?|finish|baseline|follow[- ]?up|initial|final|first|second|third|last|morning|evening|am|pm|left|right|old|new|test|retest)(?:\b|[\s_.-]*\d)/iu;
+const turnWord =
+  'before|after|pre|post|initial|final|start|end|begin|baseline|follow[- ]?up|first|second|third|last|early|late|old|new|(?:day|week|month|year|hour|min|time|visit|t|d|w|h)[ _]?\\d+';
+const edges = new RegExp(
+  `^(?:${turnWord})[\\s_.-]+(.+)$|^(.+?)[\\s_.-]+(?:${turnWord})$|^(?:pre|post)(\\p{L}{2,})$`,
+  'iu',
+);
+/** Whether names are one thing at several times: "weight before" and "weight after", "Prewt" and "Postwt". */
+export function areTimesOfOne(names: readonly string[]): boolean {
+  const things = names.map((name) => {
+    const found = edges.exec(name.trim());
+    return (found?.[1] ?? found?.[2] ?? found?.[3])?.toLowerCase();
+  });
+  return names.length > 1 && things[0] !== undefined && things.every((thing) => thing === things[0]);
+}
+
 /** Names of what sets groups apart. */
 export const groupName = starting(
   'group|treatment|treated|lamp|light|condition|diet|feed|nutrient|site|station|place|location|region|origin|source|dose|level|class|category|kind|type|arm|variety|cultivar|strain|genotype|species|line type|temperature|temp|colour|color|season|rinse|result|outcome|settled|grazed|drug|compound|medium|substrate|flow|regime|method|series|set|batch type|operator|lab|sex|gender|control|exposed|infected|vaccinated|smoker|depth|pH|salinity|stage|habitat|farm|field|year class|phase|team|factor',
