@@ -22,6 +22,12 @@ import { turnRoundEdits } from '../../src/core/understanding/turn-round';
 import { questionSentence } from '../../src/core/telling/question';
 import { blockFromText } from '../../src/formats/clipboard';
 import { understoodCase } from '../../src/server/understood-case';
+import { demoTables } from '../../demo/skerrow';
+import { draftOf } from '../../src/core/readings/table-edit';
+import { editWords } from '../../src/core/words/changes';
+import { openDb } from '../../src/store/open';
+import { createStudy } from '../../src/store/studies';
+import { addTable, readTable } from '../../src/store/tables';
 import type { Case } from '../understanding/hold';
 import { moreCases } from '../understanding/more-cases';
 
@@ -167,6 +173,29 @@ describe('what is unclear about a table', () => {
     const read = mended(table, 'ambiguous-layout', 'Read it as one row per subject');
     expect([read.shape, firstQuestion(read)?.design]).to.deep.equal(['repeated', 'paired']);
     expect(codes(read)).to.deep.equal([]);
+  });
+
+  it('raises nothing about the demo study but what is there: a lost partner, forty measures, a far reading', () => {
+    const raised = demoTables().flatMap(({ table }) => codes(table).map((code) => `${table.name}: ${code}`));
+    // One pigment reads 0.31 among 2.17 to 5.78.
+    expect(raised).to.deep.equal([
+      'Weekly growth: lost-partners',
+      'Forty pigments: which-outcome',
+      'Forty pigments: scale-slip',
+    ]);
+  });
+
+  it('stays settled in the database, and is told in the log', () => {
+    const at = '2026-03-03T09:00:00.000Z';
+    const db = openDb(':memory:', process.cwd());
+    const study = createStudy(db, { title: 'Trial', tables: [], questions: [], figures: [] }, at);
+    const table = pasted(textOf('running-number'));
+    const mend = openDoubts(table)[0]?.mends.at(-1)?.edits ?? [];
+    const { table: done } = applyEdits(table, mend);
+    const id = addTable(db, study, draftOf(done), { at, origin: 'typed' });
+    expect(readTable(db, id).table.settled).to.deep.equal({ 'running-number': 'c0' });
+    expect(codes(readTable(db, id).table)).to.deep.equal([]);
+    expect(editWords(table, mend[0]!)).to.equal('settled: a running number, No');
   });
 
   it('raises nothing about names that differ as names do', () => {

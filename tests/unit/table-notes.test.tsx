@@ -6,6 +6,7 @@ import type { TableEdit } from '../../src/core/readings/table-edit';
 import type { Table } from '../../src/core/readings/table';
 import { applyEdits } from '../../src/core/readings/edits';
 import { openDoubts } from '../../src/core/understanding/doubts/open-doubts';
+import { layoutEdits } from '../../src/core/understanding/read-as';
 import { intake } from '../../src/core/understanding/intake';
 import { AskNote } from '../../src/islands/readings/AskNote';
 import { DoubtsNote } from '../../src/islands/readings/DoubtsNote';
@@ -40,7 +41,7 @@ describe('the notes on a table', () => {
       <DoubtsNote
         doubts={openDoubts(table)}
         onGo={(row, column) => gone.push([row, column])}
-        onEdit={(e) => edits.push(e)}
+        onMend={(m) => edits.push(m.edits)}
       />,
     );
     const note = within(screen.getByRole('region', { name: 'Unclear' }));
@@ -50,12 +51,27 @@ describe('the notes on a table', () => {
     expect(edits).to.deep.equal([[{ kind: 'write', row: 2, columns: ['c0'], texts: [['28.9']] }]]);
   });
 
+  it('find a mend again in a table that has changed since it was offered', () => {
+    const table = pasted(slip);
+    const later = applyEdits(table, [{ kind: 'insert-rows', at: 0, count: 1 }]).table;
+    const edits: (TableEdit[] | undefined)[] = [];
+    render(
+      <DoubtsNote
+        doubts={openDoubts(table)}
+        onGo={() => undefined}
+        onMend={(mend, mendsOf) => edits.push(mendsOf(later).find((m) => m.label === mend.label)?.edits)}
+      />,
+    );
+    fireEvent.click(screen.getByRole('button', { name: 'Read it as 28.9' }));
+    expect(edits).to.deep.equal([[{ kind: 'write', row: 3, columns: ['c0'], texts: [['28.9']] }]]);
+  });
+
   it('are silent about a table without doubts', () => {
     const { container } = render(
       <DoubtsNote
         doubts={openDoubts(pasted('red\twhite\n1.5\t2.5\n2.5\t3.1'))}
         onGo={() => undefined}
-        onEdit={() => undefined}
+        onMend={() => undefined}
       />,
     );
     expect(container.innerHTML).to.equal('');
@@ -63,7 +79,7 @@ describe('the notes on a table', () => {
 
   it('ask the question as it is understood, and offer the others beside it', () => {
     const all: (Question | undefined)[] = [];
-    render(<AskNote table={pasted(slip)} onAsk={(q) => all.push(q)} onEdit={() => undefined} />);
+    render(<AskNote table={pasted(slip)} onAsk={(q) => all.push(q)} onMend={() => undefined} />);
     fireEvent.click(screen.getByRole('button', { name: /^Ask whether two groups differ/ }));
     // The others are found when someone looks.
     const list = screen.getByRole<HTMLDetailsElement>('group');
@@ -78,7 +94,7 @@ describe('the notes on a table', () => {
   it('say what is missing for a question, with a mend', () => {
     const edits: TableEdit[][] = [];
     const table = pasted('group\tmean\tSD\nred\t31.2\t4.1\nwhite\t33.0\t4.4');
-    render(<AskNote table={table} onAsk={() => undefined} onEdit={(e) => edits.push(e)} />);
+    render(<AskNote table={table} onAsk={() => undefined} onMend={(m) => edits.push(m.edits)} />);
     expect(screen.getByRole('region', { name: 'Ask' }).textContent).to.include('another column with n');
     fireEvent.click(screen.getByRole('button', { name: 'Add a column for n' }));
     const [made = []] = edits;
@@ -95,7 +111,7 @@ describe('the notes on a table', () => {
     const doubt = openDoubts(table).find((d) => d.code === 'ambiguous-layout');
     if (!doubt) throw new Error('no doubt');
     const chosen: TableEdit[][] = [];
-    render(<Ways table={table} doubt={doubt} onEdit={(e) => chosen.push(e)} />);
+    render(<Ways table={table} doubt={doubt} onMend={(m) => chosen.push(m.edits)} />);
     const ways = screen.getAllByRole('listitem').map((li) => li.textContent);
     expect(ways[0]).to.include('18 counts').and.to.include('Does the share of spring differ');
     expect(ways[1]).to.include('2 groups, 18 readings').and.to.include('measured twice');
@@ -105,7 +121,14 @@ describe('the notes on a table', () => {
 
   it('make the columns a layout needs where it is chosen for an empty table', () => {
     const edits: TableEdit[][] = [];
-    render(<Sentence table={blank} onEdit={(e) => edits.push(e)} onTurn={() => undefined} />);
+    render(
+      <Sentence
+        table={blank}
+        onEdit={() => undefined}
+        onTurn={() => undefined}
+        onLayout={(shape) => edits.push(layoutEdits(blank, shape))}
+      />,
+    );
     fireEvent.change(screen.getByLabelText('How the table is laid out'), { target: { value: 'summary' } });
     expect(applyEdits(blank, edits[0] ?? []).table.columns.map((c) => `${c.name} ${c.role}`)).to.deep.equal([
       'group group',

@@ -4,6 +4,7 @@ import type { Role, Shape, Table } from '../readings/table';
 import type { TableEdit } from '../readings/table-edit';
 import type { Interpretation } from './interpretation';
 import { interpretations, recognise } from './recognise';
+import { isBlank, scaffoldEdits } from './scaffold';
 import type { Incoming } from './seen';
 
 /** Rows that are looked at to tell what a standing table is. */
@@ -66,6 +67,10 @@ export function readAsEdits(table: Table, shape: Shape): TableEdit[] {
   // Read so already: whatever roles the columns have were given with that in mind.
   return shape === table.shape ? [] : edits(table, shape, rolesFor(table, shape));
 }
+
+/** The edits for a layout chosen by hand: an empty table gets the columns it needs, any other is read so. */
+export const layoutEdits = (table: Table, shape: Shape): TableEdit[] =>
+  isBlank(table) ? scaffoldEdits(table, shape) : readAsEdits(table, shape);
 
 /** The edits that read a table as an interpretation has it. */
 export const interpretedEdits = (table: Table, { shape, roles }: Interpretation): TableEdit[] =>

@@ -6,18 +6,17 @@ import { namesOf } from '../../core/question/naming';
 import { otherQuestions } from '../../core/question/others';
 import type { Question } from '../../core/question/question';
 import { columnsOf, type Table } from '../../core/readings/table';
-import type { TableEdit } from '../../core/readings/table-edit';
 import { questionSentence } from '../../core/telling/question';
-import { Mends } from './Mends';
+import { Mends, type OnMend } from './Mends';
 
 interface Props {
   table: Table;
   onAsk: (question?: Question) => void;
-  onEdit: (edits: TableEdit[]) => void;
+  onMend: OnMend;
 }
 
 /** The question the table raises, others it can answer, or what it lacks for one. */
-export function AskNote({ table, onAsk, onEdit }: Props) {
+export function AskNote({ table, onAsk, onMend }: Props) {
   const [open, setOpen] = useState(false);
   const first = firstQuestion(table);
   const lacking = lackingFor(table);
@@ -33,7 +32,7 @@ export function AskNote({ table, onAsk, onEdit }: Props) {
             {lacking?.text ?? 'There is no group with readings to ask about yet.'}
           </p>
           <p className="flex flex-wrap gap-x-3">
-            <Mends mends={lacking?.mends ?? []} onEdit={onEdit} />
+            <Mends mends={lacking?.mends ?? []} mendsOf={(t) => lackingFor(t)?.mends ?? []} onMend={onMend} />
           </p>
           {first && named && table.shape !== 'counts' && table.shape !== 'categories' && (
             <p className="mt-1">

@@ -1,18 +1,18 @@
 import type { TableDoubt } from '../../core/understanding/doubts/doubt';
-import type { TableEdit } from '../../core/readings/table-edit';
-import { Mends } from './Mends';
+import { mendsFor } from '../../core/understanding/doubts/open-doubts';
+import { Mends, type OnMend } from './Mends';
 
 interface Props {
   doubts: readonly TableDoubt[];
   onGo: (row: number, column: string) => void;
-  onEdit: (edits: TableEdit[]) => void;
+  onMend: OnMend;
 }
 
 /** Places listed one by one. */
 const listed = 4;
 
 /** What of the table is unclear, each with its mends at one click. */
-export const DoubtsNote = ({ doubts, onGo, onEdit }: Props) =>
+export const DoubtsNote = ({ doubts, onGo, onMend }: Props) =>
   doubts.length > 0 && (
     <section className="note" aria-label="Unclear">
       <h2 className="part-of-page">Unclear</h2>
@@ -33,7 +33,7 @@ export const DoubtsNote = ({ doubts, onGo, onEdit }: Props) =>
                 </button>
               ))}
               {where.length > listed && <span className="text-muted">and {where.length - listed} more places</span>}
-              <Mends mends={mends} onEdit={onEdit} />
+              <Mends mends={mends} mendsOf={mendsFor(code)} onMend={onMend} />
             </span>
           </li>
         ))}

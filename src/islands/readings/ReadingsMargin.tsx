@@ -9,6 +9,7 @@ import { type Table, isMeasured } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { AskNote } from './AskNote';
 import { DoubtsNote } from './DoubtsNote';
+import type { OnMend } from './Mends';
 import { RepeatsNote } from './RepeatsNote';
 
 interface Props {
@@ -18,6 +19,7 @@ interface Props {
   onPair: () => void;
   onGo: (row: number, column: number) => void;
   onEdit: (edits: TableEdit[]) => void;
+  onMend: OnMend;
   /** The notes on the column under the hand. */
   children: ReactNode;
 }
@@ -26,7 +28,7 @@ interface Props {
 const listed = 20;
 
 /** Notes beside the readings: what to do next, what was set aside, what was not read. */
-export function ReadingsMargin({ table, onAsk, onPair, onGo, onEdit, children }: Props) {
+export function ReadingsMargin({ table, onAsk, onPair, onGo, onEdit, onMend, children }: Props) {
   const columns = table.columns.map((column, position) => ({ column, position, readings: readColumn(column) }));
   const measured = columns.filter(({ column }) => isMeasured(column.role));
   const aside = columns.flatMap(({ column, position, readings }) =>
@@ -48,7 +50,7 @@ export function ReadingsMargin({ table, onAsk, onPair, onGo, onEdit, children }:
       aria-label="Margin notes"
       className="w-[17rem] shrink-0 space-y-4 overflow-auto py-4 pr-5 max-[1100px]:w-full max-[1100px]:pl-6"
     >
-      <AskNote table={table} onAsk={onAsk} onEdit={onEdit} />
+      <AskNote table={table} onAsk={onAsk} onMend={onMend} />
       {like && (
         <section className="note">
           This looks like {layoutNames[like]}.{' '}
@@ -68,7 +70,7 @@ export function ReadingsMargin({ table, onAsk, onPair, onGo, onEdit, children }:
             ),
           )
         }
-        onEdit={onEdit}
+        onMend={onMend}
       />
       <RepeatsNote table={table} onEdit={onEdit} onPair={onPair} />
       {unread.length > 0 && (

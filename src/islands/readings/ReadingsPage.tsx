@@ -12,6 +12,7 @@ import { holdersOf, readingCells, rowsByRule } from '../../core/readings/rules';
 import { type Column, type Table, emptyColumn } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { openDoubts } from '../../core/understanding/doubts/open-doubts';
+import { layoutEdits } from '../../core/understanding/read-as';
 import { turnRoundEdits } from '../../core/understanding/turn-round';
 import { counted, significant } from '../../core/words/numbers';
 import { useFileDrop } from '../import/FileDrop';
@@ -26,6 +27,7 @@ import { OpenTool, type Tool } from './OpenTool';
 import { ReadingsMargin } from './ReadingsMargin';
 import { Sentence } from './Sentence';
 import { TableHead } from './TableHead';
+import type { OnMend } from './Mends';
 import { Ways } from './Ways';
 import { Toolbar, redoLabel, undoLabel } from './Toolbar';
 import { type Picked, addressed, nothingPicked, pickedElsewhere } from './picked';
@@ -183,6 +185,12 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     if (edit(edits.value)) setSelection(at(0, 0));
   };
 
+  const layout = (shape: Table['shape']) => edit(layoutEdits(table, shape));
+  // Notes follow the calm table. A mend is found again in the newest, so that nothing typed meanwhile is written over.
+  const mend: OnMend = (chosen, mendsOf) => {
+    const found = table === calmTable ? chosen : mendsOf(table).find((m) => m.label === chosen.label);
+    if (found) edit(found.edits);
+  };
   const turnRound = () => {
     const edits = attempt(() => turnRoundEdits(table));
     if (!edits.ok) return say(edits.reason);
@@ -217,14 +225,19 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
   const columnHere = shown.columns[selection.column];
 
   // What stands around the grid follows the calm table, and is not drawn again for each key.
-  const newest = useRef({ edit, turn, ask, askInPairs, go, say });
+  const newest = useRef({ edit, turn, layout, mend, ask, askInPairs, go, say });
   useEffect(() => {
-    newest.current = { edit, turn, ask, askInPairs, go, say };
+    newest.current = { edit, turn, layout, mend, ask, askInPairs, go, say };
   });
   const sentence = useMemo(
     () =>
       calm ? (
-        <Sentence table={calm} onEdit={(e) => newest.current.edit(e)} onTurn={(shape) => newest.current.turn(shape)} />
+        <Sentence
+          table={calm}
+          onEdit={(e) => newest.current.edit(e)}
+          onTurn={(shape) => newest.current.turn(shape)}
+          onLayout={(shape) => newest.current.layout(shape)}
+        />
       ) : (
         <p role="status" className="prose-serif text-[17px] leading-7 text-muted">
           Reading the table …
@@ -243,6 +256,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
           onPair={() => void newest.current.askInPairs()}
           onGo={(row, column) => newest.current.go(row, column)}
           onEdit={(e) => newest.current.edit(e)}
+          onMend={(chosen, mendsOf) => newest.current.mend(chosen, mendsOf)}
         >
           {calmColumn && (
             <ColumnNote
@@ -279,7 +293,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
         ) : (
           <>
             {sentence}
-            {calm && ways && <Ways table={calm} doubt={ways} onEdit={(e) => edit(e)} />}
+            {calm && ways && <Ways table={calm} doubt={ways} onMend={mend} />}
             <Toolbar
               tools={[
                 { label: undoLabel, run: () => step('undo'), disabled: !steps.canUndo, title: 'Ctrl+Z' },

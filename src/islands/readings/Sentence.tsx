@@ -1,11 +1,9 @@
 import { type Choice, columnsAreGroups, repeatsOf } from '../../core/readings/groups';
-import { readAsEdits } from '../../core/understanding/read-as';
 import { reshapeTargets } from '../../core/readings/reshape';
 import { type Shape, type SpreadKind, type Table, columnsOf, shapes, spreadKinds } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { layoutClauses, layoutNames } from '../../core/readings/layouts';
 import { some } from '../../core/understanding/doubts/doubt';
-import { isBlank, scaffoldEdits } from '../../core/understanding/scaffold';
 import { heldWords, tallyOf } from '../../core/understanding/understood';
 import { percent, plural } from '../../core/words/numbers';
 import { Accepted } from '../shared/Accepted';
@@ -45,10 +43,12 @@ interface Props {
   choice?: Choice;
   onEdit: (edits: TableEdit[]) => void;
   onTurn: (shape: Shape) => void;
+  /** Reads the table in another layout; whoever does it has the newest table in hand. */
+  onLayout: (shape: Shape) => void;
 }
 
 /** What Divide understood of the table, in one sentence with parts that can be changed. */
-export function Sentence({ table, choice, onEdit, onTurn }: Props) {
+export function Sentence({ table, choice, onEdit, onTurn, onLayout }: Props) {
   const repeats = repeatsOf(table, choice);
   const subjects = plural(table.subject || 'subject');
   const byColumn = columnsAreGroups(table);
@@ -61,10 +61,7 @@ export function Sentence({ table, choice, onEdit, onTurn }: Props) {
         className="part"
         aria-label="How the table is laid out"
         value={table.shape}
-        onChange={(e) => {
-          const shape = e.target.value as Shape;
-          onEdit(isBlank(table) ? scaffoldEdits(table, shape) : readAsEdits(table, shape));
-        }}
+        onChange={(e) => onLayout(e.target.value as Shape)}
       >
         {shapes.map((shape) => (
           <option key={shape} value={shape}>

@@ -5,8 +5,9 @@ import { isMeasured, type Table } from '../../core/readings/table';
 import { layoutNames } from '../../core/readings/layouts';
 import type { TableDoubt } from '../../core/understanding/doubts/doubt';
 import { heldWords } from '../../core/understanding/understood';
-import type { TableEdit } from '../../core/readings/table-edit';
+import { mendsFor } from '../../core/understanding/doubts/open-doubts';
 import { questionSentence } from '../../core/telling/question';
+import type { OnMend } from './Mends';
 
 /** Rows and columns shown of each way. */
 const rows = 3;
@@ -55,15 +56,7 @@ function Way({ table, label, onChoose }: { table: Table; label: string; onChoose
 }
 
 /** Two or three ways to read the table that are about as likely, each shown small, to be chosen with one click. */
-export function Ways({
-  table,
-  doubt,
-  onEdit,
-}: {
-  table: Table;
-  doubt: TableDoubt;
-  onEdit: (edits: TableEdit[]) => void;
-}) {
+export function Ways({ table, doubt, onMend }: { table: Table; doubt: TableDoubt; onMend: OnMend }) {
   return (
     <section aria-label="Ways to read this table" className="border-y border-line bg-base-200/50 px-3 py-2 text-sm">
       <p>{doubt.text}</p>
@@ -73,7 +66,7 @@ export function Ways({
             key={mend.label}
             table={applyEdits(table, mend.edits).table}
             label={mend.label}
-            onChoose={() => onEdit(mend.edits)}
+            onChoose={() => onMend(mend, mendsFor('ambiguous-layout'))}
           />
         ))}
       </ul>

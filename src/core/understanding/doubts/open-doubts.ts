@@ -1,6 +1,6 @@
 import type { Table } from '../../readings/table';
 import { summedRows, totalColumn } from './beside-readings';
-import { type TableDoubt, doubtCodes } from './doubt';
+import { type DoubtCode, type Mend, type TableDoubt, doubtCodes } from './doubt';
 import { calendar, runningNumber } from './labels';
 import { ambiguousLayout, unknownSpread, whichCategories, whichOutcome } from './layout';
 import { nearNames, sameNames } from './names';
@@ -44,3 +44,9 @@ export const doubtFinders = each.map(remembering);
 /** What of a table is unclear and nobody has settled yet, the weightiest first. */
 export const openDoubts = (table: Table): TableDoubt[] =>
   doubtFinders.flatMap((find) => find(table)).sort((a, b) => doubtCodes.indexOf(a.code) - doubtCodes.indexOf(b.code));
+
+/** The mends of a doubt in a table. */
+export const mendsFor =
+  (code: DoubtCode) =>
+  (table: Table): Mend[] =>
+    openDoubts(table).flatMap((d) => (d.code === code ? d.mends : []));

@@ -53,21 +53,31 @@ function slipOf(value: number, { low, high }: { low: number; high: number }): nu
   return undefined;
 }
 
+/** How far a slip lies from the nearest of the others, by its power of ten: nearer, it may be one of them. */
+const apart = (factor: number): number => (factor > 1 ? factor : 1 / factor) ** 0.55;
+
 /** Readings that a power of ten would bring among the others. */
 function slipsIn(columns: readonly Column[]): Slip[] {
   const most = middle(columns);
   if (!most) return [];
   const slips: Slip[] = [];
+  let [least, greatest] = [Infinity, 0];
   for (const column of columns)
     for (const { row, value } of readColumn(column).used) {
       if (value <= 0) return [];
       const factor = slipOf(value, most);
-      if (factor === undefined) continue;
+      if (factor === undefined) {
+        least = Math.min(least, value);
+        greatest = Math.max(greatest, value);
+        continue;
+      }
       slips.push({ column, row, text: column.cells[row] ?? '', value, factor });
       // More than a few are no slips.
       if (slips.length > Math.max(1, most.n / 10)) return [];
     }
-  return slips;
+  return slips.filter(({ value, factor }) =>
+    factor > 1 ? value >= greatest * apart(factor) : value <= least / apart(factor),
+  );
 }
 
 const times = (factor: number): string =>
