@@ -9,6 +9,7 @@ import { attempt } from '../core/numeric/domain-error';
 import type { Table } from '../core/readings/table';
 import type { TextTable } from '../core/words/tables/result-table';
 import type { Text } from '../core/words/text';
+import { marksOf } from '../core/readings/beside';
 import { groupsOf } from '../core/readings/groups';
 import { eventsOf } from '../store/events';
 import type { Db } from '../store/open';
@@ -124,7 +125,7 @@ export function shortLog(db: Db, studyId: string): string[] {
     const changes = changesOf(db, id, most).filter((c) => !c.undone && c.steps === null).length;
     const groups = attempt(() => groupsOf(table, {}));
     const used = groups.ok ? groups.value.reduce((n, g) => n + g.readings.used.length, 0) : 0;
-    const aside = table.columns.flatMap((c) => Object.values(c.aside));
+    const aside = table.columns.flatMap((c) => Object.values(marksOf(c)));
     const reasons = listed([...new Set(aside.map((r) => r || 'no reason given'))]);
     return [
       `${table.name || 'Readings'}: ${used > 0 ? `${counted(used, 'reading')} used` : counted(table.rowCount, 'row')}${origin ? `, ${origin}` : ''}`,

@@ -7,6 +7,7 @@ import { lackingFor } from '../../src/core/question/lacking';
 import { namesOf } from '../../src/core/question/naming';
 import { otherQuestions } from '../../src/core/question/others';
 import { answer } from '../../src/core/answering/answer';
+import { asideCount } from '../../src/core/readings/blind';
 import { countTable } from '../../src/core/readings/count-table';
 import { sentColumn } from '../../src/core/readings/column-edits';
 import { applyEdits } from '../../src/core/readings/edits';
@@ -94,6 +95,10 @@ describe('what is unclear about a table', () => {
     const counted = mended(table, 'total-row', 'Count it');
     expect(countTable(counted).rows.categories.map((c) => c.name)).to.deep.equal(['1 m', '3 m', '6 m', 'total']);
     const under = pasted(textOf('summary-rows-below'));
+    // Nor do they come in where what was set aside is counted after all, or count as set aside.
+    const again = answer({ ...firstQuestion(under)!, withAside: true }, under);
+    expect(again.ok && again.value.groups.map((g) => g.n)).to.deep.equal([8, 8]);
+    expect(asideCount(under)).to.equal(0);
     expect(openDoubts(under)[0]?.text).to.equal(
       'Row 9, “Mean” and row 10, “SD”, sum up the readings above and are not counted.',
     );

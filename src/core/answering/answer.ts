@@ -9,6 +9,7 @@ import { spreadBySizes } from '../question/choices';
 import { comparesAllGroups } from '../question/asking';
 import { countedNames, measureOf } from '../question/naming';
 import type { Question } from '../question/question';
+import { marksOf } from '../readings/beside';
 import { type Blind, asideCount } from '../readings/blind';
 import { countTable } from '../readings/count-table';
 import { withDerived } from '../readings/derive';
@@ -42,11 +43,11 @@ function demandSomeLeft(parts: readonly GroupPart[]): void {
 
 const whole = new WeakMap<Table, Table>();
 
-/** The table as if nothing had been set aside. */
+/** The table as if no reading had been set aside; totals and summaries are none. */
 function withAside(table: Table): Table {
   const before = whole.get(table);
   if (before) return before;
-  const all = { ...table, columns: table.columns.map((c) => ({ ...c, aside: {} })) };
+  const all = { ...table, columns: table.columns.map((c) => ({ ...c, aside: marksOf(c, true) })) };
   whole.set(table, all);
   return all;
 }

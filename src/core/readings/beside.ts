@@ -14,6 +14,10 @@ export function besideKind(reason: string | undefined): Beside | undefined {
   return reason === besideReasons.summary ? 'summary' : undefined;
 }
 
+/** The marks of a column that set readings aside; with `besides`, those of totals and summaries instead. */
+export const marksOf = ({ aside }: Pick<Column, 'aside'>, besides = false): Record<number, string> =>
+  Object.fromEntries(Object.entries(aside).filter(([, reason]) => (besideKind(reason) !== undefined) === besides));
+
 /** The rows marked so in any column, each with what it is. */
 export function besideRows(columns: readonly Pick<Column, 'aside'>[]): Map<number, Beside> {
   const rows = new Map<number, Beside>();

@@ -3,6 +3,7 @@
  * shows letters until the names are put back. The names are kept with the table, sealed so that nobody reads them by
  * accident; who means to find them does, and so does the log's history.
  */
+import { marksOf } from './beside';
 import * as v from 'valibot';
 import { DomainError, demand } from '../numeric/domain-error';
 import { type Random, shuffleInPlace } from '../numeric/random';
@@ -61,7 +62,8 @@ const letter = (place: number): string =>
 export const isBlind = ({ blind }: Pick<Table, 'blind'>): boolean => blind?.sealed !== undefined;
 
 /** Cells set aside in a whole table. */
-export const asideCount = (table: Table): number => table.columns.reduce((n, c) => n + Object.keys(c.aside).length, 0);
+export const asideCount = (table: Table): number =>
+  table.columns.reduce((n, c) => n + Object.keys(marksOf(c)).length, 0);
 
 /** Why a table cannot be blinded; undefined where it can. */
 export function notBlinded(table: Table): string | undefined {

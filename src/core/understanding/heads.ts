@@ -1,11 +1,12 @@
 import { leastOf, mostOf } from '../numeric/extremes';
 import { shareCell } from '../readings/share-cell';
-import { isMissing, understand } from '../readings/parse-number';
+import { isMissing } from '../readings/parse-number';
 import { isUnit, splitUnit } from '../readings/units';
+import { valueOf } from './sums';
 
 type Rows = readonly (readonly string[])[];
 
-const isNumber = (text: string): boolean => understand(text, '', 'auto').kind === 'number';
+const isNumber = (text: string): boolean => valueOf(text) !== undefined;
 
 /** A number, or counts written out: "18 of 45". */
 const isFigure = (text: string): boolean => isNumber(text) || shareCell(text) !== undefined || plusMinus.test(text);
@@ -53,12 +54,7 @@ function areNames(
       parts.filter((c) => /[.,]\d/.test(c)).length >= 0.6 * parts.length
     );
   });
-  const valuesBelow = numbersBelow.map((cells) =>
-    cells.flatMap((c) => {
-      const found = understand(c, '', 'auto');
-      return found.kind === 'number' ? [found.value] : [];
-    }),
-  );
+  const valuesBelow = numbersBelow.map((cells) => cells.flatMap((c) => valueOf(c) ?? []));
   const leastBelow = leastOf(valuesBelow.flat());
   const outside = over.filter((_, i) => {
     const numbers = valuesBelow[i] ?? [];
@@ -105,7 +101,7 @@ export function hasHead(block: Rows): boolean {
 const bare = (text: string): string => text.trim().replace(/^[([]|[)\]]$/g, '');
 
 /** Whether a row holds nothing but units. */
-export const isUnitRow = (row: readonly string[]): boolean =>
+const isUnitRow = (row: readonly string[]): boolean =>
   row.some((text) => isUnit(bare(text)) && !isNumber(text)) &&
   row.every((text) => text.trim() === '' || text.trim() === '-' || isUnit(bare(text)));
 

@@ -1,9 +1,9 @@
 /** Numbers that stand many to a cell, as they come from a text or a message. */
-import { understand } from '../readings/parse-number';
+import { valueOf } from './sums';
 
 type Rows = readonly (readonly string[])[];
 
-const isNumber = (text: string): boolean => understand(text, '', 'auto').kind === 'number';
+const isNumber = (text: string): boolean => valueOf(text) !== undefined;
 
 /** The numbers of a line, or undefined where it is no list of at least three. */
 function listed(text: string): string[] | undefined {

@@ -1,7 +1,6 @@
 /** Rows under the readings that sum them up: a total, a mean, an SD. */
 import type { Beside } from '../readings/beside';
-import { understand } from '../readings/parse-number';
-import { sumRow } from './sums';
+import { sumRow, valueOf } from './sums';
 import { summaryName, totalName } from './vocabulary';
 
 interface Column {
@@ -19,10 +18,6 @@ export interface SummaryRow {
   exact: boolean;
 }
 
-const valueOf = (text: string | undefined): number | undefined => {
-  const found = understand(text ?? '', '', 'auto');
-  return found.kind === 'number' ? found.value : undefined;
-};
 const isText = (text: string): boolean =>
   text.trim() !== '' && valueOf(text) === undefined && !/^[<>≤≥\d]/.test(text.trim());
 

@@ -7,7 +7,8 @@ interface Column {
   cells: readonly string[];
 }
 
-const valueOf = (text: string | undefined): number | undefined => {
+/** The number a text is, read without knowing its column. */
+export const valueOf = (text: string | undefined): number | undefined => {
   const found = understand(text ?? '', '', 'auto');
   return found.kind === 'number' ? found.value : undefined;
 };

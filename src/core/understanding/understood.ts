@@ -1,6 +1,7 @@
 /** What was understood of a table, in numbers and in a sentence: the same for the page, the answer and the command. */
 import { besideRows } from '../readings/beside';
 import { holdsCounts } from '../readings/count-table';
+import { counted } from '../readings/counted';
 import { columnsAreGroups, groupsOf } from '../readings/groups';
 import { layoutClauses } from '../readings/layouts';
 import { levelRows, levelsOf } from '../readings/levels';
@@ -65,22 +66,20 @@ export function tallyOf(table: Table): Tally {
   return found;
 }
 
-const plural = (n: number, one: string): string => `${n} ${one}${n === 1 ? '' : 's'}`;
-
 /** "3 groups, 24 readings, 1 without a site": what a table holds. */
 export function heldWords(table: Table): string {
   const tally = tallyOf(table);
   const rows = table.rowCount - besideRows(table.columns).size;
-  if (table.shape === 'categories') return plural(rows, table.subject || 'row');
-  if (table.shape === 'counts') return plural(tally.readings, 'count');
-  if (table.shape === 'summary') return `figures of ${plural(tally.groups, 'group')}`;
+  if (table.shape === 'categories') return counted(rows, table.subject || 'row');
+  if (table.shape === 'counts') return counted(tally.readings, 'count');
+  if (table.shape === 'summary') return `figures of ${counted(tally.groups, 'group')}`;
   const parts =
     tally.factors.length > 1
       ? `${tally.factors.join(' × ')} groups, `
       : tally.groups > 0
-        ? `${plural(tally.groups, 'group')}, `
+        ? `${counted(tally.groups, 'group')}, `
         : '';
-  return `${parts}${plural(tally.readings, 'reading')}${tally.without > 0 ? `, ${tally.without} without a ${tally.lacking}` : ''}`;
+  return `${parts}${counted(tally.readings, 'reading')}${tally.without > 0 ? `, ${tally.without} without a ${tally.lacking}` : ''}`;
 }
 
 /** What was understood of a table, in one sentence without its controls. */

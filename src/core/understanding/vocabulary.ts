@@ -49,7 +49,7 @@ export const settingName = starting(
   'temp|temperature|ph|salinity|depth|conc|concentration|light|flow|dose|speed|pressure|density|humidity',
 );
 /** Names of what is measured, so that columns that carry two of them are two variables. */
-export const variableName = within(
+const variableName = within(
   'age|mass|weight|len|length|dist|height|width|depth|breadth|girth|diameter|radius|area|volume|thickness|size|temperature|temp|pressure|pulse|heart rate|rate|speed|velocity|time|duration|distance|score|grade|mark|index|count|number|concentration|conc|density|yield|income|price|cost|salinity|pH|oxygen|chlorophyll|nitrate|nitrogen|phosphate|phosphorus|ammonia|carbon|protein|glucose|cholesterol|insulin|lipid|fat|sugar|starch|water|moisture|humidity|biomass|cover|growth|survival|bmi|iq|dose|power|energy|intensity|absorbance|fluorescence|expression|strength|hardness|viscosity|conductivity|turbidity|latency|x|y|z',
 );
 /** The parts of variable names that tell them apart, "length" in "blade length". */

@@ -1,4 +1,5 @@
 /** How numbers are written in sentences and tables. */
+export { counted, plural } from '../readings/counted';
 import { mostOf } from '../numeric/extremes';
 import { type Interval, alphaOf } from '../procedures/interval';
 
@@ -141,19 +142,3 @@ export function pRelation(p: number): string {
 /** Degrees of freedom: whole where they are whole, else one decimal. */
 export const degreesOfFreedom = (df: number): string =>
   Number.isInteger(df) ? String(df) : fixed(df, df < 10 ? 2 : 1);
-
-/** "12 seedlings", "1 seedling": a plain plural good for the nouns of a bench. */
-export function counted(n: number, noun: string): string {
-  if (n === 1) return `1 ${noun}`;
-  return `${n} ${plural(noun)}`;
-}
-
-/** The plural of a noun as English forms most of them. */
-export function plural(noun: string): string {
-  if (noun === '') return 'readings';
-  // What was typed as a plural stays one: trays, seedlings.
-  if (/[^siua]s$/i.test(noun)) return noun;
-  if (/(s|x|z|ch|sh)$/i.test(noun)) return `${noun}es`;
-  if (/[^aeiou]y$/i.test(noun)) return `${noun.slice(0, -1)}ies`;
-  return `${noun}s`;
-}

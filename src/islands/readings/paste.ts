@@ -1,4 +1,5 @@
 import { nanoid } from 'nanoid';
+import { isBlank } from '../../core/understanding/scaffold';
 import { hasHead } from '../../core/understanding/heads';
 import { type Intake, type IntakeChoice, intake } from '../../core/understanding/intake';
 import { sentColumn } from '../../core/readings/column-edits';
@@ -11,8 +12,7 @@ export { hasHead };
 type Block = readonly (readonly string[])[];
 
 /** Whether nothing was put into a table yet, so that what comes in may decide its layout. */
-export const isUntouched = (table: Table): boolean =>
-  table.columns.every((c) => !c.formula && c.cells.every((cell) => cell === '')) && table.shape === 'columns';
+export const isUntouched = (table: Table): boolean => isBlank(table) && table.shape === 'columns';
 
 /** The edits that put a block into an untouched table, with the layout it was understood to have. */
 export function takeBlockEdits(

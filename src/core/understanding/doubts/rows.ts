@@ -1,12 +1,11 @@
 /** Rows that lack a group, a partner or a name. */
+import { counted } from '../../readings/counted';
 import { repeatsOf } from '../../readings/groups';
 import { levelRows } from '../../readings/levels';
 import { readColumn } from '../../readings/read-column';
 import { type Column, type Table, called, columnsOf } from '../../readings/table';
 import { likeliestCategory, likeliestOutcome } from '../likeliest';
 import { type TableDoubt, asItIs, isSettled, some } from './doubt';
-
-const plural = (n: number, one: string): string => `${n} ${one}${n === 1 ? '' : 's'}`;
 
 /** Readings whose group is empty. */
 export function withoutGroup(table: Table): TableDoubt[] {
@@ -19,7 +18,7 @@ export function withoutGroup(table: Table): TableDoubt[] {
   return [
     {
       code: 'no-group',
-      text: `${plural(lost.length, 'reading')} without a ${called(by, 'group')} ${lost.length === 1 ? 'is' : 'are'} left out (row ${some(lost.map((r) => String(r.row + 1)))}).`,
+      text: `${counted(lost.length, 'reading')} without a ${called(by, 'group')} ${lost.length === 1 ? 'is' : 'are'} left out (row ${some(lost.map((r) => String(r.row + 1)))}).`,
       where: lost.slice(0, 20).map((r) => ({ column: by.id, row: r.row, called: `row ${r.row + 1}` })),
       mends: [asItIs(table, 'no-group', lost.length === 1 ? 'Leave it out' : 'Leave them out')],
     },
@@ -76,7 +75,7 @@ export function replicates(table: Table): TableDoubt[] {
   return [
     {
       code: 'replicates',
-      text: `${repeats.readings} readings come from ${plural(repeats.subjects, name)}. Readings of one ${name} are not independent: counted one by one, they make a difference look surer than it is.`,
+      text: `${repeats.readings} readings come from ${counted(repeats.subjects, name)}. Readings of one ${name} are not independent: counted one by one, they make a difference look surer than it is.`,
       where: [],
       mends: [
         { label: `Average within each ${name}`, edits: [{ kind: 'describe-table', average: true }] },

@@ -1,0 +1,17 @@
+/** Things by their number. */
+
+/** "12 seedlings", "1 seedling": a plain plural good for the nouns of a bench. */
+export function counted(n: number, noun: string): string {
+  if (n === 1) return `1 ${noun}`;
+  return `${n} ${plural(noun)}`;
+}
+
+/** The plural of a noun as English forms most of them. */
+export function plural(noun: string): string {
+  if (noun === '') return 'readings';
+  // What was typed as a plural stays one: trays, seedlings.
+  if (/[^siua]s$/i.test(noun)) return noun;
+  if (/(s|x|z|ch|sh)$/i.test(noun)) return `${noun}es`;
+  if (/[^aeiou]y$/i.test(noun)) return `${noun.slice(0, -1)}ies`;
+  return `${noun}s`;
+}
