@@ -16,7 +16,7 @@ import { safeCsv, unmarked } from './safe-csv';
 import { type Unpacked, unpacked } from './unpacked';
 
 /** The version of the format this writes; older ones are brought up to it when they are opened. */
-export const bundleVersion = 2;
+export const bundleVersion = 3;
 
 /** What a bundle holds beside the study itself: everything for readers without Divide. */
 export interface BundleExtras {
@@ -329,9 +329,35 @@ function parsedJson(file: Uint8Array, name: string): unknown {
 }
 
 /** Brings the content of an older version up to the one after it. */
+/** What was assumed of one group, by what a question was about. */
+const assumed: Readonly<Record<string, number>> = { value: 0, share: 0.5, spread: 1 };
+
+const OlderQuestion = v.looseObject({
+  question: v.looseObject({
+    design: v.string(),
+    about: v.optional(v.string(), 'value'),
+    value: v.optional(v.number()),
+  }),
+});
+const Older = v.looseObject({ study: v.looseObject({ questions: v.array(OlderQuestion) }) });
+
+/** Questions with the value their answers were given against. */
+function withStatedValues(raw: unknown): unknown {
+  const older = v.safeParse(Older, raw);
+  if (!older.success) return raw;
+  const { study, ...rest } = older.output;
+  const stated = ({ question, ...kept }: v.InferOutput<typeof OlderQuestion>) => {
+    const value = question.design === 'one-sample' ? (question.value ?? assumed[question.about]) : undefined;
+    return { ...kept, question: value === undefined ? question : { ...question, value } };
+  };
+  return { ...rest, study: { ...study, questions: study.questions.map(stated) } };
+}
+
 const migrations: Readonly<Record<number, (raw: unknown) => unknown>> = {
   // Lines of the log are numbered, and tables taken out are kept: what is missing is filled in when it is taken in.
   1: (raw) => raw,
+  // What one group was held against where nobody had said was assumed then, and is asked for now.
+  2: withStatedValues,
 };
 
 /** A bundle as it was opened. */

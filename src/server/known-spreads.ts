@@ -8,6 +8,7 @@ import { allStudies } from '../store/studies';
 import { readTable } from '../store/tables';
 
 const planned: Partial<Record<Question['design'], PlanDesign>> = {
+  estimate: 'one-sample',
   'one-sample': 'one-sample',
   'two-groups': 'two-groups',
   paired: 'paired',

@@ -72,7 +72,7 @@ function questionPieces(db: Db, id: string, question: Question, table: Table): Q
       ...(top.estimate ? { estimate: top.estimate } : {}),
       ...(top.interval ? { interval: top.interval } : {}),
       test: plain(top.test),
-      p: `p ${pRelation(comparison.value.p)}`,
+      ...(comparison.value.p === undefined ? {} : { p: `p ${pRelation(comparison.value.p)}` }),
       n: given.groups.map((g) => g.n).join(' + '),
     },
   };

@@ -5,7 +5,7 @@ import { countTable, holdsCounts } from '../core/readings/count-table';
 import { factorsOf } from '../core/readings/factors';
 import { groupsOf, repeatsOf } from '../core/readings/groups';
 import { type Table, called, columnsOf } from '../core/readings/table';
-import { kindOf } from '../core/question/asking';
+import { kindOf, ofOneGroup } from '../core/question/asking';
 import { firstQuestion } from '../core/question/first';
 import { namesOf } from '../core/question/naming';
 import type { Question } from '../core/question/question';
@@ -35,19 +35,19 @@ export interface UnderstoodCase {
 }
 
 /** What a question is called: its design, or what it is about. */
-const asked = (question: Question): string => (question.about === 'value' ? question.design : question.about);
+const asked = ({ about, design }: Question): string =>
+  about !== 'value' ? about : ofOneGroup(design) ? 'one-sample' : design;
 
 /** How many readings a first question counts, and of how many independent samples. */
 function counted(table: Table, question: Question | undefined): { readings: number; samples: number } {
   if (!question || holdsCounts(table)) return { readings: 0, samples: 0 };
   const factors = kindOf[question.design] === 'factors' ? attempt(() => factorsOf(table, question)) : undefined;
   const groups = groupsOf(table, question);
-  const compared =
-    kindOf[question.design] === 'value'
-      ? groups.filter((g) => g.id === question.a)
-      : kindOf[question.design] === 'two'
-        ? groups.filter((g) => g.id === question.a || g.id === question.b)
-        : groups;
+  const compared = ofOneGroup(question.design)
+    ? groups.filter((g) => g.id === question.a)
+    : kindOf[question.design] === 'two'
+      ? groups.filter((g) => g.id === question.a || g.id === question.b)
+      : groups;
   const readings = factors?.ok
     ? factors.value.readings.length
     : compared.reduce((sum, g) => sum + g.readings.used.length, 0);

@@ -247,6 +247,26 @@ export const cases: Record<string, Case[]> = {
     },
     { situation: 'by ranks', table: clear, question: questionOf('one-sample', { a: 'a', value: 60, method: 'ranks' }) },
   ],
+  estimate: [
+    { situation: 'a mean', table: clear, question: questionOf('estimate', { a: 'a' }) },
+    {
+      situation: 'a mean, the SD being known',
+      table: clear,
+      question: questionOf('estimate', { a: 'a', method: 'z', knownSd: 4 }),
+    },
+    {
+      situation: 'a median at 90 %',
+      table: clear,
+      question: questionOf('estimate', { a: 'a', method: 'ranks', level: 0.9 }),
+    },
+    { situation: 'an SD', table: clear, question: questionOf('estimate', { a: 'a', about: 'spread' }) },
+    {
+      situation: 'a share',
+      table: settled,
+      question: questionOf('estimate', { a: 'coir', about: 'share', found: 'settled' }),
+    },
+    { situation: 'no value to compare with', table: clear, question: questionOf('one-sample', { a: 'a' }) },
+  ],
   'several groups': [
     several('all pairs'),
     several('separate variances', { spread: 'separate' }),

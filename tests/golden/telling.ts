@@ -23,7 +23,7 @@ export function told({ table, question }: Case): { answer: Answer; parts: [strin
   const parts: [string, string][] = [['Question', questionSentence(value)]];
   if (!comparison.ok) return { answer: value, parts: [...parts, ['No answer', comparison.reason]] };
   const top = headline(value, comparison.value);
-  const { none, some } = hypotheses(value);
+  const stated = hypotheses(value);
   const equivalence = equivalenceHypotheses(value);
   parts.push(
     ['Headline', [top.estimate, top.interval, top.order].filter((x) => x !== '').join(' · ')],
@@ -31,8 +31,10 @@ export function told({ table, question }: Case): { answer: Answer; parts: [strin
     ['Methods', plain(methodsSentence(value))],
     ['Results', plain(resultsSentence(value, comparison.value))],
     ['Legend', plain(figureLegend(value, defaultFigureStyle))],
-    ['H₀', `${none.tex}  ${none.words}`],
-    ['H₁', `${some.tex}  ${some.words}`],
+    ...Object.entries(stated ? { 'H₀': stated.none, 'H₁': stated.some } : {}).map(([name, h]): [string, string] => [
+      name,
+      `${h.tex}  ${h.words}`,
+    ]),
     ...(equivalence ? [equivalence.none, equivalence.some] : []).map((h): [string, string] => [
       'and',
       `${h.tex}  ${h.words}`,

@@ -50,7 +50,7 @@ describe('interval and p of means', () => {
         fc.property(two, level, ([x, y], at) => {
           const comparison = found(asked(design, { ...more, level: at }), columns([x, y]));
           if (!comparison?.effect?.interval) return;
-          const { effect, p } = comparison;
+          const { effect, p = NaN } = comparison;
           // The effect of one group is told as its distance from the value.
           const none = design === 'one-sample' ? 0 : (more.value ?? 0);
           const { low, high } = effect.interval!;
@@ -66,7 +66,7 @@ describe('interval and p of means', () => {
           const first = found(plain, columns([x, y]));
           if (!first) return;
           // Greater and less share what there is; two-sided is twice the smaller.
-          const p = (direction: 'greater' | 'less'): number => found({ ...plain, direction }, columns([x, y]))!.p;
+          const p = (direction: 'greater' | 'less'): number => found({ ...plain, direction }, columns([x, y]))!.p!;
           near(p('greater') + p('less'), 1);
           near(first.p, Math.min(1, 2 * Math.min(p('greater'), p('less'))));
           // Another unit, another zero.
@@ -221,9 +221,9 @@ describe('interval and p of shares and spreads', () => {
         const table = counted(given);
         const wilson = found(share({ value, level: at, method: 'score', shareInterval: 'wilson' }), table)!;
         const { low, high } = wilson.effect!.interval!;
-        if (Math.abs(wilson.p - (1 - at)) > 1e-9) expect(low < value && value < high).to.equal(wilson.p > 1 - at);
+        if (Math.abs(wilson.p! - (1 - at)) > 1e-9) expect(low < value && value < high).to.equal(wilson.p! > 1 - at);
         const exact = (direction: 'greater' | 'less'): number =>
-          found(share({ value, level: at, method: 'exact', direction }), table)!.p;
+          found(share({ value, level: at, method: 'exact', direction }), table)!.p!;
         const sure = found(share({ value, level: at, method: 'exact', shareInterval: 'clopper-pearson' }), table)!;
         const alpha = (1 - at) / 2;
         const [more, less] = [exact('greater'), exact('less')];
@@ -239,17 +239,17 @@ describe('interval and p of shares and spreads', () => {
         const table = columns([x, y]);
         const about = { about: 'spread', level: at } as const;
         const single = found(asked('one-sample', { ...about, value: 30 }), table);
-        if (single?.effect?.interval && Math.abs(single.p - (1 - at)) > 1e-9) {
+        if (single?.effect?.interval && Math.abs(single.p! - (1 - at)) > 1e-9) {
           const { low, high } = single.effect.interval;
-          expect(low < 30 && 30 < high, `${low} to ${high}, p ${single.p}`).to.equal(single.p > 1 - at);
+          expect(low < 30 && 30 < high, `${low} to ${high}, p ${single.p!}`).to.equal(single.p! > 1 - at);
         }
         const pair = found(asked('two-groups', { ...about, method: 'f' }), table);
         if (!pair?.effect?.interval) return;
         const { low, high } = pair.effect.interval;
-        if (Math.abs(pair.p - (1 - at)) > 1e-9)
-          expect(low < 1 && 1 < high, `${low} to ${high}, p ${pair.p}`).to.equal(pair.p > 1 - at);
+        if (Math.abs(pair.p! - (1 - at)) > 1e-9)
+          expect(low < 1 && 1 < high, `${low} to ${high}, p ${pair.p!}`).to.equal(pair.p! > 1 - at);
         const round = found({ ...asked('two-groups', { ...about, method: 'f' }), a: 'g1', b: 'g0' }, table)!;
-        near(round.p, pair.p);
+        near(round.p, pair.p!);
         near(round.effect!.estimate, 1 / pair.effect.estimate);
         near(round.effect!.interval!.low, 1 / high);
       }),

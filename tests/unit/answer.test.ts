@@ -87,7 +87,7 @@ describe('an answer about two groups', () => {
             if (!comparison.ok) throw new Error(comparison.reason);
             const { effect } = comparison.value;
             if (!effect?.interval) throw new Error('no interval');
-            return { p: comparison.value.p, estimate: effect.estimate, interval: effect.interval };
+            return { p: comparison.value.p!, estimate: effect.estimate, interval: effect.interval };
           };
           const base = test(x, y);
           const close = (p: number, q: number) => expect(p).to.be.closeTo(q, 1e-9 * Math.max(1, Math.abs(q)));
@@ -108,7 +108,7 @@ describe('an answer about two groups', () => {
           close(test(y, x).estimate, -base.estimate);
           // Interval and test agree: zero lies outside the interval exactly when p is below 1 − level.
           const { low, high } = base.interval;
-          expect(low > 0 || high < 0).to.equal(base.p < 0.05);
+          expect(low > 0 || high < 0).to.equal(base.p! < 0.05);
         },
       ),
     ));

@@ -35,7 +35,7 @@ describe('from readings to a question', () => {
       'Blade forms of a cross': 'table one-sample',
       'Fouled ropes': 'share paired',
       'Salinity probes': 'value two-groups',
-      'Pipette check': 'value one-sample',
+      'Pipette check': 'value estimate',
       'Iodine assay': 'value two-groups',
       'Figures from a paper': 'value several',
       'Forty pigments': 'value two-groups',
@@ -57,7 +57,7 @@ describe('from readings to a question', () => {
         ),
       ).to.deep.equal(firstQuestion(table));
     expect(firstQuestion(tableOf([]))).to.equal(undefined);
-    expect(firstQuestion(tableOf([{ ...emptyColumn('a', 'A'), cells: ['1', '2'] }]))!.design).to.equal('one-sample');
+    expect(firstQuestion(tableOf([{ ...emptyColumn('a', 'A'), cells: ['1', '2'] }]))!.design).to.equal('estimate');
   });
 });
 
@@ -130,7 +130,9 @@ describe('one design changed into another', () => {
 });
 
 describe('what can be chosen', () => {
-  const all: Question[] = (['one-sample', 'two-groups', 'paired', 'several', 'factorial', 'repeated', 'mixed'] as const)
+  const all: Question[] = (
+    ['estimate', 'one-sample', 'two-groups', 'paired', 'several', 'factorial', 'repeated', 'mixed'] as const
+  )
     .flatMap((design) =>
       [undefined, 'share', 'table', 'spread'].map((about) =>
         questionOf(design, about ? { about: about as 'share' } : {}),

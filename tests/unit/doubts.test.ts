@@ -124,7 +124,7 @@ describe('what is unclear about a table', () => {
     );
     expect(codes(mended(numbers, 'running-number', 'It is a label'))).to.deep.equal([]);
     const years = pasted(textOf('row-names-years'));
-    expect(firstQuestion(mended(years, 'calendar', 'It is a label'))).to.include({ design: 'one-sample' });
+    expect(firstQuestion(mended(years, 'calendar', 'It is a label'))).to.include({ design: 'estimate' });
   });
 
   it('of ± asks which spread it is, and answers by what it was told', () => {
@@ -133,7 +133,7 @@ describe('what is unclear about a table', () => {
       const question = firstQuestion(t);
       const found = question && answer(question, t);
       if (!found?.ok || !found.value.comparison.ok) throw new Error('no answer');
-      return found.value.comparison.value.p;
+      return found.value.comparison.value.p!;
     };
     // Welch: t = 0.71/√(0.62²/9 + 0.58²/9) = 2.509 as SDs, and 0.71/√(0.62² + 0.58²) = 0.836 as SEMs, df 15.93.
     expect(p(table)).to.be.closeTo(0.02331, 5e-5);
@@ -373,7 +373,7 @@ describe('whatever the table', () => {
     const none: Table = { ...labels, columns: labels.columns.map((c) => ({ ...c, role: 'label' as const })) };
     expect(lackingFor(none)?.text).to.equal('No column holds measurements yet.');
     const mend = lackingFor(none)?.mends[0]?.edits ?? [];
-    expect(firstQuestion(applyEdits(none, mend).table)).to.include({ design: 'one-sample' });
+    expect(firstQuestion(applyEdits(none, mend).table)).to.include({ design: 'estimate' });
     expect(lackingFor(pasted('red\twhite\n1.5\t2.5'))?.text).to.include('two readings');
   });
 
@@ -391,11 +391,17 @@ describe('whatever the table', () => {
 
   it('can be asked more than its first question', () => {
     const designs = (id: string): string[] => otherQuestions(pasted(textOf(id))).map((q) => `${q.about} ${q.design}`);
-    expect(designs('plain-two')).to.deep.equal(['spread two-groups', 'share two-groups', 'value one-sample']);
+    expect(designs('plain-two')).to.deep.equal([
+      'spread two-groups',
+      'share two-groups',
+      'value estimate',
+      'value one-sample',
+    ]);
     expect(designs('pairs-by-id')).to.deep.equal([
       'value two-groups',
       'spread paired',
       'share paired',
+      'value estimate',
       'value one-sample',
     ]);
     expect(designs('plain-two-factors')).to.deep.equal(['value several', 'value two-groups']);

@@ -223,7 +223,7 @@ describe('every subject', () => {
               plain(resultsSentence(found, comparison)),
               plain(methodsSentence(found)),
               plain(figureLegend(found, defaultFigureStyle)),
-              hypotheses(found).none.words,
+              hypotheses(found)?.none.words ?? '',
               ...checksOf(found).map((check) => checkSentence(check, found)),
             ];
             for (const sentence of said) {
@@ -236,8 +236,8 @@ describe('every subject', () => {
             expect(layout(lookScene(found, 690)).shapes.length, where).to.be.greaterThan(5);
             // Both ways to the decision agree.
             for (const reference of comparison.reference ?? []) {
-              const decision = decisionOf(reference, comparison.p, question.level);
-              if (decision) expect(decision.beyond, where).to.equal(comparison.p <= 1 - question.level);
+              const decision = decisionOf(reference, comparison.p!, question.level);
+              if (decision) expect(decision.beyond, where).to.equal(comparison.p! <= 1 - question.level);
             }
           }
       }

@@ -133,7 +133,7 @@ describe('the parts of a write-up', () => {
     // Known variances and the F test of two are in every textbook; all else was somebody's.
     for (const m of bare)
       expect(m).to.match(
-        /z-test|F test of two variances|chi-square test of one variance|two proportions|summary|paper/,
+        /z-test|F test of two variances|chi-square test of one variance|the chi-square distribution|known SD|two proportions|summary|paper/,
       );
     for (const m of methods)
       for (const { text: work, href } of referencesFor(m)) {

@@ -9,8 +9,6 @@ export interface Facts {
   /** Whether the sizes of the groups decide how their spreads are taken, where nobody chose. */
   spreadBySizes?: boolean;
   sphericities?: readonly Choices['sphericity'][];
-  /** Against what one group is held when nothing is said. */
-  value?: number;
   /** How two shares are set against each other when nothing is said. */
   effect?: (method: Method) => Choices['effect'];
   /** Whether what of the readings is permuted can be chosen, and whether it is a difference of two or one figure. */

@@ -1,16 +1,19 @@
 /** Every kind of question with what it lets one choose: by what it is about, then by how the experiment was made. */
 import type { Design, Question } from '../question/question';
 import type { Facts } from './facts';
+import { facts as estimate } from './estimate/facts';
 import { facts as factorial } from './factorial/facts';
 import { facts as mixed } from './mixed/facts';
 import { facts as oneSample } from './one-sample/facts';
 import { facts as paired } from './paired/facts';
 import { facts as repeated } from './repeated/facts';
 import { facts as several } from './several/facts';
+import { facts as shareEstimate } from './share/estimate/facts';
 import { facts as shareOfOne } from './share/one/facts';
 import { facts as sharePaired } from './share/paired/facts';
 import { facts as shareOfSeveral } from './share/several/facts';
 import { facts as shareOfTwo } from './share/two/facts';
+import { facts as spreadEstimate } from './spread/estimate/facts';
 import { facts as spreadOfOne } from './spread/one/facts';
 import { facts as spreadPaired } from './spread/paired/facts';
 import { facts as spreadOfSeveral } from './spread/several/facts';
@@ -34,10 +37,22 @@ export function ofKind<T>(list: ByKind<T>, { about, design }: Pick<Question, 'ab
 }
 
 const kinds: ByKind<Facts> = {
-  value: { 'one-sample': oneSample, 'two-groups': twoGroups, paired, several, factorial, repeated, mixed },
-  share: { 'one-sample': shareOfOne, 'two-groups': shareOfTwo, paired: sharePaired, several: shareOfSeveral },
+  value: { estimate, 'one-sample': oneSample, 'two-groups': twoGroups, paired, several, factorial, repeated, mixed },
+  share: {
+    estimate: shareEstimate,
+    'one-sample': shareOfOne,
+    'two-groups': shareOfTwo,
+    paired: sharePaired,
+    several: shareOfSeveral,
+  },
   table: { 'one-sample': fit, several: dependence },
-  spread: { 'one-sample': spreadOfOne, 'two-groups': spreadOfTwo, paired: spreadPaired, several: spreadOfSeveral },
+  spread: {
+    estimate: spreadEstimate,
+    'one-sample': spreadOfOne,
+    'two-groups': spreadOfTwo,
+    paired: spreadPaired,
+    several: spreadOfSeveral,
+  },
 };
 
 export const factsOf = (question: Pick<Question, 'about' | 'design'>): Facts => ofKind(kinds, question);

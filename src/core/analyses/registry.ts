@@ -2,16 +2,19 @@
 import type { Question } from '../question/question';
 import type { Analysis } from './analysis';
 import { type ByKind, ofKind } from './kinds';
+import { analysis as estimate } from './estimate';
 import { analysis as factorial } from './factorial';
 import { analysis as mixed } from './mixed';
 import { analysis as oneSample } from './one-sample';
 import { analysis as paired } from './paired';
 import { analysis as repeated } from './repeated';
 import { analysis as several } from './several';
+import { analysis as shareEstimate } from './share/estimate';
 import { analysis as shareOfOne } from './share/one';
 import { analysis as sharePaired } from './share/paired';
 import { analysis as shareOfSeveral } from './share/several';
 import { analysis as shareOfTwo } from './share/two';
+import { analysis as spreadEstimate } from './spread/estimate';
 import { analysis as spreadOfOne } from './spread/one';
 import { analysis as spreadPaired } from './spread/paired';
 import { analysis as spreadRepeated } from './spread/repeated';
@@ -22,10 +25,17 @@ import { analysis as fit } from './table/fit';
 import { analysis as twoGroups } from './two-groups';
 
 const analyses: ByKind<Analysis> = {
-  value: { 'one-sample': oneSample, 'two-groups': twoGroups, paired, several, factorial, repeated, mixed },
-  share: { 'one-sample': shareOfOne, 'two-groups': shareOfTwo, paired: sharePaired, several: shareOfSeveral },
+  value: { estimate, 'one-sample': oneSample, 'two-groups': twoGroups, paired, several, factorial, repeated, mixed },
+  share: {
+    estimate: shareEstimate,
+    'one-sample': shareOfOne,
+    'two-groups': shareOfTwo,
+    paired: sharePaired,
+    several: shareOfSeveral,
+  },
   table: { 'one-sample': fit, several: dependence },
   spread: {
+    estimate: spreadEstimate,
     'one-sample': spreadOfOne,
     'two-groups': spreadOfTwo,
     paired: spreadPaired,

@@ -23,7 +23,8 @@ export interface Words {
   methodElse: (question: Question) => string;
   /** The result for someone who is no statistician. */
   headline: (answer: Answer, comparison: Comparison) => Text;
-  hypotheses: (answer: Answer) => Hypotheses;
+  /** What is tested; an estimate tests nothing. */
+  hypotheses?: (answer: Answer) => Hypotheses;
   /** The difference that equivalence is about, in TeX, where it can be tested. */
   equivalenceOf?: (answer: Answer) => string;
   /** The sentences for the paper. */

@@ -24,12 +24,17 @@ export interface Effect {
   statistic?: { symbol: StatisticSymbol; value: number };
   /** At the question's level; simultaneous where the method gives such intervals. */
   interval?: Interval;
-  /** Adjusted where several are judged together. */
-  p: number;
+  /** Adjusted where several are judged together; an estimate has none. */
+  p?: number;
   /** Before adjustment, where p-values are what is adjusted. */
   alone?: number;
   /** The smallest difference that would have counted. */
   smallest?: number;
+}
+
+/** An effect of several that are judged together. */
+export interface JudgedEffect extends Effect {
+  p: number;
 }
 
 /** A test of a hypothesis. */
@@ -84,7 +89,7 @@ export interface Reference {
 
 /** Comparisons that follow, judged together. */
 export interface FollowUpPart {
-  effects: Effect[];
+  effects: JudgedEffect[];
   /** The value a standardized difference must exceed; undefined where each has its own, or steps. */
   critical?: { symbol: string; value: number };
   /** How many comparisons p is adjusted for, where that is by their number: all that are shown. */
@@ -101,8 +106,8 @@ export interface FollowUpPart {
 
 /** The answer itself: effects first, then tests, table, sizes and what follows. */
 export interface Comparison {
-  /** The p of the main test. */
-  p: number;
+  /** The p of the main test; an estimate that tests no claim has none. */
+  p?: number;
   /** The smallest p the test could have given, where that does not reach the level. */
   leastP?: number;
   /** The one difference asked about, where there is one. */

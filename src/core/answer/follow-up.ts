@@ -13,7 +13,7 @@ import type { SampleSummary } from '../procedures/sample-summary';
 import { type RangePair, gamesHowellPair, tukeyKramer } from '../procedures/tukey-kramer';
 import { choicesOf } from '../question/choices';
 import type { FollowUp, Question } from '../question/question';
-import type { Effect, FollowUpPart } from './comparison';
+import type { FollowUpPart, JudgedEffect } from './comparison';
 
 /** A group by what comparisons call it. */
 export interface Named {
@@ -44,7 +44,7 @@ export const pairsOf = <T>(all: readonly T[]): [T, T][] =>
   all.flatMap((a, i) => all.slice(i + 1).map((b): [T, T] => [a, b]));
 
 /** Effects with their p-values adjusted together; a method that adjusts none of them gives way to Holm's. */
-export function adjusted(effects: readonly Effect[], follow: FollowUp): Effect[] {
+export function adjusted(effects: readonly JudgedEffect[], follow: FollowUp): JudgedEffect[] {
   const p = adjustP(
     effects.map((e) => e.p),
     isAdjustment(follow) ? follow : 'holm',
@@ -110,7 +110,7 @@ export function judgedByP(
     ...(left.length > 0 ? { left } : {}),
     ...(within === undefined ? {} : { within }),
     ...(bounded && same && first !== undefined ? { critical: { symbol: 't', value: criticalOf(first.df) } } : {}),
-    effects: judged.map((r): Effect => {
+    effects: judged.map((r): JudgedEffect => {
       const reach = criticalOf(r.df) * r.se;
       return {
         name: r.name,
@@ -134,7 +134,7 @@ export function judgedByP(
 /** Letters for groups of which all pairs were compared: those that share one do not differ. */
 export function lettersFor(
   groups: readonly Named[],
-  effects: readonly Effect[],
+  effects: readonly JudgedEffect[],
   level: number,
 ): { id: string; letters: string }[] {
   const apart = new Set(
@@ -218,7 +218,7 @@ export function followUp(
   const withLetters = (part: FollowUpPart): FollowUpPart =>
     compare === 'all' && !part.left ? { ...part, letters: lettersFor(groups, part.effects, level) } : part;
   const named = ([a, b]: readonly [number, number]): string => pairNamed(groups, a, b).name;
-  const byRange = (pair: RangePair): Effect => ({
+  const byRange = (pair: RangePair): JudgedEffect => ({
     ...pairNamed(groups, pair.a, pair.b),
     estimate: pair.difference,
     se: pair.se,

@@ -5,7 +5,7 @@ import { spreadOfOne } from '../procedures/spread-of-one';
 import { spreadOfTwo } from '../procedures/spread-of-two';
 import { choicesOf } from '../question/choices';
 import type { Question } from '../question/question';
-import type { Effect, Reference, Test } from './comparison';
+import type { JudgedEffect, Reference, Test } from './comparison';
 import { chiSquareReference, fReference } from './references';
 import { type GroupPart, demandReadings, summaryOf, valuesOf } from './group-part';
 
@@ -17,7 +17,12 @@ export function sdInterval(group: GroupPart, level: number): { low: number; high
 }
 
 /** The ratio of two SDs with its interval, which takes both groups as normal. */
-export function ratioOf(a: GroupPart, b: GroupPart, level: number, p: number): [sds: Effect, variances: Effect] {
+export function ratioOf(
+  a: GroupPart,
+  b: GroupPart,
+  level: number,
+  p: number,
+): [sds: JudgedEffect, variances: JudgedEffect] {
   const { f, ratioInterval } = spreadOfTwo(summaryOf(a), summaryOf(b), level);
   const base = { pair: [a.id, b.id] as const, none: 1, ratio: true, p };
   return [

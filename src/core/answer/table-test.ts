@@ -17,7 +17,8 @@ function drawnFor(observed: readonly (readonly number[])[]): number {
   return Math.max(500, Math.min(20_000, Math.round(2e7 / steps)));
 }
 
-interface TableTest extends Pick<Comparison, 'p' | 'tests' | 'sizes' | 'remarks'> {
+interface TableTest extends Pick<Comparison, 'tests' | 'sizes' | 'remarks'> {
+  p: number;
   reference: Reference[];
 }
 

@@ -37,7 +37,7 @@ function brief(question: Question, table: Table, name: string, patch: MeasureAns
   const statistic = tests[0]?.value;
   return {
     ...base,
-    p,
+    ...(p === undefined ? {} : { p }),
     ...(effect ? { estimate: effect.estimate } : {}),
     ...(effect?.interval ? { interval: effect.interval } : {}),
     ...(statistic === undefined ? {} : { statistic }),

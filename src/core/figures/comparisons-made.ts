@@ -32,8 +32,8 @@ export function comparisonsMade(answer: Answer, slots: readonly Slot[]): Made[] 
   const { comparison, question, groups } = answer;
   const { effect, follow } = comparison.value;
   const has = (id: string): boolean => slots.some((s) => s.id === id);
-  const made = (a: string, b: string, p: number): Made[] =>
-    has(a) && has(b) ? [{ a, b, p, significant: passes(p, question.level) }] : [];
+  const made = (a: string, b: string, p: number | undefined): Made[] =>
+    has(a) && has(b) && p !== undefined ? [{ a, b, p, significant: passes(p, question.level) }] : [];
   if (effect) {
     const [a, b] = groups;
     return a && b ? made(a.id, b.id, comparison.value.p) : [];

@@ -32,7 +32,7 @@ export function kindsFor(answer: Answer): FigureKind[] {
   };
   return [
     ...analysisOf(question).figures.filter((kind) => has[kind] ?? true),
-    ...(found?.effect?.interval || follows ? (['differences'] as const) : []),
+    ...((found?.p !== undefined && found.effect?.interval) || follows ? (['differences'] as const) : []),
     ...(found?.reference && found.reference.length > 0 ? (['distribution'] as const) : []),
   ];
 }

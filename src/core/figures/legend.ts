@@ -41,6 +41,7 @@ function result(answer: Answer): Text {
       tests.map((t): Text => text`${t.of ?? ''} ${testPhrase(t)}`),
       '; ',
     )}.`;
+  if (effect && tests.length === 0) return text` ${sentenceCase(effect.name)}: ${top.estimate}, ${top.interval}.`;
   return effect ? text` ${subtraction(answer)}: ${top.estimate}, ${top.interval}; ${top.test}.` : text` ${top.test}.`;
 }
 

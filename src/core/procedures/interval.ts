@@ -15,5 +15,5 @@ export function checkedLevel(level: number): number {
 /** The error a confidence level leaves: 0.05 of 0.95, without the dust of the subtraction. */
 export const alphaOf = (level: number): number => Number((1 - level).toPrecision(12));
 
-/** Whether a p-value speaks against its hypothesis at a confidence level. */
-export const passes = (p: number, level: number): boolean => p < alphaOf(level);
+/** Whether a p-value speaks against its hypothesis at a confidence level; what was not tested does not. */
+export const passes = (p: number | undefined, level: number): boolean => p !== undefined && p < alphaOf(level);

@@ -6,9 +6,10 @@ import { type Table, columnsOf } from '../readings/table';
 import type { Design, Question } from './question';
 
 /** What is compared, as the sentence's first choice. */
-export type Kind = 'value' | 'two' | 'several' | 'factors';
+export type Kind = 'estimate' | 'value' | 'two' | 'several' | 'factors';
 
 export const kindOf: Record<Design, Kind> = {
+  estimate: 'estimate',
   'one-sample': 'value',
   'two-groups': 'two',
   paired: 'two',
@@ -17,6 +18,9 @@ export const kindOf: Record<Design, Kind> = {
   factorial: 'factors',
   mixed: 'factors',
 };
+
+/** Whether it asks about one group alone. */
+export const ofOneGroup = (design: Design): boolean => kindOf[design] === 'estimate' || kindOf[design] === 'value';
 
 /** Whether each subject is measured under everything compared. */
 export const isWithin = (design: Design): boolean => design === 'paired' || design === 'repeated' || design === 'mixed';
@@ -28,6 +32,8 @@ export const comparesAllGroups = ({ design }: Pick<Question, 'design'>): boolean
 /** The design a kind of comparison has, by how subjects were measured. */
 export function designOf(kind: Kind, within: boolean): Design {
   switch (kind) {
+    case 'estimate':
+      return 'estimate';
     case 'value':
       return 'one-sample';
     case 'two':
@@ -57,8 +63,9 @@ export function hasTwoFactors(table: Table): boolean {
 export function kindsFor(table: Table, question: Partial<Question>): Kind[] {
   const n = groupChoices(table, question).length;
   if (question.about === 'table') return ['value', ...(n > 1 ? (['several'] as const) : [])];
-  if (question.about !== 'value') return ['value', ...(n > 1 ? (['two', 'several'] as const) : [])];
+  if (question.about !== 'value') return ['estimate', 'value', ...(n > 1 ? (['two', 'several'] as const) : [])];
   return [
+    'estimate',
     'value',
     ...(n > 1 ? (['two', 'several'] as const) : []),
     ...(hasTwoFactors(table) ? (['factors'] as const) : []),

@@ -5,6 +5,7 @@ import type { FollowUp, Method, Question } from './question';
 
 /** A question with nothing left open. */
 export interface Choices {
+  /** Of two groups, the difference that counts as none; what one group is held against is never assumed. */
   value: number;
   spread: 'separate' | 'pooled';
   method: Method;
@@ -67,7 +68,7 @@ export function choicesOf(question: Question): Choices {
   // Ranks compare all pairs; without pairs, contrasts or a control named there is nothing else to compare.
   const compare = method === 'ranks' || facts.follows !== 'by-choice' ? 'all' : (question.compare ?? 'all');
   return {
-    value: question.value ?? facts.value ?? 0,
+    value: question.value ?? 0,
     effect: question.effect ?? facts.effect?.(method) ?? 'difference',
     shareInterval: question.shareInterval ?? 'wilson',
     spread,

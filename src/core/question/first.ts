@@ -20,7 +20,7 @@ function firstOfCounts(table: Table): Question | undefined {
   if (columns.categories.length === 1) return questionOf('one-sample', { about: 'table' });
   if (columns.categories.length > 2) return questionOf('several', { about: 'table' });
   const share = { about: 'share', found: found.id, a: a.id } as const;
-  if (!b) return questionOf('one-sample', share);
+  if (!b) return questionOf('estimate', share);
   // Subjects named, and the same two categories in both columns: each was looked at twice.
   if (columnsOf(table, 'subject').length > 0 && sameOutcomes(counted.value))
     return questionOf('paired', { about: 'share', found: found.id });
@@ -61,7 +61,7 @@ function ofTwoFactors(table: Table, blank: Question): Question | undefined {
 
 /**
  * The question a table raises by its layout: pairs and repeated readings within subjects, also of groups of subjects, a
- * grid as two factors, one group against a value, two as a difference, more as several.
+ * grid as two factors, one group as an estimate, two as a difference, more as several.
  * @param chosen ids of the columns to compare, where some are chosen
  */
 export function firstQuestion(table: Table, chosen: readonly string[] = []): Question | undefined {
@@ -78,7 +78,7 @@ export function firstQuestion(table: Table, chosen: readonly string[] = []): Que
   const groups = some ? picked : all;
   const [a, b] = groups;
   if (!a) return undefined;
-  const blank = questionOf('one-sample', { ...columns, a: a.id });
+  const blank = questionOf('estimate', { ...columns, a: a.id });
   if (table.shape === 'grid') return asDesign(blank, table, 'factorial');
   const factors = table.shape === 'rows' && !some ? ofTwoFactors(table, blank) : undefined;
   if (factors) return factors;

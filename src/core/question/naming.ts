@@ -59,8 +59,10 @@ export function countedNames(question: Question, table: Table): Named {
       rowName: rows.name,
       groups: rows.categories,
     };
+  const one = () => [question.a === undefined ? (rows.categories[0] ?? named(undefined)) : named(question.a)];
   const groups = {
-    value: () => [question.a === undefined ? (rows.categories[0] ?? named(undefined)) : named(question.a)],
+    estimate: one,
+    value: one,
     two: () =>
       question.design === 'paired'
         ? [{ name: rows.name }, { name: columns.name }]
@@ -83,8 +85,10 @@ export function namesOf(question: Question, table: Table): Named {
       (columnsAreGroups(table) || id === undefined ? undefined : displayName(id, by ?? { unit: '' })) ??
       'a group no longer there',
   });
+  const one = () => [question.a === undefined ? (all[0] ?? nameOf(undefined)) : nameOf(question.a)];
   const groups = {
-    value: () => [question.a === undefined ? (all[0] ?? nameOf(undefined)) : nameOf(question.a)],
+    estimate: one,
+    value: one,
     two: () => [nameOf(question.a), nameOf(question.b)],
     several: () => question.groups?.map(nameOf) ?? all.filter((g) => question.known?.includes(g.id) ?? true),
     factors: () => [],

@@ -4,7 +4,7 @@ import { countTable, holdsCounts } from '../readings/count-table';
 import { columnsAreGroups } from '../readings/groups';
 import { type Table, columnsOf } from '../readings/table';
 import { hasKind } from '../analyses/kinds';
-import { asDesign, designOf, groupChoices, isWithin, kindOf } from './asking';
+import { asDesign, designOf, groupChoices, isWithin, kindOf, ofOneGroup } from './asking';
 import { firstQuestion } from './first';
 import type { Question } from './question';
 
@@ -15,7 +15,7 @@ function by(table: Table, first: Question, column: string): Question | undefined
     columns: table.columns.map((c) => (c.role === 'group' && c.id !== column ? { ...c, role: 'label' as const } : c)),
   };
   const found = firstQuestion(only);
-  if (!found || kindOf[found.design] === 'value') return undefined;
+  if (!found || ofOneGroup(found.design)) return undefined;
   const { by2: _, ...rest } = { ...found, ...(first.measure ? { measure: first.measure } : {}), by: column };
   return rest;
 }
@@ -35,7 +35,7 @@ export function otherQuestions(table: Table): Question[] {
   if (holdsCounts(table)) {
     const counted = attempt(() => countTable(table));
     const outcomes = counted.ok ? counted.value.columns.categories.length : 0;
-    if (first.about === 'share' && outcomes > 1 && hasKind('table', 'several') && kindOf[first.design] !== 'value')
+    if (first.about === 'share' && outcomes > 1 && hasKind('table', 'several') && !ofOneGroup(first.design))
       add({ ...asDesign({ ...first, about: 'table' }, table, 'several') });
     return found;
   }
@@ -55,6 +55,7 @@ export function otherQuestions(table: Table): Question[] {
     const cut = attempt(() => middleOf(table, first));
     if (cut.ok) add({ ...first, about: 'share', found: 'below', cut: cut.value });
   }
-  if (kind !== 'value' && first.about === 'value' && kind !== 'factors') add(asDesign(first, table, 'one-sample'));
+  if (first.about === 'value' && kind !== 'factors')
+    for (const one of ['estimate', 'one-sample'] as const) if (first.design !== one) add(asDesign(first, table, one));
   return found;
 }

@@ -7,6 +7,8 @@ const Finite = (what: string) => v.pipe(v.number(`${what} is a number.`), v.fini
 
 /** How an experiment was made, as far as it decides the comparison. */
 export const designs = [
+  /** One group alone: how large it is, with its interval, and no claim about it. */
+  'estimate',
   /** One group against a fixed value. */
   'one-sample',
   /** Two independent groups. */

@@ -42,7 +42,10 @@ export function besideDifferences(
   const { comparison, question, unit } = answer;
   const { effectsAre, differences } = factsOf(question);
   const { value, method } = choicesOf(question);
-  const { effect, follow } = (comparison.ok ? comparison.value : undefined) ?? {};
+  const found = comparison.ok ? comparison.value : undefined;
+  // An estimate stands where its readings lie; only what is tested is drawn against the divide line.
+  const effect = found?.p === undefined ? undefined : found.effect;
+  const follow = found?.follow;
   const parts = follow?.ok ? follow.value : [];
   const rungs = rungsOf(parts, question.level, sorted);
   const height = within(

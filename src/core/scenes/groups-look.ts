@@ -1,5 +1,4 @@
 import type { Answer, GroupPart } from '../answer/answer';
-import { choicesOf } from '../question/choices';
 import { factsOf } from '../analyses/kinds';
 import { countOf } from '../words/counts';
 import { fixed } from '../words/numbers';
@@ -42,12 +41,13 @@ export const groupsLook: Look = (answer, width, options) => {
 
 /** The same of one group, with the value it is held against. */
 export const againstValueLook: Look = (answer, width, options) => {
-  const { value } = choicesOf(answer.question);
+  const { value } = answer.question;
   return besideDifferences(
     answer,
     width,
     options,
     (frame) => {
+      if (value === undefined) return groupRows(answer, frame);
       const rows = groupRows(answer, frame, [value]);
       const stated = statedMarks(value, `${value}${answer.unit && ` ${answer.unit}`}`);
       return { ...rows, marks: [...stated, ...rows.marks] };
@@ -112,7 +112,7 @@ const sharesBy =
       answer,
       width,
       options,
-      (frame) => shareRows(answer, frame, stated ? choicesOf(answer.question).value : undefined),
+      (frame) => shareRows(answer, frame, stated ? answer.question.value : undefined),
       { count: Math.max(1, answer.groups.length), pitch: 48 },
       `Share of ${answer.measure} by group: ${answer.groups.map((g) => `${g.name} ${countOf(g)}`).join('; ')}.`,
     );

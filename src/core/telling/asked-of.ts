@@ -1,6 +1,6 @@
 /** What a question could be asked of instead: means, ranks, spread, a share, all categories. */
 import { hasKind } from '../analyses/kinds';
-import { isWithin, kindOf } from '../question/asking';
+import { isWithin, kindOf, ofOneGroup } from '../question/asking';
 import { choicesOf, methodsFor } from '../question/choices';
 import type { Method, Question } from '../question/question';
 import { middleOf } from '../readings/banded';
@@ -14,16 +14,21 @@ const methodWords: Partial<Record<Method, string>> = {
   z: 'their means, the SD being known',
 };
 
+const estimateWords: typeof methodWords = { means: 'its mean', ranks: 'its median', z: 'its mean, the SD being known' };
+
 /** What readings are compared by. */
 function ofReadings(question: Question, table: Table): Control {
   const { about, design } = question;
-  const one = kindOf[design] === 'value';
+  const one = ofOneGroup(design);
   const { method: _, value: __, follow: ___, ...kept } = question;
   const rest: Question = { ...kept, about: 'value' };
   const bySpread = about === 'spread';
   const methods = methodsFor({ ...question, about: 'value' }).map((method): Option => ({
     id: method,
-    words: one && method === 'means' ? 'its mean' : (methodWords[method] ?? method),
+    words:
+      (design === 'estimate' ? estimateWords : one ? { means: 'its mean' } : {})[method] ??
+      methodWords[method] ??
+      method,
     ask: () => ({ ...(bySpread ? rest : question), method }),
   }));
   const more = (id: string, words: string, next: () => Partial<Question>): Option => ({
@@ -33,7 +38,7 @@ function ofReadings(question: Question, table: Table): Control {
   });
   const found = table.shape === 'rows' && columnsOf(table, 'group').length > 1 && !isWithin(design);
   return {
-    label: 'Compared by',
+    label: design === 'estimate' ? 'What is estimated' : 'Compared by',
     chosen: bySpread ? 'spread' : choicesOf(question).method,
     options: [
       ...methods,

@@ -8,6 +8,7 @@ import {
   groupChoices,
   isWithin,
   kindOf,
+  ofOneGroup,
   kindsFor,
   sameOutcomes,
 } from '../question/asking';
@@ -38,15 +39,22 @@ export type Controls = Partial<Record<PartName, Control>>;
 /** What another kind of comparison is called among the choices. */
 const kindWords: Record<'readings' | 'share' | 'table', Partial<Record<Kind, string>>> = {
   readings: {
+    estimate: 'on its own: an estimate,',
     value: 'from a fixed value,',
     two: 'between two groups,',
     several: 'among several groups,',
     factors: 'with two factors,',
   },
-  share: { value: 'from a stated share,', two: 'between two groups,', several: 'among several groups,' },
+  share: {
+    estimate: 'on its own: an estimate,',
+    value: 'from a stated share,',
+    two: 'between two groups,',
+    several: 'among several groups,',
+  },
   table: { value: 'stated proportions,', several: 'on the rows,' },
 };
 const oneSided: Partial<Record<Kind, string>> = {
+  estimate: 'on its own: an estimate,',
   value: 'than a fixed value,',
   two: 'in one group than in another,',
 };
@@ -91,10 +99,7 @@ function kinds(question: Question, table: Table, said: string): Control {
     options: [...new Set([...kindsFor(table, question), now])].map((kind) => ({
       id: kind,
       words: kind === now ? said : nameOf(kind),
-      ask: () =>
-        kind === now
-          ? question
-          : asDesign(question, table, designOf(kind, !counts && isWithin(design) && kind !== 'value')),
+      ask: () => (kind === now ? question : asDesign(question, table, designOf(kind, !counts && isWithin(design)))),
     })),
   };
 }
@@ -118,7 +123,7 @@ function countings(question: Question, table: Table, counted: CountTable | undef
   });
   if (about === 'table') return undefined;
   if (about !== 'share')
-    return kind === 'value' || table.shape === 'summary' ? undefined : control('How subjects were measured', kind);
+    return ofOneGroup(design) || table.shape === 'summary' ? undefined : control('How subjects were measured', kind);
   const twice = counted !== undefined && sameOutcomes(counted);
   return twice || within || (cut !== undefined && kind === 'two')
     ? control('How subjects were looked at', 'two')

@@ -1,6 +1,7 @@
 /** The decision on the hypotheses, by the critical value and by p. */
 import { alphaOf } from '../procedures/interval';
 import type { Comparison, Reference } from '../answer/comparison';
+import { there } from '../numeric/there';
 import { named } from '../distributions/named';
 import { fixed, pRelation, percent, significant, smallP } from '../words/numbers';
 
@@ -62,4 +63,4 @@ export function decisionOf(reference: Reference, p: number, level: number): Deci
 
 /** The p a reference curve belongs to: of the test it is of. */
 export const pOf = (comparison: Comparison, reference: Reference): number =>
-  comparison.tests.find((t) => t.of === reference.of)?.p ?? comparison.p;
+  there(comparison.tests.find((t) => t.of === reference.of)?.p ?? comparison.p, 'p');

@@ -1,6 +1,7 @@
 /** What the test would have come to under each direction. */
 import { analysisOf } from '../analyses/registry';
 import { answer } from '../answering/answer';
+import { there } from '../numeric/there';
 import { namesOf } from '../question/naming';
 import type { Question } from '../question/question';
 import type { Table } from '../readings/table';
@@ -24,6 +25,6 @@ export function pByDirection(question: Question, table: Table): Directed[] {
     const base = { direction, asked: direction === question.direction };
     if (!found.ok) return { ...base, why: found.reason };
     const { comparison } = found.value;
-    return comparison.ok ? { ...base, p: comparison.value.p } : { ...base, why: comparison.reason };
+    return comparison.ok ? { ...base, p: there(comparison.value.p, 'p') } : { ...base, why: comparison.reason };
   });
 }

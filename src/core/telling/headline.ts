@@ -45,7 +45,7 @@ export function headline(answer: Answer, comparison: Comparison): Headline {
         : `largest ${ranked ? 'difference of mean ranks' : 'difference'}: ${top.name}${top.within === undefined ? '' : `, ${top.within}`}`
       : '',
     sentence: analysisOf(question).words.headline(answer, comparison),
-    test: text`${methodName(question)}, ${test}`,
+    test: test.length > 0 ? text`${methodName(question)}, ${test}` : [methodName(question)],
   };
 }
 

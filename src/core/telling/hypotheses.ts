@@ -5,8 +5,9 @@ import type { Hypotheses } from '../words/hypothesis';
 import { given } from '../words/numbers';
 import { valued } from '../words/sentences';
 
-/** The hypothesis of no effect, and what stands against it. */
-export const hypotheses = (answer: Answer): Hypotheses => analysisOf(answer.question).words.hypotheses(answer);
+/** The hypothesis of no effect, and what stands against it; undefined of an estimate. */
+export const hypotheses = (answer: Answer): Hypotheses | undefined =>
+  analysisOf(answer.question).words.hypotheses?.(answer);
 
 /** What the two one-sided tests of equivalence judge; undefined where no margin is given. */
 export function equivalenceHypotheses(answer: Answer): Hypotheses | undefined {

@@ -6,9 +6,9 @@ import { valuesOf } from '../answer/group-part';
 import { factsOf } from '../analyses/kinds';
 import type { Named } from '../question/naming';
 import { withUnit } from '../readings/table';
-import { fixed, meanDecimals } from './numbers';
+import { fixed, given, meanDecimals } from './numbers';
 import { type Part, type Segment, asked, part } from './segments';
-import { listed, sentenceCase, unitAfter } from './sentences';
+import { listed, sentenceCase, unitAfter, valued } from './sentences';
 import { type Text, symbol, text } from './text';
 
 /** The measure as a sentence's subject. */
@@ -19,6 +19,10 @@ export const bareMeasure = (answer: Named): string => answer.measure || 'reading
 /** "Mean blade length": a centre of a measure, named once where the measure is a centre by its own name. */
 export const withCentre = (centre: string, measure: string): string =>
   sentenceCase(measure.toLowerCase().startsWith(`${centre} `) ? measure : `${centre} ${measure}`);
+
+/** What one group is held against, with its unit; a gap while nobody has said. */
+export const statedValue = ({ question: { value } }: Pick<Named, 'question'>, unit: string, gap = '…'): string =>
+  value === undefined ? gap : valued(given(value), unit);
 
 /** The measure with its unit, as the part of a question. */
 export const measurePart = (named: Named): Part => part('measure', withUnit(measureOf(named), named.unit));

@@ -29,7 +29,7 @@ const works: readonly Work[] = [
     doi: '10.1093/biomet/38.3-4.330',
   },
   {
-    named: /Student’s (two-sample )?t-test|(?<!those of the )paired t-test|one-sample t-test/i,
+    named: /Student’s (two-sample )?t-test|(?<!those of the )paired t-test|one-sample t-test|Student’s t distribution/i,
     authors: 'Student',
     year: 1908,
     title: 'The probable error of a mean',
@@ -51,6 +51,15 @@ const works: readonly Work[] = [
     title: 'Individual comparisons by ranking methods',
     where: 'Biometrics Bulletin 1, 80–83',
     doi: '10.2307/3001968',
+  },
+  {
+    named: /order statistics/,
+    authors: 'Thompson WR',
+    year: 1936,
+    title:
+      'On confidence ranges for the median and other expectation distributions for populations of unknown distribution form',
+    where: 'Annals of Mathematical Statistics 7, 122–128',
+    doi: '10.1214/aoms/1177732502',
   },
   {
     named: /Hodges–Lehmann/,

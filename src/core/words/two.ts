@@ -7,7 +7,7 @@ import { choicesOf } from '../question/choices';
 import type { Named } from '../question/naming';
 import type { Question } from '../question/question';
 import { equivalenceClause } from './equivalence';
-import { groupClause, measureOf, nameAt, takenClause } from './measured';
+import { groupClause, measureOf, nameAt, statedValue, takenClause } from './measured';
 import { atAlpha, effectDecimals, fixed, given, percent, significant } from './numbers';
 import { effectPhrases, sizesClause, testPhrase } from './phrases';
 import { sentenceCase, unitAfter, valued } from './sentences';
@@ -16,14 +16,14 @@ import { verdictOn } from './verdict';
 
 /** "Red lamp minus White lamp": the order of subtraction, spelled out; one group is held against a value. */
 export const subtraction = (named: Pick<Named, 'groups' | 'question'>): string =>
-  `${nameAt(named, 0)} minus ${named.groups.length < 2 ? given(choicesOf(named.question).value) : nameAt(named, 1)}`;
+  `${nameAt(named, 0)} minus ${named.groups.length < 2 ? statedValue(named, '') : nameAt(named, 1)}`;
 
 /** "Red lamp minus White lamp is greater than −5 kg", "it is greater in Red lamp": what a one-sided test claims. */
 export function claimOf(named: Pick<Named, 'groups' | 'question' | 'unit'>): string {
   const { value } = choicesOf(named.question);
   const way = named.question.direction;
   const stated = valued(given(value), named.unit);
-  if (named.groups.length < 2) return `it is ${way} than ${stated}`;
+  if (named.groups.length < 2) return `it is ${way} than ${statedValue(named, named.unit)}`;
   return value === 0 ? `it is ${way} in ${nameAt(named, 0)}` : `${subtraction(named)} is ${way} than ${stated}`;
 }
 
@@ -82,7 +82,7 @@ export function sidedClause(answer: Answer): string {
   const way = question.direction;
   const claim =
     answer.groups.length < 2
-      ? `${nameAt(answer, 0)} ${way} than ${valued(given(value), answer.unit)}`
+      ? `${nameAt(answer, 0)} ${way} than ${statedValue(answer, answer.unit)}`
       : value === 0
         ? `${nameAt(answer, 0)} ${way} than ${nameAt(answer, 1)}`
         : claimOf(answer);
@@ -116,7 +116,7 @@ function unshownClause(answer: Answer, comparison: Comparison): string {
   if (question.direction !== 'either') return `; this does not show that ${claimOf(answer)}`;
   const { value } = choicesOf(question);
   const stated = valued(given(value), unit);
-  return `; this does not show ${groups.length < 2 ? `that it differs from ${stated}` : value === 0 ? 'a difference' : `that the difference is other than ${stated}`}`;
+  return `; this does not show ${groups.length < 2 ? `that it differs from ${statedValue(answer, unit)}` : value === 0 ? 'a difference' : `that the difference is other than ${stated}`}`;
 }
 
 /**
@@ -125,7 +125,7 @@ function unshownClause(answer: Answer, comparison: Comparison): string {
  */
 export function twoResults(answer: Answer, comparison: Comparison, kind: string, spread = ''): Text {
   const { question, unit, groups } = answer;
-  const { method, value } = choicesOf(question);
+  const { method } = choicesOf(question);
   const { level } = question;
   const effect = theEffect(comparison);
   const { estimate, interval } = effectPhrases(effect, unit, level);
@@ -140,6 +140,6 @@ export function twoResults(answer: Answer, comparison: Comparison, kind: string,
   const [a, b] = groups.map((g) => groupClause(g, unit, told));
   const seen = b
     ? text`${what} was ${['less', 'the same on average', 'greater'][sign + 1] ?? ''} in ${a ?? []} ${sign === 0 ? 'and' : 'than'} in ${b}`
-    : text`${what} of ${a ?? []} was ${['less than', 'equal to', 'greater than'][sign + 1] ?? ''} ${valued(given(value), unit)}`;
+    : text`${what} of ${a ?? []} was ${['less than', 'equal to', 'greater than'][sign + 1] ?? ''} ${statedValue(answer, unit)}`;
   return text`${seen}: ${kind} ${estimate}${spread}, ${sided}${interval}; ${tested}${testPhrase(test)}${sampled}${sizesClause(comparison, level)}${unshownClause(answer, comparison)}.${equivalenceClause(answer, comparison)}`;
 }

@@ -21,6 +21,7 @@ import {
   times,
   total,
 } from './term';
+import { wilsonInterval } from './intervals';
 import { tailOf } from './tail';
 
 const one = constant(1);
@@ -41,23 +42,7 @@ export function oneProportionWorking(
   const se = w.let('standard error under the value', 'SE_0', root(over(times(p0, minus(one, p0)), n)));
   const z = w.let('test statistic', 'z', over(minus(share, p0), se));
   tailOf(w, 'Z', z, normal, direction);
-  const c = w.look('critical value', 'z^*', 'z_{1-\\alpha/2}', normal.upperQuantile((1 - level) / 2));
-  const centre = w.let(
-    'Wilson’s centre',
-    'm',
-    over(plus(share, over(squared(c), times(two, n))), plus(one, over(squared(c), n))),
-  );
-  const reach = w.let(
-    'Wilson’s reach',
-    'h',
-    over(
-      times(c, root(plus(over(times(share, minus(one, share)), n), over(squared(c), times(constant(4), squared(n)))))),
-      plus(one, over(squared(c), n)),
-    ),
-  );
-  w.let('lower end', '\\text{low}', minus(centre, reach));
-  w.let('upper end', '\\text{high}', plus(centre, reach));
-  return w.steps;
+  return wilsonInterval(w, share, n, level);
 }
 
 /** Two proportions: z with the pooled proportion, risk ratio and odds ratio. */

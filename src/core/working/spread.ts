@@ -3,6 +3,7 @@ import { chiSquare } from '../distributions/chi-square';
 import { fisherF } from '../distributions/f';
 import { pitmanMorgan } from '../procedures/pitman-morgan';
 import type { SampleSummary } from '../procedures/sample-summary';
+import { sdInterval } from './intervals';
 import {
   type Step,
   Working,
@@ -32,12 +33,7 @@ export function spreadOfOneWorking(sd: number, size: number, statedSd: number, l
   const above = w.look('upper tail', 'p_>', 'P(\\chi^2_\\nu \\ge X^2)', reference.upper(chi2.value));
   const below = w.look('lower tail', 'p_<', 'P(\\chi^2_\\nu \\le X^2)', reference.lower(chi2.value));
   w.look('two-sided p', 'p', '2\\min(p_>, p_<)', Math.min(1, 2 * Math.min(above.value, below.value)));
-  const tail = (1 - level) / 2;
-  const high = w.look('upper critical value', 'c_U', '\\chi^2_{\\nu,\\,1-\\alpha/2}', reference.upperQuantile(tail));
-  const low = w.look('lower critical value', 'c_L', '\\chi^2_{\\nu,\\,\\alpha/2}', reference.quantile(tail));
-  w.let('lower end of the SD', '\\text{low}', times(s, root(over(df, high))));
-  w.let('upper end of the SD', '\\text{high}', times(s, root(over(df, low))));
-  return w.steps;
+  return sdInterval(w, s, df, level);
 }
 
 /** Two SDs by the ratio of their variances. Source: Fisher (1924). */

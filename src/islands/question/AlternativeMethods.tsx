@@ -27,6 +27,7 @@ export function AlternativeMethods({ question, table, onChange }: Props) {
   );
   const decimals = tellingDecimals(tops.map((top) => top ?? { estimate: 0 }));
   const { testsAlone: factors, follows } = factsOf(question);
+  const estimate = question.design === 'estimate';
   return (
     <section aria-label="Other methods" ref={place}>
       <h3 className="prose-serif mb-1 text-[17px]">Under other methods</h3>
@@ -35,10 +36,10 @@ export function AlternativeMethods({ question, table, onChange }: Props) {
         <thead>
           <tr>
             <th scope="col">method</th>
-            {!factors && <th scope="col">effect</th>}
+            {!factors && <th scope="col">{estimate ? 'estimate' : 'effect'}</th>}
             {!factors && <th scope="col">interval</th>}
-            <th scope="col">{factors ? 'tests' : 'test'}</th>
-            {!factors && (
+            {!estimate && <th scope="col">{factors ? 'tests' : 'test'}</th>}
+            {!factors && !estimate && (
               <th scope="col">
                 <i>p</i>
               </th>
@@ -93,18 +94,22 @@ export function AlternativeMethods({ question, table, onChange }: Props) {
                     <>
                       <td title={top?.name}>{said?.estimate}</td>
                       <td>{said?.interval.replace(/^.* CI /, '').replace(/ \(.*\)$/, '')}</td>
-                      <td>
-                        {test?.symbol ? (
-                          <RichText text={statisticPhrase(test)} />
-                        ) : other.about !== 'value' ? (
-                          'exact'
-                        ) : (
-                          'permutation'
-                        )}
-                      </td>
-                      <td>
-                        <FullP p={comparison.p} />
-                      </td>
+                      {test && (
+                        <td>
+                          {test.symbol ? (
+                            <RichText text={statisticPhrase(test)} />
+                          ) : other.about !== 'value' ? (
+                            'exact'
+                          ) : (
+                            'permutation'
+                          )}
+                        </td>
+                      )}
+                      {comparison.p !== undefined && (
+                        <td>
+                          <FullP p={comparison.p} />
+                        </td>
+                      )}
                     </>
                   )
                 ) : (

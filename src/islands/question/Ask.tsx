@@ -1,7 +1,6 @@
 import { Fragment, type ReactNode } from 'react';
 import { analysisOf } from '../../core/analyses/registry';
 import { attempt } from '../../core/numeric/domain-error';
-import { choicesOf } from '../../core/question/choices';
 import { measureOf, namesOf } from '../../core/question/naming';
 import { groupChoices } from '../../core/question/asking';
 import { newGroups, withGroup } from '../../core/question/known-groups';
@@ -20,8 +19,11 @@ import { StatedSpread } from './StatedSpread';
 
 /** The value one group is held against: of its readings, of their spread, or a share. */
 function ValuePart({ question, unit, onChange }: AskProps) {
-  const { value } = choicesOf(question);
-  const set = (next: number) => onChange({ ...question, value: next });
+  const { value } = question;
+  const set = (next: number | undefined) => {
+    const { value: _, ...rest } = question;
+    onChange(next === undefined ? rest : { ...rest, value: next });
+  };
   if (question.about === 'spread') return <StatedSpread sd={value} unit={unit} onChange={set} />;
   if (question.about === 'share')
     return (
@@ -29,14 +31,15 @@ function ValuePart({ question, unit, onChange }: AskProps) {
         label="Stated share"
         value={value}
         unit={null}
+        placeholder="a share"
         refuse={(x) => (x > 0 && x < 1 ? undefined : 'A share lies between 0 and 1, 0.4 for 40 %')}
-        onChange={(x) => set(x ?? 0.5)}
+        onChange={set}
       />
     );
   return (
     <>
-      <NumberPart label="Fixed value" value={value} unit={unit} onChange={(x) => set(x ?? 0)} />
-      {unit && ` ${unit}`}
+      <NumberPart label="Fixed value" value={value} unit={unit} placeholder="a value" onChange={set} />
+      {unit && value !== undefined && ` ${unit}`}
     </>
   );
 }

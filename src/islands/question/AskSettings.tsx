@@ -26,6 +26,8 @@ const sphericityWords: Record<Choices['sphericity'], string> = {
 const among = <T extends string>(ids: readonly T[], words: Readonly<Record<T, string>>): Partial<Record<T, string>> =>
   Object.fromEntries(ids.map((id) => [id, words[id]])) as Partial<Record<T, string>>;
 
+const askedWords: Partial<Record<string, string>> = { 'Asked of': 'asked of', 'What is estimated': 'estimating' };
+
 /** Which way two are set against each other, and by what. */
 function OrderSetting({
   question,
@@ -141,7 +143,7 @@ export function AskSettings(
       )}
       {of.options.length > 1 && (
         <>
-          ; {of.label === 'Asked of' ? 'asked of' : 'compared by'} <ControlPart control={of} onChange={onChange} />
+          ; {askedWords[of.label] ?? 'compared by'} <ControlPart control={of} onChange={onChange} />
         </>
       )}
       {facts.statistics && choices.method === 'shuffle' && (

@@ -3,7 +3,7 @@ import { layout } from '../../charts/layout';
 import type { Answer } from '../../core/answer/answer';
 import type { Question } from '../../core/question/question';
 import { curveScene } from '../../core/scenes/curve';
-import { decisionOf } from '../../core/telling/decision';
+import { decisionOf, pOf } from '../../core/telling/decision';
 
 interface Props {
   question: Question;
@@ -15,7 +15,8 @@ interface Props {
 export default function DirectionNote({ question, shown, onChange }: Props) {
   const comparison = shown?.comparison.ok ? shown.comparison.value : undefined;
   const [reference] = comparison?.reference ?? [];
-  const decision = reference && comparison ? decisionOf(reference, comparison.p, question.level) : undefined;
+  const decision =
+    reference && comparison ? decisionOf(reference, pOf(comparison, reference), question.level) : undefined;
   const scene = reference && decision ? curveScene(reference, decision.critical, 216) : undefined;
   return (
     <section className="note" aria-label="One-sided">

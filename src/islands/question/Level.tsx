@@ -1,8 +1,7 @@
 import { useState } from 'react';
+import { usualLevels } from '../../core/question/usual-levels';
 import { percent } from '../../core/words/numbers';
 import { NumberField } from '../shared/NumberField';
-
-const usualLevels = [0.8, 0.9, 0.95, 0.99];
 
 /** The confidence level: the usual ones by name, any other typed. */
 export function Level({ level, onChange }: { level: number; onChange: (level: number) => void }) {

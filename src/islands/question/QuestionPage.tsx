@@ -104,7 +104,7 @@ function Page({ study, asked, readings }: { study: string; asked: Asked; reading
   const manyMeasures =
     table.shape === 'rows' &&
     question.about === 'value' &&
-    kindOf[question.design] !== 'factors' &&
+    !['factors', 'estimate'].includes(kindOf[question.design]) &&
     (columnsOf(table, 'measure').length > 1 || rangesOver(table, question).length > 0);
 
   return (

@@ -2,6 +2,7 @@ import { lazy, useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Comparison } from '../../core/answer/comparison';
 import { chancesOf } from '../../core/answering/chance';
+import { isLight } from '../../core/answering/weight';
 import { choicesOf } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
@@ -26,7 +27,7 @@ function Opened({
   what,
   initially = false,
   ...rest
-}: Props & { title: string; what: 'hypotheses' | 'decision' | 'working' | 'chance'; initially?: boolean }) {
+}: Props & { title: string; what: 'levels' | 'hypotheses' | 'decision' | 'working' | 'chance'; initially?: boolean }) {
   const [open, setOpen] = useState(initially);
   return (
     <details open={initially} onToggle={(e) => setOpen(e.currentTarget.open)} className="border-t border-line py-1">
@@ -49,7 +50,7 @@ function Opened({
 /** How the answer comes about: hypotheses, the reference distribution with the decision, the working with its numbers. */
 export const UnderstandPart = (props: Props) => (
   <div>
-    <Opened title="The hypotheses" what="hypotheses" {...props} />
+    {props.comparison.p !== undefined && <Opened title="The hypotheses" what="hypotheses" {...props} />}
     {(props.comparison.reference ?? []).length > 0 && (
       <Opened title="The reference distribution and the decision" what="decision" {...props} />
     )}
@@ -60,6 +61,9 @@ export const UnderstandPart = (props: Props) => (
         initially={choicesOf(props.answer.question).method === 'shuffle'}
         {...props}
       />
+    )}
+    {props.comparison.effect?.interval && isLight(props.answer.question, props.table) && (
+      <Opened title="The interval at other levels" what="levels" {...props} />
     )}
     <Opened title="The working" what="working" {...props} />
   </div>

@@ -4,9 +4,13 @@ import { DrawingView } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
 import type { Answer } from '../../core/answer/answer';
 import type { Comparison, Reference } from '../../core/answer/comparison';
+import { factsOf } from '../../core/analyses/kinds';
+import { atLevels } from '../../core/answering/at-levels';
 import { workingOf } from '../../core/answering/working-of';
 import { named } from '../../core/distributions/named';
 import type { Table } from '../../core/readings/table';
+import { choicesOf } from '../../core/question/choices';
+import { levelsScene } from '../../core/scenes/levels-picture';
 import { curveScene } from '../../core/scenes/curve';
 import { isLight } from '../../core/answering/weight';
 import { decisionOf, pOf } from '../../core/telling/decision';
@@ -72,7 +76,7 @@ function Curve({ reference, p, level, width }: { reference: Reference; p: number
 }
 
 interface Props {
-  what: 'hypotheses' | 'decision' | 'working';
+  what: 'hypotheses' | 'decision' | 'levels' | 'working';
   answer: Answer;
   comparison: Comparison;
   table: Table;
@@ -106,12 +110,15 @@ function Directions({ answer: { question }, table }: Pick<Props, 'answer' | 'tab
 }
 
 function Hypotheses({ answer, table }: Pick<Props, 'answer' | 'table'>) {
-  const { none, some } = hypotheses(answer);
+  const stated = hypotheses(answer);
   const equivalence = equivalenceHypotheses(answer);
   return (
     <>
       <ul className="space-y-2" data-testid="hypotheses">
-        {[none, some, ...(equivalence ? [equivalence.none, equivalence.some] : [])].map((h) => (
+        {[
+          ...(stated ? [stated.none, stated.some] : []),
+          ...(equivalence ? [equivalence.none, equivalence.some] : []),
+        ].map((h) => (
           <li key={h.tex}>
             <Tex tex={h.tex} /> <span className="prose-serif ml-3 text-[15px] text-muted">{h.words}</span>
           </li>
@@ -192,9 +199,25 @@ function WorkingPart({ answer, table, chosen }: Pick<Props, 'answer' | 'table' |
   );
 }
 
+/** The interval at the usual levels, one below the other: how it widens. */
+function LevelsPart({ answer, comparison, table }: Pick<Props, 'answer' | 'comparison' | 'table'>) {
+  const { question, unit } = answer;
+  const found = useMemo(() => atLevels(question, table), [question, table]);
+  const { differences, effectsAre } = factsOf(question);
+  const none =
+    comparison.p === undefined ? undefined : (found[0]?.effect.none ?? (differences ? choicesOf(question).value : 0));
+  const inUnit = effectsAre === 'difference of shares' ? '' : unit;
+  return (
+    <div data-testid="levels">
+      <DrawingView drawing={layout(levelsScene(found, question.level, inUnit, 640, none))} />
+    </div>
+  );
+}
+
 /** One of the parts behind the answer. */
 export default function Understood({ what, ...rest }: Props) {
   if (what === 'hypotheses') return <Hypotheses {...rest} />;
   if (what === 'decision') return <DecisionPart {...rest} />;
+  if (what === 'levels') return <LevelsPart {...rest} />;
   return <WorkingPart {...rest} />;
 }

@@ -30,7 +30,7 @@ function askedOnce(body: Uint8Array): Response {
   const found = answer(asked.question, table);
   if (!found.ok) return problem(422, 'Not possible', found.reason);
   const { comparison, question, spreadBy } = found.value;
-  const { none, some } = hypotheses(found.value);
+  const stated = hypotheses(found.value);
   const checks = checksOf(found.value);
   return json({
     version: answerVersion,
@@ -42,8 +42,7 @@ function askedOnce(body: Uint8Array): Response {
       method: methodName(question),
       reason: methodReason(question, spreadBy),
       alsoReasonable: methodElse(question),
-      hypothesisOfNoEffect: none.words,
-      hypothesisAgainst: some.words,
+      ...(stated ? { hypothesisOfNoEffect: stated.none.words, hypothesisAgainst: stated.some.words } : {}),
       checks: Object.fromEntries(checks.map((c) => [checkNames[c.about], checkSentence(c, found.value)])),
       methods: plain(methodsSentence(found.value)),
       ...(comparison.ok

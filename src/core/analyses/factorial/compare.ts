@@ -12,7 +12,14 @@ import { choicesOf } from '../../question/choices';
 import type { Question } from '../../question/question';
 import { type Factors, byCell, factorsOf } from '../../readings/factors';
 import type { Table } from '../../readings/table';
-import type { CellMean, Comparison, Effect, FollowUpPart, SourceLine, TwoWayCells } from '../../answer/comparison';
+import type {
+  CellMean,
+  Comparison,
+  FollowUpPart,
+  JudgedEffect,
+  SourceLine,
+  TwoWayCells,
+} from '../../answer/comparison';
 import { type Raw, type RawPart, isAdjustment, judgedByP, mostComparisons } from '../../answer/follow-up';
 
 /** More levels than this make a table nobody reads, and a subject column is then often taken for a factor. */
@@ -107,7 +114,7 @@ function levelComparisons(question: Question, factors: Factors, table: TwoWayAno
         ...where,
         simultaneous: true,
         critical: { symbol: 'q', value: criticalQ },
-        effects: pairs.map(({ a, b, ...pair }): Effect => {
+        effects: pairs.map(({ a, b, ...pair }): JudgedEffect => {
           const found = judgedByRange({ a: 0, b: 1, df, ...pair }, k, criticalQ);
           return {
             ...named({ a, b }),

@@ -11,13 +11,18 @@ import { choicesOf } from '../../question/choices';
 import type { Question } from '../../question/question';
 import { leastOfSigns, unattainable } from '../../answer/attainable';
 import type { Comparison } from '../../answer/comparison';
+import { statedOf } from '../../answer/stated';
 import { rankReference } from '../../answer/rank-reference';
 import { type GroupPart, demandReadings, summaryOf, valuesOf } from '../../answer/group-part';
 import { normalReference } from '../../answer/references';
 
 /** One group against a fixed value: its mean less the value, in the readings' units. */
 export function compare(question: Question, group: GroupPart, brief = false): Comparison {
-  const { value, method } = choicesOf(question);
+  const { method } = choicesOf(question);
+  const value = statedOf(
+    question,
+    `Type the value that ${group.name} is compared with, or ask for its mean on its own.`,
+  );
   const { direction, level } = question;
   const name = `${group.name} minus ${value}`;
   if (method === 'ranks') {

@@ -8,14 +8,14 @@ import {
   measureOf,
   measurePart,
   nameAt,
+  statedValue,
   takenClause,
   withCentre,
 } from '../../words/measured';
 import { byRanks } from '../../words/method-reasons';
-import { given } from '../../words/numbers';
 import { contribution } from '../../words/phrases';
 import { asked, part } from '../../words/segments';
-import { sentenceCase, unitAfter, valued } from '../../words/sentences';
+import { sentenceCase, valued } from '../../words/sentences';
 import { text } from '../../words/text';
 import { equivalenceMethod, headlineOf, sidedClause, theEffect, toldEffect, twoResults } from '../../words/two';
 import type { Words } from '../words';
@@ -31,14 +31,14 @@ function testWords({ question, unit }: Answer): string {
 export const words: Words = {
   sentence: (named) => {
     const { question, unit } = named;
-    const value = part('value', valued(given(choicesOf(question).value), unit));
+    const value = part('value', statedValue(named, unit, 'a value'));
     const [measure, group] = [measurePart(named), groupPart('a', named)];
     const way = question.direction;
     return way === 'either'
       ? asked`Does ${measure} of ${group} ${part('direction', 'differ')} ${part('compares', 'from')} ${value}, ${eachCounts(named, 'reading')}`
       : asked`Is ${measure} of ${group} ${part('direction', way)} ${part('compares', 'than')} ${value}, ${eachCounts(named, 'reading')}`;
   },
-  short: (named) => `${nameAt(named, 0)} · ${given(choicesOf(named.question).value)}${unitAfter(named.unit)}`,
+  short: (named) => `${nameAt(named, 0)} · ${statedValue(named, named.unit)}`,
   methodName: (question) =>
     ({ ranks: 'Wilcoxon signed-rank test', z: 'One-sample z-test', means: 'One-sample t-test' })[
       choicesOf(question).method as 'means'
@@ -55,9 +55,9 @@ export const words: Words = {
       ? 'The t-test, if the mean is what you want to know.'
       : 'The signed-rank test, if readings are few and lopsided.',
   headline: (answer, comparison) => {
-    const { value, method } = choicesOf(answer.question);
+    const { method } = choicesOf(answer.question);
     const first = nameAt(answer, 0);
-    const stated = `${given(value)}${unitAfter(answer.unit)}`;
+    const stated = statedValue(answer, answer.unit);
     const { size, sign } = toldEffect(theEffect(comparison), answer.unit);
     const side = sign > 0 ? 'above' : 'below';
     const mean = withCentre('mean', bareMeasure(answer));
@@ -71,26 +71,26 @@ export const words: Words = {
   },
   hypotheses: (answer) => {
     const { question, unit } = answer;
-    const { value, method } = choicesOf(question);
+    const { method } = choicesOf(question);
     const ranks = method === 'ranks';
     const mu = parameterOf(ranks ? '\\theta' : '\\mu', nameAt(answer, 0));
     const what = ranks ? `the typical ${bareMeasure(answer)}` : `mean ${bareMeasure(answer)}`;
-    const stated = valued(given(value), unit);
+    const stated = statedValue(answer, unit);
     const way = question.direction;
     return {
       none: {
-        tex: `H_0\\colon ${mu} = ${value}`,
+        tex: `H_0\\colon ${mu} = ${question.value ?? '\\ldots'}`,
         words: `${sentenceCase(what)} of ${nameAt(answer, 0)} is ${stated}.`,
       },
       some: {
-        tex: `H_1\\colon ${mu} ${against[way]} ${value}`,
+        tex: `H_1\\colon ${mu} ${against[way]} ${question.value ?? '\\ldots'}`,
         words: `It is ${way === 'either' ? 'another' : `${way} than ${stated}`}.`,
       },
     };
   },
   equivalenceOf: (answer) => `${parameterOf('\\mu', nameAt(answer, 0))} - \\mu_0`,
   methods: (answer) => {
-    const stated = valued(given(choicesOf(answer.question).value), answer.unit);
+    const stated = statedValue(answer, answer.unit);
     return text`${sentenceCase(measureOf(answer))} of ${nameAt(answer, 0)} was compared with ${stated} by ${testWords(answer)}, ${contribution(answer)}. ${sidedClause(answer)}.${equivalenceMethod(answer)}${takenClause(answer)}`;
   },
   results: (answer, comparison) =>

@@ -11,7 +11,8 @@ import type { Worked, WorkingPart } from '../analysis';
 export function working({ answer, comparison }: Worked): WorkingPart[] {
   const { question, groups } = answer;
   const { level, direction, knownSd } = question;
-  const { method, value } = choicesOf(question);
+  const { method } = choicesOf(question);
+  const value = there(question.value, 'The value');
   const group = there(groups[0], 'The group');
   if (method === 'ranks')
     return worked('Signed ranks', () => signedRankWorking(differencesAsTyped(valuesOf(group), value), direction));

@@ -62,7 +62,7 @@ export const what = (of: Named): string => of.measure || 'the readings';
 export const sdOf = ({ summary }: GroupPart, unit: string): string =>
   summary ? `${significant(Math.sqrt(summary.variance), 3)}${unitAfter(unit)}` : 'not known';
 
-const measured = (of: Named) => ({ ...measurePart(of), said: withUnit(what(of), of.unit) });
+export const measured = (of: Named) => ({ ...measurePart(of), said: withUnit(what(of), of.unit) });
 
 /** "Does the spread of blade length (mm) differ between A and B": of two groups or of pairs. */
 export function twoSentence(of: Named, noun: 'reading' | 'subject'): Segment[] {

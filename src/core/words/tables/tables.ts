@@ -22,10 +22,15 @@ export function resultTables(answer: Answer): ResultTable[] {
   if (!ofReadings) {
     if (counts && question.about === 'table') tables.push(countTable(answer, counts));
     if (effect) tables.push(effectTable(answer, comparison, [effect, ...also]));
-    tables.push(testTable(answer, comparison));
+    if (comparison.tests.length > 0) tables.push(testTable(answer, comparison));
   }
   if (ofReadings && table) tables.push(sourceTable(table, comparison.pooledSd));
-  if (ofReadings && effect) tables.push(differenceTable(answer, comparison, effect));
+  if (ofReadings && effect)
+    tables.push(
+      comparison.p === undefined
+        ? effectTable(answer, comparison, [effect])
+        : differenceTable(answer, comparison, effect, comparison.p),
+    );
   if (follow?.ok) tables.push(comparisonTable(answer, follow.value));
   if (ofReadings && !effect && !table) tables.push(testTable(answer, comparison));
   return tables;

@@ -51,7 +51,7 @@ function boundNote({ question, unit }: Answer, { bounds }: Comparison, decimals:
 }
 
 /** The one difference asked about, with its test. */
-export function differenceTable(answer: Answer, comparison: Comparison, effect: Effect): ResultTable {
+export function differenceTable(answer: Answer, comparison: Comparison, effect: Effect, p: number): ResultTable {
   const { question, unit, groups } = answer;
   const decimals = tableDecimals(effect);
   const [test] = comparison.tests;
@@ -63,7 +63,7 @@ export function differenceTable(answer: Answer, comparison: Comparison, effect: 
     [column(`${percent(question.level)} CI`), interval(effect.interval, decimals)],
     ...(test?.symbol ? [[column(symbol(test.symbol)), statistic(test.value)] as [Column, Cell]] : []),
     ...(test && test.df.length > 0 ? [[column('df'), degrees(test)] as [Column, Cell]] : []),
-    [column(text`${symbol('p')}, ${way}`), pOf({ ...test, p: comparison.p })],
+    [column(text`${symbol('p')}, ${way}`), pOf({ ...test, p })],
   ];
   return {
     kind: 'difference',
@@ -118,15 +118,25 @@ export function sourceTable(lines: readonly SourceLine[], pooledSd: number | und
 
 /** The effect asked for, and the same by other measures or intervals. */
 export function effectTable({ question }: Answer, comparison: Comparison, effects: readonly Effect[]): ResultTable {
+  const tested = comparison.p !== undefined;
   return {
     kind: 'effects',
-    title: 'Effects',
-    columns: [column('effect'), column('estimate'), column(`${percent(question.level)} CI`), p],
+    title: tested ? 'Effects' : 'Estimate',
+    columns: [
+      column(tested ? 'effect' : 'of'),
+      column('estimate'),
+      column(`${percent(question.level)} CI`),
+      ...(tested ? [p] : []),
+    ],
     rows: effects.map((e, i) => {
       const decimals = Math.min(6, tableDecimals(e));
       return {
         head: [e.name],
-        cells: [number(e.estimate, decimals), interval(e.interval, decimals), i === 0 ? pCell(comparison.p) : empty],
+        cells: [
+          number(e.estimate, decimals),
+          interval(e.interval, decimals),
+          ...(tested ? [i === 0 && comparison.p !== undefined ? pCell(comparison.p) : empty] : []),
+        ],
         ...(i === 0 ? { weight: 'main' as const } : {}),
       };
     }),

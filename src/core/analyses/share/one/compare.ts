@@ -5,12 +5,17 @@ import type { Question } from '../../../question/question';
 import { leastOfShare, unattainable } from '../../../answer/attainable';
 import type { Comparison, Effect } from '../../../answer/comparison';
 import { type GroupPart } from '../../../answer/group-part';
+import { statedOf } from '../../../answer/stated';
 import { normalReference } from '../../../answer/references';
 import { intervalNames, shareOf } from '../../../answer/shares';
 
 /** The share found in one group, against a stated one. */
 export function compare(question: Question, group: GroupPart): Comparison {
-  const { value, method, shareInterval } = choicesOf(question);
+  const { method, shareInterval } = choicesOf(question);
+  const value = statedOf(
+    question,
+    `Type the share that ${group.name} is compared with, 0.4 for 40 %, or ask for its share on its own.`,
+  );
   const { level, direction } = question;
   const share = shareOf(group);
   demand(

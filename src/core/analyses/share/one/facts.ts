@@ -5,5 +5,4 @@ export const facts: Facts = {
   effectsAre: 'difference of shares',
   namesTest: true,
   methods: ['score', 'exact'],
-  value: 0.5,
 };

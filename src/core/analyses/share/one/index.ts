@@ -4,7 +4,6 @@ import { shareParts } from '../../../answer/shares';
 import { worked } from '../../../answer/worked';
 import { demand } from '../../../numeric/domain-error';
 import { there } from '../../../numeric/there';
-import { choicesOf } from '../../../question/choices';
 import type { Question } from '../../../question/question';
 import type { CountTable } from '../../../readings/counts';
 import type { GroupPart } from '../../../answer/group-part';
@@ -40,9 +39,9 @@ export const analysis: OfCounts = {
   },
   checked: () => [],
   checks: (answer) => {
-    const { value } = choicesOf(answer.question);
+    const { value } = answer.question;
     const [group] = answer.groups;
-    return countChecks(answer, group && [[group.n * value, group.n * (1 - value)]]);
+    return countChecks(answer, group && value !== undefined ? [[group.n * value, group.n * (1 - value)]] : undefined);
   },
   working: ({ answer: { question, groups }, comparison }) => {
     const { level, direction } = question;
@@ -52,7 +51,7 @@ export const analysis: OfCounts = {
       ending(
         question,
         comparison,
-        oneProportionWorking(successes, group.n, choicesOf(question).value, level, direction),
+        oneProportionWorking(successes, group.n, there(question.value, 'The share'), level, direction),
         tails[direction],
       ),
     );

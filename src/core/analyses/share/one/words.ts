@@ -1,7 +1,6 @@
-import { choicesOf } from '../../../question/choices';
 import { countOf } from '../../../words/counts';
 import { against, parameterOf } from '../../../words/hypothesis';
-import { directionClause, eachCounts, groupPart, nameAt, shortGroups } from '../../../words/measured';
+import { directionClause, eachCounts, groupPart, nameAt, shortGroups, statedValue } from '../../../words/measured';
 import { atAlpha } from '../../../words/numbers';
 import { effectPhrases, testPhrase } from '../../../words/phrases';
 import { asked, part } from '../../../words/segments';
@@ -34,12 +33,12 @@ const names: Names = {
 export const words: Words = {
   sentence: (of) => {
     const { question } = of;
-    const value = part('value', String(choicesOf(question).value));
+    const value = part('value', statedValue(of, '', 'a share'));
     const way = question.direction;
     const [direction, than] = way === 'either' ? ['different', 'from'] : [way, 'than'];
     return asked`Is the share of ${foundPart(of)} in ${groupPart('a', of)} ${part('direction', direction)} ${part('compares', than)} ${value}, ${eachCounts(of, 'one')}`;
   },
-  short: (of) => `${of.measure || 'those found'}: ${shortGroups(of)} · ${choicesOf(of.question).value}`,
+  short: (of) => `${of.measure || 'those found'}: ${shortGroups(of)} · ${statedValue(of, '')}`,
   methodName: (question) => named(names, question)[0],
   methodReason: (question) =>
     isExact(question)
@@ -48,13 +47,13 @@ export const words: Words = {
   methodElse: elseOf,
   headline: (answer, comparison) => {
     const { question } = answer;
-    const { value } = choicesOf(question);
+    const value = statedValue(answer, '');
     const group = there(answer.groups[0], 'The group counted');
     const verdict = verdictOn({
       settled: passes(comparison.p, question.level),
       direction: question.direction,
       seen: 'counts',
-      none: String(value),
+      none: value,
       shown: 'that it is the share',
       claim: `it is ${question.direction} than ${value}`,
     });
@@ -62,7 +61,7 @@ export const words: Words = {
   },
   hypotheses: (answer) => {
     const { direction } = answer.question;
-    const { value } = choicesOf(answer.question);
+    const value = statedValue(answer, '');
     const pi = parameterOf('\\pi', nameAt(answer, 0));
     return {
       none: {
@@ -78,7 +77,7 @@ export const words: Words = {
   methods: (answer) =>
     methodsOf(
       answer,
-      `in ${nameAt(answer, 0)} was compared with ${choicesOf(answer.question).value}`,
+      `in ${nameAt(answer, 0)} was compared with ${statedValue(answer, '')}`,
       names,
       directionClause(answer),
       `${sharesGiven(answer.question)}.`,
@@ -87,7 +86,7 @@ export const words: Words = {
     const { question, groups } = answer;
     const { estimate, interval } = effectPhrases(theEffect(comparison), '', question.level);
     const test = there(comparison.tests[0], 'The test');
-    return text`${shareOf(answer)} was ${joined(groups.map(shareClause), ', ')}: ${estimate}, ${interval}; against ${choicesOf(question).value}, ${testPhrase(test)}.`;
+    return text`${shareOf(answer)} was ${joined(groups.map(shareClause), ', ')}: ${estimate}, ${interval}; against ${statedValue(answer, '')}, ${testPhrase(test)}.`;
   },
   legend: legendOf(names),
 };

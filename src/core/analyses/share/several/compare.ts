@@ -3,7 +3,7 @@ import { independence } from '../../../procedures/independence';
 import { twoProportions } from '../../../procedures/two-proportions';
 import { choicesOf } from '../../../question/choices';
 import type { Question } from '../../../question/question';
-import type { Comparison, Effect } from '../../../answer/comparison';
+import type { Comparison, JudgedEffect } from '../../../answer/comparison';
 import { testOfTable } from '../../../answer/table-test';
 import { adjusted, pairsOf } from '../../../answer/follow-up';
 import { type GroupPart } from '../../../answer/group-part';
@@ -25,7 +25,7 @@ export function compare(question: Question, parts: readonly GroupPart[]): Compar
   const found = independence(observed);
   const tested = testOfTable(question, observed, found);
   const pairs = pairsOf(parts);
-  const differences = pairs.map(([a, b]): Effect => {
+  const differences = pairs.map(([a, b]): JudgedEffect => {
     const two = twoProportions(shareOf(a), shareOf(b), level);
     return {
       name: subtracted(a, b),

@@ -1,14 +1,14 @@
 import { demand } from '../../../numeric/domain-error';
 import { spreadOfOne } from '../../../procedures/spread-of-one';
-import { choicesOf } from '../../../question/choices';
 import type { Question } from '../../../question/question';
 import type { Comparison } from '../../../answer/comparison';
+import { statedOf } from '../../../answer/stated';
 import { chiSquareReference } from '../../../answer/references';
 import { type GroupPart, summaryOf } from '../../../answer/group-part';
 
 /** The spread of one group, against a stated SD. */
 export function compare(question: Question, group: GroupPart): Comparison {
-  const { value } = choicesOf(question);
+  const value = statedOf(question, `Type the SD that ${group.name} is compared with, or ask for its SD on its own.`);
   const { level, direction } = question;
   const { n, variance } = summaryOf(group);
   demand(value > 0, `A standard deviation is above 0, and is here held against ${value}: type the one stated.`);

@@ -5,5 +5,4 @@ export const facts: Facts = {
   samples: 'readings',
   namesTest: true,
   methods: ['chi-square'],
-  value: 1,
 };

@@ -2,7 +2,6 @@ import { onePart } from '../../../answer/group-part';
 import { groupValues, independentChecks } from '../../../answer/readings-checks';
 import { worked } from '../../../answer/worked';
 import { there } from '../../../numeric/there';
-import { choicesOf } from '../../../question/choices';
 import { spreadOfOneWorking } from '../../../working/spread';
 import { spreadLook } from '../../../scenes/groups-look';
 import type { OfReadings } from '../../analysis';
@@ -22,7 +21,7 @@ export const analysis: OfReadings = {
   working: ({ answer: { question, groups } }) => {
     const { n, variance } = there(groups[0]?.summary, 'The summary');
     return worked('The spread and its test', () =>
-      spreadOfOneWorking(Math.sqrt(variance), n, choicesOf(question).value, question.level),
+      spreadOfOneWorking(Math.sqrt(variance), n, there(question.value, 'The SD stated'), question.level),
     );
   },
 };

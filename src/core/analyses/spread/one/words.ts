@@ -1,20 +1,18 @@
 import { passes } from '../../../procedures/interval';
 import { there } from '../../../numeric/there';
-import { choicesOf } from '../../../question/choices';
 import type { Named } from '../../../question/naming';
 import { against, parameterOf } from '../../../words/hypothesis';
-import { directionClause, eachCounts, groupPart, nameAt } from '../../../words/measured';
+import { directionClause, eachCounts, groupPart, nameAt, statedValue } from '../../../words/measured';
 import { atAlpha } from '../../../words/numbers';
 import { contribution } from '../../../words/phrases';
 import { asked, part } from '../../../words/segments';
-import { sentenceCase, valued } from '../../../words/sentences';
+import { sentenceCase } from '../../../words/sentences';
 import { text } from '../../../words/text';
 import { verdictOn } from '../../../words/verdict';
 import type { Words } from '../../words';
 import { alike, effectResults, methodsOf, sdOf, short, spreadSentence, what } from '../words';
 
-const stated = ({ question, unit }: Pick<Named, 'question' | 'unit'>): string =>
-  valued(String(choicesOf(question).value), unit);
+const stated = ({ question, unit }: Pick<Named, 'question' | 'unit'>): string => statedValue({ question }, unit);
 
 /** The spread of one group, against a stated SD. */
 export const words: Words = {
@@ -42,7 +40,7 @@ export const words: Words = {
   },
   hypotheses: (answer) => {
     const way = answer.question.direction;
-    const { value } = choicesOf(answer.question);
+    const value = answer.question.value ?? '\\ldots';
     const sigma = parameterOf('\\sigma', nameAt(answer, 0));
     return {
       none: { tex: `H_0\\colon ${sigma} = ${value}`, words: `The SD of ${nameAt(answer, 0)} is ${stated(answer)}.` },

@@ -1,0 +1,95 @@
+/** One estimate with its interval at several confidence levels, on one axis. */
+import type { AtLevel } from '../answer/at-level';
+import { leastOf, mostOf } from '../numeric/extremes';
+import { withUnit } from '../readings/table';
+import { between, effectDecimals, percent } from '../words/numbers';
+import { roomBelow } from './axis-title';
+import { divideLine } from './ladder';
+import type { Mark, Panel, Scene } from './scene';
+
+const [fontSize, rowHeight, top] = [13, 30, 26];
+const [forLevels, forIntervals] = [56, 150];
+
+/**
+ * @param chosen the level asked for: its interval stands out
+ * @param none where no effect lies, the divide line; undefined of an estimate
+ */
+export function levelsScene(
+  found: readonly AtLevel[],
+  chosen: number,
+  unit: string,
+  width: number,
+  none: number | undefined,
+): Scene {
+  const intervals = found.flatMap(({ effect }) => effect.interval ?? []);
+  const ends = [
+    ...intervals.flatMap(({ low, high }) => [low, high]).filter(Number.isFinite),
+    ...(none === undefined ? [] : [none]),
+    ...found.map(({ effect }) => effect.estimate),
+  ];
+  const log = found.some(({ effect }) => effect.ratio);
+  const [low, high] = [leastOf(ends), mostOf(ends)];
+  const room = (high - low || Math.abs(high) || 1) * 0.06;
+  const domain: [number, number] = log ? [low / 1.15, high * 1.15] : [low - room, high + room];
+  // One rule of decimals for all: enough for the narrowest.
+  const decimals = mostOf(found.map(({ effect }) => effectDecimals(effect)));
+  const rows = found.flatMap(({ level, effect }, i): Mark[] => {
+    const y = (i + 0.5) / found.length;
+    const own = level === chosen;
+    const { interval } = effect;
+    if (!interval) return [];
+    return [
+      { mark: 'text', x: -Infinity, y, dx: -12, dy: 4, anchor: 'end', text: percent(level), bold: own },
+      {
+        mark: 'text',
+        x: Infinity,
+        y,
+        dx: 12,
+        dy: 4,
+        text: between(interval, decimals),
+        bold: own,
+        ...(own ? {} : { ink: 'muted' as const }),
+      },
+      {
+        mark: 'rule',
+        x1: interval.low,
+        y1: y,
+        x2: interval.high,
+        y2: y,
+        ink: own ? 'ink' : 'muted',
+        weight: own ? 2.5 : 1.5,
+        caps: 9,
+        name: `interval-${percent(level)}`,
+      },
+      {
+        mark: 'dots',
+        points: [{ at: effect.estimate, title: `${percent(level)}: ${between(interval, decimals)}` }],
+        along: 'x',
+        centre: y,
+        room: 0,
+        ink: own ? 'ink' : 'muted',
+        shape: 0,
+        size: 9,
+      },
+    ];
+  });
+  const panel: Panel = {
+    left: forLevels,
+    top,
+    width: width - forLevels - forIntervals,
+    height: found.length * rowHeight,
+    x: { domain, log, drawn: true, ticks: 6, title: withUnit(found[0]?.effect.name ?? '', log ? '' : unit) },
+    y: { domain: [0, 1], drawn: false, down: true },
+    marks: [...(none === undefined ? [] : divideLine(domain, 'no difference', none, log)), ...rows],
+  };
+  return {
+    width,
+    height: top + panel.height + roomBelow([panel], fontSize),
+    fontSize,
+    lineWeight: 1,
+    panels: [panel],
+    alt: `${found[0]?.effect.name ?? 'The estimate'} with its interval at several confidence levels: ${found
+      .map(({ level, effect }) => `${percent(level)} ${effect.interval ? between(effect.interval, decimals) : ''}`)
+      .join('; ')}.`,
+  };
+}
