@@ -4,6 +4,7 @@ import { answer } from '../../src/core/answering/answer';
 import { pByDirection } from '../../src/core/telling/directions';
 import { headline } from '../../src/core/telling/headline';
 import { hypotheses } from '../../src/core/telling/hypotheses';
+import { questionSentence } from '../../src/core/telling/question';
 import { methodsSentence, resultsSentence } from '../../src/core/telling/report';
 import { kindsFor, asDesign } from '../../src/core/question/asking';
 import { firstQuestion } from '../../src/core/question/first';
@@ -181,5 +182,35 @@ describe('The interval of a median', () => {
     );
     expect(moved.interval).to.deep.equal({ low: 3 * at.interval.low + 7, high: 3 * at.interval.high + 7 });
     expect(() => medianInterval([], 0.95)).to.throw('no readings');
+  });
+});
+
+describe('A column that is both what was measured and its one group', () => {
+  const alone = columnTable([12, 15, 11, 19], {
+    measure: '',
+    columns: [{ ...emptyColumn('a', 'frond mass', 'g'), cells: ['12', '15', '11', '19'] }],
+  });
+  const told = (question: Question): string[] => {
+    const { given, comparison } = found(question, alone);
+    return [
+      questionSentence(given),
+      plain(headline(given, comparison).sentence),
+      plain(methodsSentence(given)),
+      plain(resultsSentence(given, comparison)),
+    ].map((s) => s.replace(/\s/g, ' '));
+  };
+
+  it('is named once, by an estimate and by a comparison with a value', () => {
+    const [asks, says, how, results] = told(questionOf('estimate', { a: 'a' }));
+    expect(asks).to.match(/^What is the mean of frond mass \(g\), with its interval,/);
+    expect(says).to.match(/^Mean frond mass was 14.3 g/);
+    expect(how).to.match(/^Mean frond mass was estimated with/);
+    expect(results).to.match(/^Mean frond mass was 14.3 g .*SD 3.6 g, n = 4\)\.$/);
+    const against = told(questionOf('one-sample', { a: 'a', value: 10 }));
+    expect(against[0]).to.match(/^Does frond mass \(g\) differ from 10 g,/);
+    expect(against[1]).to.match(/^Mean frond mass was 4.3 g above 10 g;/);
+    expect(against[3]).to.match(/^Frond mass \(mean 14.3 g, SD 3.6 g, n = 4\) was greater than 10 g:/);
+    for (const sentence of [...told(questionOf('estimate', { a: 'a', about: 'spread' })), ...against])
+      expect(sentence).not.to.match(/frond mass of frond mass/i);
   });
 });

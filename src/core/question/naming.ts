@@ -25,9 +25,15 @@ export interface Named {
   layout?: { a: { name: string }; b: { name: string } };
 }
 
-/** What a question says it measures: the table's own words where columns are groups, else the measure column's name. */
+/**
+ * What a question says it measures: the table's own words where columns are groups, or the name of a column that is the
+ * only one; else the measure column's name.
+ */
 export function measureOf(question: Question, table: Table): string {
-  if (columnsAreGroups(table)) return table.measure;
+  if (columnsAreGroups(table)) {
+    const [only, ...others] = table.measure === '' ? groupNames(table, question) : [];
+    return only && others.length === 0 ? only.name : table.measure;
+  }
   const { measure } = chosenColumns(withDerived(table), question);
   // A column of SDs is no measure: what they are SDs of, the table alone may say.
   const name = measure?.role === 'spread' ? table.measure : (measure?.name ?? table.measure);

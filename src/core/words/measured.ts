@@ -29,6 +29,14 @@ export const measurePart = (named: Named): Part => part('measure', withUnit(meas
 
 export const nameAt = ({ groups }: Pick<Named, 'groups'>, i: number): string => groups[i]?.name ?? '';
 export const groupPart = (which: 'a' | 'b', named: Named): Part => part(which, nameAt(named, which === 'a' ? 0 : 1));
+
+/** Whether one column alone is what was measured, and its one group as well: then it is named once. */
+export const isAlone = ({ groups, measure }: Pick<Named, 'groups' | 'measure'>): boolean =>
+  groups.length === 1 && measure !== '' && groups[0]?.name === measure;
+/** "blade length of Red lamp" */
+export const ofGroup = (what: string, named: Named): string =>
+  isAlone(named) ? what : `${what} of ${nameAt(named, 0)}`;
+
 export const groupsPart = ({ groups }: Named): Part => part('groups', listed(groups.map((g) => g.name)));
 
 /** The groups in a few words, for a list. */

@@ -7,7 +7,7 @@ import { choicesOf } from '../question/choices';
 import type { Named } from '../question/naming';
 import type { Question } from '../question/question';
 import { equivalenceClause } from './equivalence';
-import { groupClause, measureOf, nameAt, statedValue, takenClause } from './measured';
+import { groupClause, isAlone, measureOf, nameAt, statedValue, takenClause } from './measured';
 import { atAlpha, effectDecimals, fixed, given, percent, significant } from './numbers';
 import { effectPhrases, sizesClause, testPhrase } from './phrases';
 import { sentenceCase, unitAfter, valued } from './sentences';
@@ -137,9 +137,10 @@ export function twoResults(answer: Answer, comparison: Comparison, kind: string,
     ? ` (${percent(level)} CI of the sampled p ${significant(test.pInterval.low, 2)} to ${significant(test.pInterval.high, 2)})`
     : '';
   const what = sentenceCase(measureOf(answer));
-  const [a, b] = groups.map((g) => groupClause(g, unit, told));
+  const named = isAlone(answer) ? groups.map((g) => ({ ...g, name: what })) : groups;
+  const [a, b] = named.map((g) => groupClause(g, unit, told));
   const seen = b
     ? text`${what} was ${['less', 'the same on average', 'greater'][sign + 1] ?? ''} in ${a ?? []} ${sign === 0 ? 'and' : 'than'} in ${b}`
-    : text`${what} of ${a ?? []} was ${['less than', 'equal to', 'greater than'][sign + 1] ?? ''} ${statedValue(answer, unit)}`;
+    : text`${isAlone(answer) ? [] : `${what} of `}${a ?? []} was ${['less than', 'equal to', 'greater than'][sign + 1] ?? ''} ${statedValue(answer, unit)}`;
   return text`${seen}: ${kind} ${estimate}${spread}, ${sided}${interval}; ${tested}${testPhrase(test)}${sampled}${sizesClause(comparison, level)}${unshownClause(answer, comparison)}.${equivalenceClause(answer, comparison)}`;
 }

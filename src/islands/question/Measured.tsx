@@ -52,7 +52,7 @@ export function Measured({ question, table, unit, onChange, onEdit }: AskProps) 
         <Accepted
           className="part"
           aria-label="What was measured"
-          placeholder="what was measured"
+          placeholder={measureOf(question, table) || 'what was measured'}
           value={table.measure}
           onAccept={(text) => onEdit([{ kind: 'describe-table', measure: text }])}
         />

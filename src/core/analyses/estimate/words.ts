@@ -4,7 +4,17 @@ import { there } from '../../numeric/there';
 import { choicesOf } from '../../question/choices';
 import type { Question } from '../../question/question';
 import { withUnit } from '../../readings/table';
-import { bareMeasure, eachCounts, groupPart, measurePart, nameAt, takenClause, withCentre } from '../../words/measured';
+import {
+  bareMeasure,
+  eachCounts,
+  groupPart,
+  isAlone,
+  measurePart,
+  nameAt,
+  ofGroup,
+  takenClause,
+  withCentre,
+} from '../../words/measured';
 import { fixed, meanDecimals, percent } from '../../words/numbers';
 import { contribution, effectPhrases } from '../../words/phrases';
 import { asked, part } from '../../words/segments';
@@ -17,8 +27,7 @@ const centreOf = (question: Question): 'mean' | 'median' =>
   choicesOf(question).method === 'ranks' ? 'median' : 'mean';
 
 /** "Mean blade length of Red lamp". */
-const whatOf = (answer: Answer): string =>
-  `${withCentre(centreOf(answer.question), bareMeasure(answer))} of ${nameAt(answer, 0)}`;
+const whatOf = (answer: Answer): string => ofGroup(withCentre(centreOf(answer.question), bareMeasure(answer)), answer);
 
 /** What is told of the spread beside an estimate, and n. */
 function spreadTold(group: GroupPart, { question, unit }: Answer): Text {
@@ -44,7 +53,7 @@ function intervalWords({ question, unit }: Answer): string {
 export const words: Words = {
   sentence: (named) => {
     const measure = { ...measurePart(named), said: withUnit(bareMeasure(named), named.unit) };
-    return asked`What is the ${centreOf(named.question)} of ${measure} in ${groupPart('a', named)}, ${part('compares', 'with its interval,')} ${eachCounts(named, 'reading')}`;
+    return asked`What is the ${centreOf(named.question)} of ${measure}${isAlone(named) ? '' : asked` in ${groupPart('a', named)}`}, ${part('compares', 'with its interval,')} ${eachCounts(named, 'reading')}`;
   },
   short: (named) => `${centreOf(named.question)} of ${nameAt(named, 0)}`,
   methodName: (question) =>

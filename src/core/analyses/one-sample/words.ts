@@ -5,9 +5,11 @@ import {
   bareMeasure,
   eachCounts,
   groupPart,
+  isAlone,
   measureOf,
   measurePart,
   nameAt,
+  ofGroup,
   statedValue,
   takenClause,
   withCentre,
@@ -32,11 +34,12 @@ export const words: Words = {
   sentence: (named) => {
     const { question, unit } = named;
     const value = part('value', statedValue(named, unit, 'a value'));
-    const [measure, group] = [measurePart(named), groupPart('a', named)];
+    const measure = measurePart(named);
+    const of = isAlone(named) ? '' : asked` of ${groupPart('a', named)}`;
     const way = question.direction;
     return way === 'either'
-      ? asked`Does ${measure} of ${group} ${part('direction', 'differ')} ${part('compares', 'from')} ${value}, ${eachCounts(named, 'reading')}`
-      : asked`Is ${measure} of ${group} ${part('direction', way)} ${part('compares', 'than')} ${value}, ${eachCounts(named, 'reading')}`;
+      ? asked`Does ${measure}${of} ${part('direction', 'differ')} ${part('compares', 'from')} ${value}, ${eachCounts(named, 'reading')}`
+      : asked`Is ${measure}${of} ${part('direction', way)} ${part('compares', 'than')} ${value}, ${eachCounts(named, 'reading')}`;
   },
   short: (named) => `${nameAt(named, 0)} · ${statedValue(named, named.unit)}`,
   methodName: (question) =>
@@ -65,8 +68,8 @@ export const words: Words = {
       method === 'ranks'
         ? sign === 0
           ? `${sentenceCase(measureOf(answer))} was not shifted between ${first} and ${stated}`
-          : `${sentenceCase(bareMeasure(answer))} of ${first} lay ${size} ${side} ${stated} (Hodges–Lehmann estimate)`
-        : `${mean} of ${first} was ${sign === 0 ? stated : `${size} ${side} ${stated}`}`;
+          : `${sentenceCase(ofGroup(bareMeasure(answer), answer))} lay ${size} ${side} ${stated} (Hodges–Lehmann estimate)`
+        : `${ofGroup(mean, answer)} was ${sign === 0 ? stated : `${size} ${side} ${stated}`}`;
     return headlineOf(observed, answer, comparison, stated, { shown: 'that it is the mean' });
   },
   hypotheses: (answer) => {
@@ -80,7 +83,7 @@ export const words: Words = {
     return {
       none: {
         tex: `H_0\\colon ${mu} = ${question.value ?? '\\ldots'}`,
-        words: `${sentenceCase(what)} of ${nameAt(answer, 0)} is ${stated}.`,
+        words: `${sentenceCase(ofGroup(what, answer))} is ${stated}.`,
       },
       some: {
         tex: `H_1\\colon ${mu} ${against[way]} ${question.value ?? '\\ldots'}`,
@@ -91,7 +94,7 @@ export const words: Words = {
   equivalenceOf: (answer) => `${parameterOf('\\mu', nameAt(answer, 0))} - \\mu_0`,
   methods: (answer) => {
     const stated = statedValue(answer, answer.unit);
-    return text`${sentenceCase(measureOf(answer))} of ${nameAt(answer, 0)} was compared with ${stated} by ${testWords(answer)}, ${contribution(answer)}. ${sidedClause(answer)}.${equivalenceMethod(answer)}${takenClause(answer)}`;
+    return text`${sentenceCase(ofGroup(measureOf(answer), answer))} was compared with ${stated} by ${testWords(answer)}, ${contribution(answer)}. ${sidedClause(answer)}.${equivalenceMethod(answer)}${takenClause(answer)}`;
   },
   results: (answer, comparison) =>
     twoResults(answer, comparison, choicesOf(answer.question).method === 'ranks' ? 'shift' : 'difference'),

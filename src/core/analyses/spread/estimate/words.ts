@@ -1,5 +1,5 @@
 import { there } from '../../../numeric/there';
-import { eachCounts, groupPart, nameAt, takenClause } from '../../../words/measured';
+import { eachCounts, groupPart, isAlone, ofGroup, takenClause } from '../../../words/measured';
 import { percent } from '../../../words/numbers';
 import { contribution, effectPhrases } from '../../../words/phrases';
 import { asked, part } from '../../../words/segments';
@@ -13,7 +13,7 @@ import { alike, measured, short, what } from '../words';
 export const words: Words = {
   legend: there(alike.legend, 'The legend'),
   sentence: (of) =>
-    asked`What is the spread (SD) of ${measured(of)} in ${groupPart('a', of)}, ${part('compares', 'with its interval,')} ${eachCounts(of, 'reading')}`,
+    asked`What is the spread (SD) of ${measured(of)}${isAlone(of) ? '' : asked` in ${groupPart('a', of)}`}, ${part('compares', 'with its interval,')} ${eachCounts(of, 'reading')}`,
   short,
   methodName: () => 'SD with a chi-square interval',
   methodReason: () =>
@@ -21,12 +21,12 @@ export const words: Words = {
   methodElse: () => 'None that asks as little; look at the shape of the readings first.',
   headline: (answer, comparison) => {
     const { estimate, interval } = effectPhrases(theEffect(comparison), answer.unit, answer.question.level);
-    return text`${sentenceCase(what(answer))} of ${nameAt(answer, 0)} had an SD of ${estimate} (${interval}; ${symbol('n')} = ${answer.groups[0]?.n ?? 0}).`;
+    return text`${sentenceCase(ofGroup(what(answer), answer))} had an SD of ${estimate} (${interval}; ${symbol('n')} = ${answer.groups[0]?.n ?? 0}).`;
   },
   methods: (answer) =>
-    text`The standard deviation of ${what(answer)} of ${nameAt(answer, 0)} was estimated with a ${percent(answer.question.level)} confidence interval from the chi-square distribution, which takes the readings as normal, ${contribution(answer)}.${takenClause(answer)}`,
+    text`The standard deviation of ${ofGroup(what(answer), answer)} was estimated with a ${percent(answer.question.level)} confidence interval from the chi-square distribution, which takes the readings as normal, ${contribution(answer)}.${takenClause(answer)}`,
   results: (answer, comparison) => {
     const { estimate, interval } = effectPhrases(theEffect(comparison), answer.unit, answer.question.level);
-    return text`${sentenceCase(what(answer))} of ${nameAt(answer, 0)} (${symbol('n')} = ${answer.groups[0]?.n ?? 0}) had an SD of ${estimate} (${interval}).`;
+    return text`${sentenceCase(ofGroup(what(answer), answer))} (${symbol('n')} = ${answer.groups[0]?.n ?? 0}) had an SD of ${estimate} (${interval}).`;
   },
 };
