@@ -15,28 +15,28 @@ function readable(text: string): string {
   return `${sign ? '-' : ''}${digits}${exponent ? `e${exponent.join('')}` : ''}`;
 }
 
+const ends = ['lower', 'upper'] as const;
+const endsOf = (cell: Text): Text[] => {
+  const [low = '', high = ''] = plain(cell).split(' to ');
+  return [[readable(low)], [readable(high)]];
+};
+
 /** The table with each end of an interval in a cell of its own and every number as a spreadsheet reads it. */
 export function spreadsheetTable(table: ResultTable): TextTable {
   const whole = asText(table);
-  const split = table.columns.map((_, j) => j > 0 && table.rows.some((row) => isInterval(row.cells[j - 1]?.value)));
+  const intervalIn = (i: number, j: number): boolean => isInterval(table.rows[i]?.cells[j - 1]?.value);
+  // Intervals below one another make two columns; beside one another, where figures stand down, two rows.
+  const split = whole.head.map((_, j) => !table.turned && whole.rows.some((_, i) => intervalIn(i, j)));
+  const named = (head: Text): Text[] => ends.map((end) => [...head, `: ${end}`]);
   return {
     ...whole,
-    head: whole.head.flatMap((head, j): Text[] =>
-      split[j]
-        ? [
-            [...head, ': lower'],
-            [...head, ': upper'],
-          ]
-        : [head],
-    ),
-    rows: whole.rows.map((row) =>
-      row.flatMap((cell, j): Text[] => {
-        if (j === 0) return [cell];
-        if (!split[j]) return [[readable(plain(cell))]];
-        const [low = '', high = ''] = plain(cell).split(' to ');
-        return [[readable(low)], [readable(high)]];
-      }),
-    ),
+    head: whole.head.flatMap((head, j) => (split[j] ? named(head) : [head])),
+    rows: whole.rows.flatMap((row, i): Text[][] => {
+      const [head = [], ...cells] = row;
+      if (table.turned && cells.some((_, j) => intervalIn(i, j + 1)))
+        return named(head).map((name, end) => [name, ...cells.map((cell) => endsOf(cell)[end] ?? [])]);
+      return [[head, ...cells.flatMap((cell, j) => (split[j + 1] ? endsOf(cell) : [[readable(plain(cell))]]))]];
+    }),
   };
 }
 

@@ -2,9 +2,10 @@ import { closeDocument, openDocument } from './dom';
 import { cleanup, fireEvent, render } from '@testing-library/react';
 import { expect } from 'chai';
 import { describeTable } from '../../src/core/answer/describe-table';
+import { besideReasons } from '../../src/core/readings/beside';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { descriptionTable, figureCell, usualDescription } from '../../src/core/words/tables/description-table';
-import { asText } from '../../src/core/words/tables/result-table';
+import { asText, turnedTable } from '../../src/core/words/tables/result-table';
 import { loosely, plain } from '../../src/core/words/text';
 import { copiedTable } from '../../src/formats/copied-table';
 import DescribePanel from '../../src/islands/readings/DescribePanel';
@@ -66,32 +67,96 @@ describe('a description', () => {
     expect(red.split('\t').length).to.equal(head.split('\t').length);
   });
 
-  it('shows the figures that are ticked, and remembers them', () => {
-    const page = render(<DescribePanel table={lamps} chosen={[]} onClose={() => undefined} />);
-    const heads = () => page.getAllByRole('columnheader').map((head) => loosely(head.textContent));
-    expect(heads()).to.include('mean').and.not.include('CV (%)');
+  it('shows the figures that are ticked, and remembers them for this table alone', () => {
+    const panel = (table: Table) => render(<DescribePanel table={table} chosen={[]} onClose={() => undefined} />);
+    const page = panel(lamps);
+    const rows = (of: typeof page) => of.getAllByRole('rowheader').map((head) => loosely(head.textContent));
+    // Two groups and all together: figures stand down, groups across.
+    expect(page.getAllByRole('columnheader').map((h) => loosely(h.textContent))).to.deep.equal([
+      'group',
+      'Red lamp (mm)',
+      'White lamp (mm)',
+      'all together (mm)',
+    ]);
+    expect(rows(page)).to.include('mean').and.not.include('CV (%)');
     fireEvent.click(page.getByRole('button', { name: 'Which figures' }));
     fireEvent.click(page.getByLabelText('CV (%)'));
     fireEvent.click(page.getByLabelText('median'));
-    expect(heads()).to.include('CV (%)').and.not.include('median');
+    expect(rows(page)).to.include('CV (%)').and.not.include('median');
     fireEvent.change(page.getByLabelText('level'), { target: { value: '0.9' } });
-    expect(heads()).to.include('90 % CI of the mean');
+    expect(rows(page)).to.include('90 % CI of the mean');
+    fireEvent.click(page.getByRole('button', { name: 'None' }));
+    expect(page.container.textContent).to.contain('No figure is chosen');
+    fireEvent.click(page.getByRole('button', { name: 'All' }));
+    expect(rows(page).length).to.equal(23);
+    fireEvent.click(page.getByLabelText('range'));
+    fireEvent.change(page.getByLabelText('groups'), { target: { value: 'down' } });
     cleanup();
-    const again = render(<DescribePanel table={lamps} chosen={[]} onClose={() => undefined} />);
-    expect(again.getAllByRole('columnheader').map((head) => loosely(head.textContent))).to.include('CV (%)');
-    const row = again.getAllByRole('row').find((r) => r.textContent.startsWith('White lamp'));
-    expect(row?.textContent).to.match(/^White lamp \(mm\)21/);
+    const again = panel(lamps);
+    expect(rows(again)).to.deep.equal(['Red lamp (mm)', 'White lamp (mm)', 'all together (mm)']);
+    const heads = again.getAllByRole('columnheader').map((head) => loosely(head.textContent));
+    expect(heads).to.include('CV (%)').and.not.include('range');
+    cleanup();
+    expect(rows(panel({ ...lamps, id: 'another' })))
+      .to.include('mean')
+      .and.not.include('CV (%)');
+  });
+
+  it('describes every group unless only the columns selected are asked for', () => {
+    let closed = 0;
+    const open = render(<DescribePanel table={lamps} chosen={['red']} onClose={() => closed++} />);
+    expect(open.queryByText(/White lamp/)).to.not.equal(null);
+    fireEvent.click(open.getByLabelText('only the columns selected'));
+    expect(open.queryByText(/White lamp/)).to.equal(null);
+    fireEvent.click(open.getByRole('button', { name: 'Close the description' }));
+    expect(closed).to.equal(1);
   });
 
   it('says that there is nothing to describe yet', () => {
     const page = render(<DescribePanel table={tableOf([])} chosen={[]} onClose={() => undefined} />);
     expect(page.container.textContent).to.include('There is no column of readings yet.');
-    let closed = 0;
-    cleanup();
-    const open = render(<DescribePanel table={lamps} chosen={['red']} onClose={() => closed++} />);
-    expect(open.queryByText(/White lamp/)).to.equal(null);
-    fireEvent.click(open.getByRole('button', { name: 'Close the description' }));
-    expect(closed).to.equal(1);
+  });
+
+  it('counts as missing the rows of the table, or of the group, without a reading, in every layout', () => {
+    const missing = (table: Table) =>
+      Object.fromEntries(describeTable(table, [], 'linear', 0.95).map((l) => [l.name, l.missing]));
+    // White lamp lacks rows 2 and 4; row 4 of Red lamp is set aside, not missing.
+    expect(missing(lamps)).to.deep.equal({ 'Red lamp': 0, 'White lamp': 2, 'all together': 2 });
+    const rows = tableOf(
+      [
+        { ...emptyColumn('g', 'lamp', '', 'group'), cells: ['red', 'red', 'white', 'white', '', 'red', ''] },
+        { ...emptyColumn('y', 'length', 'mm'), cells: ['3', 'lost', '', '5', '7', '', ''] },
+      ],
+      { shape: 'rows' },
+    );
+    expect(missing(rows)).to.deep.equal({ red: 2, white: 1, 'all together': 3 });
+    const totals = tableOf([
+      { ...emptyColumn('a', 'A'), cells: ['3', '', '5'], aside: { 2: besideReasons.total } },
+      { ...emptyColumn('b', 'B'), cells: ['3', '4', '7'], aside: { 2: besideReasons.total } },
+    ]);
+    expect(missing(totals)).to.deep.equal({ A: 1, B: 0, 'all together': 1 });
+  });
+
+  it('goes to a spreadsheet the way round it stands, each end of an interval in its own cell', () => {
+    const lines = describeTable(lamps, [], 'linear', 0.95);
+    const table = descriptionTable(lamps, lines, { ...usualDescription, figures: ['n', 'mean', 'interval', 'min'] });
+    const cells = copiedTable(turnedTable(table))
+      .plain.split('\n')
+      .slice(1)
+      .map((line) => line.split('\t').map(loosely));
+    expect(cells.map(([head]) => head)).to.deep.equal([
+      'group',
+      'n',
+      'mean',
+      '95 % CI of the mean: lower',
+      '95 % CI of the mean: upper',
+      'min',
+    ]);
+    for (const row of cells) expect(row.length).to.equal(4);
+    expect(cells[5]?.[1]).to.equal('-1.5');
+    const [low = '', high = ''] = [cells[3]?.[1], cells[4]?.[1]];
+    const mean = Number(cells[2]?.[1]);
+    expect(mean - Number(low)).to.be.closeTo(Number(high) - mean, 0.02);
   });
 });
 

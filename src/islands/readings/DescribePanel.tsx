@@ -5,17 +5,24 @@ import { type QuartileRule, quartileRules } from '../../core/numeric/quantile';
 import type { Table } from '../../core/readings/table';
 import { percent } from '../../core/words/numbers';
 import { type Described, descriptionTable, usualDescription } from '../../core/words/tables/description-table';
+import { turnedTable } from '../../core/words/tables/result-table';
 import { copiedTable } from '../../formats/copied-table';
 import { CopyButton } from '../shared/CopyButton';
 import { ResultTableView } from '../shared/ResultTableView';
 
+const everyColumn: readonly string[] = [];
 const everyFigure = Object.keys(figureNames) as Figure[];
-const key = 'divide-describe';
 
-/** The figures chosen last; what is kept is a convenience of this browser, no part of the study. */
-function keptChoice(): Described {
+/** What of the description is chosen, and which way round it stands: as fits unless chosen. */
+interface Choice extends Described {
+  figuresDown?: boolean | undefined;
+}
+
+/** What was chosen for a table last; what is kept is a convenience of this browser, no part of the study. */
+const keyOf = (table: string): string => `divide-describe ${table}`;
+function keptChoice(table: string): Choice {
   try {
-    return { ...usualDescription, ...(JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<Described>) };
+    return { ...usualDescription, ...(JSON.parse(localStorage.getItem(keyOf(table)) ?? '{}') as Partial<Choice>) };
   } catch {
     return usualDescription;
   }
@@ -31,16 +38,21 @@ export default function DescribePanel({
   chosen: readonly string[];
   onClose: () => void;
 }) {
-  const [choice, setChoice] = useState(keptChoice);
+  const [choice, setChoice] = useState(() => keptChoice(table.id));
   const [choosing, setChoosing] = useState(false);
-  const { figures, decimals, rule, level } = choice;
-  const lines = useMemo(() => describeTable(table, chosen, rule, level), [table, chosen, rule, level]);
-  const set = (change: Partial<Described>) => {
+  const [only, setOnly] = useState(false);
+  const { figures, decimals, rule, level, figuresDown } = choice;
+  const of = only ? chosen : everyColumn;
+  const lines = useMemo(() => describeTable(table, of, rule, level), [table, of, rule, level]);
+  const set = (change: Partial<Choice>) => {
     const next = { ...choice, ...change };
     setChoice(next);
-    localStorage.setItem(key, JSON.stringify(next));
+    localStorage.setItem(keyOf(table.id), JSON.stringify(next));
   };
-  const shown = descriptionTable(table, lines, choice);
+  // A few groups stand beside one another, as papers print them; many stand below one another.
+  const down = figuresDown ?? lines.length < figures.length;
+  const upright = descriptionTable(table, lines, choice);
+  const shown = down ? turnedTable(upright) : upright;
   return (
     <section aria-label="Description" className="max-h-[42%] shrink-0 overflow-auto border-b border-line pb-2 text-sm">
       <p className="flex flex-wrap items-baseline gap-x-4 py-1.5">
@@ -73,6 +85,28 @@ export default function DescribePanel({
             ))}
           </select>
         </label>
+        <label>
+          groups{' '}
+          <select
+            className="part"
+            value={down ? 'across' : 'down'}
+            onChange={(e) => set({ figuresDown: e.target.value === 'across' })}
+          >
+            <option value="across">beside one another</option>
+            <option value="down">below one another</option>
+          </select>
+        </label>
+        {chosen.length > 0 && (
+          <label className="inline-flex items-center gap-1.5">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-xs"
+              checked={only}
+              onChange={(e) => setOnly(e.target.checked)}
+            />
+            only the columns selected
+          </label>
+        )}
         <CopyButton copied={() => copiedTable(shown)}>Copy the table</CopyButton>
         <span className="grow" />
         <button type="button" className="plain-button" aria-label="Close the description" onClick={onClose}>
@@ -82,6 +116,12 @@ export default function DescribePanel({
       {choosing && (
         <div className="pb-2">
           <p className="flex flex-wrap gap-x-4 gap-y-1">
+            <button type="button" className="plain-button" onClick={() => set({ figures: everyFigure })}>
+              All
+            </button>
+            <button type="button" className="plain-button" onClick={() => set({ figures: [] })}>
+              None
+            </button>
             {everyFigure.map((figure) => (
               <label key={figure} className="inline-flex items-center gap-1.5">
                 <input
@@ -110,6 +150,8 @@ export default function DescribePanel({
       )}
       {lines.length === 0 ? (
         <p className="text-muted">There is no column of readings yet.</p>
+      ) : figures.length === 0 ? (
+        <p className="text-muted">No figure is chosen: tick some under “Which figures”.</p>
       ) : (
         <ResultTableView table={shown} />
       )}

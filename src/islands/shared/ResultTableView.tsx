@@ -50,6 +50,7 @@ export function ResultTableView({ table, rows = table.rows, head }: Props) {
                   <span className="sr-only">of what</span>
                 ) : (
                   <>
+                    {column.colour !== undefined && <GroupMarker position={column.colour} />}
                     <RichText text={column.heading} />
                     {column.unit && ` (${column.unit})`}
                   </>

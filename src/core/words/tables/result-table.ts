@@ -20,6 +20,8 @@ export interface Column {
   hint?: string;
   /** Words, set from the left. */
   words?: boolean;
+  /** Place among the group colours, where it is a group. */
+  colour?: number;
 }
 
 /** A line: what it is about, its cells, and how it stands among the others. */
@@ -47,6 +49,8 @@ export interface ResultTable {
   notes: Text[];
   /** What stands small below in the cells, where a page shows it. */
   below?: string;
+  /** Whether its figures stand down it, each in a row. */
+  turned?: boolean;
 }
 
 /** The same as texts, as it stands in a write-up; the first cell of a row is its head. */
@@ -112,4 +116,18 @@ export const asText = ({ title, columns, rows, notes }: ResultTable): TextTable 
   ]),
   ...(notes.length > 0 ? { notes: notes.map(plain) } : {}),
   ...(columns.some((c) => c.words) ? { words: columns.flatMap((c, j) => (c.words ? [j] : [])) } : {}),
+});
+
+/** The table turned round: what its rows told, its columns tell. A unit goes with the figure it belongs to. */
+export const turnedTable = (table: ResultTable): ResultTable => ({
+  ...table,
+  turned: !table.turned,
+  columns: [
+    table.columns[0],
+    ...table.rows.map(({ head, colour }): Column => ({ heading: head, ...(colour === undefined ? {} : { colour }) })),
+  ],
+  rows: table.columns.slice(1).map(({ heading, unit }, j) => ({
+    head: unit ? [...heading, ` (${unit})`] : heading,
+    cells: table.rows.map(({ cells }) => cells[j] ?? empty),
+  })),
 });
