@@ -33,6 +33,8 @@ export interface Answer {
   layout?: Factors;
   /** Which rows the question is asked of, where not of all: "assay is pigment 3". */
   only?: string;
+  /** Readings whose row names no group, and of what: they are in none. */
+  ungrouped?: { count: number; of: string };
   /** Whether only reported figures are known, no readings. */
   reported: boolean;
   /** What names the rows of those counts. */

@@ -6,16 +6,18 @@ import { type GroupPart, allParts } from '../answer/group-part';
 import { withLogTails } from '../answer/log-tail';
 import { DomainError, type Outcome, attempt, demand } from '../numeric/domain-error';
 import { spreadBySizes } from '../question/choices';
-import { comparesAllGroups } from '../question/asking';
+import { comparesAllGroups, kindOf, ofOneGroup } from '../question/asking';
+import { included, includedWords, withinRows } from '../question/included';
 import { countedNames, measureOf } from '../question/naming';
 import type { Question } from '../question/question';
 import { marksOf } from '../readings/beside';
 import { type Blind, asideCount } from '../readings/blind';
 import { countTable } from '../readings/count-table';
 import { withDerived } from '../readings/derive';
-import { factorsOf } from '../readings/factors';
-import { groupNames, groupsOf, repeatsOf } from '../readings/groups';
+import { factorColumns, factorsOf } from '../readings/factors';
+import { chosenColumns, groupNames, groupsOf, repeatsOf } from '../readings/groups';
 import { levelRows, levelsOf, displayLevels } from '../readings/levels';
+import { readColumn } from '../readings/read-column';
 import { registeredPart } from './registered';
 import { type Table, called, columnsOf, findColumn } from '../readings/table';
 
@@ -97,6 +99,26 @@ function blindPart(table: Table, { from, to, asideTo }: Blind): NonNullable<Answ
   return { from, ...(to === undefined ? {} : { to }), asideBefore: before, asideSince: Math.max(0, now - before) };
 }
 
+/** Which rows were taken, where not all were. */
+function taken({ only, rows }: Question, table: Table, ofReadings: boolean): Pick<Answer, 'only'> {
+  const words = [
+    ...(only && ofReadings ? [onlyWords(table, only)] : []),
+    ...(rows?.length ? [includedWords({ rows }, table)] : []),
+  ];
+  return words.length > 0 ? { only: words.join(' and ') } : {};
+}
+
+/** Readings that stand in no group because their row names none. */
+function ungroupedPart(question: Question, table: Table): Pick<Answer, 'ungrouped'> {
+  const { measure, by } = chosenColumns(table, question);
+  const factors = kindOf[question.design] === 'factors' ? factorColumns(table, question) : [by];
+  const naming = factors.flatMap((c) => c ?? []);
+  if (table.shape !== 'rows' || !measure || naming.length === 0 || ofOneGroup(question.design)) return {};
+  const places = naming.map(levelRows);
+  const count = readColumn(measure).used.filter(({ row }) => places.some((at) => (at[row] ?? -1) < 0)).length;
+  return count > 0 ? { ungrouped: { count, of: naming.map((c) => called(c, 'group')).join(' or ') } } : {};
+}
+
 /** How a comparison is made, or left unmade. */
 type Compared = (make: () => Comparison) => Outcome<Comparison>;
 
@@ -141,6 +163,7 @@ function fromReadings(analysis: OfReadings, asked: Question, table: Table, brief
     measure: measureOf(question, table),
     unit: layout?.ok ? layout.value.unit : (parts[0]?.unit ?? ''),
     ...(layout?.ok ? { layout: layout.value } : {}),
+    ...ungroupedPart(question, withDerived(table)),
     subject: table.subject,
     groups: comparison.ok && analysis.used ? analysis.used(parts, comparison.value, question.level) : parts,
     comparison,
@@ -162,9 +185,11 @@ export const answer = (asked: Question, given: Table, brief = false): Outcome<An
 export const described = (asked: Question, given: Table): Outcome<Answer> =>
   answered(asked, given, false, () => ({ ok: false, reason: 'They are not compared yet.' }));
 
-const answered = (asked: Question, given: Table, brief: boolean, compared: Compared): Outcome<Answer> =>
+const answered = (question: Question, given: Table, brief: boolean, compared: Compared): Outcome<Answer> =>
   attempt(() => {
-    const all = asked.withAside ? withAside(given) : given;
+    const everything = question.withAside ? withAside(given) : given;
+    const all = included(question, everything);
+    const asked = withinRows(question, all, everything);
     const table = asked.only ? onlyWhere(withDerived(all), asked.only) : all;
     const analysis = analysisOf(asked);
     const found =
@@ -173,7 +198,7 @@ const answered = (asked: Question, given: Table, brief: boolean, compared: Compa
         : fromReadings(analysis, asked, table, brief, compared);
     return {
       ...found,
-      ...(asked.only && analysis.from === 'readings' ? { only: onlyWords(all, asked.only) } : {}),
+      ...taken(asked, everything, analysis.from === 'readings'),
       ...(given.blind ? { blind: blindPart(given, given.blind) } : {}),
       ...(asked.registered
         ? { registered: registeredPart(asked.registered, found.question, given, found.groups) }

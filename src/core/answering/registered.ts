@@ -7,6 +7,7 @@ import { alphaOf } from '../procedures/interval';
 import { type Choices, choicesOf } from '../question/choices';
 import { groupChoices } from '../question/asking';
 import { namesOf } from '../question/naming';
+import { includedWords } from '../question/included';
 import type { Question, Registration } from '../question/question';
 import type { Table } from '../readings/table';
 import { followNames } from '../words/follow-names';
@@ -45,11 +46,14 @@ function partsOf(question: Question, table: Table): Map<string, string> {
     ['sphericity', facts.sphericities ? choices.sphericity : undefined],
     ['statistic', choices.method === 'shuffle' ? choices.statistic : undefined],
     ['known SD', question.knownSd === undefined ? undefined : String(question.knownSd)],
-    ['rows', question.only ? `those at ${question.only.level}` : undefined],
+    ['rows', rowsTold(question, table)],
     ['readings set aside', question.withAside ? 'included' : undefined],
   ];
   return new Map(parts.flatMap(([name, told]) => (told === undefined ? [] : [[name, told]])));
 }
+
+const rowsTold = ({ only, rows }: Question, table: Table): string | undefined =>
+  only ? `those at ${only.level}` : rows?.length ? `those where ${includedWords({ rows }, table)}` : undefined;
 
 /** What a registered question was to be, part by part. */
 export const registeredParts = ({ question }: Registration, table: Table): [string, string][] => [

@@ -7,6 +7,7 @@ import { type Repeats, chosenColumns, columnsAreGroups, groupNames } from '../re
 import { displayName } from '../readings/levels';
 import { type Table } from '../readings/table';
 import { kindOf } from './asking';
+import { includedOrAll, withinRows } from './included';
 import type { Question } from './question';
 
 /** A question with the names it goes by. An answer is one, too. */
@@ -80,7 +81,9 @@ export function countedNames(question: Question, table: Table): Named {
 }
 
 /** The names a question goes by, from the heads of its table. */
-export function namesOf(question: Question, table: Table): Named {
+export function namesOf(asked: Question, whole: Table): Named {
+  const table = includedOrAll(asked, whole);
+  const question = withinRows(asked, table, whole);
   if (question.about === 'share' || question.about === 'table') return countedNames(question, table);
   const all = groupNames(table, question);
   const { by } = chosenColumns(table, question);

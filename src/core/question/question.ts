@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { ruleKinds } from '../readings/rules';
 
 /** A group: a column's id where columns are groups, else the id of a level of a group column. */
 const Group = v.pipe(v.string(), v.minLength(1), v.maxLength(200));
@@ -145,6 +146,20 @@ const asked = {
   sphericity: v.optional(v.picklist(['greenhouse-geisser', 'huynh-feldt', 'assumed'])),
   /** Columns that were groups or levels when it was asked: those put in since do not join by themselves. */
   known: v.optional(v.array(Group)),
+  /** Only rows that all of these rules pick. */
+  rows: v.optional(
+    v.pipe(
+      v.array(
+        v.object({
+          column: Column,
+          is: v.picklist(ruleKinds, `A rule is one of ${ruleKinds.join(', ')}.`),
+          value: v.pipe(v.string(), v.maxLength(200)),
+          to: v.optional(v.pipe(v.string(), v.maxLength(200))),
+        }),
+      ),
+      v.maxLength(12, 'At most 12 rules choose the rows.'),
+    ),
+  ),
   /** Only rows in which this column names this level. */
   only: v.optional(v.object({ column: Column, level: Group })),
   /** Whether readings set aside count after all, to see what they do. */

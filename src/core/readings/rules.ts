@@ -1,15 +1,44 @@
 import { readColumn } from './read-column';
 import { typedNumber } from './typed-number';
 import { columnsAreGroups } from './groups';
-import { type Column, type Table, columnsOf } from './table';
+import { type Column, type Table, called, columnsOf, findColumn } from './table';
+
+/** How a rule may pick. */
+export const ruleKinds = ['above', 'below', 'between', 'outside', 'equal', 'not', 'contains', 'empty'] as const;
 
 /** A rule that picks rows by what stands in one column. */
 export interface Rule {
   column: string;
-  is: 'above' | 'below' | 'between' | 'outside' | 'equal' | 'contains' | 'empty';
+  is: (typeof ruleKinds)[number];
   /** As typed; `to` is the upper end of `between` and `outside`. */
   value: string;
-  to?: string;
+  to?: string | undefined;
+}
+
+/** What a rule says, as its choices show it. */
+export const ruleNames: Record<Rule['is'], string> = {
+  above: 'is above',
+  below: 'is below',
+  between: 'is between',
+  outside: 'is outside',
+  equal: 'is',
+  not: 'is not',
+  contains: 'contains',
+  empty: 'is empty',
+};
+
+/** Whether a rule has the second value that lies at its upper end. */
+export const hasUpperEnd = ({ is }: Rule): boolean => is === 'between' || is === 'outside';
+
+/** Whether everything a rule needs has been typed. */
+export const isComplete = (rule: Rule): boolean =>
+  rule.is === 'empty' || (rule.value.trim() !== '' && (!hasUpperEnd(rule) || (rule.to ?? '').trim() !== ''));
+
+/** "site is not pier", "mass is between 3 and 5". */
+export function ruleWords(rule: Rule, table: Table): string {
+  const name = called(findColumn(table, rule.column), 'a removed column');
+  const values = rule.is === 'empty' ? '' : ` ${rule.value.trim()}`;
+  return `${name} ${ruleNames[rule.is]}${values}${hasUpperEnd(rule) ? ` and ${(rule.to ?? '').trim()}` : ''}`;
 }
 
 /** Rows of a column that a rule picks. Numbers are compared as numbers wherever both sides are. */
@@ -23,13 +52,16 @@ export function rowsByRule(column: Column, rowCount: number, rule: Rule): number
   const { used, aside } = readColumn(column);
   const numbers = new Map(used.map((r) => [r.row, r.value]));
   for (const cell of aside) if (cell.value !== undefined) numbers.set(cell.row, cell.value);
+  const equals = (text: string, x: number | undefined): boolean =>
+    number && x !== undefined ? x === value : text === rule.value.trim();
   const holds = (row: number): boolean => {
     const text = (column.cells[row] ?? '').trim();
     if (rule.is === 'empty') return text === '';
+    if (rule.is === 'not') return !equals(text, numbers.get(row));
     if (text === '') return false;
     if (rule.is === 'contains') return text.toLowerCase().includes(rule.value.trim().toLowerCase());
     const x = numbers.get(row);
-    if (rule.is === 'equal') return number && x !== undefined ? x === value : text === rule.value.trim();
+    if (rule.is === 'equal') return equals(text, x);
     if (x === undefined || !number) return false;
     if (rule.is === 'above') return x > value;
     if (rule.is === 'below') return x < value;

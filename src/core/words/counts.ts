@@ -24,12 +24,13 @@ export function arrangementWords({ question: asked, comparison }: Answer): strin
 }
 
 /** What was left out of the counts, and what was rounded to be one. */
-export function countedClause({ counted, question: asked, groups }: Answer): string {
+export function countedClause({ counted, question: asked, groups, only }: Answer): string {
   if (!counted) return '';
   const what = asked.cut === undefined ? 'count' : 'reading';
   const reasons = [...new Set(groups.flatMap((g) => g.readings.aside.map((r) => r.reason)))].filter((r) => r !== '');
   const { aside, half, rounded } = counted;
   const parts = [
+    ...(only ? [`Only rows where ${only} were taken.`] : []),
     ...(aside > 0 && !asked.withAside
       ? [
           `${aside === 1 ? `One ${what} was` : `${aside} ${what}s were`} set aside before analysis${reasons.length > 0 ? ` (${reasons.join('; ')})` : ''}.`,

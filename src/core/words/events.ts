@@ -36,6 +36,7 @@ const parts: Readonly<Record<string, string>> = {
   sums: 'type of sums of squares',
   sphericity: 'sphericity',
   only: 'rows',
+  rows: 'rows',
   withAside: 'readings set aside',
   statistic: 'statistic',
   seed: 'seed',

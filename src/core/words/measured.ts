@@ -84,14 +84,17 @@ function limitClause(groups: readonly GroupPart[]): string {
   return ` ${limited === 1 ? 'One reading beyond a limit of measurement was' : `${limited} readings beyond a limit of measurement were`} taken as ${as}.`;
 }
 
+const ungroupedClause = ({ count, of }: NonNullable<Answer['ungrouped']>): string =>
+  ` ${count === 1 ? 'One reading' : `${count} readings`} without a ${of} ${count === 1 ? 'was' : 'were'} left out.`;
+
 /** What of the readings was taken and what was not, at the end of the methods. */
-export function takenClause({ question, groups, only, reported }: Answer): string {
+export function takenClause({ question, groups, only, ungrouped, reported }: Answer): string {
   const told = reported ? ' Only means, spreads and numbers as reported were used.' : '';
   const late =
     question.afterLooking && question.direction !== 'either'
       ? ' The direction was chosen after the readings had been seen.'
       : '';
-  return `${only ? ` Only readings where ${only} were taken.` : ''}${question.withAside ? ' Readings set aside were included.' : ''}${limitClause(groups)}${asideClause(groups)}${told}${late}`;
+  return `${only ? ` Only readings where ${only} were taken.` : ''}${question.withAside ? ' Readings set aside were included.' : ''}${limitClause(groups)}${ungrouped ? ungroupedClause(ungrouped) : ''}${asideClause(groups)}${told}${late}`;
 }
 
 /** A group with its centre, spread and n. */

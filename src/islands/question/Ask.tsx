@@ -3,6 +3,7 @@ import { analysisOf } from '../../core/analyses/registry';
 import { attempt } from '../../core/numeric/domain-error';
 import { measureOf, namesOf } from '../../core/question/naming';
 import { groupChoices } from '../../core/question/asking';
+import { includedOrAll } from '../../core/question/included';
 import { newGroups, withGroup } from '../../core/question/known-groups';
 import { countTable } from '../../core/readings/count-table';
 import { controlsOf } from '../../core/telling/controls';
@@ -79,11 +80,12 @@ function NewGroups({ question, table, onChange }: Pick<AskProps, 'question' | 't
 export function Ask(props: AskProps) {
   const { question, table, onChange, onEdit, repeated } = props;
   const { cut, about } = question;
+  const taken = includedOrAll(question, table);
   const sentence = analysisOf(question).words.sentence({ ...namesOf(question, table), ...repeated });
-  const controls = controlsOf(question, table, sentence);
-  const counted = about === 'share' || about === 'table' ? attempt(() => countTable(table, question)) : undefined;
+  const controls = controlsOf(question, taken, sentence);
+  const counted = about === 'share' || about === 'table' ? attempt(() => countTable(taken, question)) : undefined;
   const counts = counted?.ok ? counted.value : undefined;
-  const rows = counted ? (counts?.rows.categories ?? []) : groupChoices(table, question);
+  const rows = counted ? (counts?.rows.categories ?? []) : groupChoices(taken, question);
   const groups = <GroupsPart choices={rows} question={question} onChange={onChange} />;
   const outcomes = counts?.columns.categories ?? [];
   const own: Partial<Record<Part['part'], () => ReactNode>> = {

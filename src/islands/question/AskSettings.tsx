@@ -13,6 +13,7 @@ import type { AskProps } from './Measured';
 import { NumberPart } from './NumberPart';
 import { OnlyPart } from './OnlyPart';
 import { OrderPart } from './OrderPart';
+import { RowsPart } from './RowsPart';
 import { SeedPart, StatisticPart } from './StatisticPart';
 import { TestedBy } from './TestedBy';
 
@@ -175,6 +176,7 @@ export function AskSettings(
       )}
       <OnlyPart question={question} table={table} onChange={onChange} />
       {facts.equivalence && byMeans && <Bounds question={question} onChange={onChange} unit={unit} />}.
+      <RowsPart question={question} table={table} onChange={onChange} />
       {facts.follows && !facts.namesTest && (
         <FollowSentence
           question={question}

@@ -73,6 +73,15 @@ export function MarginNotes({ question, shown, table, readingsHref, onEdit, onCh
           </button>
         </section>
       )}
+      {shown?.ungrouped && (
+        <section className="note text-warning">
+          <h2 className="part-of-page">In no group</h2>
+          <p>
+            {counted(shown.ungrouped.count, 'reading')} without a {shown.ungrouped.of}{' '}
+            {shown.ungrouped.count === 1 ? 'is' : 'are'} part of no group. Methods say so.
+          </p>
+        </section>
+      )}
       {unread.length > 0 && (
         <section className="note text-warning">
           <h2 className="part-of-page">Left out</h2>

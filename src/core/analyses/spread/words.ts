@@ -9,7 +9,7 @@ import type { Named } from '../../question/naming';
 import type { Question } from '../../question/question';
 import { withUnit } from '../../readings/table';
 import { against, type Hypotheses, parameterOf } from '../../words/hypothesis';
-import { eachCounts, groupPart, measurePart, nameAt, shortGroups } from '../../words/measured';
+import { eachCounts, groupPart, measurePart, nameAt, shortGroups, takenClause } from '../../words/measured';
 import { atAlpha, percent, significant } from '../../words/numbers';
 import { effectPhrases, testPhrase } from '../../words/phrases';
 import { type Segment, asked, part } from '../../words/segments';
@@ -119,15 +119,8 @@ export function methodsOf(
   each: string,
   more: { sided?: string; stated?: string; pairs?: string },
 ): Text {
-  const { question, groups } = answer;
-  const aside = groups.flatMap((g) => g.readings.aside).length;
-  const left =
-    aside > 0 ? ` ${aside === 1 ? 'One reading was' : `${aside} readings were`} set aside before analysis.` : '';
-  const late =
-    question.afterLooking && question.direction !== 'either'
-      ? ' The direction was chosen after the readings had been seen.'
-      : '';
-  return text`The spread of ${what(answer)} ${among} by ${testOf(question).written}${more.stated ?? ''}, ${each}.${more.sided ?? ''}${more.pairs ?? ''} Standard deviations and their ratios are given with ${percent(question.level)} confidence intervals that take the readings as normal.${left}${late}`;
+  const { question } = answer;
+  return text`The spread of ${what(answer)} ${among} by ${testOf(question).written}${more.stated ?? ''}, ${each}.${more.sided ?? ''}${more.pairs ?? ''} Standard deviations and their ratios are given with ${percent(question.level)} confidence intervals that take the readings as normal.${takenClause(answer)}`;
 }
 
 /** Each group with its SD and n. */

@@ -1,0 +1,70 @@
+import { useState } from 'react';
+import { type Rule, isComplete, ruleWords } from '../../core/readings/rules';
+import { columnsOf } from '../../core/readings/table';
+import { RuleFields } from '../shared/RuleFields';
+import type { AskProps } from './Measured';
+
+/** Which rows the question takes: all, or those that rules of its own pick. */
+export function RowsPart({ question, table, onChange }: Pick<AskProps, 'question' | 'table' | 'onChange'>) {
+  const [making, setMaking] = useState<Rule>();
+  const rules = question.rows ?? [];
+  const first = columnsOf(table, 'group')[0] ?? columnsOf(table, 'label')[0] ?? table.columns[0];
+  const set = (rows: Rule[]) => {
+    const { rows: _, ...rest } = question;
+    onChange(rows.length > 0 ? { ...rest, rows } : rest);
+  };
+  const add = () => {
+    if (!making || !isComplete(making)) return;
+    set([...rules, making]);
+    setMaking(undefined);
+  };
+  return (
+    <span className="block font-sans text-sm" data-testid="rows-taken">
+      {rules.length === 0 ? 'All rows count' : 'Only rows count where '}
+      {rules.map((rule, i) => (
+        <span key={i}>
+          {i > 0 && ' and '}
+          <b className="font-semibold">{ruleWords(rule, table)}</b>{' '}
+          <button
+            type="button"
+            className="plain-button"
+            aria-label={`Drop the rule that ${ruleWords(rule, table)}`}
+            onClick={() => set(rules.filter((r) => r !== rule))}
+          >
+            ×
+          </button>
+        </span>
+      ))}
+      {making ? (
+        <span
+          onKeyDown={(e) => {
+            if (e.key === 'Enter') add();
+            if (e.key === 'Escape') setMaking(undefined);
+          }}
+        >
+          {rules.length === 0 ? ' where ' : ' and '}
+          <RuleFields table={table} rule={making} onChange={setMaking} />{' '}
+          <button type="button" className="plain-button" disabled={!isComplete(making)} onClick={add}>
+            Take these rows
+          </button>{' '}
+          <button type="button" className="plain-button" onClick={() => setMaking(undefined)}>
+            Cancel
+          </button>
+        </span>
+      ) : (
+        first && (
+          <>
+            {rules.length === 0 ? '. ' : ' '}
+            <button
+              type="button"
+              className="plain-button"
+              onClick={() => setMaking({ column: first.id, is: 'not', value: '' })}
+            >
+              {rules.length === 0 ? 'Only some rows …' : 'and …'}
+            </button>
+          </>
+        )
+      )}
+    </span>
+  );
+}
