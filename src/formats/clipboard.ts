@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { withoutDust } from './without-dust';
 
 const rectangular = (rows: readonly (readonly string[])[]): string[][] => {
   let width = 1;
@@ -62,13 +63,15 @@ export function blockFromHtml(html: string): string[][] | undefined {
   return rows.length > 0 ? rectangular(rows.map((row) => Array.from(row))) : undefined;
 }
 
+const cleaned = (block: readonly (readonly string[])[]): string[][] => block.map((row) => row.map(withoutDust));
+
 /** What is on the clipboard as a block: its tab-separated text, or the table of a page where the text has lost its columns. */
 export function blockFromClipboard(data: DataTransfer): string[][] | undefined {
   const text = data.getData('text/plain');
   const html = data.getData('text/html');
   const table = html && !text.includes('\t') ? blockFromHtml(html) : undefined;
-  if (table && (table[0]?.length ?? 0) > 1) return table;
-  return text ? blockFromText(text) : table;
+  if (table && (table[0]?.length ?? 0) > 1) return cleaned(table);
+  return text ? cleaned(blockFromText(text)) : table && cleaned(table);
 }
 
 /** A block as tab-separated text, quoted where a cell holds a tab, a quote or a line break. */

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { type Page, expect } from '@playwright/test';
-import { test } from './steps';
+import { fromMenu, test } from './steps';
 
 const violations = async (page: Page) =>
   (
@@ -26,7 +26,7 @@ for (const theme of ['page', 'night-bench'])
       await spine.getByRole('link', { name: table }).click();
       await expect(page.getByLabel('Name of the table')).toHaveValue(table);
       await page.getByRole('button', { name: 'Describe' }).click();
-      await page.getByRole('button', { name: 'New column' }).click();
+      await fromMenu(page, 'Columns', 'New column');
       await page.getByLabel('How it is computed').selectOption('bands');
       expect(await violations(page)).toEqual([]);
     }

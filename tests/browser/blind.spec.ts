@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { lampQuestion, saved, spine, test } from './steps';
+import { fromMenu, lampQuestion, saved, spine, test } from './steps';
 
 test.use({ permissions: ['clipboard-read', 'clipboard-write'] });
 
@@ -10,7 +10,7 @@ test('group names give way to letters on every page until they are revealed, and
   const question = page.url();
   await page.getByRole('link', { name: 'Open readings' }).click();
   await page.getByRole('grid').waitFor();
-  await page.getByRole('button', { name: 'Hide group names' }).click();
+  await fromMenu(page, 'Table', 'Hide group names');
   await expect(page.getByText('Group names are hidden behind letters')).toBeVisible();
   await saved(page);
   // The list on the left follows without the page being opened again.
@@ -28,7 +28,7 @@ test('group names give way to letters on every page until they are revealed, and
   await page.goto(question);
   await page.getByRole('link', { name: 'Open readings' }).click();
   await page.getByRole('grid').waitFor();
-  await page.getByRole('button', { name: 'Reveal group names …' }).click();
+  await fromMenu(page, 'Table', 'Reveal group names …');
   await page.getByRole('button', { name: 'Reveal them' }).click();
   await expect(spine(page, 'Red lamp · White lamp')).toBeVisible();
   await saved(page);

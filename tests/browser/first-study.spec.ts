@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
-import { cell, copiedResults, lampBlock, paste, saved, startStudy, test } from './steps';
+import { cell, copiedResults, fromMenu, lampBlock, paste, saved, startStudy, test } from './steps';
 
 test('from pasted readings to a reported difference', async ({ page }) => {
   await startStudy(page, 'Lamp trial of the spring');
@@ -173,9 +173,9 @@ test('the table by keyboard: type, move, copy, cut, fill, insert, remove, add a 
   await page.keyboard.type('0');
   await page.keyboard.press('Escape');
   await expect(cell(page, 1, 1)).toHaveText('1');
-  await page.getByRole('button', { name: 'Insert a row above' }).click();
+  await fromMenu(page, 'Rows', 'Insert a row above');
   await expect(cell(page, 2, 1)).toHaveText('1');
-  await page.getByRole('button', { name: 'Remove 1 row' }).click();
+  await fromMenu(page, 'Rows', 'Remove 1 row');
   await expect(cell(page, 1, 1)).toHaveText('1');
   await page.getByRole('button', { name: '+ Group' }).click();
   await page.getByLabel('Name of group 3').fill('48');

@@ -13,6 +13,7 @@ import {
   startStudy,
   test,
   white,
+  fromMenu,
 } from './steps';
 
 interface KeptTable {
@@ -332,7 +333,7 @@ test('points chosen in the picture are picked in the readings, and the other way
   await readings.goto(page.url().replace('#picked', ''));
   await page.goto(question);
   await readings.bringToFront();
-  await readings.getByRole('button', { name: 'Pick rows' }).click();
+  await fromMenu(readings, 'Rows', 'Pick rows');
   await readings.getByLabel('Value of the rule').fill('66');
   await readings.keyboard.press('Enter');
   await expect(readings.getByText(/rows picked/)).toBeVisible();

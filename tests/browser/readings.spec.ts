@@ -1,6 +1,6 @@
 import { type Page, expect } from '@playwright/test';
 import writeXlsxFile from 'write-excel-file/universal';
-import { cell, paste, saved, startStudy, test } from './steps';
+import { cell, fromMenu, paste, saved, startStudy, test } from './steps';
 
 const margin = (page: Page) => page.getByRole('complementary', { name: 'Margin notes' });
 const layout = (page: Page) => page.getByLabel('How the table is laid out');
@@ -41,7 +41,7 @@ test('paste a messy block, correct it, set aside, and undo after a reload', asyn
   await page.keyboard.press('Enter');
   await expect(margin(page)).not.toContainText('is not a number');
   // Rows picked by a rule are set aside together.
-  await page.getByRole('button', { name: 'Pick rows' }).click();
+  await fromMenu(page, 'Rows', 'Pick rows');
   await page.getByLabel('Column of the rule').selectOption({ label: 'length' });
   await page.getByLabel('Rule', { exact: true }).selectOption('below');
   await page.getByLabel('Value of the rule').fill('10');
@@ -330,7 +330,7 @@ test('groups, derived columns, bands by dragging, an allocation to print, a desc
   await page.getByLabel('Name of white').fill('White lamp');
   await page.keyboard.press('Enter');
   await expect(cell(page, 4, 1)).toHaveText('White lamp');
-  await page.getByRole('button', { name: 'New column' }).click();
+  await fromMenu(page, 'Columns', 'New column');
   await page.getByLabel('Expression').fill('length / "mass"');
   await page.getByRole('button', { name: 'Add it' }).click();
   await expect(cell(page, 4, 4)).toHaveText('4');
@@ -344,7 +344,7 @@ test('groups, derived columns, bands by dragging, an allocation to print, a desc
   await page.keyboard.press('Enter');
   await expect(page.getByText('so its cells cannot be typed into')).toBeVisible();
   // Bands: the cut-point is dragged past the second reading.
-  await page.getByRole('button', { name: 'New column' }).click();
+  await fromMenu(page, 'Columns', 'New column');
   await page.getByLabel('How it is computed').selectOption('bands');
   await page.getByLabel('Column computed from').selectOption({ label: 'length' });
   const cut = page.getByRole('slider', { name: 'Cut-point 1' });

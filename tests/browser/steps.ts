@@ -126,3 +126,9 @@ export async function lampQuestion(page: Page, title: string): Promise<void> {
   await page.keyboard.press('Enter');
   await asked(page, 'Ask whether two groups differ');
 }
+
+/** Opens a menu of the bar, and does what one of its lines says. */
+export async function fromMenu(page: Page, menu: string, line: string): Promise<void> {
+  await page.getByRole('button', { name: menu, exact: true }).click();
+  await page.getByRole('menuitem', { name: line }).click();
+}

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { type Page, expect } from '@playwright/test';
-import { cell, paste, saved, startStudy, test } from './steps';
+import { cell, fromMenu, paste, saved, startStudy, test } from './steps';
 
 const { cases } = JSON.parse(readFileSync('tests/understanding/cases.json', 'utf8')) as {
   cases: { id: string; text: string }[];
@@ -122,7 +122,7 @@ test('a block that stands turned round is turned, and can be left as it stood', 
   await expect(sentence(page)).toContainText('3 groups, 24 readings');
   await page.getByRole('button', { name: 'Leave it as it stood' }).click();
   await expect(cell(page, 2, 1)).toHaveText('white lamp');
-  await page.getByRole('button', { name: 'Turn round' }).click();
+  await fromMenu(page, 'Table', 'Turn round');
   await expect(sentence(page)).toContainText('3 groups, 24 readings');
 });
 

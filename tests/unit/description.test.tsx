@@ -45,8 +45,8 @@ describe('a description', () => {
     const table = descriptionTable(lamps, lines, { ...usualDescription, figures: ['n', 'aside', 'mean', 'sd', 'q1'] });
     expect(table.title).to.equal('Description of Lamp trial');
     const { head, rows, notes } = asText(table);
-    expect(head.map(plain)).to.deep.equal(['group', 'n', 'set aside', 'mean', 'SD', 'Q1']);
-    expect(rows.map((row) => row.map(plain))[0]).to.deep.equal(['Red lamp (mm)', '3', '1', '1.67', '2.84', '0.50']);
+    expect(head.map(plain)).to.deep.equal(['readings (mm)', 'n', 'set aside', 'mean', 'SD', 'Q1']);
+    expect(rows.map((row) => row.map(plain))[0]).to.deep.equal(['Red lamp', '3', '1', '1.67', '2.84', '0.50']);
     expect(notes?.[0]).to.match(/^Quartiles: /);
     const [red] = lines;
     if (!red) throw new Error('no line');
@@ -73,10 +73,10 @@ describe('a description', () => {
     const rows = (of: typeof page) => of.getAllByRole('rowheader').map((head) => loosely(head.textContent));
     // Two groups and all together: figures stand down, groups across.
     expect(page.getAllByRole('columnheader').map((h) => loosely(h.textContent))).to.deep.equal([
-      'group',
-      'Red lamp (mm)',
-      'White lamp (mm)',
-      'all together (mm)',
+      'readings (mm)',
+      'Red lamp',
+      'White lamp',
+      'all together',
     ]);
     expect(rows(page)).to.include('mean').and.not.include('CV (%)');
     fireEvent.click(page.getByRole('button', { name: 'Which figures' }));
@@ -93,7 +93,7 @@ describe('a description', () => {
     fireEvent.change(page.getByLabelText('groups'), { target: { value: 'down' } });
     cleanup();
     const again = panel(lamps);
-    expect(rows(again)).to.deep.equal(['Red lamp (mm)', 'White lamp (mm)', 'all together (mm)']);
+    expect(rows(again)).to.deep.equal(['Red lamp', 'White lamp', 'all together']);
     const heads = again.getAllByRole('columnheader').map((head) => loosely(head.textContent));
     expect(heads).to.include('CV (%)').and.not.include('range');
     cleanup();
@@ -145,7 +145,7 @@ describe('a description', () => {
       .slice(1)
       .map((line) => line.split('\t').map(loosely));
     expect(cells.map(([head]) => head)).to.deep.equal([
-      'group',
+      'readings (mm)',
       'n',
       'mean',
       '95 % CI of the mean: lower',

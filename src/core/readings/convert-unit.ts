@@ -15,9 +15,11 @@ export function convertEdits(column: Column, to: string): TableEdit[] {
   demand(!column.formula, 'A computed column cannot be converted: convert the columns it is computed from.');
   const { used, aside } = readColumn(column);
   const values = new Map([...used, ...aside].flatMap(({ row, value }) => (value === undefined ? [] : [[row, value]])));
+  const comma = column.decimal === 'comma';
   const texts = column.cells.map((text, row) => {
     const value = values.get(row);
-    return [value === undefined ? text : typed(value * factor)];
+    const converted = value === undefined ? text : typed(value * factor);
+    return [comma && value !== undefined ? converted.replace('.', ',') : converted];
   });
   return [
     { kind: 'write', row: 0, columns: [column.id], texts },

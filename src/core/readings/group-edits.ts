@@ -1,8 +1,8 @@
-import { demand } from '../numeric/domain-error';
+import { DomainError, demand } from '../numeric/domain-error';
 import { columnsAreGroups } from './groups';
 import { levelRows, levelsOf } from './levels';
 import type { TableEdit } from './table-edit';
-import { type Column, type Level, type Table, columnsOf, groupLooks } from './table';
+import { type Column, type Level, type Table, columnsOf, findColumn, groupLooks } from './table';
 
 const described = (column: Column, levels: readonly Level[]): TableEdit => ({
   kind: 'describe-column',
@@ -84,6 +84,29 @@ export function mergeColumnsEdits(table: Table, into: Column, from: Column): Tab
     ...(marks.length > 0 ? [{ kind: 'set-aside', cells: marks } satisfies TableEdit] : []),
     { kind: 'remove-column', column: from.id },
   ];
+}
+
+/** The column that names the groups: the one pointed at, or the first. */
+export function groupsNamedBy(table: Table, column: string | undefined): Column | undefined {
+  const all = columnsOf(table, 'group');
+  return all.find((c) => c.id === column) ?? all[0];
+}
+
+/** The groups that could be merged: columns that are groups, or the groups that a column names. */
+export const mergeable = (table: Table, by?: Column): { id: string; name: string }[] =>
+  columnsAreGroups(table) ? columnsOf(table, 'measure') : by ? levelsOf(by) : [];
+
+/** Makes one group of two. @param by the column that names them, where rows do @throws DomainError where they cannot be one */
+export function mergeGroupsEdits(table: Table, from: string, into: string, by?: Column): TableEdit[] {
+  demand(from !== into, 'Choose two groups: one that goes, and one that takes its readings.');
+  if (!columnsAreGroups(table)) {
+    const name = by && levelsOf(by).find((l) => l.id === into)?.name;
+    if (!by || name === undefined) throw new DomainError('There is no column of groups to merge in.');
+    return renameLevelEdits(by, from, name);
+  }
+  const [a, b] = [findColumn(table, into), findColumn(table, from)];
+  if (!a || !b) throw new DomainError('One of the groups is no longer there.');
+  return mergeColumnsEdits(table, a, b);
 }
 
 /** Moves a column to another place. Where columns are groups, each keeps the colour it had. */

@@ -123,7 +123,24 @@ export const isUnit = (text: string): boolean => unitOf(text) !== undefined;
 export function conversion(from: string, to: string): number | undefined {
   const [a, b] = [unitOf(from), unitOf(to)];
   if (a === undefined || b === undefined) return undefined;
-  return a.dimension === b.dimension ? Number((a.factor / b.factor).toPrecision(12)) : undefined;
+  return a.dimension === b.dimension ? Number((a.factor / b.factor).toPrecision(15)) : undefined;
+}
+
+/** Whether numbers stay readable: between a ten-thousandth and ten thousand times what they were. */
+const isNear = (factor: number | undefined): boolean => factor !== undefined && factor >= 1e-4 && factor <= 1e4;
+
+/** Units of the same kind that readings in one could be given in: another prefix, another measure of time. */
+export function unitsLike(unit: string): string[] {
+  const [, head = '', rest = ''] = /^([^/·\s]+)(.*)$/u.exec(normalized(unit)) ?? [];
+  const bases = [head, head.slice(1)].filter((base) => prefixed[base]);
+  const [base] = bases;
+  const others = base
+    ? ['p', 'n', 'µ', 'm', ...(base === 'm' ? ['c'] : []), '', 'k'].map((prefix) => `${prefix}${base}${rest}`)
+    : [];
+  const times = ['s', 'min', 'h', 'd'].map((time) => `${time}${rest}`);
+  return [...new Set([...others, ...times])].filter(
+    (other) => other !== normalized(unit) && isNear(conversion(unit, other)),
+  );
 }
 
 /**

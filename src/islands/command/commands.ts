@@ -1,4 +1,5 @@
-/** Everything a page can do or lead to, by the names it already has: links, buttons and parts that can be changed. */
+/** Everything a page can do or lead to, by the names it already has: links, buttons, parts that can be changed, menus. */
+import { $pageActions } from '../shared/page-commands';
 
 export interface Command {
   name: string;
@@ -48,10 +49,14 @@ function actions(): Command[] {
   });
 }
 
+/** What is folded away: in menus, or without a place of its own. */
+const folded = (): Command[] =>
+  $pageActions.get().flatMap(({ name, run, disabled }) => (disabled ? [] : [{ name, group: 'do', run }]));
+
 /** What can be gone to and done here, each name once. */
 export function commandsHere(): Command[] {
   const known = new Set<string>();
-  return [...places(), ...actions()].filter(({ name, group }) => {
+  return [...places(), ...actions(), ...folded()].filter(({ name, group }) => {
     const key = `${group} ${name}`;
     if (known.has(key)) return false;
     known.add(key);

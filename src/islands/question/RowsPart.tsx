@@ -13,14 +13,24 @@ export function RowsPart({ question, table, onChange }: Pick<AskProps, 'question
     const { rows: _, ...rest } = question;
     onChange(rows.length > 0 ? { ...rest, rows } : rest);
   };
+  const begin = () => first && setMaking({ column: first.id, is: 'not', value: '' });
   const add = () => {
     if (!making || !isComplete(making)) return;
     set([...rules, making]);
     setMaking(undefined);
   };
   return (
-    <span className="block font-sans text-sm" data-testid="rows-taken">
-      {rules.length === 0 ? 'All rows count' : 'Only rows count where '}
+    <span data-testid="rows-taken">
+      {' '}
+      {rules.length === 0 && !making && (
+        <>
+          <button type="button" className="part" title="Leave rows out by a rule" onClick={begin} disabled={!first}>
+            All rows
+          </button>{' '}
+          count.
+        </>
+      )}
+      {(rules.length > 0 || making) && 'Only rows count where '}
       {rules.map((rule, i) => (
         <span key={i}>
           {i > 0 && ' and '}
@@ -42,27 +52,22 @@ export function RowsPart({ question, table, onChange }: Pick<AskProps, 'question
             if (e.key === 'Escape') setMaking(undefined);
           }}
         >
-          {rules.length === 0 ? ' where ' : ' and '}
+          {rules.length > 0 && ' and '}
           <RuleFields table={table} rule={making} onChange={setMaking} />{' '}
-          <button type="button" className="plain-button" disabled={!isComplete(making)} onClick={add}>
-            Take these rows
-          </button>{' '}
-          <button type="button" className="plain-button" onClick={() => setMaking(undefined)}>
-            Cancel
-          </button>
+          <span className="font-sans text-sm">
+            <button type="button" className="plain-button" disabled={!isComplete(making)} onClick={add}>
+              Take these rows
+            </button>{' '}
+            <button type="button" className="plain-button" onClick={() => setMaking(undefined)}>
+              Cancel
+            </button>
+          </span>
         </span>
       ) : (
-        first && (
-          <>
-            {rules.length === 0 ? '. ' : ' '}
-            <button
-              type="button"
-              className="plain-button"
-              onClick={() => setMaking({ column: first.id, is: 'not', value: '' })}
-            >
-              {rules.length === 0 ? 'Only some rows …' : 'and …'}
-            </button>
-          </>
+        rules.length > 0 && (
+          <button type="button" className="plain-button" onClick={begin}>
+            and …
+          </button>
         )
       )}
     </span>

@@ -1,12 +1,15 @@
-import type { Column, Table } from '../../core/readings/table';
+import { groupsNamedBy } from '../../core/readings/group-edits';
+import { type Column, type Table, findColumn } from '../../core/readings/table';
 import { FindForm } from './FindForm';
 import DeriveForm from './DeriveForm';
 import DrawForm from './DrawForm';
 import ExportForm from './ExportForm';
+import MergeForm from './MergeForm';
 import PickForm from './PickForm';
+import SplitForm from './SplitForm';
 
 /** A tool opened above the grid; one at a time. */
-export type Tool = 'find' | 'pick' | 'derive' | 'draw' | 'export';
+export type Tool = 'find' | 'pick' | 'derive' | 'draw' | 'export' | 'split' | 'merge';
 
 interface Props {
   tool: Tool;
@@ -20,10 +23,14 @@ interface Props {
   onPick: (rows: number[], column: string | undefined, words: string) => void;
   onAdd: (column: Column) => void;
   onTable: (rows: number[], note: string) => void;
+  onSplit: (separator: string) => void;
+  onMerge: (from: string, into: string) => void;
   onClose: () => void;
 }
 
-export function OpenTool({ tool, table, shown, calm, column, onGo, onPick, onAdd, onTable, onClose }: Props) {
+export function OpenTool(props: Props) {
+  const { tool, table, shown, calm, column, onGo, onPick, onAdd, onTable, onClose } = props;
+  const here = findColumn(table, column);
   switch (tool) {
     case 'find':
       return <FindForm table={shown} onGo={onGo} onClose={onClose} />;
@@ -33,6 +40,10 @@ export function OpenTool({ tool, table, shown, calm, column, onGo, onPick, onAdd
       return <DeriveForm table={calm} start={column} onAdd={onAdd} onClose={onClose} />;
     case 'draw':
       return <DrawForm table={shown} onColumn={onAdd} onTable={onTable} onClose={onClose} />;
+    case 'split':
+      return here ? <SplitForm column={here} onSplit={props.onSplit} onClose={onClose} /> : null;
+    case 'merge':
+      return <MergeForm table={table} by={groupsNamedBy(table, column)} onMerge={props.onMerge} onClose={onClose} />;
     case 'export':
       return <ExportForm table={table} onClose={onClose} />;
   }

@@ -5,10 +5,12 @@ import { attempt } from '../../core/numeric/domain-error';
 import { random } from '../../core/numeric/random';
 import { blindEdits, isBlind, revealEdits } from '../../core/readings/blind';
 import { sentColumn } from '../../core/readings/column-edits';
-import { moveColumnEdits } from '../../core/readings/group-edits';
+import { groupsNamedBy, mergeGroupsEdits, moveColumnEdits } from '../../core/readings/group-edits';
 import { columnsAreGroups } from '../../core/readings/groups';
 import { reshapeEdits } from '../../core/readings/reshape';
+import { rowAsNamesEdits } from '../../core/readings/row-as-names';
 import { holdersOf, readingCells, rowsByRule } from '../../core/readings/rules';
+import { splitEdits } from '../../core/readings/split-cells';
 import { type Column, type Table, emptyColumn } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { openDoubts } from '../../core/understanding/doubts/open-doubts';
@@ -20,7 +22,10 @@ import { keepPicked } from '../shared/picked-rows';
 import { RefusedNotice } from '../shared/RefusedNotice';
 import { type Kept, followTable, guardUnsaved, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
+import { ActionBar } from '../kit/ActionBar';
+import { usePageActions } from '../shared/page-commands';
 import { AsideForm } from './AsideForm';
+import { barOf } from './bar';
 import { ColumnNote } from './ColumnNote';
 import { Grid } from './Grid';
 import { OpenTool, type Tool } from './OpenTool';
@@ -29,7 +34,6 @@ import { Sentence } from './Sentence';
 import { TableHead } from './TableHead';
 import type { OnMend } from './Mends';
 import { Ways } from './Ways';
-import { Toolbar, redoLabel, undoLabel } from './Toolbar';
 import { type Picked, addressed, nothingPicked, pickedElsewhere } from './picked';
 import { pasting } from './pasting';
 import { type Selection, at, blockOf } from './selection';
@@ -179,10 +183,22 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     selectedIds,
     report: setSaid,
   });
+  /** Does what these edits do, or says why they cannot be made. */
+  const doing = (make: () => TableEdit[]): boolean => {
+    const edits = attempt(make);
+    if (edits.ok) return edit(edits.value);
+    say(edits.reason);
+    return false;
+  };
   const turn = (shape: Table['shape']) => {
-    const edits = attempt(() => reshapeEdits(table, shape));
-    if (!edits.ok) return say(edits.reason);
-    if (edit(edits.value)) setSelection(at(0, 0));
+    if (doing(() => reshapeEdits(table, shape))) setSelection(at(0, 0));
+  };
+  const columnHere = shown.columns[selection.column];
+  const split = (separator: string) => {
+    if (columnHere && doing(() => splitEdits(table, columnHere, separator, nanoid(8)))) close();
+  };
+  const merge = (from: string, into: string) => {
+    if (doing(() => mergeGroupsEdits(table, from, into, groupsNamedBy(table, columnHere?.id)))) close();
   };
 
   const layout = (shape: Table['shape']) => edit(layoutEdits(table, shape));
@@ -190,11 +206,6 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
   const mend: OnMend = (chosen, mendsOf) => {
     const found = table === calmTable ? chosen : mendsOf(table).find((m) => m.label === chosen.label);
     if (found) edit(found.edits);
-  };
-  const turnRound = () => {
-    const edits = attempt(() => turnRoundEdits(table));
-    if (!edits.ok) return say(edits.reason);
-    if (edit(edits.value)) setSelection(at(0, 0));
   };
 
   const hide = () => {
@@ -222,7 +233,28 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     });
 
   const toggle = (which: Tool) => () => setTool(tool === which ? undefined : which);
-  const columnHere = shown.columns[selection.column];
+  const bar = barOf({
+    table,
+    here: columnHere,
+    selection,
+    rows,
+    steps,
+    tool,
+    describing,
+    aside: { cells: cells.length, all: asideCells.length > 0 && asideCells.length === cells.length },
+    toggle,
+    step,
+    edit,
+    doing,
+    moveRows,
+    setAside: () => setAsking(true),
+    bringBack,
+    describe: () => setDescribing(!describing),
+    turnRound: () => doing(() => turnRoundEdits(table)) && setSelection(at(0, 0)),
+    takeNames: () => doing(() => rowAsNamesEdits(table, selection.row)) && setSelection(at(0, selection.column)),
+    blind: isBlind(table) ? reveal : hide,
+  });
+  usePageActions(bar.flatMap((group) => (group.menu ? group.actions : [])));
 
   // What stands around the grid follows the calm table, and is not drawn again for each key.
   const newest = useRef({ edit, turn, layout, mend, ask, askInPairs, go, say });
@@ -294,58 +326,16 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
           <>
             {sentence}
             {calm && ways && <Ways table={calm} doubt={ways} onMend={mend} />}
-            <Toolbar
-              tools={[
-                { label: undoLabel, run: () => step('undo'), disabled: !steps.canUndo, title: 'Ctrl+Z' },
-                { label: redoLabel, run: () => step('redo'), disabled: !steps.canRedo, title: 'Ctrl+Y' },
-                { label: 'Find', run: toggle('find'), open: tool === 'find', title: 'Ctrl+F' },
-                { label: 'Pick rows', run: toggle('pick'), open: tool === 'pick' },
-                { label: 'New column', run: toggle('derive'), open: tool === 'derive' },
-                { label: 'Sample or randomize', run: toggle('draw'), open: tool === 'draw' },
-                { label: 'Describe', run: () => setDescribing(!describing), open: describing },
-                isBlind(table)
-                  ? { label: 'Reveal group names …', run: reveal }
-                  : { label: 'Hide group names', run: hide, title: 'Letters in their place, until you reveal them' },
-              ]}
-            />
-            <Toolbar
-              tools={[
-                {
-                  label: 'Insert a row above',
-                  disabled: block.top > table.rowCount,
-                  run: () => edit([{ kind: 'insert-rows', at: block.top, count: 1 }]),
-                },
-                {
-                  label: `Remove ${counted(Math.max(1, rows), 'row')}`,
-                  disabled: rows === 0,
-                  run: () => edit([{ kind: 'remove-rows', at: block.top, count: rows }]),
-                },
-                { label: 'Move up', disabled: rows === 0 || block.top === 0, run: () => moveRows(-1), title: 'Alt+↑' },
-                {
-                  label: 'Move down',
-                  disabled: rows === 0 || block.bottom >= table.rowCount - 1,
-                  run: () => moveRows(1),
-                  title: 'Alt+↓',
-                },
-                asideCells.length > 0 && asideCells.length === cells.length
-                  ? { label: `Bring back ${counted(asideCells.length, 'reading')}`, run: bringBack }
-                  : {
-                      label: cells.length > 0 ? `Set aside ${counted(cells.length, 'reading')}` : 'Set aside',
-                      disabled: cells.length === 0,
-                      run: () => setAsking(true),
-                    },
-                { label: 'Turn round', run: turnRound, title: 'Exchange rows and columns' },
-              ]}
-            >
+            <ActionBar groups={bar}>
               {picked.words !== '' && (
-                <span role="status" className="text-muted">
+                <span role="status" className="pl-2 text-muted">
                   {counted(picked.rows.size, 'row')} picked: {picked.words}.{' '}
                   <button type="button" className="plain-button" onClick={() => setPicked(nothingPicked)}>
                     Clear selection
                   </button>
                 </span>
               )}
-            </Toolbar>
+            </ActionBar>
             {tool && (
               <OpenTool
                 tool={tool}
@@ -359,6 +349,8 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
                   if (addColumn(column)) close();
                 }}
                 onTable={drawnTable}
+                onSplit={split}
+                onMerge={merge}
                 onClose={close}
               />
             )}

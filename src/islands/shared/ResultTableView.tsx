@@ -50,7 +50,11 @@ export function ResultTableView({ table, rows = table.rows, head }: Props) {
                   <span className="sr-only">of what</span>
                 ) : (
                   <>
-                    {column.colour !== undefined && <GroupMarker position={column.colour} />}
+                    {column.colour !== undefined && (
+                      <span className="mr-1.5 inline-block align-middle">
+                        <GroupMarker position={column.colour} />
+                      </span>
+                    )}
                     <RichText text={column.heading} />
                     {column.unit && ` (${column.unit})`}
                   </>

@@ -2,7 +2,7 @@
 import { type DescribedLine, type Figure, figureNames } from '../../answer/describe-table';
 import { decimalsOf } from '../../numeric/decimals';
 import { type QuartileRule, quartileRules } from '../../numeric/quantile';
-import { type Table, withUnit } from '../../readings/table';
+import { type Table, columnsOf, withUnit } from '../../readings/table';
 import { decimalsFor, fixed, percent, significant } from '../numbers';
 import { symbol } from '../text';
 import { type Cell, type ResultTable, column, count, interval as intervalCell } from './result-table';
@@ -47,6 +47,12 @@ export function figureCell(found: DescribedLine, figure: Figure, decimals: numbe
   return { text: told(), value };
 }
 
+/** What one unit is of: what the table says it measures, or its one column of readings. */
+function measured(table: Table): string {
+  const [first, ...more] = columnsOf(table, 'measure');
+  return table.measure || (first && more.length === 0 ? first.name : 'readings');
+}
+
 const ofQuartiles: readonly Figure[] = ['q1', 'q3', 'iqr'];
 
 /** @param table what was described, for its name */
@@ -55,11 +61,14 @@ export function descriptionTable(
   lines: readonly DescribedLine[],
   { figures, decimals, rule, level }: Described,
 ): ResultTable {
+  // One unit for all is said once, at the head.
+  const [unit = '', ...others] = new Set(lines.map((line) => line.unit));
+  const shared = others.length === 0;
   return {
     kind: 'description',
     title: `Description of ${table.name || table.measure || 'the readings'}`,
     columns: [
-      column('group'),
+      column(shared ? withUnit(measured(table), unit) : 'group'),
       ...figures.map((figure) =>
         column(
           figure === 'n'
@@ -71,7 +80,7 @@ export function descriptionTable(
       ),
     ],
     rows: lines.map((line) => ({
-      head: [withUnit(line.name, line.unit)],
+      head: [shared ? line.name : withUnit(line.name, line.unit)],
       ...(line.colour === undefined ? {} : { colour: line.colour }),
       cells: figures.map((figure) => figureCell(line, figure, decimals)),
     })),
