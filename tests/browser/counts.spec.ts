@@ -170,6 +170,10 @@ test('spread: two groups, one against a stated SD or variance', async ({ page })
   const ss = red.reduce((s, x) => s + (x - mean) ** 2, 0);
   await expect(page.getByTestId('test')).toContainText(`χ²(8) = ${fixed(ss / 16, 2)}`);
   await page.getByLabel('Compared by').selectOption('its mean');
+  // An SD is no mean: what the mean is compared with is asked for, not made up.
+  await expect(page.getByTestId('no-answer')).toContainText('Type the value that Red lamp is compared with');
+  await page.getByLabel('Fixed value').fill('60');
+  await page.keyboard.press('Enter');
   await expect(page.getByTestId('test')).toContainText('One-sample t-test');
   await saved(page);
   await page.getByRole('link', { name: 'Open readings' }).click();

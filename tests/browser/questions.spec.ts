@@ -33,11 +33,24 @@ const columns = (lists: readonly (readonly (number | string)[])[], heads: readon
     ),
   ].join('\n');
 
-test('one group against a fixed value: t, z, ranks, bounds, and a reading changed', async ({ page }) => {
+test('one group: an estimate, then against a fixed value: t, z, ranks, bounds, and a reading changed', async ({
+  page,
+}) => {
   const volumes = [1003.2, 998.7, 1001.4, 1007.9, 1002.2, 999.6, 1004.8, 1000.9];
   await startStudy(page, 'Pipette');
   await paste(page, columns([volumes], ['Pipette 3 (µL)']));
-  await asked(page, 'Ask whether its mean differs from a fixed value');
+  await asked(page, 'Ask for its mean with an interval');
+  // By hand: 1002.3375 ± 2.3646 · 2.96259/√8; nothing is tested.
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('What is the mean of');
+  await expect(page.getByTestId('estimate')).toHaveText('1002.3 µL');
+  await expect(page.getByTestId('interval')).toContainText('999.9 to 1004.8 µL');
+  await expect(page.getByText('The hypotheses')).toHaveCount(0);
+  await page.getByText('The interval at other levels').click();
+  await expect(page.getByTestId('levels').getByRole('img')).toHaveAttribute('aria-label', /80.% .*; 99.% /);
+  await page.getByLabel('What is estimated').selectOption('its median');
+  await expect(page.getByTestId('estimate')).toHaveText('1001.8 µL');
+  await page.getByLabel('What is compared').selectOption('from a fixed value,');
+  await expect(page.getByTestId('no-answer')).toContainText('Type the value that');
   await page.getByLabel('Fixed value').fill('1000');
   await page.keyboard.press('Enter');
   // By hand: mean 1002.3375, SD 2.96259, so t = 2.3375/(2.96259/√8) on 7 df.

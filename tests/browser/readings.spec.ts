@@ -377,12 +377,15 @@ test('groups, derived columns, bands by dragging, an allocation to print, a desc
   await page.getByRole('button', { name: 'Describe' }).click();
   const description = page.getByRole('region', { name: 'Description' });
   await page.getByRole('button', { name: 'Choose length', exact: true }).click();
+  await description.getByLabel('only the columns selected').check();
+  await expect(description.getByRole('row', { name: /^mean/ })).toContainText('20.0');
+  await description.getByLabel('groups').selectOption('below one another');
   await expect(description.getByRole('row', { name: /^red/ })).toContainText('20');
   await description.getByRole('button', { name: 'Copy the table' }).click();
   await expect(description).toContainText('Copied');
   const copied = await page.evaluate(() => navigator.clipboard.readText());
-  expect(copied.split('\n')[1]).toMatch(/^group\tn\tmissing\tmean\t95 % CI of the mean: lower\t/);
-  expect(copied.split('\n')[2]).toMatch(/^red \(mm\)\t2\t0\t20\.0\t/);
+  expect(copied.split('\n')[1]).toMatch(/^readings \(mm\)\tn\tmissing\tmean\t95 % CI of the mean: lower\t/);
+  expect(copied.split('\n')[2]).toMatch(/^red\t2\t0\t20\.0\t/);
   // Brushing the distribution picks rows.
   const strip = await page.getByRole('img', { name: /Distribution of length:/ }).boundingBox();
   if (!strip) throw new Error('no strip');
@@ -489,7 +492,7 @@ test('tables come and go: drawn from, taken out with what was asked, merged, tur
   await page.getByLabel('Into', { exact: true }).selectOption('table');
   await page.getByLabel('Seed').fill('5');
   await page.getByRole('button', { name: 'Draw', exact: true }).click();
-  await expect(page.getByLabel('Name of the table')).toHaveValue('Lamps, drawn');
+  await expect(page.getByLabel('Name of the table')).toHaveValue('Lamps, 3 rows drawn, seed 5');
   await expect(cell(page, 4, 1)).toHaveText('');
   await spine.getByRole('link', { name: 'Lamps', exact: true }).click();
   await expect(page.getByLabel('Name of the table')).toHaveValue('Lamps');
@@ -498,17 +501,17 @@ test('tables come and go: drawn from, taken out with what was asked, merged, tur
   await expect(spine.getByRole('link', { name: 'Red · White' })).toBeVisible();
   await page.getByRole('button', { name: 'Remove table' }).click();
   await expect(spine.getByRole('link', { name: 'Red · White' })).toHaveCount(0);
-  await spine.getByRole('link', { name: 'Lamps, drawn' }).click();
+  await spine.getByRole('link', { name: 'Lamps, 3 rows drawn, seed 5' }).click();
   await page.getByRole('button', { name: 'Remove table' }).click();
   await page.getByText('This study has no readings now.').waitFor();
   // A study without readings still opens, and offers both ways on.
   await page.goto('/');
   await page.getByRole('link', { name: 'Tables', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Begin a new table' })).toBeVisible();
-  await page.getByRole('button', { name: 'Bring back Lamps, drawn' }).click();
-  await expect(page.getByLabel('Name of the table')).toHaveValue('Lamps, drawn');
+  await page.getByRole('button', { name: 'Bring back Lamps, 3 rows drawn, seed 5' }).click();
+  await expect(page.getByLabel('Name of the table')).toHaveValue('Lamps, 3 rows drawn, seed 5');
   await spine.getByRole('link', { name: 'All changes' }).click();
-  await expect(page.getByText(/3 rows of 5 drawn at random without replacement, seed 5, from Lamps/)).toBeVisible();
+  await expect(page.getByText(/3 rows of 5 drawn at random without replacement, seed 5.*, from Lamps/)).toBeVisible();
 });
 
 test('figures copied from a paper, and counts told out and gathered again', async ({ page }) => {
@@ -531,4 +534,52 @@ test('figures copied from a paper, and counts told out and gathered again', asyn
   await page.getByRole('button', { name: 'Turn into a table of counts' }).click();
   await expect(cell(page, 2, 2)).toHaveText('0');
   await expect(cell(page, 2, 3)).toHaveText('3');
+});
+
+test('by name: a unit converted, cells split, a row taken as names, groups merged', async ({ page }) => {
+  await startStudy(page, 'By name');
+  await paste(page, 'Red (mm)\tWhite (mm)\n120\t95\n131\t90');
+  const byName = async (name: string) => {
+    await page.keyboard.press('Control+K');
+    await page.keyboard.type(name);
+    await page.keyboard.press('Enter');
+  };
+  await byName('Convert the readings to cm');
+  await expect(cell(page, 1, 1)).toHaveText('12');
+  await expect(cell(page, 2, 2)).toHaveText('9');
+  await expect(page.getByLabel('Unit of Red')).toHaveValue('cm');
+  await byName('Merge groups');
+  await page.getByRole('button', { name: 'Merge', exact: true }).click();
+  await expect(cell(page, 4, 1)).toHaveText('9');
+  await expect(page.getByLabel('Name of group 2')).toHaveCount(0);
+
+  await startStudy(page, 'Split');
+  await page.getByRole('grid').focus();
+  for (const text of ['plate', 'P1-7', 'P2-9']) {
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+  }
+  await cell(page, 1, 1).click();
+  await fromMenu(page, 'Rows', 'Take row 1 as the names');
+  await expect(page.getByLabel('Name of group 1')).toHaveValue('plate');
+  await byName('Split the cells');
+  await page.getByRole('button', { name: 'Split', exact: true }).click();
+  await expect(cell(page, 1, 1)).toHaveText('P1');
+  await expect(cell(page, 2, 2)).toHaveText('9');
+  await page.keyboard.press('Control+Z');
+  await expect(cell(page, 1, 1)).toHaveText('P1-7');
+  // The menus answer to keys, and give the hand back.
+  await page.getByRole('button', { name: 'Rows', exact: true }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('menuitem', { name: 'Insert a row above' })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'Rows', exact: true })).toBeFocused();
+});
+
+test('a pasted number loses its noise, not its digits', async ({ page }) => {
+  await startStudy(page, 'Noise');
+  await paste(page, 'Red\tWhite\n-0.10000000000000001\t0.30000000000000004\n1.23456789\t2');
+  await expect(cell(page, 1, 1)).toHaveText('-0.1');
+  await expect(cell(page, 1, 2)).toHaveText('0.3');
+  await expect(cell(page, 2, 1)).toHaveText('1.23456789');
 });

@@ -130,6 +130,12 @@ test('counts and figures from a paper are typed from nothing, the layout chosen 
   await startStudy(page, 'Typed counts');
   await page.getByLabel('How the table is laid out').selectOption({ label: 'each cell is a count' });
   await page.getByRole('grid').focus();
+  // The names stand above the first row: as many keys as there are cells.
+  await page.keyboard.press('ArrowUp');
+  for (const [k, name] of ['site', 'eaten', 'whole'].entries()) {
+    await page.keyboard.type(name);
+    await page.keyboard.press(k < 2 ? 'Tab' : 'Enter');
+  }
   for (const row of [
     ['north', '12', '41'],
     ['south', '19', '33'],
@@ -140,7 +146,9 @@ test('counts and figures from a paper are typed from nothing, the layout chosen 
     }
   }
   await expect(cell(page, 2, 3)).toHaveText('33');
-  await expect(page.getByRole('region', { name: 'Ask' })).toContainText('Does the share of');
+  await expect(page.getByRole('region', { name: 'Ask' })).toContainText(
+    'Does the share of eaten differ between north and south',
+  );
 
   await startStudy(page, 'Typed figures');
   await page
@@ -180,4 +188,32 @@ test('a group put in after a question was asked waits until it is taken in', asy
   await expect(page.getByRole('heading', { level: 1 })).toContainText('red lamp, white lamp and blue lamp');
   await page.getByRole('button', { name: /^Take .* in$/ }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Group 4');
+});
+
+test('a question leaves rows out by a rule, and says so in its sentence, its margin and its Methods', async ({
+  page,
+}) => {
+  await startStudy(page, 'Rules');
+  const rows = [
+    ['pier', 'red', 31.2], ['pier', 'white', 27.5], ['pier', 'red', 33.1], ['pier', 'white', 26.9],
+    ['bay', 'red', 30.4], ['bay', 'white', 29.3], ['bay', 'red', 35.0], ['bay', 'white', 28.8],
+    ['point', 'red', 12.0], ['point', 'white', 51.0], ['bay', '', 30.0],
+  ]; // prettier-ignore
+  await paste(page, ['site\tlamp\tblade length (mm)', ...rows.map((r) => r.join('\t'))].join('\n'));
+  await page.getByText('Ask another question of this table').click();
+  await page.getByRole('button', { name: /differ between red and white/ }).click();
+  await page.waitForURL(/questions/);
+  await expect(page.getByRole('complementary')).toContainText('1 reading without a lamp is part of no group');
+  await page.getByRole('button', { name: 'All rows', exact: true }).click();
+  await page.getByLabel('Column of the rule').selectOption({ label: 'site' });
+  await page.getByLabel('Value of the rule').fill('point');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('rows-taken')).toContainText('Only rows count where site is not point');
+  const methods = page.getByText(/^Blade length was compared between/);
+  await expect(methods).toContainText('Only readings where site is not point were taken.');
+  await expect(methods).toContainText('One reading without a lamp was left out.');
+  // By hand: 32.425 and 28.125.
+  await expect(page.getByTestId('estimate')).toHaveText('4.3 mm');
+  await page.getByRole('button', { name: 'Drop the rule that site is not point' }).click();
+  await expect(page.getByTestId('estimate')).not.toHaveText('4.3 mm');
 });

@@ -67,6 +67,7 @@ export const ColumnHead = memo(function ColumnHead(props: ColumnHeadProps) {
         <Accepted
           className="min-h-6 w-full min-w-0 bg-transparent font-semibold text-ellipsis outline-none focus:outline-2 focus:outline-primary"
           aria-label={`Name of ${isGroup ? 'group' : 'column'} ${position + 1}`}
+          data-name-of={position}
           placeholder="name"
           value={column.name}
           maxLength={200}

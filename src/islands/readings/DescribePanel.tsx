@@ -153,7 +153,7 @@ export default function DescribePanel({
       ) : figures.length === 0 ? (
         <p className="text-muted">No figure is chosen: tick some under “Which figures”.</p>
       ) : (
-        <ResultTableView table={shown} />
+        <ResultTableView table={shown} scrolls />
       )}
       <p className="pt-1 text-muted">
         {table.average && 'Every reading is described by itself, also where answers average within subjects. '}

@@ -4,7 +4,9 @@ import { DomainError, attempt, demand } from '../../core/numeric/domain-error';
 import { typedNumber } from '../../core/readings/typed-number';
 import { type Allocation, allocate, drawRows } from '../../core/readings/draw';
 import { type Column, type Table, called, columnsOf, emptyColumn } from '../../core/readings/table';
+import { readColumn } from '../../core/readings/read-column';
 import { counted } from '../../core/words/numbers';
+import { listed } from '../../core/words/sentences';
 import { Choose, Fill, ToolForm } from '../shared/Parts';
 
 interface Props {
@@ -12,7 +14,7 @@ interface Props {
   /** Adds a column to this table. */
   onColumn: (column: Column) => void;
   /** Makes a table of its own from rows of this one. */
-  onTable: (rows: number[], note: string) => void;
+  onTable: (rows: number[], note: string, seed: number) => void;
   onClose: () => void;
 }
 
@@ -23,6 +25,19 @@ const filledRows = (table: Table): number[] =>
   Array.from({ length: table.rowCount }, (_, row) => row).filter((row) =>
     table.columns.some((c) => (c.cells[row] ?? '').trim() !== ''),
   );
+
+/** "2 of them without a reading in White lamp": what of the rows drawn holds nothing to be read. */
+function lackingWords(table: Table, drawn: readonly number[]): string {
+  const lacking = table.columns
+    .filter((c) => c.role === 'measure' || c.role === 'count')
+    .flatMap((c) => {
+      const { used } = readColumn(c);
+      const there = new Set(used.map((r) => r.row));
+      const without = drawn.filter((row) => !there.has(row)).length;
+      return without > 0 ? [`${without} without a reading in ${called(c)}`] : [];
+    });
+  return lacking.length > 0 ? `; of them ${listed(lacking)}` : '';
+}
 
 /** A whole number as it was typed. @throws DomainError saying why it is none */
 function wholeIn(text: string, what: string, least = 1, most = 1_000_000): number {
@@ -64,13 +79,13 @@ export default function DrawForm({ table, onColumn, onTable, onClose }: Props) {
   const sample = (start: number) => {
     const back = replace === 'yes';
     const drawn = drawRows(rows, wholeIn(size, 'The number of rows'), back, start);
-    const note = `${counted(drawn.length, 'row')} of ${rows.length} drawn at random ${back ? 'with' : 'without'} replacement, seed ${start}`;
-    if (into === 'table') return onTable(drawn, note);
+    const note = `${counted(drawn.length, 'row')} of ${rows.length} drawn at random ${back ? 'with' : 'without'} replacement, seed ${start}${lackingWords(table, drawn)}`;
+    if (into === 'table') return onTable(drawn, note, start);
     const times = new Map<number, number>();
     for (const row of drawn) times.set(row, (times.get(row) ?? 0) + 1);
     const said = (n: number): string => (n === 0 ? '' : back ? `${n} ×` : 'drawn');
     const cells = Array.from({ length: table.rowCount }, (_, row) => said(times.get(row) ?? 0));
-    onColumn({ ...emptyColumn(nanoid(8), 'drawn', '', 'label'), note, cells });
+    onColumn({ ...emptyColumn(nanoid(8), `drawn, seed ${start}`, '', 'label'), note, cells });
   };
   const treat = (start: number) => {
     const named = treatments

@@ -211,6 +211,33 @@ export function Grid(props: GridProps) {
     [],
   );
 
+  const nameOf = (column: number): HTMLInputElement | undefined =>
+    headRow.current?.querySelector<HTMLInputElement>(`[data-name-of="${column}"]`) ?? undefined;
+
+  const toName = (column: number): void => {
+    nameOf(column)?.focus();
+    nameOf(column)?.select();
+  };
+
+  /** From a name: down into its column, and once it was typed by Tab to the next name. */
+  const onHeadKey = (event: KeyboardEvent): void => {
+    const { target, key, shiftKey } = event;
+    if (!(target instanceof HTMLInputElement) || target.dataset['nameOf'] === undefined) return;
+    const column = Number(target.dataset['nameOf']);
+    const next = key === 'Tab' ? nameOf(column + (shiftKey ? -1 : 1)) : undefined;
+    if (next && target.value !== table.columns[column]?.name) {
+      event.preventDefault();
+      setOut.current ??= column;
+      toName(column + (shiftKey ? -1 : 1));
+    } else if (key === 'Enter' || key === 'ArrowDown') {
+      event.preventDefault();
+      target.blur();
+      onSelect(at(0, key === 'Enter' ? (setOut.current ?? column) : column));
+      setOut.current = undefined;
+      focusGrid();
+    }
+  };
+
   const onKeyDown = (event: KeyboardEvent): void => {
     if (editing || event.target !== gridRef.current) return;
     const { key, shiftKey, ctrlKey, metaKey, altKey } = event;
@@ -247,6 +274,8 @@ export function Grid(props: GridProps) {
       if (key === ' ')
         return done(() => onSelect({ ...selection, anchorRow: Math.max(0, table.rowCount - 1), row: 0 }));
     }
+    // Above the first row stand the names.
+    if (key === 'ArrowUp' && !shiftKey && !command && selection.row === 0) return done(() => toName(selection.column));
     if (key === ' ' && shiftKey) return done(() => onSelect({ ...selection, anchorColumn: 0, column: columns - 1 }));
     if (key === 'Enter' || key === 'F2') return done(() => begin(textAt(selection.row, selection.column), false));
     if (key === 'Delete' || key === 'Backspace') return done(clear);
@@ -321,6 +350,7 @@ export function Grid(props: GridProps) {
           role="row"
           aria-rowindex={1}
           className="sticky top-0 z-10 flex border-b border-line bg-base-100"
+          onKeyDown={onHeadKey}
         >
           <div role="columnheader" className="sticky left-0 z-10 shrink-0 bg-base-100" style={{ width: numberWidth }}>
             <span className="sr-only">Row</span>

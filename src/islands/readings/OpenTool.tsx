@@ -22,7 +22,7 @@ interface Props {
   onGo: (row: number, column: number) => void;
   onPick: (rows: number[], column: string | undefined, words: string) => void;
   onAdd: (column: Column) => void;
-  onTable: (rows: number[], note: string) => void;
+  onTable: (rows: number[], note: string, seed: number) => void;
   onSplit: (separator: string) => void;
   onMerge: (from: string, into: string) => void;
   onClose: () => void;

@@ -1,9 +1,11 @@
+import { nanoid } from 'nanoid';
 import { asDesign, designOf, kindOf } from '../../core/question/asking';
 import { firstQuestion } from '../../core/question/first';
 import { asked } from '../../core/question/known-groups';
 import { columnsAreGroups } from '../../core/readings/groups';
 import type { Question } from '../../core/question/question';
-import type { Table } from '../../core/readings/table';
+import { type Table, emptyColumn } from '../../core/readings/table';
+import { counted } from '../../core/words/numbers';
 import { inWords, send } from '../shared/api';
 import { isUntouched } from './paste';
 
@@ -56,8 +58,10 @@ export function tableActions({ study, table, shown, selectedIds, report }: Place
       goto(`readings/${id}`);
     });
 
-  /** Makes a table of rows drawn from this one; what was computed becomes plain numbers. */
-  const drawnTable = (drawn: number[], note: string): void => {
+  /**
+   * Makes a table of rows drawn from this one, each with the row it came from; what was computed becomes plain numbers.
+   */
+  const drawnTable = (drawn: number[], note: string, seed: number): void => {
     const columns = shown.columns.map((computed) => {
       const c = { ...computed, formula: undefined };
       const aside = Object.fromEntries(
@@ -65,8 +69,13 @@ export function tableActions({ study, table, shown, selectedIds, report }: Place
       );
       return { ...c, cells: drawn.map((row) => c.cells[row] ?? ''), aside };
     });
-    const name = `${table.name || 'Readings'}, drawn`.slice(0, 200);
-    const draft = { ...table, name, rowCount: drawn.length, columns };
+    const from = {
+      ...emptyColumn(nanoid(8), 'row drawn', '', 'label'),
+      note,
+      cells: drawn.map((row) => String(row + 1)),
+    };
+    const name = `${table.name || 'Readings'}, ${counted(drawn.length, 'row')} drawn, seed ${seed}`.slice(0, 200);
+    const draft = { ...table, name, rowCount: drawn.length, columns: [from, ...columns] };
     void newTable(draft, `${note}, from ${table.name || 'another table'}`);
   };
 

@@ -26,15 +26,17 @@ interface Props {
   table: ResultTable;
   /** Which of its rows, in which order; all where none are named. */
   rows?: readonly Row[];
+  /** Whether it stands where it may have to be scrolled sideways: then it can be reached by key. */
+  scrolls?: boolean;
   /** The head of a row, where it is more than its words. */
   head?: (row: Row, place: number) => ReactNode;
 }
 
 /** A table of an answer, as a page shows it. */
-export function ResultTableView({ table, rows = table.rows, head }: Props) {
+export function ResultTableView({ table, rows = table.rows, scrolls = false, head }: Props) {
   const { columns, title, kind, notes, below } = table;
   return (
-    <div className="overflow-x-auto">
+    <div className="overflow-x-auto" {...(scrolls ? { tabIndex: 0, role: 'region', 'aria-label': title } : {})}>
       <table className="figures-table text-[14.5px]" data-testid={`${kind}-table`}>
         <caption className="sr-only">{title}</caption>
         <thead>
