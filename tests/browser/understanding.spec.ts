@@ -217,3 +217,29 @@ test('a question leaves rows out by a rule, and says so in its sentence, its mar
   await page.getByRole('button', { name: 'Drop the rule that site is not point' }).click();
   await expect(page.getByTestId('estimate')).not.toHaveText('4.3 mm');
 });
+
+test('every other slip stands in the margin in its own words, and its mend settles it', async ({ page }) => {
+  const slips: [id: string, code: string, words: string | RegExp, mend: string][] = [
+    ['summary-plus-minus', 'spread-kind', 'What “±” is, the table does not say', 'It is the SEM'],
+    ['group-before-after', 'no-subject-column', 'no column names the subjects', 'Each row is one subject'],
+    ['nested', 'replicates', '24 readings come from 6 tanks', 'Average within each tank'],
+    ['same-names', 'same-names', 'Two columns are called “red lamp”', 'Call them red lamp 1, red lamp 2'],
+    ['lost-partners', 'lost-partners', 'F4 and F7 lack a reading', 'Leave them out'],
+    ['variables-no-group', 'which-outcome', 'one at a time is compared', 'salinity'],
+    ['year-and-measure', 'calendar', '“year” holds years and is a label', 'It names groups'],
+  ];
+  for (const [id, code, words, name] of slips) {
+    await pasted(page, id);
+    const doubt = page.locator(`[data-doubt="${code}"]`);
+    await expect(doubt, id).toContainText(words);
+    await doubt.getByRole('button', { name, exact: true }).click();
+    await expect(doubt, id).toHaveCount(0);
+    await saved(page);
+    // A table that was settled still leads to a question.
+    await expect(page.getByRole('region', { name: 'Ask' }).getByRole('button').first(), id).toBeVisible();
+  }
+  for (const id of ['one-line', 'one-line-commas']) {
+    await pasted(page, id);
+    await expect(sentence(page), id).toContainText(/\d+ readings/);
+  }
+});

@@ -130,7 +130,7 @@ export function sameNames(table: Table): TableDoubt[] {
     return [
       {
         code: 'same-names',
-        text: `${all.length === 2 ? 'Two' : all.length} columns are called ${quoted(name)}, and nothing tells them apart.`,
+        text: `${all.length === 2 ? 'Two' : all.length} columns are called ${quoted(name)}: nothing says which is which.`,
         where: [],
         mends: [
           {
