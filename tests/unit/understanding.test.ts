@@ -1,5 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
+import { openDoubts } from '../../src/core/understanding/doubts/open-doubts';
+import { intake } from '../../src/core/understanding/intake';
+import { blockFromText } from '../../src/formats/clipboard';
 import { type Case, missed } from '../understanding/hold';
 import { moreCases } from '../understanding/more-cases';
 
@@ -69,4 +72,48 @@ describe('the same tables', () => {
       for (const one of [...cases, ...moreCases])
         if (one.text.includes('\t')) expect(missed({ ...one, text: made(one.text) }), one.id).to.deep.equal([]);
     });
+});
+
+describe('replicates beside one another', () => {
+  const put = (text: string, gathered?: boolean) =>
+    intake(blockFromText(text), gathered === undefined ? {} : { gathered });
+  const tanks =
+    'tank\tlamp\trep 1\trep 2\trep 3\nT1\tred\t1\t2\t3\nT2\tred\t4\t\t6\nT3\twhite\t7\t8\t9\nT4\twhite\t5\t5\t5';
+
+  it('stand below one another, each with its sample, and nothing is lost', () => {
+    const { table, gathered, notes } = put(tanks);
+    expect(gathered).to.equal(true);
+    expect(table).to.include({ shape: 'rows', rowCount: 12 });
+    expect(table.columns.map((c) => [c.name, c.role])).to.deep.equal([
+      ['tank', 'subject'],
+      ['lamp', 'group'],
+      ['reading', 'measure'],
+    ]);
+    expect(table.columns[2]?.cells.join(' ')).to.equal('1 2 3 4  6 7 8 9 5 5 5');
+    expect(table.columns[0]?.cells.slice(2, 5)).to.deep.equal(['T1', 'T2', 'T2']);
+    expect(notes.join(' ')).to.contain('3 readings of each row');
+    // Their samples are known, so the page asks what counts once.
+    const doubts = openDoubts({ id: '', name: '', ...table });
+    expect(doubts.map((d) => d.code)).to.deep.equal(['replicates']);
+    expect(doubts[0]?.text).to.contain('11 readings come from 4 tanks');
+  });
+
+  it('are given a sample where none is named, and stay beside one another where that is chosen', () => {
+    const unnamed = tanks.replace(/^[^\t\n]*\t/gm, '');
+    const { table } = put(unnamed);
+    expect(table.columns.map((c) => c.name)).to.deep.equal(['sample', 'lamp', 'reading']);
+    expect(table.columns[0]?.cells[3]).to.equal('sample 2');
+    expect(put(tanks, false).table.columns.length).to.equal(5);
+  });
+
+  it('are none where they are numbered times, of different units, or each row is a group', () => {
+    for (const [heads, lamps] of [
+      ['week 1\tweek 2\tweek 3', 'red red white white'],
+      ['rep 1 (mm)\trep 2 (g)\trep 3 (mm)', 'red red white white'],
+      ['rep 1\trep 2\trep 3', 'red blue white green'],
+    ]) {
+      const rows = (lamps ?? '').split(' ').map((lamp, i) => `${lamp}\t${i}.5\t${i + 2}\t${3 * i + 1}`);
+      expect(put([`lamp\t${heads ?? ''}`, ...rows].join('\n')).gathered, heads).to.equal(false);
+    }
+  });
 });

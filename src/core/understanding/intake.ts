@@ -18,6 +18,7 @@ import { linesApart } from './lines';
 import { isTurned, turnedRound } from './orientation';
 import { spreadsApart } from './plus-minus';
 import { interpretations, recognise } from './recognise';
+import { replicatesGathered } from './replicates-gathered';
 import type { Incoming } from './seen';
 import { summaryRows } from './summary-rows';
 import { numberName, spreadKind, turnName } from './vocabulary';
@@ -29,6 +30,8 @@ export interface IntakeChoice {
   /** Whether rows and columns are exchanged first. */
   turned?: boolean;
   heads?: Heads;
+  /** Whether replicates beside one another are put below one another. */
+  gathered?: boolean;
   shape?: Shape;
   /** By column, from 0. */
   roles?: Readonly<Record<number, Role>>;
@@ -46,6 +49,8 @@ export interface Doubtful extends DoubtfulCell {
 export interface Intake {
   heads: Heads;
   turned: boolean;
+  /** Whether replicates were put below one another. */
+  gathered: boolean;
   /** Whether cells or lines that held many numbers were taken apart. */
   split: boolean;
   table: Omit<Table, 'id' | 'name'>;
@@ -178,15 +183,24 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
     unit,
     cells: rows.map((row) => row[k] ?? ''),
   }));
-  const filled = raw.filter((c) => c.name !== '' || c.cells.some((t) => t.trim() !== ''));
+  const written = raw.filter((c) => c.name !== '' || c.cells.some((t) => t.trim() !== ''));
+  const under = summaryRows(written);
+  const gathered = under.length > 0 || choice.gathered === false ? undefined : replicatesGathered(written, limits.rows);
+  const times = gathered?.times ?? 1;
+  if (gathered)
+    notes.push(
+      `The ${times} readings of each row stand below one another, and “${gathered.columns.find((c) => c.name === 'sample')?.name ?? 'its name'}” says which belong together.`,
+    );
+  const filled = gathered?.columns ?? written;
   // What stands under the readings is not looked at, so that it cannot decide what they are.
-  const skipped = new Map<number, Beside>(summaryRows(filled).map(({ row, kind }) => [row, kind]));
+  const skipped = new Map<number, Beside>(under.map(({ row, kind }) => [row, kind]));
   const above = (c: Incoming): Incoming =>
     skipped.size === 0 ? c : { ...c, cells: c.cells.filter((_, r) => !skipped.has(r)) };
   const apartSpreads = spreadsApart(filled.length > 0 ? filled : raw);
   const units = withUnits(apartSpreads.map(above), choice.units);
   const incoming = apartSpreads.map((c, k) => ({ ...c, unit: units[k]?.unit ?? c.unit }));
-  const rowOf = (row: number): number => (turned || apart ? row + 1 : firstRow + (body.at[row] ?? top) + 1);
+  const rowOf = (row: number): number =>
+    turned || apart ? row + 1 : firstRow + (body.at[Math.floor(row / times)] ?? top) + 1;
   incoming.forEach(({ cells, name }, k) => {
     const long = cells.findIndex((text) => text.length > limits.text);
     if (long >= 0)
@@ -229,6 +243,7 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
   return {
     heads,
     turned,
+    gathered: gathered !== undefined,
     split: apart !== undefined,
     others: choice.shape === undefined ? others : [],
     doubtful,
@@ -242,7 +257,7 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
       average: false,
       spread: spreadKind(columns.find((c) => c.role === 'spread')?.name ?? '') ?? 'sd',
       level: 0.95,
-      rowCount: Math.max(0, Math.min(height, limits.rows)),
+      rowCount: Math.max(0, Math.min(height * times, limits.rows)),
       columns,
     },
   };

@@ -36,7 +36,7 @@ interface Props {
 export function ResultTableView({ table, rows = table.rows, scrolls = false, head }: Props) {
   const { columns, title, kind, notes, below } = table;
   return (
-    <div className="overflow-x-auto" {...(scrolls ? { tabIndex: 0, role: 'region', 'aria-label': title } : {})}>
+    <div className="overflow-x-auto" {...(scrolls ? { tabIndex: 0, role: 'group', 'aria-label': title } : {})}>
       <table className="figures-table text-[14.5px]" data-testid={`${kind}-table`}>
         <caption className="sr-only">{title}</caption>
         <thead>

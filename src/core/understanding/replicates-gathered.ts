@@ -1,0 +1,60 @@
+/** Readings numbered beside one another, "rep 1", "rep 2", "rep 3": several of one sample, not several variables. */
+import type { Incoming } from './seen';
+import { valueOf } from './sums';
+import { replicateName } from './vocabulary';
+
+/** A block with its replicates below one another. */
+export interface Gathered {
+  columns: Incoming[];
+  /** How many rows each row of the block became. */
+  times: number;
+}
+
+const stemOf = (name: string): string => name.replace(/[\s_.-]*\d+$/u, '').trim();
+
+/** Whether a column names each row for itself. */
+const namesRows = ({ cells }: Incoming): boolean =>
+  cells.every((c) => c.trim() !== '') && new Set(cells.map((c) => c.trim())).size === cells.length;
+
+/** Whether a column names groups: some of its texts come again. */
+const namesGroups = ({ cells }: Incoming): boolean => {
+  const texts = new Set(cells.map((c) => c.trim()).filter(Boolean));
+  return texts.size > 1 && texts.size < cells.length && [...texts].some((t) => valueOf(t) === undefined);
+};
+
+/**
+ * Puts readings that are numbered beside a group one below the other, so that each row is one reading and its sample is
+ * named; undefined where there are none, or where each row is a group of its own.
+ * @param most rows there may be then
+ */
+export function replicatesGathered(columns: readonly Incoming[], most: number): Gathered | undefined {
+  const replicates = columns.filter((c) => replicateName.test(c.name.trim()));
+  const others = columns.filter((c) => !replicates.includes(c));
+  const [first] = replicates;
+  if (!first || replicates.length < 2 || !others.some(namesGroups)) return undefined;
+  const alike = replicates.every(
+    (c) =>
+      c.unit === first.unit &&
+      stemOf(c.name).toLowerCase() === stemOf(first.name).toLowerCase() &&
+      c.cells.every((text) => text.trim() === '' || valueOf(text) !== undefined),
+  );
+  const times = replicates.length;
+  if (!alike || first.cells.length * times > most) return undefined;
+  const each = (cells: readonly string[]): string[] => cells.flatMap((cell) => new Array<string>(times).fill(cell));
+  const named = others.some((c) => namesRows(c) && !namesGroups(c));
+  const sample: Incoming[] = named
+    ? []
+    : [{ name: 'sample', unit: '', cells: each(first.cells.map((_, row) => `sample ${row + 1}`)) }];
+  return {
+    columns: [
+      ...sample,
+      ...others.map((c) => ({ ...c, cells: each(c.cells) })),
+      {
+        name: /^(?:rep|value)/i.test(first.name) ? 'reading' : stemOf(first.name),
+        unit: first.unit,
+        cells: first.cells.flatMap((_, row) => replicates.map((c) => c.cells[row] ?? '')),
+      },
+    ],
+    times,
+  };
+}
