@@ -576,6 +576,25 @@ test('by name: a unit converted, cells split, a row taken as names, groups merge
   await expect(page.getByRole('button', { name: 'Rows', exact: true })).toBeFocused();
 });
 
+test('rows and columns come by typing past the edge', async ({ page }) => {
+  await startStudy(page, 'Edges');
+  await paste(page, 'Red (mm)\tWhite (mm)\n12\t9\n13\t8');
+  await cell(page, 1, 2).click();
+  await page.keyboard.press('ArrowRight');
+  for (const text of ['11', '10', '14']) {
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.getByLabel('Name of group 3')).toHaveValue('Group 3');
+  await expect(cell(page, 3, 3)).toHaveText('14');
+  // Another group of the same measure has its unit.
+  await expect(page.getByLabel('Unit of Group 3')).toHaveValue('mm');
+  await page.keyboard.press('Control+Z');
+  await page.keyboard.press('Control+Z');
+  await page.keyboard.press('Control+Z');
+  await expect(page.getByLabel('Name of group 3')).toHaveCount(0);
+});
+
 test('a pasted number loses its noise, not its digits', async ({ page }) => {
   await startStudy(page, 'Noise');
   await paste(page, 'Red\tWhite\n-0.10000000000000001\t0.30000000000000004\n1.23456789\t2');

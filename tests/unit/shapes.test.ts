@@ -348,8 +348,9 @@ describe('order and description', () => {
     const lines = describeTable(table, [], 'linear', 0.95);
     expect(lines.map((l) => [l.name, l.readings.used.length, l.missing, l.description?.mean])).to.deep.equal([
       ['a', 2, 1, 2],
-      ['b', 2, 0, 5.5],
-      ['all together', 4, 1, 3.75],
+      // One rule for every layout: rows of the table without a reading.
+      ['b', 2, 1, 5.5],
+      ['all together', 4, 2, 3.75],
     ]);
     expect(lines.map((l) => figureCell(l, 'populationSd', 3).text)).to.deep.equal(['1.000', '0.500', '1.920']);
     const [empty] = describeTable(tableOf([column('a', 'measure', ['x'])]), [], 'linear', 0.95);

@@ -77,6 +77,7 @@ export const includedWords = ({ rows = [] }: Ruled, table: Table): string =>
 export function withinRows(question: Question, taken: Table, whole: Table): Question {
   const { groups } = question;
   if (taken === whole || !groups) return question;
-  const [before, now] = [groupNames(whole, question), groupNames(taken, question)].map((all) => all.map((g) => g.id));
-  return { ...question, groups: groups.filter((id) => now?.includes(id) || !before?.includes(id)) };
+  const left = new Set(groupNames(taken, question).map((g) => g.id));
+  const gone = new Set(groupNames(whole, question).flatMap((g) => (left.has(g.id) ? [] : [g.id])));
+  return { ...question, groups: groups.filter((id) => !gone.has(id)) };
 }

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { type Rule, isComplete, ruleWords } from '../../core/readings/rules';
-import { columnsOf } from '../../core/readings/table';
+import { columnsOf, isMeasured } from '../../core/readings/table';
 import { RuleFields } from '../shared/RuleFields';
 import type { AskProps } from './Measured';
 
@@ -13,7 +13,7 @@ export function RowsPart({ question, table, onChange }: Pick<AskProps, 'question
     const { rows: _, ...rest } = question;
     onChange(rows.length > 0 ? { ...rest, rows } : rest);
   };
-  const begin = () => first && setMaking({ column: first.id, is: 'not', value: '' });
+  const begin = () => first && setMaking({ column: first.id, is: isMeasured(first.role) ? 'above' : 'not', value: '' });
   const add = () => {
     if (!making || !isComplete(making)) return;
     set([...rules, making]);

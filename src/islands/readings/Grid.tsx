@@ -56,7 +56,8 @@ export function Grid(props: GridProps) {
   // A few empty rows below the last are always there to type into.
   const rows = Math.max(24, table.rowCount + 8);
   const columns = table.columns.length;
-  const size = { rows, columns };
+  // One empty column past the last: what is typed there makes a column.
+  const past = { rows, columns: columns + 1 };
   const [headHeight, setHeadHeight] = useState(0);
   const headRow = useRef<HTMLDivElement>(null);
   useEffect(() => {
@@ -99,7 +100,7 @@ export function Grid(props: GridProps) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [selection.row]);
   useEffect(() => {
-    if (!scroller.current || selection.column >= columns) return;
+    if (!scroller.current || selection.column > columns) return;
     const [left, width] = [scroller.current.scrollLeft, scroller.current.clientWidth - numberWidth];
     const x = selection.column * columnWidth;
     if (x < left) scroller.current.scrollLeft = x;
@@ -147,7 +148,7 @@ export function Grid(props: GridProps) {
     setEditing(undefined);
     const step = { Enter: shift ? 'ArrowUp' : 'ArrowDown', Tab: shift ? 'ArrowLeft' : 'ArrowRight' }[key];
     const from = at(selection.row, key === 'Enter' && !shift ? back() : selection.column);
-    const next = step && moved(from, step, { extend: false, far: false, page: 1 }, size);
+    const next = step && moved(from, step, { extend: false, far: false, page: 1 }, past);
     if (key === 'Tab') setOut.current ??= selection.column;
     if (next) onSelect(next);
     focusGrid();
@@ -282,7 +283,7 @@ export function Grid(props: GridProps) {
     if (key === 'Tab') {
       // Tab walks along the row, and out of the grid at its ends.
       const next = selection.column + (shiftKey ? -1 : 1);
-      if (next >= 0 && next < columns)
+      if (next >= 0 && next <= columns)
         done(() => {
           setOut.current ??= selection.column;
           onSelect(at(selection.row, next));
@@ -293,7 +294,11 @@ export function Grid(props: GridProps) {
       selection,
       key,
       { extend: shiftKey, far: command, page },
-      { rows: command ? Math.max(1, table.rowCount) : rows, columns },
+      command
+        ? { rows: Math.max(1, table.rowCount), columns }
+        : !shiftKey && (key === 'ArrowRight' || selection.column >= columns)
+          ? past
+          : { rows, columns },
     );
     if (next)
       return done(() => {
@@ -320,7 +325,7 @@ export function Grid(props: GridProps) {
     if (found) props.onPaste(found, block.top, block.left);
   };
 
-  const width = numberWidth + columns * columnWidth + 130;
+  const width = numberWidth + (columns + 1) * columnWidth;
   let group = -1;
   const colours = table.columns.map((column) => {
     if (!isGroup || column.role !== 'measure') return undefined;
@@ -335,7 +340,7 @@ export function Grid(props: GridProps) {
         aria-label="Readings"
         aria-multiselectable
         aria-rowcount={rows + 1}
-        aria-colcount={columns + 1}
+        aria-colcount={columns + 2}
         aria-activedescendant={columns > 0 ? `cell-${selection.row}-${selection.column}` : undefined}
         tabIndex={0}
         className="relative outline-none"

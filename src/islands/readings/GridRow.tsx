@@ -1,6 +1,6 @@
 import { type PointerEvent, memo } from 'react';
 import { unreadRows } from '../../core/readings/read-column';
-import { type Column, type Table, isMeasured } from '../../core/readings/table';
+import { type Column, type Table, emptyColumn, isMeasured } from '../../core/readings/table';
 import { columnWidth, numberWidth, rowHeight } from './measures';
 
 /** What is being typed into the active cell. `fresh` means that typing began it, so that arrows leave it. */
@@ -18,6 +18,9 @@ export interface RowHandlers {
   onKey: (key: string, shift: boolean) => boolean;
   onLeave: () => void;
 }
+
+/** The empty place past the last column: what is typed there makes a column. */
+const pastTheLast = emptyColumn('', 'A new column');
 
 const isText = ({ role }: Column): boolean => !isMeasured(role);
 
@@ -67,45 +70,47 @@ export const GridRow = memo(function GridRow(props: Props) {
         {row + 1}
       </div>
       <div aria-hidden style={{ width: from * columnWidth }} className="shrink-0" />
-      {table.columns.slice(from, to + 1).map((column, k) => {
-        const c = from + k;
-        const isActive = c === active;
-        const selected = left !== undefined && right !== undefined && c >= left && c <= right;
-        const { tone, title } = toneOf(column, calm?.columns[c]?.id === column.id ? calm.columns[c] : undefined, row);
-        const text = column.cells[row] ?? '';
-        return (
-          <div
-            key={column.id}
-            id={`cell-${row}-${c}`}
-            role="gridcell"
-            aria-colindex={c + 2}
-            aria-selected={selected}
-            title={title}
-            className={`relative overflow-hidden border-r border-b border-line/60 px-2 leading-[25px] whitespace-nowrap select-none ${isText(column) ? 'text-left' : 'text-right'} ${tone} ${selected ? 'bg-primary/10' : marked ? 'bg-base-200' : ''} ${isActive ? 'outline-2 -outline-offset-2 outline-primary' : ''}`}
-            style={{ width: columnWidth, flexShrink: 0 }}
-            onPointerDown={(e) => handlers.onDown(row, c, e)}
-            onPointerEnter={() => handlers.onEnter(row, c)}
-            onDoubleClick={() => handlers.onOpen(row, c)}
-          >
-            {isActive && editing ? (
-              <input
-                className={`absolute inset-0 w-full bg-base-100 px-2 outline-2 -outline-offset-2 outline-primary ${isText(column) ? 'text-left' : 'text-right'}`}
-                aria-label={`${column.name}, row ${row + 1}`}
-                autoFocus
-                value={editing.text}
-                onFocus={(e) => e.target.setSelectionRange(editing.text.length, editing.text.length)}
-                onChange={(e) => handlers.onType(e.target.value)}
-                onBlur={handlers.onLeave}
-                onKeyDown={(e) => {
-                  if (handlers.onKey(e.key, e.shiftKey)) e.preventDefault();
-                }}
-              />
-            ) : (
-              text
-            )}
-          </div>
-        );
-      })}
+      {[...table.columns.slice(from, to + 1), ...(to + 1 >= table.columns.length ? [pastTheLast] : [])].map(
+        (column, k) => {
+          const c = from + k;
+          const isActive = c === active;
+          const selected = left !== undefined && right !== undefined && c >= left && c <= right;
+          const { tone, title } = toneOf(column, calm?.columns[c]?.id === column.id ? calm.columns[c] : undefined, row);
+          const text = column.cells[row] ?? '';
+          return (
+            <div
+              key={column.id}
+              id={`cell-${row}-${c}`}
+              role="gridcell"
+              aria-colindex={c + 2}
+              aria-selected={selected}
+              title={title}
+              className={`relative overflow-hidden px-2 ${column === pastTheLast ? '' : 'border-r border-b border-line/60'} leading-[25px] whitespace-nowrap select-none ${isText(column) ? 'text-left' : 'text-right'} ${tone} ${selected ? 'bg-primary/10' : marked ? 'bg-base-200' : ''} ${isActive ? 'outline-2 -outline-offset-2 outline-primary' : ''}`}
+              style={{ width: columnWidth, flexShrink: 0 }}
+              onPointerDown={(e) => handlers.onDown(row, c, e)}
+              onPointerEnter={() => handlers.onEnter(row, c)}
+              onDoubleClick={() => handlers.onOpen(row, c)}
+            >
+              {isActive && editing ? (
+                <input
+                  className={`absolute inset-0 w-full bg-base-100 px-2 outline-2 -outline-offset-2 outline-primary ${isText(column) ? 'text-left' : 'text-right'}`}
+                  aria-label={`${column.name}, row ${row + 1}`}
+                  autoFocus
+                  value={editing.text}
+                  onFocus={(e) => e.target.setSelectionRange(editing.text.length, editing.text.length)}
+                  onChange={(e) => handlers.onType(e.target.value)}
+                  onBlur={handlers.onLeave}
+                  onKeyDown={(e) => {
+                    if (handlers.onKey(e.key, e.shiftKey)) e.preventDefault();
+                  }}
+                />
+              ) : (
+                text
+              )}
+            </div>
+          );
+        },
+      )}
     </div>
   );
 });

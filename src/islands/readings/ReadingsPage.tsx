@@ -6,12 +6,11 @@ import { random } from '../../core/numeric/random';
 import { blindEdits, isBlind, revealEdits } from '../../core/readings/blind';
 import { sentColumn } from '../../core/readings/column-edits';
 import { groupsNamedBy, mergeGroupsEdits, moveColumnEdits } from '../../core/readings/group-edits';
-import { columnsAreGroups } from '../../core/readings/groups';
 import { reshapeEdits } from '../../core/readings/reshape';
 import { rowAsNamesEdits } from '../../core/readings/row-as-names';
 import { holdersOf, readingCells, rowsByRule } from '../../core/readings/rules';
 import { splitEdits } from '../../core/readings/split-cells';
-import { type Column, type Table, emptyColumn } from '../../core/readings/table';
+import { type Column, type Table } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { openDoubts } from '../../core/understanding/doubts/open-doubts';
 import { layoutEdits } from '../../core/understanding/read-as';
@@ -27,6 +26,7 @@ import { usePageActions } from '../shared/page-commands';
 import { AsideForm } from './AsideForm';
 import { barOf } from './bar';
 import { ColumnNote } from './ColumnNote';
+import { freshColumn } from './fresh-column';
 import { Grid } from './Grid';
 import { OpenTool, type Tool } from './OpenTool';
 import { ReadingsMargin } from './ReadingsMargin';
@@ -174,6 +174,14 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     const done = edit([{ kind: 'insert-column', at: to, column: sentColumn(column) }]);
     if (done) setSelection(at(selection.row, to));
     return done;
+  };
+
+  const pastTheEdge = (row: number, texts: string[][]): TableEdit[] => {
+    const column = freshColumn(table);
+    return [
+      { kind: 'insert-column', at: table.columns.length, column: sentColumn(column) },
+      { kind: 'write', row, columns: [column.id], texts: texts.map((line) => line.slice(0, 1)) },
+    ];
   };
 
   const { ask, askInPairs, newTable, drawnTable, removeTable, taken } = tableActions({
@@ -377,14 +385,18 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
                 onSelect={setSelection}
                 gridRef={gridRef}
                 onWrite={(row, column, texts) =>
-                  edit([
-                    {
-                      kind: 'write',
-                      row,
-                      columns: table.columns.slice(column, column + (texts[0]?.length ?? 0)).map((c) => c.id),
-                      texts,
-                    },
-                  ])
+                  edit(
+                    column < table.columns.length
+                      ? [
+                          {
+                            kind: 'write',
+                            row,
+                            columns: table.columns.slice(column, column + (texts[0]?.length ?? 0)).map((c) => c.id),
+                            texts,
+                          },
+                        ]
+                      : pastTheEdge(row, texts),
+                  )
                 }
                 onPaste={paste}
                 onUndo={() => step('undo')}
@@ -394,17 +406,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
                 onMoveColumn={moveColumn}
                 onDescribe={(column, change) => edit([{ kind: 'describe-column', column, ...change }])}
                 onBrush={brush}
-                onAddColumn={() =>
-                  addColumn(
-                    columnsAreGroups(table)
-                      ? emptyColumn(
-                          nanoid(8),
-                          `Group ${table.columns.length + 1}`,
-                          table.columns.findLast((c) => c.role === 'measure')?.unit ?? '',
-                        )
-                      : emptyColumn(nanoid(8), `Column ${table.columns.length + 1}`),
-                  )
-                }
+                onAddColumn={() => addColumn(freshColumn(table))}
               />
             </div>
           </>
