@@ -49,8 +49,8 @@ export interface Doubtful extends DoubtfulCell {
 export interface Intake {
   heads: Heads;
   turned: boolean;
-  /** Whether replicates were put below one another. */
-  gathered: boolean;
+  /** How many rows each row became, its replicates below one another; 1 where there were none. */
+  times: number;
   /** Whether cells or lines that held many numbers were taken apart. */
   split: boolean;
   table: Omit<Table, 'id' | 'name'>;
@@ -243,7 +243,7 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
   return {
     heads,
     turned,
-    gathered: gathered !== undefined,
+    times,
     split: apart !== undefined,
     others: choice.shape === undefined ? others : [],
     doubtful,

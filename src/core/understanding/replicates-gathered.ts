@@ -1,4 +1,5 @@
 /** Readings numbered beside one another, "rep 1", "rep 2", "rep 3": several of one sample, not several variables. */
+import { isMissing } from '../readings/parse-number';
 import type { Incoming } from './seen';
 import { valueOf } from './sums';
 import { replicateName } from './vocabulary';
@@ -36,7 +37,7 @@ export function replicatesGathered(columns: readonly Incoming[], most: number): 
     (c) =>
       c.unit === first.unit &&
       stemOf(c.name).toLowerCase() === stemOf(first.name).toLowerCase() &&
-      c.cells.every((text) => text.trim() === '' || valueOf(text) !== undefined),
+      c.cells.every((text) => isMissing(text) || text.trim() === '' || valueOf(text) !== undefined),
   );
   const times = replicates.length;
   if (!alike || first.cells.length * times > most) return undefined;

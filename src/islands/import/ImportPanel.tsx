@@ -231,6 +231,17 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
               <option value="stands">as it stands</option>
               <option value="turned">rows and columns exchanged</option>
             </select>
+            {(intake.times > 1 || choice.gathered === false) && (
+              <select
+                className="part"
+                aria-label="Replicates"
+                value={intake.times > 1 ? 'below' : 'beside'}
+                onChange={(e) => change({ ...place(choice), gathered: e.target.value === 'below' })}
+              >
+                <option value="below">replicates below one another</option>
+                <option value="beside">replicates beside one another</option>
+              </select>
+            )}
             <label>
               understood as{' '}
               <select
@@ -323,10 +334,10 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
                   {(columns[0]?.cells ?? []).slice(0, 60).map((_, r) => (
                     <tr key={r} className="border-t border-line/50">
                       <th scope="row" className="pr-3 text-right font-normal text-muted">
-                        {firstRow + r + 1}
+                        {firstRow + Math.floor(r / intake.times) + 1}
                       </th>
                       {columns.map((column, k) => {
-                        const doubt = doubtfulAt.get(`${k} ${firstRow + r + 1}`);
+                        const doubt = doubtfulAt.get(`${k} ${firstRow + Math.floor(r / intake.times) + 1}`);
                         return (
                           <td
                             key={column.id}
