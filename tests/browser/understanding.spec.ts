@@ -222,7 +222,6 @@ test('every other slip stands in the margin in its own words, and its mend settl
   const slips: [id: string, code: string, words: string | RegExp, mend: string][] = [
     ['summary-plus-minus', 'spread-kind', 'What “±” is, the table does not say', 'It is the SEM'],
     ['group-before-after', 'no-subject-column', 'no column names the subjects', 'Each row is one subject'],
-    ['nested', 'replicates', '24 readings come from 6 tanks', 'Average within each tank'],
     ['same-names', 'same-names', 'Two columns are called “red lamp”', 'Call them red lamp 1, red lamp 2'],
     ['lost-partners', 'lost-partners', 'F4 and F7 lack a reading', 'Leave them out'],
     ['variables-no-group', 'which-outcome', 'one at a time is compared', 'salinity'],
