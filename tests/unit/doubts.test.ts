@@ -480,3 +480,23 @@ describe('units', () => {
     expect(conversion('mm', 'g')).to.equal(undefined);
   });
 });
+
+describe('a mend', () => {
+  it('settles its doubt: what a person has said is not asked again, whichever way they chose', () => {
+    const { cases } = JSON.parse(readFileSync('tests/understanding/cases.json', 'utf8')) as {
+      cases: { id: string; text: string }[];
+    };
+    let chosen = 0;
+    for (const { id, text } of cases) {
+      const table: Table = { id: '', name: '', ...intake(blockFromText(text)).table };
+      for (const doubt of openDoubts(table))
+        for (const mend of doubt.mends) {
+          const after = openDoubts(applyEdits(table, mend.edits).table).filter((d) => d.code === doubt.code);
+          const before = openDoubts(table).filter((d) => d.code === doubt.code);
+          expect(after.length, `${id}, ${doubt.code}: ${mend.label}`).to.be.lessThan(before.length);
+          chosen++;
+        }
+    }
+    expect(chosen).to.be.greaterThan(40);
+  });
+});

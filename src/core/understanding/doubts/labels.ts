@@ -6,7 +6,7 @@ import { type Column, type Table, called, columnsOf } from '../../readings/table
 import type { TableEdit } from '../../readings/table-edit';
 import { holdsYears, isDate, look, runs } from '../seen';
 import { calendarName, numberName, variableIn } from '../vocabulary';
-import { type Mend, type TableDoubt, asItIs, isSettled } from './doubt';
+import { type Mend, type TableDoubt, asItIs, isSettled, settle } from './doubt';
 
 const become = (column: Column, role: Column['role'], more: TableEdit[] = []): TableEdit[] => [
   { kind: 'describe-column', column: column.id, role },
@@ -51,14 +51,19 @@ export function calendar(table: Table): TableDoubt[] {
     if (column.role !== 'label' && column.role !== 'group' && column.role !== 'measure') return [];
     if (!isCalendar(column)) return [];
     const taken = { label: 'is a label', group: 'names groups', measure: 'is read as a measurement' }[column.role];
+    // What a person says it is, is not asked again.
+    const said = settle(table, 'calendar', column.id);
     const mends: Mend[] = [];
-    if (column.role !== 'label') mends.push({ label: 'It is a label', edits: become(column, 'label') });
+    if (column.role !== 'label') mends.push({ label: 'It is a label', edits: become(column, 'label', [said]) });
     if (column.role !== 'group')
       mends.push({
         label: 'It names groups',
-        edits: become(column, 'group', columnsAreGroups(table) ? [{ kind: 'describe-table', shape: 'rows' }] : []),
+        edits: become(column, 'group', [
+          ...(columnsAreGroups(table) ? [{ kind: 'describe-table', shape: 'rows' } satisfies TableEdit] : []),
+          said,
+        ]),
       });
-    if (column.role !== 'measure') mends.push({ label: 'It was measured', edits: become(column, 'measure') });
+    if (column.role !== 'measure') mends.push({ label: 'It was measured', edits: become(column, 'measure', [said]) });
     const which = columnsAreGroups(table) && column.role === 'measure' ? 'is a group of its own' : taken;
     return [
       {
@@ -110,7 +115,9 @@ export function runningNumber(table: Table): TableDoubt[] {
         where: [],
         mends: [
           { label: 'It says who each row is', edits: subject },
-          ...(column.role === 'measure' ? [{ label: 'It is a label', edits: become(column, 'label') }] : []),
+          ...(column.role === 'measure'
+            ? [{ label: 'It is a label', edits: become(column, 'label', [settle(table, 'running-number', column.id)]) }]
+            : []),
           asItIs(table, 'running-number', column.role === 'label' ? 'It is a label' : 'It was measured', column.id),
         ],
       },
