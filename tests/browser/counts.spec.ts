@@ -86,7 +86,7 @@ test('counts in a table: expected, residuals, exact; against a ratio that is typ
   await expect(page.getByTestId('test')).toContainText(`G(${expected['df']}) = ${fixed(expected['g'], 2)}`);
   // The other methods are worked out when they are looked at.
   await page.getByRole('heading', { name: 'Under other methods' }).scrollIntoViewIfNeeded();
-  await expect(page.getByTestId('other-method')).toHaveCount(4);
+  await expect(page.getByTestId('other-methods-row')).toHaveCount(4);
   // One line of it against a stated ratio; one that does not fit is said, and nothing is lost.
   await page.getByLabel('What is compared').selectOption('stated proportions,');
   const ratio = page.getByLabel('Stated proportions');

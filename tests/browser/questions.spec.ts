@@ -99,7 +99,7 @@ test('several groups: source table, which ones differ, letters, control, contras
   await expect(page.getByTestId('triangle')).toContainText('Red');
   await page.getByLabel('Form of the comparisons').selectOption('list');
   // The same test asked under Welch, from the table of other methods, leaves everything else in place.
-  const other = page.getByTestId('other-method').filter({ hasText: 'Welch’s analysis of variance' });
+  const other = page.getByTestId('other-methods-row').filter({ hasText: 'Welch’s analysis of variance' });
   await other.getByRole('button').click();
   await expect(page.getByTestId('test')).toContainText('Welch’s analysis of variance');
   await expect(page.getByLabel('Spreads')).toHaveValue('separate');

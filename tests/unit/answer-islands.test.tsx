@@ -128,7 +128,7 @@ describe('the same question under other methods, on the page', () => {
     const page = render(
       createElement(AlternativeMethods, { question, table: lamps, onChange: (next: Question) => taken.push(next) }),
     );
-    const rows = page.getAllByTestId('other-method');
+    const rows = page.getAllByTestId('other-methods-row');
     const intervals = rows.map((row) => row.querySelectorAll('td')[1]?.textContent ?? '');
     expect(rows).to.have.length(4);
     const { comparison: welch } = answered({ ...question, spread: 'separate' });

@@ -1,5 +1,11 @@
 import { expect } from 'chai';
-import { plain } from '../../src/core/words/text';
+import { alternativesTable } from '../../src/core/telling/alternatives-table';
+import { alternativeMethods } from '../../src/core/answering/alternative-methods';
+import { methodsSentence } from '../../src/core/telling/report';
+import { answer } from '../../src/core/answering/answer';
+import { type Question, questionOf } from '../../src/core/question/question';
+import { emptyColumn, tableOf } from '../../src/core/readings/table';
+import { loosely, plain } from '../../src/core/words/text';
 import { cases } from '../golden/cases';
 import { told } from '../golden/telling';
 import { asText, column, count, empty, number, pCell, words } from '../../src/core/words/tables/result-table';
@@ -130,5 +136,67 @@ describe('a table on the clipboard', () => {
       for (const row of rows) expect(row.length, name).to.equal(head.length);
       expect(rows.flat().map(plain).join(' '), name).to.not.match(/− ?\d/);
     }
+  });
+});
+
+describe('the answer under other methods, as a table', () => {
+  const lamps = tableOf(
+    [
+      { ...emptyColumn('a', 'red', 'mm'), cells: ['12', '15', '11', '19', '14'] },
+      { ...emptyColumn('b', 'white', 'mm'), cells: ['22', '17', '25', '20', '29'] },
+      { ...emptyColumn('c', 'blue', 'mm'), cells: ['13', '18', '16', '15', '12'] },
+    ],
+    { measure: 'blade length' },
+  );
+  const made = (question: Question, table = lamps) => alternativesTable(question, alternativeMethods(question, table));
+
+  it('has its unit at the head, statistics marked up, and goes to a spreadsheet as numbers', () => {
+    const table = made(questionOf('two-groups', { a: 'a', b: 'b' }));
+    const { head, rows } = asText(table);
+    expect(head.map(plain)).to.deep.equal(['method', 'effect (mm)', 'interval (mm)', 'test', 'p']);
+    expect(rows.length).to.equal(4);
+    expect(table.rows[0]?.cells[2]?.told?.[0]).to.deep.equal({ symbol: 't' });
+    const lines = copiedTable(table)
+      .plain.split('\n')
+      .slice(1)
+      .map((line) => line.split('\t').map(loosely));
+    expect(lines[0]).to.deep.equal([
+      'method',
+      'effect (mm)',
+      'interval (mm): lower',
+      'interval (mm): upper',
+      'test',
+      'p',
+    ]);
+    for (const [, effect, low, high] of lines.slice(1)) {
+      for (const cell of [effect, low, high]) expect(Number(cell)).to.be.below(0);
+      expect(Number(low)).to.be.below(Number(effect));
+      expect(Number(high)).to.be.above(Number(effect));
+    }
+  });
+
+  it('says the unit beside each number where methods differ in it, and why one cannot be used', () => {
+    const several = asText(made(questionOf('several')));
+    expect(several.head.map(plain)).to.include('effect');
+    const effects = several.rows.map((row) => loosely(plain(row[1] ?? [])));
+    expect(effects.some((e) => e.endsWith('mm')) && effects.some((e) => e.endsWith('ranks'))).to.equal(true);
+    const one = made(questionOf('estimate', { a: 'a' }));
+    expect(asText(one).head.map(plain)).to.deep.equal(['method', 'estimate (mm)', 'interval (mm)']);
+    const short = { ...lamps, columns: lamps.columns.map((c) => ({ ...c, cells: c.cells.slice(0, 1) })) };
+    const refused = made(questionOf('two-groups', { a: 'a', b: 'b' }), short);
+    expect(refused.rows[0]?.reason).to.contain('one reading');
+    expect(asText(refused).rows[0]?.length).to.equal(5);
+  });
+});
+
+describe('cells that hold no number', () => {
+  it('are told in Methods with their number', () => {
+    const lost = tableOf([
+      { ...emptyColumn('a', 'red', 'mm'), cells: ['12', 'lost', '11', '19'] },
+      { ...emptyColumn('b', 'white', 'mm'), cells: ['22', '17', 'see note', 'n/a'] },
+    ]);
+    const found = answer(questionOf('two-groups', { a: 'a', b: 'b' }), lost);
+    if (!found.ok) throw new Error(found.reason);
+    expect(plain(methodsSentence(found.value))).to.contain('2 cells that held no number were left out.');
   });
 });

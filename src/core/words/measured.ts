@@ -84,6 +84,13 @@ function limitClause(groups: readonly GroupPart[]): string {
   return ` ${limited === 1 ? 'One reading beyond a limit of measurement was' : `${limited} readings beyond a limit of measurement were`} taken as ${as}.`;
 }
 
+/** Cells that hold something which is no number. */
+function unreadClause(groups: readonly GroupPart[]): string {
+  const unread = sum(groups.map((g) => g.readings.unread.length));
+  if (unread === 0) return '';
+  return ` ${unread === 1 ? 'One cell that held no number was' : `${unread} cells that held no number were`} left out.`;
+}
+
 const ungroupedClause = ({ count, of }: NonNullable<Answer['ungrouped']>): string =>
   ` ${count === 1 ? 'One reading' : `${count} readings`} without a ${of} ${count === 1 ? 'was' : 'were'} left out.`;
 
@@ -94,7 +101,7 @@ export function takenClause({ question, groups, only, ungrouped, reported }: Ans
     question.afterLooking && question.direction !== 'either'
       ? ' The direction was chosen after the readings had been seen.'
       : '';
-  return `${only ? ` Only readings where ${only} were taken.` : ''}${question.withAside ? ' Readings set aside were included.' : ''}${limitClause(groups)}${ungrouped ? ungroupedClause(ungrouped) : ''}${asideClause(groups)}${told}${late}`;
+  return `${only ? ` Only readings where ${only} were taken.` : ''}${question.withAside ? ' Readings set aside were included.' : ''}${limitClause(groups)}${ungrouped ? ungroupedClause(ungrouped) : ''}${unreadClause(groups)}${asideClause(groups)}${told}${late}`;
 }
 
 /** A group with its centre, spread and n. */

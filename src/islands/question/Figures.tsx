@@ -1,17 +1,9 @@
 /** How figures stand in the tables of an answer. */
 import type { Answer } from '../../core/answer/answer';
 import type { Comparison } from '../../core/answer/comparison';
-import { between, fixed, pValue, percent, smallP } from '../../core/words/numbers';
+import { between, fixed, percent } from '../../core/words/numbers';
 import { sizeMeaning, sizeName } from '../../core/words/phrases';
 import { RichText } from '../shared/RichText';
-
-/** A p-value; under 0.001 its size stands below, so that nothing is hidden behind the sign. */
-export const FullP = ({ p, log10P }: { p: number; log10P?: number | undefined }) => (
-  <>
-    {pValue(p)}
-    {p < 0.001 && <span className="block text-[13px] text-muted">{smallP(p, 3, log10P)}</span>}
-  </>
-);
 
 /** Effect sizes without a unit. */
 export function Sizes({ answer, comparison }: { answer: Answer; comparison: Comparison }) {

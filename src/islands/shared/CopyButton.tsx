@@ -1,5 +1,5 @@
 import { Copy } from 'lucide-react';
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
 
 /** What is copied, for programs that take text alone and for those that take its form too. */
 export interface Copied {
@@ -31,8 +31,13 @@ export function CopyButton({
     } catch {
       setSaid('The browser did not allow copying: select it and press Ctrl+C.');
     }
-    setTimeout(() => setSaid(''), 4000);
   };
+  // What was said goes after a while, or with the page.
+  useEffect(() => {
+    if (said === '') return;
+    const timer = setTimeout(() => setSaid(''), 4000);
+    return () => clearTimeout(timer);
+  }, [said]);
   return (
     <span className="inline-flex items-center gap-2 text-[13px]">
       <button type="button" className="plain-button" onClick={() => void copy()} aria-label={label}>

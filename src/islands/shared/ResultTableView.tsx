@@ -9,12 +9,12 @@ const longHeading = 24;
 const grounds = { '+': 'bg-primary/15', '−': 'bg-warning/15' } as const;
 
 function CellView({ cell, words }: { cell: Cell; words: boolean }) {
-  const { text, below, tone } = cell;
+  const { text, told, below, tone } = cell;
   return (
     <td
       className={`${words ? '!text-left' : ''} ${tone ? `font-semibold ${grounds[tone]}` : ''} ${text === '–' ? 'text-muted' : ''}`}
     >
-      {text}
+      {told ? <RichText text={told} /> : text}
       {below && <span className="block text-[13px] font-normal text-muted">{below}</span>}
     </td>
   );
@@ -89,6 +89,11 @@ export function ResultTableView({ table, rows = table.rows, scrolls = false, hea
                     {head ? head(row, place) : <RichText text={row.head} />}
                   </span>
                 </th>
+                {row.reason !== undefined && (
+                  <td colSpan={columns.length - 1} className="!text-left !whitespace-normal text-muted">
+                    {row.reason}
+                  </td>
+                )}
                 {row.cells.map((cell, j) => (
                   <CellView key={j} cell={cell} words={columns[j + 1]?.words === true} />
                 ))}

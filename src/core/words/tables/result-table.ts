@@ -6,6 +6,8 @@ import { type Phrase, type Text, plain } from '../text';
 /** What stands in a cell: its text, and the number, or the two ends of an interval, it was written from. */
 export interface Cell {
   text: string;
+  /** The same with statistics marked up. */
+  told?: Text;
   value?: number | Interval;
   /** What a page adds small below. */
   below?: string;
@@ -28,6 +30,8 @@ export interface Column {
 export interface Row {
   head: Text;
   cells: Cell[];
+  /** Why it has no cells. */
+  reason?: string;
   /** Place among the group colours. */
   colour?: number;
   /** The part of the table it belongs to, where there are several. */
@@ -38,7 +42,16 @@ export interface Row {
 
 /** What a table of an answer is about. */
 export type ResultTableKind =
-  'groups' | 'cells' | 'source' | 'difference' | 'counts' | 'effects' | 'comparisons' | 'test' | 'description';
+  | 'groups'
+  | 'cells'
+  | 'source'
+  | 'difference'
+  | 'counts'
+  | 'effects'
+  | 'comparisons'
+  | 'test'
+  | 'description'
+  | 'other-methods';
 
 /** A table with its title; the first column holds the heads of its rows. */
 export interface ResultTable {
@@ -110,9 +123,9 @@ export const headingOf = ({ heading, unit }: Column): string => `${plain(heading
 export const asText = ({ title, columns, rows, notes }: ResultTable): TextTable => ({
   title,
   head: columns.map(({ heading, unit }) => (unit ? [...heading, ` (${unit})`] : heading)),
-  rows: rows.map(({ head, section, cells }) => [
+  rows: rows.map(({ head, section, cells, reason }) => [
     section === undefined ? head : [...head, `, ${section}`],
-    ...cells.map((c) => [c.text]),
+    ...(reason === undefined ? cells.map((c) => [c.text]) : columns.slice(1).map((_, j) => [j === 0 ? reason : ''])),
   ]),
   ...(notes.length > 0 ? { notes: notes.map(plain) } : {}),
   ...(columns.some((c) => c.words) ? { words: columns.flatMap((c, j) => (c.words ? [j] : [])) } : {}),
