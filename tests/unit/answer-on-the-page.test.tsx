@@ -171,11 +171,11 @@ describe('hypotheses and working, on the page', () => {
 
   it('tell the p of each direction, the one asked for marked', async () => {
     const page = await opened(named('two groups: one-sided, supported'), 'hypotheses');
-    const rows = within(page.getByTestId('directions')).getAllByRole('row');
+    const rows = within(page.getByTestId('directions')).getAllByRole('row').slice(1);
     expect(rows.map((r) => r.querySelector('th')?.textContent)).to.deep.equal(['two-sided', 'greater · asked', 'less']);
     const p = named('two groups: one-sided, supported').answer.comparison;
-    expect(rows[1]?.querySelector('td')?.textContent).to.equal(
-      p.ok && p.value.p !== undefined ? (p.value.p < 0.001 ? '< 0.001' : p.value.p.toFixed(3)) : '',
+    expect(rows[1]?.querySelector('td')?.textContent).to.contain(
+      p.ok && p.value.p !== undefined ? (p.value.p < 0.001 ? '< 0.001' : p.value.p.toFixed(3)) : 'no p',
     );
     cleanup();
     const other = await opened(named('several groups: all pairs'), 'hypotheses');

@@ -12,7 +12,7 @@ import { atAlpha, percent, plural } from '../words/numbers';
 import { testPhrase } from '../words/phrases';
 import { asideClause, isNested, measureOf } from '../words/measured';
 import { subtraction } from '../words/two';
-import { sentenceCase } from '../words/sentences';
+import { sentenceCase, withinSentence } from '../words/sentences';
 import { countOf, countedClause } from '../words/counts';
 import { type Text, joined, symbol, text } from '../words/text';
 import { barWords } from './error-bars';
@@ -31,6 +31,10 @@ function sizes(answer: Answer): Text {
   );
 }
 
+/** What follows within a sentence. */
+const begunSmall = ([first, ...rest]: Text): Text =>
+  typeof first === 'string' ? [withinSentence(first), ...rest] : first ? [first, ...rest] : [];
+
 /** The difference with its interval, and the test. */
 function result(answer: Answer): Text {
   if (!answer.comparison.ok) return [];
@@ -42,7 +46,9 @@ function result(answer: Answer): Text {
       '; ',
     )}.`;
   if (effect && tests.length === 0) return text` ${sentenceCase(effect.name)}: ${top.estimate}, ${top.interval}.`;
-  return effect ? text` ${subtraction(answer)}: ${top.estimate}, ${top.interval}; ${top.test}.` : text` ${top.test}.`;
+  return effect
+    ? text` ${subtraction(answer)}: ${top.estimate}, ${top.interval}; ${begunSmall(top.test)}.`
+    : text` ${top.test}.`;
 }
 
 /** How brackets or letters are to be read. */

@@ -6,6 +6,8 @@ import { namesOf } from '../question/naming';
 import type { Question } from '../question/question';
 import type { Table } from '../readings/table';
 import { isPart } from '../words/segments';
+import { type ResultTable, column, pCell } from '../words/tables/result-table';
+import { symbol } from '../words/text';
 
 /** A direction with its p, or why it has none. */
 export interface Directed {
@@ -27,4 +29,23 @@ export function pByDirection(question: Question, table: Table): Directed[] {
     const { comparison } = found.value;
     return comparison.ok ? { ...base, p: there(comparison.value.p, 'p') } : { ...base, why: comparison.reason };
   });
+}
+
+const directionWords = { either: 'two-sided', greater: 'greater', less: 'less' } as const;
+
+/** The p of each direction as a table; undefined where the question has none. */
+export function directionsTable(question: Question, table: Table): ResultTable | undefined {
+  const all = pByDirection(question, table);
+  if (all.length === 0) return undefined;
+  return {
+    kind: 'directions',
+    title: 'p in each direction',
+    columns: [column('direction'), column(symbol('p'))],
+    rows: all.map(({ direction, asked, p, why }) => ({
+      head: [`${directionWords[direction]}${asked ? ' · asked' : ''}`],
+      ...(p === undefined ? { cells: [], reason: why ?? '' } : { cells: [pCell(p)] }),
+      ...(asked ? { weight: 'main' as const } : {}),
+    })),
+    notes: [],
+  };
 }

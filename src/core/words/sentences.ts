@@ -1,4 +1,9 @@
 export const sentenceCase = (raw: string): string => raw.charAt(0).toUpperCase() + raw.slice(1);
+/** Names of procedures that are plain words: within a sentence they begin small, those after a person do not. */
+const plainWords =
+  /^(?:Paired|One|Two|Large|Exact|Chi|Randomization|Permutation|Analysis|Repeated|Mean|Median|Share)\b/;
+export const withinSentence = (name: string): string =>
+  plainWords.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name;
 export const unitAfter = (unit: string): string => (unit ? ` ${unit}` : '');
 
 /** "3.4 mm": a value with its unit. */

@@ -14,9 +14,10 @@ import { levelsScene } from '../../core/scenes/levels-picture';
 import { curveScene } from '../../core/scenes/curve';
 import { isLight } from '../../core/answering/weight';
 import { decisionOf, pOf } from '../../core/telling/decision';
-import { pByDirection } from '../../core/telling/directions';
+import { directionsTable } from '../../core/telling/directions';
 import { equivalenceHypotheses, hypotheses } from '../../core/telling/hypotheses';
-import { fixed, pValue, significant } from '../../core/words/numbers';
+import { fixed, significant } from '../../core/words/numbers';
+import { ResultTableView } from '../shared/ResultTableView';
 import { CopyButton } from '../shared/CopyButton';
 import { Choose } from '../shared/Parts';
 
@@ -83,29 +84,17 @@ interface Props {
   chosen: number;
 }
 
-const directionWords = { either: 'two-sided', greater: 'greater', less: 'less' } as const;
-
 /** The p of all three directions, of tables small enough to be asked three times at once. */
 function Directions({ answer: { question }, table }: Pick<Props, 'answer' | 'table'>) {
-  const all = useMemo(() => (isLight(question, table) ? pByDirection(question, table) : []), [question, table]);
-  if (all.length === 0) return null;
+  const all = useMemo(
+    () => (isLight(question, table) ? directionsTable(question, table) : undefined),
+    [question, table],
+  );
+  if (!all) return null;
   return (
-    <table className="figures-table mt-3 text-[14px]" data-testid="directions">
-      <caption className="mb-1 text-left text-muted">p in each direction</caption>
-      <tbody>
-        {all.map(({ direction, asked, p, why }) => (
-          <tr key={direction}>
-            <th scope="row" className={asked ? 'font-semibold' : 'font-normal'}>
-              {directionWords[direction]}
-              {asked && ' · asked'}
-            </th>
-            <td className={p === undefined ? '!whitespace-normal text-muted' : ''}>
-              {p === undefined ? why : pValue(p)}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <div className="mt-3 w-fit" data-testid="directions">
+      <ResultTableView table={all} />
+    </div>
   );
 }
 

@@ -51,7 +51,8 @@ export type ResultTableKind =
   | 'comparisons'
   | 'test'
   | 'description'
-  | 'other-methods';
+  | 'other-methods'
+  | 'directions';
 
 /** A table with its title; the first column holds the heads of its rows. */
 export interface ResultTable {
