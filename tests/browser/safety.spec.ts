@@ -97,8 +97,13 @@ test('an answer that takes too long is ended, and the reply says what would help
   const asked = await request.post(`${address}/api/answer`, {
     headers: { origin: address },
     data: {
-      groups: { coir: readings(0), jute: readings(1) },
-      question: { design: 'two-groups', method: 'shuffle', shuffles: 10_000 },
+      readings: {
+        columns: [
+          { name: 'coir', values: readings(0) },
+          { name: 'jute', values: readings(1) },
+        ],
+      },
+      question: { design: 'two-groups', a: 'coir', b: 'jute', method: 'shuffle' },
     },
   });
   const { detail } = (await asked.json()) as { detail: string };

@@ -249,7 +249,7 @@ describe('interval and p of shares and spreads', () => {
         if (Math.abs(pair.p! - (1 - at)) > 1e-9)
           expect(low < 1 && 1 < high, `${low} to ${high}, p ${pair.p!}`).to.equal(pair.p! > 1 - at);
         const round = found({ ...asked('two-groups', { ...about, method: 'f' }), a: 'g1', b: 'g0' }, table)!;
-        near(round.p, pair.p!);
+        near(round.p, pair.p);
         near(round.effect!.estimate, 1 / pair.effect.estimate);
         near(round.effect!.interval!.low, 1 / high);
       }),
