@@ -12,6 +12,7 @@ import { otherQuestions } from '../../src/core/question/others';
 import { type Question, questionOf } from '../../src/core/question/question';
 import { type Table, emptyColumn } from '../../src/core/readings/table';
 import { medianInterval } from '../../src/core/procedures/median-interval';
+import { besideScene } from '../../src/core/scenes/beside';
 import { resultTables } from '../../src/core/words/tables/tables';
 import { plain } from '../../src/core/words/text';
 
@@ -111,6 +112,13 @@ describe('An estimate', () => {
         },
       ),
     );
+  });
+
+  it('does not stand beside another against a line of no difference', () => {
+    const { given } = found(questionOf('estimate', { a: 'a' }), fronds);
+    expect(besideScene(given, given, 600)).to.equal(undefined);
+    const tested = found(questionOf('one-sample', { a: 'a', value: 14 }), fronds).given;
+    expect(besideScene(tested, tested, 600)?.panels.length).to.equal(1);
   });
 
   it('says why there is none, and what a comparison with a value lacks', () => {

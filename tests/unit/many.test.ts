@@ -30,6 +30,25 @@ describe('one question asked of many measures', () => {
     }
   });
 
+  it('keeps a rule about another measure, and says of each why where it cannot be kept', () => {
+    const [first, second] = columnsOf(pigments, 'measure');
+    const middle = [...first!.cells].map(Number).sort((a, b) => a - b)[Math.floor(first!.cells.length / 2)];
+    const ruled: Question = {
+      ...question,
+      rows: [{ column: first!.id, is: 'above', value: String(middle) }],
+    };
+    const [, other] = [...askMany(ruled, pigments, { columns: true }).answers];
+    const alone = answer({ ...ruled, measure: second!.id, spread: 'separate' }, pigments);
+    if (!alone.ok || !alone.value.comparison.ok) throw new Error('no answer');
+    expect(other?.p).to.equal(alone.value.comparison.value.p);
+    expect(other?.n).to.deep.equal(alone.value.groups.map((g) => g.n));
+    const all = [...askMany(question, pigments, { columns: true }).answers];
+    expect(other?.n).to.not.deep.equal(all[1]?.n);
+    const gone = { ...question, rows: [{ column: 'gone', is: 'not' as const, value: '1' }] };
+    for (const one of askMany(gone, pigments, { columns: true }).answers)
+      expect(one.reason).to.contain('no longer there');
+  });
+
   /** The assays of some tanks, one row per reading, with one set aside and one level that has too few. */
   const long: Table = tableOf(
     [

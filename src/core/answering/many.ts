@@ -1,6 +1,7 @@
 /** One question asked of many measures: each with its effect, interval and p, brief enough for thousands. */
-import { demand } from '../numeric/domain-error';
+import { attempt, demand } from '../numeric/domain-error';
 import { factsOf } from '../analyses/kinds';
+import { included } from '../question/included';
 import type { Question } from '../question/question';
 import { withDerived } from '../readings/derive';
 import { levelRows, levelsOf } from '../readings/levels';
@@ -50,8 +51,12 @@ export function askMany(
   given: Table,
   over: Over,
 ): { count: number; answers: Generator<MeasureAnswer> } {
-  const question = byOneMethod(asked);
-  const table = withDerived(given);
+  const whole = withDerived(given);
+  // Rules are kept before the measures are parted, for they may be about another one.
+  const taken = attempt(() => included(asked, whole));
+  const table = taken.ok ? taken.value : whole;
+  const { rows, ...rest } = byOneMethod(asked);
+  const question: Question = taken.ok || !rows ? rest : { ...rest, rows };
   if ('columns' in over) {
     const columns = columnsOf(table, 'measure');
     const others = table.columns.filter((c) => c.role !== 'measure');

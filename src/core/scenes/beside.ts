@@ -13,7 +13,8 @@ export function besideScene(left: Answer | undefined, right: Answer | undefined,
   const rungs = [left, right].flatMap((answer, i): Rung[] => {
     if (!answer.comparison.ok) return [];
     const effect = foremost(answer.comparison.value);
-    if (!effect?.interval) return [];
+    // What tests nothing has no place beside the line of no difference.
+    if (!effect?.interval || effect.p === undefined) return [];
     const { level } = answer.question;
     return [
       {
