@@ -1,4 +1,3 @@
-import { describeTable } from '../core/answer/describe-table';
 import type { Question } from '../core/question/question';
 import { namesOf } from '../core/question/naming';
 import { isBlind } from '../core/readings/blind';
@@ -10,7 +9,7 @@ import { headline } from '../core/telling/headline';
 import { pRelation } from '../core/words/numbers';
 import { shortQuestion } from '../core/telling/question';
 import { methodsSentence, resultsSentence } from '../core/telling/report';
-import { descriptionTable, usualDescription } from '../core/words/tables/description-table';
+import { chosenDescription } from '../core/words/tables/description-table';
 import { asText } from '../core/words/tables/result-table';
 import { textTables } from '../core/words/tables/tables';
 import { type Text, plain, unbrokenText } from '../core/words/text';
@@ -101,14 +100,10 @@ function cached<T>(key: string, make: () => T): T {
   return found;
 }
 
-/** The usual figures of a table's groups, as a table. */
+/** The figures chosen of a table's groups, as a table. */
 function descriptionPiece(db: Db, id: string): StudyPieces['descriptions'][string] {
   const { table } = readTable(db, id);
-  const lines = describeTable(table, [], usualDescription.rule, usualDescription.level);
-  return {
-    name: table.name || table.measure || 'readings',
-    table: asText(descriptionTable(table, lines, usualDescription)),
-  };
+  return { name: table.name || table.measure || 'readings', table: asText(chosenDescription(table)) };
 }
 
 /** All that a study's questions and figures can give its write-up. */

@@ -2,6 +2,7 @@ import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm
 import type { FigureStyle } from '../core/figures/figure-style';
 import type { Question } from '../core/question/question';
 import type { Blind } from '../core/readings/blind';
+import type { Described } from '../core/readings/described';
 import type { Formula } from '../core/readings/formula';
 import { type Level, limitRules, roles, shapes, spreadKinds } from '../core/readings/table';
 import type { TableEdit } from '../core/readings/table-edit';
@@ -42,6 +43,8 @@ export const tables = sqliteTable(
     level: real().notNull().default(0.95),
     /** What the person said where it was unclear. */
     settled: text({ mode: 'json' }).$type<Record<string, string>>(),
+    /** What is shown of its description. */
+    described: text({ mode: 'json' }).$type<Described>(),
     /** That its groups stand under letters, or did. */
     blind: text({ mode: 'json' }).$type<Blind>(),
     rowCount: integer().notNull(),

@@ -97,7 +97,19 @@ function insertColumn(db: Db, tableId: string, column: Column, position: number)
 }
 
 /** What is kept of a table beside its columns. */
-const partsOf = ({ name, measure, subject, shape, average, spread, level, settled, blind, rowCount }: Table) => ({
+const partsOf = ({
+  name,
+  measure,
+  subject,
+  shape,
+  average,
+  spread,
+  level,
+  settled,
+  described,
+  blind,
+  rowCount,
+}: Table) => ({
   name,
   measure,
   subject,
@@ -106,6 +118,7 @@ const partsOf = ({ name, measure, subject, shape, average, spread, level, settle
   spread,
   level,
   settled: settled ?? null,
+  described: described ?? null,
   blind: blind ?? null,
   rowCount,
 });
@@ -190,9 +203,10 @@ export function readTableHeads(db: Db, studyId: string): Table[] {
 }
 
 function headOfTable(kept: typeof tables.$inferSelect, heads: (typeof columns.$inferSelect)[]): Table {
-  const { blind, settled, ...parts } = partsOf({
+  const { blind, settled, described, ...parts } = partsOf({
     ...kept,
     settled: kept.settled ?? undefined,
+    described: kept.described ?? undefined,
     blind: kept.blind ?? undefined,
     columns: [],
   });
@@ -200,6 +214,7 @@ function headOfTable(kept: typeof tables.$inferSelect, heads: (typeof columns.$i
     id: kept.id,
     ...parts,
     ...(settled ? { settled } : {}),
+    ...(described ? { described } : {}),
     ...(blind ? { blind } : {}),
     columns: heads.map((c) => ({
       id: c.id,

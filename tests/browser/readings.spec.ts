@@ -78,7 +78,7 @@ test('names that are numbers, levels with a unit, and subjects that come back in
   await expect(cell(page, 1, 3)).toHaveText('15.2');
   await expect(page.getByText('3 groups, 9 readings')).toBeVisible();
 
-  await page.getByRole('button', { name: 'New table' }).click();
+  await fromMenu(page, 'Table', 'New table');
   await page.waitForURL(/\/readings\//);
   await expect(page.getByLabel('Name of group 1')).not.toHaveValue('0');
   // Few numbers in a unit of their own, beside readings in another: a factor, and its levels carry the unit.
@@ -362,7 +362,7 @@ test('groups, derived columns, bands by dragging, an allocation to print, a desc
   await expect(cell(page, 1, 5)).toHaveText(`below ${at}`);
   await expect(cell(page, 4, 5)).toHaveText(`${at} and above`);
   // Allocation: the seed decides, and is kept with it.
-  await page.getByRole('button', { name: 'Sample or randomize' }).click();
+  await fromMenu(page, 'Table', 'Sample or randomize');
   await page.getByLabel('What to draw').selectOption('allocate');
   await page.getByLabel('Treatments, parted by commas').fill('rinsed, left');
   await page.getByLabel('Seed').fill('42');
@@ -383,6 +383,11 @@ test('groups, derived columns, bands by dragging, an allocation to print, a desc
   await expect(description.getByRole('row', { name: /^red/ })).toContainText('20');
   await description.getByRole('button', { name: 'Copy the table' }).click();
   await expect(description).toContainText('Copied');
+  // Chosen figures are the table's own: they stand again after a reload.
+  await saved(page);
+  await page.reload();
+  await page.getByRole('button', { name: 'Describe' }).click();
+  await expect(description.getByLabel('groups')).toHaveValue('down');
   const copied = await page.evaluate(() => navigator.clipboard.readText());
   expect(copied.split('\n')[1]).toMatch(/^readings \(mm\)\tn\tmissing\tmean\t95 % CI of the mean: lower\t/);
   expect(copied.split('\n')[2]).toMatch(/^red\t2\t0\t20\.0\t/);
@@ -416,7 +421,7 @@ test('a file of 100,000 rows, and out again in the other shape', async ({ page }
   await saved(page);
   await page.reload();
   await expect(page.getByText(/2 groups, 100000 readings/)).toBeVisible({ timeout: 30_000 });
-  await page.getByRole('button', { name: 'Export' }).click();
+  await fromMenu(page, 'Table', 'Export');
   await page.getByLabel('Kind of file').selectOption('semicolon');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save the file' }).click();
@@ -468,7 +473,7 @@ test('tables come and go: drawn from, taken out with what was asked, merged, tur
   await page.keyboard.press('Enter');
   await expect(page.getByText('2 set aside')).toBeVisible();
   // Turned and taken out in one go, without what is set aside; the table here stays as it is.
-  await page.getByRole('button', { name: 'Export' }).click();
+  await fromMenu(page, 'Table', 'Export');
   await page.getByLabel('Layout of the file').selectOption('rows');
   await page.getByLabel('without what is set aside').check();
   const download = page.waitForEvent('download');
@@ -487,7 +492,7 @@ test('tables come and go: drawn from, taken out with what was asked, merged, tur
     'White,5',
   ]);
   await expect(layout(page)).toHaveValue('columns');
-  await page.getByRole('button', { name: 'Sample or randomize' }).click();
+  await fromMenu(page, 'Table', 'Sample or randomize');
   await page.getByLabel('How many rows').fill('3');
   await page.getByLabel('Into', { exact: true }).selectOption('table');
   await page.getByLabel('Seed').fill('5');
@@ -496,13 +501,13 @@ test('tables come and go: drawn from, taken out with what was asked, merged, tur
   await expect(cell(page, 4, 1)).toHaveText('');
   await spine.getByRole('link', { name: 'Lamps', exact: true }).click();
   await expect(page.getByLabel('Name of the table')).toHaveValue('Lamps');
-  await page.getByRole('button', { name: 'Remove table' }).click();
+  await fromMenu(page, 'Table', 'Remove table');
   await page.getByRole('button', { name: 'Bring back Lamps' }).click();
   await expect(spine.getByRole('link', { name: 'Red · White' })).toBeVisible();
-  await page.getByRole('button', { name: 'Remove table' }).click();
+  await fromMenu(page, 'Table', 'Remove table');
   await expect(spine.getByRole('link', { name: 'Red · White' })).toHaveCount(0);
   await spine.getByRole('link', { name: 'Lamps, 3 rows drawn, seed 5' }).click();
-  await page.getByRole('button', { name: 'Remove table' }).click();
+  await fromMenu(page, 'Table', 'Remove table');
   await page.getByText('This study has no readings now.').waitFor();
   // A study without readings still opens, and offers both ways on.
   await page.goto('/');

@@ -4,7 +4,9 @@ import { expect } from 'chai';
 import { describeTable } from '../../src/core/answer/describe-table';
 import { besideReasons } from '../../src/core/readings/beside';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
-import { descriptionTable, figureCell, usualDescription } from '../../src/core/words/tables/description-table';
+import { applyEdits } from '../../src/core/readings/edits';
+import { usualDescription } from '../../src/core/readings/described';
+import { chosenDescription, descriptionTable, figureCell } from '../../src/core/words/tables/description-table';
 import { asText, turnedTable } from '../../src/core/words/tables/result-table';
 import { loosely, plain } from '../../src/core/words/text';
 import { copiedTable } from '../../src/formats/copied-table';
@@ -25,20 +27,7 @@ const lamps: Table = tableOf(
 describe('a description', () => {
   before(openDocument);
   after(closeDocument);
-  const kept = new Map<string, string>();
-  before(() =>
-    Object.assign(globalThis, {
-      localStorage: {
-        getItem: (key: string) => kept.get(key) ?? null,
-        setItem: (key: string, value: string) => kept.set(key, value),
-      },
-    }),
-  );
-  after(() => Reflect.deleteProperty(globalThis, 'localStorage'));
-  afterEach(() => {
-    cleanup();
-    kept.clear();
-  });
+  afterEach(cleanup);
 
   it('is a table of the figures chosen, each beside the number it was written from', () => {
     const lines = describeTable(lamps, [], 'linear', 0.95);
@@ -67,9 +56,20 @@ describe('a description', () => {
     expect(red.split('\t').length).to.equal(head.split('\t').length);
   });
 
-  it('shows the figures that are ticked, and remembers them for this table alone', () => {
-    const panel = (table: Table) => render(<DescribePanel table={table} chosen={[]} onClose={() => undefined} />);
-    const page = panel(lamps);
+  it('shows the figures that are ticked, and keeps them with the table', () => {
+    let table = lamps;
+    const panel = () => (
+      <DescribePanel
+        table={table}
+        chosen={[]}
+        onEdit={(edits) => {
+          table = applyEdits(table, edits).table;
+          page.rerender(panel());
+        }}
+        onClose={() => undefined}
+      />
+    );
+    const page = render(panel());
     const rows = (of: typeof page) => of.getAllByRole('rowheader').map((head) => loosely(head.textContent));
     // Two groups and all together: figures stand down, groups across.
     expect(page.getAllByRole('columnheader').map((h) => loosely(h.textContent))).to.deep.equal([
@@ -91,20 +91,20 @@ describe('a description', () => {
     expect(rows(page).length).to.equal(23);
     fireEvent.click(page.getByLabelText('range'));
     fireEvent.change(page.getByLabelText('groups'), { target: { value: 'down' } });
-    cleanup();
-    const again = panel(lamps);
-    expect(rows(again)).to.deep.equal(['Red lamp', 'White lamp', 'all together']);
-    const heads = again.getAllByRole('columnheader').map((head) => loosely(head.textContent));
+    expect(rows(page)).to.deep.equal(['Red lamp', 'White lamp', 'all together']);
+    const heads = page.getAllByRole('columnheader').map((head) => loosely(head.textContent));
     expect(heads).to.include('CV (%)').and.not.include('range');
-    cleanup();
-    expect(rows(panel({ ...lamps, id: 'another' })))
-      .to.include('mean')
-      .and.not.include('CV (%)');
+    // What the write-up shows is the same table; another table has the usual figures.
+    expect(asText(chosenDescription(table)).head.map((h) => loosely(plain(h)))).to.deep.equal(heads);
+    const usual = asText(chosenDescription(lamps)).rows.map(([head]) => head && plain(head));
+    expect(usual).to.include('mean').and.not.include('CV (%)');
   });
 
   it('describes every group unless only the columns selected are asked for', () => {
     let closed = 0;
-    const open = render(<DescribePanel table={lamps} chosen={['red']} onClose={() => closed++} />);
+    const open = render(
+      <DescribePanel table={lamps} chosen={['red']} onEdit={() => undefined} onClose={() => closed++} />,
+    );
     expect(open.queryByText(/White lamp/)).to.not.equal(null);
     fireEvent.click(open.getByLabelText('only the columns selected'));
     expect(open.queryByText(/White lamp/)).to.equal(null);
@@ -113,7 +113,9 @@ describe('a description', () => {
   });
 
   it('says that there is nothing to describe yet', () => {
-    const page = render(<DescribePanel table={tableOf([])} chosen={[]} onClose={() => undefined} />);
+    const page = render(
+      <DescribePanel table={tableOf([])} chosen={[]} onEdit={() => undefined} onClose={() => undefined} />,
+    );
     expect(page.container.textContent).to.include('There is no column of readings yet.');
   });
 

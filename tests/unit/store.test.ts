@@ -246,6 +246,7 @@ describe('the store', () => {
         { kind: 'insert-column', at: 1, column: sentColumn(column) },
         { kind: 'describe-column', column: 'white', role: 'group', levels },
         { kind: 'describe-table', shape: 'rows', average: true, spread: 'interval', level: 0.9 },
+        { kind: 'describe-table', described: { figures: ['n', 'cv'], rule: 'hinges', level: 0.9, decimals: 2 } },
         { kind: 'order-rows', order: Array.from({ length: 18 }, (_, i) => 17 - i) },
       ],
       at,

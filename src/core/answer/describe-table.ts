@@ -22,34 +22,6 @@ export interface DescribedLine {
   interval: Interval | undefined;
 }
 
-/** Figures that can be chosen, by the name the field gives them; population figures carry the word. */
-export const figureNames = {
-  n: 'n',
-  missing: 'missing',
-  aside: 'set aside',
-  mean: 'mean',
-  interval: 'CI of the mean',
-  sd: 'SD',
-  variance: 'variance',
-  sem: 'SEM',
-  median: 'median',
-  min: 'min',
-  max: 'max',
-  range: 'range',
-  q1: 'Q1',
-  q3: 'Q3',
-  iqr: 'IQR',
-  cv: 'CV (%)',
-  sum: 'sum',
-  skewness: 'skewness (G₁)',
-  excessKurtosis: 'excess kurtosis (G₂)',
-  populationSd: 'population SD',
-  populationVariance: 'population variance',
-  populationSkewness: 'population skewness (g₁)',
-  populationExcessKurtosis: 'population excess kurtosis (g₂)',
-} as const;
-export type Figure = keyof typeof figureNames;
-
 function line(
   name: string,
   unit: string,

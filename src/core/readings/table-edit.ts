@@ -1,5 +1,6 @@
 import { Blind } from './blind';
 import * as v from 'valibot';
+import { Described } from './described';
 import { Formula } from './formula';
 import { type Table, groupLooks, limitRules, roles, shapes, spreadKinds } from './table';
 
@@ -72,6 +73,7 @@ export const tableParts = {
   spread: v.optional(v.picklist(spreadKinds, `The spread is one of ${spreadKinds.join(', ')}.`)),
   level: v.optional(Level),
   settled: v.optional(v.nullable(Settled)),
+  described: v.optional(v.nullable(Described)),
   blind: v.optional(v.nullable(Blind)),
 };
 
@@ -86,6 +88,7 @@ export const TableDraft = v.pipe(
     spread: v.picklist(spreadKinds),
     level: Level,
     settled: v.optional(Settled),
+    described: v.optional(Described),
     blind: v.optional(Blind),
     rowCount: Row,
     columns: v.pipe(

@@ -1,5 +1,6 @@
 /** The model of a table of readings. Immutable: an edit makes a new table that shares what it did not touch. */
 import type { Blind } from './blind';
+import type { Described } from './described';
 import type { Formula } from './formula';
 
 /**
@@ -91,6 +92,8 @@ export interface Table {
   readonly level: number;
   /** What the person said where the table was unclear: the doubt, and what it is, such as a column's id. */
   readonly settled?: Readonly<Record<string, string>> | undefined;
+  /** What is shown of its description; the usual where nobody chose. */
+  readonly described?: Described | undefined;
   /** That its groups stand under letters, or did. */
   readonly blind?: Blind | undefined;
   readonly rowCount: number;
@@ -135,6 +138,10 @@ export function tableOf(columns: readonly Column[], more: Partial<Omit<Table, 'c
     ...more,
   };
 }
+
+/** A table to type into: a column for each of two groups. */
+export const emptyTable = (name: string): Table =>
+  tableOf([emptyColumn('a', 'Group 1'), emptyColumn('b', 'Group 2')], { name });
 
 /** "blade length (mm)": a name with its unit, as an axis or a sentence prints it. */
 export const withUnit = (name: string, unit: string): string => (unit ? `${name} (${unit})` : name);

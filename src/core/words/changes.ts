@@ -40,6 +40,7 @@ const parts: Record<string, string> = {
   average: 'averaging within subjects',
   spread: 'kind of spread',
   level: 'level of the interval',
+  described: 'figures of the description',
 };
 
 const value = (of: unknown): string =>

@@ -1,23 +1,14 @@
-import { FolderOpen } from 'lucide-react';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 
-/** A button that opens a file of readings. */
-export function OpenFileButton({
-  onFile,
-  more = '',
-  children,
-}: {
-  onFile: (file: File) => void;
-  /** Further endings that may be chosen. */
-  more?: string;
-  children: ReactNode;
-}) {
+/**
+ * What asks for a file of readings, and the hidden field that takes it, to stand somewhere on the page.
+ * @param more further endings that may be chosen
+ */
+export function useFilePicker(onFile: (file: File) => void, more = ''): { pick: () => void; field: ReactNode } {
   const input = useRef<HTMLInputElement>(null);
-  return (
-    <>
-      <button type="button" className="plain-button" onClick={() => input.current?.click()}>
-        <FolderOpen size={15} aria-hidden /> {children}
-      </button>
+  return {
+    pick: () => input.current?.click(),
+    field: (
       <input
         ref={input}
         type="file"
@@ -30,8 +21,8 @@ export function OpenFileButton({
           e.target.value = '';
         }}
       />
-    </>
-  );
+    ),
+  };
 }
 
 /** Takes a file dropped anywhere on the page; says so while one is held over it. */

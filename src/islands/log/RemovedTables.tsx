@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { emptyColumn, tableOf } from '../../core/readings/table';
+import { emptyTable } from '../../core/readings/table';
 import { inWords, send } from '../shared/api';
 
 interface Props {
@@ -26,7 +26,7 @@ export function RemovedTables({ study, removed, bare }: Props) {
     });
   const begin = () =>
     go(async () => {
-      const table = tableOf([emptyColumn('a', 'Group 1'), emptyColumn('b', 'Group 2')], { name: 'Readings' });
+      const table = emptyTable('Readings');
       return (await send<{ id: string }>('POST', `/api/studies/${study}/tables`, { table, origin: 'typed' })).id;
     });
   return (

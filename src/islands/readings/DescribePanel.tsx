@@ -1,58 +1,36 @@
 import { X } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { type Figure, describeTable, figureNames } from '../../core/answer/describe-table';
 import { type QuartileRule, quartileRules } from '../../core/numeric/quantile';
+import { type Described, everyFigure, figureNames, usualDescription } from '../../core/readings/described';
 import type { Table } from '../../core/readings/table';
+import type { TableEdit } from '../../core/readings/table-edit';
 import { percent } from '../../core/words/numbers';
-import { type Described, descriptionTable, usualDescription } from '../../core/words/tables/description-table';
-import { turnedTable } from '../../core/words/tables/result-table';
+import { chosenDescription } from '../../core/words/tables/description-table';
 import { copiedTable } from '../../formats/copied-table';
 import { CopyButton } from '../shared/CopyButton';
 import { ResultTableView } from '../shared/ResultTableView';
 
 const everyColumn: readonly string[] = [];
-const everyFigure = Object.keys(figureNames) as Figure[];
-
-/** What of the description is chosen, and which way round it stands: as fits unless chosen. */
-interface Choice extends Described {
-  figuresDown?: boolean | undefined;
-}
-
-/** What was chosen for a table last; what is kept is a convenience of this browser, no part of the study. */
-const keyOf = (table: string): string => `divide-describe ${table}`;
-function keptChoice(table: string): Choice {
-  try {
-    return { ...usualDescription, ...(JSON.parse(localStorage.getItem(keyOf(table)) ?? '{}') as Partial<Choice>) };
-  } catch {
-    return usualDescription;
-  }
-}
-
-/** The figures of each column or group, and of all together; copied as a table. */
+/** The figures of each column or group, and of all together; copied as a table, and kept for the table as they are chosen. */
 export default function DescribePanel({
   table,
   chosen,
+  onEdit,
   onClose,
 }: {
   table: Table;
   chosen: readonly string[];
+  onEdit: (edits: TableEdit[]) => void;
   onClose: () => void;
 }) {
-  const [choice, setChoice] = useState(() => keptChoice(table.id));
   const [choosing, setChoosing] = useState(false);
   const [only, setOnly] = useState(false);
-  const { figures, decimals, rule, level, figuresDown } = choice;
+  const described = table.described ?? usualDescription;
+  const { figures, decimals, rule, level } = described;
   const of = only ? chosen : everyColumn;
-  const lines = useMemo(() => describeTable(table, of, rule, level), [table, of, rule, level]);
-  const set = (change: Partial<Choice>) => {
-    const next = { ...choice, ...change };
-    setChoice(next);
-    localStorage.setItem(keyOf(table.id), JSON.stringify(next));
-  };
-  // A few groups stand beside one another, as papers print them; many stand below one another.
-  const down = figuresDown ?? lines.length < figures.length;
-  const upright = descriptionTable(table, lines, choice);
-  const shown = down ? turnedTable(upright) : upright;
+  const shown = useMemo(() => chosenDescription(table, of), [table, of]);
+  const set = (change: Partial<Described>) =>
+    onEdit([{ kind: 'describe-table', described: { ...described, ...change } }]);
   return (
     <section aria-label="Description" className="max-h-[42%] shrink-0 overflow-auto border-b border-line pb-2 text-sm">
       <p className="flex flex-wrap items-baseline gap-x-4 py-1.5">
@@ -89,7 +67,7 @@ export default function DescribePanel({
           groups{' '}
           <select
             className="part"
-            value={down ? 'across' : 'down'}
+            value={shown.turned ? 'across' : 'down'}
             onChange={(e) => set({ figuresDown: e.target.value === 'across' })}
           >
             <option value="across">beside one another</option>
@@ -148,7 +126,7 @@ export default function DescribePanel({
           </label>
         </div>
       )}
-      {lines.length === 0 ? (
+      {(shown.turned ? shown.columns.length < 2 : shown.rows.length === 0) ? (
         <p className="text-muted">There is no column of readings yet.</p>
       ) : figures.length === 0 ? (
         <p className="text-muted">No figure is chosen: tick some under “Which figures”.</p>

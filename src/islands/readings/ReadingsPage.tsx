@@ -10,13 +10,13 @@ import { reshapeEdits } from '../../core/readings/reshape';
 import { rowAsNamesEdits } from '../../core/readings/row-as-names';
 import { holdersOf, readingCells, rowsByRule } from '../../core/readings/rules';
 import { splitEdits } from '../../core/readings/split-cells';
-import { type Column, type Table } from '../../core/readings/table';
+import { type Column, type Table, emptyTable } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { openDoubts } from '../../core/understanding/doubts/open-doubts';
 import { layoutEdits } from '../../core/understanding/read-as';
 import { turnRoundEdits } from '../../core/understanding/turn-round';
 import { counted, significant } from '../../core/words/numbers';
-import { useFileDrop } from '../import/FileDrop';
+import { useFileDrop, useFilePicker } from '../import/FileDrop';
 import { keepPicked } from '../shared/picked-rows';
 import { RefusedNotice } from '../shared/RefusedNotice';
 import { type Kept, followTable, guardUnsaved, tableStore } from '../shared/table-store';
@@ -58,6 +58,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
   const [file, setFile] = useState<File>();
   const gridRef = useRef<HTMLDivElement>(null);
   const over = useFileDrop(setFile);
+  const picker = useFilePicker(setFile);
 
   // What is worked out of whole columns may lag a moment behind the hand, so that typing never waits for it.
   const calmTable = useDeferredValue(table);
@@ -261,6 +262,9 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     turnRound: () => doing(() => turnRoundEdits(table)) && setSelection(at(0, 0)),
     takeNames: () => doing(() => rowAsNamesEdits(table, selection.row)) && setSelection(at(0, selection.column)),
     blind: isBlind(table) ? reveal : hide,
+    openFile: picker.pick,
+    startTable: () => void newTable(emptyTable('New readings'), 'typed'),
+    removeTable: () => void removeTable(),
   });
   usePageActions(bar.flatMap((group) => (group.menu ? group.actions : [])));
 
@@ -315,16 +319,8 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
   return (
     <div className="flex h-[calc(100vh-2.75rem)] max-[1100px]:h-auto max-[1100px]:flex-col">
       <div className="flex min-w-0 grow flex-col px-6 pt-3 pb-4 max-[1100px]:h-[calc(100vh-2.75rem)]">
-        <TableHead
-          table={table}
-          saving={saving}
-          onName={(name) => edit([{ kind: 'describe-table', name }])}
-          onFile={setFile}
-          exporting={tool === 'export'}
-          onExport={() => toggle('export')()}
-          onNew={(draft) => void newTable(draft, 'typed')}
-          onRemove={() => void removeTable()}
-        />
+        <TableHead table={table} saving={saving} onName={(name) => edit([{ kind: 'describe-table', name }])} />
+        {picker.field}
         <RefusedNotice store={store} />
         {file ? (
           <Suspense>
@@ -374,7 +370,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
               </p>
             )}
             {describing && calm && (
-              <DescribePanel table={calm} chosen={selectedIds} onClose={() => setDescribing(false)} />
+              <DescribePanel table={calm} chosen={selectedIds} onEdit={edit} onClose={() => setDescribing(false)} />
             )}
             <div className={`min-h-0 grow ${over ? 'outline-2 outline-offset-4 outline-primary outline-dashed' : ''}`}>
               <Grid

@@ -7,6 +7,9 @@ import {
   Columns3,
   Eye,
   EyeOff,
+  FileOutput,
+  FilePlus,
+  FolderOpen,
   Heading,
   ListFilter,
   Merge,
@@ -60,6 +63,9 @@ interface Page {
   takeNames: () => void;
   /** Hides the names of groups, or reveals them. */
   blind: () => void;
+  openFile: () => void;
+  startTable: () => void;
+  removeTable: () => void;
 }
 
 /** What is converted with a column: all of its unit where columns are groups of one measure. */
@@ -75,6 +81,7 @@ export function barOf(page: Page): ActionGroup[] {
     {
       bare: true,
       actions: [
+        { name: 'Open a file', icon: FolderOpen, run: page.openFile },
         { name: 'Undo', icon: Undo2, run: () => page.step('undo'), disabled: !steps.canUndo, keys: 'Ctrl+Z' },
         { name: 'Redo', icon: Redo2, run: () => page.step('redo'), disabled: !steps.canRedo, keys: 'Ctrl+Y' },
         { name: 'Find', icon: Search, run: page.toggle('find'), open: tool === 'find', keys: 'Ctrl+F' },
@@ -151,12 +158,15 @@ export function barOf(page: Page): ActionGroup[] {
               hint: 'Letters in their place, until you reveal them',
               run: page.blind,
             },
+        { name: 'Sample or randomize', icon: Shuffle, run: page.toggle('draw') },
+        { name: 'Export', icon: FileOutput, hint: 'As a file for a spreadsheet', run: page.toggle('export') },
+        { name: 'New table', icon: FilePlus, run: page.startTable },
+        { name: 'Remove table', icon: Trash2, run: page.removeTable },
       ],
     },
     {
       actions: [
         { name: 'Describe', icon: Sigma, run: page.describe, open: describing },
-        { name: 'Sample or randomize', icon: Shuffle, run: page.toggle('draw'), open: tool === 'draw' },
         aside.all
           ? { name: `Bring back ${counted(aside.cells, 'reading')}`, icon: Undo, run: page.bringBack }
           : {

@@ -1,7 +1,7 @@
 import { listed } from '../../core/words/sentences';
-import { Copy, Pencil, Trash2 } from 'lucide-react';
+import { Copy, FolderOpen, Pencil, Trash2 } from 'lucide-react';
 import { type SubmitEvent, Suspense, lazy, useState } from 'react';
-import { OpenFileButton, useFileDrop } from '../import/FileDrop';
+import { useFileDrop, useFilePicker } from '../import/FileDrop';
 import { Refused, inWords, send } from '../shared/api';
 import { Backup } from './Backup';
 import { type DeletedStudy, DeletedStudies } from './DeletedStudies';
@@ -80,6 +80,7 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
     });
   };
   const over = useFileDrop(take);
+  const picker = useFilePicker(take, ',.zip');
   const begin = (event: SubmitEvent) => {
     event.preventDefault();
     attempt(async () => open((await send<{ id: string }>('POST', '/api/studies', { title })).id));
@@ -146,9 +147,10 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
         </button>
       </form>
       <p className="mt-2 text-sm">
-        <OpenFileButton onFile={take} more=",.zip">
-          Start from a file
-        </OpenFileButton>{' '}
+        <button type="button" className="plain-button" onClick={picker.pick}>
+          <FolderOpen size={15} aria-hidden /> Start from a file
+        </button>
+        {picker.field}{' '}
         <span className="text-muted">or drop one here: readings as CSV, TSV or XLSX, or a whole study as ZIP</span>
       </p>
       {trouble && (

@@ -1,28 +1,12 @@
 /** The figures of each column or group, and of all together, as a table. */
-import { type DescribedLine, type Figure, figureNames } from '../../answer/describe-table';
+import { type DescribedLine, describeTable } from '../../answer/describe-table';
 import { decimalsOf } from '../../numeric/decimals';
-import { type QuartileRule, quartileRules } from '../../numeric/quantile';
+import { quartileRules } from '../../numeric/quantile';
+import { type Described, type Figure, figureNames, usualDescription } from '../../readings/described';
 import { type Table, columnsOf, withUnit } from '../../readings/table';
 import { decimalsFor, fixed, percent, significant } from '../numbers';
 import { symbol } from '../text';
-import { type Cell, type ResultTable, column, count, interval as intervalCell } from './result-table';
-
-/** What of a description is shown, and how. */
-export interface Described {
-  figures: Figure[];
-  /** Undefined for as many as fit. */
-  decimals: number | undefined;
-  rule: QuartileRule;
-  level: number;
-}
-
-/** What is shown where nobody chose. */
-export const usualDescription: Described = {
-  figures: ['n', 'missing', 'mean', 'interval', 'sd', 'sem', 'median', 'min', 'max'],
-  decimals: undefined,
-  rule: 'linear',
-  level: 0.95,
-};
+import { type Cell, type ResultTable, column, count, interval as intervalCell, turnedTable } from './result-table';
 
 /** A figure of a line; a dash where it has none. @param decimals as chosen, or undefined for as many as fit */
 export function figureCell(found: DescribedLine, figure: Figure, decimals: number | undefined): Cell {
@@ -86,4 +70,16 @@ export function descriptionTable(
     })),
     notes: figures.some((f) => ofQuartiles.includes(f)) ? [[`Quartiles: ${quartileRules[rule]}.`]] : [],
   };
+}
+
+/** Whether figures stand below one another: a few groups stand beside one another, as papers print them. */
+export const figuresDown = ({ figures, figuresDown: chosen }: Described, lines: number): boolean =>
+  chosen ?? lines < figures.length;
+
+/** The description of a table as it was chosen for it. @param of ids of the columns described; all where none are named */
+export function chosenDescription(table: Table, of: readonly string[] = []): ResultTable {
+  const chosen = table.described ?? usualDescription;
+  const lines = describeTable(table, of, chosen.rule, chosen.level);
+  const upright = descriptionTable(table, lines, chosen);
+  return figuresDown(chosen, lines.length) ? turnedTable(upright) : upright;
 }

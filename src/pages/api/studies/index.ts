@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro';
 import * as v from 'valibot';
-import { emptyColumn, tableOf } from '../../../core/readings/table';
+import { emptyTable } from '../../../core/readings/table';
 import { TableDraft, draftOf } from '../../../core/readings/table-edit';
 import { db, now } from '../../../server/db';
 import { answering, body, json } from '../../../server/problem';
@@ -21,8 +21,7 @@ export const GET: APIRoute = () => answering(() => json(allStudies(db()).map(({ 
 export const POST: APIRoute = ({ request }) =>
   answering(async () => {
     const { title, table: given, origin } = await body(request, NewStudy, tableBodyLimit);
-    const columns = [emptyColumn('a', 'Group 1'), emptyColumn('b', 'Group 2')];
-    const table = given ?? draftOf(tableOf(columns, { name: 'Readings' }));
+    const table = given ?? draftOf(emptyTable('Readings'));
     const tables = [{ id: 'first', table, origin: origin ?? '' }];
     const id = createStudy(db(), { title, tables, questions: [], figures: [] }, now());
     return json({ id }, 201);
