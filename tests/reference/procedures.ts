@@ -2,6 +2,7 @@
 import { counts } from './counts';
 import type { Given } from './given';
 import { means } from './means';
+import { models } from './models';
 import { ranksAndShuffles } from './ranks-and-shuffles';
 import { severalGroups } from './several-groups';
 
@@ -11,4 +12,5 @@ export const procedures: Record<string, (given: Given) => unknown> = {
   ...severalGroups,
   ...ranksAndShuffles,
   ...counts,
+  ...models,
 };

@@ -253,6 +253,7 @@ describe('the store', () => {
       'tester',
     );
     const before = readTable(db, table).table;
+    expect(before.described?.figures).to.deep.equal(['n', 'cv']);
     const again = openDb(file, process.cwd());
     expect(readTable(again, table).table).to.deep.equal(before);
     expect(
@@ -263,7 +264,7 @@ describe('the store', () => {
       ['white', 'group', undefined, undefined, undefined, 'φύκια'],
     ]);
     expect(changesOf(again, table, 10).map((c) => [c.by, c.undone, c.edits.length])).to.deep.equal([
-      ['tester', false, 4],
+      ['tester', false, 5],
     ]);
     stepTable(again, table, revision, 'undo', at);
     const { table: original } = demoTables()[0]!;
