@@ -331,7 +331,7 @@ export const demoTables = (): Asked[] => [
   of(rinse(), [defaultQuestion('before', 'after', 'paired'), defaultFigureStyle]),
   of(weeklyGrowth(), [questionOf('repeated')]),
   of(fedLines(), [questionOf('mixed')]),
-  of(tankReplicates(), [defaultQuestion('still', 'pulsed')]),
+  of(tankReplicates(), [defaultQuestion('still', 'pulsed')], [defaultQuestion('still', 'pulsed', 'nested-two')]),
   of(
     settlement(),
     [questionOf('several', { about: 'share', found: 'settled' })],

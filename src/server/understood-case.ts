@@ -5,7 +5,7 @@ import { countTable, holdsCounts } from '../core/readings/count-table';
 import { factorsOf } from '../core/readings/factors';
 import { groupsOf, repeatsOf } from '../core/readings/groups';
 import { type Table, called, columnsOf } from '../core/readings/table';
-import { kindOf, ofOneGroup } from '../core/question/asking';
+import { kindOf, ofOneGroup, isNested } from '../core/question/asking';
 import { firstQuestion } from '../core/question/first';
 import { namesOf } from '../core/question/naming';
 import type { Question } from '../core/question/question';
@@ -36,7 +36,7 @@ export interface UnderstoodCase {
 
 /** What a question is called: its design, or what it is about. */
 const asked = ({ about, design }: Question): string =>
-  about !== 'value' ? about : ofOneGroup(design) ? 'one-sample' : design;
+  about !== 'value' ? about : ofOneGroup(design) ? 'one-sample' : isNested(design) ? 'nested' : design;
 
 /** How many readings a first question counts, and of how many independent samples. */
 function counted(table: Table, question: Question | undefined): { readings: number; samples: number } {

@@ -48,6 +48,57 @@ const nested = tableOf(
   { shape: 'rows', subject: 'tank' },
 );
 const byFlow = { measure: 'y', by: 'f', a: 'pulsed', b: 'still' };
+const nestedTwo = (situation: string, table: Table, more: Partial<Question> = {}): Case => ({
+  situation,
+  table,
+  question: questionOf('nested-two', { ...byFlow, ...more }),
+});
+/** Holdfasts of tanks, some with more readings than others. @param tanksOf each tank with its flow and readings */
+const inTanks = (tanksOf: readonly (readonly [tank: string, flow: string, ...readings: number[]])[]): Table =>
+  tableOf(
+    [
+      measure(
+        'y',
+        'holdfast mass',
+        tanksOf.flatMap(([, , ...readings]) => readings),
+        'g',
+      ),
+      names(
+        'f',
+        'flow',
+        'group',
+        tanksOf.flatMap(([, flow, ...readings]) => readings.map(() => flow)),
+      ),
+      names(
+        's',
+        'tank',
+        'subject',
+        tanksOf.flatMap(([tank, , ...readings]) => readings.map(() => tank)),
+      ),
+    ],
+    { shape: 'rows', subject: 'tank' },
+  );
+const unequalTanks = inTanks([
+  ['K1', 'pulsed', 14.2, 15.1, 13.8, 14.9],
+  ['K2', 'pulsed', 17.0, 16.4],
+  ['K3', 'pulsed', 15.8, 16.9, 15.2],
+  ['K4', 'pulsed', 13.1, 12.6, 13.9, 13.3, 12.9],
+  ['L1', 'still', 12.0, 11.1, 12.8],
+  ['L2', 'still', 10.4, 10.9, 11.7, 9.8],
+  ['L3', 'still', 13.2, 12.5],
+  ['M1', 'surged', 12.9, 13.8, 13.1],
+  ['M2', 'surged', 15.0, 14.1, 14.8, 15.5],
+  ['M3', 'surged', 12.2, 13.0],
+]);
+/** Within every tank the readings lie further apart than the tanks do. */
+const unlike = inTanks([
+  ['K1', 'pulsed', 10.1, 15.8, 13.0],
+  ['K2', 'pulsed', 11.0, 15.2, 12.9],
+  ['K3', 'pulsed', 9.8, 16.1, 13.2],
+  ['L1', 'still', 9.2, 14.1, 12.2],
+  ['L2', 'still', 10.3, 13.9, 11.5],
+  ['L3', 'still', 9.9, 14.8, 11.0],
+]);
 
 /** Depths, far from normal, and spread in proportion to their size. */
 const low = [0.11, 0.13, 0.12, 0.19, 0.14, 0.12, 0.15, 0.13, 0.16, 0.95, 0.12, 0.14];
@@ -327,6 +378,64 @@ export const cases: Record<string, Case[]> = {
     { situation: 'a lost reading', table: months, question: questionOf('repeated') },
     { situation: 'by ranks', table: months, question: questionOf('repeated', { method: 'ranks' }) },
     { situation: 'sphericity assumed', table: months, question: questionOf('repeated', { sphericity: 'assumed' }) },
+  ],
+  nested: [
+    nestedTwo('as many readings of each tank', nested),
+    nestedTwo('unequal numbers of readings', unequalTanks),
+    nestedTwo('one-sided, against the direction', unequalTanks, { direction: 'less' }),
+    nestedTwo('unclear, with an equivalence margin', unequalTanks, { b: 'surged', bounds: { low: -4, high: 4 } }),
+    nestedTwo('readings of one tank less alike than those of different ones', unlike),
+    nestedTwo(
+      'one reading of each tank',
+      inTanks([
+        ['K1', 'pulsed', 14.2],
+        ['K2', 'pulsed', 17.1],
+        ['L1', 'still', 11.4],
+        ['L2', 'still', 12.2],
+      ]),
+    ),
+    nestedTwo(
+      'all readings of each tank the same',
+      inTanks([
+        ['K1', 'pulsed', 14, 14],
+        ['K2', 'pulsed', 17, 17],
+        ['L1', 'still', 11, 11],
+        ['L2', 'still', 12, 12],
+      ]),
+    ),
+    nestedTwo(
+      'one tank in each group',
+      inTanks([
+        ['K1', 'pulsed', 14.2, 15.1, 13.8],
+        ['L1', 'still', 12.0, 11.1, 12.8],
+      ]),
+    ),
+    nestedTwo(
+      'a tank in both groups',
+      inTanks([
+        ['K1', 'pulsed', 14.2, 15.1],
+        ['K2', 'pulsed', 14.8, 15.3],
+        ['K1', 'still', 12.0, 11.1],
+        ['L2', 'still', 12.3, 11.9],
+      ]),
+    ),
+    { situation: 'three groups', table: unequalTanks, question: questionOf('nested', { measure: 'y', by: 'f' }) },
+    {
+      situation: 'three groups, with a control',
+      table: unequalTanks,
+      question: questionOf('nested', {
+        measure: 'y',
+        by: 'f',
+        compare: 'control',
+        control: 'still',
+        direction: 'greater',
+      }),
+    },
+    {
+      situation: 'three groups, the means of the tanks',
+      table: unequalTanks,
+      question: questionOf('several', { measure: 'y', by: 'f', repeats: 'average' }),
+    },
   ],
   mixed: [
     { situation: 'two bays', table: mixed, question: questionOf('mixed') },

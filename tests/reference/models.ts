@@ -24,13 +24,13 @@ function withSamples(given: Given, by: string, of: string): { fit: RandomInterce
   const [groups, samples] = [levels(group), levels(sample)];
   const columns = groups.map((one) => group.map((g) => Number(g === one)));
   const at = sample.map((s) => samples.indexOf(s));
-  return { fit: randomIntercept(values(given, 'values'), columns, at, number(given, 'level')), k: groups.length };
+  return { fit: randomIntercept(values(given, 'values'), columns, at), k: groups.length };
 }
 
 const variances = ({ within, between, icc }: RandomIntercept) => ({
-  variance_within: within.variance,
-  variance_between: between.variance,
-  icc: icc.value,
+  variance_within: within,
+  variance_between: between,
+  icc,
 });
 
 const allOf = ({ test }: RandomIntercept, k: number) =>

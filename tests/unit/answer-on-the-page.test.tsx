@@ -97,16 +97,14 @@ describe('what an answer rests on, on the page', () => {
 
   const shown = (one: (typeof all)[number]) => {
     const asked: Question[] = [];
-    const edits: unknown[] = [];
     const page = render(
       createElement(CheckPart, {
         answer: one.answer,
         readingsHref: '/readings',
         onChange: (next: Question) => asked.push(next),
-        onEdit: (some: unknown[]) => edits.push(...some),
       }),
     );
-    return { page, asked, edits };
+    return { page, asked };
   };
 
   it('is a line each: its name, its verdict in words, its reason', () => {
@@ -133,7 +131,7 @@ describe('what an answer rests on, on the page', () => {
         const buttons = within(line).queryAllByRole('button');
         if (check.verdict === 'fine' || check.verdict === 'free') expect(buttons.length, one.name).to.equal(0);
         const [button] = buttons;
-        if (!button || button.textContent.startsWith('Average')) continue;
+        if (!button) continue;
         fireEvent.click(button);
         const offer = check.remedies.flatMap((r) => remedyOffer(r, one.answer.question) ?? [])[0];
         expect(button.textContent, one.name).to.equal(offer?.words);

@@ -72,7 +72,11 @@ describe('one design changed into another', () => {
         for (const [pick, within] of ways) {
           const kinds = kindsFor(table, question);
           const kind = kinds[pick % kinds.length]!;
-          const next = asDesign(question, table, designOf(kind, within && question.about !== 'table'));
+          const next = asDesign(
+            question,
+            table,
+            designOf(kind, within && question.about !== 'table' ? 'within' : 'once'),
+          );
           expect(kindOf[next.design]).to.equal(kind);
           // It passes the schema as it stands, so that it can be kept.
           expect(v.parse(Question, next)).to.deep.equal(next);
@@ -125,7 +129,7 @@ describe('one design changed into another', () => {
 
   it('knows which designs look at the same subjects throughout', () => {
     for (const kind of ['two', 'several', 'factors'] as const)
-      for (const within of [true, false]) expect(isWithin(designOf(kind, within))).to.equal(within);
+      for (const within of [true, false]) expect(isWithin(designOf(kind, within ? 'within' : 'once'))).to.equal(within);
   });
 });
 

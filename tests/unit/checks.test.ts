@@ -86,7 +86,7 @@ const troubled: {
       [
         { ...emptyColumn('tank', 'tank', '', 'subject'), cells: ['K1', 'K1', 'K2', 'K2', 'K3', 'K3'] },
         column('red', [1, 1.1, 2, 2.1, 3, '']),
-        column('white', ['', '', '', '', '', 4]),
+        column('white', ['', '', 3.5, '', '', 4]),
       ],
       { subject: 'tank' },
     ),
@@ -202,7 +202,10 @@ describe('what an answer rests on', () => {
           for (const remedy of c.remedies) {
             const offer = remedyOffer(remedy, question);
             // Nothing is offered that would change nothing.
-            if (offer?.patch) expect(choicesOf({ ...question, ...offer.patch })).not.to.deep.equal(choicesOf(question));
+            if (!offer?.patch) continue;
+            const { design = question.design, repeats } = offer.patch;
+            if (design === question.design && repeats === undefined)
+              expect(choicesOf({ ...question, ...offer.patch })).not.to.deep.equal(choicesOf(question));
           }
         }
       }

@@ -7,7 +7,7 @@ import { factsOf, hasKind } from '../../src/core/analyses/kinds';
 import { analysisOf } from '../../src/core/analyses/registry';
 import { answer } from '../../src/core/answering/answer';
 import { choicesOf, followUpsFor, methodsFor } from '../../src/core/question/choices';
-import { namesOf } from '../../src/core/question/naming';
+import { type Named, namesOf } from '../../src/core/question/naming';
 import { type Question, designs, questionOf, subjects } from '../../src/core/question/question';
 import type { Table } from '../../src/core/readings/table';
 import { askedOf } from '../../src/core/telling/asked-of';
@@ -134,7 +134,7 @@ describe('every kind of question', () => {
         expect(methodElse(one), where).to.match(/^[A-Z].{20,}\.$/);
       }
     }
-    expect(kinds.length).to.equal(20);
+    expect(kinds.length).to.equal(22);
   });
 
   it('is answered by a choice it has: what it lacks gives way to the first it offers', () => {
@@ -161,7 +161,7 @@ describe('the question as a sentence of controls', () => {
   const page = (
     question: Question,
     table: Table,
-    repeated: { repeats: undefined | { readings: number; subjects: number; shared: number }; averaged: boolean } = {
+    repeated: Pick<Named, 'repeats' | 'averaged'> = {
       repeats: undefined,
       averaged: false,
     },
@@ -215,7 +215,7 @@ describe('the question as a sentence of controls', () => {
   const two = all.find((c) => c.question.design === 'two-groups' && c.question.about === 'value');
   it('says that readings and not subjects count where they are counted one by one', () => {
     if (!two) throw new Error('no case of two groups');
-    const nested = { repeats: { readings: 18, subjects: 6, shared: 0 }, averaged: false };
+    const nested = { repeats: { readings: 18, subjects: 6, shared: 0, each: { least: 3, most: 3 } }, averaged: false };
     expect(page(two.question, two.table, nested).heading.textContent).to.contain('when each reading, not each');
     cleanup();
     expect(page(two.question, two.table).heading.textContent).to.not.contain('not each');

@@ -296,7 +296,12 @@ describe('checks and resampling', () => {
   });
 
   it('say what stands against a comparison, and what could be done', () => {
-    const repeats = (readings: number, subjects: number, shared: number) => ({ readings, subjects, shared });
+    const repeats = (readings: number, subjects: number, shared: number) => ({
+      readings,
+      subjects,
+      shared,
+      each: { least: 1, most: 3 },
+    });
     expect(checkIndependence(repeats(11, 11, 0), false, false).verdict).to.equal('fine');
     expect(checkIndependence(repeats(36, 12, 3), false, false)).to.deep.include({
       verdict: 'matters',

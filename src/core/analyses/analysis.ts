@@ -5,6 +5,7 @@ import type { GroupPart } from '../answer/group-part';
 import type { Shuffling } from '../procedures/shuffling';
 import type { Question } from '../question/question';
 import type { CountTable } from '../readings/counts';
+import type { Repeats } from '../readings/groups';
 import type { Table } from '../readings/table';
 import type { FigureKind } from '../scenes/figure-kinds';
 import type { Look } from '../scenes/groups-look';
@@ -32,8 +33,11 @@ interface Every {
   look: Look;
   /** The figures it can be shown as, the usual one first, as far as the answer has what each needs. */
   figures: readonly FigureKind[];
-  /** Other reasonable ways to answer, as what of the question would change; where missing, its methods. */
-  alternatives?: (question: Question) => Partial<Question>[];
+  /**
+   * Other reasonable ways to answer, as what of the question would change; where missing, its methods.
+   * @param repeats how readings repeat subjects, where a column names them
+   */
+  alternatives?: (question: Question, repeats?: Repeats) => Partial<Question>[];
   /** The readings as the checks see them: groups, cells, differences within pairs, what is left within subjects. */
   checked: (answer: Answer) => (readonly number[])[];
   /** What the answer rests on. */

@@ -30,7 +30,9 @@ export interface Facts {
   /** What one asks who has such a table: "Ask whether two groups differ". */
   invitation?: string;
   /** What of it there must be enough of. */
-  samples?: 'readings' | 'pairs' | 'cells' | 'subjects';
+  samples?: 'readings' | 'pairs' | 'cells' | 'subjects' | 'nested';
+  /** Whether several readings of each sample stand within it. */
+  nests?: boolean;
   /** The design it would have were each subject measured under everything compared. */
   asWithin?: { design: Design; words: string };
   /** Of two factors, the one whose levels follow one another in a picture. */

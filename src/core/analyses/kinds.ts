@@ -4,6 +4,8 @@ import type { Facts } from './facts';
 import { facts as estimate } from './estimate/facts';
 import { facts as factorial } from './factorial/facts';
 import { facts as mixed } from './mixed/facts';
+import { facts as nested } from './nested/several/facts';
+import { facts as nestedTwo } from './nested/two/facts';
 import { facts as oneSample } from './one-sample/facts';
 import { facts as paired } from './paired/facts';
 import { facts as repeated } from './repeated/facts';
@@ -37,7 +39,18 @@ export function ofKind<T>(list: ByKind<T>, { about, design }: Pick<Question, 'ab
 }
 
 const kinds: ByKind<Facts> = {
-  value: { estimate, 'one-sample': oneSample, 'two-groups': twoGroups, paired, several, factorial, repeated, mixed },
+  value: {
+    estimate,
+    'one-sample': oneSample,
+    'two-groups': twoGroups,
+    paired,
+    several,
+    factorial,
+    repeated,
+    mixed,
+    'nested-two': nestedTwo,
+    nested,
+  },
   share: {
     estimate: shareEstimate,
     'one-sample': shareOfOne,

@@ -5,6 +5,8 @@ import { type ByKind, ofKind } from './kinds';
 import { analysis as estimate } from './estimate';
 import { analysis as factorial } from './factorial';
 import { analysis as mixed } from './mixed';
+import { analysis as nested } from './nested/several';
+import { analysis as nestedTwo } from './nested/two';
 import { analysis as oneSample } from './one-sample';
 import { analysis as paired } from './paired';
 import { analysis as repeated } from './repeated';
@@ -25,7 +27,18 @@ import { analysis as fit } from './table/fit';
 import { analysis as twoGroups } from './two-groups';
 
 const analyses: ByKind<Analysis> = {
-  value: { estimate, 'one-sample': oneSample, 'two-groups': twoGroups, paired, several, factorial, repeated, mixed },
+  value: {
+    estimate,
+    'one-sample': oneSample,
+    'two-groups': twoGroups,
+    paired,
+    several,
+    factorial,
+    repeated,
+    mixed,
+    'nested-two': nestedTwo,
+    nested,
+  },
   share: {
     estimate: shareEstimate,
     'one-sample': shareOfOne,

@@ -15,6 +15,8 @@ export interface Words {
   short: (named: Named) => string;
   /** The procedure, by the name the field gives it. */
   methodName: (question: Question) => string;
+  /** The procedure as it was carried out, where the readings did not allow the one asked for. */
+  carriedOut?: (answer: Answer) => string | undefined;
   /** The same among its alternatives, where they differ in something else than the procedure. */
   alternativeName?: (question: Question) => string;
   /** Why this procedure. @param spreadBy what in the sizes of the groups decided, where nobody chose */

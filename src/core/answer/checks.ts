@@ -21,6 +21,7 @@ export type Remedy =
   | 'shuffle'
   | 'separate-spreads'
   | 'look-at-points'
+  | 'keep-within-samples'
   | 'average-within-subjects'
   | 'pair-by-subject'
   | 'exact-test'
@@ -134,6 +135,7 @@ export function checkIndependence(repeats: Repeats | undefined, averaged: boolea
   const strangers = shared > 0 && !paired;
   // One subject alone in both makes no pairs to compare.
   const remedies: Remedy[] = [
+    ...(replicated && shared === 0 ? (['keep-within-samples'] as const) : []),
     ...(replicated ? (['average-within-subjects'] as const) : []),
     ...(strangers && shared > 1 ? (['pair-by-subject'] as const) : []),
   ];

@@ -139,6 +139,8 @@ export interface Comparison {
   };
   sphericity?: { w: number; p: number } | undefined;
   epsilon?: { greenhouseGeisser: number; huynhFeldt?: number };
+  /** Of readings within samples: how they vary within and between samples. */
+  nested?: NestedPart;
   /** Of two factors: cells, marginal means, what has no readings. */
   cells?: TwoWayCells;
   /** The same asked of other measures of the effect, or with other intervals. */
@@ -149,6 +151,33 @@ export interface Comparison {
   counts?: CountedPart;
   /** What must be known to read the answer rightly, in words. */
   remarks: string[];
+}
+
+/** A sample by its mean. */
+export interface SampleMean {
+  name: string;
+  /** The place of its group. */
+  group: number;
+  n: number;
+  mean: number;
+  rows: readonly number[];
+}
+
+/** How readings vary within samples and between them. */
+export interface NestedPart {
+  /** What a sample is: "tank". */
+  of: string;
+  samples: SampleMean[];
+  /** Whether the samples' means were compared instead of fitting the model. */
+  byMeans?: true;
+  /** What the model found. */
+  model?: {
+    within: { variance: number; interval: Interval };
+    between: { variance: number; interval: Interval };
+    icc: { value: number; interval: Interval };
+  };
+  /** Each group as the comparison took it. */
+  groups: { mean: number; se: number; interval: Interval; samples: number; effectiveN?: number }[];
 }
 
 /** Observed counts, the counts expected, and where they part. */

@@ -164,7 +164,7 @@ export const controlPlace = (question: Question, groups: readonly Named[]): numb
   );
 
 /** The weights of each comparison asked for, over the groups in their order. */
-function asked(
+export function comparisonsAsked(
   question: Question,
   groups: readonly Named[],
 ): { name: string; pair?: [string, string]; weights: number[] }[] {
@@ -202,6 +202,14 @@ function asked(
   }
 }
 
+/** @throws DomainError where all pairs of so many groups are more than anyone reads */
+export function demandFewPairs(k: number): void {
+  demand(
+    (k * (k - 1)) / 2 <= mostComparisons,
+    `${k} groups make ${(k * (k - 1)) / 2} pairs, more than anyone reads: compare with a control, or choose pairs.`,
+  );
+}
+
 /** The comparisons of independent groups that the question asks for. */
 export function followUp(
   question: Question,
@@ -211,10 +219,7 @@ export function followUp(
   const { follow, spread, compare } = choicesOf(question);
   const { level } = question;
   const k = groups.length;
-  demand(
-    compare !== 'all' || (k * (k - 1)) / 2 <= mostComparisons,
-    `${k} groups make ${(k * (k - 1)) / 2} pairs, more than anyone reads: compare with a control, or choose pairs.`,
-  );
+  if (compare === 'all') demandFewPairs(k);
   const withLetters = (part: FollowUpPart): FollowUpPart =>
     compare === 'all' && !part.left ? { ...part, letters: lettersFor(groups, part.effects, level) } : part;
   const named = ([a, b]: readonly [number, number]): string => pairNamed(groups, a, b).name;
@@ -258,7 +263,7 @@ export function followUp(
       })),
     };
   }
-  const comparisons = asked(question, groups);
+  const comparisons = comparisonsAsked(question, groups);
   if (follow === 'scheffe') {
     const { df } = withinGroups(summaries);
     const critical = Math.sqrt((k - 1) * fisherF(k - 1, df).upperQuantile(1 - level));

@@ -32,6 +32,8 @@ export interface GroupPart extends Group {
   lacking?: string;
   /** Interval of the mean at the question's level; undefined below two readings. */
   interval?: Interval;
+  /** Where its readings stand within samples: how many samples, by what name, the standard error of the mean that allows for that, and how many independent readings would tell as much. */
+  samples?: { count: number; name: string; se: number; effectiveN?: number };
 }
 
 const numbers = new WeakMap<Group['readings']['used'], readonly number[]>();

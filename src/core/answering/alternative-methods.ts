@@ -21,7 +21,9 @@ export function alternativeMethods(question: Question, table: Table): Alternativ
   const settled = answer(question, table, true);
   const now = choicesOf(settled.ok ? settled.value.question : question);
   const { alternatives } = analysisOf(question);
-  const patches = alternatives?.(question) ?? methodsFor(question).map((method) => ({ method }));
+  const patches =
+    alternatives?.(question, settled.ok ? settled.value.repeats : undefined) ??
+    methodsFor(question).map((method) => ({ method }));
   return patches.map((patch): AlternativeMethod => {
     const asked = { ...question, ...patch };
     const then = choicesOf(asked);
@@ -29,6 +31,8 @@ export function alternativeMethods(question: Question, table: Table): Alternativ
       asked,
       patch,
       chosen:
+        asked.design === question.design &&
+        asked.repeats === question.repeats &&
         then.method === now.method &&
         (then.method !== 'means' || then.spread === now.spread) &&
         then.sums === now.sums &&

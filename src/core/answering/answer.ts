@@ -6,6 +6,7 @@ import { type GroupPart, allParts } from '../answer/group-part';
 import { withLogTails } from '../answer/log-tail';
 import { DomainError, type Outcome, attempt, demand } from '../numeric/domain-error';
 import { spreadBySizes } from '../question/choices';
+import { countedAs } from '../question/counting';
 import { comparesAllGroups, kindOf, ofOneGroup } from '../question/asking';
 import { included, includedWords, withinRows } from '../question/included';
 import { countedNames, measureOf } from '../question/naming';
@@ -151,7 +152,8 @@ function fromReadings(analysis: OfReadings, asked: Question, table: Table, brief
     parts.map((g) => g.n),
   );
   const question = bySizes ? { ...asked, spread: bySizes.spread } : asked;
-  const repeats = table.shape === 'summary' ? undefined : repeatsOf(table, asked);
+  const own = analysis.factors ? undefined : parts.map((g) => g.id);
+  const repeats = table.shape === 'summary' ? undefined : repeatsOf(table, asked, own);
   const comparison = compared(() => {
     demandSomeLeft(parts);
     return analysis.compare(question, table, parts, brief);
@@ -190,7 +192,7 @@ const answered = (question: Question, given: Table, brief: boolean, compared: Co
     const everything = question.withAside ? withAside(given) : given;
     const all = included(question, everything);
     const asked = withinRows(question, all, everything);
-    const table = asked.only ? onlyWhere(withDerived(all), asked.only) : all;
+    const table = countedAs(asked, asked.only ? onlyWhere(withDerived(all), asked.only) : all);
     const analysis = analysisOf(asked);
     const found =
       analysis.from === 'counts'

@@ -7,10 +7,10 @@ import { withUnit } from '../readings/table';
 import { analysisOf } from '../analyses/registry';
 import { followNames } from '../words/follow-names';
 import { headline } from '../telling/headline';
-import { methodName } from '../telling/method';
-import { atAlpha, percent, plural } from '../words/numbers';
+import { methodOf } from '../telling/method';
+import { atAlpha, counted, percent, plural } from '../words/numbers';
 import { testPhrase } from '../words/phrases';
-import { asideClause, isNested, measureOf } from '../words/measured';
+import { asideClause, countsEach, measureOf } from '../words/measured';
 import { subtraction } from '../words/two';
 import { sentenceCase, withinSentence } from '../words/sentences';
 import { countOf, countedClause } from '../words/counts';
@@ -26,7 +26,11 @@ type Drawing = Pick<FigureStyle, 'kind' | 'marks' | 'bars' | 'readings' | 'brack
 function sizes(answer: Answer): Text {
   const parts = answer.layout ? cellParts(answer.layout, answer.question.level) : answer.groups;
   return joined(
-    parts.map(({ name, n }): Text => text`${name} ${symbol('n')} = ${n}`),
+    parts.map(({ name, n, samples }): Text =>
+      samples
+        ? text`${name} ${symbol('n')} = ${counted(samples.count, samples.name)} with ${counted(n, 'reading')}`
+        : text`${name} ${symbol('n')} = ${n}`,
+    ),
     answer.layout ? '; ' : ', ',
   );
 }
@@ -41,7 +45,7 @@ function result(answer: Answer): Text {
   const { effect, tests } = answer.comparison.value;
   const top = headline(answer, answer.comparison.value);
   if (tests.length > 1)
-    return text` ${methodName(answer.question)}: ${joined(
+    return text` ${methodOf(answer)}: ${joined(
       tests.map((t): Text => text`${t.of ?? ''} ${testPhrase(t)}`),
       '; ',
     )}.`;
@@ -68,11 +72,15 @@ function comparedClause(answer: Answer, style: Drawing, compared: 'brackets' | '
 
 const ofReadings = (answer: Answer, style: Drawing, kind: FigureKind): Text => {
   const of = sentenceCase(withUnit(measureOf(answer), answer.unit));
-  const own = answer.reported ? 'from the means, SDs and n reported' : 'from each group’s own readings';
+  const own = answer.reported
+    ? 'from the means, SDs and n reported'
+    : answer.groups.some((g) => g.samples) && style.bars !== 'sd'
+      ? 'that allow for readings within samples'
+      : 'from each group’s own readings';
   const bars = `error bars ${barWords(style.bars, answer.question.level)} ${own}`;
   const points =
     style.readings && !answer.reported
-      ? `; small symbols are ${answer.averaged ? `the means of single ${plural(answer.subject || 'subject')}` : `single ${isNested(answer) ? 'readings' : plural(answer.subject)}`}`
+      ? `; small symbols are ${answer.averaged ? `the means of single ${plural(answer.subject || 'subject')}` : `single ${countsEach(answer) || answer.groups.some((g) => g.samples) ? 'readings' : plural(answer.subject)}`}`
       : '';
   switch (kind) {
     case 'boxes':

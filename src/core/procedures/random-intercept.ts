@@ -3,7 +3,6 @@ import { chiSquare } from '../distributions/chi-square';
 import { fisherF } from '../distributions/f';
 import { demand } from '../numeric/domain-error';
 import { findZero } from '../numeric/solve';
-import { there } from '../numeric/there';
 import { sum } from '../numeric/sum';
 import { type Interval, checkedLevel } from './interval';
 import { type TTest, tTest } from './t-test';
@@ -23,20 +22,17 @@ export interface RandomIntercept {
   /** How many readings, and samples. */
   readings: number;
   samples: number;
-  within: VarianceComponent;
+  within: number;
   /** May be negative: readings of one sample are then less alike than those of different ones. */
-  between: VarianceComponent;
+  between: number;
   /** Intraclass correlation σ²_b / (σ²_b + σ²_w). */
-  icc: { value: number; interval: Interval };
+  icc: number;
+  /** Intervals of these. */
+  intervals: (level: number) => { within: Interval; between: Interval; icc: Interval };
   /** A weighted sum of the coefficients, tested against 0. */
   effect: (weights: readonly number[], level: number) => TTest;
   /** Whether all of these weighted sums are 0. @param rows linearly independent weights */
   test: (rows: readonly (readonly number[])[]) => WaldF;
-}
-
-export interface VarianceComponent {
-  variance: number;
-  interval: Interval;
 }
 
 export interface WaldF {
@@ -129,6 +125,9 @@ function weighted({ patterns }: Sums, p: number, weight: (n: number) => number):
 /** A symmetric matrix factored; what rounding left of asymmetry is taken off. */
 const cholesky = (a: Matrix): CholeskyDecomposition => new CholeskyDecomposition(Matrix.add(a, a.transpose()).mul(0.5));
 
+/** Degrees of freedom that are a whole number but for rounding are that number. */
+const whole = (df: number): number => (Math.abs(df - Math.round(df)) < 1e-9 * df ? Math.round(df) : df);
+
 const trace = (a: Matrix, b: Matrix): number => Matrix.mul(a, b.transpose()).sum();
 
 interface Profile {
@@ -199,7 +198,6 @@ export function randomIntercept(
   given: readonly number[],
   columns: readonly (readonly number[])[],
   sample: readonly number[],
-  level: number,
 ): RandomIntercept {
   const p = columns.length;
   // Near zero, so that products of sums keep their digits; the means are moved back afterwards.
@@ -223,17 +221,11 @@ export function randomIntercept(
   });
   const best = tops.sort((a, b) => b.logLikelihood - a.logLikelihood)[0];
   demand(best !== undefined, noOptimum);
-  return fitted(sums, best, largest, centre, checkedLevel(level));
+  return fitted(sums, best, largest, centre);
 }
 
 /** What follows from the likeliest variances: adjusted covariance, tests, intervals. */
-function fitted(
-  sums: Sums,
-  best: Profile & { ratio: number },
-  largest: number,
-  centre: number,
-  level: number,
-): RandomIntercept {
+function fitted(sums: Sums, best: Profile & { ratio: number }, largest: number, centre: number): RandomIntercept {
   const p = sums.xx.rows;
   const [within, between] = [best.variance, best.ratio * best.variance];
   const inverse = (n: number): number => 1 / (within + n * between);
@@ -320,7 +312,7 @@ function fitted(
     const rows = Matrix.rowVector([...weights]);
     const [, a2] = uncertainty(rows);
     const estimate = rows.mmul(best.coefficients).get(0, 0) + centre * sum([...weights]);
-    return tTest(estimate, Math.sqrt(rows.mmul(adjusted).mmul(rows.transpose()).get(0, 0)), 2 / a2, at);
+    return tTest(estimate, Math.sqrt(rows.mmul(adjusted).mmul(rows.transpose()).get(0, 0)), whole(2 / a2), at);
   };
   const test = (given: readonly (readonly number[])[]): WaldF => {
     const rows = new Matrix(given.map((row) => [...row]));
@@ -328,7 +320,8 @@ function fitted(
     const [a1, a2] = uncertainty(rows);
     if (l === 1) {
       const f = squared(rows);
-      return { f, df1: 1, df2: 2 / a2, p: Math.max(fisherF(1, 2 / a2).upper(f), Number.MIN_VALUE) };
+      const df2 = whole(2 / a2);
+      return { f, df1: 1, df2, p: Math.max(fisherF(1, df2).upper(f), Number.MIN_VALUE) };
     }
     const b = (a1 + 6 * a2) / (2 * l);
     const g = ((l + 1) * a1 - (l + 4) * a2) / ((l + 2) * a2);
@@ -336,7 +329,7 @@ function fitted(
     const mean = 1 / (1 - a2 / l);
     const spread = ((2 / l) * (1 + (g / d) * b)) / ((1 - ((l - g) / d) * b) ** 2 * (1 - ((l + 2 - g) / d) * b));
     const relative = spread / (2 * mean ** 2);
-    const df2 = 4 + (l + 2) / (l * relative - 1);
+    const df2 = whole(4 + (l + 2) / (l * relative - 1));
     demand(df2 > 2 && Number.isFinite(df2), 'There are too few samples to judge all groups together.');
     const f = ((df2 / (mean * (df2 - 2))) * squared(rows)) / l;
     return { f, df1: l, df2, p: Math.max(fisherF(l, df2).upper(f), Number.MIN_VALUE) };
@@ -346,9 +339,14 @@ function fitted(
     coefficients: best.coefficients.to1DArray(),
     readings: sums.readings,
     samples: sums.samples,
-    within: { variance: within, interval: chiSquareInterval(within, (2 * within ** 2) / w[0][0], level) },
-    between: { variance: between, interval: betweenInterval(sums, best, largest, level) },
-    icc: { value: best.ratio / (1 + best.ratio), interval: iccInterval(sums, best, largest, level) },
+    within,
+    between,
+    icc: best.ratio / (1 + best.ratio),
+    intervals: (level) => ({
+      within: chiSquareInterval(within, (2 * within ** 2) / w[0][0], checkedLevel(level)),
+      between: betweenInterval(sums, best, largest, level),
+      icc: iccInterval(sums, best, largest, level),
+    }),
     effect,
     test,
   };
@@ -371,7 +369,7 @@ const drop = (level: number): number => chiSquare(1).upperQuantile(1 - level) / 
 function crossing(curve: (x: number) => number, height: number, top: number, steps: readonly number[]): number {
   let inside = top;
   for (const x of steps) {
-    if (curve(x) < height) return findZero((at) => curve(at) - height, inside, x, 1e-10);
+    if (curve(x) < height) return findZero((at) => curve(at) - height, inside, x, 1e-6);
     inside = x;
   }
   return inside;
@@ -380,7 +378,7 @@ function crossing(curve: (x: number) => number, height: number, top: number, ste
 /** Ratios away from the likeliest, down and up, in steps that reach the ends of what is possible. */
 function around(ratio: number, largest: number): { down: number[]; up: number[] } {
   const reach = ratio + 1 / largest;
-  const steps = Array.from({ length: 64 }, (_, i) => Math.exp((i + 1) / 4));
+  const steps = Array.from({ length: 32 }, (_, i) => Math.exp((i + 1) / 2));
   return {
     down: steps.map((s) => reach / s - 1 / largest),
     up: steps.map((s) => reach * s - 1 / largest),
@@ -408,18 +406,25 @@ function betweenInterval(sums: Sums, best: Profile & { ratio: number }, largest:
     const within = between / ratio;
     return -(df * Math.log(within) + residual / within - df + determinants) / 2;
   };
+  // The ratio on a scale without ends; its likeliest moves little from one variance to the next, so each search starts
+  // where the last one ended.
+  const scaleOf = (ratio: number): number => (ratio > 0 ? Math.log(ratio) : Math.log(-1 / (largest * ratio) - 1));
+  const start = { above: scaleOf(Math.max(best.ratio, 1e-3)), below: scaleOf(Math.min(best.ratio, -1e-3 / largest)) };
   /** Its greatest over the variance within, for one between: a search over the ratio, of the same sign. */
   const curve = (between: number): number => {
     if (between === 0) return profile(sums, 0).logLikelihood;
-    const at = (z: number): number => joint(between, between > 0 ? Math.exp(z) : -1 / (largest * (1 + Math.exp(z))));
-    const z = greatest(at, -16, 16);
-    return at(z);
+    const side = between > 0 ? 'above' : 'below';
+    const at = (z: number): number =>
+      joint(between, side === 'above' ? Math.exp(z) : -1 / (largest * (1 + Math.exp(z))));
+    const top = greatest(at, start[side]);
+    start[side] = top.x;
+    return top.height;
   };
   const height = best.logLikelihood - drop(level);
   const seen = best.ratio * best.variance;
   const least = -best.variance / largest;
   const unit = seen - least;
-  const steps = Array.from({ length: 48 }, (_, i) => Math.exp((i + 1) / 4));
+  const steps = Array.from({ length: 24 }, (_, i) => Math.exp((i + 1) / 2));
   return {
     low: crossing(
       curve,
@@ -436,22 +441,29 @@ function betweenInterval(sums: Sums, best: Profile & { ratio: number }, largest:
   };
 }
 
-/** Where a smooth curve is greatest between two places: looked through, then by golden section (Kiefer, 1953). */
-function greatest(curve: (x: number) => number, from: number, to: number): number {
-  const places = Array.from({ length: 33 }, (_, i) => from + ((to - from) * i) / 32);
-  const heights = places.map(curve);
-  const top = heights.indexOf(heights.reduce((a, b) => (b > a ? b : a), -Infinity));
-  let low = there(places[Math.max(0, top - 1)], 'a place');
-  let high = there(places[Math.min(32, top + 1)], 'a place');
-  const golden = (Math.sqrt(5) - 1) / 2;
-  let [x, y] = [high - golden * (high - low), low + golden * (high - low)];
-  let [fx, fy] = [curve(x), curve(y)];
-  for (let i = 0; i < 40; i++) {
-    if (fx > fy) [high, y, fy, x] = [y, x, fx, y - golden * (y - low)];
-    else [low, x, fx, y] = [x, y, fy, x + golden * (high - x)];
-    if (x > y) [x, y, fx, fy] = [y, x, fy, fx];
-    fx = curve(x);
-    fy = curve(y);
+/** Where a curve of one top is greatest, from a place near it: steps that double until it falls, then golden section (Kiefer, 1953). */
+function greatest(curve: (x: number) => number, from: number): { x: number; height: number } {
+  let [x, height] = [from, curve(from)];
+  let step = curve(from + 0.25) > height ? 0.25 : -0.25;
+  for (let next = curve(x + step); next > height && Math.abs(x) < 60; next = curve(x + step)) {
+    [x, height] = [x + step, next];
+    step *= 2;
   }
-  return (low + high) / 2;
+  let [low, high] = [Math.min(x - step, x + step), Math.max(x - step, x + step)];
+  const golden = (Math.sqrt(5) - 1) / 2;
+  let [a, b] = [high - golden * (high - low), low + golden * (high - low)];
+  let [atA, atB] = [curve(a), curve(b)];
+  // The height is flat at its top: so near is near enough.
+  while (high - low > 1e-3)
+    if (atA > atB) {
+      [high, b, atB] = [b, a, atA];
+      a = high - golden * (high - low);
+      atA = curve(a);
+    } else {
+      [low, a, atA] = [a, b, atB];
+      b = low + golden * (high - low);
+      atB = curve(b);
+    }
+  x = (low + high) / 2;
+  return { x, height: Math.max(height, curve(x)) };
 }

@@ -17,6 +17,8 @@ export const kindOf: Record<Design, Kind> = {
   repeated: 'several',
   factorial: 'factors',
   mixed: 'factors',
+  'nested-two': 'two',
+  nested: 'several',
 };
 
 /** Whether it asks about one group alone. */
@@ -25,21 +27,34 @@ export const ofOneGroup = (design: Design): boolean => kindOf[design] === 'estim
 /** Whether each subject is measured under everything compared. */
 export const isWithin = (design: Design): boolean => design === 'paired' || design === 'repeated' || design === 'mixed';
 
+/** Whether several readings of each sample stand within it. */
+export const isNested = (design: Design): boolean => design === 'nested-two' || design === 'nested';
+
+/** The design that keeps several readings of each sample within it, of those that have one. */
+export const nestedDesign: Partial<Record<Design, Design>> = { 'two-groups': 'nested-two', several: 'nested' };
+
+/** How subjects were measured: each once, each with several readings within it, or under everything compared. */
+export type Sampling = 'once' | 'nested' | 'within';
+
+export const samplingOf = (design: Design): Sampling =>
+  isWithin(design) ? 'within' : isNested(design) ? 'nested' : 'once';
+
 /** Whether a question compares every group there is, unless some are named. */
 export const comparesAllGroups = ({ design }: Pick<Question, 'design'>): boolean =>
   kindOf[design] === 'several' || kindOf[design] === 'factors';
 
-/** The design a kind of comparison has, by how subjects were measured. */
-export function designOf(kind: Kind, within: boolean): Design {
+/** The design a kind of comparison has, by how subjects were measured; two factors know no readings within samples. */
+export function designOf(kind: Kind, sampling: Sampling): Design {
+  const within = sampling === 'within';
   switch (kind) {
     case 'estimate':
       return 'estimate';
     case 'value':
       return 'one-sample';
     case 'two':
-      return within ? 'paired' : 'two-groups';
+      return within ? 'paired' : sampling === 'nested' ? 'nested-two' : 'two-groups';
     case 'several':
-      return within ? 'repeated' : 'several';
+      return within ? 'repeated' : sampling === 'nested' ? 'nested' : 'several';
     case 'factors':
       return within ? 'mixed' : 'factorial';
   }

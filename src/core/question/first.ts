@@ -2,11 +2,11 @@
 import { attempt } from '../numeric/domain-error';
 import { countTable, holdsCounts } from '../readings/count-table';
 import { byCell, factorsOf } from '../readings/factors';
-import { groupsOf, repeatsOf } from '../readings/groups';
+import { groupsOf, hasSamples, repeatsOf } from '../readings/groups';
 import { levelsOf } from '../readings/levels';
 import { type Column, type Table, columnsOf } from '../readings/table';
 import { likeliestCategory, likeliestOutcome } from '../understanding/likeliest';
-import { asDesign, groupChoices, hasTwoFactors, sameOutcomes } from './asking';
+import { asDesign, designOf, groupChoices, hasTwoFactors, sameOutcomes } from './asking';
 import { type Question, questionOf } from './question';
 
 /** What counts raise: whether a share differs between groups; with more than two outcomes whether they depend on the group. */
@@ -94,7 +94,8 @@ export function firstQuestion(table: Table, chosen: readonly string[] = []): Que
   // Spreads without means are compared as spreads.
   if (table.shape === 'summary' && columnsOf(table, 'measure').length === 0)
     return { ...asDesign(pair, table, groups.length === 2 ? 'two-groups' : 'several'), about: 'spread' };
-  if (groups.length === 2) return asDesign(pair, table, within ? 'paired' : 'two-groups');
-  const several = asDesign(pair, table, within ? 'repeated' : 'several');
+  const sampling = within ? 'within' : !table.average && hasSamples(repeatsOf(table, columns)) ? 'nested' : 'once';
+  if (groups.length === 2) return asDesign(pair, table, designOf('two', sampling));
+  const several = asDesign(pair, table, designOf('several', sampling));
   return some || all.length < named.length ? { ...several, groups: groups.map((g) => g.id) } : several;
 }

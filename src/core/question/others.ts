@@ -4,7 +4,7 @@ import { countTable, holdsCounts } from '../readings/count-table';
 import { columnsAreGroups } from '../readings/groups';
 import { type Table, columnsOf } from '../readings/table';
 import { hasKind } from '../analyses/kinds';
-import { asDesign, designOf, groupChoices, isWithin, kindOf, ofOneGroup } from './asking';
+import { asDesign, designOf, groupChoices, kindOf, ofOneGroup, samplingOf } from './asking';
 import { firstQuestion } from './first';
 import type { Question } from './question';
 
@@ -45,10 +45,11 @@ export function otherQuestions(table: Table): Question[] {
       if (kind === 'factors' || (first.by !== undefined && column.id !== first.by)) add(by(table, first, column.id));
   if (kind === 'factors' && columnsAreGroups(table)) {
     const several = groupChoices(table, first).length > 2 ? 'several' : 'two';
-    add(asDesign(first, table, designOf(several, table.shape === 'repeated')));
+    add(asDesign(first, table, designOf(several, table.shape === 'repeated' ? 'within' : 'once')));
   }
   if ((kind === 'two' || kind === 'several') && columnsOf(table, 'subject').length > 0)
-    add(asDesign(first, table, designOf(kind, !isWithin(first.design))));
+    for (const sampling of ['once', 'within'] as const)
+      if (sampling !== samplingOf(first.design)) add(asDesign(first, table, designOf(kind, sampling)));
   if (kind !== 'factors' && first.about === 'value' && hasKind('spread', first.design))
     add({ ...first, about: 'spread' });
   if (first.about === 'value' && kind !== 'factors' && hasKind('share', first.design) && table.shape !== 'summary') {

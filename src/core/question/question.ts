@@ -24,6 +24,10 @@ export const designs = [
   'repeated',
   /** Groups of subjects, each subject under every condition. */
   'mixed',
+  /** Two groups of samples, several readings of each. */
+  'nested-two',
+  /** Several groups of samples, several readings of each. */
+  'nested',
 ] as const;
 export type Design = (typeof designs)[number];
 
@@ -162,6 +166,8 @@ const asked = {
   ),
   /** Only rows in which this column names this level. */
   only: v.optional(v.object({ column: Column, level: Group })),
+  /** How several readings of one subject count, where the question says otherwise than its table. */
+  repeats: v.optional(v.picklist(['average', 'each'], 'Readings of one subject count as average or each.')),
   /** Whether readings set aside count after all, to see what they do. */
   withAside: v.optional(v.boolean()),
   /** What of the readings is compared under permuted labels. */

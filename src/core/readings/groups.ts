@@ -1,3 +1,4 @@
+import { leastOf, mostOf } from '../numeric/extremes';
 import { moments, sum } from '../numeric/sum';
 import { withDerived } from './derive';
 import { levelRows, displayLevels } from './levels';
@@ -159,37 +160,59 @@ export interface Repeats {
   subjects: number;
   /** Subjects with readings in more than one group. */
   shared: number;
+  /** The fewest and the most readings of one subject in a group. */
+  each: { least: number; most: number };
 }
+
+/** Whether several readings come from single samples, each of one group alone. */
+export const hasSamples = (repeats: Repeats | undefined): boolean =>
+  repeats !== undefined && repeats.subjects < repeats.readings && repeats.shared === 0;
 
 const counted = new WeakMap<Table, Map<string, Repeats>>();
 
-/** How often subjects come back; undefined when no column names them. Counts what `average` would take together. */
-export function repeatsOf(table: Table, choice: Choice = {}): Repeats | undefined {
+/**
+ * How often subjects come back; undefined when no column names them. Counts what `average` would take together.
+ * @param within ids of the groups looked at; all where none are named
+ */
+export function repeatsOf(table: Table, choice: Choice = {}, within?: readonly string[]): Repeats | undefined {
   const subjectOf = subjectOfRow(withDerived(table));
   if (!subjectOf) return undefined;
   const cache = counted.get(table) ?? new Map<string, Repeats>();
   counted.set(table, cache);
-  const key = `${choice.measure ?? ''} ${choice.by ?? ''}`;
+  const key = JSON.stringify([choice.measure, choice.by, within]);
   const before = cache.get(key);
   if (before) return before;
   // Readings come group after group, so a subject is new to a group where it was last met in another.
   const placeOf = new Map<string, number>();
   const lastGroup: number[] = [];
   const groupsHolding: number[] = [];
+  const perSubject: number[] = [];
+  const counter: number[] = [];
   let readings = 0;
   const named = subjectOr(subjectOf);
-  for (const [g, group] of groupsOf({ ...table, average: false }, choice).entries()) {
+  const groups = groupsOf({ ...table, average: false }, choice).filter((g) => within?.includes(g.id) ?? true);
+  for (const [g, group] of groups.entries()) {
     readings += group.readings.used.length;
     for (const { row } of group.readings.used) {
       const subject = named(row);
       const place = placeOf.get(subject) ?? placeOf.size;
       if (place === lastGroup.length) placeOf.set(subject, place);
-      if (lastGroup[place] === g) continue;
+      if (lastGroup[place] === g) {
+        const at = counter[place] ?? 0;
+        perSubject[at] = (perSubject[at] ?? 0) + 1;
+        continue;
+      }
+      counter[place] = perSubject.push(1) - 1;
       lastGroup[place] = g;
       groupsHolding[place] = (groupsHolding[place] ?? 0) + 1;
     }
   }
-  const repeats = { readings, subjects: sum(groupsHolding), shared: groupsHolding.filter((n) => n > 1).length };
+  const repeats = {
+    readings,
+    subjects: sum(groupsHolding),
+    shared: groupsHolding.filter((n) => n > 1).length,
+    each: { least: leastOf(perSubject), most: mostOf(perSubject) },
+  };
   cache.set(key, repeats);
   return repeats;
 }

@@ -8,15 +8,17 @@ import {
   groupChoices,
   isWithin,
   kindOf,
+  samplingOf,
   ofOneGroup,
   kindsFor,
   sameOutcomes,
 } from '../question/asking';
 import type { Question } from '../question/question';
+import { type Counting, countingOf, countingWays } from '../question/counting';
 import type { CountTable } from '../readings/counts';
 import { countTable, holdsCounts } from '../readings/count-table';
 import { factorColumns } from '../readings/factors';
-import { columnsAreGroups } from '../readings/groups';
+import { type Repeats, columnsAreGroups } from '../readings/groups';
 import { type Column, type Table, called, columnsOf } from '../readings/table';
 import { type PartName, type Segment, isPart } from '../words/segments';
 
@@ -99,28 +101,64 @@ function kinds(question: Question, table: Table, said: string): Control {
     options: [...new Set([...kindsFor(table, question), now])].map((kind) => ({
       id: kind,
       words: kind === now ? said : nameOf(kind),
-      ask: () => (kind === now ? question : asDesign(question, table, designOf(kind, !counts && isWithin(design)))),
+      ask: () =>
+        kind === now ? question : asDesign(question, table, designOf(kind, counts ? 'once' : samplingOf(design))),
     })),
   };
 }
 
+const countingWords: Record<Counting, string> = {
+  nested: 'counts once, with its readings within it',
+  average: 'counts once, by the mean of its readings',
+  each: 'counts once for each of its readings',
+};
+
 /** How subjects were measured, where the table leaves that open. */
-function countings(question: Question, table: Table, counted: CountTable | undefined): Control | undefined {
+function countings(
+  question: Question,
+  table: Table,
+  counted: CountTable | undefined,
+  repeats: Repeats | undefined,
+  said: string,
+): Control | undefined {
   const { design, about, cut } = question;
   const kind = kindOf[design];
   const within = isWithin(design);
-  const control = (label: string, of: Kind): Control => ({
-    label,
-    chosen: within ? 'within' : 'once',
-    options: (['once', 'within'] as const).map((id) => {
-      const next = designOf(of, id === 'within');
+  const control = (label: string, of: Kind): Control => {
+    const withinOption: Option = {
+      id: 'within',
+      words: factsOf({ ...question, design: designOf(of, 'within') }).within ?? 'counts once',
+      ask: () => asDesign(question, table, designOf(of, 'within')),
+    };
+    const repeated = countingWays(question, table, repeats);
+    const now = countingOf(question, table);
+    if (repeated.length > 0)
       return {
-        id,
-        words: factsOf({ ...question, design: next }).within ?? 'counts once',
-        ask: () => asDesign(question, table, next),
+        label,
+        chosen: within ? 'within' : now,
+        options: [
+          ...repeated.map(({ counting, asked }) => ({
+            id: counting,
+            words: counting === now && !within ? said : countingWords[counting],
+            ask: () => asked,
+          })),
+          withinOption,
+        ],
       };
-    }),
-  });
+    const once = designOf(of, 'once');
+    return {
+      label,
+      chosen: within ? 'within' : 'once',
+      options: [
+        {
+          id: 'once',
+          words: within ? (factsOf({ ...question, design: once }).within ?? 'counts once') : said,
+          ask: () => (within ? asDesign(question, table, once) : question),
+        },
+        withinOption,
+      ],
+    };
+  };
   if (about === 'table') return undefined;
   if (about !== 'share')
     return ofOneGroup(design) || table.shape === 'summary' ? undefined : control('How subjects were measured', kind);
@@ -205,8 +243,17 @@ function crossed(question: Question, table: Table, counted: CountTable | undefin
 const controls = (all: Partial<Record<PartName, Control | undefined>>): Controls =>
   Object.fromEntries(Object.entries(all).filter(([, control]) => control !== undefined));
 
-/** What each part of a question's sentence may be. @param sentence as it now stands */
-export function controlsOf(question: Question, table: Table, sentence: readonly Segment[]): Controls {
+/**
+ * What each part of a question's sentence may be.
+ * @param sentence as it now stands
+ * @param repeats how readings repeat subjects, as far as it is known
+ */
+export function controlsOf(
+  question: Question,
+  table: Table,
+  sentence: readonly Segment[],
+  repeats?: Repeats,
+): Controls {
   const { about, design } = question;
   const said = (name: PartName): string => sentence.flatMap((s) => (isPart(s, name) ? s.said : []))[0] ?? '';
   const ofCounts = about === 'share' || about === 'table';
@@ -231,7 +278,7 @@ export function controlsOf(question: Question, table: Table, sentence: readonly 
     ...controls({
       direction: directions(question, said('direction')),
       compares: kinds(question, table, said('compares')),
-      counting: countings(question, table, counted),
+      counting: countings(question, table, counted, repeats, said('counting')),
       a: group('a'),
       b: group('b'),
     }),

@@ -7,7 +7,7 @@ import type { Outcome } from '../numeric/domain-error';
 import { choicesOf } from '../question/choices';
 import { effectPhrases, testPhrase } from '../words/phrases';
 import { type Text, text } from '../words/text';
-import { methodName } from './method';
+import { methodOf } from './method';
 
 /** The difference first, with unit and interval; then the test. */
 export interface Headline {
@@ -45,7 +45,7 @@ export function headline(answer: Answer, comparison: Comparison): Headline {
         : `largest ${ranked ? 'difference of mean ranks' : 'difference'}: ${top.name}${top.within === undefined ? '' : `, ${top.within}`}`
       : '',
     sentence: analysisOf(question).words.headline(answer, comparison),
-    test: test.length > 0 ? text`${methodName(question)}, ${test}` : [methodName(question)],
+    test: test.length > 0 ? text`${methodOf(answer)}, ${test}` : [methodOf(answer)],
   };
 }
 

@@ -4,8 +4,9 @@ import type { Check, Remedy, Verdict } from '../answer/checks';
 import { alphaOf } from '../procedures/interval';
 import { choicesOf, methodsFor } from '../question/choices';
 import { factsOf } from '../analyses/kinds';
+import { nestedDesign } from '../question/asking';
 import type { Method, Question } from '../question/question';
-import { counted, fixed, pRelation, significant } from './numbers';
+import { counted, fixed, pRelation, plural, significant } from './numbers';
 
 export const verdictWords: Record<Verdict, string> = {
   fine: 'no concern',
@@ -27,9 +28,13 @@ export const checkNames: Record<Check['about'], string> = {
 
 /** Of each kind of sample: that there are enough, and that there are few. */
 const sampleSizeWords: Record<
-  'readings' | 'pairs' | 'cells' | 'subjects' | 'groups',
+  'readings' | 'pairs' | 'cells' | 'subjects' | 'nested' | 'groups',
   (n: number, subject: string) => readonly [enough: string, few: string]
 > = {
+  nested: (n, subject) => [
+    `The smallest group has ${counted(n, subject)}: enough for their spread to be known.`,
+    `The smallest group has ${counted(n, subject)}: with so few the spread between ${plural(subject)} is hardly known, however many readings each has.`,
+  ],
   readings: (n) => [
     `There are ${counted(n, 'reading')}: enough for the spread to be known.`,
     `There are only ${counted(n, 'reading')}: with so few the spread itself is hardly known.`,
@@ -67,7 +72,7 @@ export function checkSentence(check: Check, answer: Answer): string {
   const plot = figures['plotted'] === undefined ? '' : ` The plot shows ${f('plotted')} of them, drawn at random.`;
   const { question } = answer;
   const subject = answer.subject || 'subject';
-  const { within, samples, equivalence, spreads } = factsOf(question);
+  const { within, samples, equivalence, spreads, nests } = factsOf(question);
   const paired = samples === 'pairs';
   switch (check.about) {
     case 'independence':
@@ -75,6 +80,8 @@ export function checkSentence(check: Check, answer: Answer): string {
         return `Only you can know that each ${answer.subject || 'one counted'} stands for itself: ten from one tank are not ten samples.`;
       if (verdict === 'unknown')
         return `No column names the ${subject}s, so only you can know that each ${answer.subject || 'reading'} stands for itself.`;
+      if (nests && verdict === 'fine')
+        return `${counted(f('readings'), 'reading')} of ${counted(f('subjects'), subject)}: each ${subject} counts once, its readings are taken within it.`;
       if (within && verdict === 'fine')
         return `Each ${subject} is compared with itself, and counts once${figures['readings'] !== undefined && f('subjects') < f('readings') ? ', by the mean of its readings in each group' : ''}.`;
       if (verdict === 'fine')
@@ -93,7 +100,7 @@ export function checkSentence(check: Check, answer: Answer): string {
         ? 'No reading lies further from its group than the furthest of so many would.'
         : `${counted(f('count'), 'reading')} ${f('count') === 1 ? 'lies' : 'lie'} further from the others than the furthest of so many normal readings often would. Look at ${f('count') === 1 ? 'it' : 'them'} before anything else; set aside only for a reason.`;
     case 'normality': {
-      const what = paired ? 'differences' : 'residuals';
+      const what = paired ? 'differences' : nests ? `means of the ${plural(subject)}` : 'residuals';
       if (verdict === 'unknown') return `Too few ${what} to judge their shape.`;
       const drawn =
         figures['sampled'] === undefined
@@ -175,8 +182,12 @@ export function remedyOffer(
       return asWithin && { words: asWithin.words, patch: { design: asWithin.design } };
     case 'correct-degrees':
       return { words: 'Correct the degrees of freedom', patch: { sphericity: 'greenhouse-geisser' } };
+    case 'keep-within-samples': {
+      const design = question.about === 'value' ? nestedDesign[question.design] : undefined;
+      return design && { words: 'Keep readings within their samples', patch: { design, repeats: undefined } };
+    }
     case 'average-within-subjects':
-      return { words: 'Average within each subject' };
+      return { words: 'Average within each subject', patch: { repeats: 'average' } };
     case 'look-at-points':
       return { words: 'Go to the furthest' };
     default:

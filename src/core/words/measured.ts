@@ -6,7 +6,7 @@ import { valuesOf } from '../answer/group-part';
 import { factsOf } from '../analyses/kinds';
 import type { Named } from '../question/naming';
 import { withUnit } from '../readings/table';
-import { fixed, given, meanDecimals } from './numbers';
+import { counted, fixed, given, meanDecimals } from './numbers';
 import { type Part, type Segment, asked, part } from './segments';
 import { listed, sentenceCase, unitAfter, valued } from './sentences';
 import { type Text, symbol, text } from './text';
@@ -46,16 +46,21 @@ export const shortGroups = ({ groups }: Pick<Named, 'groups'>): string =>
     : groups.map((g) => g.name).join(' · ');
 
 /** Whether readings of one subject are counted one by one, as far as the readings are known. */
-export const isNested = ({ repeats, averaged, question }: Pick<Named, 'repeats' | 'averaged' | 'question'>): boolean =>
-  repeats !== undefined && repeats.subjects < repeats.readings && !averaged && factsOf(question).within === undefined;
+export function countsEach({ repeats, averaged, question }: Pick<Named, 'repeats' | 'averaged' | 'question'>): boolean {
+  const { within, nests } = factsOf(question);
+  return repeats !== undefined && repeats.subjects < repeats.readings && !averaged && !within && !nests;
+}
 
 /** How a question ends: "when each blade counts once?". @param noun what counts once where nothing is named */
 export function eachCounts(named: Named, noun: 'reading' | 'subject' | 'one'): Segment[] {
-  const counting = part('counting', factsOf(named.question).within ?? 'counts once');
-  const subject = part('subject', named.subject || noun);
-  return isNested(named)
-    ? asked`when each reading, not each ${subject}, ${counting}?`
-    : asked`when each ${subject} ${counting}?`;
+  const how =
+    factsOf(named.question).within ??
+    (countsEach(named)
+      ? 'counts once for each of its readings'
+      : named.averaged
+        ? 'counts once, by the mean of its readings'
+        : 'counts once');
+  return asked`when each ${part('subject', named.subject || noun)} ${part('counting', how)}?`;
 }
 
 /** Whether the test was two-sided, or which way it looked. */
@@ -119,6 +124,10 @@ export function groupClause(group: GroupPart, unit: string, centre = 'mean'): Te
   const mean = s?.mean ?? group.description?.mean;
   if (mean === undefined) return text`${group.name} (no readings)`;
   const decimals = meanDecimals(group);
+  if (group.samples) {
+    const of = counted(group.samples.count, group.samples.name);
+    return text`${group.name} (mean ${fixed(mean, decimals)}${unitAfter(unit)}, ${counted(group.n, 'reading')} of ${of})`;
+  }
   const sd = s ? `, SD ${fixed(Math.sqrt(s.variance), decimals)}${unitAfter(unit)}` : '';
   return text`${group.name} (mean ${fixed(mean, decimals)}${unitAfter(unit)}${sd}, ${symbol('n')} = ${group.n})`;
 }

@@ -33,7 +33,7 @@ function group(mark: string, { n, mean, variance }: SampleSummary): { n: Term; m
 }
 
 /** What every t procedure ends with: t, its p by the direction asked, the critical value and the two-sided interval. */
-function ending(
+export function ending(
   w: Working,
   estimate: Term,
   se: Term,

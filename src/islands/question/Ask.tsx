@@ -82,7 +82,7 @@ export function Ask(props: AskProps) {
   const { cut, about } = question;
   const taken = includedOrAll(question, table);
   const sentence = analysisOf(question).words.sentence({ ...namesOf(question, table), ...repeated });
-  const controls = controlsOf(question, taken, sentence);
+  const controls = controlsOf(question, taken, sentence, repeated.repeats);
   const counted = about === 'share' || about === 'table' ? attempt(() => countTable(taken, question)) : undefined;
   const counts = counted?.ok ? counted.value : undefined;
   const rows = counted ? (counts?.rows.categories ?? []) : groupChoices(taken, question);

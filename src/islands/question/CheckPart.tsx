@@ -3,7 +3,6 @@ import { DrawingView } from '../../charts/DrawingView';
 import type { Answer } from '../../core/answer/answer';
 import type { Check, Remedy } from '../../core/answer/checks';
 import type { Question } from '../../core/question/question';
-import type { TableEdit } from '../../core/readings/table-edit';
 import { checkNames, checkSentence, remedyOffer, verdictWords } from '../../core/words/checks';
 import { useView } from './use-view';
 
@@ -11,7 +10,6 @@ interface Props {
   answer: Answer;
   readingsHref: string;
   onChange: (question: Question) => void;
-  onEdit: (edits: TableEdit[]) => void;
 }
 
 /** Marks of a verdict: a shape as well as a word. */
@@ -37,7 +35,7 @@ function furthest(answer: Answer, check: Check): { row: number; column: string }
 }
 
 /** What the answer rests on: each assumption a line with its verdict, its reason, a small picture and one action. */
-export function CheckPart({ answer, readingsHref, onChange, onEdit }: Props) {
+export function CheckPart({ answer, readingsHref, onChange }: Props) {
   // The first paint does not wait for the checks.
   const calm = useDeferredValue<Answer | null>(answer, null);
   const { view: checks, late } = useView('checks', calm ?? undefined);
@@ -57,12 +55,8 @@ export function CheckPart({ answer, readingsHref, onChange, onEdit }: Props) {
     }
     const offer = remedyOffer(remedy, question);
     if (!offer) return undefined;
-    const run = () =>
-      remedy === 'average-within-subjects'
-        ? onEdit([{ kind: 'describe-table', average: true }])
-        : onChange({ ...question, ...offer.patch });
     return (
-      <button type="button" className="plain-button" onClick={run}>
+      <button type="button" className="plain-button" onClick={() => onChange({ ...question, ...offer.patch })}>
         {offer.words}
       </button>
     );

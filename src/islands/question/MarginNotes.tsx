@@ -3,7 +3,6 @@ import type { Answer } from '../../core/answer/answer';
 import { leastOf, mostOf } from '../../core/numeric/extremes';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
-import type { TableEdit } from '../../core/readings/table-edit';
 import { methodElse, methodName, methodReason } from '../../core/telling/method';
 import { counted, significant } from '../../core/words/numbers';
 import DirectionNote from './DirectionNote';
@@ -16,12 +15,11 @@ interface Props {
   shown: Answer | undefined;
   table: Table;
   readingsHref: string;
-  onEdit: (edits: TableEdit[]) => void;
   onChange: (question: Question) => void;
 }
 
 /** The method and its reason, and what the readings themselves have to say beforehand. */
-export function MarginNotes({ question, shown, table, readingsHref, onEdit, onChange }: Props) {
+export function MarginNotes({ question, shown, table, readingsHref, onChange }: Props) {
   const unread = shown?.groups.flatMap((g) => g.readings.unread.map((cell) => ({ ...cell, group: g.name }))) ?? [];
   const aside = shown?.groups.flatMap((g) => g.readings.aside.map((cell) => ({ ...cell, group: g.name }))) ?? [];
   const spreads = (shown?.groups ?? []).flatMap((g) => (g.summary ? [Math.sqrt(g.summary.variance)] : []));
@@ -46,7 +44,7 @@ export function MarginNotes({ question, shown, table, readingsHref, onEdit, onCh
         <p className="mt-1 text-muted">Also reasonable: {methodElse(settled)}</p>
       </section>
       {shown && (shown.repeats ?? (shown.comparison.ok && shown.comparison.value.pairing)) && (
-        <SamplesNote shown={shown} table={table} onEdit={onEdit} onChange={onChange} />
+        <SamplesNote shown={shown} table={table} onChange={onChange} />
       )}
       {question.direction !== 'either' && <DirectionNote question={question} shown={shown} onChange={onChange} />}
       {(aside.length > 0 || question.withAside) && (

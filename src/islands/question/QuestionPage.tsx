@@ -159,7 +159,7 @@ function Page({ study, asked, readings }: { study: string; asked: Asked; reading
         )}
         {shown && (
           <Part name="Check">
-            <CheckPart answer={shown} readingsHref={readingsHref} onChange={change} onEdit={edit} />
+            <CheckPart answer={shown} readingsHref={readingsHref} onChange={change} />
           </Part>
         )}
         {shown && (
@@ -217,14 +217,7 @@ function Page({ study, asked, readings }: { study: string; asked: Asked; reading
           </p>
         )}
       </article>
-      <MarginNotes
-        question={question}
-        shown={shown}
-        table={table}
-        readingsHref={readingsHref}
-        onEdit={edit}
-        onChange={change}
-      />
+      <MarginNotes question={question} shown={shown} table={table} readingsHref={readingsHref} onChange={change} />
     </Live>
   );
 }

@@ -1,21 +1,21 @@
 import { factsOf } from '../../core/analyses/kinds';
 import type { Answer } from '../../core/answer/answer';
+import { countingOf } from '../../core/question/counting';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
-import type { TableEdit } from '../../core/readings/table-edit';
 import { counted } from '../../core/words/numbers';
-import { ShortAnswer } from './ShortAnswer';
+import { CountingWays } from './CountingWays';
 
 interface Props {
   shown: Answer;
   table: Table;
-  onEdit: (edits: TableEdit[]) => void;
   onChange: (question: Question) => void;
 }
 
 /** What one independent sample is here: repeated readings averaged or not, pairs made or missed, partners lost. */
-export default function SamplesNote({ shown, table, onEdit, onChange }: Props) {
-  const { question, repeats, averaged, comparison } = shown;
+export default function SamplesNote({ shown, table, onChange }: Props) {
+  const { question, repeats, comparison } = shown;
+  const counting = countingOf(question, table);
   const subject = shown.subject || 'subject';
   const pairing = comparison.ok ? comparison.value.pairing : undefined;
   const again = repeats !== undefined && repeats.subjects < repeats.readings;
@@ -39,23 +39,15 @@ export default function SamplesNote({ shown, table, onEdit, onChange }: Props) {
       )}
       {again && independent && (
         <>
-          <p className={averaged ? 'text-muted' : 'text-warning'}>
+          <p className={counting === 'each' ? 'text-warning' : 'text-muted'}>
             {counted(repeats.readings, 'reading')} come from {counted(repeats.subjects, subject)}.{' '}
-            {averaged
-              ? `Each ${subject} counts once, by the mean of its readings.`
-              : `Counted one by one, they make the difference look surer than it is.`}
+            {counting === 'nested'
+              ? `Each ${subject} counts once, its readings within it.`
+              : counting === 'average'
+                ? `Each ${subject} counts once, by the mean of its readings.`
+                : `Counted one by one, they make the difference look surer than it is.`}
           </p>
-          <p className="text-muted">
-            {averaged ? 'One by one' : `Averaged within each ${subject}`},{' '}
-            <ShortAnswer question={question} table={table} average={!averaged} />.
-          </p>
-          <button
-            type="button"
-            className="plain-button"
-            onClick={() => onEdit([{ kind: 'describe-table', average: !table.average }])}
-          >
-            {averaged ? 'Count them one by one' : `Average within each ${subject}`}
-          </button>
+          <CountingWays question={question} table={table} repeats={repeats} subject={subject} onTake={onChange} />
         </>
       )}
       {unpaired && (

@@ -72,7 +72,7 @@ export function ReadingsMargin({ table, onAsk, onPair, onGo, onEdit, onMend, chi
         }
         onMend={onMend}
       />
-      <RepeatsNote table={table} onEdit={onEdit} onPair={onPair} />
+      <RepeatsNote table={table} onEdit={onEdit} onPair={onPair} onAsk={onAsk} />
       {unread.length > 0 && (
         <section className="note">
           <h2 className="part-of-page">Not read as numbers</h2>

@@ -1,32 +1,30 @@
 import { useMemo } from 'react';
 import { isWithin } from '../../core/question/asking';
 import { firstQuestion } from '../../core/question/first';
-import { defaultQuestion } from '../../core/question/question';
-import { groupsOf, repeatsOf } from '../../core/readings/groups';
+import type { Question } from '../../core/question/question';
+import { groupsOf, hasSamples, repeatsOf } from '../../core/readings/groups';
 import type { Table } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { counted, plural } from '../../core/words/numbers';
-import { ShortAnswer } from '../question/ShortAnswer';
+import { CountingWays } from '../question/CountingWays';
 
 interface Props {
   table: Table;
   onEdit: (edits: TableEdit[]) => void;
   onPair: () => void;
+  onAsk: (question: Question) => void;
 }
 
 /**
  * Met before the test, not after it: readings of one subject are no independent samples. Shows what averaging within
  * subjects does to n and to the answer, and offers pairing where subjects are in several groups.
  */
-export function RepeatsNote({ table, onEdit, onPair }: Props) {
+export function RepeatsNote({ table, onEdit, onPair, onAsk }: Props) {
   const repeats = repeatsOf(table);
   const groups = groupsOf(table);
   const [a, b] = groups;
-  // The same question for as long as the groups are the same, so that it is answered once.
-  const [first, second] = [a?.id, b?.id];
-  const asked = useMemo(() => (first && second ? defaultQuestion(first, second) : undefined), [first, second]);
+  const raised = useMemo(() => firstQuestion(table), [table]);
   if (!repeats) return null;
-  const raised = firstQuestion(table);
   const within = raised !== undefined && isWithin(raised.design);
   const subject = table.subject || 'subject';
   const again = repeats.subjects < repeats.readings;
@@ -36,30 +34,27 @@ export function RepeatsNote({ table, onEdit, onPair }: Props) {
       <h2 className="part-of-page">Independent samples</h2>
       {again && (
         <>
-          <p className={table.average ? '' : 'text-warning'}>
+          <p>
             {counted(repeats.readings, 'reading')} come from {counted(repeats.subjects, subject)}.{' '}
             {table.average
               ? `Each ${subject} counts once, by the mean of its readings.`
-              : `Readings of one ${subject} are not independent: counted one by one, they make a difference look surer than it is.`}
+              : hasSamples(repeats)
+                ? `Readings of one ${subject} are not independent: each ${subject} counts once, its readings within it.`
+                : `Readings of one ${subject} are not independent: counted one by one, they make a difference look surer than it is.`}
           </p>
-          {asked && a && b && (
-            <dl className="mt-1">
-              <dt className="text-muted">One by one, {`${a.name} minus ${b.name}`}</dt>
-              <dd data-testid="one-by-one">
-                <ShortAnswer question={asked} table={table} average={false} />
-              </dd>
-              <dt className="text-muted">Averaged within each {subject}</dt>
-              <dd data-testid="averaged">
-                <ShortAnswer question={asked} table={table} average />
-              </dd>
-            </dl>
+          {raised && (
+            <CountingWays question={raised} table={table} repeats={repeats} subject={subject} onTake={onAsk} />
           )}
           <button
             type="button"
             className="plain-button"
             onClick={() => onEdit([{ kind: 'describe-table', average: !table.average }])}
           >
-            {table.average ? 'Count them one by one' : `Average within each ${subject}`}
+            {!table.average
+              ? `Average within each ${subject}`
+              : hasSamples(repeats)
+                ? `Keep readings within their ${subject}`
+                : 'Count them one by one'}
           </button>
         </>
       )}

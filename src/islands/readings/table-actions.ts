@@ -49,7 +49,7 @@ export function tableActions({ study, table, shown, selectedIds, report }: Place
   /** Asks the same of each subject, compared with itself. */
   const askInPairs = async (): Promise<void> => {
     const first = firstQuestion(table);
-    await ask(first && asDesign(first, table, designOf(kindOf[first.design], true)));
+    await ask(first && asDesign(first, table, designOf(kindOf[first.design], 'within')));
   };
 
   const newTable = (draft: Omit<Table, 'id'>, origin: string): Promise<void> =>

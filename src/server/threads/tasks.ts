@@ -6,7 +6,7 @@ import { AnswerRequest, tableOfRequest } from '../../core/question/answer-reques
 import { checkNames, checkSentence } from '../../core/words/checks';
 import { headline } from '../../core/telling/headline';
 import { hypotheses } from '../../core/telling/hypotheses';
-import { methodElse, methodName, methodReason } from '../../core/telling/method';
+import { methodElse, methodOf, methodReason } from '../../core/telling/method';
 import { questionSentence } from '../../core/telling/question';
 import { methodsSentence, resultsSentence } from '../../core/telling/report';
 import { plain } from '../../core/words/text';
@@ -39,7 +39,7 @@ function askedOnce(body: Uint8Array): Response {
     working: workingOf(found.value, table),
     words: {
       question: questionSentence(found.value),
-      method: methodName(question),
+      method: methodOf(found.value),
       reason: methodReason(question, spreadBy),
       alsoReasonable: methodElse(question),
       ...(stated ? { hypothesisOfNoEffect: stated.none.words, hypothesisAgainst: stated.some.words } : {}),

@@ -3,6 +3,7 @@ import { demandReadings } from '../../answer/group-part';
 import { groupValues, independentChecks } from '../../answer/readings-checks';
 import { choicesOf } from '../../question/choices';
 import { groupsLook } from '../../scenes/groups-look';
+import { hasSamples } from '../../readings/groups';
 import type { OfReadings } from '../analysis';
 import { compare, shufflingOfSeveral } from './compare';
 import { words } from './words';
@@ -17,7 +18,8 @@ export const analysis: OfReadings = {
   working,
   groups: chosenParts,
   compare: (question, _, groups, brief) => compare(question, groups, brief),
-  alternatives: () => [
+  alternatives: (_, repeats) => [
+    ...(hasSamples(repeats) ? [{ design: 'nested', repeats: undefined } as const] : []),
     { method: 'means', spread: 'pooled' },
     { method: 'means', spread: 'separate' },
     { method: 'ranks' },

@@ -3,7 +3,7 @@ import { controlPlace } from '../../answer/follow-up';
 import { type SpreadReason, choicesOf } from '../../question/choices';
 import { parameterOf } from '../../words/hypothesis';
 import { eachCounts, groupsPart, measurePart, nameAt, shortGroups } from '../../words/measured';
-import { byPermutation, byRanks } from '../../words/method-reasons';
+import { byPermutation, byRanks, repeatsWords } from '../../words/method-reasons';
 import { contribution } from '../../words/phrases';
 import { asked, part } from '../../words/segments';
 import {
@@ -45,6 +45,7 @@ export const words: Words = {
     if (method === 'shuffle') return 'Randomization test of F';
     return spread === 'pooled' ? 'One-way analysis of variance' : 'Welch’s analysis of variance';
   },
+  alternativeName: (question) => `${words.methodName(question)}${repeatsWords(question)}`,
   methodReason: (question, spreadBy) => {
     const { method, spread } = choicesOf(question);
     if (method === 'ranks') return byRanks;

@@ -49,7 +49,7 @@ function followed({ answer, comparison, chosen }: Worked): WorkingPart[] {
       'holm',
     );
   // A group of one has no summary of its own, and joins where the spread is shared.
-  const summaries = groups.map((g) => summaryOf(g, spread === 'pooled' ? 1 : 2));
+  const summaries = groups.map((g) => summaryOf(g, spread === 'pooled' || method === 'shuffle' ? 1 : 2));
   if (follow === 'games-howell') return worked(title, () => gamesHowellWorking(summaries, i, j, level));
   if (follow === 'dunnett') return worked(title, () => dunnettWorking(summaries, j, i, level, direction));
   if (follow === 'tukey') return worked(title, () => tukeyWorking(summaries, i, j, level));

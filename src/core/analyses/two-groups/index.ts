@@ -3,6 +3,7 @@ import { groupValues, independentChecks } from '../../answer/readings-checks';
 import { there } from '../../numeric/there';
 import { choicesOf } from '../../question/choices';
 import { groupsLook } from '../../scenes/groups-look';
+import { hasSamples } from '../../readings/groups';
 import type { OfReadings } from '../analysis';
 import { compare, shufflingOfTwo } from './compare';
 import { words } from './words';
@@ -18,7 +19,8 @@ export const analysis: OfReadings = {
   groups: ({ a, b }, all) => [partOf(all, a), partOf(all, b)],
   compare: (question, _, [a, b], brief) =>
     compare(question, there(a, 'The first group'), there(b, 'The second group'), brief),
-  alternatives: () => [
+  alternatives: (_, repeats) => [
+    ...(hasSamples(repeats) ? [{ design: 'nested-two', repeats: undefined } as const] : []),
     { method: 'means', spread: 'separate' },
     { method: 'means', spread: 'pooled' },
     { method: 'ranks' },

@@ -2,7 +2,7 @@ import type { Answer } from '../../answer/answer';
 import { choicesOf } from '../../question/choices';
 import { against, parameterOf } from '../../words/hypothesis';
 import { nameAt, eachCounts } from '../../words/measured';
-import { byPermutation, byRanks } from '../../words/method-reasons';
+import { byPermutation, byRanks, repeatsWords } from '../../words/method-reasons';
 import { contribution } from '../../words/phrases';
 import { symbol, text } from '../../words/text';
 import { centreWord, permutedWords, resampledClause, statisticWords, twoMethods, twoResults } from '../../words/two';
@@ -39,6 +39,7 @@ export const words: Words = {
     if (method === 'shuffle') return `Randomization test of ${statisticWords[statistic]}`;
     return spread === 'pooled' ? 'Student’s t-test with pooled variance' : 'Welch’s t-test';
   },
+  alternativeName: (question) => `${words.methodName(question)}${repeatsWords(question)}`,
   methodReason: (question) => {
     const { method, spread } = choicesOf(question);
     if (method === 'ranks') return byRanks;

@@ -4,8 +4,8 @@ import { type GroupPart, meanOf } from '../../answer/group-part';
 import { sdInterval } from '../../answer/spreads';
 import { choicesOf } from '../../question/choices';
 import { withUnit } from '../../readings/table';
-import { meanDecimals, percent } from '../numbers';
-import { symbol } from '../text';
+import { meanDecimals, percent, plural } from '../numbers';
+import { symbol, text } from '../text';
 import {
   type Cell,
   type Column,
@@ -35,16 +35,31 @@ function readingsColumns(answer: Answer): Told[] {
   const { question, unit, reported, comparison } = answer;
   const follow = comparison.ok ? comparison.value.follow : undefined;
   const letters = follow?.ok ? follow.value[0]?.letters : undefined;
+  const within = answer.groups[0]?.samples;
   return [
-    n,
+    ...(within
+      ? [
+          told(column(plural(within.name), { hint: 'samples, each counting by what it tells' }), (g) =>
+            g.samples ? count(g.samples.count) : words(''),
+          ),
+          told(column('readings'), (g) => count(g.n)),
+        ]
+      : [n]),
     ...setAside(answer),
     told(column('mean', { unit }), (g) => number(meanOf(g), meanDecimals(g))),
     told(column(`${percent(question.level)} CI of the mean`), (g) => interval(g.interval, meanDecimals(g))),
     told(column('SD', { hint: 'sample standard deviation, divisor n − 1' }), (g) => number(sdOf(g), meanDecimals(g))),
     told(column('SEM', { hint: 'standard error of the mean' }), (g) =>
-      number(g.summary && Math.sqrt(g.summary.variance / g.summary.n), meanDecimals(g)),
+      number(g.samples?.se ?? (g.summary && Math.sqrt(g.summary.variance / g.summary.n)), meanDecimals(g)),
     ),
-    ...(reported ? [] : [told(column('median'), (g) => number(g.description?.median, meanDecimals(g)))]),
+    ...(answer.groups.some((g) => g.samples?.effectiveN !== undefined)
+      ? [
+          told(column(text`effective ${symbol('n')}`, { hint: 'independent readings that would tell as much' }), (g) =>
+            number(g.samples?.effectiveN, 1),
+          ),
+        ]
+      : []),
+    ...(reported || within ? [] : [told(column('median'), (g) => number(g.description?.median, meanDecimals(g)))]),
     ...(choicesOf(question).method === 'ranks' && !reported
       ? [
           told(column('quartiles'), ({ description: d, ...g }) =>

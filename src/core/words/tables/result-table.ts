@@ -50,6 +50,7 @@ export type ResultTableKind =
   | 'effects'
   | 'comparisons'
   | 'test'
+  | 'variances'
   | 'description'
   | 'other-methods'
   | 'directions';

@@ -2,6 +2,7 @@
 import type { Answer } from '../../answer/answer';
 import { groupTable } from './group-table';
 import { cellTable, countTable } from './layout-tables';
+import { varianceTable } from './variance-table';
 import type { ResultTable, TextTable } from './result-table';
 import { asText } from './result-table';
 import { comparisonTable, differenceTable, effectTable, sourceTable, testTable } from './test-tables';
@@ -33,6 +34,8 @@ export function resultTables(answer: Answer): ResultTable[] {
     );
   if (follow?.ok) tables.push(comparisonTable(answer, follow.value));
   if (ofReadings && !effect && !table) tables.push(testTable(answer, comparison));
+  const model = comparison.nested?.model;
+  if (model) tables.push(varianceTable(answer, model));
   return tables;
 }
 

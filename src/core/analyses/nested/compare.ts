@@ -1,0 +1,170 @@
+import type { Comparison, NestedPart, SampleMean } from '../../answer/comparison';
+import { type GroupPart, demandOneUnit, demandReadings } from '../../answer/group-part';
+import { DomainError, attempt, demand } from '../../numeric/domain-error';
+import { sum } from '../../numeric/sum';
+import { there } from '../../numeric/there';
+import { contrast } from '../../procedures/contrast';
+import { oneWayAnovaFromSummaries } from '../../procedures/one-way-anova';
+import { type RandomIntercept, type WaldF, randomIntercept } from '../../procedures/random-intercept';
+import { type SampleSummary, summarize } from '../../procedures/sample-summary';
+import { type TTest, tTest } from '../../procedures/t-test';
+import type { Question } from '../../question/question';
+import { columnsOf, type Table } from '../../readings/table';
+import { type Sample, samplesOf } from '../../readings/samples';
+import { counted, plural } from '../../words/numbers';
+import { listed, sentenceCase } from '../../words/sentences';
+
+/** What readings within samples come to: tests of the groups' means, and what the comparison tells of the samples. */
+export interface Nested {
+  nested: NestedPart;
+  effect: (weights: readonly number[]) => TTest;
+  /** All groups together. */
+  test: () => WaldF;
+  remarks: string[];
+}
+
+const meanOf = ({ values }: Sample): number => sum(values) / values.length;
+
+/** @throws DomainError in words where the readings do not stand within samples of one group each */
+function checkedSamples(table: Table, parts: readonly GroupPart[]): Sample[] {
+  const subject = table.subject || 'sample';
+  demand(
+    columnsOf(table, 'subject').length > 0,
+    `No column names the ${subject} each reading is of: give one the role “subject” in the readings.`,
+  );
+  demandOneUnit(parts);
+  demandReadings(parts, 'Comparing samples with several readings each');
+  const samples = samplesOf(table, parts);
+  const groupOf = new Map<string, number>();
+  for (const { name, group } of samples) {
+    const before = groupOf.get(name);
+    if (before !== undefined && before !== group)
+      throw new DomainError(
+        `${sentenceCase(subject)} ${name} has readings in ${listed([before, group].map((g) => there(parts[g], 'A group').name))}: where the same ${subject} was read in both, ask it as measured under each; where two share a name, give each its own.`,
+      );
+    groupOf.set(name, group);
+  }
+  const counts = parts.map((_, g) => samples.filter((s) => s.group === g).length);
+  demand(
+    counts.some((n) => n > 1),
+    `Each group has one ${subject}, so nothing shows how much ${plural(subject)} differ: a difference of the groups cannot be told from one of the ${plural(subject)}. At least one group needs two.`,
+  );
+  return samples;
+}
+
+const sampleMean = ({ name, group, values, rows }: Sample): SampleMean => ({
+  name,
+  group,
+  n: values.length,
+  mean: sum(values) / values.length,
+  rows,
+});
+
+/** The weight of one group alone. */
+const alone = (k: number, g: number): number[] => Array.from({ length: k }, (_, i) => Number(i === g));
+
+/** What is compared: samples of so many groups. */
+interface Given {
+  subject: string;
+  samples: readonly Sample[];
+  groups: number;
+  level: number;
+  /** Leaves out the intervals of the variances, which cost more than all else. */
+  brief: boolean;
+}
+
+/** By the mixed model. */
+function byModel(fit: RandomIntercept, { subject, samples, groups, level, brief }: Given): Nested {
+  const { within, between, icc } = fit;
+  const told = brief ? undefined : fit.intervals(level);
+  return {
+    nested: {
+      of: subject,
+      samples: samples.map(sampleMean),
+      ...(told
+        ? {
+            model: {
+              within: { variance: within, interval: told.within },
+              between: { variance: between, interval: told.between },
+              icc: { value: icc, interval: told.icc },
+            },
+          }
+        : {}),
+      groups: Array.from({ length: groups }, (_, g) => {
+        const { estimate, se, interval } = fit.effect(alone(groups, g), level);
+        const own = samples.filter((s) => s.group === g);
+        return {
+          mean: estimate,
+          se,
+          interval,
+          samples: own.length,
+          effectiveN: sum(own.map(({ values: { length: n } }) => n / (1 + (n - 1) * icc))),
+        };
+      }),
+    },
+    effect: (weights) => fit.effect(weights, level),
+    test: () =>
+      fit.test(Array.from({ length: groups - 1 }, (_, i) => alone(groups, 0).map((w, j) => w - Number(j === i + 1)))),
+    remarks: [],
+  };
+}
+
+/** By the samples' means, each counting once: what balanced readings come to under the model, too. */
+function byMeans(why: string, { subject, samples, groups, level }: Given): Nested {
+  const summaries = Array.from({ length: groups }, (_, g): SampleSummary =>
+    summarize(samples.filter((s) => s.group === g).map(meanOf), 1),
+  );
+  const { within, between, f, p } = oneWayAnovaFromSummaries(summaries);
+  return {
+    nested: {
+      of: subject,
+      byMeans: true,
+      samples: samples.map(sampleMean),
+      groups: summaries.map(({ n, mean }) => {
+        const se = Math.sqrt(within.ms / n);
+        return { mean, se, interval: tTest(mean, se, within.df, level).interval, samples: n };
+      }),
+    },
+    effect: (weights) => contrast(summaries, weights, level),
+    test: () => ({ f, df1: between.df, df2: within.df, p }),
+    remarks: [why],
+  };
+}
+
+/** Several readings of each sample compared between groups of samples. */
+export function nestedIn({ level }: Question, table: Table, parts: readonly GroupPart[], brief: boolean): Nested {
+  const subject = table.subject || 'sample';
+  const samples = checkedSamples(table, parts);
+  const given = { subject, samples, groups: parts.length, level, brief };
+  if (samples.every((s) => s.values.length === 1))
+    return byMeans(`Every ${subject} has one reading, so this is the test of independent readings.`, given);
+  const group = samples.flatMap((s) => s.values.map(() => s.group));
+  const fit = attempt(() =>
+    randomIntercept(
+      samples.flatMap((s) => s.values),
+      parts.map((_, g) => group.map((own) => Number(own === g))),
+      samples.flatMap((s, i) => s.values.map(() => i)),
+    ),
+  );
+  return fit.ok
+    ? byModel(fit.value, given)
+    : byMeans(
+        `${fit.reason} The means of the ${counted(samples.length, subject)} were compared instead, each counting once.`,
+        given,
+      );
+}
+
+/** The groups as the comparison took them: their means and intervals are those of the model. */
+export const asTaken = (groups: readonly GroupPart[], { nested }: Comparison): GroupPart[] =>
+  groups.map((g, i) => {
+    const found = nested?.groups[i];
+    if (!found) return g;
+    const { mean, interval, se, samples: count, effectiveN } = found;
+    return {
+      ...g,
+      interval,
+      samples: { count, name: nested?.of ?? '', se, ...(effectiveN === undefined ? {} : { effectiveN }) },
+      ...(g.description ? { description: { ...g.description, mean } } : {}),
+      ...(g.summary ? { summary: { ...g.summary, mean } } : {}),
+    };
+  });

@@ -1,0 +1,11 @@
+import { type Facts, adjustments } from '../../facts';
+
+export const facts: Facts = {
+  invitation: 'Ask whether the groups differ',
+  asWithin: { design: 'repeated', words: 'Compare each with itself' },
+  methods: ['means'],
+  follows: 'by-choice',
+  followUps: () => adjustments,
+  samples: 'nested',
+  nests: true,
+};

@@ -1,0 +1,45 @@
+import { controlPlace } from '../../../answer/follow-up';
+import { choicesOf } from '../../../question/choices';
+import { groupsPart, measurePart, nameAt, shortGroups } from '../../../words/measured';
+import { asked, part } from '../../../words/segments';
+import {
+  controlClause,
+  followClause,
+  severalHeadline,
+  severalHypotheses,
+  severalMethods,
+  severalResults,
+} from '../../../words/several';
+import type { Words } from '../../words';
+import {
+  eachSample,
+  modelElse,
+  modelName,
+  modelReason,
+  modelWords,
+  tookMeans,
+  variationClause,
+  withinSamples,
+} from '../words';
+
+export const words: Words = {
+  sentence: (named) =>
+    asked`Does ${measurePart(named)} differ ${part('compares', 'among')} ${groupsPart(named)}, ${eachSample(named)}`,
+  short: shortGroups,
+  methodName: () => modelName,
+  carriedOut: (answer) => (tookMeans(answer) ? 'Analysis of variance of the samples’ means' : undefined),
+  methodReason: () => `${modelReason} First whether the groups differ at all, then which.`,
+  methodElse: () => modelElse,
+  headline: (answer, comparison) => severalHeadline(answer, comparison, 'groups'),
+  hypotheses: severalHypotheses,
+  methods: (answer) => {
+    const { compare } = choicesOf(answer.question);
+    const follow =
+      compare === 'control'
+        ? controlClause(answer, nameAt(answer, controlPlace(answer.question, answer.groups)))
+        : followClause(answer, { all: 'All pairs', chosen: 'Chosen pairs', contrasts: 'Contrasts' }[compare]);
+    return severalMethods(answer, modelWords(answer), withinSamples(answer), follow);
+  },
+  results: (answer, comparison) =>
+    severalResults(answer, comparison, 'groups', { last: variationClause(answer, comparison) }),
+};

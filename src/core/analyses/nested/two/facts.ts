@@ -1,0 +1,12 @@
+import type { Facts } from '../../facts';
+
+export const facts: Facts = {
+  invitation: 'Ask whether two groups differ',
+  asWithin: { design: 'paired', words: 'Compare them in pairs' },
+  methods: ['means'],
+  order: 'minus',
+  differences: true,
+  equivalence: true,
+  samples: 'nested',
+  nests: true,
+};

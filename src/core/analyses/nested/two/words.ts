@@ -1,0 +1,36 @@
+import { differenceHeadline, differenceHypotheses, differenceSentence } from '../../../words/difference';
+import { against, parameterOf } from '../../../words/hypothesis';
+import { nameAt, shortGroups } from '../../../words/measured';
+import { text } from '../../../words/text';
+import { twoMethods, twoResults } from '../../../words/two';
+import type { Words } from '../../words';
+import {
+  eachSample,
+  modelElse,
+  modelName,
+  modelReason,
+  modelWords,
+  tookMeans,
+  variationClause,
+  withinSamples,
+} from '../words';
+
+export const words: Words = {
+  sentence: (named) => differenceSentence(named, eachSample(named)),
+  short: shortGroups,
+  methodName: () => modelName,
+  carriedOut: (answer) => (tookMeans(answer) ? 't-test of the samples’ means' : undefined),
+  methodReason: () => modelReason,
+  methodElse: () => modelElse,
+  headline: (answer, comparison) => differenceHeadline(answer, comparison, 'mean'),
+  hypotheses: (answer) =>
+    differenceHypotheses(
+      answer,
+      `${parameterOf('\\mu', nameAt(answer, 0))} - ${parameterOf('\\mu', nameAt(answer, 1))}`,
+      against[answer.question.direction],
+    ),
+  equivalenceOf: (answer) => `${parameterOf('\\mu', nameAt(answer, 0))} - ${parameterOf('\\mu', nameAt(answer, 1))}`,
+  methods: (answer) => twoMethods(answer, modelWords(answer), withinSamples(answer), []),
+  results: (answer, comparison) =>
+    text`${twoResults(answer, comparison, 'difference')}${variationClause(answer, comparison)}`,
+};

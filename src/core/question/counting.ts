@@ -1,0 +1,44 @@
+/** How several readings of one subject count: within it, by their mean, or each by itself. */
+import { type Repeats, hasSamples } from '../readings/groups';
+import type { Table } from '../readings/table';
+import { asDesign, designOf, isNested, kindOf } from './asking';
+import type { Question } from './question';
+
+export const countings = ['nested', 'average', 'each'] as const;
+export type Counting = (typeof countings)[number];
+
+/** How they count in a question: as it says, else as its table does. */
+export const countingOf = (question: Pick<Question, 'design' | 'repeats'>, table: Table): Counting =>
+  isNested(question.design) ? 'nested' : (question.repeats ?? (table.average ? 'average' : 'each'));
+
+/** The ways there are, each with the question that takes it; none where samples have one reading, or are in several groups. */
+export function countingWays(
+  question: Question,
+  table: Table,
+  repeats: Repeats | undefined,
+): { counting: Counting; asked: Question }[] {
+  const kind = kindOf[question.design];
+  if ((kind !== 'two' && kind !== 'several') || question.about !== 'value') return [];
+  if (!isNested(question.design) && !hasSamples(repeats)) return [];
+  return countings.map((counting) => {
+    const { repeats: _, ...rest } = asDesign(
+      question,
+      table,
+      designOf(kind, counting === 'nested' ? 'nested' : 'once'),
+    );
+    return { counting, asked: counting === 'nested' ? rest : { ...rest, repeats: counting } };
+  });
+}
+
+const turned = new WeakMap<Table, Table>();
+
+/** The table with repeated readings counting as the question takes them: the same one again for the same table. */
+export function countedAs(question: Pick<Question, 'design' | 'repeats'>, table: Table): Table {
+  const average = countingOf(question, table) === 'average';
+  if (average === table.average) return table;
+  const before = turned.get(table);
+  if (before) return before;
+  const other = { ...table, average };
+  turned.set(table, other);
+  return other;
+}

@@ -1,0 +1,80 @@
+/** Samples with several readings each: readings small, the samples' means large, each sample by a shape of its own. */
+import type { Answer, GroupPart } from '../answer/answer';
+import type { SampleMean } from '../answer/comparison';
+import { fixed } from '../words/numbers';
+import { besideDifferences } from './beside-differences';
+import type { Look } from './groups-look';
+import { groupMarks, groupRows } from './group-rows';
+import type { Mark, Panel, Point } from './scene';
+
+/** A sample's readings and its mean, the mean upon them. */
+function sampleMarks(group: GroupPart, samples: readonly SampleMean[], y: number, pitch: number): Mark[] {
+  const shapeOf = new Map(samples.flatMap((s, i) => s.rows.map((row) => [row, i] as const)));
+  const ink = { group: group.colour };
+  return groupMarks(group, y, undefined, pitch).flatMap((mark): Mark[] => {
+    if (mark.mark !== 'dots' || !mark.name?.startsWith('readings-')) return [mark];
+    const points = mark.points.map((point): Point => ({
+      at: point.at,
+      ...(point.title === undefined ? {} : { title: point.title }),
+      ...(point.cells ? { cells: point.cells } : {}),
+      shape: shapeOf.get(point.cells?.[0]?.row ?? -1) ?? group.colour,
+    }));
+    return [
+      { ...mark, points, size: Math.min(mark.size, 4.5) },
+      {
+        mark: 'dots',
+        points: samples.map((s, i) => ({
+          at: s.mean,
+          shape: i,
+          title: `${s.name}, mean of ${s.n} readings: ${s.mean}`,
+          cells: s.rows.map((row) => ({ column: group.column, row })),
+        })),
+        along: 'x',
+        centre: y + 0.02,
+        room: 0.12,
+        ink,
+        shape: group.colour,
+        size: Math.min(9, Math.max(5, pitch * 0.24)),
+        hollow: true,
+        name: `samples-${group.colour}`,
+      },
+    ];
+  });
+}
+
+function nestedRows(answer: Answer, panel: Panel): Panel {
+  const { groups, comparison } = answer;
+  const samples = (comparison.ok ? comparison.value.nested?.samples : undefined) ?? [];
+  const pitch = panel.height / Math.max(1, groups.length);
+  const names = panel.marks.filter((m) => m.mark === 'text' || !('name' in m) || m.name === undefined);
+  return {
+    ...panel,
+    marks: [
+      ...groups.flatMap((g, i) =>
+        sampleMarks(
+          g,
+          samples.filter((s) => s.group === i),
+          i,
+          pitch,
+        ),
+      ),
+      ...names,
+    ],
+  };
+}
+
+const told = (group: GroupPart): string => {
+  const mean = group.description?.mean;
+  const of = group.samples ? `${group.n} readings of ${group.samples.count} samples` : `${group.n} readings`;
+  return mean === undefined ? `${group.name}, none` : `${group.name}, ${of}, mean ${fixed(mean, 2)}`;
+};
+
+export const nestedLook: Look = (answer, width, options) =>
+  besideDifferences(
+    answer,
+    width,
+    options,
+    (frame) => nestedRows(answer, groupRows(answer, frame)),
+    { count: Math.max(1, answer.groups.length), pitch: 56 },
+    `Readings of ${answer.measure || 'the measure'} within their samples by group: ${answer.groups.map(told).join('; ')}.`,
+  );

@@ -1,0 +1,46 @@
+/** How readings vary between samples and within them. */
+import type { Answer } from '../../answer/answer';
+import type { NestedPart } from '../../answer/comparison';
+import { between, percent, plural } from '../numbers';
+import { type ResultTable, column, figures, interval, number, words } from './result-table';
+
+export function varianceTable(
+  { question, unit, subject }: Answer,
+  { between: among, within, icc }: NonNullable<NestedPart['model']>,
+): ResultTable {
+  const sample = subject || 'sample';
+  const ci = `${percent(question.level)} CI`;
+  const line = (head: string, { variance, interval: range }: typeof within) => ({
+    head: [head],
+    cells: [
+      variance > 0 ? figures(Math.sqrt(variance), 4) : words('–'),
+      figures(variance, 4),
+      interval(range),
+      number(variance / (among.variance + within.variance), 3),
+    ],
+  });
+  return {
+    kind: 'variances',
+    title: `Variation between and within ${plural(sample)}`,
+    columns: [
+      column('of'),
+      column('SD', { unit }),
+      column('variance', { unit: unit && `${unit}²` }),
+      column(`${ci} of the variance`),
+      column('share', { hint: 'of the two variances together; that between samples is the intraclass correlation' }),
+    ],
+    rows: [line(`between ${plural(sample)}`, among), line(`within ${plural(sample)}`, within)],
+    notes: [
+      [
+        `Intraclass correlation ${icc.value.toFixed(3).replace('-', '−')}, ${ci} ${between(icc.interval, 3)} (profile likelihood).`,
+      ],
+      ...(among.variance < 0
+        ? [
+            [
+              `The variance between ${plural(sample)} is estimated below 0: readings of one were less alike than those of different ones.`,
+            ],
+          ]
+        : []),
+    ],
+  };
+}

@@ -1,0 +1,82 @@
+/** The working of samples with several readings each: variances as found, then what can be followed by hand. */
+import { fisherF } from '../distributions/f';
+import type { Direction } from '../procedures/direction';
+import type { Test } from '../answer/comparison';
+import { ending } from './means';
+import { type Step, type Term, Working, constant, minus, over, plus, root, symbol, times, total } from './term';
+
+/** The variances within samples and between them. */
+export interface Variances {
+  within: number;
+  between: number;
+}
+
+/** A group's samples, each by its number of readings and their mean. */
+export type Samples = readonly { n: number; mean: number }[];
+
+function variances(w: Working, { within, between }: Variances): { within: Term; between: Term } {
+  const likeliest = '\\text{at the greatest restricted likelihood}';
+  return {
+    within: w.look('variance within samples', '\\sigma_w^2', likeliest, within),
+    between: w.look('variance between samples', '\\sigma_b^2', likeliest, between),
+  };
+}
+
+/** The mean of a group, its samples weighted by how surely each is known. */
+function groupMean(w: Working, mark: string, samples: Samples, found: { within: Term; between: Term }): [Term, Term] {
+  const weights = samples.map(({ n }, i) => {
+    const size = symbol(`n_{${mark}${i + 1}}`, n);
+    return over(size, plus(found.within, times(size, found.between)));
+  });
+  const all = w.let(
+    `weights of the samples of group ${mark}, added`,
+    `W_${mark}`,
+    total(`\\sum_i \\frac{n_{${mark}i}}{\\sigma_w^2 + n_{${mark}i}\\,\\sigma_b^2}`, weights),
+  );
+  const products = samples.map(({ mean }, i) =>
+    times(symbol(`w_{${mark}${i + 1}}`, weights[i]?.value ?? 0), symbol(`\\bar{y}_{${mark}${i + 1}}`, mean)),
+  );
+  const sum = w.let(
+    'each sample’s mean by its weight, added',
+    `S_${mark}`,
+    total(`\\sum_i w_{${mark}i}\\,\\bar{y}_{${mark}i}`, products),
+  );
+  return [w.let(`mean of group ${mark}`, `\\bar{y}_${mark}`, over(sum, all)), all];
+}
+
+/**
+ * A difference of two groups under the mixed model. Source: Kenward & Roger (1997).
+ * @param effect its standard error and degrees of freedom, which allow for the variances being estimated
+ */
+export function nestedPairWorking(
+  a: Samples,
+  b: Samples,
+  found: Variances,
+  effect: { se: number; df: number },
+  level: number,
+  { nullValue = 0, direction = 'either' }: { nullValue?: number; direction?: Direction } = {},
+): Step[] {
+  const w = new Working();
+  const known = variances(w, found);
+  const [meanA, weightA] = groupMean(w, 'a', a, known);
+  const [meanB, weightB] = groupMean(w, 'b', b, known);
+  const one = constant(1);
+  const difference = w.let('difference', 'd', minus(meanA, meanB));
+  w.let('standard error, were the variances known', 'SE_0', root(plus(over(one, weightA), over(one, weightB))));
+  const allowed = '\\text{Kenward–Roger}';
+  const se = w.look('standard error, the variances being estimated', 'SE', allowed, effect.se);
+  const df = w.look('degrees of freedom', '\\nu', allowed, effect.df);
+  ending(w, difference, se, df, level, nullValue, direction);
+  return w.steps;
+}
+
+/** All groups together. */
+export function nestedTestWorking(found: Variances, { value = NaN, df: [df1 = NaN, df2 = NaN] }: Test): Step[] {
+  const w = new Working();
+  variances(w, found);
+  const allowed = '\\text{Kenward–Roger}';
+  const below = w.look('degrees of freedom below', '\\nu_2', allowed, df2);
+  const f = w.look('all differences of means by their covariance', 'F', allowed, value);
+  w.look('p', 'p', `P\\left(F_{${df1},\\,${below.tex}} \\ge ${f.tex}\\right)`, fisherF(df1, df2).upper(value));
+  return w.steps;
+}

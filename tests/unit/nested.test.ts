@@ -1,0 +1,294 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { answer } from '../../src/core/answering/answer';
+import { alternativeMethods } from '../../src/core/answering/alternative-methods';
+import { random } from '../../src/core/numeric/random';
+import { sum } from '../../src/core/numeric/sum';
+import { oneWayAnova } from '../../src/core/procedures/one-way-anova';
+import { pooledT } from '../../src/core/procedures/pooled-t';
+import { randomIntercept } from '../../src/core/procedures/random-intercept';
+import { repeatedMeasures } from '../../src/core/procedures/repeated-measures';
+import { summarize } from '../../src/core/procedures/sample-summary';
+import { countedAs, countingOf, countingWays } from '../../src/core/question/counting';
+import { firstQuestion } from '../../src/core/question/first';
+import { questionOf } from '../../src/core/question/question';
+import { hasSamples, repeatsOf } from '../../src/core/readings/groups';
+import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
+import { alternativeName } from '../../src/core/telling/method';
+import type { Outcome } from '../../src/core/numeric/domain-error';
+
+/** Samples of groups, each with its readings. */
+type Grouped = number[][][];
+
+/** The design of group means, and which sample each reading is of. */
+function designOf(groups: Grouped) {
+  const samples = groups.flatMap((of, g) => of.map((readings) => ({ g, readings })));
+  return {
+    values: samples.flatMap((s) => s.readings),
+    columns: groups.map((_, g) => samples.flatMap((s) => s.readings.map(() => Number(s.g === g)))),
+    sample: samples.flatMap((s, i) => s.readings.map(() => i)),
+  };
+}
+const fitted = (groups: Grouped) => {
+  const { values, columns, sample } = designOf(groups);
+  return randomIntercept(values, columns, sample);
+};
+const mean = (x: readonly number[]): number => sum(x) / x.length;
+
+/** Made-up readings: an offset for each sample, and each reading's own. */
+function drawn(seed: number, sizes: readonly (readonly number[])[], between: number, shift = 0): Grouped {
+  const { normal } = random(seed);
+  return sizes.map((of, g) =>
+    of.map((n) => {
+      const offset = between * normal();
+      return Array.from({ length: n }, () => 20 + g * shift + offset + normal());
+    }),
+  );
+}
+
+const tableFrom = (groups: Grouped, more: Partial<Table> = {}): Table => {
+  const rows = groups.flatMap((of, g) =>
+    of.flatMap((readings, s) => readings.map((y) => [String(y), `flow ${g + 1}`, `K${g}${s}`] as const)),
+  );
+  const column = (k: 0 | 1 | 2): string[] => rows.map((r) => r[k]);
+  return tableOf(
+    [
+      { ...emptyColumn('y', 'holdfast mass', 'g'), cells: column(0) },
+      { ...emptyColumn('f', 'flow', '', 'group'), cells: column(1) },
+      { ...emptyColumn('s', 'tank', '', 'subject'), cells: column(2) },
+    ],
+    { shape: 'rows', subject: 'tank', ...more },
+  );
+};
+
+/** What there is, where there is something. */
+function decided<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new Error(outcome.reason);
+  return outcome.value;
+}
+
+const close = (a: number, b: number, within = 1e-8): void => {
+  expect(Math.abs(a - b), `${a} and ${b}`).to.be.at.most(within * Math.max(1, Math.abs(b)));
+};
+
+describe('readings within samples', () => {
+  const balanced = fc.record({
+    seed: fc.integer({ min: 1, max: 100_000 }),
+    groups: fc.integer({ min: 2, max: 4 }),
+    samples: fc.integer({ min: 3, max: 6 }),
+    readings: fc.integer({ min: 2, max: 6 }),
+    between: fc.constantFrom(0, 0.3, 1, 4),
+  });
+
+  it('of equal numbers give exactly the test of the samples’ means, however alike or unlike the readings are', () => {
+    fc.assert(
+      fc.property(balanced, ({ seed, groups: k, samples, readings, between }) => {
+        const groups = drawn(
+          seed,
+          Array.from({ length: k }, () => Array.from({ length: samples }, () => readings)),
+          between,
+        );
+        const means = groups.map((of) => of.map(mean));
+        const fit = fitted(groups);
+        const anova = oneWayAnova(means);
+        const test = fit.test(
+          Array.from({ length: k - 1 }, (_, i) => groups.map((__, g) => Number(g === 0) - Number(g === i + 1))),
+        );
+        close(test.f, anova.f);
+        close(test.df2, anova.within.df);
+        close(test.p, anova.p);
+        if (k > 2) return;
+        const [a = [], b = []] = means;
+        const [seen, expected] = [fit.effect([1, -1], 0.95), pooledT(summarize(a), summarize(b), 0.95)];
+        for (const part of ['estimate', 'se', 'df', 't'] as const) close(seen[part], expected[part]);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('of every subject under every condition give the classical table', () => {
+    for (const seed of [3, 14, 159]) {
+      const { normal } = random(seed);
+      const rows = Array.from({ length: 7 }, () => {
+        const own = 2 * normal();
+        return [0, 0.4, 0.9].map((shift) => 10 + own + shift + normal());
+      });
+      const condition = rows.flatMap((r) => r.map((_, j) => j));
+      const fit = randomIntercept(
+        rows.flat(),
+        [0, 1, 2].map((k) => condition.map((c) => Number(c === k))),
+        rows.flatMap((r, i) => r.map(() => i)),
+      );
+      const classical = repeatedMeasures(rows);
+      const test = fit.test([
+        [1, -1, 0],
+        [1, 0, -1],
+      ]);
+      close(test.f, classical.f);
+      close(test.df2, classical.error.df);
+    }
+  });
+
+  it('come to the same in another unit, from another zero, in another order', () => {
+    const groups = drawn(
+      8,
+      [
+        [4, 2, 5, 3],
+        [3, 6, 2],
+      ],
+      1.4,
+      1,
+    );
+    const base = fitted(groups);
+    const scaled = fitted(groups.map((of) => of.map((r) => r.map((y) => 1000 * y))));
+    const moved = fitted(groups.map((of) => of.map((r) => r.map((y) => y + 5000))));
+    const turned = fitted(groups.map((of) => of.map((r) => r.toReversed()).toReversed()));
+    const test = (fit: typeof base) => fit.effect([1, -1], 0.95);
+    close(test(scaled).estimate, 1000 * test(base).estimate);
+    for (const other of [scaled, moved, turned]) {
+      close(test(other).t, test(base).t, 1e-7);
+      close(test(other).df, test(base).df, 1e-7);
+      close(other.icc, base.icc, 1e-7);
+    }
+    close(moved.coefficients.length, 2);
+    const ranges = base.intervals(0.95);
+    for (const part of ['within', 'between', 'icc'] as const)
+      expect(base[part]).to.be.above(ranges[part].low).and.below(ranges[part].high);
+    expect(ranges.within.low).to.be.above(0);
+    expect(ranges.icc.high).to.be.below(1);
+    const narrow = base.intervals(0.8);
+    for (const part of ['within', 'between', 'icc'] as const) {
+      expect(narrow[part].low).to.be.above(ranges[part].low);
+      expect(narrow[part].high).to.be.below(ranges[part].high);
+    }
+  });
+
+  it('keep the level without an effect, also of unequal numbers', () => {
+    const sizes = [
+      [2, 7, 3, 5],
+      [4, 1, 6, 2, 3],
+    ];
+    const runs = 600;
+    const asked = questionOf('nested-two', { measure: 'y', by: 'f', a: 'flow 1', b: 'flow 2' });
+    let rejected = 0;
+    for (let seed = 1; seed <= runs; seed++) {
+      const { comparison } = decided(answer(asked, tableFrom(drawn(seed, sizes, 1)), true));
+      if ((decided(comparison).p ?? 1) < 0.05) rejected++;
+    }
+    // Four standard errors to either side of 5 %.
+    expect(rejected / runs).to.be.within(0.05 - 4 * Math.sqrt(0.0475 / runs), 0.05 + 4 * Math.sqrt(0.0475 / runs));
+  });
+
+  it('are asked of where samples come with several readings, unless these are averaged', () => {
+    const two = drawn(
+      5,
+      [
+        [3, 4, 2],
+        [5, 3, 3],
+      ],
+      1,
+    );
+    expect(firstQuestion(tableFrom(two))?.design).to.equal('nested-two');
+    expect(firstQuestion(tableFrom(two, { average: true }))?.design).to.equal('two-groups');
+    expect(
+      firstQuestion(
+        tableFrom(
+          drawn(
+            5,
+            [
+              [3, 4],
+              [5, 3],
+              [2, 2],
+            ],
+            1,
+          ),
+        ),
+      )?.design,
+    ).to.equal('nested');
+    expect(
+      firstQuestion(
+        tableFrom(
+          drawn(
+            5,
+            [
+              [1, 1, 1],
+              [1, 1, 1],
+            ],
+            1,
+          ),
+        ),
+      )?.design,
+    ).to.equal('two-groups');
+  });
+
+  it('count as the question says, whatever its table does; each way is one choice away', () => {
+    const table = tableFrom(
+      drawn(
+        9,
+        [
+          [3, 4, 2],
+          [5, 3, 3],
+        ],
+        1,
+      ),
+    );
+    const nested = questionOf('nested-two', { measure: 'y', by: 'f', a: 'flow 1', b: 'flow 2' });
+    expect(countingOf(nested, { ...table, average: true })).to.equal('nested');
+    const ways = countingWays(nested, table, repeatsOf(table));
+    expect(ways.map((w) => w.counting)).to.deep.equal(['nested', 'average', 'each']);
+    expect(ways.map((w) => w.asked.design)).to.deep.equal(['nested-two', 'two-groups', 'two-groups']);
+    for (const { counting, asked } of ways) {
+      expect(countingOf(asked, table)).to.equal(counting);
+      // Back again from each.
+      expect(countingWays(asked, table, repeatsOf(table))[0]?.asked).to.deep.equal(nested);
+      expect(countedAs(asked, table).average).to.equal(counting === 'average');
+      expect(countedAs(asked, table)).to.equal(countedAs(asked, table));
+    }
+    const n = ways.map(({ asked }) => decided(answer(asked, table)).groups[0]?.n);
+    expect(n).to.deep.equal([9, 3, 9]);
+  });
+
+  it('stand beside the other ways of counting them, the one taken marked', () => {
+    const table = tableFrom(
+      drawn(
+        9,
+        [
+          [3, 4, 2],
+          [5, 3, 3],
+        ],
+        2,
+        1,
+      ),
+    );
+    const nested = questionOf('nested-two', { measure: 'y', by: 'f', a: 'flow 1', b: 'flow 2' });
+    const others = alternativeMethods(nested, table);
+    expect(others.filter((o) => o.chosen).map((o) => alternativeName(o.asked))).to.deep.equal(['Linear mixed model']);
+    const p = others.map(({ found }) => {
+      const { comparison } = decided(found);
+      return comparison.ok ? comparison.value.p : undefined;
+    });
+    // Counted as independent, the same readings claim more.
+    expect(p.at(-1)).to.be.below(p[0] ?? 0);
+    const averaged = alternativeMethods({ ...nested, design: 'two-groups', repeats: 'average' }, table);
+    expect(
+      averaged.some((o) => o.asked.design === 'nested-two' && o.asked.repeats === undefined && !o.chosen),
+    ).to.equal(true);
+  });
+
+  it('tell how many readings each sample has, group by group', () => {
+    const repeats = repeatsOf(
+      tableFrom(
+        drawn(
+          2,
+          [
+            [3, 4, 2],
+            [5, 3, 3],
+          ],
+          1,
+        ),
+      ),
+    );
+    expect(repeats).to.deep.equal({ readings: 20, subjects: 6, shared: 0, each: { least: 2, most: 5 } });
+    expect(hasSamples(repeats)).to.equal(true);
+  });
+});
