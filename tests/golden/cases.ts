@@ -189,6 +189,15 @@ const mixed: Table = {
   ],
 };
 
+/** One line was not found in June, another not in July. */
+const visitsMissed: Table = {
+  ...mixed,
+  columns: mixed.columns.map((c) => ({
+    ...c,
+    cells: c.cells.map((cell, row) => ((c.id === 'b' && row === 1) || (c.id === 'c' && row === 6) ? '' : cell)),
+  })),
+};
+
 const counts = (columns: Record<string, number[]>, rows: string[], outcome = 'settled'): Table =>
   tableOf(
     [
@@ -376,6 +385,11 @@ export const cases: Record<string, Case[]> = {
   ],
   repeated: [
     { situation: 'a lost reading', table: months, question: questionOf('repeated') },
+    {
+      situation: 'a lost reading, its subject left out',
+      table: months,
+      question: questionOf('repeated', { method: 'means' }),
+    },
     { situation: 'by ranks', table: months, question: questionOf('repeated', { method: 'ranks' }) },
     { situation: 'sphericity assumed', table: months, question: questionOf('repeated', { sphericity: 'assumed' }) },
   ],
@@ -440,6 +454,7 @@ export const cases: Record<string, Case[]> = {
   mixed: [
     { situation: 'two bays', table: mixed, question: questionOf('mixed') },
     { situation: 'sphericity assumed', table: mixed, question: questionOf('mixed', { sphericity: 'assumed' }) },
+    { situation: 'two lost readings', table: visitsMissed, question: questionOf('mixed') },
   ],
   share: [
     {

@@ -169,7 +169,8 @@ describe('the bundle of a study', () => {
     for (const version of [1, 2]) {
       const { content } = await readBundle(readFileSync(`tests/bundles/version-${version}.zip`));
       expect(content.title).to.equal('Skerrow Kelp Nursery');
-      expect(shown(content)).to.deep.equal(shown(demoStudy()));
+      // The demo study has grown since: what it held then is still told the same.
+      expect(shown(demoStudy())).to.deep.include.members(shown(content) as unknown[]);
       expect(content.writeUp?.content.length).to.be.greaterThan(10);
     }
   });

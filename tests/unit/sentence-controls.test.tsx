@@ -216,7 +216,9 @@ describe('the question as a sentence of controls', () => {
   it('says that readings and not subjects count where they are counted one by one', () => {
     if (!two) throw new Error('no case of two groups');
     const nested = { repeats: { readings: 18, subjects: 6, shared: 0, each: { least: 3, most: 3 } }, averaged: false };
-    expect(page(two.question, two.table, nested).heading.textContent).to.contain('when each reading, not each');
+    expect(page(two.question, two.table, nested).heading.textContent).to.contain(
+      'counts once for each of its readings',
+    );
     cleanup();
     expect(page(two.question, two.table).heading.textContent).to.not.contain('not each');
   });

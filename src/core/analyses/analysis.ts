@@ -58,6 +58,8 @@ export interface OfReadings extends Every {
   groups: (question: Question, all: GroupPart[]) => GroupPart[];
   /** @param brief leaves out effect sizes and what follows an overall test. @throws DomainError in words */
   compare: (question: Question, table: Table, groups: readonly GroupPart[], brief: boolean) => Comparison;
+  /** Whether subjects lack readings: where nobody chose a method, a mixed model then leaves none of them out. */
+  hasGaps?: (question: Question, table: Table, groups: readonly GroupPart[]) => boolean;
   /** The groups described by what the comparison used of them, where that is not all. */
   used?: (groups: readonly GroupPart[], comparison: Comparison, level: number) => GroupPart[];
 }

@@ -139,8 +139,10 @@ export interface Comparison {
   };
   sphericity?: { w: number; p: number } | undefined;
   epsilon?: { greenhouseGeisser: number; huynhFeldt?: number };
-  /** Of readings within samples: how they vary within and between samples. */
-  nested?: NestedPart;
+  /** What a mixed model found: how readings vary within samples or subjects and between them. */
+  model?: ModelPart;
+  /** Every subject with what there is of its readings, where none is left out for one that is missing. */
+  everyone?: { subjects: string[]; rows: (number | undefined)[][]; residuals: number[] };
   /** Of two factors: cells, marginal means, what has no readings. */
   cells?: TwoWayCells;
   /** The same asked of other measures of the effect, or with other intervals. */
@@ -163,21 +165,20 @@ export interface SampleMean {
   rows: readonly number[];
 }
 
-/** How readings vary within samples and between them. */
-export interface NestedPart {
+/** How readings vary within samples, or subjects, and between them. */
+export interface ModelPart {
   /** What a sample is: "tank". */
   of: string;
   samples: SampleMean[];
   /** Whether the samples' means were compared instead of fitting the model. */
   byMeans?: true;
-  /** What the model found. */
-  model?: {
+  variances?: {
     within: { variance: number; interval: Interval };
     between: { variance: number; interval: Interval };
     icc: { value: number; interval: Interval };
   };
   /** Each group as the comparison took it. */
-  groups: { mean: number; se: number; interval: Interval; samples: number; effectiveN?: number }[];
+  groups: { mean: number; se: number; interval: Interval; samples?: number; effectiveN?: number }[];
 }
 
 /** Observed counts, the counts expected, and where they part. */

@@ -41,6 +41,19 @@ export function completeSubjects(table: Table, conditions: readonly GroupPart[])
   return out;
 }
 
+/** Every subject with its reading under each condition, as far as there is one. */
+export function everySubject(
+  table: Table,
+  conditions: readonly GroupPart[],
+): { subjects: string[]; rows: (number | undefined)[][] } {
+  const by = conditions.map((g) => subjectReadings(table, g));
+  const keys = [...new Set(by.flatMap((readings) => [...readings.keys()]))];
+  return {
+    subjects: keys.map(subjectNamed),
+    rows: keys.map((key) => by.map((readings) => readings.get(key)?.value)),
+  };
+}
+
 /** Which subjects were left out, and why. */
 export const gaps = (complete: NonNullable<Comparison['complete']>, subject: string): string[] => {
   const { incomplete } = complete;

@@ -5,6 +5,7 @@ import { studentT } from '../distributions/t';
 import type { Interval } from '../procedures/interval';
 import { type SampleSummary, summarize } from '../procedures/sample-summary';
 import { type Factors, byCell } from '../readings/factors';
+import { sentenceCase } from '../readings/counted';
 import { type Group, groupsOf } from '../readings/groups';
 import type { Reading } from '../readings/read-column';
 import { reportedGroups } from '../readings/reported';
@@ -12,6 +13,7 @@ import type { Table } from '../readings/table';
 import type { Question } from '../question/question';
 import { choicesOf } from '../question/choices';
 import { oneSampleZ } from '../procedures/one-sample-z';
+import type { Comparison } from './comparison';
 
 /** One group as the answer sees it. */
 export interface GroupPart extends Group {
@@ -32,8 +34,10 @@ export interface GroupPart extends Group {
   lacking?: string;
   /** Interval of the mean at the question's level; undefined below two readings. */
   interval?: Interval;
-  /** Where its readings stand within samples: how many samples, by what name, the standard error of the mean that allows for that, and how many independent readings would tell as much. */
-  samples?: { count: number; name: string; se: number; effectiveN?: number };
+  /** Where its readings stand within samples: how many samples, by what name, and how many independent readings would tell as much. */
+  samples?: { count: number; name: string; effectiveN?: number };
+  /** Standard error of the mean, where a model gives it. */
+  se?: number;
 }
 
 const numbers = new WeakMap<Group['readings']['used'], readonly number[]>();
@@ -195,12 +199,15 @@ export const onePart = (question: Question, parts: readonly GroupPart[]): GroupP
 export function summaryOf(group: GroupPart, least: 1 | 2 = 2): SampleSummary {
   if (group.summary) return group.summary;
   if (least === 1 && group.readings.used.length === 1) return summarize(valuesOf(group), 1);
-  if (group.reported) throw new DomainError(group.lacking ?? `${group.name} has no figures.`);
+  if (group.reported) throw new DomainError(group.lacking ?? `${sentenceCase(group.name)} has no figures.`);
   if (group.readings.aside.length > 0 && group.n === 0)
     throw new DomainError(`Every reading of ${group.name} is set aside: bring some back, or leave the group out.`);
-  demand(group.n > 0, `${group.name} has no readings that can be used: at least two are needed.`);
-  demand(group.n > 1, `${group.name} has one reading: one alone shows no spread, at least two are needed.`);
-  throw new DomainError(group.lacking ?? `${group.name} cannot be described.`);
+  demand(group.n > 0, `${sentenceCase(group.name)} has no readings that can be used: at least two are needed.`);
+  demand(
+    group.n > 1,
+    `${sentenceCase(group.name)} has one reading: one alone shows no spread, at least two are needed.`,
+  );
+  throw new DomainError(group.lacking ?? `${sentenceCase(group.name)} cannot be described.`);
 }
 
 /** All groups in one unit. @throws DomainError naming the two that differ */
@@ -209,7 +216,7 @@ export function demandOneUnit(parts: readonly GroupPart[]): void {
   const other = parts.find((g) => g.unit !== first?.unit);
   if (first && other)
     throw new DomainError(
-      `${first.name} is in ${first.unit || 'no unit'} and ${other.name} in ${other.unit || 'no unit'}: give both the same unit in the readings, converting the numbers if they were measured differently.`,
+      `${sentenceCase(first.name)} is in ${first.unit || 'no unit'} and ${other.name} in ${other.unit || 'no unit'}: give both the same unit in the readings, converting the numbers if they were measured differently.`,
     );
 }
 
@@ -220,7 +227,25 @@ export function demandReadings(parts: readonly GroupPart[], what: string): (read
     `${what} needs the readings themselves; here only means and spreads are known.`,
   );
   return parts.map((g) => {
-    demand(g.n > 0, `${g.name} has no readings that can be used.`);
+    demand(g.n > 0, `${sentenceCase(g.name)} has no readings that can be used.`);
     return valuesOf(g);
   });
 }
+
+/** The groups as a model took them: with its means, their standard errors and intervals. */
+export const asModelled = (groups: readonly GroupPart[], { model }: Comparison): GroupPart[] =>
+  groups.map((g, i) => {
+    const found = model?.groups[i];
+    if (!found) return g;
+    const { mean, interval, se, samples: count, effectiveN } = found;
+    return {
+      ...g,
+      interval,
+      se,
+      ...(count === undefined
+        ? {}
+        : { samples: { count, name: model.of, ...(effectiveN === undefined ? {} : { effectiveN }) } }),
+      ...(g.description ? { description: { ...g.description, mean } } : {}),
+      ...(g.summary ? { summary: { ...g.summary, mean } } : {}),
+    };
+  });

@@ -51,7 +51,9 @@ export function independentChecks(
 
 /** What is left of subjects' readings under every condition once subject and condition are taken off. */
 export function withinValues({ comparison }: Answer): (readonly number[])[] {
-  const { rows, groupSizes } = (comparison.ok ? comparison.value.complete : undefined) ?? {};
+  const { complete, everyone } = (comparison.ok ? comparison.value : undefined) ?? {};
+  if (everyone) return [everyone.residuals];
+  const { rows, groupSizes } = complete ?? {};
   return rows && rows.length > 0 ? [[...withinRest(rows, groupSizes).rest]] : [[]];
 }
 
@@ -60,12 +62,14 @@ export function withinChecks(answer: Answer): Check[] {
   const { comparison, question } = answer;
   const values = withinValues(answer);
   if (values.flat().length === 0 || !comparison.ok) return [];
-  const { complete, leastP, sphericity, epsilon } = comparison.value;
-  const subjects = complete?.rows ?? [];
+  const { complete, everyone, leastP, sphericity, epsilon } = comparison.value;
+  const subjects = complete?.rows ?? everyone?.rows ?? [];
   return [
     checkSampleSize([subjects.map(() => 0)], leastP),
     checkUnusualPoints(values, false),
     unlessFree(checkNormality(values, false, subjects.length), asksNoShape(answer)),
-    checkSphericity(sphericity, epsilon?.greenhouseGeisser ?? 1, choicesOf(question).sphericity === 'assumed'),
+    ...(everyone
+      ? []
+      : [checkSphericity(sphericity, epsilon?.greenhouseGeisser ?? 1, choicesOf(question).sphericity === 'assumed')]),
   ];
 }

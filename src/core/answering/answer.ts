@@ -120,6 +120,12 @@ function ungroupedPart(question: Question, table: Table): Pick<Answer, 'ungroupe
   return count > 0 ? { ungrouped: { count, of: naming.map((c) => called(c, 'group')).join(' or ') } } : {};
 }
 
+/** Where subjects lack readings and nobody chose a method, the one that leaves none of them out. */
+const byGaps = (analysis: OfReadings, question: Question, table: Table, parts: readonly GroupPart[]): Question =>
+  question.method === undefined && question.sphericity === undefined && analysis.hasGaps?.(question, table, parts)
+    ? { ...question, method: 'mixed-model' }
+    : question;
+
 /** How a comparison is made, or left unmade. */
 type Compared = (make: () => Comparison) => Outcome<Comparison>;
 
@@ -151,7 +157,7 @@ function fromReadings(analysis: OfReadings, asked: Question, table: Table, brief
     asked,
     parts.map((g) => g.n),
   );
-  const question = bySizes ? { ...asked, spread: bySizes.spread } : asked;
+  const question = byGaps(analysis, bySizes ? { ...asked, spread: bySizes.spread } : asked, table, parts);
   const own = analysis.factors ? undefined : parts.map((g) => g.id);
   const repeats = table.shape === 'summary' ? undefined : repeatsOf(table, asked, own);
   const comparison = compared(() => {

@@ -11,9 +11,9 @@ export type BarKind = FigureStyle['bars'];
 export function barEnds(group: GroupPart, bars: BarKind, level: number): Interval | undefined {
   const s = group.summary;
   if (!s) return undefined;
-  // Of readings within samples, the error of the mean is that of the model.
-  if (group.samples && bars !== 'sd') {
-    const { se } = group.samples;
+  const { se } = group;
+  // Where a model was fitted, the error of the mean is that of the model.
+  if (se !== undefined && bars !== 'sd') {
     return bars === 'sem' ? { low: s.mean - se, high: s.mean + se } : group.interval;
   }
   const sem = Math.sqrt(s.variance / s.n);

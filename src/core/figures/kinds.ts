@@ -26,7 +26,11 @@ export function kindsFor(answer: Answer): FigureKind[] {
   const follows = found?.follow?.ok && found.follow.value.some((p) => p.effects.length > 0);
   const has: Partial<Record<FigureKind, boolean>> = {
     boxes: !reported,
-    lines: layout !== undefined || found?.pairing !== undefined || found?.complete !== undefined,
+    lines:
+      layout !== undefined ||
+      found?.pairing !== undefined ||
+      found?.complete !== undefined ||
+      found?.everyone !== undefined,
     interaction: layout !== undefined,
     stacked: found?.counts !== undefined && canStack(found.counts),
   };

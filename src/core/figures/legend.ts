@@ -74,8 +74,8 @@ const ofReadings = (answer: Answer, style: Drawing, kind: FigureKind): Text => {
   const of = sentenceCase(withUnit(measureOf(answer), answer.unit));
   const own = answer.reported
     ? 'from the means, SDs and n reported'
-    : answer.groups.some((g) => g.samples) && style.bars !== 'sd'
-      ? 'that allow for readings within samples'
+    : answer.groups.some((g) => g.se !== undefined) && style.bars !== 'sd'
+      ? 'of the mixed model'
       : 'from each group’s own readings';
   const bars = `error bars ${barWords(style.bars, answer.question.level)} ${own}`;
   const points =

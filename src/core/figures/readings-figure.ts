@@ -162,7 +162,15 @@ function subjectsOf(answer: Answer, slots: readonly Slot[]): [number, number][][
       bySubject.set(subjectOfReading(r), [...(bySubject.get(subjectOfReading(r)) ?? []), [`${r.a}\n${r.b}`, r.value]]);
     return [...bySubject.values()].map(placed);
   }
-  return (found?.complete?.rows ?? []).map((row) => placed(answer.groups.map((g, i) => [g.id, row[i] ?? 0])));
+  const rows: readonly (readonly (number | undefined)[])[] = found?.complete?.rows ?? found?.everyone?.rows ?? [];
+  return rows.map((row) =>
+    placed(
+      answer.groups.flatMap((g, i): [string, number][] => {
+        const value = row[i];
+        return value === undefined ? [] : [[g.id, value]];
+      }),
+    ),
+  );
 }
 
 function lines(answer: Answer, style: FigureStyle, slots: readonly Slot[], unit: number): Mark[] {

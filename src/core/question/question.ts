@@ -62,6 +62,7 @@ export const subjects = [
 /** How an answer is reached; each design and subject has some of them. */
 export const methods = [
   'means',
+  'mixed-model',
   'ranks',
   'shuffle',
   'z',

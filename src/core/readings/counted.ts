@@ -15,3 +15,6 @@ export function plural(noun: string): string {
   if (/[^aeiou]y$/i.test(noun)) return `${noun.slice(0, -1)}ies`;
   return `${noun}s`;
 }
+
+/** A sentence's first letter as a capital: what begins it may be any name. */
+export const sentenceCase = (raw: string): string => raw.charAt(0).toUpperCase() + raw.slice(1);

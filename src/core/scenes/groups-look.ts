@@ -21,11 +21,11 @@ const readingsTold = ({ measure, groups }: Answer): string =>
 /** Every reading as a point by group, mean and interval under them; what is of one subject joined by a line. */
 export const groupsLook: Look = (answer, width, options) => {
   const { groups, comparison, question } = answer;
-  const { pairing, complete } = (comparison.ok ? comparison.value : undefined) ?? {};
+  const { pairing, complete, everyone } = (comparison.ok ? comparison.value : undefined) ?? {};
   // What subjects share drops out of the difference: their lines show it.
   const lines = pairing
     ? pairing.pairs.map(({ a, b }) => [a.value, b.value])
-    : factsOf(question).within && complete?.rows;
+    : factsOf(question).within && (complete?.rows ?? everyone?.rows);
   return besideDifferences(
     answer,
     width,

@@ -20,7 +20,7 @@ function sampleMarks(group: GroupPart, samples: readonly SampleMean[], y: number
       shape: shapeOf.get(point.cells?.[0]?.row ?? -1) ?? group.colour,
     }));
     return [
-      { ...mark, points, size: Math.min(mark.size, 4.5) },
+      { ...mark, points, centre: y - 0.12, room: 0.3, size: Math.min(mark.size, 5) },
       {
         mark: 'dots',
         points: samples.map((s, i) => ({
@@ -44,7 +44,7 @@ function sampleMarks(group: GroupPart, samples: readonly SampleMean[], y: number
 
 function nestedRows(answer: Answer, panel: Panel): Panel {
   const { groups, comparison } = answer;
-  const samples = (comparison.ok ? comparison.value.nested?.samples : undefined) ?? [];
+  const samples = (comparison.ok ? comparison.value.model?.samples : undefined) ?? [];
   const pitch = panel.height / Math.max(1, groups.length);
   const names = panel.marks.filter((m) => m.mark === 'text' || !('name' in m) || m.name === undefined);
   return {

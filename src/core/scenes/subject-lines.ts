@@ -4,11 +4,11 @@ import type { Mark } from './scene';
 const mostLines = 300;
 
 /** Lines that join readings of one subject from row to row. */
-export function subjectLines(rows: readonly (readonly number[])[]): Mark[] {
+export function subjectLines(rows: readonly (readonly (number | undefined)[])[]): Mark[] {
   if (rows.length > mostLines) return [];
   return rows.map((values): Mark => ({
     mark: 'path',
-    points: values.map((v, i) => [v, i - 0.02] as const),
+    points: values.flatMap((v, i) => (v === undefined ? [] : [[v, i - 0.02] as const])),
     ink: 'line',
     weight: 1.2,
     name: 'pair',

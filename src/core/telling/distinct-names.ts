@@ -32,23 +32,28 @@ const marks: ((listed: Listed) => string)[] = [
   ({ named }) => (named.question.withAside ? 'with those set aside' : 'as set aside'),
 ];
 
-/**
- * The short name of each question; where several go by the same, each says what sets it apart, as far as one thing does,
- * and is numbered where nothing named here does.
- */
+/** What sets one of a few apart from the others: one thing if one does, else one after another; a number in the end. */
+function apart(own: Listed, twins: readonly Listed[]): string {
+  if (twins.length === 1) return '';
+  const kinds = (mark: (typeof marks)[number]): number => new Set(twins.map(mark)).size;
+  const some = marks.find((mark) => kinds(mark) === twins.length) ?? marks.find((mark) => kinds(mark) > 1);
+  if (some)
+    return `, ${some(own)}${apart(
+      own,
+      twins.filter((t) => some(t) === some(own)),
+    )}`;
+  const place = twins.indexOf(own);
+  return place > 0 ? ` (${place + 1})` : '';
+}
+
+/** The short name of each question; where several go by the same, each says what sets it apart. */
 export function distinctNames(list: readonly Listed[]): string[] {
   const names = list.map(({ named }) => shortQuestion(named));
-  return names.map((name, i) => {
-    const twins = list.filter((_, k) => names[k] === name);
-    const own = list[i];
-    if (!own || twins.length === 1) return name;
-    const telling = marks.find((mark) => new Set(twins.map(mark)).size === twins.length);
-    if (telling) return `${name}, ${telling(own)}`;
-    // No one thing tells them all: what tells some, and a number among those still alike.
-    const some = marks.find((mark) => new Set(twins.map(mark)).size > 1);
-    const alike = some ? twins.filter((t) => some(t) === some(own)) : twins;
-    const mark = some ? `${name}, ${some(own)}` : name;
-    const place = alike.indexOf(own);
-    return place > 0 ? `${mark} (${place + 1})` : mark;
+  return list.map((own, i) => {
+    const name = names[i] ?? '';
+    return `${name}${apart(
+      own,
+      list.filter((_, k) => names[k] === name),
+    )}`;
   });
 }

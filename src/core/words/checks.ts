@@ -28,7 +28,7 @@ export const checkNames: Record<Check['about'], string> = {
 
 /** Of each kind of sample: that there are enough, and that there are few. */
 const sampleSizeWords: Record<
-  'readings' | 'pairs' | 'cells' | 'subjects' | 'nested' | 'groups',
+  'readings' | 'pairs' | 'cells' | 'subjects' | 'everyone' | 'nested' | 'groups',
   (n: number, subject: string) => readonly [enough: string, few: string]
 > = {
   nested: (n, subject) => [
@@ -46,6 +46,10 @@ const sampleSizeWords: Record<
   subjects: (n, subject) => [
     `${counted(n, subject)} were measured under every condition: enough for their spread to be known.`,
     `Only ${counted(n, subject)} were measured under every condition: with so few their spread is hardly known.`,
+  ],
+  everyone: (n, subject) => [
+    `${counted(n, subject)} were measured, each with the readings it has: enough for their spread to be known.`,
+    `Only ${counted(n, subject)} were measured: with so few their spread is hardly known.`,
   ],
   cells: (n) => smallest('cell', n),
   groups: (n) => smallest('group', n),
@@ -92,7 +96,8 @@ export function checkSentence(check: Check, answer: Answer): string {
     case 'sample-size': {
       if (figures['leastP'] !== undefined)
         return `With so few readings this test cannot reach p < ${alphaOf(question.level)}: the smallest p it can give is ${significant(f('leastP'), 2)}.`;
-      const [enough, few] = sampleSizeWords[samples ?? 'groups'](f('smallest'), subject);
+      const everyone = answer.comparison.ok && answer.comparison.value.everyone !== undefined;
+      const [enough, few] = sampleSizeWords[everyone ? 'everyone' : (samples ?? 'groups')](f('smallest'), subject);
       return verdict === 'fine' ? enough : few;
     }
     case 'unusual-points':
@@ -187,7 +192,9 @@ export function remedyOffer(
       return design && { words: 'Keep readings within their samples', patch: { design, repeats: undefined } };
     }
     case 'average-within-subjects':
-      return { words: 'Average within each subject', patch: { repeats: 'average' } };
+      return question.repeats === 'average'
+        ? undefined
+        : { words: 'Average within each subject', patch: { repeats: 'average' } };
     case 'look-at-points':
       return { words: 'Go to the furthest' };
     default:

@@ -53,11 +53,14 @@ export function countsEach({ repeats, averaged, question }: Pick<Named, 'repeats
 
 /** How a question ends: "when each blade counts once?". @param noun what counts once where nothing is named */
 export function eachCounts(named: Named, noun: 'reading' | 'subject' | 'one'): Segment[] {
+  const { within } = factsOf(named.question);
+  const averaged = named.averaged ?? named.question.repeats === 'average';
+  const each = countsEach(named) || (named.repeats === undefined && named.question.repeats === 'each');
   const how =
-    factsOf(named.question).within ??
-    (countsEach(named)
+    within ??
+    (each
       ? 'counts once for each of its readings'
-      : named.averaged
+      : averaged
         ? 'counts once, by the mean of its readings'
         : 'counts once');
   return asked`when each ${part('subject', named.subject || noun)} ${part('counting', how)}?`;

@@ -13,6 +13,22 @@ interface Work {
 
 const works: readonly Work[] = [
   {
+    named: /Kenward–Roger/,
+    authors: 'Kenward MG, Roger JH',
+    year: 1997,
+    title: 'Small sample inference for fixed effects from restricted maximum likelihood',
+    where: 'Biometrics 53, 983–997',
+    doi: '10.2307/2533558',
+  },
+  {
+    named: /restricted maximum likelihood/,
+    authors: 'Patterson HD, Thompson R',
+    year: 1971,
+    title: 'Recovery of inter-block information when block sizes are unequal',
+    where: 'Biometrika 58, 545–554',
+    doi: '10.1093/biomet/58.3.545',
+  },
+  {
     named: /Welch’s (two-sample )?t-test/,
     authors: 'Welch BL',
     year: 1947,

@@ -1,4 +1,4 @@
-export const sentenceCase = (raw: string): string => raw.charAt(0).toUpperCase() + raw.slice(1);
+export { sentenceCase } from '../readings/counted';
 /** Names of procedures that are plain words: within a sentence they begin small, those after a person do not. */
 const plainWords =
   /^(?:Paired|One|Two|Large|Exact|Chi|Randomization|Permutation|Analysis|Repeated|Mean|Median|Share)\b/;

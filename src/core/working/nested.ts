@@ -3,6 +3,7 @@ import { fisherF } from '../distributions/f';
 import type { Direction } from '../procedures/direction';
 import type { Test } from '../answer/comparison';
 import { ending } from './means';
+import { judgedEnding } from './several-groups';
 import { type Step, type Term, Working, constant, minus, over, plus, root, symbol, times, total } from './term';
 
 /** The variances within samples and between them. */
@@ -14,11 +15,11 @@ export interface Variances {
 /** A group's samples, each by its number of readings and their mean. */
 export type Samples = readonly { n: number; mean: number }[];
 
-function variances(w: Working, { within, between }: Variances): { within: Term; between: Term } {
+function variances(w: Working, { within, between }: Variances, of = 'samples'): { within: Term; between: Term } {
   const likeliest = '\\text{at the greatest restricted likelihood}';
   return {
-    within: w.look('variance within samples', '\\sigma_w^2', likeliest, within),
-    between: w.look('variance between samples', '\\sigma_b^2', likeliest, between),
+    within: w.look(`variance within ${of}`, '\\sigma_w^2', likeliest, within),
+    between: w.look(`variance between ${of}`, '\\sigma_b^2', likeliest, between),
   };
 }
 
@@ -47,6 +48,7 @@ function groupMean(w: Working, mark: string, samples: Samples, found: { within: 
 /**
  * A difference of two groups under the mixed model. Source: Kenward & Roger (1997).
  * @param effect its standard error and degrees of freedom, which allow for the variances being estimated
+ * @param rule what is tested; of one comparison among several, what its interval may err by
  */
 export function nestedPairWorking(
   a: Samples,
@@ -54,7 +56,7 @@ export function nestedPairWorking(
   found: Variances,
   effect: { se: number; df: number },
   level: number,
-  { nullValue = 0, direction = 'either' }: { nullValue?: number; direction?: Direction } = {},
+  rule: { nullValue: number; direction: Direction } | { each: number; direction: Direction },
 ): Step[] {
   const w = new Working();
   const known = variances(w, found);
@@ -66,17 +68,43 @@ export function nestedPairWorking(
   const allowed = '\\text{Kenward–Roger}';
   const se = w.look('standard error, the variances being estimated', 'SE', allowed, effect.se);
   const df = w.look('degrees of freedom', '\\nu', allowed, effect.df);
-  ending(w, difference, se, df, level, nullValue, direction);
+  if ('each' in rule) return judgedEnding(w, difference, se, df, level, rule);
+  ending(w, difference, se, df, level, rule.nullValue, rule.direction);
   return w.steps;
 }
 
-/** All groups together. */
-export function nestedTestWorking(found: Variances, { value = NaN, df: [df1 = NaN, df2 = NaN] }: Test): Step[] {
+/**
+ * All means together.
+ * @param of what readings stand within: "samples"
+ */
+export function modelTestWorking(
+  found: Variances,
+  { value = NaN, df: [df1 = NaN, df2 = NaN] }: Test,
+  of: string,
+): Step[] {
   const w = new Working();
-  variances(w, found);
+  variances(w, found, of);
   const allowed = '\\text{Kenward–Roger}';
   const below = w.look('degrees of freedom below', '\\nu_2', allowed, df2);
   const f = w.look('all differences of means by their covariance', 'F', allowed, value);
   w.look('p', 'p', `P\\left(F_{${df1},\\,${below.tex}} \\ge ${f.tex}\\right)`, fisherF(df1, df2).upper(value));
   return w.steps;
+}
+
+/** A difference of two conditions under the mixed model, from its standard error on. */
+export function modelPairWorking(
+  means: readonly [number, number],
+  effect: { se: number; df: number },
+  level: number,
+  rule: { each: number; direction: Direction },
+): Step[] {
+  const w = new Working();
+  const likeliest = '\\text{at the greatest restricted likelihood}';
+  const a = w.look('mean under the first condition', '\\bar{y}_a', likeliest, means[0]);
+  const b = w.look('mean under the second', '\\bar{y}_b', likeliest, means[1]);
+  const difference = w.let('difference', 'd', minus(a, b));
+  const allowed = '\\text{Kenward–Roger}';
+  const se = w.look('standard error', 'SE', allowed, effect.se);
+  const df = w.look('degrees of freedom', '\\nu', allowed, effect.df);
+  return judgedEnding(w, difference, se, df, level, rule);
 }

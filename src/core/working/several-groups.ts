@@ -168,6 +168,32 @@ function ends(w: Working, d: Term, reach: Term, direction: Direction = 'either')
   return w.steps;
 }
 
+/** How a comparison that is judged with others ends: t, its own p, and an interval that errs by its share. */
+export function judgedEnding(
+  w: Working,
+  d: Term,
+  se: Term,
+  df: Term,
+  level: number,
+  { each = 1 - level, direction = 'either' }: Pick<ContrastRule, 'each' | 'direction'>,
+): Step[] {
+  const t = w.let('test statistic', 't', over(d, se));
+  const reference = studentT(df.value);
+  tailOf(w, `T_{${df.tex}}`, t, reference, direction);
+  const sides = direction === 'either' ? 2 : 1;
+  const error =
+    each < 1 - level
+      ? w.look('error of each interval', '\\alpha_1', '\\text{each, so that all together err by } \\alpha', each).tex
+      : '\\alpha';
+  const critical = w.look(
+    'critical value',
+    't^*',
+    `t_{${df.tex},\\,1-${error}${sides === 2 ? '/2' : ''}}`,
+    reference.upperQuantile(each / sides),
+  );
+  return ends(w, d, times(critical, se), direction);
+}
+
 /** A group against the control, by Dunnett's many-one comparison. Source: Dunnett (1955, 1964). */
 export function dunnettWorking(
   groups: readonly SampleSummary[],
@@ -299,19 +325,5 @@ export function contrastWorking(
     w.let('least significant difference', 'D', times(critical, se));
     return ends(w, d, times(critical, se));
   }
-  const t = w.let('test statistic', 't', over(d, se));
-  const reference = studentT(df.value);
-  tailOf(w, `T_{${df.tex}}`, t, reference, direction);
-  const sides = direction === 'either' ? 2 : 1;
-  const error =
-    each < 1 - level
-      ? w.look('error of each interval', '\\alpha_1', '\\text{each, so that all together err by } \\alpha', each).tex
-      : '\\alpha';
-  const critical = w.look(
-    'critical value',
-    't^*',
-    `t_{${df.tex},\\,1-${error}${sides === 2 ? '/2' : ''}}`,
-    reference.upperQuantile(each / sides),
-  );
-  return ends(w, d, times(critical, se), direction);
+  return judgedEnding(w, d, se, df, level, { each, direction });
 }

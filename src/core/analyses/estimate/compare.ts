@@ -1,4 +1,5 @@
 import type { Comparison } from '../../answer/comparison';
+import { sentenceCase } from '../../words/sentences';
 import { type GroupPart, demandReadings, summaryOf } from '../../answer/group-part';
 import { demand } from '../../numeric/domain-error';
 import { there } from '../../numeric/there';
@@ -32,7 +33,7 @@ export function compare(question: Question, group: GroupPart): Comparison {
   }
   const name = `mean of ${group.name}`;
   if (method === 'z') {
-    demand(group.n > 0, `${group.name} has no readings that can be used.`);
+    demand(group.n > 0, `${sentenceCase(group.name)} has no readings that can be used.`);
     const { mean } = summaryOf(group, 1);
     const { se, interval } = oneSampleZ(mean, group.n, there(knownSd, 'The known SD'), mean, level);
     return estimated({ name, estimate: mean, se, interval });

@@ -6,11 +6,13 @@ import type { Question } from '../../question/question';
 import type { Table } from '../../readings/table';
 import type { Comparison } from '../../answer/comparison';
 import { gaps, pairsOfConditions } from '../../answer/complete-subjects';
+import { byModel } from './by-model';
 import { mixedLayout } from './layout';
 
 /** Groups of subjects, each subject under every condition. */
 export function compare(question: Question, table: Table): Comparison {
-  const { sphericity } = choicesOf(question);
+  const { sphericity, method } = choicesOf(question);
+  if (method === 'mixed-model') return byModel(question, table);
   const { level } = question;
   const { factors, groups, incomplete } = mixedLayout(question, table);
   const complete = {

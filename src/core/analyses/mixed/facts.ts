@@ -8,7 +8,7 @@ export const facts: Facts = {
   along: 'b',
   within: 'is measured under every condition',
   follows: 'conditions',
-  methods: ['means'],
+  methods: ['means', 'mixed-model'],
   // Huynh and Feldt's ε is for one group of subjects.
   sphericities: ['greenhouse-geisser', 'assumed'],
 };

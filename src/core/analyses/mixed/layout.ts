@@ -6,6 +6,8 @@ import type { Table } from '../../readings/table';
 /** What a layout of groups of subjects, each under every condition, comes to. */
 export interface MixedLayout {
   factors: Factors;
+  /** For each group its subjects, each with its reading under each condition as far as there is one. */
+  everyone: { id: string; name: string; subjects: string[]; rows: (number | undefined)[][] }[];
   /** For each group its complete subjects. */
   groups: { id: string; name: string; subjects: string[]; rows: number[][] }[];
   incomplete: { subject: string; lacks: string[] }[];
@@ -37,25 +39,28 @@ export function mixedLayout(question: FactorChoice, table: Table): MixedLayout {
       own.values[j] = moments(all).mean;
     }
   }
-  const groups = factors.a.levels.map(({ id, name }): MixedLayout['groups'][number] => ({
+  const everyone = factors.a.levels.map(({ id, name }): MixedLayout['everyone'][number] => ({
     id,
     name,
     subjects: [],
     rows: [],
   }));
-  const groupOf = new Map(groups.map((g) => [g.id, g]));
-  const incomplete: MixedLayout['incomplete'] = [];
+  const groupOf = new Map(everyone.map((g) => [g.id, g]));
   for (const [subject, { group, values }] of bySubject) {
-    const rows = values.filter((v) => v !== undefined);
-    if (rows.length < values.length)
-      incomplete.push({
-        subject,
-        lacks: factors.b.levels.filter((_, j) => values[j] === undefined).map((l) => l.name),
-      });
-    else {
-      groupOf.get(group)?.subjects.push(subject);
-      groupOf.get(group)?.rows.push(rows);
-    }
+    groupOf.get(group)?.subjects.push(subject);
+    groupOf.get(group)?.rows.push(values);
   }
-  return { factors, groups: groups.filter((g) => g.rows.length > 0), incomplete };
+  const isComplete = (row: readonly (number | undefined)[]): row is number[] => row.every((v) => v !== undefined);
+  const groups = everyone.map(({ id, name, subjects, rows }) => ({
+    id,
+    name,
+    subjects: subjects.filter((_, i) => isComplete(rows[i] ?? [])),
+    rows: rows.filter(isComplete),
+  }));
+  const incomplete = [...bySubject].flatMap(([subject, { values }]) =>
+    isComplete(values)
+      ? []
+      : [{ subject, lacks: factors.b.levels.filter((_, j) => values[j] === undefined).map((l) => l.name) }],
+  );
+  return { factors, everyone, groups: groups.filter((g) => g.rows.length > 0), incomplete };
 }

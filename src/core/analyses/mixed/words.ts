@@ -9,22 +9,40 @@ import {
   shortFactors,
 } from '../../words/factors';
 import { followClause } from '../../words/several';
+import type { Question } from '../../question/question';
 import { sphericityName } from '../../words/sphericity';
+import { text } from '../../words/text';
+import { variationClause } from '../../words/variation';
 import type { Words } from '../words';
+
+const byModel = (question: Question): boolean => choicesOf(question).method === 'mixed-model';
 
 export const words: Words = {
   sentence: factorsSentence,
   short: shortFactors,
-  methodName: () => 'Analysis of variance with one factor within subjects and one between',
-  alternativeName: (question) => sphericityName[choicesOf(question).sphericity],
-  methodReason: () =>
-    'Subjects belong to groups and were read under every condition: groups are judged by how subjects differ, conditions by how they change within subjects.',
+  methodName: (question) =>
+    byModel(question) ? 'Linear mixed model' : 'Analysis of variance with one factor within subjects and one between',
+  alternativeName: (question) =>
+    byModel(question) ? 'Linear mixed model' : sphericityName[choicesOf(question).sphericity],
+  methodReason: (question) =>
+    byModel(question)
+      ? 'Subjects belong to groups and were read under the conditions, and each enters with the readings it has: none is left out for one that is missing. Readings of one subject are taken as equally alike.'
+      : 'Subjects belong to groups and were read under every condition: groups are judged by how subjects differ, conditions by how they change within subjects.',
   methodElse: () =>
     'One summary figure for each subject (a slope, a gain), compared between the groups: often simpler, and just as right.',
   headline: factorsHeadline,
   hypotheses: factorsHypotheses,
   methods: (answer) => {
     const [, within] = namedFactors(answer);
+    const subject = answer.subject || 'subject';
+    if (byModel(answer.question))
+      return factorsMethods(
+        answer,
+        `a linear mixed model (random intercept for each ${subject}, restricted maximum likelihood, Kenward–Roger degrees of freedom)`,
+        true,
+        `each ${subject} entering with the readings it has`,
+        followClause(answer, 'Levels'),
+      );
     const how =
       choicesOf(answer.question).sphericity === 'assumed'
         ? 'sphericity assumed'
@@ -33,9 +51,9 @@ export const words: Words = {
       answer,
       `two-way analysis of variance with one factor between and one within subjects (${how})`,
       true,
-      `each ${answer.subject || 'subject'} being read under every level of ${within}`,
+      `each ${subject} being read under every level of ${within}`,
       followClause(answer, 'Levels'),
     );
   },
-  results: factorsResults,
+  results: (answer, comparison) => text`${factorsResults(answer, comparison)}${variationClause(answer, comparison)}`,
 };

@@ -12,7 +12,7 @@ import { leastOf } from '../../numeric/extremes';
 
 /** The means of each group's samples. */
 export function sampleMeans({ comparison, groups }: Answer): (readonly number[])[] {
-  const samples = (comparison.ok ? comparison.value.nested?.samples : undefined) ?? [];
+  const samples = (comparison.ok ? comparison.value.model?.samples : undefined) ?? [];
   return groups.map((_, g) => samples.filter((s) => s.group === g).map((s) => s.mean));
 }
 

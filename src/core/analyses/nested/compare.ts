@@ -1,5 +1,6 @@
-import type { Comparison, NestedPart, SampleMean } from '../../answer/comparison';
+import type { ModelPart, SampleMean } from '../../answer/comparison';
 import { type GroupPart, demandOneUnit, demandReadings } from '../../answer/group-part';
+import { variancesOf, weightsOf } from '../../answer/model-part';
 import { DomainError, attempt, demand } from '../../numeric/domain-error';
 import { sum } from '../../numeric/sum';
 import { there } from '../../numeric/there';
@@ -16,7 +17,7 @@ import { listed, sentenceCase } from '../../words/sentences';
 
 /** What readings within samples come to: tests of the groups' means, and what the comparison tells of the samples. */
 export interface Nested {
-  nested: NestedPart;
+  model: ModelPart;
   effect: (weights: readonly number[]) => TTest;
   /** All groups together. */
   test: () => WaldF;
@@ -60,9 +61,6 @@ const sampleMean = ({ name, group, values, rows }: Sample): SampleMean => ({
   rows,
 });
 
-/** The weight of one group alone. */
-const alone = (k: number, g: number): number[] => Array.from({ length: k }, (_, i) => Number(i === g));
-
 /** What is compared: samples of so many groups. */
 interface Given {
   subject: string;
@@ -75,23 +73,14 @@ interface Given {
 
 /** By the mixed model. */
 function byModel(fit: RandomIntercept, { subject, samples, groups, level, brief }: Given): Nested {
-  const { within, between, icc } = fit;
-  const told = brief ? undefined : fit.intervals(level);
+  const { icc } = fit;
   return {
-    nested: {
+    model: {
       of: subject,
       samples: samples.map(sampleMean),
-      ...(told
-        ? {
-            model: {
-              within: { variance: within, interval: told.within },
-              between: { variance: between, interval: told.between },
-              icc: { value: icc, interval: told.icc },
-            },
-          }
-        : {}),
+      ...(brief ? {} : { variances: variancesOf(fit, level) }),
       groups: Array.from({ length: groups }, (_, g) => {
-        const { estimate, se, interval } = fit.effect(alone(groups, g), level);
+        const { estimate, se, interval } = fit.effect(weightsOf(groups, g), level);
         const own = samples.filter((s) => s.group === g);
         return {
           mean: estimate,
@@ -103,8 +92,7 @@ function byModel(fit: RandomIntercept, { subject, samples, groups, level, brief 
       }),
     },
     effect: (weights) => fit.effect(weights, level),
-    test: () =>
-      fit.test(Array.from({ length: groups - 1 }, (_, i) => alone(groups, 0).map((w, j) => w - Number(j === i + 1)))),
+    test: () => fit.test(Array.from({ length: groups - 1 }, (_, i) => weightsOf(groups, 0, i + 1))),
     remarks: [],
   };
 }
@@ -116,7 +104,7 @@ function byMeans(why: string, { subject, samples, groups, level }: Given): Neste
   );
   const { within, between, f, p } = oneWayAnovaFromSummaries(summaries);
   return {
-    nested: {
+    model: {
       of: subject,
       byMeans: true,
       samples: samples.map(sampleMean),
@@ -153,18 +141,3 @@ export function nestedIn({ level }: Question, table: Table, parts: readonly Grou
         given,
       );
 }
-
-/** The groups as the comparison took them: their means and intervals are those of the model. */
-export const asTaken = (groups: readonly GroupPart[], { nested }: Comparison): GroupPart[] =>
-  groups.map((g, i) => {
-    const found = nested?.groups[i];
-    if (!found) return g;
-    const { mean, interval, se, samples: count, effectiveN } = found;
-    return {
-      ...g,
-      interval,
-      samples: { count, name: nested?.of ?? '', se, ...(effectiveN === undefined ? {} : { effectiveN }) },
-      ...(g.description ? { description: { ...g.description, mean } } : {}),
-      ...(g.summary ? { summary: { ...g.summary, mean } } : {}),
-    };
-  });

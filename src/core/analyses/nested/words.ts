@@ -1,11 +1,8 @@
 /** What questions about samples with several readings each share in words. */
 import type { Answer } from '../../answer/answer';
-import type { Comparison } from '../../answer/comparison';
 import type { Named } from '../../question/naming';
-import { between, counted, fixed, percent, plural, significant } from '../../words/numbers';
+import { counted, plural } from '../../words/numbers';
 import { type Segment, asked, part } from '../../words/segments';
-import { unitAfter } from '../../words/sentences';
-import { type Text, text } from '../../words/text';
 
 /** "counts once, with 6 readings in each", "with 3 to 6 readings in each". */
 function readingsInEach({ repeats }: Pick<Named, 'repeats'>): string {
@@ -23,8 +20,7 @@ export const modelName = 'Linear mixed model';
 const sampleOf = ({ subject }: Pick<Answer, 'subject'>): string => subject || 'sample';
 
 /** Whether the samples' means were compared, for the model could not be fitted or is not needed. */
-export const tookMeans = ({ comparison }: Answer): boolean =>
-  comparison.ok && comparison.value.nested?.byMeans === true;
+export const tookMeans = ({ comparison }: Answer): boolean => comparison.ok && comparison.value.model?.byMeans === true;
 
 /** By what the groups were compared, for the methods. */
 export const modelWords = (answer: Answer): string => {
@@ -48,17 +44,3 @@ export const modelReason =
 
 export const modelElse =
   'The means of the samples, each counting once, if that is easier to explain: with equal numbers it gives the same answer.';
-
-/** How readings vary between samples and within them. */
-export function variationClause(answer: Answer, comparison: Comparison): Text {
-  const model = comparison.nested?.model;
-  if (!model) return [];
-  const { unit, question } = answer;
-  const sample = sampleOf(answer);
-  const { within, between: among, icc } = model;
-  const sd = (variance: number): string => `${significant(Math.sqrt(variance), 3)}${unitAfter(unit)}`;
-  const alike = text`intraclass correlation ${fixed(icc.value, 2)}, ${percent(question.level)} CI ${between(icc.interval, 2)}`;
-  return among.variance > 0
-    ? text` The SD between ${plural(sample)} was ${sd(among.variance)}, within them ${sd(within.variance)} (${alike}).`
-    : text` Readings of one ${sample} were no more alike than those of different ${plural(sample)} (${alike}); the SD within them was ${sd(within.variance)}.`;
-}

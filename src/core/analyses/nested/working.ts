@@ -1,18 +1,19 @@
+import { errorOfEach } from '../../answer/follow-up';
 import { chosenEffect, withAdjustment } from '../../answer/follow-up-worked';
 import type { Comparison, Effect } from '../../answer/comparison';
 import { equivalenceWorked, worked } from '../../answer/worked';
 import { summarize } from '../../procedures/sample-summary';
 import { choicesOf } from '../../question/choices';
 import { pooledWorking } from '../../working/means';
-import { nestedPairWorking, nestedTestWorking } from '../../working/nested';
+import { nestedPairWorking, modelTestWorking } from '../../working/nested';
 import { contrastWorking, oneWayWorking } from '../../working/several-groups';
 import type { Step } from '../../working/term';
 import type { Worked, WorkingPart } from '../analysis';
 
-const samplesIn = ({ nested }: Comparison, group: number) => (nested?.samples ?? []).filter((s) => s.group === group);
+const samplesIn = ({ model }: Comparison, group: number) => (model?.samples ?? []).filter((s) => s.group === group);
 
-const variancesOf = ({ nested }: Comparison) =>
-  nested?.model && { within: nested.model.within.variance, between: nested.model.between.variance };
+const variancesOf = ({ model }: Comparison) =>
+  model?.variances && { within: model.variances.within.variance, between: model.variances.between.variance };
 
 /** A t-test to the end of its interval, without the effect size that follows. */
 const untilInterval = (steps: Step[]): Step[] => steps.slice(0, steps.findIndex((s) => s.what === 'upper end') + 1);
@@ -55,17 +56,23 @@ function several({ answer, comparison, chosen }: Worked): WorkingPart[] {
   const [test] = comparison.tests;
   const main =
     variances && test
-      ? worked('The test', () => nestedTestWorking(variances, test))
+      ? worked('The test', () => modelTestWorking(variances, test, 'samples'))
       : worked('The means of the samples', () => oneWayWorking(means));
   const found = chosenEffect(answer, comparison, chosen);
   if (!found) return main;
   const { effect, i, j } = found;
   const { se, df } = effect;
   const direction = compare === 'control' ? question.direction : 'either';
+  const each = errorOfEach(
+    follow,
+    comparison.follow?.ok ? (comparison.follow.value[0]?.effects.length ?? 1) : 1,
+    level,
+  );
   const single =
     variances && se !== undefined && df !== undefined && i >= 0 && j >= 0
       ? worked(effect.name, () =>
           nestedPairWorking(samplesIn(comparison, i), samplesIn(comparison, j), variances, { se, df }, level, {
+            each,
             direction,
           }),
         )
@@ -75,7 +82,7 @@ function several({ answer, comparison, chosen }: Worked): WorkingPart[] {
               means,
               groups.map((_, at) => Number(at === i) - Number(at === j)),
               level,
-              { separate: false, scheffe: false, each: 1 - level, direction },
+              { separate: false, scheffe: false, each, direction },
             ),
           )
         : [];

@@ -1,4 +1,5 @@
 import { differencesAsTyped, minus } from '../../numeric/decimals';
+import { sentenceCase } from '../../words/sentences';
 import { attempt, demand } from '../../numeric/domain-error';
 import { equivalence } from '../../procedures/equivalence';
 import { noncentralityInterval } from '../../procedures/standardized-difference';
@@ -49,7 +50,7 @@ export function compare(question: Question, group: GroupPart, brief = false): Co
   }
   if (method === 'z') {
     demand(question.knownSd !== undefined, 'A z-test needs the SD that is known: type it.');
-    demand(group.n > 0, `${group.name} has no readings that can be used.`);
+    demand(group.n > 0, `${sentenceCase(group.name)} has no readings that can be used.`);
     const { mean } = awayFrom(group, value, 1);
     const test = oneSampleZ(mean, group.n, question.knownSd, 0, level);
     const p = test.p[direction];

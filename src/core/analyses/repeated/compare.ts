@@ -12,6 +12,7 @@ import { lettersFor, pairNamed } from '../../answer/follow-up';
 import { type GroupPart, demandOneUnit, demandReadings } from '../../answer/group-part';
 import { chiSquareReference, fReference } from '../../answer/references';
 import { completeSubjects, gaps, pairsOfConditions } from '../../answer/complete-subjects';
+import { byModel } from './by-model';
 
 /** The same subjects under several conditions. */
 export function compare(question: Question, table: Table, conditions: readonly GroupPart[]): Comparison {
@@ -23,6 +24,7 @@ export function compare(question: Question, table: Table, conditions: readonly G
   );
   demandOneUnit(conditions);
   demandReadings(conditions, 'Comparing the same subjects');
+  if (method === 'mixed-model') return byModel(question, table, conditions);
   const complete = completeSubjects(table, conditions);
   const { rows } = complete;
   const each = table.subject || 'subject';

@@ -5,7 +5,7 @@ export const facts: Facts = {
   samples: 'subjects',
   within: 'is measured under every condition',
   follows: 'pairs',
-  methods: ['means', 'ranks'],
+  methods: ['means', 'mixed-model', 'ranks'],
   followUps: ({ method }) => (method === 'ranks' ? ['nemenyi'] : adjustments),
   sphericities: ['greenhouse-geisser', 'huynh-feldt', 'assumed'],
 };

@@ -1,5 +1,6 @@
+import { completeSubjects } from '../../answer/complete-subjects';
 import { chosenParts } from '../../answer/chosen-parts';
-import { describedBy } from '../../answer/group-part';
+import { asModelled, describedBy } from '../../answer/group-part';
 import { withinChecks, withinValues } from '../../answer/readings-checks';
 import { there } from '../../numeric/there';
 import { groupsLook } from '../../scenes/groups-look';
@@ -16,9 +17,11 @@ export const analysis: OfReadings = {
   figures: ['lines', 'means', 'boxes'],
   working,
   groups: chosenParts,
+  hasGaps: (_, table, conditions) => completeSubjects(table, conditions).incomplete.length > 0,
   compare: (question, table, conditions) => compare(question, table, conditions),
-  used: (conditions, { complete }, level) => {
-    const { rows, incomplete } = there(complete, 'The subjects');
+  used: (conditions, comparison, level) => {
+    if (comparison.model) return asModelled(conditions, comparison);
+    const { rows, incomplete } = there(comparison.complete, 'The subjects');
     if (incomplete.length === 0) return [...conditions];
     return conditions.map((g, i) =>
       describedBy(
@@ -32,6 +35,7 @@ export const analysis: OfReadings = {
     { method: 'means', sphericity: 'greenhouse-geisser' },
     { method: 'means', sphericity: 'huynh-feldt' },
     { method: 'means', sphericity: 'assumed' },
+    { method: 'mixed-model' },
     { method: 'ranks' },
   ],
   checked: withinValues,

@@ -1,3 +1,7 @@
+import type { ModelPart } from '../../answer/comparison';
+import { errorOfEach } from '../../answer/follow-up';
+import { plural } from '../../words/numbers';
+import { modelPairWorking, modelTestWorking } from '../../working/nested';
 import { chosenEffect, withAdjustment } from '../../answer/follow-up-worked';
 import { worked } from '../../answer/worked';
 import { there } from '../../numeric/there';
@@ -10,9 +14,33 @@ import { pairedWorking } from '../../working/means';
 import { friedmanPairWorking, friedmanWorking } from '../../working/ranks';
 import type { Worked, WorkingPart } from '../analysis';
 
+/** By the mixed model: all conditions together, then the pair chosen. */
+function modelWorking(
+  answer: Worked['answer'],
+  comparison: Worked['comparison'],
+  { variances, groups, of }: ModelPart,
+  chosen: number,
+): WorkingPart[] {
+  const { question } = answer;
+  const { follow } = choicesOf(question);
+  const [test] = comparison.tests;
+  if (!variances || !test) return [];
+  const found = { within: variances.within.variance, between: variances.between.variance };
+  const main = worked('The test', () => modelTestWorking(found, test, plural(of)));
+  const pair = chosenEffect(answer, comparison, chosen);
+  const { se, df } = pair?.effect ?? {};
+  const [a, b] = pair ? [groups[pair.i], groups[pair.j]] : [];
+  if (!pair || se === undefined || df === undefined || !a || !b) return main;
+  const count = comparison.follow?.ok ? (comparison.follow.value[0]?.effects.length ?? 1) : 1;
+  const rule = { each: errorOfEach(follow, count, question.level), direction: 'either' } as const;
+  const single = worked(pair.effect.name, () => modelPairWorking([a.mean, b.mean], { se, df }, question.level, rule));
+  return [...main, ...withAdjustment(single, comparison, follow)];
+}
+
 export function working({ answer, comparison, chosen }: Worked): WorkingPart[] {
   const { question } = answer;
   const { method, follow } = choicesOf(question);
+  if (comparison.model) return modelWorking(answer, comparison, comparison.model, chosen);
   const { rows } = there(comparison.complete, 'The subjects');
   const ranks = method === 'ranks';
   const main = ranks

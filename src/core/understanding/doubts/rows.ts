@@ -44,9 +44,15 @@ export function lostPartners(table: Table): TableDoubt[] {
   return [
     {
       code: 'lost-partners',
-      text: `${some(lost.map(name))} ${lost.length === 1 ? 'lacks a reading, so it is' : 'lack a reading, so they are'} left out of what is compared within ${measures.length === 2 ? 'pairs' : 'subjects'}: ${held.size - lost.length} of ${held.size} are complete.`,
+      text: `${some(lost.map(name))} ${lost.length === 1 ? 'lacks a reading' : 'lack a reading'} and ${lost.length === 1 ? 'is' : 'are'} ${measures.length === 2 ? 'left out of what is compared within pairs' : 'compared by the readings there are'}: ${held.size - lost.length} of ${held.size} are complete.`,
       where: lost.slice(0, 20).map((row) => ({ column: missing(row) ?? '', row, called: name(row) })),
-      mends: [asItIs(table, 'lost-partners', lost.length === 1 ? 'Leave it out' : 'Leave them out')],
+      mends: [
+        asItIs(
+          table,
+          'lost-partners',
+          measures.length > 2 ? 'Leave it so' : lost.length === 1 ? 'Leave it out' : 'Leave them out',
+        ),
+      ],
     },
   ];
 }

@@ -50,7 +50,7 @@ function readingsColumns(answer: Answer): Told[] {
     told(column(`${percent(question.level)} CI of the mean`), (g) => interval(g.interval, meanDecimals(g))),
     told(column('SD', { hint: 'sample standard deviation, divisor n − 1' }), (g) => number(sdOf(g), meanDecimals(g))),
     told(column('SEM', { hint: 'standard error of the mean' }), (g) =>
-      number(g.samples?.se ?? (g.summary && Math.sqrt(g.summary.variance / g.summary.n)), meanDecimals(g)),
+      number(g.se ?? (g.summary && Math.sqrt(g.summary.variance / g.summary.n)), meanDecimals(g)),
     ),
     ...(answer.groups.some((g) => g.samples?.effectiveN !== undefined)
       ? [

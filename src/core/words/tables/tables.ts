@@ -34,8 +34,8 @@ export function resultTables(answer: Answer): ResultTable[] {
     );
   if (follow?.ok) tables.push(comparisonTable(answer, follow.value));
   if (ofReadings && !effect && !table) tables.push(testTable(answer, comparison));
-  const model = comparison.nested?.model;
-  if (model) tables.push(varianceTable(answer, model));
+  const variances = comparison.model?.variances;
+  if (variances) tables.push(varianceTable(answer, variances));
   return tables;
 }
 

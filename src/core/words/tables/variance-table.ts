@@ -1,12 +1,12 @@
 /** How readings vary between samples and within them. */
 import type { Answer } from '../../answer/answer';
-import type { NestedPart } from '../../answer/comparison';
+import type { ModelPart } from '../../answer/comparison';
 import { between, percent, plural } from '../numbers';
 import { type ResultTable, column, figures, interval, number, words } from './result-table';
 
 export function varianceTable(
   { question, unit, subject }: Answer,
-  { between: among, within, icc }: NonNullable<NestedPart['model']>,
+  { between: among, within, icc }: NonNullable<ModelPart['variances']>,
 ): ResultTable {
   const sample = subject || 'sample';
   const ci = `${percent(question.level)} CI`;

@@ -14,9 +14,10 @@ import { fReference } from '../../../answer/references';
 import { attempt, demand } from '../../../numeric/domain-error';
 import { choicesOf } from '../../../question/choices';
 import type { Question } from '../../../question/question';
+import { asModelled } from '../../../answer/group-part';
 import { nestedLook } from '../../../scenes/nested-look';
 import type { OfReadings } from '../../analysis';
-import { type Nested, asTaken, nestedIn } from '../compare';
+import { type Nested, nestedIn } from '../compare';
 import { nestedChecks, sampleMeans } from '../checks';
 import { working } from '../working';
 import { words } from './words';
@@ -58,11 +59,11 @@ export const analysis: OfReadings = {
       sizes: [],
       reference: [fReference(f, df1, df2)],
       ...(brief ? {} : { follow: attempt(() => [followed(question, groups, found)]) }),
-      nested: found.nested,
+      model: found.model,
       remarks: found.remarks,
     };
   },
-  used: asTaken,
+  used: asModelled,
   alternatives: () => [
     { design: 'nested' },
     { design: 'several', repeats: 'average', method: 'means', spread: 'pooled' },

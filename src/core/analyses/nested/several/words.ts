@@ -10,17 +10,9 @@ import {
   severalMethods,
   severalResults,
 } from '../../../words/several';
+import { variationClause } from '../../../words/variation';
 import type { Words } from '../../words';
-import {
-  eachSample,
-  modelElse,
-  modelName,
-  modelReason,
-  modelWords,
-  tookMeans,
-  variationClause,
-  withinSamples,
-} from '../words';
+import { eachSample, modelElse, modelName, modelReason, modelWords, tookMeans, withinSamples } from '../words';
 
 export const words: Words = {
   sentence: (named) =>

@@ -4,9 +4,10 @@ import { demand } from '../../../numeric/domain-error';
 import { there } from '../../../numeric/there';
 import { tTest } from '../../../procedures/t-test';
 import { choicesOf } from '../../../question/choices';
+import { asModelled } from '../../../answer/group-part';
 import { nestedLook } from '../../../scenes/nested-look';
 import type { OfReadings } from '../../analysis';
-import { asTaken, nestedIn } from '../compare';
+import { nestedIn } from '../compare';
 import { nestedChecks, sampleMeans } from '../checks';
 import { working } from '../working';
 import { words } from './words';
@@ -27,11 +28,11 @@ export const analysis: OfReadings = {
     const test = tTest(estimate, se, df, question.level, choicesOf(question).value);
     return {
       ...fromT(question, subtracted(a, b), [a.id, b.id], test, []),
-      nested: found.nested,
+      model: found.model,
       remarks: found.remarks,
     };
   },
-  used: asTaken,
+  used: asModelled,
   alternatives: () => [
     { design: 'nested-two' },
     { design: 'two-groups', repeats: 'average', method: 'means', spread: 'separate' },

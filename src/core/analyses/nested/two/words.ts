@@ -3,17 +3,9 @@ import { against, parameterOf } from '../../../words/hypothesis';
 import { nameAt, shortGroups } from '../../../words/measured';
 import { text } from '../../../words/text';
 import { twoMethods, twoResults } from '../../../words/two';
+import { variationClause } from '../../../words/variation';
 import type { Words } from '../../words';
-import {
-  eachSample,
-  modelElse,
-  modelName,
-  modelReason,
-  modelWords,
-  tookMeans,
-  variationClause,
-  withinSamples,
-} from '../words';
+import { eachSample, modelElse, modelName, modelReason, modelWords, tookMeans, withinSamples } from '../words';
 
 export const words: Words = {
   sentence: (named) => differenceSentence(named, eachSample(named)),

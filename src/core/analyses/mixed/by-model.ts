@@ -1,0 +1,113 @@
+import type { Comparison, Test } from '../../answer/comparison';
+import { type Raw, type RawPart, eachByItself, isAdjustment, judgedByP, pairNamed } from '../../answer/follow-up';
+import { conditionalResiduals, variancesOf, weightsOf } from '../../answer/model-part';
+import { fReference } from '../../answer/references';
+import { attempt, demand } from '../../numeric/domain-error';
+import { there } from '../../numeric/there';
+import { allPairs } from '../../procedures/pairwise';
+import { type RandomIntercept, randomIntercept } from '../../procedures/random-intercept';
+import { choicesOf } from '../../question/choices';
+import type { Question } from '../../question/question';
+import type { Table } from '../../readings/table';
+import { counted } from '../../words/numbers';
+import { type MixedLayout, mixedLayout } from './layout';
+
+/** Weights over the cells, group after group: of each group by its share in the first, of each condition in the second. */
+const crossed = (groups: readonly number[], conditions: readonly number[]): number[] =>
+  groups.flatMap((g) => conditions.map((c) => g * c));
+const even = (k: number): number[] => new Array<number>(k).fill(1 / k);
+/** The first of k less each of the others. */
+const lessFirst = (k: number): number[][] => Array.from({ length: k - 1 }, (_, i) => weightsOf(k, 0, i + 1));
+
+/** All pairs of conditions within each group, as one family. */
+function pairs(question: Question, { factors, everyone }: MixedLayout, fit: RandomIntercept) {
+  const { follow } = choicesOf(question);
+  const [k, c] = [everyone.length, factors.b.levels.length];
+  const parts = everyone.map(({ name }, g): RawPart => ({
+    within: name,
+    ...eachByItself(
+      allPairs(c),
+      ([i, j]) => pairNamed(factors.b.levels, i, j).name,
+      ([i, j]): Raw => {
+        const { estimate, se, df, t, p } = fit.effect(crossed(weightsOf(k, g), weightsOf(c, i, j)), question.level);
+        return { ...pairNamed(factors.b.levels, i, j), estimate, se, df, t, p: p.either };
+      },
+    ),
+  }));
+  return judgedByP(parts, isAdjustment(follow) ? follow : 'holm', question.level);
+}
+
+/**
+ * Groups of subjects under several conditions by a mixed model: each subject enters with the readings it has. Main effects
+ * are of the plain means of the cells, as in type III.
+ */
+export function byModel(question: Question, table: Table): Comparison {
+  const { level } = question;
+  const each = table.subject || 'subject';
+  const layout = mixedLayout(question, table);
+  const { factors, everyone, incomplete } = layout;
+  const [k, c] = [everyone.length, factors.b.levels.length];
+  demand(k >= 2 && c >= 2, 'Two groups of subjects and two conditions are needed at least.');
+  const kept = everyone.flatMap(({ rows }, g) =>
+    rows.flatMap((row, i) =>
+      row.flatMap((value, j) => (value === undefined ? [] : [{ value, cell: g * c + j, subject: `${g} ${i}` }])),
+    ),
+  );
+  everyone.forEach(({ name }, g) => {
+    factors.b.levels.forEach((condition, j) => {
+      demand(
+        kept.some((r) => r.cell === g * c + j),
+        `No ${each} of ${name} has a reading under ${condition.name}: leave out the group or the condition.`,
+      );
+    });
+  });
+  const subjects = [...new Set(kept.map((r) => r.subject))];
+  const place = new Map(subjects.map((s, i) => [s, i]));
+  const fit = randomIntercept(
+    kept.map((r) => r.value),
+    Array.from({ length: k * c }, (_, cell) => kept.map((r) => Number(r.cell === cell))),
+    kept.map((r) => there(place.get(r.subject), 'A subject')),
+  );
+  const tested = (of: string, rows: readonly (readonly number[])[]): Test => {
+    const { f, df1, df2, p } = fit.test(rows);
+    return { of, symbol: 'F', value: f, df: [df1, df2], p };
+  };
+  const both = `${factors.a.name} × ${factors.b.name}`;
+  const tests = [
+    tested(
+      factors.a.name,
+      lessFirst(k).map((g) => crossed(g, even(c))),
+    ),
+    tested(
+      factors.b.name,
+      lessFirst(c).map((j) => crossed(even(k), j)),
+    ),
+    tested(
+      both,
+      lessFirst(k).flatMap((g) => lessFirst(c).map((j) => crossed(g, j))),
+    ),
+  ];
+  const means = Array.from({ length: k * c }, (_, cell) => fit.effect(weightsOf(k * c, cell), level).estimate);
+  const rows = everyone.flatMap((g) => g.rows);
+  const left = everyone.flatMap((g, at) =>
+    g.rows.map((row) => row.flatMap((y, j) => (y === undefined ? [] : [y - there(means[at * c + j], 'A mean')]))),
+  );
+  return {
+    p: there(tests[2], 'The interaction').p,
+    tests,
+    sizes: [],
+    reference: tests.map((t) => ({
+      ...fReference(there(t.value, 'F'), t.df[0] ?? 1, t.df[1] ?? 1),
+      of: t.of ?? '',
+    })),
+    follow: attempt(() => pairs(question, layout, fit)),
+    model: { of: each, samples: [], variances: variancesOf(fit, level), groups: [] },
+    everyone: { subjects: everyone.flatMap((g) => g.subjects), rows, residuals: conditionalResiduals(fit, left) },
+    remarks:
+      incomplete.length === 0
+        ? []
+        : [
+            `${counted(incomplete.length, each)} of ${rows.length} ${incomplete.length === 1 ? 'lacks' : 'lack'} a reading; each enters with those it has, and none is left out.`,
+          ],
+  };
+}

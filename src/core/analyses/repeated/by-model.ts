@@ -1,0 +1,80 @@
+import type { Comparison, FollowUpPart } from '../../answer/comparison';
+import { sentenceCase } from '../../words/sentences';
+import { everySubject } from '../../answer/complete-subjects';
+import { type Raw, eachByItself, isAdjustment, judgedByP, lettersFor, pairNamed } from '../../answer/follow-up';
+import type { GroupPart } from '../../answer/group-part';
+import { conditionalResiduals, variancesOf, weightsOf } from '../../answer/model-part';
+import { fReference } from '../../answer/references';
+import { attempt, demand } from '../../numeric/domain-error';
+import { there } from '../../numeric/there';
+import { allPairs } from '../../procedures/pairwise';
+import { type RandomIntercept, randomIntercept } from '../../procedures/random-intercept';
+import { choicesOf } from '../../question/choices';
+import type { Question } from '../../question/question';
+import type { Table } from '../../readings/table';
+import { counted } from '../../words/numbers';
+
+function pairs(question: Question, conditions: readonly GroupPart[], fit: RandomIntercept): FollowUpPart {
+  const { follow } = choicesOf(question);
+  const k = conditions.length;
+  const raw = eachByItself(
+    allPairs(k),
+    ([i, j]) => pairNamed(conditions, i, j).name,
+    ([i, j]): Raw => {
+      const { estimate, se, df, t, p } = fit.effect(weightsOf(k, i, j), question.level);
+      return { ...pairNamed(conditions, i, j), estimate, se, df, t, p: p.either };
+    },
+  );
+  demand(raw.judged.length > 0, raw.left[0]?.why ?? 'There is no pair to compare.');
+  const [part] = judgedByP([raw], isAdjustment(follow) ? follow : 'holm', question.level);
+  const made = part ?? { effects: [], simultaneous: false };
+  return made.left ? made : { ...made, letters: lettersFor(conditions, made.effects, question.level) };
+}
+
+/** The same subjects under several conditions by a mixed model: each enters with the readings it has. */
+export function byModel(question: Question, table: Table, conditions: readonly GroupPart[]): Comparison {
+  const { level } = question;
+  const each = table.subject || 'subject';
+  const k = conditions.length;
+  const { subjects, rows } = everySubject(table, conditions);
+  const kept = rows.flatMap((row, subject) =>
+    row.flatMap((value, condition) => (value === undefined ? [] : [{ value, condition, subject }])),
+  );
+  conditions.forEach((g, j) => {
+    demand(
+      kept.some((r) => r.condition === j),
+      `${sentenceCase(g.name)} has no readings that can be used.`,
+    );
+  });
+  const fit = randomIntercept(
+    kept.map((r) => r.value),
+    conditions.map((_, j) => kept.map((r) => Number(r.condition === j))),
+    kept.map((r) => r.subject),
+  );
+  const { f, df1, df2, p } = fit.test(Array.from({ length: k - 1 }, (_, i) => weightsOf(k, 0, i + 1)));
+  const means = conditions.map((_, j) => fit.effect(weightsOf(k, j), level));
+  const left = rows.map((row) =>
+    row.flatMap((y, j) => (y === undefined ? [] : [y - there(means[j], 'A mean').estimate])),
+  );
+  const lacking = rows.filter((row) => row.some((y) => y === undefined)).length;
+  return {
+    p,
+    tests: [{ symbol: 'F', value: f, df: [df1, df2], p }],
+    sizes: [],
+    reference: [fReference(f, df1, df2)],
+    follow: attempt(() => [pairs(question, conditions, fit)]),
+    model: {
+      of: each,
+      samples: [],
+      variances: variancesOf(fit, level),
+      groups: means.map(({ estimate, se, interval }) => ({ mean: estimate, se, interval })),
+    },
+    everyone: { subjects, rows, residuals: conditionalResiduals(fit, left) },
+    remarks:
+      lacking === 0
+        ? []
+        : [
+            `${counted(lacking, each)} of ${subjects.length} ${lacking === 1 ? 'lacks' : 'lack'} a reading; each enters with those it has, and none is left out.`,
+          ],
+  };
+}
