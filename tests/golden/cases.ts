@@ -391,6 +391,16 @@ export const cases: Record<string, Case[]> = {
       question: questionOf('repeated', { method: 'means' }),
     },
     { situation: 'by ranks', table: months, question: questionOf('repeated', { method: 'ranks' }) },
+    {
+      situation: 'each against the first',
+      table: months,
+      question: questionOf('repeated', { compare: 'control', control: 'a', direction: 'greater' }),
+    },
+    {
+      situation: 'each against the first, its subject left out',
+      table: months,
+      question: questionOf('repeated', { method: 'means', compare: 'control', control: 'a', follow: 'bonferroni' }),
+    },
     { situation: 'sphericity assumed', table: months, question: questionOf('repeated', { sphericity: 'assumed' }) },
   ],
   nested: [
@@ -455,6 +465,12 @@ export const cases: Record<string, Case[]> = {
     { situation: 'two bays', table: mixed, question: questionOf('mixed') },
     { situation: 'sphericity assumed', table: mixed, question: questionOf('mixed', { sphericity: 'assumed' }) },
     { situation: 'two lost readings', table: visitsMissed, question: questionOf('mixed') },
+    {
+      situation: 'two lost readings, bays at each condition',
+      table: visitsMissed,
+      question: questionOf('mixed', { within: 'a-within-b' }),
+    },
+    { situation: 'bays at each condition', table: mixed, question: questionOf('mixed', { within: 'a-within-b' }) },
   ],
   share: [
     {

@@ -1,6 +1,11 @@
 import { demand } from '../numeric/domain-error';
+import { sum } from '../numeric/sum';
+import { there } from '../numeric/there';
 import { pairedT } from '../procedures/paired-t';
-import { allPairs } from '../procedures/pairwise';
+import type { Direction } from '../procedures/direction';
+import { oneSampleT } from '../procedures/one-sample-t';
+import { summarize } from '../procedures/sample-summary';
+import type { TTest } from '../procedures/t-test';
 import { choicesOf } from '../question/choices';
 import type { Question } from '../question/question';
 import { subjectNamed, subjectReadings } from '../readings/groups';
@@ -12,9 +17,9 @@ import {
   type RawPart,
   eachByItself,
   isAdjustment,
+  comparisonsAsked,
   judgedByP,
   lettersFor,
-  pairNamed,
 } from './follow-up';
 import { type GroupPart } from './group-part';
 
@@ -64,38 +69,67 @@ export const gaps = (complete: NonNullable<Comparison['complete']>, subject: str
   ];
 };
 
+/** A weighted sum of each subject's readings, tested against 0: of a pair the difference, as it was typed. */
+function withinTest(rows: readonly (readonly number[])[], weights: readonly number[], level: number): TTest {
+  const at = (sign: 1 | -1): number => weights.indexOf(sign);
+  const column = (j: number): number[] => rows.map((r) => there(r[j], 'A reading'));
+  if (weights.filter((w) => w !== 0).length === 2 && at(1) >= 0 && at(-1) >= 0)
+    return pairedT(column(at(1)), column(at(-1)), level);
+  return oneSampleT(summarize(rows.map((r) => sum(r.map((y, j) => (weights[j] ?? 0) * y)))), 0, level);
+}
+
 /**
- * All pairs of conditions by paired t-tests, each with its own spread, so that sphericity is not needed; of each group
- * of subjects where there are some, all as one family.
+ * The comparisons of conditions asked for, each by the subjects' own differences with a spread of its own, so that
+ * sphericity is not needed; of each group of subjects where there are some, all as one family.
  */
 export function pairsOfConditions(
   question: Question,
   conditions: readonly Named[],
   groups: readonly { name?: string; rows: readonly (readonly number[])[] }[],
 ): FollowUpPart[] {
-  const { follow } = choicesOf(question);
-  const parts = groups.map(({ name, rows }): RawPart => ({
-    ...(name === undefined ? {} : { within: name }),
+  const { compare } = choicesOf(question);
+  const direction = compare === 'control' ? question.direction : 'either';
+  return conditionsJudged(
+    question,
+    conditions,
+    groups.map(({ name, rows }) => ({
+      ...(name === undefined ? {} : { within: name }),
+      tested: (weights) => withinTest(rows, weights, question.level),
+    })),
+    direction,
+  );
+}
+
+/**
+ * Comparisons of conditions judged together.
+ * @param parts of each group of subjects, or of all, how a weighted sum of conditions is tested
+ */
+export function conditionsJudged(
+  question: Question,
+  conditions: readonly Named[],
+  parts: readonly { within?: string; tested: (weights: readonly number[]) => TTest }[],
+  direction: Direction,
+): FollowUpPart[] {
+  const { follow, compare } = choicesOf(question);
+  const raw = parts.map(({ within, tested }): RawPart => ({
+    ...(within === undefined ? {} : { within }),
     ...eachByItself(
-      allPairs(conditions.length),
-      ([i, j]) => pairNamed(conditions, i, j).name,
-      ([i, j]): Raw => {
-        const test = pairedT(
-          rows.map((r) => r[i] ?? 0),
-          rows.map((r) => r[j] ?? 0),
-          question.level,
-        );
-        const { estimate, se, df, t, p } = test;
-        return { ...pairNamed(conditions, i, j), estimate, se, df, t, p: p.either };
+      comparisonsAsked(question, conditions),
+      (of) => of.name,
+      ({ name, pair, weights }): Raw => {
+        const { estimate, se, df, t, p } = tested(weights);
+        return { name, ...(pair ? { pair } : {}), estimate, se, df, t, p: p[direction] };
       },
     ),
   }));
-  const [first] = parts.flatMap((part) => part.left);
+  const [first] = raw.flatMap((part) => part.left);
   demand(
-    parts.some((part) => part.judged.length > 0),
-    first?.why ?? 'There is no pair to compare.',
+    raw.some((part) => part.judged.length > 0),
+    first?.why ?? 'There is no comparison to make.',
   );
-  return judgedByP(parts, isAdjustment(follow) ? follow : 'holm', question.level).map((part) =>
-    part.left || groups.length > 1 ? part : { ...part, letters: lettersFor(conditions, part.effects, question.level) },
+  return judgedByP(raw, isAdjustment(follow) ? follow : 'holm', question.level, direction).map((part) =>
+    part.left || parts.length > 1 || compare !== 'all'
+      ? part
+      : { ...part, letters: lettersFor(conditions, part.effects, question.level) },
   );
 }

@@ -31,7 +31,9 @@ export function severalHeadline(answer: Answer, comparison: Comparison, among: s
     : `These readings do not show that ${what.charAt(0).toLowerCase()}${what.slice(1)} differs among the ${groups.length} ${among}, nor that it is the same`;
   if (!comparison.follow?.ok) return text`${overall}.`;
   const { significant: told, all } = toldSignificant(comparison, question.level);
-  const { noun, from, alone } = nouns[compare];
+  const { noun: kind, from, alone } = nouns[compare];
+  // "groups", "conditions": those compared with a control go by the same name.
+  const noun = compare === 'control' ? among.replace(/s$/, '') : kind;
   if (all === 1 && compare !== 'all')
     return text`${overall}; ${atAlpha(question.level)}, ${alone} ${told === 1 ? 'differs' : 'is not shown to differ'}${from}.`;
   const many = told === 0 ? 'no' : told === all && all > 1 ? allOf(all) : `${told} of ${all}`;
@@ -79,14 +81,14 @@ export function followClause(answer: Answer, of: string): string {
 }
 
 /** How the comparisons with a control were judged. */
-export function controlClause(answer: Answer, control: string): string {
+export function controlClause(answer: Answer, control: string, each = 'group'): string {
   const parts = followUpOf(answer);
   if (!parts) return '';
   const { direction, level } = answer.question;
   const { follow } = choicesOf(answer.question);
   const how = follow === 'unadjusted' ? 'without adjustment for their number' : `by the ${followNames[follow]} method`;
   const sided = direction === 'either' ? '' : `, one-sided (${direction})`;
-  return ` Each group was compared with the control (${control}) ${how}${sided}, with ${parts.some((p) => p.simultaneous) ? 'simultaneous ' : ''}${percent(level)} confidence intervals.`;
+  return ` Each ${each} was compared with the control (${control}) ${how}${sided}, with ${parts.some((p) => p.simultaneous) ? 'simultaneous ' : ''}${percent(level)} confidence intervals.`;
 }
 
 /** The results of an overall test and what follows it. @param more what else is told of the test, and at the end */

@@ -68,7 +68,17 @@ export function FollowSentence({ question, settled, choices, factors, onChange }
     return (
       <>
         {' '}
-        Then conditions are compared within each {a}, adjusted by {judged}.
+        Then{' '}
+        <Choose
+          label="Which levels are compared"
+          value={question.within === 'a-within-b' ? 'a-within-b' : 'b-within-a'}
+          options={{
+            'b-within-a': `levels of ${b} within each ${a}`,
+            'a-within-b': `levels of ${a} at each ${b}`,
+          }}
+          onChange={(within) => set({ within })}
+        />{' '}
+        are compared, adjusted by {judged}.
       </>
     );
   if (follows === 'pairs' || method === 'ranks') return <> Then all pairs are compared, adjusted by {judged}.</>;

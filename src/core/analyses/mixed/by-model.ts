@@ -1,16 +1,14 @@
 import type { Comparison, Test } from '../../answer/comparison';
-import { type Raw, type RawPart, eachByItself, isAdjustment, judgedByP, pairNamed } from '../../answer/follow-up';
+import { conditionsJudged } from '../../answer/complete-subjects';
 import { conditionalResiduals, variancesOf, weightsOf } from '../../answer/model-part';
 import { fReference } from '../../answer/references';
 import { attempt, demand } from '../../numeric/domain-error';
 import { there } from '../../numeric/there';
-import { allPairs } from '../../procedures/pairwise';
-import { type RandomIntercept, randomIntercept } from '../../procedures/random-intercept';
-import { choicesOf } from '../../question/choices';
+import { randomIntercept } from '../../procedures/random-intercept';
 import type { Question } from '../../question/question';
 import type { Table } from '../../readings/table';
 import { counted } from '../../words/numbers';
-import { type MixedLayout, mixedLayout } from './layout';
+import { mixedLayout } from './layout';
 
 /** Weights over the cells, group after group: of each group by its share in the first, of each condition in the second. */
 const crossed = (groups: readonly number[], conditions: readonly number[]): number[] =>
@@ -18,24 +16,6 @@ const crossed = (groups: readonly number[], conditions: readonly number[]): numb
 const even = (k: number): number[] => new Array<number>(k).fill(1 / k);
 /** The first of k less each of the others. */
 const lessFirst = (k: number): number[][] => Array.from({ length: k - 1 }, (_, i) => weightsOf(k, 0, i + 1));
-
-/** All pairs of conditions within each group, as one family. */
-function pairs(question: Question, { factors, everyone }: MixedLayout, fit: RandomIntercept) {
-  const { follow } = choicesOf(question);
-  const [k, c] = [everyone.length, factors.b.levels.length];
-  const parts = everyone.map(({ name }, g): RawPart => ({
-    within: name,
-    ...eachByItself(
-      allPairs(c),
-      ([i, j]) => pairNamed(factors.b.levels, i, j).name,
-      ([i, j]): Raw => {
-        const { estimate, se, df, t, p } = fit.effect(crossed(weightsOf(k, g), weightsOf(c, i, j)), question.level);
-        return { ...pairNamed(factors.b.levels, i, j), estimate, se, df, t, p: p.either };
-      },
-    ),
-  }));
-  return judgedByP(parts, isAdjustment(follow) ? follow : 'holm', question.level);
-}
 
 /**
  * Groups of subjects under several conditions by a mixed model: each subject enters with the readings it has. Main effects
@@ -100,7 +80,19 @@ export function byModel(question: Question, table: Table): Comparison {
       ...fReference(there(t.value, 'F'), t.df[0] ?? 1, t.df[1] ?? 1),
       of: t.of ?? '',
     })),
-    follow: attempt(() => pairs(question, layout, fit)),
+    follow: attempt(() => {
+      const atCondition = question.within === 'a-within-b';
+      const parts = atCondition
+        ? factors.b.levels.map(({ name }, j) => ({
+            within: name,
+            tested: (weights: readonly number[]) => fit.effect(crossed(weights, weightsOf(c, j)), level),
+          }))
+        : everyone.map(({ name }, g) => ({
+            within: name,
+            tested: (weights: readonly number[]) => fit.effect(crossed(weightsOf(k, g), weights), level),
+          }));
+      return conditionsJudged(question, atCondition ? everyone : factors.b.levels, parts, 'either');
+    }),
     model: { of: each, samples: [], variances: variancesOf(fit, level), groups: [] },
     everyone: { subjects: everyone.flatMap((g) => g.subjects), rows, residuals: conditionalResiduals(fit, left) },
     remarks:

@@ -1,13 +1,32 @@
 import { attempt } from '../../numeric/domain-error';
+import { there } from '../../numeric/there';
+import { separateContrast } from '../../procedures/contrast';
+import { summarize } from '../../procedures/sample-summary';
 import { etaSquaredInterval } from '../../procedures/effect-size-intervals';
 import { withinBetween } from '../../procedures/within-between';
 import { choicesOf } from '../../question/choices';
 import type { Question } from '../../question/question';
 import type { Table } from '../../readings/table';
-import type { Comparison } from '../../answer/comparison';
-import { gaps, pairsOfConditions } from '../../answer/complete-subjects';
+import type { Comparison, FollowUpPart } from '../../answer/comparison';
+import { conditionsJudged, gaps, pairsOfConditions } from '../../answer/complete-subjects';
 import { byModel } from './by-model';
-import { mixedLayout } from './layout';
+import { type MixedLayout, mixedLayout } from './layout';
+
+/** Groups compared at each condition, each with its own spread there. */
+const groupsAtConditions = (
+  question: Question,
+  conditions: readonly { name: string }[],
+  groups: MixedLayout['groups'],
+): FollowUpPart[] =>
+  conditionsJudged(
+    question,
+    groups,
+    conditions.map(({ name }, j) => {
+      const summaries = groups.map((g) => summarize(g.rows.map((r) => there(r[j], 'A reading'))));
+      return { within: name, tested: (weights) => separateContrast(summaries, weights, question.level) };
+    }),
+    'either',
+  );
 
 /** Groups of subjects, each subject under every condition. */
 export function compare(question: Question, table: Table): Comparison {
@@ -95,7 +114,11 @@ export function compare(question: Question, table: Table): Comparison {
       direction: 'greater',
       of,
     })),
-    follow: attempt(() => pairsOfConditions(question, factors.b.levels, groups)),
+    follow: attempt(() =>
+      question.within === 'a-within-b'
+        ? groupsAtConditions(question, factors.b.levels, groups)
+        : pairsOfConditions(question, factors.b.levels, groups),
+    ),
     complete,
     epsilon: { greenhouseGeisser: greenhouseGeisser.epsilon },
     remarks: gaps(complete, table.subject),

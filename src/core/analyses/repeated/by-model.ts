@@ -1,39 +1,21 @@
-import type { Comparison, FollowUpPart } from '../../answer/comparison';
+import type { Comparison } from '../../answer/comparison';
 import { sentenceCase } from '../../words/sentences';
-import { everySubject } from '../../answer/complete-subjects';
-import { type Raw, eachByItself, isAdjustment, judgedByP, lettersFor, pairNamed } from '../../answer/follow-up';
+import { conditionsJudged, everySubject } from '../../answer/complete-subjects';
 import type { GroupPart } from '../../answer/group-part';
 import { conditionalResiduals, variancesOf, weightsOf } from '../../answer/model-part';
 import { fReference } from '../../answer/references';
 import { attempt, demand } from '../../numeric/domain-error';
 import { there } from '../../numeric/there';
-import { allPairs } from '../../procedures/pairwise';
-import { type RandomIntercept, randomIntercept } from '../../procedures/random-intercept';
+import { randomIntercept } from '../../procedures/random-intercept';
 import { choicesOf } from '../../question/choices';
 import type { Question } from '../../question/question';
 import type { Table } from '../../readings/table';
 import { counted } from '../../words/numbers';
 
-function pairs(question: Question, conditions: readonly GroupPart[], fit: RandomIntercept): FollowUpPart {
-  const { follow } = choicesOf(question);
-  const k = conditions.length;
-  const raw = eachByItself(
-    allPairs(k),
-    ([i, j]) => pairNamed(conditions, i, j).name,
-    ([i, j]): Raw => {
-      const { estimate, se, df, t, p } = fit.effect(weightsOf(k, i, j), question.level);
-      return { ...pairNamed(conditions, i, j), estimate, se, df, t, p: p.either };
-    },
-  );
-  demand(raw.judged.length > 0, raw.left[0]?.why ?? 'There is no pair to compare.');
-  const [part] = judgedByP([raw], isAdjustment(follow) ? follow : 'holm', question.level);
-  const made = part ?? { effects: [], simultaneous: false };
-  return made.left ? made : { ...made, letters: lettersFor(conditions, made.effects, question.level) };
-}
-
 /** The same subjects under several conditions by a mixed model: each enters with the readings it has. */
 export function byModel(question: Question, table: Table, conditions: readonly GroupPart[]): Comparison {
   const { level } = question;
+  const { compare } = choicesOf(question);
   const each = table.subject || 'subject';
   const k = conditions.length;
   const { subjects, rows } = everySubject(table, conditions);
@@ -62,7 +44,14 @@ export function byModel(question: Question, table: Table, conditions: readonly G
     tests: [{ symbol: 'F', value: f, df: [df1, df2], p }],
     sizes: [],
     reference: [fReference(f, df1, df2)],
-    follow: attempt(() => [pairs(question, conditions, fit)]),
+    follow: attempt(() =>
+      conditionsJudged(
+        question,
+        conditions,
+        [{ tested: (weights) => fit.effect(weights, level) }],
+        compare === 'control' ? question.direction : 'either',
+      ),
+    ),
     model: {
       of: each,
       samples: [],

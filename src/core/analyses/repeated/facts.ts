@@ -4,7 +4,7 @@ export const facts: Facts = {
   invitation: 'Ask whether the conditions differ',
   samples: 'subjects',
   within: 'is measured under every condition',
-  follows: 'pairs',
+  follows: 'by-choice',
   methods: ['means', 'mixed-model', 'ranks'],
   followUps: ({ method }) => (method === 'ranks' ? ['nemenyi'] : adjustments),
   sphericities: ['greenhouse-geisser', 'huynh-feldt', 'assumed'],

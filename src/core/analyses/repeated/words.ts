@@ -1,11 +1,19 @@
 import { choicesOf } from '../../question/choices';
 import type { Method } from '../../question/question';
 import { variationClause } from '../../words/variation';
-import { eachCounts, groupsPart, measurePart, shortGroups } from '../../words/measured';
+import { controlPlace } from '../../answer/follow-up';
+import { eachCounts, groupsPart, measurePart, nameAt, shortGroups } from '../../words/measured';
 import { byRanks } from '../../words/method-reasons';
 import { counted, fixed, pRelation } from '../../words/numbers';
 import { asked, part } from '../../words/segments';
-import { followClause, severalHeadline, severalHypotheses, severalMethods, severalResults } from '../../words/several';
+import {
+  controlClause,
+  followClause,
+  severalHeadline,
+  severalHypotheses,
+  severalMethods,
+  severalResults,
+} from '../../words/several';
 import { sphericityName } from '../../words/sphericity';
 import { symbol, text } from '../../words/text';
 import type { Words } from '../words';
@@ -48,7 +56,19 @@ export const words: Words = {
           ? 'Friedman’s test, corrected for ties'
           : `repeated-measures analysis of variance (${how})`;
     const each = `each ${subject} being compared with itself${method === 'mixed-model' ? ', with the readings it has' : ''}`;
-    return severalMethods(answer, test, each, followClause(answer, 'All pairs of conditions'));
+    const { compare } = choicesOf(answer.question);
+    const follow =
+      compare === 'control'
+        ? controlClause(answer, nameAt(answer, controlPlace(answer.question, answer.groups)), 'condition')
+        : followClause(
+            answer,
+            {
+              all: 'All pairs of conditions',
+              chosen: 'Chosen pairs of conditions',
+              contrasts: 'Contrasts of conditions',
+            }[compare],
+          );
+    return severalMethods(answer, test, each, follow);
   },
   results: (answer, comparison) => {
     const { complete, everyone, epsilon, sphericity } = comparison;

@@ -10,9 +10,17 @@ import { repeatedMeasures } from '../../procedures/repeated-measures';
 import { summarize } from '../../procedures/sample-summary';
 import { choicesOf } from '../../question/choices';
 import { repeatedWorking } from '../../working/factors';
-import { pairedWorking } from '../../working/means';
+import { conditionsWorking } from '../../working/conditions';
 import { friedmanPairWorking, friedmanWorking } from '../../working/ranks';
 import type { Worked, WorkingPart } from '../analysis';
+
+/** What the interval of one comparison may err by, and which way it looks. */
+function ruleOf({ question }: Worked['answer'], { follow: found }: Worked['comparison']) {
+  const { follow, compare } = choicesOf(question);
+  const count = found?.ok ? (found.value[0]?.effects.length ?? 1) : 1;
+  const direction = compare === 'control' ? question.direction : 'either';
+  return { each: errorOfEach(follow, count, question.level), direction } as const;
+}
 
 /** By the mixed model: all conditions together, then the pair chosen. */
 function modelWorking(
@@ -31,9 +39,9 @@ function modelWorking(
   const { se, df } = pair?.effect ?? {};
   const [a, b] = pair ? [groups[pair.i], groups[pair.j]] : [];
   if (!pair || se === undefined || df === undefined || !a || !b) return main;
-  const count = comparison.follow?.ok ? (comparison.follow.value[0]?.effects.length ?? 1) : 1;
-  const rule = { each: errorOfEach(follow, count, question.level), direction: 'either' } as const;
-  const single = worked(pair.effect.name, () => modelPairWorking([a.mean, b.mean], { se, df }, question.level, rule));
+  const single = worked(pair.effect.name, () =>
+    modelPairWorking([a.mean, b.mean], { se, df }, question.level, ruleOf(answer, comparison)),
+  );
   return [...main, ...withAdjustment(single, comparison, follow)];
 }
 
@@ -51,6 +59,9 @@ export function working({ answer, comparison, chosen }: Worked): WorkingPart[] {
   const { effect, i, j } = found;
   if (ranks) return [...main, ...worked(effect.name, () => friedmanPairWorking(rows, i, j))];
   const at = (k: number): number[] => rows.map((r) => there(r[k], 'A reading'));
-  const pair = worked(effect.name, () => pairedWorking(summarize(pairedDifferences(at(i), at(j))), question.level));
+  if (i < 0 || j < 0) return main;
+  const pair = worked(effect.name, () =>
+    conditionsWorking(summarize(pairedDifferences(at(i), at(j))), question.level, ruleOf(answer, comparison)),
+  );
   return [...main, ...withAdjustment(pair, comparison, follow)];
 }

@@ -11,7 +11,7 @@ import { repeatedMeasures } from '../../src/core/procedures/repeated-measures';
 import { summarize } from '../../src/core/procedures/sample-summary';
 import { countedAs, countingOf, countingWays } from '../../src/core/question/counting';
 import { firstQuestion } from '../../src/core/question/first';
-import { questionOf } from '../../src/core/question/question';
+import { type Question, questionOf } from '../../src/core/question/question';
 import { hasSamples, repeatsOf } from '../../src/core/readings/groups';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { alternativeName } from '../../src/core/telling/method';
@@ -290,5 +290,119 @@ describe('readings within samples', () => {
     );
     expect(repeats).to.deep.equal({ readings: 20, subjects: 6, shared: 0, each: { least: 2, most: 5 } });
     expect(hasSamples(repeats)).to.equal(true);
+  });
+});
+
+describe('subjects read several times', () => {
+  /** Lines read in three months, in two bays, each with a level of its own. */
+  function lines(seed: number, lost: readonly (readonly [line: number, month: number])[] = []): Table {
+    const { normal } = random(seed);
+    const rows = Array.from({ length: 8 }, (_, i) => {
+      const own = 10 + 1.5 * normal();
+      return [0, 0.5, 1.1].map((shift) => (own + shift * (i < 4 ? 1 : 0.4) + 0.5 * normal()).toFixed(2));
+    });
+    const gone = (i: number, j: number): boolean => lost.some(([line, month]) => line === i && month === j);
+    return tableOf(
+      [
+        ...['May', 'June', 'July'].map((month, j) => ({
+          ...emptyColumn(month, month, 'g'),
+          cells: rows.map((r, i) => (gone(i, j) ? '' : (r[j] ?? ''))),
+        })),
+        { ...emptyColumn('s', 'line', '', 'subject'), cells: rows.map((_, i) => `L${i + 1}`) },
+        { ...emptyColumn('g', 'bay', '', 'group'), cells: rows.map((_, i) => (i < 4 ? 'north' : 'south')) },
+      ],
+      { shape: 'repeated', subject: 'line', measure: 'frond mass' },
+    );
+  }
+  const compared = (question: Question, table: Table) => {
+    const found = decided(answer(question, table));
+    return { found, comparison: decided(found.comparison) };
+  };
+
+  for (const design of ['repeated', 'mixed'] as const)
+    it(`of complete ${design} data have by the model just the classical table`, () => {
+      for (const seed of [4, 44, 444]) {
+        const classical = compared(
+          questionOf(design, { method: 'means', sphericity: 'assumed' }),
+          lines(seed),
+        ).comparison;
+        const model = compared(questionOf(design, { method: 'mixed-model' }), lines(seed)).comparison;
+        expect(model.tests.length).to.equal(classical.tests.length);
+        model.tests.forEach((test, i) => {
+          const other = classical.tests[i];
+          close(test.value ?? NaN, other?.value ?? NaN);
+          close(test.df[1] ?? NaN, other?.df[1] ?? NaN);
+          close(test.p, other?.p ?? NaN);
+        });
+      }
+    });
+
+  it('lose nobody for one lost reading: the model is taken where nobody chose, the classical table where all are complete', () => {
+    for (const design of ['repeated', 'mixed'] as const) {
+      const whole = compared(questionOf(design), lines(7));
+      expect(whole.found.question.method, design).to.equal(undefined);
+      expect(whole.comparison.complete?.subjects.length).to.equal(8);
+      const gap = compared(
+        questionOf(design),
+        lines(7, [
+          [1, 2],
+          [6, 0],
+        ]),
+      );
+      expect(gap.found.question.method, design).to.equal('mixed-model');
+      expect(gap.comparison.everyone?.subjects.length).to.equal(8);
+      expect(gap.comparison.everyone?.rows.flat().filter((y) => y === undefined).length).to.equal(2);
+      expect(gap.comparison.remarks.join()).to.match(/2 lines of 8 lack a reading/);
+      // What a person chose stays.
+      const chosen = compared(questionOf(design, { method: 'means' }), lines(7, [[1, 2]]));
+      expect(chosen.comparison.complete?.incomplete.length, design).to.equal(1);
+    }
+  });
+
+  it('are compared each against the first, or a named one, by either method', () => {
+    for (const method of ['means', 'mixed-model'] as const) {
+      const { comparison } = compared(
+        questionOf('repeated', { method, compare: 'control', control: 'June' }),
+        lines(3),
+      );
+      const [part] = decided(comparison.follow ?? { ok: false, reason: 'nothing follows' });
+      expect(part?.effects.map((e) => e.name)).to.deep.equal(['May minus June', 'July minus June']);
+      expect(part?.letters).to.equal(undefined);
+    }
+    const contrast = questionOf('repeated', {
+      method: 'means',
+      compare: 'contrasts',
+      contrasts: [{ name: 'bend', weights: { May: 1, June: -2, July: 1 } }],
+      follow: 'unadjusted',
+    });
+    const [part] = decided(compared(contrast, lines(3)).comparison.follow ?? { ok: false, reason: 'nothing follows' });
+    expect(part?.effects[0]?.df).to.equal(7);
+  });
+
+  it('of groups are compared within each group, or at each condition', () => {
+    for (const method of ['means', 'mixed-model'] as const) {
+      const parts = (within: 'a-within-b' | 'b-within-a') =>
+        decided(
+          compared(questionOf('mixed', { method, within }), lines(5)).comparison.follow ?? {
+            ok: false,
+            reason: 'none',
+          },
+        );
+      expect(parts('b-within-a').map((p) => [p.within, p.effects.length])).to.deep.equal([
+        ['north', 3],
+        ['south', 3],
+      ]);
+      expect(parts('a-within-b').map((p) => [p.within, p.effects.map((e) => e.name)])).to.deep.equal(
+        ['May', 'June', 'July'].map((month) => [month, ['north minus south']]),
+      );
+    }
+  });
+
+  it('say which cell has no readings at all', () => {
+    const lost = [0, 1, 2, 3].map((line) => [line, 1] as const);
+    const { comparison } = decided(answer(questionOf('mixed'), lines(5, lost)));
+    expect(comparison.ok ? '' : comparison.reason).to.equal(
+      'No line of north has a reading under June: leave out the group or the condition.',
+    );
   });
 });
