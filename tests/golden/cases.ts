@@ -122,6 +122,15 @@ const paired = (situation: string, table: Table, more: Partial<Question> = {}): 
   question: questionOf('paired', { ...ab, ...more }),
 });
 
+const salts = tableOf(
+  [
+    measure('a', '0 g/L', [59.2, 58.0, 53.6, 50.0, 55.9, 52.6]),
+    measure('b', '5 g/L', [57.1, 60.3, 55.8, 52.4, 58.9]),
+    measure('c', '10 g/L', [61.2, 59.6, 62.9, 58.4, 63.0, 60.1]),
+    measure('d', '20 g/L', [66.5, 67.4, 62.2, 65.9, 60.4]),
+  ],
+  blades,
+);
 const three = tableOf(
   [measure('a', 'Red lamp', red), measure('b', 'White lamp', white), measure('c', 'Blue lamp', blue)],
   blades,
@@ -353,6 +362,14 @@ export const cases: Record<string, Case[]> = {
       direction: 'less',
       follow: 'holm',
     }),
+    several('a linear trend over doses', { compare: 'trend' }, salts),
+    several(
+      'a linear trend, separate variances, equally spaced',
+      { compare: 'trend', spread: 'separate', spacing: 'equal' },
+      salts,
+    ),
+    several('each against the one before', { compare: 'steps' }, salts),
+    several('a trend over names without numbers', { compare: 'trend', spacing: 'named' }),
     several('by ranks', { method: 'ranks' }),
     several('by permutation', { method: 'shuffle', seed: 1 }),
     several(

@@ -168,7 +168,7 @@ describe('what is unclear about a table', () => {
       expect(codes(applyEdits(table, last?.edits ?? []).table), id).not.to.include(code);
     }
     expect(openDoubts(pasted(textOf('lost-partners')))[0]?.text).to.equal(
-      'F4 and F7 lack a reading, so they are left out of what is compared within pairs: 7 of 9 are complete.',
+      'F4 and F7 lack a reading and are left out of what is compared within pairs: 7 of 9 are complete.',
     );
   });
 

@@ -158,14 +158,7 @@ describe('the question as a sentence of controls', () => {
   after(closeDocument);
   afterEach(cleanup);
 
-  const page = (
-    question: Question,
-    table: Table,
-    repeated: Pick<Named, 'repeats' | 'averaged'> = {
-      repeats: undefined,
-      averaged: false,
-    },
-  ) => {
+  const page = (question: Question, table: Table, repeated: Pick<Named, 'repeats' | 'averaged'> = {}) => {
     const asked: Question[] = [];
     const { unit } = namesOf(question, table);
     const shown = render(

@@ -11,7 +11,9 @@ import { letters } from '../procedures/letters';
 import { allPairs, withinGroups } from '../procedures/pairwise';
 import type { SampleSummary } from '../procedures/sample-summary';
 import { type RangePair, gamesHowellPair, tukeyKramer } from '../procedures/tukey-kramer';
+import { leastOf, mostOf } from '../numeric/extremes';
 import { choicesOf } from '../question/choices';
+import { placesOf, trendOver } from '../question/placed';
 import type { FollowUp, Question } from '../question/question';
 import type { FollowUpPart, JudgedEffect } from './comparison';
 
@@ -180,6 +182,15 @@ export function comparisonsAsked(
     case 'control': {
       const control = controlPlace(question, groups);
       return groups.flatMap((_, i) => (i === control ? [] : [pairOf(i, control)]));
+    }
+    case 'steps':
+      return groups.slice(1).map((_, i) => pairOf(i + 1, i));
+    case 'trend': {
+      const names = groups.map((g) => g.name);
+      const places = placesOf(question, names);
+      const at = (place: number): string => names[places.indexOf(place)] ?? '';
+      const [from, to] = [leastOf(places), mostOf(places)].map(at);
+      return [{ name: `linear trend from ${from ?? ''} to ${to ?? ''}`, weights: trendOver(places) }];
     }
     case 'chosen': {
       const pairs = (question.pairs ?? []).filter(([a, b]) => a !== b && place(a) >= 0 && place(b) >= 0);

@@ -18,7 +18,9 @@ import { plainly } from '../words/segments';
 const comparedWords: Record<Choices['compare'], string> = {
   all: 'all pairs',
   control: 'each group with the control',
+  steps: 'each group with the one before',
   chosen: 'chosen pairs',
+  trend: 'a linear trend',
   contrasts: 'contrasts',
 };
 

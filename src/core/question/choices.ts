@@ -1,7 +1,7 @@
 import type { ProportionInterval } from '../procedures/one-proportion';
 import { adjustments } from '../analyses/facts';
 import { factsOf } from '../analyses/kinds';
-import type { FollowUp, Method, Question } from './question';
+import type { FollowUp, Method, Question, comparisons } from './question';
 
 /** A question with nothing left open. */
 export interface Choices {
@@ -11,7 +11,7 @@ export interface Choices {
   method: Method;
   effect: 'difference' | 'ratio' | 'odds';
   shareInterval: ProportionInterval;
-  compare: 'all' | 'control' | 'chosen' | 'contrasts';
+  compare: (typeof comparisons)[number];
   follow: FollowUp;
   sums: 1 | 2 | 3;
   sphericity: 'greenhouse-geisser' | 'huynh-feldt' | 'assumed';

@@ -79,6 +79,12 @@ export const methods = [
 ] as const;
 export type Method = (typeof methods)[number];
 
+/**
+ * Which comparisons follow: of all pairs, against a control, each against the one before, of chosen pairs, a linear trend,
+ * or contrasts of one's own.
+ */
+export const comparisons = ['all', 'control', 'steps', 'chosen', 'trend', 'contrasts'] as const;
+
 const Contrast = v.object({
   name: v.pipe(v.string(), v.maxLength(200)),
   /** Group → weight; groups not named have none. */
@@ -139,8 +145,10 @@ const asked = {
       v.check(({ low, high }) => low < high, 'The lower bound must lie below the upper one.'),
     ),
   ),
-  /** Which comparisons follow: of all pairs, against a control, of chosen pairs, or contrasts of one's own. */
-  compare: v.optional(v.picklist(['all', 'control', 'chosen', 'contrasts'])),
+  /** Which comparisons follow. */
+  compare: v.optional(v.picklist(comparisons, `The comparisons are one of ${comparisons.join(', ')}.`)),
+  /** Where groups lie for a trend over them: by the numbers in their names, where they have any, or equally spaced. */
+  spacing: v.optional(v.picklist(['named', 'equal'], 'Groups are placed as named or equal.')),
   control: v.optional(Group),
   pairs: v.optional(v.array(v.tuple([Group, Group]))),
   contrasts: v.optional(v.array(Contrast)),

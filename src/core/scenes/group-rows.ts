@@ -174,8 +174,16 @@ export const statedMarks = (value: number, words: string): Mark[] => [
   { mark: 'text', x: value, y: -Infinity, dy: -9, anchor: 'middle', text: words, ink: 'accent', size: 12 },
 ];
 
-/** The panel of groups as rows. */
-export function groupRows(answer: Answer, frame: Frame, more: readonly number[] = []): Panel {
+/** How a group is drawn on its row. @param at its place among the groups */
+export type DrawnGroup = (group: GroupPart, at: number, pitch: number) => Mark[];
+
+/** The panel of groups as rows. @param more what else must lie within the axis */
+export function groupRows(
+  answer: Answer,
+  frame: Frame,
+  more: readonly number[] = [],
+  drawn: DrawnGroup = (group, at, pitch) => groupMarks(group, at, answer.rowNames, pitch),
+): Panel {
   const { groups } = answer;
   const pitch = frame.height / Math.max(1, groups.length);
   // Of more groups than there are lines for names, every so many is named; each point still names its own.
@@ -191,7 +199,7 @@ export function groupRows(answer: Answer, frame: Frame, more: readonly number[] 
     },
     y: { domain: [-0.62, groups.length - 0.58], drawn: false, down: true },
     marks: [
-      ...groups.flatMap((group, i) => groupMarks(group, i, answer.rowNames, pitch)),
+      ...groups.flatMap((group, i) => drawn(group, i, pitch)),
       ...groups.flatMap((group, i) => (i % every === 0 ? nameMarks(group.name, group.colour, i - 0.5) : [])),
     ],
   };

@@ -5,13 +5,19 @@ import { fixed } from '../words/numbers';
 import { besideDifferences } from './beside-differences';
 import type { Look } from './groups-look';
 import { groupMarks, groupRows } from './group-rows';
-import type { Mark, Panel, Point } from './scene';
+import type { Mark, Point } from './scene';
 
 /** A sample's readings and its mean, the mean upon them. */
-function sampleMarks(group: GroupPart, samples: readonly SampleMean[], y: number, pitch: number): Mark[] {
+function sampleMarks(
+  group: GroupPart,
+  samples: readonly SampleMean[],
+  y: number,
+  names: Answer['rowNames'],
+  pitch: number,
+): Mark[] {
   const shapeOf = new Map(samples.flatMap((s, i) => s.rows.map((row) => [row, i] as const)));
   const ink = { group: group.colour };
-  return groupMarks(group, y, undefined, pitch).flatMap((mark): Mark[] => {
+  return groupMarks(group, y, names, pitch).flatMap((mark): Mark[] => {
     if (mark.mark !== 'dots' || !mark.name?.startsWith('readings-')) return [mark];
     const points = mark.points.map((point): Point => ({
       at: point.at,
@@ -42,39 +48,29 @@ function sampleMarks(group: GroupPart, samples: readonly SampleMean[], y: number
   });
 }
 
-function nestedRows(answer: Answer, panel: Panel): Panel {
-  const { groups, comparison } = answer;
-  const samples = (comparison.ok ? comparison.value.model?.samples : undefined) ?? [];
-  const pitch = panel.height / Math.max(1, groups.length);
-  const names = panel.marks.filter((m) => m.mark === 'text' || !('name' in m) || m.name === undefined);
-  return {
-    ...panel,
-    marks: [
-      ...groups.flatMap((g, i) =>
-        sampleMarks(
-          g,
-          samples.filter((s) => s.group === i),
-          i,
-          pitch,
-        ),
-      ),
-      ...names,
-    ],
-  };
-}
-
 const told = (group: GroupPart): string => {
   const mean = group.description?.mean;
   const of = group.samples ? `${group.n} readings of ${group.samples.count} samples` : `${group.n} readings`;
   return mean === undefined ? `${group.name}, none` : `${group.name}, ${of}, mean ${fixed(mean, 2)}`;
 };
 
-export const nestedLook: Look = (answer, width, options) =>
-  besideDifferences(
+export const nestedLook: Look = (answer, width, options) => {
+  const samples = (answer.comparison.ok ? answer.comparison.value.model?.samples : undefined) ?? [];
+  return besideDifferences(
     answer,
     width,
     options,
-    (frame) => nestedRows(answer, groupRows(answer, frame)),
+    (frame) =>
+      groupRows(answer, frame, [], (group, at, pitch) =>
+        sampleMarks(
+          group,
+          samples.filter((s) => s.group === at),
+          at,
+          answer.rowNames,
+          pitch,
+        ),
+      ),
     { count: Math.max(1, answer.groups.length), pitch: 56 },
     `Readings of ${answer.measure || 'the measure'} within their samples by group: ${answer.groups.map(told).join('; ')}.`,
   );
+};

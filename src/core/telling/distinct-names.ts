@@ -15,7 +15,9 @@ export interface Listed {
 const compared = {
   all: 'all pairs',
   control: 'with the control',
+  steps: 'each with the one before',
   chosen: 'chosen pairs',
+  trend: 'linear trend',
   contrasts: 'contrasts',
 } as const;
 

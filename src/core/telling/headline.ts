@@ -27,6 +27,7 @@ export function headline(answer: Answer, comparison: Comparison): Headline {
   const { question } = answer;
   const top = foremost(comparison);
   const single = comparison.effect !== undefined;
+  const alone = comparison.follow?.ok && comparison.follow.value.flatMap((part) => part.effects).length === 1;
   // Differences of mean ranks have no unit.
   const ranked = !single && choicesOf(question).method === 'ranks';
   const shown = top
@@ -40,7 +41,7 @@ export function headline(answer: Answer, comparison: Comparison): Headline {
     ...shown,
     ...(ranked && top ? { estimate: `${shown.estimate} ranks` } : {}),
     order: top
-      ? single
+      ? single || alone
         ? top.name
         : `largest ${ranked ? 'difference of mean ranks' : 'difference'}: ${top.name}${top.within === undefined ? '' : `, ${top.within}`}`
       : '',

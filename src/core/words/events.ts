@@ -28,6 +28,7 @@ const parts: Readonly<Record<string, string>> = {
   knownSd: 'known SD',
   bounds: 'bounds',
   compare: 'comparisons',
+  spacing: 'spacing of the groups',
   control: 'control',
   pairs: 'chosen pairs',
   contrasts: 'contrasts',

@@ -2,11 +2,13 @@
 import type { Answer } from '../answer/answer';
 import type { Comparison, FollowUpPart } from '../answer/comparison';
 import { passes } from '../procedures/interval';
-import { choicesOf } from '../question/choices';
+import { attempt } from '../numeric/domain-error';
+import { type Choices, choicesOf } from '../question/choices';
+import { placesNamed, placesOf } from '../question/placed';
 import { followNames } from './follow-names';
 import { allEqual, allOf, type Hypotheses } from './hypothesis';
 import { bareMeasure, groupClause, measureOf, takenClause, withCentre } from './measured';
-import { atAlpha, percent, plural, significant } from './numbers';
+import { atAlpha, given, percent, plural, significant } from './numbers';
 import { sizesClause, testPhrase } from './phrases';
 import { listed, sentenceCase, unitAfter } from './sentences';
 import { significantClause } from './significant-clause';
@@ -16,7 +18,9 @@ import { toldSignificant } from './verdict';
 const nouns = {
   all: { noun: 'pair', from: '', alone: 'the pair compared' },
   control: { noun: 'group', from: ' from the control', alone: 'the other group' },
+  steps: { noun: 'step', from: ' from zero', alone: 'the step' },
   chosen: { noun: 'pair', from: '', alone: 'the pair compared' },
+  trend: { noun: 'trend', from: ' from zero', alone: 'the linear trend' },
   contrasts: { noun: 'contrast', from: ' from zero', alone: 'the contrast' },
 };
 
@@ -64,13 +68,41 @@ const intervalsOf = (parts: readonly FollowUpPart[], level: number): string =>
     ? `simultaneous ${percent(level)} confidence intervals`
     : `${percent(level)} confidence intervals that each stand on their own`;
 
+/** Where the groups were placed for a trend over them, and what was tested. */
+function trendClause({ question, groups }: Answer, judged: string): string {
+  const names = groups.map((g) => g.name);
+  const placed = attempt(() => placesOf(question, names));
+  const where =
+    placed.ok && question.spacing !== 'equal' && placesNamed(names)
+      ? `placed at ${listed(placed.value.map(given))}`
+      : 'taken as equally spaced';
+  return ` A linear trend over the groups, ${where}, was tested as a contrast of their means${judged}; it is given as the change from the lowest place to the highest, with its ${percent(question.level)} confidence interval.`;
+}
+
+/** How comparisons of groups, or of conditions, were judged. @param group what is compared: "group", "condition" */
+export function comparedClause(answer: Answer, group: string, control: () => string): string {
+  const { compare, method } = choicesOf(answer.question);
+  if (method !== 'ranks' && compare === 'control') return controlClause(answer, control(), group);
+  const of = group === 'group' ? '' : ` of ${plural(group)}`;
+  const which: Record<Choices['compare'], string> = {
+    all: `All pairs${of}`,
+    control: `All pairs${of}`,
+    steps: `Each ${group} and the one before it`,
+    chosen: `Chosen pairs${of}`,
+    trend: 'The linear trend',
+    contrasts: `Contrasts${of}`,
+  };
+  return followClause(answer, which[compare]);
+}
+
 /** How the comparisons that follow were judged. @param of which they are: "All pairs of conditions" */
 export function followClause(answer: Answer, of: string): string {
   const { question } = answer;
   const parts = followUpOf(answer);
   if (!parts) return '';
-  const { follow, method } = choicesOf(question);
+  const { follow, method, compare } = choicesOf(question);
   const name = followNames[follow];
+  if (compare === 'trend') return trendClause(answer, follow === 'scheffe' ? ', judged by the Scheffé method' : '');
   if (method === 'ranks') return ` ${of} were compared by mean ranks (${name}).`;
   const family = parts[0]?.family;
   const together =

@@ -4,7 +4,7 @@ import type { FollowUpPart } from '../answer/comparison';
 import { passes } from '../procedures/interval';
 import { choicesOf } from '../question/choices';
 import { followNames } from './follow-names';
-import { pRelation } from './numbers';
+import { degreesOfFreedom, fixed, pRelation } from './numbers';
 import { effectPhrases } from './phrases';
 import { type Text, joined, symbol, text } from './text';
 
@@ -16,11 +16,17 @@ const floored = (p: number): string => (Math.floor(p * 1000 + 1e-9) / 1000).toFi
 
 /** The comparisons that told groups apart, each with its difference or ratio, interval and p. */
 export function significantClause({ question }: Answer, parts: readonly FollowUpPart[], unit: string): Text {
-  const { follow, method } = choicesOf(question);
+  const { follow, method, compare } = choicesOf(question);
   const all = parts.flatMap((part) => part.effects.map((e) => ({ ...e, within: part.within })));
   const significant = all.filter((e) => passes(e.p, question.level));
   const adjusted = follow === 'unadjusted' ? '' : 'adjusted ';
-  if (all.length === 0) return [];
+  const [trend] = all;
+  if (!trend) return [];
+  if (compare === 'trend' && method !== 'ranks') {
+    const { estimate, interval } = effectPhrases(trend, unit, question.level);
+    const shown = passes(trend.p, question.level) ? 'differed' : 'was not shown to differ';
+    return text` The ${trend.name} ${shown} from zero: ${estimate}, ${interval}; ${trend.statistic ? text`${symbol('t')}${trend.df === undefined ? '' : `(${degreesOfFreedom(trend.df)})`} = ${fixed(trend.statistic.value, 2)}, ` : []}${symbol('p')} ${pRelation(trend.p)}.`;
+  }
   if (significant.length === 0)
     return text` No groups differed (${followNames[follow]}, all ${adjusted}${symbol('p')} ≥ ${floored(leastOf(all.map((e) => e.p)))}).`;
   const each = significant.slice(0, most).map((e): Text => {

@@ -82,7 +82,7 @@ function AnswerSide({
           settled={shown?.question ?? value}
           table={table}
           unit={shown?.unit ?? ''}
-          repeated={{ repeats: shown?.repeats, averaged: shown?.averaged ?? false }}
+          repeated={shown ? { repeats: shown.repeats, averaged: shown.averaged } : {}}
           onChange={change}
           onEdit={(edits) => setTrouble(store.edit(edits) ?? '')}
         />

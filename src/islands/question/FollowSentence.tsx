@@ -1,6 +1,7 @@
 import { Plus, X } from 'lucide-react';
 import { factsOf } from '../../core/analyses/kinds';
 import { choicesOf, followUpsFor } from '../../core/question/choices';
+import { placesNamed } from '../../core/question/placed';
 import type { Question } from '../../core/question/question';
 import { followNames, followReasons } from '../../core/words/follow-names';
 import { Accepted } from '../shared/Accepted';
@@ -92,7 +93,9 @@ export function FollowSentence({ question, settled, choices, factors, onChange }
         options={{
           all: 'all pairs',
           control: 'each against the control',
+          steps: 'each against the one before',
           chosen: 'chosen pairs',
+          trend: 'a linear trend',
           contrasts: 'contrasts of my own',
         }}
         onChange={(next) => {
@@ -126,8 +129,25 @@ export function FollowSentence({ question, settled, choices, factors, onChange }
           />
           ,
         </>
+      )}
+      {compare === 'trend' && placesNamed(choices.map((g) => g.name)) && (
+        <>
+          {' '}
+          over the groups,{' '}
+          <Choose
+            label="Where groups lie"
+            value={question.spacing ?? 'named'}
+            options={{ named: 'placed as they are named', equal: 'equally spaced' }}
+            onChange={(spacing) => set({ spacing })}
+          />
+          ,
+        </>
       )}{' '}
-      are compared, adjusted by {judged}.
+      {compare === 'trend' ? (
+        <>is tested{follow === 'scheffe' && <>, judged by {judged}</>}.</>
+      ) : (
+        <>are compared, adjusted by {judged}.</>
+      )}
       {compare === 'chosen' && (
         <span className="block text-[15px]">
           {(question.pairs ?? []).map(([a, b], i) => {

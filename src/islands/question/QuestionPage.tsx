@@ -121,7 +121,7 @@ function Page({ study, asked, readings }: { study: string; asked: Asked; reading
             settled={shown?.question ?? question}
             table={table}
             unit={shown?.unit ?? ''}
-            repeated={{ repeats: shown?.repeats, averaged: shown?.averaged ?? false }}
+            repeated={shown ? { repeats: shown.repeats, averaged: shown.averaged } : {}}
             onChange={change}
             onEdit={edit}
           />

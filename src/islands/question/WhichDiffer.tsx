@@ -133,9 +133,14 @@ export default function WhichDiffer({ answer, comparison, sorted, onSort, chosen
   const { critical, family } = parts[0] ?? {};
   const left = parts.flatMap((part) => part.left ?? []);
   const heading =
-    { control: 'Comparisons with the control', contrasts: 'Contrasts', all: undefined, chosen: undefined }[
-      choices.compare
-    ] ?? 'Pairwise comparisons';
+    {
+      control: 'Comparisons with the control',
+      steps: 'Each against the one before',
+      trend: 'Linear trend',
+      contrasts: 'Contrasts',
+      all: undefined,
+      chosen: undefined,
+    }[choices.compare] ?? 'Pairwise comparisons';
   return (
     <section aria-label={heading}>
       <h3 className="prose-serif mb-1 text-[17px]">{heading}</h3>

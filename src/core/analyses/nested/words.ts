@@ -22,11 +22,11 @@ const sampleOf = ({ subject }: Pick<Answer, 'subject'>): string => subject || 's
 /** Whether the samples' means were compared, for the model could not be fitted or is not needed. */
 export const tookMeans = ({ comparison }: Answer): boolean => comparison.ok && comparison.value.model?.byMeans === true;
 
-/** By what the groups were compared, for the methods. */
-export const modelWords = (answer: Answer): string => {
+/** By what the groups were compared, for the methods. @param means the test of the samples' means, where the model was not fitted */
+export const modelWords = (answer: Answer, means: string): string => {
   const sample = sampleOf(answer);
   return tookMeans(answer)
-    ? `the means of the ${plural(sample)}, each counting once (pooled variance)`
+    ? `${means} of the means of the ${plural(sample)}, each counting once`
     : `a linear mixed model (random intercept for each ${sample}, restricted maximum likelihood, Kenward–Roger degrees of freedom)`;
 };
 

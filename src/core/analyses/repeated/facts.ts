@@ -6,6 +6,7 @@ export const facts: Facts = {
   within: 'is measured under every condition',
   follows: 'by-choice',
   methods: ['means', 'mixed-model', 'ranks'],
-  followUps: ({ method }) => (method === 'ranks' ? ['nemenyi'] : adjustments),
+  followUps: ({ method, compare }) =>
+    method === 'ranks' ? ['nemenyi'] : compare === 'trend' ? ['unadjusted'] : adjustments,
   sphericities: ['greenhouse-geisser', 'huynh-feldt', 'assumed'],
 };

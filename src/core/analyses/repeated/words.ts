@@ -7,8 +7,7 @@ import { byRanks } from '../../words/method-reasons';
 import { counted, fixed, pRelation } from '../../words/numbers';
 import { asked, part } from '../../words/segments';
 import {
-  controlClause,
-  followClause,
+  comparedClause,
   severalHeadline,
   severalHypotheses,
   severalMethods,
@@ -56,18 +55,9 @@ export const words: Words = {
           ? 'Friedman’s test, corrected for ties'
           : `repeated-measures analysis of variance (${how})`;
     const each = `each ${subject} being compared with itself${method === 'mixed-model' ? ', with the readings it has' : ''}`;
-    const { compare } = choicesOf(answer.question);
-    const follow =
-      compare === 'control'
-        ? controlClause(answer, nameAt(answer, controlPlace(answer.question, answer.groups)), 'condition')
-        : followClause(
-            answer,
-            {
-              all: 'All pairs of conditions',
-              chosen: 'Chosen pairs of conditions',
-              contrasts: 'Contrasts of conditions',
-            }[compare],
-          );
+    const follow = comparedClause(answer, 'condition', () =>
+      nameAt(answer, controlPlace(answer.question, answer.groups)),
+    );
     return severalMethods(answer, test, each, follow);
   },
   results: (answer, comparison) => {

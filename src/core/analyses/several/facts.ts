@@ -9,11 +9,14 @@ export const facts: Facts = {
   spreadBySizes: true,
   followUps: ({ method, spread, compare }) => {
     if (method === 'ranks') return ['dunn'];
+    if (compare === 'trend' && spread === 'separate') return ['unadjusted'];
     if (spread === 'separate') return compare === 'all' ? ['games-howell', ...adjustments] : adjustments;
     return {
       all: ['tukey', ...adjustments, 'scheffe'] as const,
       control: ['dunnett', ...adjustments] as const,
       chosen: [...adjustments, 'scheffe'] as const,
+      steps: [...adjustments, 'scheffe'] as const,
+      trend: ['unadjusted', 'scheffe'] as const,
       contrasts: ['holm', 'scheffe', ...adjustments.slice(1)] as const,
     }[compare];
   },

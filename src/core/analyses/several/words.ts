@@ -7,8 +7,7 @@ import { byPermutation, byRanks, repeatsWords } from '../../words/method-reasons
 import { contribution } from '../../words/phrases';
 import { asked, part } from '../../words/segments';
 import {
-  controlClause,
-  followClause,
+  comparedClause,
   severalHeadline,
   severalHypotheses,
   severalMethods,
@@ -80,11 +79,7 @@ export const words: Words = {
     };
   },
   methods: (answer) => {
-    const { compare } = choicesOf(answer.question);
-    const follow =
-      compare === 'control'
-        ? controlClause(answer, nameAt(answer, controlPlace(answer.question, answer.groups)))
-        : followClause(answer, { all: 'All pairs', chosen: 'Chosen pairs', contrasts: 'Contrasts' }[compare]);
+    const follow = comparedClause(answer, 'group', () => nameAt(answer, controlPlace(answer.question, answer.groups)));
     return severalMethods(answer, testWords(answer), contribution(answer), follow);
   },
   results: (answer, comparison) => severalResults(answer, comparison, 'groups'),

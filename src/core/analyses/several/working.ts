@@ -1,7 +1,8 @@
-import { errorOfEach } from '../../answer/follow-up';
+import { comparisonsAsked, errorOfEach } from '../../answer/follow-up';
 import { chosenEffect, withAdjustment } from '../../answer/follow-up-worked';
 import { summaryOf, valuesOf } from '../../answer/group-part';
 import { shuffleWorked, worked } from '../../answer/worked';
+import { there } from '../../numeric/there';
 import { choicesOf } from '../../question/choices';
 import { etaSquaredWorking } from '../../working/effect-sizes';
 import { dunnWorking, kruskalWallisWorking } from '../../working/ranks';
@@ -53,10 +54,7 @@ function followed({ answer, comparison, chosen }: Worked): WorkingPart[] {
   if (follow === 'games-howell') return worked(title, () => gamesHowellWorking(summaries, i, j, level));
   if (follow === 'dunnett') return worked(title, () => dunnettWorking(summaries, j, i, level, direction));
   if (follow === 'tukey') return worked(title, () => tukeyWorking(summaries, i, j, level));
-  const own = question.contrasts?.[chosen]?.weights ?? {};
-  const weights = groups.map((g, at) =>
-    compare === 'contrasts' ? (own[g.id] ?? 0) : at === i ? 1 : at === j ? -1 : 0,
-  );
+  const { weights } = there(comparisonsAsked(question, groups)[chosen], 'The comparison');
   const count = comparison.follow?.ok ? (comparison.follow.value[0]?.effects.length ?? 1) : 1;
   const single = worked(title, () =>
     contrastWorking(summaries, weights, level, {

@@ -5,7 +5,7 @@ export const facts: Facts = {
   asWithin: { design: 'repeated', words: 'Compare each with itself' },
   methods: ['means'],
   follows: 'by-choice',
-  followUps: () => adjustments,
+  followUps: ({ compare }) => (compare === 'trend' ? ['unadjusted'] : adjustments),
   samples: 'nested',
   nests: true,
 };

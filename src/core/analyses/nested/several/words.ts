@@ -1,10 +1,8 @@
 import { controlPlace } from '../../../answer/follow-up';
-import { choicesOf } from '../../../question/choices';
 import { groupsPart, measurePart, nameAt, shortGroups } from '../../../words/measured';
 import { asked, part } from '../../../words/segments';
 import {
-  controlClause,
-  followClause,
+  comparedClause,
   severalHeadline,
   severalHypotheses,
   severalMethods,
@@ -25,12 +23,8 @@ export const words: Words = {
   headline: (answer, comparison) => severalHeadline(answer, comparison, 'groups'),
   hypotheses: severalHypotheses,
   methods: (answer) => {
-    const { compare } = choicesOf(answer.question);
-    const follow =
-      compare === 'control'
-        ? controlClause(answer, nameAt(answer, controlPlace(answer.question, answer.groups)))
-        : followClause(answer, { all: 'All pairs', chosen: 'Chosen pairs', contrasts: 'Contrasts' }[compare]);
-    return severalMethods(answer, modelWords(answer), withinSamples(answer), follow);
+    const follow = comparedClause(answer, 'group', () => nameAt(answer, controlPlace(answer.question, answer.groups)));
+    return severalMethods(answer, modelWords(answer, 'one-way analysis of variance'), withinSamples(answer), follow);
   },
   results: (answer, comparison) =>
     severalResults(answer, comparison, 'groups', { last: variationClause(answer, comparison) }),

@@ -22,7 +22,8 @@ export const words: Words = {
       against[answer.question.direction],
     ),
   equivalenceOf: (answer) => `${parameterOf('\\mu', nameAt(answer, 0))} - ${parameterOf('\\mu', nameAt(answer, 1))}`,
-  methods: (answer) => twoMethods(answer, modelWords(answer), withinSamples(answer), []),
+  methods: (answer) =>
+    twoMethods(answer, modelWords(answer, 'Student’s two-sample t-test (pooled variance)'), withinSamples(answer), []),
   results: (answer, comparison) =>
     text`${twoResults(answer, comparison, 'difference')}${variationClause(answer, comparison)}`,
 };
