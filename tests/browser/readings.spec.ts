@@ -267,16 +267,21 @@ test('average replicates and watch n fall; pair by subject with the rows in any 
   await paste(page, ['tank\tflow\tcover (%)', ...tanks].join('\n'));
   const note = page.getByRole('region', { name: 'Independent samples' });
   await expect(note).toContainText('8 readings come from 4 tanks');
-  await expect(note.getByTestId('one-by-one')).toContainText('n 4 + 4: −5.5 %');
-  await expect(note.getByTestId('averaged')).toContainText('n 2 + 2: −5.5 %');
+  await expect(note.getByTestId('counting-each')).toContainText('n 4 + 4: −5.5 %');
+  await expect(note.getByTestId('counting-nested')).toContainText('n 4 + 4: −5.5 %');
+  await expect(note.getByTestId('counting-average')).toContainText('n 2 + 2: −5.5 %');
   await note.getByRole('button', { name: 'Average within each tank' }).click();
   await expect(note).toContainText('Each tank counts once');
   await page.getByRole('button', { name: 'Ask whether two groups differ' }).click();
   await page.waitForURL(/questions/);
   await expect(page.getByTestId('tell-methods')).toContainText('contributing one value, the mean of its readings');
   await expect(page.getByTestId('difference-row')).toContainText('−5.5');
-  await note.getByRole('button', { name: 'Count them one by one' }).click();
+  await note.getByRole('button', { name: 'As if every reading were independent' }).click();
   await expect(page.getByTestId('tell-results')).toContainText('n = 4');
+  await expect(page.getByTestId('check-independence')).toContainText('surer than it is');
+  await page.getByTestId('check-independence').getByRole('button').click();
+  await expect(page.getByTestId('test')).toContainText('Linear mixed model');
+  await expect(page.getByTestId('check-independence')).toContainText('8 readings of 4 tanks: each tank counts once');
 
   await startStudy(page, 'Pairs');
   await paste(
