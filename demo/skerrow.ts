@@ -316,6 +316,77 @@ const of = (table: Table, ...questions: [Question, ...FigureStyle[]][]): Asked =
   questions: questions.map(([question, ...figures]) => ({ question, figures })),
 });
 
+/** Blades raised at four salinities, in their order. */
+function saltSeries(): Table {
+  const { normal } = stream(31);
+  return tableOf(
+    [0, 5, 10, 20].map((salt, k) =>
+      named(
+        `s${salt}`,
+        `${salt} g/L`,
+        'measure',
+        Array.from({ length: [8, 7, 8, 6][k] ?? 0 }, () => (52 + 0.45 * salt + 4.2 * normal()).toFixed(1)),
+        'mm',
+      ),
+    ),
+    { name: 'Salt series', measure: 'blade length', subject: 'seedling' },
+  );
+}
+
+/** Snails weighed in tanks of three feeds, some tanks with more snails than others. */
+function snailsInTanks(): Table {
+  const { normal } = stream(32);
+  const sizes = [
+    [4, 6, 3, 5],
+    [5, 3, 6, 4],
+    [6, 4, 2, 5],
+  ];
+  const rows = sizes.flatMap((tanks, g) =>
+    tanks.flatMap((n, i) => {
+      const own = 8.4 + 0.9 * g + 0.7 * normal();
+      const tank = `${'ABC'.charAt(g)}${i + 1}`;
+      const feed = ['kelp', 'dulse', 'mixed'][g] ?? '';
+      return Array.from({ length: n }, () => [tank, feed, (own + 0.9 * normal()).toFixed(2)]);
+    }),
+  );
+  const column = (k: number): string[] => rows.map((r) => r[k] ?? '');
+  return tableOf(
+    [
+      named('tank', 'tank', 'subject', column(0)),
+      named('feed', 'feed', 'group', column(1)),
+      named('mass', 'snail mass', 'measure', column(2), 'g'),
+    ],
+    { name: 'Snails in tanks', subject: 'tank', shape: 'rows' },
+  );
+}
+
+/** Lines measured at four visits; a storm kept the boat from two of them. */
+function missedVisits(): Table {
+  const { normal } = stream(33);
+  const lines = Array.from({ length: 9 }, () => 24 + 3 * normal());
+  const lost = new Set(['3 1', '7 2']);
+  return tableOf(
+    [
+      named(
+        'line',
+        'line',
+        'subject',
+        lines.map((_, i) => `M${i + 1}`),
+      ),
+      ...['Visit 1', 'Visit 2', 'Visit 3', 'Visit 4'].map((visit, j) =>
+        named(
+          `v${j + 1}`,
+          visit,
+          'measure',
+          lines.map((own, i) => (lost.has(`${i} ${j}`) ? '' : (own + 2.1 * j + 1.1 * normal()).toFixed(1))),
+          'cm',
+        ),
+      ),
+    ],
+    { name: 'Missed visits', measure: 'frond length', subject: 'line', shape: 'repeated' },
+  );
+}
+
 /** A table for every design, with its questions. */
 export const demoTables = (): Asked[] => [
   of(lampTrial(), [defaultQuestion('red', 'white'), defaultFigureStyle]),
@@ -353,6 +424,9 @@ export const demoTables = (): Asked[] => [
   ),
   of(copiedFigures(), [questionOf('several')]),
   of(manyAssays(), [defaultQuestion('still', 'pulsed')]),
+  of(saltSeries(), [questionOf('several', { compare: 'trend' })]),
+  of(snailsInTanks(), [questionOf('nested')]),
+  of(missedVisits(), [questionOf('repeated', { compare: 'control', control: 'v1' })]),
 ];
 
 /** The demo study of Skerrow Kelp Nursery as one value. Its ids tell places: question 2 of table 1 is `t1q2`. */

@@ -370,6 +370,8 @@ export const cases: Record<string, Case[]> = {
     ),
     several('each against the one before', { compare: 'steps' }, salts),
     several('a trend over names without numbers', { compare: 'trend', spacing: 'named' }),
+    several('a trend of ranks', { method: 'ranks', compare: 'trend' }, salts),
+    several('a trend of ranks, with ties', { method: 'ranks', compare: 'trend', groups: ['b', 'c', 'a'] }),
     several('by ranks', { method: 'ranks' }),
     several('by permutation', { method: 'shuffle', seed: 1 }),
     several(
@@ -516,6 +518,11 @@ export const cases: Record<string, Case[]> = {
       question: questionOf('paired', { about: 'share', found: 'fouled' }),
     },
     { situation: 'several groups', table: grades, question: questionOf('several', { about: 'share', found: 'long' }) },
+    {
+      situation: 'a trend over groups in their order',
+      table: grades,
+      question: questionOf('several', { about: 'share', found: 'long', method: 'trend' }),
+    },
   ],
   table: [
     {

@@ -18,7 +18,7 @@ import { studentT } from '../../src/core/distributions/t';
 import { attempt } from '../../src/core/numeric/domain-error';
 import { random } from '../../src/core/numeric/random';
 import { bootstrap } from '../../src/core/procedures/bootstrap';
-import { contrast, trendWeights } from '../../src/core/procedures/contrast';
+import { contrast } from '../../src/core/procedures/contrast';
 import { etaSquaredInterval } from '../../src/core/procedures/effect-size-intervals';
 import { bartlett, levene } from '../../src/core/procedures/equal-spread';
 import { equivalence } from '../../src/core/procedures/equivalence';
@@ -137,22 +137,6 @@ describe('follow-up of an analysis of variance', () => {
     near(welchAnova([a, b]).p, welchT(a, b, 0.95).p.either);
     near(contrast([a, b], [1, -1], 0.95).t, t.t);
     near(contrast([a, b], [1, -1], 0.95).scheffe.p, t.p.either);
-  });
-
-  it('trend contrasts part the sum of squares between groups', () => {
-    const raw = [normals(5, 5), normals(7, 6).map((x) => x + 1), normals(4, 7).map((x) => x + 3)];
-    const groups = raw.map((g) => summarize(g));
-    const weights = trendWeights(
-      [0, 1, 4],
-      groups.map((g) => g.n),
-      2,
-    );
-    const parts = weights.map((w) => contrast(groups, w, 0.95).t ** 2 * oneWayAnova(raw).within.ms);
-    near(
-      parts.reduce((a, b) => a + b),
-      oneWayAnova(raw).between.ss,
-      1e-9,
-    );
   });
 
   it('an effect-size interval leaves 0 out exactly when F is that significant', () => {

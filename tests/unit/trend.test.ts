@@ -2,6 +2,8 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { answer } from '../../src/core/answering/answer';
 import { contrast } from '../../src/core/procedures/contrast';
+import { jonckheereTerpstra } from '../../src/core/procedures/jonckheere-terpstra';
+import { mannWhitney } from '../../src/core/procedures/mann-whitney';
 import { summarize } from '../../src/core/procedures/sample-summary';
 import { placesNamed, placesOf, trendOver } from '../../src/core/question/placed';
 import { type Question, questionOf } from '../../src/core/question/question';
@@ -79,5 +81,117 @@ describe('a trend over ordered groups', () => {
     expect(followed(['a', 'b', 'c', 'd'], { compare: 'trend', spacing: 'named' })).to.match(
       /cannot be placed by their names/,
     );
+  });
+});
+
+describe('a trend of ranks', () => {
+  /** Every way to give these readings to groups of these sizes. */
+  function* arrangements(values: readonly number[], sizes: readonly number[]): Generator<number[][]> {
+    const [size, ...rest] = sizes;
+    if (size === undefined) {
+      yield [];
+      return;
+    }
+    const choose = function* (from: number, left: number): Generator<number[]> {
+      if (left === 0) {
+        yield [];
+        return;
+      }
+      for (let i = from; i <= values.length - left; i++) for (const more of choose(i + 1, left - 1)) yield [i, ...more];
+    };
+    for (const chosen of choose(0, size)) {
+      const own = chosen.map((i) => values[i] ?? NaN);
+      const others = values.filter((_, i) => !chosen.includes(i));
+      for (const more of arrangements(others, rest)) yield [own, ...more];
+    }
+  }
+
+  it('has the exact p of counting every arrangement', () => {
+    const given = [
+      [3.1, 1.2, 4.4],
+      [2.5, 6.0],
+      [5.2, 7.7, 6.4],
+    ];
+    const found = jonckheereTerpstra(given);
+    expect(found.method).to.equal('exact');
+    const all = [...arrangements(given.flat(), [3, 2, 3])].map((g) => jonckheereTerpstra(g).j);
+    const share = (holds: (j: number) => boolean): number => all.filter(holds).length / all.length;
+    expect(found.p.greater).to.be.closeTo(
+      share((j) => j >= found.j),
+      1e-12,
+    );
+    expect(found.p.less).to.be.closeTo(
+      share((j) => j <= found.j),
+      1e-12,
+    );
+    // Mean and variance of all arrangements are those of the normal form.
+    const mean = all.reduce((s, j) => s + j, 0) / all.length;
+    const sd = Math.sqrt(all.reduce((s, j) => s + (j - mean) ** 2, 0) / all.length);
+    expect(found.z).to.be.closeTo((found.j - mean) / sd, 1e-12);
+  });
+
+  it('allows for ties: its variance is that of all arrangements', () => {
+    const given = [
+      [1, 2, 2],
+      [2, 3],
+      [3, 3, 4],
+    ];
+    const found = jonckheereTerpstra(given);
+    expect(found.method).to.equal('normal');
+    const all = [...arrangements(given.flat(), [3, 2, 3])].map((g) => jonckheereTerpstra(g).j);
+    const mean = all.reduce((s, j) => s + j, 0) / all.length;
+    const sd = Math.sqrt(all.reduce((s, j) => s + (j - mean) ** 2, 0) / all.length);
+    expect(found.z).to.be.closeTo((found.j - mean) / sd, 1e-12);
+  });
+
+  it('of two groups is the Mann–Whitney test, and turns round with the order', () => {
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.integer({ min: 0, max: 1000 }), { minLength: 6, maxLength: 14 }),
+        fc.integer({ min: 2, max: 4 }),
+        (values, cut) => {
+          const groups = [values.slice(0, cut), values.slice(cut)];
+          const found = jonckheereTerpstra(groups);
+          const two = mannWhitney(groups[1] ?? [], groups[0] ?? []);
+          expect(found.j).to.equal(two.u);
+          expect(found.p.either).to.be.closeTo(two.p.either, 1e-10);
+          const reversed = jonckheereTerpstra(groups.toReversed());
+          expect(reversed.p.greater).to.be.closeTo(found.p.less, 1e-12);
+          expect(reversed.z).to.be.closeTo(-found.z, 1e-12);
+        },
+      ),
+    );
+  });
+
+  it('is refused where no reading is larger than another', () => {
+    expect(() => jonckheereTerpstra([[2, 2], [2]])).to.throw('none is larger');
+  });
+});
+
+describe('a trend of shares', () => {
+  const settled = tableOf(
+    [
+      { ...emptyColumn('d', 'dose', '', 'group'), cells: ['0 mM', '1 mM', '4 mM'] },
+      { ...emptyColumn('y', 'settled', '', 'count'), cells: ['8', '14', '21'] },
+      { ...emptyColumn('n', 'bare', '', 'count'), cells: ['22', '16', '9'] },
+    ],
+    { shape: 'counts', subject: 'plate' },
+  );
+  const asked = (more: Partial<Question>) => {
+    const found = answer(questionOf('several', { about: 'share', found: 'y', method: 'trend', ...more }), settled);
+    if (!found.ok || !found.value.comparison.ok) throw new Error('no answer');
+    return found.value.comparison.value;
+  };
+
+  it('is Cochran and Armitage’s, with places as named or equally spaced', () => {
+    // z = T / √V by hand: p̄ = 43/90, d̄ = 5/3, T = Σ(x − n p̄)(d − d̄), V = p̄(1 − p̄) Σn(d − d̄)².
+    const p = 43 / 90;
+    const at = [0, 1, 4].map((d) => d - 5 / 3);
+    const t = [8, 14, 21].reduce((s, x, i) => s + (x - 30 * p) * (at[i] ?? 0), 0);
+    const v = p * (1 - p) * 30 * at.reduce((s, d) => s + d * d, 0);
+    const named = asked({});
+    expect(named.tests[0]?.value).to.be.closeTo(t / Math.sqrt(v), 1e-12);
+    expect(named.trend).to.equal(1);
+    expect(asked({ spacing: 'equal' }).tests[0]?.value).to.not.be.closeTo(t / Math.sqrt(v), 1e-3);
   });
 });

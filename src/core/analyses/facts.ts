@@ -25,6 +25,8 @@ export interface Facts {
   sums?: boolean;
   /** Shares set against each other: by what, each in words. */
   effects?: Partial<Record<Choices['effect'], string>>;
+  /** Whether ranks can be tested for a trend over the groups. */
+  rankTrend?: boolean;
   /** Which comparisons follow: of levels by choice, of conditions within each group, of all pairs, by choice. */
   follows?: 'levels' | 'conditions' | 'pairs' | 'by-choice';
   /** What one asks who has such a table: "Ask whether two groups differ". */

@@ -7,7 +7,7 @@ import type { ShuffleTest } from '../procedures/shuffle-means';
 import type { SubjectPair } from '../readings/groups';
 
 /** A statistic by the letter the field gives it. */
-export type StatisticSymbol = 't' | 'z' | 'F' | 'q' | 'U' | 'W' | 'H' | 'χ²' | 'G';
+export type StatisticSymbol = 't' | 'z' | 'F' | 'q' | 'U' | 'W' | 'H' | 'J' | 'χ²' | 'G';
 
 /** A difference, or a mean, in the readings' units. */
 export interface Effect {
@@ -123,6 +123,8 @@ export interface Comparison {
   equivalence?: Outcome<{ p: number; pAboveLower: number; pBelowUpper: number; interval: Interval }>;
   /** One-sided bound at the level asked for. */
   bounds?: Interval;
+  /** Which way a trend over ordered groups points. */
+  trend?: number;
   /** Shuffled labels, where they gave the p. */
   shuffled?: ShuffleTest;
   /** Bootstrap resamples behind the interval, where it comes from them. */

@@ -17,9 +17,10 @@ function drawnFor(observed: readonly (readonly number[])[]): number {
   return Math.max(500, Math.min(20_000, Math.round(2e7 / steps)));
 }
 
-interface TableTest extends Pick<Comparison, 'tests' | 'sizes' | 'remarks'> {
+export interface TableTest extends Pick<Comparison, 'tests' | 'sizes' | 'remarks'> {
   p: number;
   reference: Reference[];
+  trend?: number;
 }
 
 const withoutStatistic = (p: number, sampled?: number, pInterval?: Interval): Test => ({

@@ -66,27 +66,3 @@ export function separateContrast(groups: readonly SampleSummary[], weights: read
   const estimate = weighted(groups, weights);
   return tTest(estimate, Math.sqrt(all), df, level);
 }
-
-/**
- * Weights of the polynomial trends across equally or unequally spaced groups: straight line, bend and so on, each
- * orthogonal to those before it for these group sizes. Source: Robson (1959).
- * @param positions where the ordered groups lie: doses, days
- * @param sizes n of each group
- */
-export function trendWeights(positions: readonly number[], sizes: readonly number[], degree: number): number[][] {
-  const k = positions.length;
-  demand(new Set(positions).size === k, 'A trend needs a different position for each group.');
-  demand(degree >= 1 && degree < k, `With ${k} groups a trend has at most degree ${k - 1}.`);
-  const basis: number[][] = [new Array<number>(k).fill(1)];
-  const inner = (x: readonly number[], y: readonly number[]): number =>
-    sum(x.map((v, i) => v * (y[i] ?? 0) * (sizes[i] ?? 0)));
-  for (let d = 1; d <= degree; d++) {
-    let next = (basis[d - 1] ?? []).map((v, i) => v * (positions[i] ?? 0));
-    for (const old of basis) {
-      const share = inner(next, old) / inner(old, old);
-      next = next.map((v, i) => v - share * (old[i] ?? 0));
-    }
-    basis.push(next);
-  }
-  return basis.slice(1).map((row) => row.map((v, i) => v * (sizes[i] ?? 0)));
-}

@@ -65,8 +65,9 @@ export function choicesOf(question: Question): Choices {
   const facts = factsOf(question);
   const spread = question.spread ?? (facts.spreadBySizes ? 'pooled' : 'separate');
   const method = oneOf(methodsFor(question), question.method);
-  // Ranks compare all pairs; without pairs, contrasts or a control named there is nothing else to compare.
-  const compare = method === 'ranks' || facts.follows !== 'by-choice' ? 'all' : (question.compare ?? 'all');
+  // Ranks compare all pairs, or test a trend; without pairs, contrasts or a control named there is nothing else to compare.
+  const wanted = facts.follows === 'by-choice' ? (question.compare ?? 'all') : 'all';
+  const compare = method === 'ranks' && !(facts.rankTrend && wanted === 'trend') ? 'all' : wanted;
   return {
     value: question.value ?? 0,
     effect: question.effect ?? facts.effect?.(method) ?? 'difference',

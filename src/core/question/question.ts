@@ -63,6 +63,7 @@ export const subjects = [
 export const methods = [
   'means',
   'mixed-model',
+  'trend',
   'ranks',
   'shuffle',
   'z',

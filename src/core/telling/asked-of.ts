@@ -9,6 +9,7 @@ import type { Control, Option } from './controls';
 
 const methodWords: Partial<Record<Method, string>> = {
   means: 'their means',
+  'mixed-model': 'their means, by a mixed model',
   ranks: 'ranks',
   shuffle: 'permutation',
   z: 'their means, the SD being known',
@@ -17,7 +18,7 @@ const methodWords: Partial<Record<Method, string>> = {
 const estimateWords: typeof methodWords = { means: 'its mean', ranks: 'its median', z: 'its mean, the SD being known' };
 
 /** What readings are compared by. */
-function ofReadings(question: Question, table: Table): Control {
+function ofReadings(question: Question, table: Table, answeredBy: Method): Control {
   const { about, design } = question;
   const one = ofOneGroup(design);
   const { method: _, value: __, follow: ___, ...kept } = question;
@@ -39,7 +40,7 @@ function ofReadings(question: Question, table: Table): Control {
   const found = table.shape === 'rows' && columnsOf(table, 'group').length > 1 && !isWithin(design);
   return {
     label: design === 'estimate' ? 'What is estimated' : 'Compared by',
-    chosen: bySpread ? 'spread' : choicesOf(question).method,
+    chosen: bySpread ? 'spread' : answeredBy,
     options: [
       ...methods,
       ...(hasKind('spread', design)
@@ -86,6 +87,11 @@ function ofCounts(question: Question, table: Table): Control {
   return { label: 'Asked of', chosen: question.about, options: options.flatMap((o) => o ?? []) };
 }
 
-/** What the question is asked of, with what else it could be. */
-export const askedOf = (question: Question, table: Table): Control =>
-  question.about === 'share' || question.about === 'table' ? ofCounts(question, table) : ofReadings(question, table);
+/**
+ * What the question is asked of, with what else it could be.
+ * @param answeredBy the method, also where the readings decided it
+ */
+export const askedOf = (question: Question, table: Table, answeredBy: Method = choicesOf(question).method): Control =>
+  question.about === 'share' || question.about === 'table'
+    ? ofCounts(question, table)
+    : ofReadings(question, table, answeredBy);

@@ -22,7 +22,7 @@ export function statisticPhrase({ symbol: letter, value, df }: Test): Text {
   if (letter === undefined || value === undefined) return [];
   const degrees = df.length > 0 ? `(${df.map(degreesOfFreedom).join(', ')})` : '';
   const shown =
-    letter === 'U' || letter === 'W'
+    letter === 'U' || letter === 'W' || letter === 'J'
       ? fixed(value, Number.isInteger(value) ? 0 : 1)
       : Math.abs(value) > 1e-9 && Math.abs(value) < 0.005
         ? significant(value, 2)

@@ -13,6 +13,22 @@ interface Work {
 
 const works: readonly Work[] = [
   {
+    named: /Jonckheere–Terpstra/,
+    authors: 'Jonckheere AR',
+    year: 1954,
+    title: 'A distribution-free k-sample test against ordered alternatives',
+    where: 'Biometrika 41, 133–145',
+    doi: '10.1093/biomet/41.1-2.133',
+  },
+  {
+    named: /Cochran–Armitage/,
+    authors: 'Armitage P',
+    year: 1955,
+    title: 'Tests for linear trends in proportions and frequencies',
+    where: 'Biometrics 11, 375–386',
+    doi: '10.2307/3001775',
+  },
+  {
     named: /Kenward–Roger/,
     authors: 'Kenward MG, Roger JH',
     year: 1997,

@@ -2,13 +2,12 @@
 import type { Answer } from '../answer/answer';
 import type { Comparison, FollowUpPart } from '../answer/comparison';
 import { passes } from '../procedures/interval';
-import { attempt } from '../numeric/domain-error';
 import { type Choices, choicesOf } from '../question/choices';
-import { placesNamed, placesOf } from '../question/placed';
+import { placing } from './ordered';
 import { followNames } from './follow-names';
 import { allEqual, allOf, type Hypotheses } from './hypothesis';
 import { bareMeasure, groupClause, measureOf, takenClause, withCentre } from './measured';
-import { atAlpha, given, percent, plural, significant } from './numbers';
+import { atAlpha, percent, plural, significant } from './numbers';
 import { sizesClause, testPhrase } from './phrases';
 import { listed, sentenceCase, unitAfter } from './sentences';
 import { significantClause } from './significant-clause';
@@ -71,12 +70,7 @@ const intervalsOf = (parts: readonly FollowUpPart[], level: number): string =>
 /** Where the groups were placed for a trend over them, and what was tested. */
 function trendClause({ question, groups }: Answer, judged: string): string {
   const names = groups.map((g) => g.name);
-  const placed = attempt(() => placesOf(question, names));
-  const where =
-    placed.ok && question.spacing !== 'equal' && placesNamed(names)
-      ? `placed at ${listed(placed.value.map(given))}`
-      : 'taken as equally spaced';
-  return ` A linear trend over the groups, ${where}, was tested as a contrast of their means${judged}; it is given as the change from the lowest place to the highest, with its ${percent(question.level)} confidence interval.`;
+  return ` A linear trend over the groups, ${placing(question, names)}, was tested as a contrast of their means${judged}; it is given as the change from the lowest place to the highest, with its ${percent(question.level)} confidence interval.`;
 }
 
 /** How comparisons of groups, or of conditions, were judged. @param group what is compared: "group", "condition" */
@@ -128,17 +122,17 @@ export function severalResults(
   answer: Answer,
   comparison: Comparison,
   among: string,
-  more: { used?: string; test?: string; last?: Text } = {},
+  more: { used?: string; test?: string; last?: Text; verb?: string } = {},
 ): Text {
   const { question, groups, unit } = answer;
   const { level } = question;
   const ranks = choicesOf(question).method === 'ranks';
-  const verb = passes(comparison.p, level) ? 'differed' : 'was not shown to differ';
+  const verb = more.verb ?? `${passes(comparison.p, level) ? 'differed' : 'was not shown to differ'} among`;
   const [first] = comparison.tests;
   const pooled =
     comparison.pooledSd === undefined ? '' : `; pooled SD ${significant(comparison.pooledSd, 3)}${unitAfter(unit)}`;
   const follow = comparison.follow?.ok ? significantClause(answer, comparison.follow.value, unit) : [];
-  return text`${sentenceCase(measureOf(answer))} ${verb} among the ${groups.length} ${among}${more.used ?? ''}: ${first ? testPhrase(first) : []}${sizesClause(comparison, level)}${pooled}${more.test ?? ''}. ${joined(
+  return text`${sentenceCase(measureOf(answer))} ${verb} the ${groups.length} ${among}${more.used ?? ''}: ${first ? testPhrase(first) : []}${sizesClause(comparison, level)}${pooled}${more.test ?? ''}. ${joined(
     groups.map((g) => groupClause(g, unit, ranks ? 'ranks' : 'mean')),
     '; ',
   )}.${follow}${more.last ?? []}`;

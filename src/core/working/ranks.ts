@@ -3,6 +3,7 @@ import { chiSquare } from '../distributions/chi-square';
 import { normal } from '../distributions/normal';
 import { studentizedRangeUpper } from '../distributions/studentized-range';
 import { friedman } from '../procedures/friedman';
+import { jonckheereTerpstra } from '../procedures/jonckheere-terpstra';
 import { kruskalWallis } from '../procedures/kruskal-wallis';
 import type { Direction, TailProbabilities } from '../procedures/direction';
 import { mannWhitney } from '../procedures/mann-whitney';
@@ -270,5 +271,44 @@ export function friedmanPairWorking(rows: readonly (readonly number[])[], i: num
       'P\\left(Q_{k,\\infty} \\ge q\\right)',
       studentizedRangeUpper(q.value, size, Infinity),
     );
+  return w.steps;
+}
+
+/** A trend over ordered groups: each group's pairs with all before it, added. Source: Terpstra (1952), Jonckheere (1954). */
+export function jonckheereTerpstraWorking(groups: readonly (readonly number[])[]): Step[] {
+  const w = new Working();
+  const { j, z, method, p } = jonckheereTerpstra(groups);
+  const counts = groups.slice(1).map((group, i) => {
+    const before = groups.slice(0, i + 1).flat();
+    const larger = group.reduce(
+      (all, y) => all + before.reduce((own, x) => own + (y > x ? 1 : y === x ? 0.5 : 0), 0),
+      0,
+    );
+    return symbol(`U_{${i + 2}}`, larger);
+  });
+  const statistic = w.let(
+    'pairs in which the later group’s reading is larger',
+    'J',
+    total('\\sum_{i \\ge 2} U_i', counts),
+  );
+  const sizes = groups.map((g, i) => symbol(`n_{${i + 1}}`, g.length));
+  const n = w.let('readings', 'N', total('\\sum n_i', sizes));
+  const mean = w.let(
+    'mean of J without a trend',
+    '\\mu_J',
+    over(minus(squared(n), total('\\sum n_i^2', sizes.map(squared))), constant(4)),
+  );
+  if (method === 'exact') {
+    w.look('p, all arrangements counted', 'p', '2\\min\\left(P(J \\ge j),\\ P(J \\le j)\\right)', p.either);
+    return w.steps;
+  }
+  const sd = w.look(
+    'its SD, ties allowed for',
+    '\\sigma_J',
+    '\\text{from } n_i \\text{ and the ties}',
+    (j - mean.value) / z,
+  );
+  const standard = w.let('test statistic', 'z', over(minus(statistic, mean), sd));
+  tailOf(w, 'Z', standard, normal, 'either');
   return w.steps;
 }

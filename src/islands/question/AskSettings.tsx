@@ -87,7 +87,7 @@ export function AskSettings(
   const facts = factsOf(question);
   const choices = choicesOf(settled);
   const set = (more: Partial<Question>) => onChange({ ...question, ...more });
-  const of = askedOf(question, table);
+  const of = askedOf(question, table, choices.method);
   const byMeans = choices.method === 'means';
   const ordered = facts.order !== undefined || facts.effects !== undefined;
   return (
@@ -157,7 +157,7 @@ export function AskSettings(
           , seed <SeedPart question={question} onChange={onChange} />
         </>
       )}
-      {facts.namesTest && <TestedBy question={question} onChange={onChange} />}
+      {facts.namesTest && <TestedBy question={question} names={groups.map((g) => g.name)} onChange={onChange} />}
       {facts.knownSd && (
         <>
           ; the population’s SD is{' '}

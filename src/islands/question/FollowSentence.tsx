@@ -1,12 +1,12 @@
 import { Plus, X } from 'lucide-react';
 import { factsOf } from '../../core/analyses/kinds';
 import { choicesOf, followUpsFor } from '../../core/question/choices';
-import { placesNamed } from '../../core/question/placed';
 import type { Question } from '../../core/question/question';
 import { followNames, followReasons } from '../../core/words/follow-names';
 import { Accepted } from '../shared/Accepted';
 import { Choose } from '../shared/Parts';
 import { NumberPart } from './NumberPart';
+import { SpacingPart } from './SpacingPart';
 
 interface Props {
   question: Question;
@@ -82,7 +82,8 @@ export function FollowSentence({ question, settled, choices, factors, onChange }
         are compared, adjusted by {judged}.
       </>
     );
-  if (follows === 'pairs' || method === 'ranks') return <> Then all pairs are compared, adjusted by {judged}.</>;
+  const ranksAlone = method === 'ranks' && !factsOf(question).rankTrend;
+  if (follows === 'pairs' || ranksAlone) return <> Then all pairs are compared, adjusted by {judged}.</>;
   return (
     <>
       {' '}
@@ -90,14 +91,18 @@ export function FollowSentence({ question, settled, choices, factors, onChange }
       <Choose
         label="Which comparisons follow"
         value={compare}
-        options={{
-          all: 'all pairs',
-          control: 'each against the control',
-          steps: 'each against the one before',
-          chosen: 'chosen pairs',
-          trend: 'a linear trend',
-          contrasts: 'contrasts of my own',
-        }}
+        options={
+          method === 'ranks'
+            ? { all: 'all pairs', trend: 'a trend over the groups in their order' }
+            : {
+                all: 'all pairs',
+                control: 'each against the control',
+                steps: 'each against the one before',
+                chosen: 'chosen pairs',
+                trend: 'a linear trend',
+                contrasts: 'contrasts of my own',
+              }
+        }
         onChange={(next) => {
           const { follow: _, ...rest } = question;
           onChange({
@@ -130,17 +135,10 @@ export function FollowSentence({ question, settled, choices, factors, onChange }
           ,
         </>
       )}
-      {compare === 'trend' && placesNamed(choices.map((g) => g.name)) && (
+      {compare === 'trend' && method !== 'ranks' && (
         <>
           {' '}
-          over the groups,{' '}
-          <Choose
-            label="Where groups lie"
-            value={question.spacing ?? 'named'}
-            options={{ named: 'placed as they are named', equal: 'equally spaced' }}
-            onChange={(spacing) => set({ spacing })}
-          />
-          ,
+          over the groups, <SpacingPart question={question} names={choices.map((g) => g.name)} onChange={onChange} />,
         </>
       )}{' '}
       {compare === 'trend' ? (

@@ -3,17 +3,27 @@ import { choicesOf, followUpsFor, methodsFor } from '../../core/question/choices
 import type { Question } from '../../core/question/question';
 import { followNames } from '../../core/words/follow-names';
 import { methodName } from '../../core/telling/method';
+import { SpacingPart } from './SpacingPart';
 import { SeedPart } from './StatisticPart';
 import { Choose } from '../shared/Parts';
 
 /** Which test a question about shares, counts or spread is answered by, and how its pairs are adjusted. */
-export function TestedBy({ question, onChange }: { question: Question; onChange: (question: Question) => void }) {
+export function TestedBy({
+  question,
+  names,
+  onChange,
+}: {
+  question: Question;
+  /** What the groups are called. */
+  names: readonly string[];
+  onChange: (question: Question) => void;
+}) {
   const { method, follow, spread } = choicesOf(question);
   const methods = methodsFor(question);
   const name = (m: (typeof methods)[number]): string => {
     const named = methodName({ ...question, method: m });
     // What begins with someone's name, or a letter that is one, keeps its capital within the sentence.
-    return /^(Fisher|McNemar|Levene|Bartlett|Brown|Pitman|G |F )/.test(named)
+    return /^(Fisher|McNemar|Levene|Bartlett|Brown|Pitman|Cochran|G |F )/.test(named)
       ? named
       : named.charAt(0).toLowerCase() + named.slice(1);
   };
@@ -29,6 +39,11 @@ export function TestedBy({ question, onChange }: { question: Question; onChange:
         />
       ) : (
         `the ${name(method)}`
+      )}
+      {method === 'trend' && (
+        <>
+          , groups <SpacingPart question={question} names={names} onChange={onChange} />
+        </>
       )}
       {method === 'shuffle' && (
         <>

@@ -1,6 +1,7 @@
 import { attempt, demand } from '../../numeric/domain-error';
 import { etaSquaredInterval } from '../../procedures/effect-size-intervals';
 import { dunnTest, kruskalWallis } from '../../procedures/kruskal-wallis';
+import { jonckheereTerpstra } from '../../procedures/jonckheere-terpstra';
 import { oneWayAnova, oneWayAnovaFromSummaries } from '../../procedures/one-way-anova';
 import { randomizationTest } from '../../procedures/randomization';
 import type { ShuffleTest } from '../../procedures/shuffle-means';
@@ -12,7 +13,7 @@ import { unattainable } from '../../answer/attainable';
 import type { Comparison, Size } from '../../answer/comparison';
 import { followUp, lettersFor, pairNamed } from '../../answer/follow-up';
 import { type GroupPart, demandOneUnit, demandReadings, summaryOf, valuesOf } from '../../answer/group-part';
-import { chiSquareReference, fReference } from '../../answer/references';
+import { chiSquareReference, fReference, normalReference } from '../../answer/references';
 import { arrangementWords, shuffledPart, shufflesFor } from '../../answer/shuffled-part';
 
 /** What is shuffled to compare several groups. */
@@ -29,9 +30,26 @@ function shuffledF(question: Question, parts: readonly GroupPart[]): ShuffleTest
   return randomizationTest(shufflingOfSeveral(groups), choicesOf(question).seed, shufflesFor(n));
 }
 
+/** Whether readings rise or fall over the groups in their order. */
+function rankTrend(parts: readonly GroupPart[]): Comparison {
+  const { j, z, method, p } = jonckheereTerpstra(demandReadings(parts, 'The Jonckheere–Terpstra test'));
+  return {
+    p: p.either,
+    tests: [{ symbol: 'J', value: j, df: [], p: p.either }],
+    sizes: [],
+    reference: method === 'exact' ? [] : [normalReference(z, 'either')],
+    trend: Math.sign(z),
+    remarks: [
+      method === 'exact'
+        ? 'p is exact: every arrangement of the readings is counted.'
+        : `p is by the normal curve, z = ${z.toFixed(2).replace('-', '−')}, with ties allowed for.`,
+    ],
+  };
+}
+
 /** Three or more independent groups (or two): whether their means differ, and which. */
 export function compare(question: Question, parts: readonly GroupPart[], brief = false): Comparison {
-  const { method, spread, follow: judged } = choicesOf(question);
+  const { method, spread, compare, follow: judged } = choicesOf(question);
   const { level } = question;
   demand(
     parts.length >= 2,
@@ -41,6 +59,7 @@ export function compare(question: Question, parts: readonly GroupPart[], brief =
   );
   demandOneUnit(parts);
   if (method === 'ranks') {
+    if (compare === 'trend') return rankTrend(parts);
     const groups = demandReadings(parts, 'The Kruskal–Wallis test');
     const found = kruskalWallis(groups);
     const { remark, ...least } = unattainable(found.leastP ?? 0, level);

@@ -6,6 +6,7 @@ export const facts: Facts = {
   methods: ['means', 'ranks', 'shuffle'],
   spreads: true,
   follows: 'by-choice',
+  rankTrend: true,
   spreadBySizes: true,
   followUps: ({ method, spread, compare }) => {
     if (method === 'ranks') return ['dunn'];

@@ -1,8 +1,11 @@
 import type { Answer } from '../../answer/answer';
+import type { Question } from '../../question/question';
+import { orderedHeadline, orderedHypotheses, trendVerb } from '../../words/ordered';
+import { sentenceCase } from '../../words/sentences';
 import { controlPlace } from '../../answer/follow-up';
 import { type SpreadReason, choicesOf } from '../../question/choices';
 import { parameterOf } from '../../words/hypothesis';
-import { eachCounts, groupsPart, measurePart, nameAt, shortGroups } from '../../words/measured';
+import { bareMeasure, eachCounts, groupsPart, measurePart, nameAt, shortGroups } from '../../words/measured';
 import { byPermutation, byRanks, repeatsWords } from '../../words/method-reasons';
 import { contribution } from '../../words/phrases';
 import { asked, part } from '../../words/segments';
@@ -18,12 +21,20 @@ import type { Words } from '../words';
 
 function testWords(answer: Answer): string {
   const { method, spread } = choicesOf(answer.question);
+  if (ranksTrend(answer.question))
+    return 'the Jonckheere–Terpstra test of a trend over the groups in their order (two-sided)';
   if (method === 'ranks') return 'the Kruskal–Wallis test, corrected for ties';
   if (method === 'shuffle') return permutedWords(answer, 'F, labels shuffled among the groups');
   return spread === 'separate'
     ? 'Welch’s analysis of variance (variances not assumed equal)'
     : 'one-way analysis of variance';
 }
+
+/** Whether ranks are tested for a trend over the groups. */
+const ranksTrend = (question: Question): boolean => {
+  const { method, compare } = choicesOf(question);
+  return method === 'ranks' && compare === 'trend';
+};
 
 const sizesDecide: Record<SpreadReason, string> = {
   'equal-n':
@@ -40,6 +51,7 @@ export const words: Words = {
   short: shortGroups,
   methodName: (question) => {
     const { method, spread } = choicesOf(question);
+    if (ranksTrend(question)) return 'Jonckheere–Terpstra test';
     if (method === 'ranks') return 'Kruskal–Wallis test';
     if (method === 'shuffle') return 'Randomization test of F';
     return spread === 'pooled' ? 'One-way analysis of variance' : 'Welch’s analysis of variance';
@@ -47,6 +59,8 @@ export const words: Words = {
   alternativeName: (question) => `${words.methodName(question)}${repeatsWords(question)}`,
   methodReason: (question, spreadBy) => {
     const { method, spread } = choicesOf(question);
+    if (ranksTrend(question))
+      return 'The groups have an order. The test counts in how many pairs of readings the one from the later group is the larger: it sees a rise, or a fall, over all groups better than a test that knows no order, and assumes no shape.';
     if (method === 'ranks') return byRanks;
     if (method === 'shuffle') return byPermutation('set the means as far apart');
     return `${
@@ -63,8 +77,12 @@ export const words: Words = {
       ? 'Welch’s analysis with Games and Howell’s comparisons, if the spreads differ; ranks, if a few readings sway the means.'
       : 'The usual analysis of variance, if equal spreads were planned for.';
   },
-  headline: (answer, comparison) => severalHeadline(answer, comparison, 'groups'),
+  headline: (answer, comparison) =>
+    ranksTrend(answer.question)
+      ? orderedHeadline(sentenceCase(bareMeasure(answer)), 'the same typical size', answer, comparison)
+      : severalHeadline(answer, comparison, 'groups'),
   hypotheses: (answer) => {
+    if (ranksTrend(answer.question)) return orderedHypotheses('\\theta', `The typical ${bareMeasure(answer)}`, answer);
     if (choicesOf(answer.question).method !== 'shuffle') return severalHypotheses(answer);
     const all = answer.groups.slice(0, 6).map((g) => parameterOf('F', g.name));
     return {
@@ -79,8 +97,12 @@ export const words: Words = {
     };
   },
   methods: (answer) => {
+    if (ranksTrend(answer.question)) return severalMethods(answer, testWords(answer), contribution(answer), '');
     const follow = comparedClause(answer, 'group', () => nameAt(answer, controlPlace(answer.question, answer.groups)));
     return severalMethods(answer, testWords(answer), contribution(answer), follow);
   },
-  results: (answer, comparison) => severalResults(answer, comparison, 'groups'),
+  results: (answer, comparison) =>
+    ranksTrend(answer.question)
+      ? severalResults(answer, comparison, 'groups', { verb: trendVerb(answer, comparison) })
+      : severalResults(answer, comparison, 'groups'),
 };

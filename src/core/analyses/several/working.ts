@@ -5,7 +5,7 @@ import { shuffleWorked, worked } from '../../answer/worked';
 import { there } from '../../numeric/there';
 import { choicesOf } from '../../question/choices';
 import { etaSquaredWorking } from '../../working/effect-sizes';
-import { dunnWorking, kruskalWallisWorking } from '../../working/ranks';
+import { dunnWorking, jonckheereTerpstraWorking, kruskalWallisWorking } from '../../working/ranks';
 import {
   contrastWorking,
   dunnettWorking,
@@ -18,7 +18,9 @@ import type { Worked, WorkingPart } from '../analysis';
 
 function main({ answer, comparison }: Worked): WorkingPart[] {
   const { question, groups } = answer;
-  const { method, spread } = choicesOf(question);
+  const { method, spread, compare } = choicesOf(question);
+  if (method === 'ranks' && compare === 'trend')
+    return worked('The test', () => jonckheereTerpstraWorking(groups.map(valuesOf)));
   const summaries = groups.flatMap((g) => g.summary ?? []);
   if (method === 'ranks') return worked('The test', () => kruskalWallisWorking(groups.map(valuesOf)));
   if (spread !== 'pooled') return worked('The test', () => welchAnovaWorking(summaries));

@@ -1,14 +1,36 @@
 import { demand } from '../../../numeric/domain-error';
 import { independence } from '../../../procedures/independence';
+import { proportionTrend } from '../../../procedures/proportion-trend';
+import { placesOf } from '../../../question/placed';
+import { normalReference } from '../../../answer/references';
 import { twoProportions } from '../../../procedures/two-proportions';
 import { choicesOf } from '../../../question/choices';
 import type { Question } from '../../../question/question';
 import type { Comparison, JudgedEffect } from '../../../answer/comparison';
-import { testOfTable } from '../../../answer/table-test';
+import { type TableTest, testOfTable } from '../../../answer/table-test';
 import { adjusted, pairsOf } from '../../../answer/follow-up';
 import { type GroupPart } from '../../../answer/group-part';
 import { subtracted } from '../../../answer/from-t';
 import { shareOf, tableOfShares } from '../../../answer/shares';
+
+/** Whether shares rise or fall over the groups, placed as they are named or equally. */
+function trendOf(question: Question, parts: readonly GroupPart[]): TableTest {
+  const { z, p } = proportionTrend(
+    parts.map(shareOf),
+    placesOf(
+      question,
+      parts.map((g) => g.name),
+    ),
+  );
+  return {
+    p: p.either,
+    tests: [{ symbol: 'z', value: z, df: [], p: p.either }],
+    sizes: [],
+    reference: [normalReference(z, 'either')],
+    trend: Math.sign(z),
+    remarks: [],
+  };
+}
 
 /** The shares found in several groups. */
 export function compare(question: Question, parts: readonly GroupPart[]): Comparison {
@@ -23,7 +45,7 @@ export function compare(question: Question, parts: readonly GroupPart[]): Compar
   );
   const observed = shares.map(({ successes, n }) => [successes, n - successes]);
   const found = independence(observed);
-  const tested = testOfTable(question, observed, found);
+  const tested = method === 'trend' ? trendOf(question, parts) : testOfTable(question, observed, found);
   const pairs = pairsOf(parts);
   const differences = pairs.map(([a, b]): JudgedEffect => {
     const two = twoProportions(shareOf(a), shareOf(b), level);
@@ -45,6 +67,7 @@ export function compare(question: Question, parts: readonly GroupPart[]): Compar
       ok: true,
       value: [{ effects: adjusted(differences, follow), simultaneous: false, family: pairs.length }],
     },
+    ...(tested.trend === undefined ? {} : { trend: tested.trend }),
     remarks: tested.remarks,
   };
 }

@@ -5,5 +5,5 @@ export const facts: Facts = {
   effectsAre: 'difference of shares',
   namesTest: true,
   follows: 'pairs',
-  methods: ['chi-square', 'g', 'exact', 'shuffle'],
+  methods: ['chi-square', 'g', 'exact', 'trend', 'shuffle'],
 };

@@ -1,0 +1,24 @@
+import { placesNamed } from '../../core/question/placed';
+import type { Question } from '../../core/question/question';
+import { Choose } from '../shared/Parts';
+
+/** Where ordered groups lie: as their names say, where each has a number, or one step apart. */
+export function SpacingPart({
+  question,
+  names,
+  onChange,
+}: {
+  question: Question;
+  names: readonly string[];
+  onChange: (question: Question) => void;
+}) {
+  if (!placesNamed(names)) return <>taken as equally spaced</>;
+  return (
+    <Choose
+      label="Where groups lie"
+      value={question.spacing ?? 'named'}
+      options={{ named: 'placed as they are named', equal: 'equally spaced' }}
+      onChange={(spacing) => onChange({ ...question, spacing })}
+    />
+  );
+}
