@@ -61,6 +61,7 @@ describe('a description', () => {
     const panel = () => (
       <DescribePanel
         table={table}
+        described={table.described}
         chosen={[]}
         onEdit={(edits) => {
           table = applyEdits(table, edits).table;
@@ -103,7 +104,13 @@ describe('a description', () => {
   it('describes every group unless only the columns selected are asked for', () => {
     let closed = 0;
     const open = render(
-      <DescribePanel table={lamps} chosen={['red']} onEdit={() => undefined} onClose={() => closed++} />,
+      <DescribePanel
+        table={lamps}
+        described={undefined}
+        chosen={['red']}
+        onEdit={() => undefined}
+        onClose={() => closed++}
+      />,
     );
     expect(open.queryByText(/White lamp/)).to.not.equal(null);
     fireEvent.click(open.getByLabelText('only the columns selected'));
@@ -114,7 +121,13 @@ describe('a description', () => {
 
   it('says that there is nothing to describe yet', () => {
     const page = render(
-      <DescribePanel table={tableOf([])} chosen={[]} onEdit={() => undefined} onClose={() => undefined} />,
+      <DescribePanel
+        table={tableOf([])}
+        described={undefined}
+        chosen={[]}
+        onEdit={() => undefined}
+        onClose={() => undefined}
+      />,
     );
     expect(page.container.textContent).to.include('There is no column of readings yet.');
   });

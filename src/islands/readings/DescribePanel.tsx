@@ -14,21 +14,24 @@ const everyColumn: readonly string[] = [];
 /** The figures of each column or group, and of all together; copied as a table, and kept for the table as they are chosen. */
 export default function DescribePanel({
   table,
+  described = usualDescription,
   chosen,
   onEdit,
   onClose,
 }: {
+  /** The readings, which may lag a moment behind the hand. */
   table: Table;
+  /** What was chosen of the description, as it is now. */
+  described: Described | undefined;
   chosen: readonly string[];
   onEdit: (edits: TableEdit[]) => void;
   onClose: () => void;
 }) {
   const [choosing, setChoosing] = useState(false);
   const [only, setOnly] = useState(false);
-  const described = table.described ?? usualDescription;
   const { figures, decimals, rule, level } = described;
   const of = only ? chosen : everyColumn;
-  const shown = useMemo(() => chosenDescription(table, of), [table, of]);
+  const shown = useMemo(() => chosenDescription({ ...table, described }, of), [table, described, of]);
   const set = (change: Partial<Described>) =>
     onEdit([{ kind: 'describe-table', described: { ...described, ...change } }]);
   return (

@@ -370,7 +370,13 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
               </p>
             )}
             {describing && calm && (
-              <DescribePanel table={calm} chosen={selectedIds} onEdit={edit} onClose={() => setDescribing(false)} />
+              <DescribePanel
+                table={calm}
+                described={table.described}
+                chosen={selectedIds}
+                onEdit={edit}
+                onClose={() => setDescribing(false)}
+              />
             )}
             <div className={`min-h-0 grow ${over ? 'outline-2 outline-offset-4 outline-primary outline-dashed' : ''}`}>
               <Grid

@@ -1,4 +1,4 @@
-import { type Choice, columnsAreGroups, repeatsOf } from '../../core/readings/groups';
+import { type Choice, columnsAreGroups, hasSamples, repeatsOf } from '../../core/readings/groups';
 import { reshapeTargets } from '../../core/readings/reshape';
 import { type Shape, type SpreadKind, type Table, columnsOf, shapes, spreadKinds } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
@@ -151,7 +151,9 @@ export function Sentence({ table, choice, onEdit, onTurn, onLayout }: Props) {
             value={table.average ? 'average' : 'each'}
             onChange={(e) => onEdit([{ kind: 'describe-table', average: e.target.value === 'average' }])}
           >
-            <option value="each">count one by one</option>
+            <option value="each">
+              {hasSamples(repeats) ? `stand within their ${table.subject || 'subject'}` : 'count one by one'}
+            </option>
             <option value="average">are averaged first</option>
           </select>
         </>
