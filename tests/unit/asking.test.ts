@@ -39,6 +39,9 @@ describe('from readings to a question', () => {
       'Iodine assay': 'value two-groups',
       'Figures from a paper': 'value several',
       'Forty pigments': 'value two-groups',
+      'Salt series': 'value several',
+      'Snails in tanks': 'value nested',
+      'Missed visits': 'value repeated',
     });
   });
 

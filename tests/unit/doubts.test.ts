@@ -187,6 +187,8 @@ describe('what is unclear about a table', () => {
       'Weekly growth: lost-partners',
       'Forty pigments: which-outcome',
       'Forty pigments: scale-slip',
+      'Snails in tanks: replicates',
+      'Missed visits: lost-partners',
     ]);
   });
 

@@ -10,14 +10,17 @@ interface Props {
 /** Which of several groups are compared: named in the sentence, ticked in a list that opens from it. */
 export function GroupsPart({ choices, question, onChange }: Props) {
   const { known } = question;
-  const chosen = choices.map((g) => g.id).filter((id) => question.groups?.includes(id) ?? known?.includes(id) ?? true);
-  const named = choices.filter((g) => chosen.includes(g.id)).map((g) => g.name);
+  const there = choices.map((g) => g.id);
+  // Groups that are named stand in the order they are named in.
+  const chosen =
+    question.groups?.filter((id) => there.includes(id)) ?? there.filter((id) => known?.includes(id) ?? true);
+  const named = chosen.flatMap((id) => choices.find((g) => g.id === id)?.name ?? []);
   const set = (ids: string[]) => {
     const all = ids.length === choices.length;
     const { groups: _, ...rest } = question;
     // Whoever chooses has seen them all.
-    const seen = known ? { known: choices.map((g) => g.id) } : {};
-    const groups = choices.map((g) => g.id).filter((id) => ids.includes(id));
+    const seen = known ? { known: there } : {};
+    const groups = question.groups ? ids : there.filter((id) => ids.includes(id));
     onChange(all ? { ...rest, ...seen } : { ...question, ...seen, groups });
   };
   return (
