@@ -63,3 +63,19 @@ export const otherMethods = (n: number): (() => unknown) => {
   const table = wide(n, 2);
   return () => alternativeMethods(questionOf('two-groups', two), afresh(table));
 };
+
+/** A hundred thousand readings in five thousand samples of four groups, samples of different sizes. */
+export function readingsInSamples(): [Question, Table] {
+  const rows = Array.from({ length: 5000 }, (_, s) => {
+    const own = 20 + 2 * normal();
+    return Array.from({ length: 12 + (s % 17) }, () => [`s${s}`, `g${s % 4}`, (own + 3 * normal()).toFixed(2)]);
+  }).flat();
+  const of = (k: number): string[] => rows.map((r) => r[k] ?? '');
+  return [
+    questionOf('nested'),
+    tableOf([column('s', 'subject', of(0)), column('g', 'group', of(1)), column('y', 'measure', of(2))], {
+      shape: 'rows',
+      subject: 's',
+    }),
+  ];
+}
