@@ -16,7 +16,7 @@ export const TableHead = ({
   <div className="flex items-baseline gap-4">
     <h1 className="min-w-0 grow">
       <Accepted
-        className="part-of-page w-full min-w-0 bg-transparent outline-none focus:outline-2 focus:outline-primary"
+        className="part-of-page min-h-7 w-full min-w-0 bg-transparent outline-none focus:outline-2 focus:outline-primary"
         aria-label="Name of the table"
         placeholder="name of these readings"
         value={table.name}
