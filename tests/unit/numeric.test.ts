@@ -1,5 +1,6 @@
 import reference from '@stdlib/math-base-special-erfc';
 import { expect } from 'chai';
+import { backward, factored, forward } from '../../src/core/numeric/cholesky';
 import fc from 'fast-check';
 import { erfc } from '../../src/core/numeric/complementary-error';
 import { leastSquares } from '../reference/least-squares';
@@ -169,5 +170,22 @@ describe('solving and integrating', () => {
     expect(moments(scaled(1e-120)).sumOfSquares / 1e-240).to.be.closeTo(5, 1e-9);
     expect(moments(scaled(1e120)).sumOfSquares / 1e240).to.be.closeTo(5, 1e-9);
     expect(moments([1e-300, 1e-300]).sumOfSquares).to.equal(0);
+  });
+});
+
+describe('the factor of a small symmetric matrix', () => {
+  it('gives the matrix back, solves with it, and says where there is none', () => {
+    const a = Float64Array.from([4, 2, 0.6, 2, 5, 1, 0.6, 1, 3]);
+    const l = factored(a, 3);
+    if (!l) throw new Error('not positive definite');
+    const at = (m: Float64Array, i: number, j: number): number => m[3 * i + j] ?? NaN;
+    for (let i = 0; i < 3; i++)
+      for (let j = 0; j < 3; j++)
+        expect([0, 1, 2].reduce((s, k) => s + at(l, i, k) * at(l, j, k), 0)).to.be.closeTo(at(a, i, j), 1e-14);
+    const b = Float64Array.from([1, -2, 0.5]);
+    const x = backward(l, forward(l, b));
+    for (let i = 0; i < 3; i++)
+      expect([0, 1, 2].reduce((s, k) => s + at(a, i, k) * (x[k] ?? NaN), 0)).to.be.closeTo(b[i] ?? NaN, 1e-14);
+    expect(factored(Float64Array.from([1, 2, 2, 1]), 2)).to.equal(undefined);
   });
 });

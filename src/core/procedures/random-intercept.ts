@@ -1,10 +1,10 @@
-import { Matrix } from 'ml-matrix';
+import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { fisherF } from '../distributions/f';
 import { demand } from '../numeric/domain-error';
 import { findZero } from '../numeric/solve';
 import { sum } from '../numeric/sum';
 import { type Interval, checkedLevel } from './interval';
-import { type Profile, type Sums, cholesky, gather, profile, trace, weighted } from './restricted-likelihood';
+import { type Profile, type Sums, addWeighted, gather, profile } from './restricted-likelihood';
 import { type TTest, tTest } from './t-test';
 import { betweenInterval, chiSquareInterval, iccInterval } from './variance-intervals';
 
@@ -46,6 +46,11 @@ export interface WaldF {
 /** Why the model has no answer: the likelihood rises to the end of what is possible. */
 const noOptimum =
   'The likelihood of the two variances has no greatest value inside what is possible: there are too few samples.';
+
+/** A symmetric matrix factored; what rounding left of asymmetry is taken off. */
+const cholesky = (a: Matrix): CholeskyDecomposition => new CholeskyDecomposition(Matrix.add(a, a.transpose()).mul(0.5));
+
+const trace = (a: Matrix, b: Matrix): number => Matrix.mul(a, b.transpose()).sum();
 
 /** Degrees of freedom that are a whole number but for rounding are that number. */
 const whole = (df: number): number => (Math.abs(df - Math.round(df)) < 1e-9 * df ? Math.round(df) : df);
@@ -94,12 +99,13 @@ export function randomIntercept(
 
 /** What follows from the likeliest variances: adjusted covariance, tests, intervals. */
 function fitted(sums: Sums, best: Profile & { ratio: number }, largest: number, centre: number): RandomIntercept {
-  const p = sums.xx.rows;
+  const p = sums.coefficients;
   const [within, between] = [best.variance, best.ratio * best.variance];
   const inverse = (n: number): number => 1 / (within + n * between);
-  const { xx } = sums;
+  const square = (a: Float64Array): Matrix => Matrix.from1DArray(p, p, a);
+  const xx = square(sums.xx);
   const of = (power: number, each: (n: number) => number): Matrix =>
-    weighted(sums, p, (n) => each(n) * inverse(n) ** power);
+    square(addWeighted(new Float64Array(p * p), sums, (n) => each(n) * inverse(n) ** power));
   const phi = cholesky(
     Matrix.add(
       Matrix.mul(xx, 1 / within),
@@ -170,8 +176,9 @@ function fitted(sums: Sums, best: Profile & { ratio: number }, largest: number, 
       }
     return [a1, a2];
   };
+  const coefficients = Matrix.columnVector(best.coefficients);
   const squared = (rows: Matrix): number => {
-    const seen = rows.mmul(best.coefficients);
+    const seen = rows.mmul(coefficients);
     const spread = cholesky(rows.mmul(adjusted).mmul(rows.transpose()));
     return Matrix.mul(seen, spread.solve(seen)).sum();
   };
@@ -179,7 +186,7 @@ function fitted(sums: Sums, best: Profile & { ratio: number }, largest: number, 
   const effect = (weights: readonly number[], at: number): TTest => {
     const rows = Matrix.rowVector([...weights]);
     const [, a2] = uncertainty(rows);
-    const estimate = rows.mmul(best.coefficients).get(0, 0) + centre * sum([...weights]);
+    const estimate = rows.mmul(coefficients).get(0, 0) + centre * sum([...weights]);
     return tTest(estimate, Math.sqrt(rows.mmul(adjusted).mmul(rows.transpose()).get(0, 0)), whole(2 / a2), at);
   };
   const test = (given: readonly (readonly number[])[]): WaldF => {
@@ -204,7 +211,7 @@ function fitted(sums: Sums, best: Profile & { ratio: number }, largest: number, 
   };
 
   return {
-    coefficients: best.coefficients.to1DArray(),
+    coefficients: [...best.coefficients],
     readings: sums.readings,
     samples: sums.samples,
     within,

@@ -2,7 +2,7 @@
  * The restricted likelihood of readings within samples (Patterson & Thompson, 1971), from sums over samples: samples alike
  * in size and design count together.
  */
-import { CholeskyDecomposition, Matrix } from 'ml-matrix';
+import { backward, factored, forward } from '../numeric/cholesky';
 import { demand } from '../numeric/domain-error';
 
 /** Samples alike in size and design: what the likelihood needs of them. */
@@ -10,8 +10,7 @@ export interface Pattern {
   count: number;
   n: number;
   /** Σ of the design's rows over the sample's readings. */
-  x: Matrix;
-  xx: Matrix;
+  x: Float64Array;
   /** Σ over the samples of the sums of readings, and of their squares. */
   total: number;
   squares: number;
@@ -21,9 +20,11 @@ export interface Sums {
   patterns: Pattern[];
   readings: number;
   samples: number;
-  /** Cross products within samples. */
-  xx: Matrix;
-  xy: Matrix;
+  /** How many coefficients the design has. */
+  coefficients: number;
+  /** Cross products within samples: of the design's columns, by rows, and of these with the readings. */
+  xx: Float64Array;
+  xy: Float64Array;
   yy: number;
 }
 
@@ -46,7 +47,7 @@ export function gather(
     y[s]! += values[i]!;
     for (let j = 0; j < p; j++) x[j]![s]! += columns[j]![i]!;
   }
-  const [xx, xy] = [Matrix.zeros(p, p), Matrix.zeros(p, 1)];
+  const [xx, xy] = [new Float64Array(p * p), new Float64Array(p)];
   let yy = 0;
   const own = new Float64Array(p);
   for (let i = 0; i < values.length; i++) {
@@ -56,8 +57,8 @@ export function gather(
     for (let j = 0; j < p; j++) own[j] = columns[j]![i]! - x[j]![s]! / n[s]!;
     for (let j = 0; j < p; j++) {
       if (own[j] === 0) continue;
-      xy.set(j, 0, xy.get(j, 0) + own[j]! * dy);
-      for (let k = 0; k < p; k++) xx.set(j, k, xx.get(j, k) + own[j]! * own[k]!);
+      xy[j]! += own[j]! * dy;
+      for (let k = 0; k < p; k++) xx[j * p + k]! += own[j]! * own[k]!;
     }
   }
   const patterns = new Map<string, Pattern>();
@@ -66,36 +67,43 @@ export function gather(
     const key = `${n[s]!} ${row.join(' ')}`;
     let pattern = patterns.get(key);
     if (!pattern) {
-      const of = Matrix.columnVector(row);
-      pattern = { count: 0, n: n[s]!, x: of, xx: of.mmul(of.transpose()), total: 0, squares: 0 };
+      pattern = { count: 0, n: n[s]!, x: Float64Array.from(row), total: 0, squares: 0 };
       patterns.set(key, pattern);
     }
     pattern.count += 1;
     pattern.total += y[s]!;
     pattern.squares += y[s]! ** 2;
   }
-  return { patterns: [...patterns.values()], readings: values.length, samples: count, xx, xy, yy };
-}
-/* eslint-enable @typescript-eslint/no-non-null-assertion */
-
-/** Σ over samples of weight(n)·xx. */
-export function weighted({ patterns }: Sums, p: number, weight: (n: number) => number): Matrix {
-  const all = Matrix.zeros(p, p);
-  for (const { count, n, xx } of patterns) all.add(Matrix.mul(xx, count * weight(n)));
-  return all;
+  return { patterns: [...patterns.values()], readings: values.length, samples: count, coefficients: p, xx, xy, yy };
 }
 
-/** A symmetric matrix factored; what rounding left of asymmetry is taken off. */
-export const cholesky = (a: Matrix): CholeskyDecomposition =>
-  new CholeskyDecomposition(Matrix.add(a, a.transpose()).mul(0.5));
+/** Σ over samples of weight(n)·xxᵀ, added to a matrix by rows. */
+export function addWeighted(
+  into: Float64Array,
+  { patterns, coefficients: p }: Sums,
+  weight: (n: number) => number,
+): Float64Array {
+  for (const { count, n, x } of patterns) {
+    const w = count * weight(n);
+    for (let i = 0; i < p; i++) {
+      if (x[i] === 0) continue;
+      for (let j = 0; j < p; j++) into[i * p + j]! += w * x[i]! * x[j]!;
+    }
+  }
+  return into;
+}
 
-export const trace = (a: Matrix, b: Matrix): number => Matrix.mul(a, b.transpose()).sum();
+const inner = (a: Float64Array, b: Float64Array): number => {
+  let s = 0;
+  for (let i = 0; i < a.length; i++) s += a[i]! * b[i]!;
+  return s;
+};
 
 export interface Profile {
   logLikelihood: number;
   /** Its slope in the ratio. */
   slope: number;
-  coefficients: Matrix;
+  coefficients: Float64Array;
   /** σ²_w that is likeliest at this ratio. */
   variance: number;
   /** Weighted residual sum of squares, and log determinants, for the likelihood at any σ²_w. */
@@ -105,43 +113,39 @@ export interface Profile {
 
 /** The restricted likelihood at a ratio σ²_b/σ²_w, the rest at its likeliest. */
 export function profile(sums: Sums, ratio: number): Profile {
-  const p = sums.xx.rows;
+  const { coefficients: p, patterns, xx, xy } = sums;
   const share = (n: number): number => 1 / (1 + n * ratio);
-  const information = Matrix.add(
-    sums.xx,
-    weighted(sums, p, (n) => share(n) / n),
+  const l = factored(
+    addWeighted(Float64Array.from(xx), sums, (n) => share(n) / n),
+    p,
   );
-  const solved = cholesky(information);
-  demand(
-    solved.isPositiveDefinite(),
-    'Groups and samples go together in such a way that no group has a mean of its own.',
-  );
-  const right = sums.xy.clone();
-  for (const { n, x, total } of sums.patterns) right.add(Matrix.mul(x, (total * share(n)) / n));
-  const coefficients = solved.solve(right);
-  const inner = (a: Matrix, b: Matrix): number => Matrix.mul(a, b).sum();
-  let residual = sums.yy - 2 * inner(coefficients, sums.xy) + inner(coefficients, sums.xx.mmul(coefficients));
-  let falling = 0;
-  let determinants = 0;
-  let growth = 0;
-  for (const { count, n, x, total, squares } of sums.patterns) {
+  demand(l !== undefined, 'Groups and samples go together in such a way that no group has a mean of its own.');
+  const right = Float64Array.from(xy);
+  for (const { n, x, total } of patterns) for (let i = 0; i < p; i++) right[i]! += (x[i]! * total * share(n)) / n;
+  const coefficients = backward(l, forward(l, right));
+  let residual = sums.yy - 2 * inner(coefficients, xy);
+  for (let i = 0; i < p; i++)
+    for (let j = 0; j < p; j++) residual += coefficients[i]! * xx[i * p + j]! * coefficients[j]!;
+  let [falling, determinants, growth, shrunk] = [0, 0, 0, 0];
+  for (const { count, n, x, total, squares } of patterns) {
     const fitted = inner(x, coefficients);
     const own = Math.max(0, squares - 2 * fitted * total + count * fitted ** 2);
     residual += (own * share(n)) / n;
     falling += own * share(n) ** 2;
     determinants += count * Math.log1p(n * ratio);
     growth += count * n * share(n);
+    const root = forward(l, x);
+    shrunk += count * share(n) ** 2 * inner(root, root);
   }
-  const factor = solved.lowerTriangularMatrix;
-  for (let j = 0; j < p; j++) determinants += 2 * Math.log(factor.get(j, j));
-  const shrink = weighted(sums, p, (n) => share(n) ** 2);
+  for (let j = 0; j < p; j++) determinants += 2 * Math.log(l[j * p + j]!);
   const df = sums.readings - p;
   return {
     logLikelihood: -(df * Math.log(residual / df) + determinants) / 2,
-    slope: -(growth - trace(solved.solve(Matrix.eye(p)), shrink) - (df * falling) / residual) / 2,
+    slope: -(growth - shrunk - (df * falling) / residual) / 2,
     coefficients,
     variance: residual / df,
     residual,
     determinants,
   };
 }
+/* eslint-enable @typescript-eslint/no-non-null-assertion */

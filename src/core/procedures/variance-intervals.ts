@@ -56,7 +56,7 @@ export function betweenInterval(
   largest: number,
   level: number,
 ): Interval {
-  const df = sums.readings - sums.xx.rows;
+  const df = sums.readings - sums.coefficients;
   /** The log-likelihood at both variances. */
   const joint = (between: number, ratio: number): number => {
     const { residual, determinants } = profile(sums, ratio);
