@@ -150,7 +150,6 @@ describe('readings within samples', () => {
       close(test(other).df, test(base).df, 1e-7);
       close(other.icc, base.icc, 1e-7);
     }
-    close(moved.coefficients.length, 2);
     const ranges = base.intervals(0.95);
     for (const part of ['within', 'between', 'icc'] as const)
       expect(base[part]).to.be.above(ranges[part].low).and.below(ranges[part].high);

@@ -72,10 +72,13 @@ function comparedClause(answer: Answer, style: Drawing, compared: 'brackets' | '
 
 const ofReadings = (answer: Answer, style: Drawing, kind: FigureKind): Text => {
   const of = sentenceCase(withUnit(measureOf(answer), answer.unit));
+  const byMeans = answer.comparison.ok && answer.comparison.value.model?.byMeans;
   const own = answer.reported
     ? 'from the means, SDs and n reported'
     : answer.groups.some((g) => g.se !== undefined) && style.bars !== 'sd'
-      ? 'of the mixed model'
+      ? byMeans
+        ? `from the means of the ${plural(answer.subject || 'sample')}`
+        : 'of the mixed model'
       : 'from each group’s own readings';
   const bars = `error bars ${barWords(style.bars, answer.question.level)} ${own}`;
   const points =

@@ -18,11 +18,7 @@ import { betweenInterval, chiSquareInterval, iccInterval } from './variance-inte
  * thousand readings cost little more than their reading.
  */
 export interface RandomIntercept {
-  /** Means, or other coefficients, in the order of the design's columns. */
-  coefficients: readonly number[];
-  /** How many readings, and samples. */
-  readings: number;
-  samples: number;
+  /** Variance within samples. */
   within: number;
   /** May be negative: readings of one sample are then less alike than those of different ones. */
   between: number;
@@ -211,9 +207,6 @@ function fitted(sums: Sums, best: Profile & { ratio: number }, largest: number, 
   };
 
   return {
-    coefficients: [...best.coefficients],
-    readings: sums.readings,
-    samples: sums.samples,
     within,
     between,
     icc: best.ratio / (1 + best.ratio),

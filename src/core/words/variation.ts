@@ -5,6 +5,13 @@ import { between, fixed, percent, plural, significant } from './numbers';
 import { unitAfter } from './sentences';
 import { type Text, text } from './text';
 
+/** The mixed model, by the name the field gives it. */
+export const mixedModel = 'Linear mixed model';
+
+/** The same as the methods write it. @param of what has an intercept of its own: "tank" */
+export const mixedModelWords = (of: string): string =>
+  `a linear mixed model (random intercept for each ${of}, restricted maximum likelihood, Kenward–Roger degrees of freedom)`;
+
 /** How readings vary between samples and within them. */
 export function variationClause(answer: Answer, comparison: Comparison): Text {
   const model = comparison.model?.variances;

@@ -12,7 +12,7 @@ import { followClause } from '../../words/several';
 import type { Question } from '../../question/question';
 import { sphericityName } from '../../words/sphericity';
 import { text } from '../../words/text';
-import { variationClause } from '../../words/variation';
+import { mixedModel, mixedModelWords, variationClause } from '../../words/variation';
 import type { Words } from '../words';
 
 const byModel = (question: Question): boolean => choicesOf(question).method === 'mixed-model';
@@ -21,9 +21,8 @@ export const words: Words = {
   sentence: factorsSentence,
   short: shortFactors,
   methodName: (question) =>
-    byModel(question) ? 'Linear mixed model' : 'Analysis of variance with one factor within subjects and one between',
-  alternativeName: (question) =>
-    byModel(question) ? 'Linear mixed model' : sphericityName[choicesOf(question).sphericity],
+    byModel(question) ? mixedModel : 'Analysis of variance with one factor within subjects and one between',
+  alternativeName: (question) => (byModel(question) ? mixedModel : sphericityName[choicesOf(question).sphericity]),
   methodReason: (question) =>
     byModel(question)
       ? 'Subjects belong to groups and were read under the conditions, and each enters with the readings it has: none is left out for one that is missing. Readings of one subject are taken as equally alike.'
@@ -38,7 +37,7 @@ export const words: Words = {
     if (byModel(answer.question))
       return factorsMethods(
         answer,
-        `a linear mixed model (random intercept for each ${subject}, restricted maximum likelihood, Kenward–Roger degrees of freedom)`,
+        mixedModelWords(subject),
         true,
         `each ${subject} entering with the readings it has`,
         followClause(answer, 'Levels'),

@@ -3,6 +3,7 @@ import type { Answer } from '../../answer/answer';
 import type { Named } from '../../question/naming';
 import { counted, plural } from '../../words/numbers';
 import { type Segment, asked, part } from '../../words/segments';
+import { mixedModelWords } from '../../words/variation';
 
 /** "counts once, with 6 readings in each", "with 3 to 6 readings in each". */
 function readingsInEach({ repeats }: Pick<Named, 'repeats'>): string {
@@ -15,8 +16,6 @@ function readingsInEach({ repeats }: Pick<Named, 'repeats'>): string {
 export const eachSample = (named: Named): Segment[] =>
   asked`when each ${part('subject', named.subject || 'sample')} ${part('counting', readingsInEach(named))}?`;
 
-export const modelName = 'Linear mixed model';
-
 const sampleOf = ({ subject }: Pick<Answer, 'subject'>): string => subject || 'sample';
 
 /** Whether the samples' means were compared, for the model could not be fitted or is not needed. */
@@ -27,7 +26,7 @@ export const modelWords = (answer: Answer, means: string): string => {
   const sample = sampleOf(answer);
   return tookMeans(answer)
     ? `${means} of the means of the ${plural(sample)}, each counting once`
-    : `a linear mixed model (random intercept for each ${sample}, restricted maximum likelihood, Kenward–Roger degrees of freedom)`;
+    : mixedModelWords(sample);
 };
 
 /** What of each sample entered the comparison. */

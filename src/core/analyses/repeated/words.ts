@@ -1,6 +1,6 @@
 import { choicesOf } from '../../question/choices';
 import type { Method } from '../../question/question';
-import { variationClause } from '../../words/variation';
+import { mixedModel, mixedModelWords, variationClause } from '../../words/variation';
 import { controlPlace } from '../../answer/follow-up';
 import { eachCounts, groupsPart, measurePart, nameAt, shortGroups } from '../../words/measured';
 import { byRanks } from '../../words/method-reasons';
@@ -17,7 +17,7 @@ import { sphericityName } from '../../words/sphericity';
 import { symbol, text } from '../../words/text';
 import type { Words } from '../words';
 
-const named: Partial<Record<Method, string>> = { ranks: 'Friedman test', 'mixed-model': 'Linear mixed model' };
+const named: Partial<Record<Method, string>> = { ranks: 'Friedman test', 'mixed-model': mixedModel };
 
 export const words: Words = {
   sentence: (named) =>
@@ -50,7 +50,7 @@ export const words: Words = {
     const subject = answer.subject || 'subject';
     const test =
       method === 'mixed-model'
-        ? `a linear mixed model (random intercept for each ${subject}, restricted maximum likelihood, Kenward–Roger degrees of freedom)`
+        ? mixedModelWords(subject)
         : method === 'ranks'
           ? 'Friedman’s test, corrected for ties'
           : `repeated-measures analysis of variance (${how})`;

@@ -3,14 +3,14 @@ import { against, parameterOf } from '../../../words/hypothesis';
 import { nameAt, shortGroups } from '../../../words/measured';
 import { text } from '../../../words/text';
 import { twoMethods, twoResults } from '../../../words/two';
-import { variationClause } from '../../../words/variation';
+import { mixedModel, variationClause } from '../../../words/variation';
 import type { Words } from '../../words';
-import { eachSample, modelElse, modelName, modelReason, modelWords, tookMeans, withinSamples } from '../words';
+import { eachSample, modelElse, modelReason, modelWords, tookMeans, withinSamples } from '../words';
 
 export const words: Words = {
   sentence: (named) => differenceSentence(named, eachSample(named)),
   short: shortGroups,
-  methodName: () => modelName,
+  methodName: () => mixedModel,
   carriedOut: (answer) => (tookMeans(answer) ? 't-test of the samples’ means' : undefined),
   methodReason: () => modelReason,
   methodElse: () => modelElse,
