@@ -387,6 +387,28 @@ function missedVisits(): Table {
   );
 }
 
+/** Living spores of a vial after three ways of keeping them: counts that spread in proportion to their size. */
+function sporesInStore(): Table {
+  const { normal } = stream(34);
+  const kept: [string, string, number][] = [
+    ['fresh', 'fresh', 4.3],
+    ['chilled', 'chilled', 3.7],
+    ['frozen', 'frozen', 2.9],
+  ];
+  return tableOf(
+    kept.map(([id, name, log], k) =>
+      named(
+        id,
+        name,
+        'measure',
+        Array.from({ length: [10, 9, 10][k] ?? 0 }, () => Math.exp(log + 0.6 * normal()).toFixed(1)),
+        '10³/mL',
+      ),
+    ),
+    { name: 'Spores in store', measure: 'spore count', subject: 'vial' },
+  );
+}
+
 /** A table for every design, with its questions. */
 export const demoTables = (): Asked[] => [
   of(lampTrial(), [defaultQuestion('red', 'white'), defaultFigureStyle]),
@@ -427,6 +449,7 @@ export const demoTables = (): Asked[] => [
   of(saltSeries(), [questionOf('several', { compare: 'trend' })]),
   of(snailsInTanks(), [questionOf('nested')]),
   of(missedVisits(), [questionOf('repeated', { compare: 'control', control: 'v1' })]),
+  of(sporesInStore(), [questionOf('several', { effect: 'ratio' })], [defaultQuestion('fresh', 'chilled')]),
 ];
 
 /** The demo study of Skerrow Kelp Nursery as one value. Its ids tell places: question 2 of table 1 is `t1q2`. */

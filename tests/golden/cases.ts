@@ -243,6 +243,17 @@ const before = tableOf(
   { shape: 'categories', subject: 'buoy' },
 );
 
+/** Spore counts, skewed and spread in proportion to their size. */
+const spores = tableOf(
+  [
+    measure('a', 'fresh', [41, 66, 38, 129, 57, 84, 203, 72], '1/mL'),
+    measure('b', 'chilled', [22, 35, 61, 18, 27, 93, 31, 40], '1/mL'),
+    measure('c', 'frozen', [9, 14, 31, 7, 12, 22, 11, 17], '1/mL'),
+  ],
+  { measure: 'spore count', subject: 'vial' },
+);
+const byRatio = { effect: 'ratio' } as const;
+
 export const cases: Record<string, Case[]> = {
   'two groups': [
     twoGroups('clear', clear),
@@ -560,5 +571,40 @@ export const cases: Record<string, Case[]> = {
       question: questionOf('two-groups', { ...ab, about: 'spread', method }),
     })),
     { situation: 'the same subjects twice', table: pairs, question: questionOf('paired', { ...ab, about: 'spread' }) },
+  ],
+  ratios: [
+    twoGroups('two groups', spores, byRatio),
+    twoGroups('two groups, one-sided against half as many again, and equivalence', spores, {
+      ...byRatio,
+      direction: 'greater',
+      value: 1.5,
+      bounds: { low: 0.5, high: 2 },
+    }),
+    twoGroups('not shown', spores, { ...byRatio, level: 0.999 }),
+    twoGroups('a reading of 0', two([3.1, 0, 2.2], [1.4, 1.9, 1.1]), byRatio),
+    paired('the same subjects twice, two without a partner', pairs, byRatio),
+    several('several groups', byRatio, spores),
+    several(
+      'each against a control, spreads of their own',
+      { ...byRatio, compare: 'control', control: 'a', spread: 'separate' },
+      spores,
+    ),
+    nestedTwo('tanks with unequal numbers', unequalTanks, byRatio),
+    {
+      situation: 'several groups of tanks',
+      table: unequalTanks,
+      question: questionOf('nested', { measure: 'y', by: 'f', ...byRatio }),
+    },
+    {
+      situation: 'two factors',
+      table: grid,
+      question: questionOf('factorial', { measure: 'y', by: 'f', by2: 'l', ...byRatio }),
+    },
+    {
+      situation: 'the same subjects under several conditions',
+      table: months,
+      question: questionOf('repeated', byRatio),
+    },
+    { situation: 'groups of subjects, visits missed', table: visitsMissed, question: questionOf('mixed', byRatio) },
   ],
 };

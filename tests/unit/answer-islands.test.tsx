@@ -130,12 +130,13 @@ describe('the same question under other methods, on the page', () => {
     );
     const rows = page.getAllByTestId('other-methods-row');
     const intervals = rows.map((row) => row.querySelectorAll('td')[1]?.textContent ?? '');
-    expect(rows).to.have.length(4);
+    expect(rows).to.have.length(5);
     const { comparison: welch } = answered({ ...question, spread: 'separate' });
     const { comparison: pooled } = answered({ ...question, spread: 'pooled' });
     expect(welch.effect?.interval?.low).to.not.equal(pooled.effect?.interval?.low);
     expect(intervals[0]).to.not.equal(intervals[1]);
-    expect(rows.map((row) => row.textContent.includes('chosen'))).to.deep.equal([true, false, false, false]);
+    expect(rows.map((row) => row.textContent.includes('chosen'))).to.deep.equal([true, false, false, false, false]);
+    expect(rows[4]?.textContent).to.match(/of logarithms.* times/);
     fireEvent.click(within(rows[2] ?? page.container).getByRole('button', { name: 'Mann–Whitney test' }));
     expect(taken[0]?.method).to.equal('ranks');
     Reflect.deleteProperty(globalThis, 'IntersectionObserver');

@@ -42,6 +42,7 @@ describe('from readings to a question', () => {
       'Salt series': 'value several',
       'Snails in tanks': 'value nested',
       'Missed visits': 'value repeated',
+      'Spores in store': 'value several',
     });
   });
 

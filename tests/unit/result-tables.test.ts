@@ -154,7 +154,7 @@ describe('the answer under other methods, as a table', () => {
     const table = made(questionOf('two-groups', { a: 'a', b: 'b' }));
     const { head, rows } = asText(table);
     expect(head.map(plain)).to.deep.equal(['method', 'effect (mm)', 'interval (mm)', 'test', 'p']);
-    expect(rows.length).to.equal(4);
+    expect(rows.length).to.equal(5);
     expect(table.rows[0]?.cells[2]?.told?.[0]).to.deep.equal({ symbol: 't' });
     const lines = copiedTable(table)
       .plain.split('\n')
@@ -168,7 +168,9 @@ describe('the answer under other methods, as a table', () => {
       'test',
       'p',
     ]);
-    for (const [, effect, low, high] of lines.slice(1)) {
+    // The last is the ratio of the means: no number of that unit.
+    expect(lines.at(-1)?.[1]).to.match(/^0\.\d+ times$/);
+    for (const [, effect, low, high] of lines.slice(1, -1)) {
       for (const cell of [effect, low, high]) expect(Number(cell)).to.be.below(0);
       expect(Number(low)).to.be.below(Number(effect));
       expect(Number(high)).to.be.above(Number(effect));

@@ -23,7 +23,7 @@ export interface Facts {
   /** Whether the population's SD may be known. */
   knownSd?: boolean;
   sums?: boolean;
-  /** Shares set against each other: by what, each in words. */
+  /** By what groups are set against each other, each in words. */
   effects?: Partial<Record<Choices['effect'], string>>;
   /** Whether ranks can be tested for a trend over the groups. */
   rankTrend?: boolean;
@@ -48,6 +48,9 @@ export interface Facts {
   /** How the sentence ends where each subject is measured under everything compared. */
   within?: 'is measured twice' | 'is measured under every condition';
 }
+
+/** By what means are set against each other. */
+export const effectsOfMeans = { difference: 'their difference', ratio: 'their ratio' } as const;
 
 /** Adjustments of p that any comparisons can be judged by. */
 export const adjustments: readonly FollowUp[] = ['holm', 'bonferroni', 'sidak', 'benjamini-hochberg', 'unadjusted'];

@@ -35,6 +35,8 @@ export interface Answer {
   only?: string;
   /** Readings whose row names no group, and of what: they are in none. */
   ungrouped?: { count: number; of: string };
+  /** The answer on the logarithms of the readings, where it is told as ratios: what was tested, checked and worked out. */
+  logs?: Answer;
   /** Whether only reported figures are known, no readings. */
   reported: boolean;
   /** What names the rows of those counts. */

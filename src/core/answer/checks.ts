@@ -20,6 +20,7 @@ export type Remedy =
   | 'rank-test'
   | 'shuffle'
   | 'separate-spreads'
+  | 'ratios'
   | 'look-at-points'
   | 'keep-within-samples'
   | 'average-within-subjects'

@@ -1,5 +1,9 @@
 import type { Comparison, Effect } from './comparison';
 
+/** The one effect asked about, or that of the comparisons that follow which was chosen. */
+export const chosenOf = ({ effect, follow }: Comparison, chosen: number): Effect | undefined =>
+  effect ?? (follow?.ok ? follow.value[0]?.effects[chosen] : undefined);
+
 /** The comparison that stands out most, for the place where one difference is shown. */
 export function foremost(comparison: Comparison): (Effect & { within?: string }) | undefined {
   if (comparison.effect) return comparison.effect;

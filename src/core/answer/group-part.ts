@@ -36,6 +36,8 @@ export interface GroupPart extends Group {
   interval?: Interval;
   /** Where its readings stand within samples: how many samples, by what name, and how many independent readings would tell as much. */
   samples?: { count: number; name: string; effectiveN?: number };
+  /** Where it is told by its geometric mean: the factors by which its readings scatter around it, and it errs. */
+  geometric?: { sd?: number; se?: number };
   /** Standard error of the mean, where a model gives it. */
   se?: number;
 }

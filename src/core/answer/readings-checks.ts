@@ -40,13 +40,26 @@ export function independentChecks(
   const spread = values.filter((v) => v.length > 1);
   const free = asksNoShape(answer);
   const own = spreads === 'own' && choicesOf(answer.question).method === 'means';
+  const offered = (check: Check): Check => (paired ? check : withRatiosOffered(check, values, own));
   return [
     checkIndependence(repeats, averaged, paired),
     checkSampleSize(values, comparison.ok ? comparison.value.leastP : undefined),
     checkUnusualPoints(values, own),
-    unlessFree(checkNormality(values, own), free),
-    ...(spread.length > 1 && spreads !== 'asked' ? [unlessFree(checkEqualSpread(spread), own)] : []),
+    unlessFree(offered(checkNormality(values, own)), free),
+    ...(spread.length > 1 && spreads !== 'asked' ? [unlessFree(offered(checkEqualSpread(spread)), own)] : []),
   ];
+}
+
+/**
+ * A finding against normal readings, or equal spreads, offers ratios first where nothing stands against the logarithms
+ * of the readings.
+ */
+export function withRatiosOffered(check: Check, values: readonly (readonly number[])[], own = false): Check {
+  if (check.verdict !== 'weigh' && check.verdict !== 'matters') return check;
+  if (!values.every((v) => v.every((x) => x > 0))) return check;
+  const logs = values.map((v) => v.map(Math.log));
+  const then = check.about === 'normality' ? checkNormality(logs, own) : checkEqualSpread(logs);
+  return then.verdict === 'fine' ? { ...check, remedies: ['ratios', ...check.remedies] } : check;
 }
 
 /** What is left of subjects' readings under every condition once subject and condition are taken off. */

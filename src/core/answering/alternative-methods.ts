@@ -1,5 +1,7 @@
 import type { Outcome } from '../numeric/domain-error';
-import { choicesOf, methodsFor } from '../question/choices';
+import { factsOf } from '../analyses/kinds';
+import { withEffect } from '../question/asking';
+import { choicesOf, methodsFor, ofMeans, tellsRatios } from '../question/choices';
 import type { Question } from '../question/question';
 import type { Table } from '../readings/table';
 import { analysisOf } from '../analyses/registry';
@@ -16,14 +18,39 @@ export interface AlternativeMethod {
   found: Outcome<Answer>;
 }
 
+const isPositive = ({ groups, layout }: Answer): boolean =>
+  layout
+    ? layout.readings.every((r) => r.value > 0)
+    : groups.every((g) => g.readings.used.length > 0 && g.readings.used.every((r) => r.value > 0));
+
+/** Means are compared by their difference; once, where readings allow it, by their ratio as well. */
+function withRatios(
+  question: Question,
+  ways: readonly Partial<Question>[],
+  positive: boolean,
+): readonly Partial<Question>[] {
+  if (question.about !== 'value' || !factsOf(question).effects?.ratio) return ways;
+  const plain = withEffect(question, 'difference');
+  const ratio = withEffect(question, 'ratio');
+  const difference = { effect: plain.effect, value: plain.value, bounds: plain.bounds };
+  const [first] = ways.filter((way) => ofMeans(choicesOf({ ...question, ...way }).method));
+  return [
+    ...ways.map((way) => ({ ...way, ...difference })),
+    ...(first && (positive || tellsRatios(question))
+      ? [{ ...first, effect: ratio.effect, value: ratio.value, bounds: ratio.bounds }]
+      : []),
+  ];
+}
+
 /** What the answer would be under each reasonable method, the chosen one among them. */
 export function alternativeMethods(question: Question, table: Table): AlternativeMethod[] {
   const settled = answer(question, table, true);
   const now = choicesOf(settled.ok ? settled.value.question : question);
   const { alternatives } = analysisOf(question);
-  const patches =
+  const ways =
     alternatives?.(question, settled.ok ? settled.value.repeats : undefined) ??
     methodsFor(question).map((method) => ({ method }));
+  const patches = withRatios(question, ways, settled.ok && isPositive(settled.value));
   return patches.map((patch): AlternativeMethod => {
     const asked = { ...question, ...patch };
     const then = choicesOf(asked);
@@ -34,6 +61,7 @@ export function alternativeMethods(question: Question, table: Table): Alternativ
         asked.design === question.design &&
         asked.repeats === question.repeats &&
         then.method === now.method &&
+        then.effect === now.effect &&
         (then.method !== 'means' || then.spread === now.spread) &&
         then.sums === now.sums &&
         (then.method !== 'means' || then.sphericity === now.sphericity),

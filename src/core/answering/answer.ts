@@ -5,7 +5,8 @@ import type { Comparison } from '../answer/comparison';
 import { type GroupPart, allParts } from '../answer/group-part';
 import { withLogTails } from '../answer/log-tail';
 import { DomainError, type Outcome, attempt, demand } from '../numeric/domain-error';
-import { spreadBySizes } from '../question/choices';
+import { asRatios, demandPositive, onLogarithms } from '../answer/ratios';
+import { spreadBySizes, tellsRatios } from '../question/choices';
 import { countedAs } from '../question/counting';
 import { comparesAllGroups, kindOf, ofOneGroup } from '../question/asking';
 import { included, includedWords, withinRows } from '../question/included';
@@ -18,6 +19,7 @@ import { withDerived } from '../readings/derive';
 import { factorColumns, factorsOf } from '../readings/factors';
 import { chosenColumns, groupNames, groupsOf, repeatsOf } from '../readings/groups';
 import { levelRows, levelsOf, displayLevels } from '../readings/levels';
+import { logged } from '../readings/logged';
 import { readColumn } from '../readings/read-column';
 import { registeredPart } from './registered';
 import { type Table, called, columnsOf, findColumn } from '../readings/table';
@@ -182,6 +184,29 @@ function fromReadings(analysis: OfReadings, asked: Question, table: Table, brief
   };
 }
 
+/** The same told as ratios: compared on the logarithms of the readings. */
+function fromLogarithms(
+  analysis: OfReadings,
+  asked: Question,
+  table: Table,
+  brief: boolean,
+  compared: Compared,
+): Answer {
+  demand(
+    table.shape !== 'summary',
+    'Ratios of geometric means need the readings themselves; here only means and spreads are known.',
+  );
+  const layout = analysis.factors ? attempt(() => factorsOf(table, asked)) : undefined;
+  const positive = attempt(() => {
+    demandPositive(analysis.groups(asked, allParts(table, asked, true)), layout?.ok ? layout.value : undefined);
+    return onLogarithms(asked);
+  });
+  // What has no logarithm is told as it is, with the reason.
+  if (!positive.ok) return fromReadings(analysis, asked, table, brief, () => positive);
+  const logs = fromReadings(analysis, positive.value, logged(table), brief, compared);
+  return asRatios(asked, logs, layout?.ok ? layout.value : undefined);
+}
+
 /**
  * Answers a question from its readings: a pure function, so an answer can never be older than either.
  * @param brief leaves out effect sizes and what follows an overall test, for a question asked of many measures
@@ -203,7 +228,7 @@ const answered = (question: Question, given: Table, brief: boolean, compared: Co
     const found =
       analysis.from === 'counts'
         ? fromCounts(analysis, asked, table, compared)
-        : fromReadings(analysis, asked, table, brief, compared);
+        : (tellsRatios(asked) ? fromLogarithms : fromReadings)(analysis, asked, table, brief, compared);
     return {
       ...found,
       ...taken(asked, everything, analysis.from === 'readings'),

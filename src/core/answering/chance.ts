@@ -27,8 +27,13 @@ function orderOf({ groups: [a, b], question }: Answer): string {
   return `${a?.name ?? ''} minus ${b.name}${question.about === 'value' ? beyondIt : ''}`;
 }
 
+/** Where ratios are told, what is shuffled or drawn are the logarithms. */
+const ofLogarithms = (answer: Answer): Answer =>
+  answer.logs ? { ...answer.logs, measure: `logarithm of ${answer.measure || 'the reading'}`, unit: '' } : answer;
+
 /** What permuted labels, or flipped signs, would bring. @throws DomainError when there is nothing to shuffle */
-export function chanceOf(answer: Answer): Chance {
+export function chanceOf(given: Answer): Chance {
+  const answer = ofLogarithms(given);
   const what = shuffling(answer);
   if (!Number.isFinite(observedOf(what)))
     throw new DomainError(
@@ -55,7 +60,8 @@ export function chanceOf(answer: Answer): Chance {
 }
 
 /** What drawing the readings again would bring: how far the estimate may stray. @throws DomainError without readings */
-export function strayOf(answer: Answer): Chance {
+export function strayOf(given: Answer): Chance {
+  const answer = ofLogarithms(given);
   const { question } = answer;
   const { statistic } = choicesOf(question);
   const { drawnFrom } = analysisOf(question);

@@ -4,7 +4,7 @@ import { factsOf } from '../analyses/kinds';
 import type { GroupPart } from '../answer/group-part';
 import type { Registered } from '../answer/registered';
 import { alphaOf } from '../procedures/interval';
-import { type Choices, choicesOf } from '../question/choices';
+import { type Choices, choicesOf, tellsRatios } from '../question/choices';
 import { groupChoices } from '../question/asking';
 import { namesOf } from '../question/naming';
 import { includedWords } from '../question/included';
@@ -38,8 +38,12 @@ function partsOf(question: Question, table: Table): Map<string, string> {
     ['direction', directions[question.direction]],
     ['method', words.methodName(question)],
     ['spreads', facts.spreads ? spreads[choices.spread] : undefined],
+    ['set against each other by', facts.effects?.[choices.effect]],
     ['level', `${percent(question.level)} (α = ${alphaOf(question.level)})`],
-    ['difference tested against', facts.differences ? String(choices.value) : undefined],
+    [
+      tellsRatios(question) ? 'ratio tested against' : 'difference tested against',
+      facts.differences ? String(choices.value) : undefined,
+    ],
     ['equivalence margin', question.bounds ? `${question.bounds.low} to ${question.bounds.high}` : undefined],
     ['comparisons', facts.follows ? `${comparedWords[choices.compare]}, ${followNames[choices.follow]}` : undefined],
     ['contrasts', question.contrasts?.map((c) => `${c.name}: ${Object.values(c.weights).join(', ')}`).join('; ')],

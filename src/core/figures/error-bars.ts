@@ -11,7 +11,12 @@ export type BarKind = FigureStyle['bars'];
 export function barEnds(group: GroupPart, bars: BarKind, level: number): Interval | undefined {
   const s = group.summary;
   if (!s) return undefined;
-  const { se } = group;
+  const { se, geometric } = group;
+  if (geometric) {
+    if (bars === 'interval') return group.interval;
+    const factor = geometric[bars === 'sd' ? 'sd' : 'se'];
+    return factor === undefined ? undefined : { low: s.mean / factor, high: s.mean * factor };
+  }
   // Where a model was fitted, the error of the mean is that of the model.
   if (se !== undefined && bars !== 'sd') {
     return bars === 'sem' ? { low: s.mean - se, high: s.mean + se } : group.interval;
@@ -27,9 +32,9 @@ export function barEnds(group: GroupPart, bars: BarKind, level: number): Interva
 }
 
 /** Error bars in words, as a legend names them. */
-export const barWords = (bars: BarKind, level: number): string =>
+export const barWords = (bars: BarKind, level: number, geometric = false): string =>
   ({
-    sd: 'standard deviations',
-    sem: 'standard errors of the mean',
+    sd: geometric ? 'one geometric SD to either side' : 'standard deviations',
+    sem: geometric ? 'one standard error of the logarithms to either side' : 'standard errors of the mean',
     interval: `${percent(level)} confidence intervals`,
   })[bars];

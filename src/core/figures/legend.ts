@@ -1,6 +1,6 @@
 /** A figure's legend: what its marks and bars are, n of each group, the test, and how comparisons are shown. */
 import type { Answer } from '../answer/answer';
-import { cellParts } from '../answer/group-part';
+import { cellsOf } from '../answer/ratios';
 import { intervalNames } from '../answer/shares';
 import { choicesOf } from '../question/choices';
 import { withUnit } from '../readings/table';
@@ -24,7 +24,7 @@ type Drawing = Pick<FigureStyle, 'kind' | 'marks' | 'bars' | 'readings' | 'brack
 
 /** n of each group or cell. */
 function sizes(answer: Answer): Text {
-  const parts = answer.layout ? cellParts(answer.layout, answer.question.level) : answer.groups;
+  const parts = answer.layout ? cellsOf(answer) : answer.groups;
   return joined(
     parts.map(({ name, n, samples }): Text =>
       samples
@@ -75,12 +75,14 @@ const ofReadings = (answer: Answer, style: Drawing, kind: FigureKind): Text => {
   const byMeans = answer.comparison.ok && answer.comparison.value.model?.byMeans;
   const own = answer.reported
     ? 'from the means, SDs and n reported'
-    : answer.groups.some((g) => g.se !== undefined) && style.bars !== 'sd'
+    : (answer.logs ?? answer).groups.some((g) => g.se !== undefined) && style.bars !== 'sd'
       ? byMeans
         ? `from the means of the ${plural(answer.subject || 'sample')}`
         : 'of the mixed model'
       : 'from each group’s own readings';
-  const bars = `error bars ${barWords(style.bars, answer.question.level)} ${own}`;
+  const geometric = answer.logs !== undefined;
+  const bars = `error bars ${barWords(style.bars, answer.question.level, geometric)} ${own}`;
+  const means = geometric ? 'geometric means' : 'means';
   const points =
     style.readings && !answer.reported
       ? `; small symbols are ${answer.averaged ? `the means of single ${plural(answer.subject || 'subject')}` : `single ${countsEach(answer) || answer.groups.some((g) => g.samples) ? 'readings' : plural(answer.subject)}`}`
@@ -89,11 +91,11 @@ const ofReadings = (answer: Answer, style: Drawing, kind: FigureKind): Text => {
     case 'boxes':
       return text`${of} by group. Boxes are quartiles with the median, whiskers reach to the last reading within 1.5 interquartile ranges${style.readings ? points : '; symbols are readings beyond'}.`;
     case 'lines':
-      return text`${of}: lines join the readings of each ${answer.subject || 'subject'}. Large symbols are means, ${bars}.`;
+      return text`${of}: lines join the readings of each ${answer.subject || 'subject'}. Large symbols are ${means}, ${bars}.`;
     case 'interaction':
-      return text`${of}: large symbols are cell means, joined, ${bars}${points}.`;
+      return text`${of}: large symbols are ${geometric ? 'geometric ' : ''}cell means, joined, ${bars}${points}.`;
     default:
-      return text`${of} by group. ${style.marks === 'columns' ? 'Columns are means' : 'Large symbols are means'}, ${bars}${points}.`;
+      return text`${of} by group. ${style.marks === 'columns' ? 'Columns' : 'Large symbols'} are ${means}, ${bars}${points}.`;
   }
 };
 
@@ -107,7 +109,7 @@ function marksClause(answer: Answer, style: Drawing, kind: FigureKind): Text {
     case 'stacked':
       return text`Shares of ${answer.measure || 'each category'} within each ${answer.rowName ?? 'group'}. Error bars are ${level} ${intervalNames[choicesOf(question).shareInterval]} intervals of the share up to each border. ${sizes(answer)}.`;
     case 'differences':
-      return text`Differences with ${level} confidence intervals against the line of no difference${answer.comparison.ok && answer.comparison.value.effect ? '' : '; those that differ significantly are filled'}. ${sizes(answer)}.`;
+      return text`${answer.logs ? 'Ratios of geometric means' : 'Differences'} with ${level} confidence intervals against the line of no difference${answer.comparison.ok && answer.comparison.value.effect ? '' : '; those that differ significantly are filled'}. ${sizes(answer)}.`;
     case 'distribution':
       return text`What the statistic would do without an effect; the rejection region ${atAlpha(question.level)} is shaded, and the statistic observed is marked. ${sizes(answer)}.`;
     case 'tiles':

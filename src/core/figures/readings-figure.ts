@@ -252,10 +252,12 @@ const told = (answer: Answer, slots: readonly Slot[]): string =>
 /** Draws readings as one of the kinds that show them. */
 export function readingsFigure(
   answer: Answer,
-  style: FigureStyle,
+  given: FigureStyle,
   kind: Extract<FigureKind, 'means' | 'boxes' | 'lines' | 'interaction'>,
   least?: Partial<Margins>,
 ): Drawn {
+  // Ratios are read on a logarithmic axis, unless a linear one is asked for.
+  const style = answer.logs && given.log === undefined && given.marks !== 'columns' ? { ...given, log: true } : given;
   const plain = slotsOf(answer, style);
   const dodge = 0.09;
   const joined = kind === 'interaction' || (kind === 'lines' && plain.series.length > 0);
@@ -311,7 +313,7 @@ export function readingsFigure(
             : kind === 'lines'
               ? lines(answer, style, slots, unit)
               : interaction(answer, style, slots, layout.series, unit),
-      alt: `${what} of ${of} by group${kind === 'boxes' ? '' : `; error bars are ${barWords(style.bars, level)}`}. ${told(answer, slots)}. ${sum(slots, (s) => s.group.n)} readings in all.`,
+      alt: `${what} of ${of} by group${kind === 'boxes' ? '' : `; error bars are ${barWords(style.bars, level, answer.logs !== undefined)}`}. ${told(answer, slots)}. ${sum(slots, (s) => s.group.n)} readings in all.`,
       slotNames: !joined,
       endNames,
       band: kind !== 'interaction',

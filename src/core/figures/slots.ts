@@ -1,7 +1,7 @@
 /** What stands side by side in a figure: groups, or cells of two factors in clusters, as the figure names and colours them. */
 import { factsOf } from '../analyses/kinds';
 import type { Answer, GroupPart } from '../answer/answer';
-import { cellParts } from '../answer/group-part';
+import { cellsOf } from '../answer/ratios';
 import type { Level } from '../readings/table';
 import { type FigureStyle, inkColour } from './figure-style';
 import type { Ink } from '../scenes/scene';
@@ -110,7 +110,7 @@ function twoFactors(answer: Answer, layout: NonNullable<Answer['layout']>, style
     const look = levelKey(along, level);
     return { look, name: style.looks?.[look]?.name ?? level.name, x, level };
   });
-  const cells = cellParts(layout, answer.question.level);
+  const cells = cellsOf(answer);
   const step = 0.8 / Math.max(1, series.length);
   const slots = clusters.flatMap(({ level, x }) =>
     series.flatMap((s, k): Slot[] => {

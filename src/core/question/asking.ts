@@ -93,6 +93,13 @@ export const sameOutcomes = ({ rows, columns }: CountTable): boolean =>
   columns.categories.length === 2 &&
   rows.categories.every((r) => columns.categories.some((c) => c.name === r.name));
 
+/** The same question with what is compared set against each other otherwise; a value or bounds of the one mean nothing to the other. */
+export function withEffect(question: Question, effect: NonNullable<Question['effect']>): Question {
+  if (question.about !== 'value' || (question.effect ?? 'difference') === effect) return { ...question, effect };
+  const { value: _, bounds: __, own: ___, ...rest } = question;
+  return { ...rest, effect };
+}
+
 /** The same question under another design; what that design needs and nobody chose yet is filled in. */
 export function asDesign(question: Question, table: Table, design: Design): Question {
   const choices = groupChoices(table, question);

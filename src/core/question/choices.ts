@@ -69,8 +69,8 @@ export function choicesOf(question: Question): Choices {
   const wanted = facts.follows === 'by-choice' ? (question.compare ?? 'all') : 'all';
   const compare = method === 'ranks' && !(facts.rankTrend && wanted === 'trend') ? 'all' : wanted;
   return {
-    value: question.value ?? 0,
-    effect: question.effect ?? facts.effect?.(method) ?? 'difference',
+    value: question.value ?? noneOf(question),
+    effect: effectOf(question, method),
     shareInterval: question.shareInterval ?? 'wilson',
     spread,
     method,
@@ -82,6 +82,25 @@ export function choicesOf(question: Question): Choices {
     seed: question.seed ?? 1,
   };
 }
+
+/** By what two are set against each other; means by their ratio only where the method compares means. */
+function effectOf(question: Question, method: Method): Choices['effect'] {
+  const { effect, effects = {} } = factsOf(question);
+  const wanted = question.effect ?? effect?.(method) ?? 'difference';
+  return question.about === 'value' && wanted !== 'difference' && !(wanted in effects && ofMeans(method))
+    ? 'difference'
+    : wanted;
+}
+
+/** Whether a method compares means, so that it can compare those of logarithms. */
+export const ofMeans = (method: Method): boolean => method === 'means' || method === 'mixed-model';
+
+/** Whether readings are told by geometric means and ratios of them. */
+export const tellsRatios = (question: Question): boolean =>
+  question.about === 'value' && effectOf(question, oneOf(methodsFor(question), question.method)) === 'ratio';
+
+/** The effect that is none. */
+export const noneOf = (question: Question): 0 | 1 => (tellsRatios(question) ? 1 : 0);
 
 /** The one wanted, where it is among them, else the first. */
 function oneOf<T>(all: readonly T[], wanted: T | undefined): T {

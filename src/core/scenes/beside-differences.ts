@@ -1,7 +1,7 @@
 /** The picture of an answer: the groups on an axis of their own, and beside them what differs by how much. */
 import type { Answer } from '../answer/answer';
 import { factsOf } from '../analyses/kinds';
-import { choicesOf } from '../question/choices';
+import { choicesOf, tellsRatios } from '../question/choices';
 import { withUnit } from '../readings/table';
 import { between, effectDecimals, fixed, percent } from '../words/numbers';
 import { subtraction } from '../words/two';
@@ -62,7 +62,7 @@ export function besideDifferences(
   const panels = [groups(frame)];
   let alt = told;
   if (effect) {
-    const inUnit = effectsAre === 'difference of shares' ? '' : unit;
+    const inUnit = effectsAre === 'difference of shares' || effect.ratio ? '' : unit;
     panels.push(singleEffect(effect, right, inUnit, differences ? value : 0, question.bounds));
     if (effect.interval && Number.isFinite(effect.interval.high - effect.interval.low)) {
       const decimals = effectDecimals(effect);
@@ -70,10 +70,16 @@ export function besideDifferences(
       alt += ` ${name}: ${fixed(effect.estimate, decimals)} (${between(effect.interval, decimals)})${inUnit && ` ${inUnit}`}, ${percent(question.level)} interval, drawn against the line of no difference.`;
     }
   } else if (rungs.length > 0) {
-    const title = effectsAre ?? (method === 'ranks' ? 'difference of mean ranks' : withUnit('difference', unit));
+    const title =
+      effectsAre ??
+      (method === 'ranks'
+        ? 'difference of mean ranks'
+        : tellsRatios(question)
+          ? 'ratio of geometric means'
+          : withUnit('difference', unit));
     panels.push(ladder(rungs, right, title));
     const significant = rungs.filter((r) => r.significant).length;
-    alt += ` Beside it ${Math.min(rungs.length, mostRungs)} differences with their intervals against the line of no difference; ${significant} of ${rungs.length} lie apart from it.`;
+    alt += ` Beside it ${Math.min(rungs.length, mostRungs)} ${tellsRatios(question) ? 'ratios' : 'differences'} with their intervals against the line of no difference; ${significant} of ${rungs.length} lie apart from it.`;
   }
   return { width, height: top + height + roomBelow(panels, fontSize), fontSize, lineWeight: 1, panels, alt };
 }

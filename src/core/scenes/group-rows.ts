@@ -2,7 +2,7 @@
 import type { Answer, GroupPart } from '../answer/answer';
 import { withUnit } from '../readings/table';
 import type { Reading } from '../readings/read-column';
-import { type CellRef, type Mark, type Panel, type Point, extent } from './scene';
+import { type Axis, type CellRef, type Mark, type Panel, type Point, extent } from './scene';
 
 /** What a point says of itself: its group, its row with its label, its value. */
 export function pointTitle(group: string, row: number, value: number, names: Answer['rowNames'], rows = 1): string {
@@ -177,6 +177,13 @@ export const statedMarks = (value: number, words: string): Mark[] => [
 /** How a group is drawn on its row. @param at its place among the groups */
 export type DrawnGroup = (group: GroupPart, at: number, pitch: number) => Mark[];
 
+/** The axis of the readings: of ratios a logarithmic one. Set-aside readings without a place there have none. */
+export function valueAxis(values: readonly number[], log: boolean): Pick<Axis, 'domain' | 'nice' | 'log'> {
+  if (!log) return { domain: extent(values), nice: true };
+  const [low, high] = extent(values.flatMap((x) => (x > 0 ? Math.log(x) : [])));
+  return { domain: [Math.exp(low), Math.exp(high)], log };
+}
+
 /** The panel of groups as rows. @param more what else must lie within the axis */
 export function groupRows(
   answer: Answer,
@@ -191,8 +198,7 @@ export function groupRows(
   return {
     ...frame,
     x: {
-      domain: extent([...shownValues(groups), ...more]),
-      nice: true,
+      ...valueAxis([...shownValues(groups), ...more], answer.logs !== undefined),
       drawn: true,
       title: withUnit(answer.measure || 'reading', answer.unit),
       ticks: 6,

@@ -13,7 +13,9 @@ export type Look = (answer: Answer, width: number, options: LookOptions) => Scen
 
 const told = (group: GroupPart): string => {
   const mean = group.description?.mean ?? group.summary?.mean;
-  return mean === undefined ? `${group.name}, none` : `${group.name}, ${group.n} readings, mean ${fixed(mean, 2)}`;
+  return mean === undefined
+    ? `${group.name}, none`
+    : `${group.name}, ${group.n} readings, ${group.geometric ? 'geometric mean' : 'mean'} ${fixed(mean, 2)}`;
 };
 const readingsTold = ({ measure, groups }: Answer): string =>
   `Readings of ${measure || 'the measure'} by group: ${groups.map(told).join('; ')}.`;

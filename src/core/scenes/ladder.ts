@@ -5,7 +5,7 @@ import { withUnit } from '../readings/table';
 import { between, effectDecimals, fixed, given } from '../words/numbers';
 import type { Frame } from './group-rows';
 import type { Mark, Panel } from './scene';
-import { shortened } from './text-width';
+import { shortened, textWidth } from './text-width';
 
 /** More rungs than this are told by the table only. */
 export const mostRungs = 12;
@@ -81,11 +81,13 @@ export function singleEffect(
   ];
   const domain = log ? logDomain(ends) : roomAround(ends, none);
   const words =
-    log || none === 0
+    none === (log ? 1 : 0)
       ? 'no difference'
-      : effect.none === undefined
-        ? `a difference of ${withUnit(given(none), unit)}`
-        : `stated: ${none}`;
+      : log
+        ? `a ratio of ${given(none)}`
+        : effect.none === undefined
+          ? `a difference of ${withUnit(given(none), unit)}`
+          : `stated: ${none}`;
   const written = label(effect);
   return {
     ...frame,
@@ -181,11 +183,28 @@ export function ladder(rungs: readonly Rung[], frame: Frame, title: string): Pan
       ink: 'muted',
       halo: true,
     });
+  // Names keep clear of the divide line, on the side that has room for them.
+  const at = (x: number): number => (log ? Math.log(x) : x);
+  const [from, to] = [at(domain[0]), at(domain[1])];
+  const lineAt = ((at(log ? 1 : 0) - from) / (to - from || 1)) * frame.width;
+  const besideLine = (wide: number): { x: number; dx?: number } => {
+    if (wide + 6 <= lineAt) return { x: -Infinity };
+    return wide + 6 <= frame.width - lineAt ? { x: log ? 1 : 0, dx: 6 } : { x: -Infinity };
+  };
   let line = 0;
   for (const e of shown) {
     if (e.heading !== undefined) {
       const y = 0.07 + (0.86 * (line + 0.35)) / lines;
-      marks.push({ mark: 'text', x: -Infinity, y, dy: 4, text: e.heading, size: 12, bold: true, halo: true });
+      marks.push({
+        mark: 'text',
+        ...besideLine(textWidth(e.heading, 12) * 1.08),
+        y,
+        dy: 4,
+        text: e.heading,
+        size: 12,
+        bold: true,
+        halo: true,
+      });
       line += 0.6;
     }
     const middle = 0.07 + (0.86 * (line + 0.68)) / lines;
@@ -194,7 +213,7 @@ export function ladder(rungs: readonly Rung[], frame: Frame, title: string): Pan
     const name = shortened(e.name, 12, frame.width);
     marks.push({
       mark: 'text',
-      x: -Infinity,
+      ...besideLine(textWidth(name, 12)),
       y: above,
       dy: 3,
       text: name,

@@ -1,7 +1,8 @@
 /** The same readings looked at otherwise: boxes, histograms, normal quantile plots. */
 import { bin } from 'd3-array';
 import type { Answer, GroupPart } from '../answer/answer';
-import { cellParts, valuesOf } from '../answer/group-part';
+import { valuesOf } from '../answer/group-part';
+import { cellsOf } from '../answer/ratios';
 import { differencesOf } from '../answer/pairing';
 import { attempt } from '../numeric/domain-error';
 import { quantilePlot } from '../procedures/quantile-plot';
@@ -19,7 +20,7 @@ interface Shown {
 
 /** What is looked at: the groups, the cells of two factors, and the differences of pairs beside them. */
 function shownOf(answer: Answer): Shown[] {
-  const parts: GroupPart[] = answer.layout ? cellParts(answer.layout, answer.question.level) : answer.groups;
+  const parts: GroupPart[] = answer.layout ? cellsOf(answer) : answer.groups;
   const groups = parts.map((g) => ({ name: g.name, colour: g.colour, values: valuesOf(g) }));
   return groups.filter((g) => g.values.length > 0).slice(0, 24);
 }

@@ -1,11 +1,12 @@
 /** Two factors on one axis of the measure: a row for each level of the first, a colour and marker for each of the second. */
+import { sum } from '../numeric/sum';
 import { subjectOfReading } from '../readings/factors';
 import { factsOf } from '../analyses/kinds';
 import type { Answer } from '../answer/answer';
 import { withUnit } from '../readings/table';
-import { type Frame, nameMarks } from './group-rows';
+import { type Frame, nameMarks, valueAxis } from './group-rows';
 import { markerOf } from './marker';
-import { type Mark, type Panel, extent } from './scene';
+import type { Mark, Panel } from './scene';
 
 /** A cell of a two-way layout with its readings. */
 interface Cell {
@@ -26,12 +27,14 @@ export function twoWayRows(answer: Answer, frame: Frame): Panel {
       ? [layout.b.levels, layout.a.levels]
       : [layout.a.levels, layout.b.levels]
     : [[], []];
+  const mean = (xs: readonly number[]): number => sum(xs) / xs.length;
+  const centre = (xs: readonly number[]): number => (answer.logs ? Math.exp(mean(xs.map(Math.log))) : mean(xs));
   const cell = (row: string, level: string): Cell => {
     const values =
       layout?.readings.filter((r) => (within ? r.b === row && r.a === level : r.a === row && r.b === level)) ?? [];
     return {
       values,
-      mean: values.length > 0 ? values.reduce((s, r) => s + r.value, 0) / values.length : undefined,
+      mean: values.length > 0 ? centre(values.map((r) => r.value)) : undefined,
     };
   };
   const offset = (k: number): number => ((k + 0.5) / Math.max(1, series.length) - 0.5) * 0.62 + 0.06;
@@ -119,8 +122,7 @@ export function twoWayRows(answer: Answer, frame: Frame): Panel {
   return {
     ...frame,
     x: {
-      domain: extent(values),
-      nice: true,
+      ...valueAxis(values, answer.logs !== undefined),
       drawn: true,
       title: withUnit(answer.measure || 'reading', answer.unit),
       ticks: 6,

@@ -2,7 +2,7 @@
 import { factsOf } from '../analyses/kinds';
 import { foremost } from '../answer/foremost';
 import type { AlternativeMethod } from '../answering/alternative-methods';
-import { choicesOf } from '../question/choices';
+import { choicesOf, tellsRatios } from '../question/choices';
 import type { Question } from '../question/question';
 import { tellingDecimals } from '../words/numbers';
 import { effectPhrases, statisticPhrase, testPhrase } from '../words/phrases';
@@ -24,7 +24,9 @@ export function alternativesTable(question: Question, others: readonly Alternati
   // A unit that all share stands at the head of its column.
   const units = others.map(({ asked, found }, i) => {
     const ranked = compared[i]?.effect === undefined && choicesOf(asked).method === 'ranks';
-    return tops[i] && found.ok ? (tops[i].ratio ? '' : ranked ? 'ranks' : found.value.unit) : undefined;
+    // A ratio of means says so itself, beside differences in a unit.
+    if (!tops[i] || !found.ok || tellsRatios(asked)) return undefined;
+    return tops[i].ratio ? '' : ranked ? 'ranks' : found.value.unit;
   });
   const [one, ...more] = new Set(units.flatMap((u) => u ?? []));
   const shared = more.length === 0 ? (one ?? '') : undefined;
@@ -50,17 +52,21 @@ export function alternativesTable(question: Question, others: readonly Alternati
         ],
       };
     const top = tops[i];
+    const times = tellsRatios(asked) ? ' times' : '';
     const said = top && effectPhrases(top, shared === undefined ? (units[i] ?? '') : '', asked.level, decimals[i]);
     const [test] = comparison.tests;
     const interval: Cell = {
       text: said?.interval.replace(/^.* CI /, '').replace(/ \(.*\)$/, '') ?? '–',
-      ...(top?.interval && shared !== undefined ? { value: top.interval } : {}),
+      ...(top?.interval && shared !== undefined && times === '' ? { value: top.interval } : {}),
     };
     const how = test?.symbol ? marked(statisticPhrase(test)) : words(asked.about === 'value' ? 'permutation' : 'exact');
     return {
       head,
       cells: [
-        { text: said?.estimate ?? '–', ...(top && shared !== undefined ? { value: top.estimate } : {}) },
+        {
+          text: `${said?.estimate ?? '–'}${times}`,
+          ...(top && shared !== undefined && times === '' ? { value: top.estimate } : {}),
+        },
         interval,
         ...(tested ? [how, comparison.p === undefined ? words('') : pCell(comparison.p, test?.log10P)] : []),
       ],

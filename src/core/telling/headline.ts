@@ -4,7 +4,7 @@ import type { Answer } from '../answer/answer';
 import type { Comparison } from '../answer/comparison';
 import { foremost } from '../answer/foremost';
 import type { Outcome } from '../numeric/domain-error';
-import { choicesOf } from '../question/choices';
+import { choicesOf, tellsRatios } from '../question/choices';
 import { effectPhrases, testPhrase } from '../words/phrases';
 import { type Text, text } from '../words/text';
 import { methodOf } from './method';
@@ -30,9 +30,7 @@ export function headline(answer: Answer, comparison: Comparison): Headline {
   const alone = comparison.follow?.ok && comparison.follow.value.flatMap((part) => part.effects).length === 1;
   // Differences of mean ranks have no unit.
   const ranked = !single && choicesOf(question).method === 'ranks';
-  const shown = top
-    ? effectPhrases(top, ranked || top.ratio ? '' : answer.unit, question.level)
-    : { estimate: '', interval: '' };
+  const shown = top ? effectPhrases(top, ranked ? '' : answer.unit, question.level) : { estimate: '', interval: '' };
   const [first] = comparison.tests;
   const several = comparison.tests.length > 1;
   const last = comparison.tests.at(-1);
@@ -40,10 +38,11 @@ export function headline(answer: Answer, comparison: Comparison): Headline {
   return {
     ...shown,
     ...(ranked && top ? { estimate: `${shown.estimate} ranks` } : {}),
+    ...(top && tellsRatios(question) ? { estimate: `${shown.estimate} times` } : {}),
     order: top
       ? single || alone
         ? top.name
-        : `largest ${ranked ? 'difference of mean ranks' : 'difference'}: ${top.name}${top.within === undefined ? '' : `, ${top.within}`}`
+        : `largest ${ranked ? 'difference of mean ranks' : top.ratio ? 'ratio' : 'difference'}: ${top.name}${top.within === undefined ? '' : `, ${top.within}`}`
       : '',
     sentence: analysisOf(question).words.headline(answer, comparison),
     test: test.length > 0 ? text`${methodOf(answer)}, ${test}` : [methodOf(answer)],

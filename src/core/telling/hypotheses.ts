@@ -1,6 +1,7 @@
 /** The hypotheses in symbols (TeX) and in words. */
 import { analysisOf } from '../analyses/registry';
 import type { Answer } from '../answer/answer';
+import { tellsRatios } from '../question/choices';
 import type { Hypotheses } from '../words/hypothesis';
 import { given } from '../words/numbers';
 import { valued } from '../words/sentences';
@@ -14,11 +15,12 @@ export function equivalenceHypotheses(answer: Answer): Hypotheses | undefined {
   const { bounds } = answer.question;
   const delta = analysisOf(answer.question).words.equivalenceOf?.(answer);
   if (!bounds || delta === undefined) return undefined;
-  const margin = valued(`${given(bounds.low)} to ${given(bounds.high)}`, answer.unit);
+  const ratios = tellsRatios(answer.question);
+  const margin = valued(`${given(bounds.low)} to ${given(bounds.high)}`, ratios ? '' : answer.unit);
   return {
     none: {
       tex: `H_0\\colon ${delta} \\le ${bounds.low} \\text{ or } ${delta} \\ge ${bounds.high}`,
-      words: `Of equivalence: the difference lies outside ${margin}.`,
+      words: `Of equivalence: the ${ratios ? 'ratio' : 'difference'} lies outside ${margin}.`,
     },
     some: { tex: `H_1\\colon ${bounds.low} < ${delta} < ${bounds.high}`, words: `It lies within ${margin}.` },
   };

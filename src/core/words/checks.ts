@@ -2,9 +2,9 @@
 import type { Answer } from '../answer/answer';
 import type { Check, Remedy, Verdict } from '../answer/checks';
 import { alphaOf } from '../procedures/interval';
-import { choicesOf, methodsFor } from '../question/choices';
+import { choicesOf, methodsFor, ofMeans, tellsRatios } from '../question/choices';
 import { factsOf } from '../analyses/kinds';
-import { nestedDesign } from '../question/asking';
+import { nestedDesign, withEffect } from '../question/asking';
 import type { Method, Question } from '../question/question';
 import { counted, fixed, pRelation, plural, significant } from './numbers';
 
@@ -78,6 +78,7 @@ export function checkSentence(check: Check, answer: Answer): string {
   const subject = answer.subject || 'subject';
   const { within, samples, equivalence, spreads, nests } = factsOf(question);
   const paired = samples === 'pairs';
+  const logs = answer.logs ? ' of the logarithms' : '';
   switch (check.about) {
     case 'independence':
       if (answer.counted)
@@ -105,7 +106,11 @@ export function checkSentence(check: Check, answer: Answer): string {
         ? 'No reading lies further from its group than the furthest of so many would.'
         : `${counted(f('count'), 'reading')} ${f('count') === 1 ? 'lies' : 'lie'} further from the others than the furthest of so many normal readings often would. Look at ${f('count') === 1 ? 'it' : 'them'} before anything else; set aside only for a reason.`;
     case 'normality': {
-      const what = paired ? 'differences' : nests ? `means of the ${plural(subject)}` : 'residuals';
+      const what = paired
+        ? `differences${logs}`
+        : nests
+          ? `${answer.logs ? 'mean logarithms' : 'means'} of the ${plural(subject)}`
+          : `residuals${logs}`;
       if (verdict === 'unknown') return `Too few ${what} to judge their shape.`;
       const drawn =
         figures['sampled'] === undefined
@@ -130,7 +135,7 @@ export function checkSentence(check: Check, answer: Answer): string {
         return f('pairs') > 0
           ? 'Not known from the data: two readings in a group do not tell whether spreads differ.'
           : 'The spreads cannot be compared: a group has none, or too few readings.';
-      const ratio = `the largest SD is ${significant(f('ratio'), 2)} times the smallest (Brown–Forsythe p ${pRelation(f('p'))})`;
+      const ratio = `the largest SD${logs} is ${significant(f('ratio'), 2)} times the smallest (Brown–Forsythe p ${pRelation(f('p'))})`;
       if (f('p') >= 0.05 && f('ratio') <= 3) return `No difference of the spreads is shown: ${ratio}.`;
       const far = f('p') < 0.05 ? 'The spreads differ' : 'The SDs lie far apart';
       const { method, spread } = choicesOf(question);
@@ -168,7 +173,7 @@ export function remedyOffer(
   question: Question,
 ): { words: string; patch?: Partial<Question> } | undefined {
   const { method, spread } = choicesOf(question);
-  const { spreads, asWithin } = factsOf(question);
+  const { spreads, asWithin, effects } = factsOf(question);
   const possible = methodsFor(question);
   const turnTo = (next: Method, words: string) =>
     method !== next && possible.includes(next) ? { words, patch: { method: next } } : undefined;
@@ -185,6 +190,13 @@ export function remedyOffer(
         : undefined;
     case 'pair-by-subject':
       return asWithin && { words: asWithin.words, patch: { design: asWithin.design } };
+    case 'ratios':
+      return effects?.ratio && !tellsRatios(question)
+        ? {
+            words: 'Compare by ratios',
+            patch: { ...withEffect(question, 'ratio'), ...(ofMeans(method) ? {} : { method: 'means' }) },
+          }
+        : undefined;
     case 'correct-degrees':
       return { words: 'Correct the degrees of freedom', patch: { sphericity: 'greenhouse-geisser' } };
     case 'keep-within-samples': {

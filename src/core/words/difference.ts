@@ -1,28 +1,29 @@
 /** What two independent groups and pairs share in words: a difference of two, against none or a value. */
 import type { Answer } from '../answer/answer';
 import type { Comparison } from '../answer/comparison';
-import { choicesOf } from '../question/choices';
+import { choicesOf, noneOf, tellsRatios } from '../question/choices';
 import type { Named } from '../question/naming';
 import type { Hypotheses } from './hypothesis';
 import { bareMeasure, groupPart, measureOf, measurePart, nameAt, withCentre } from './measured';
 import { given } from './numbers';
 import { type Segment, asked, part } from './segments';
-import { sentenceCase, unitAfter, valued } from './sentences';
+import { sentenceCase } from './sentences';
 import type { Text } from './text';
-import { centreWord, claimOf, headlineOf, theEffect, toldEffect } from './two';
+import { centreWord, claimOf, headlineOf, statedEffect, theEffect, toldEffect } from './two';
 
 /** "Does blade length differ between A and B, when each …": of two groups or of pairs. */
 export function differenceSentence(named: Named, each: readonly Segment[]): Segment[] {
-  const { question, unit } = named;
+  const { question } = named;
   const { value } = choicesOf(question);
   const [measure, a, b] = [measurePart(named), groupPart('a', named), groupPart('b', named)];
   const way = question.direction;
   const direction = part('direction', way === 'either' ? 'differ' : way);
-  const stated = valued(given(value), unit);
-  if (value !== 0)
+  const stated = statedEffect(named);
+  const less = tellsRatios(question) ? 'over' : 'less';
+  if (value !== noneOf(question))
     return way === 'either'
-      ? asked`Does ${measure} ${part('compares', 'in')} ${a} less that in ${b} ${direction} from ${stated}, ${each}`
-      : asked`Is ${measure} ${part('compares', 'in')} ${a} less that in ${b} ${direction} than ${stated}, ${each}`;
+      ? asked`Does ${measure} ${part('compares', 'in')} ${a} ${less} that in ${b} ${direction} from ${stated}, ${each}`
+      : asked`Is ${measure} ${part('compares', 'in')} ${a} ${less} that in ${b} ${direction} than ${stated}, ${each}`;
   return way === 'either'
     ? asked`Does ${measure} ${direction} ${part('compares', 'between')} ${a} and ${b}, ${each}`
     : asked`Is ${measure} ${direction} ${part('compares', 'in')} ${a} than in ${b}, ${each}`;
@@ -33,46 +34,56 @@ export function differenceHeadline(answer: Answer, comparison: Comparison, centr
   const { value, method } = choicesOf(answer.question);
   const [first, second] = [nameAt(answer, 0), nameAt(answer, 1)];
   const { size, sign } = toldEffect(theEffect(comparison), answer.unit);
-  const than = `was ${size} ${sign > 0 ? 'greater' : 'less'} in ${first} than in ${second}`;
+  const ratio = tellsRatios(answer.question);
+  const than = ratio
+    ? `was ${size} that in ${second}`
+    : `was ${size} ${sign > 0 ? 'greater' : 'less'} in ${first} than in ${second}`;
   const ranks = method === 'ranks';
   const observed =
     sign === 0
       ? `${sentenceCase(measureOf(answer))} ${ranks ? 'was not shifted between' : `had the same ${centre} in`} ${first} and ${second}`
       : ranks
         ? `${sentenceCase(bareMeasure(answer))} ${than} (Hodges–Lehmann shift)`
-        : `${withCentre(centre, bareMeasure(answer))} ${than}`;
-  const none = value === 0 ? 'a difference of zero' : `a difference of ${given(value)}${unitAfter(answer.unit)}`;
+        : `${withCentre(centre, bareMeasure(answer))}${ratio ? ` in ${first}` : ''} ${than}`;
+  const isNone = value === noneOf(answer.question);
+  const none = ratio
+    ? `a ratio of ${given(value)}`
+    : isNone
+      ? 'a difference of zero'
+      : `a difference of ${statedEffect(answer)}`;
   return headlineOf(
     observed,
     answer,
     comparison,
     none,
-    value === 0 ? { open: 'that there is no difference', shown: 'that there is none' } : {},
+    isNone ? { open: 'that there is no difference', shown: 'that there is none' } : {},
   );
 }
 
 /** @param left what is held against the value, in TeX */
 export function differenceHypotheses(answer: Answer, left: string, opposite: string): Hypotheses {
-  const { question, unit } = answer;
+  const { question } = answer;
   const { value, method } = choicesOf(question);
-  const what = sentenceCase(method === 'ranks' ? `the typical ${bareMeasure(answer)}` : `mean ${bareMeasure(answer)}`);
+  const what = sentenceCase(
+    method === 'ranks' ? `the typical ${bareMeasure(answer)}` : withCentre(centreWord(question), bareMeasure(answer)),
+  );
   const [first, second] = [nameAt(answer, 0), nameAt(answer, 1)];
-  const stated = valued(given(value), unit);
+  const stated = statedEffect(answer);
+  const isNone = value === noneOf(question);
   const way = question.direction;
   return {
     none: {
       tex: `H_0\\colon ${left} = ${value}`,
-      words:
-        value === 0
-          ? `${what} is the same in ${first} and ${second}.`
-          : `${what} in ${first} less that in ${second} is ${stated}.`,
+      words: isNone
+        ? `${what} is the same in ${first} and ${second}.`
+        : `${what} in ${first} ${tellsRatios(question) ? 'over' : 'less'} that in ${second} is ${stated}.`,
     },
     some: {
       tex: `H_1\\colon ${left} ${opposite} ${value}`,
       words:
         way === 'either'
           ? 'It differs, one way or the other.'
-          : value === 0
+          : isNone
             ? `It is ${way} in ${first}.`
             : `It is ${way} than ${stated}.`,
     },

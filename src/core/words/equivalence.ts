@@ -1,6 +1,7 @@
 import type { Answer } from '../answer/answer';
 import type { Comparison } from '../answer/comparison';
 import { passes } from '../procedures/interval';
+import { tellsRatios } from '../question/choices';
 import { between, intervalDecimals, pRelation, percent } from './numbers';
 import { unitAfter, valued } from './sentences';
 import { type Text, symbol, text } from './text';
@@ -8,12 +9,13 @@ import { type Text, symbol, text } from './text';
 /** Whether the difference lies within the bounds that do not matter. */
 export function equivalenceClause(answer: Answer, comparison: Comparison): Text {
   const { bounds, level } = answer.question;
+  const unit = tellsRatios(answer.question) ? '' : answer.unit;
   if (!bounds || !comparison.equivalence?.ok) return [];
   const { p, interval } = comparison.equivalence.value;
-  const within = valued(`${bounds.low} to ${bounds.high}`, answer.unit).replaceAll('-', '−');
+  const within = valued(`${bounds.low} to ${bounds.high}`, unit).replaceAll('-', '−');
   const decimals = intervalDecimals(interval);
   const inner = percent(2 * level - 1);
   return passes(p, level)
-    ? text` The ${inner} interval, ${between(interval, decimals)}${unitAfter(answer.unit)}, lies within ${within}: equivalent within that margin, by two one-sided tests, ${symbol('p')} ${pRelation(p)}.`
-    : text` The ${inner} interval, ${between(interval, decimals)}${unitAfter(answer.unit)}, does not lie within ${within}, so they are not shown to be equivalent (two one-sided tests, ${symbol('p')} ${pRelation(p)}).`;
+    ? text` The ${inner} interval, ${between(interval, decimals)}${unitAfter(unit)}, lies within ${within}: equivalent within that margin, by two one-sided tests, ${symbol('p')} ${pRelation(p)}.`
+    : text` The ${inner} interval, ${between(interval, decimals)}${unitAfter(unit)}, does not lie within ${within}, so they are not shown to be equivalent (two one-sided tests, ${symbol('p')} ${pRelation(p)}).`;
 }

@@ -11,6 +11,7 @@ import { type Segment, asked, part } from './segments';
 import { sentenceCase } from './sentences';
 import { significantClause } from './significant-clause';
 import { type Text, joined, text } from './text';
+import { onLogarithms, ratiosClause } from './two';
 
 /** What the two factors of a layout are called. */
 export const namedFactors = ({ layout }: Named): readonly [string, string] => [
@@ -61,7 +62,7 @@ export function factorsMethods(answer: Answer, test: string, interaction: boolea
   const terms = interaction
     ? `${x}, ${y} and their interaction`
     : `${x} and ${y}, without their interaction, as there was one reading a cell`;
-  return text`${sentenceCase(measureOf(answer))} was analysed by ${test} with ${terms}, ${each}.${follow}${takenClause(answer)}`;
+  return text`${sentenceCase(measureOf(answer))} was analysed by ${test}${onLogarithms(answer.question)} with ${terms}, ${each}.${follow}${ratiosClause(answer.question)}${takenClause(answer)}`;
 }
 
 export function factorsResults(answer: Answer, comparison: Comparison): Text {

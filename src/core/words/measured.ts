@@ -6,7 +6,7 @@ import { valuesOf } from '../answer/group-part';
 import { factsOf } from '../analyses/kinds';
 import type { Named } from '../question/naming';
 import { withUnit } from '../readings/table';
-import { counted, fixed, given, meanDecimals } from './numbers';
+import { counted, fixed, given, meanDecimals, significant } from './numbers';
 import { type Part, type Segment, asked, part } from './segments';
 import { listed, sentenceCase, unitAfter, valued } from './sentences';
 import { type Text, symbol, text } from './text';
@@ -127,10 +127,16 @@ export function groupClause(group: GroupPart, unit: string, centre = 'mean'): Te
   const mean = s?.mean ?? group.description?.mean;
   if (mean === undefined) return text`${group.name} (no readings)`;
   const decimals = meanDecimals(group);
+  const { geometric } = group;
+  const centred = geometric ? 'geometric mean' : 'mean';
   if (group.samples) {
     const of = counted(group.samples.count, group.samples.name);
-    return text`${group.name} (mean ${fixed(mean, decimals)}${unitAfter(unit)}, ${counted(group.n, 'reading')} of ${of})`;
+    return text`${group.name} (${centred} ${fixed(mean, decimals)}${unitAfter(unit)}, ${counted(group.n, 'reading')} of ${of})`;
   }
-  const sd = s ? `, SD ${fixed(Math.sqrt(s.variance), decimals)}${unitAfter(unit)}` : '';
-  return text`${group.name} (mean ${fixed(mean, decimals)}${unitAfter(unit)}${sd}, ${symbol('n')} = ${group.n})`;
+  const sd = geometric?.sd
+    ? `, geometric SD ${significant(geometric.sd, 3)}`
+    : s
+      ? `, SD ${fixed(Math.sqrt(s.variance), decimals)}${unitAfter(unit)}`
+      : '';
+  return text`${group.name} (${centred} ${fixed(mean, decimals)}${unitAfter(unit)}${sd}, ${symbol('n')} = ${group.n})`;
 }

@@ -41,11 +41,12 @@ export function testPhrase(test: Test): Text {
 /** An effect as it is written: estimate and interval to the interval's own precision. */
 export function effectPhrases(
   effect: Effect,
-  unit: string,
+  of: string,
   level: number,
   decimals = effectDecimals(effect),
 ): { estimate: string; interval: string } {
   const { estimate, interval } = effect;
+  const unit = effect.ratio ? '' : of;
   const unbounded =
     interval?.low === -Infinity && interval.high === Infinity
       ? ' (so few readings exclude no value at this level)'

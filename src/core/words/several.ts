@@ -2,7 +2,7 @@
 import type { Answer } from '../answer/answer';
 import type { Comparison, FollowUpPart } from '../answer/comparison';
 import { passes } from '../procedures/interval';
-import { type Choices, choicesOf } from '../question/choices';
+import { type Choices, choicesOf, tellsRatios } from '../question/choices';
 import { placing } from './ordered';
 import { followNames } from './follow-names';
 import { allEqual, allOf, type Hypotheses } from './hypothesis';
@@ -12,6 +12,7 @@ import { sizesClause, testPhrase } from './phrases';
 import { listed, sentenceCase, unitAfter } from './sentences';
 import { significantClause } from './significant-clause';
 import { type Text, joined, text } from './text';
+import { centreWord, meanLetter, onLogarithms, ratiosClause } from './two';
 import { toldSignificant } from './verdict';
 
 const nouns = {
@@ -28,7 +29,8 @@ export function severalHeadline(answer: Answer, comparison: Comparison, among: s
   const { question, groups } = answer;
   const { compare, method } = choicesOf(question);
   const settled = passes(comparison.p, question.level);
-  const what = method === 'ranks' ? sentenceCase(bareMeasure(answer)) : withCentre('mean', bareMeasure(answer));
+  const what =
+    method === 'ranks' ? sentenceCase(bareMeasure(answer)) : withCentre(centreWord(question), bareMeasure(answer));
   const overall = settled
     ? `${what} differed among the ${groups.length} ${among}`
     : `These readings do not show that ${what.charAt(0).toLowerCase()}${what.slice(1)} differs among the ${groups.length} ${among}, nor that it is the same`;
@@ -46,9 +48,11 @@ export function severalHeadline(answer: Answer, comparison: Comparison, among: s
 
 export const severalHypotheses = (answer: Answer): Hypotheses => {
   const ranks = choicesOf(answer.question).method === 'ranks';
-  const what = ranks ? `the typical ${bareMeasure(answer)}` : `mean ${bareMeasure(answer)}`;
+  const what = ranks
+    ? `the typical ${bareMeasure(answer)}`
+    : withCentre(centreWord(answer.question), bareMeasure(answer));
   return allEqual(
-    ranks ? '\\theta' : '\\mu',
+    ranks ? '\\theta' : meanLetter(answer.question),
     answer.groups.map((g) => g.name),
     `${sentenceCase(what)} is the same in ${allOf(answer.groups.length)}.`,
     'At least one differs from another.',
@@ -56,7 +60,7 @@ export const severalHypotheses = (answer: Answer): Hypotheses => {
 };
 
 export const severalMethods = (answer: Answer, test: string, each: string, follow: string): Text =>
-  text`${sentenceCase(measureOf(answer))} was compared among ${listed(answer.groups.map((g) => g.name))} by ${test}, ${each}.${follow}${takenClause(answer)}`;
+  text`${sentenceCase(measureOf(answer))} was compared among ${listed(answer.groups.map((g) => g.name))} by ${test}${onLogarithms(answer.question)}, ${each}.${follow}${ratiosClause(answer.question)}${takenClause(answer)}`;
 
 const followUpOf = ({ comparison }: Answer): readonly FollowUpPart[] | undefined =>
   comparison.ok && comparison.value.follow?.ok ? comparison.value.follow.value : undefined;
@@ -130,7 +134,9 @@ export function severalResults(
   const verb = more.verb ?? `${passes(comparison.p, level) ? 'differed' : 'was not shown to differ'} among`;
   const [first] = comparison.tests;
   const pooled =
-    comparison.pooledSd === undefined ? '' : `; pooled SD ${significant(comparison.pooledSd, 3)}${unitAfter(unit)}`;
+    comparison.pooledSd === undefined || tellsRatios(question)
+      ? ''
+      : `; pooled SD ${significant(comparison.pooledSd, 3)}${unitAfter(unit)}`;
   const follow = comparison.follow?.ok ? significantClause(answer, comparison.follow.value, unit) : [];
   return text`${sentenceCase(measureOf(answer))} ${verb} the ${groups.length} ${among}${more.used ?? ''}: ${first ? testPhrase(first) : []}${sizesClause(comparison, level)}${pooled}${more.test ?? ''}. ${joined(
     groups.map((g) => groupClause(g, unit, ranks ? 'ranks' : 'mean')),

@@ -25,12 +25,12 @@ export function significantClause({ question }: Answer, parts: readonly FollowUp
   if (compare === 'trend' && method !== 'ranks') {
     const { estimate, interval } = effectPhrases(trend, unit, question.level);
     const shown = passes(trend.p, question.level) ? 'differed' : 'was not shown to differ';
-    return text` The ${trend.name} ${shown} from zero: ${estimate}, ${interval}; ${trend.statistic ? text`${symbol('t')}${trend.df === undefined ? '' : `(${degreesOfFreedom(trend.df)})`} = ${fixed(trend.statistic.value, 2)}, ` : []}${symbol('p')} ${pRelation(trend.p)}.`;
+    return text` The ${trend.name} ${shown} from ${trend.ratio ? '1' : 'zero'}: ${estimate}, ${interval}; ${trend.statistic ? text`${symbol('t')}${trend.df === undefined ? '' : `(${degreesOfFreedom(trend.df)})`} = ${fixed(trend.statistic.value, 2)}, ` : []}${symbol('p')} ${pRelation(trend.p)}.`;
   }
   if (significant.length === 0)
     return text` No groups differed (${followNames[follow]}, all ${adjusted}${symbol('p')} ≥ ${floored(leastOf(all.map((e) => e.p)))}).`;
   const each = significant.slice(0, most).map((e): Text => {
-    const { estimate, interval } = effectPhrases(e, e.ratio || method === 'ranks' ? '' : unit, question.level);
+    const { estimate, interval } = effectPhrases(e, method === 'ranks' ? '' : unit, question.level);
     return text`${e.name}${e.within === undefined ? '' : ` in ${e.within}`} ${method === 'ranks' ? `${estimate} mean ranks` : estimate}${interval ? `, ${interval}` : ''}, ${adjusted}${symbol('p')} ${pRelation(e.p)}`;
   });
   const rest = significant.length > most ? `; and ${significant.length - most} more` : '';

@@ -3,10 +3,11 @@ import type { Answer } from '../answer/answer';
 import type { Comparison, Effect } from '../answer/comparison';
 import { there } from '../numeric/there';
 import { passes } from '../procedures/interval';
-import { choicesOf } from '../question/choices';
+import { choicesOf, noneOf, tellsRatios } from '../question/choices';
 import type { Named } from '../question/naming';
 import type { Question } from '../question/question';
 import { equivalenceClause } from './equivalence';
+import { parameterOf } from './hypothesis';
 import { groupClause, isAlone, measureOf, nameAt, statedValue, takenClause } from './measured';
 import { atAlpha, effectDecimals, fixed, given, percent, significant } from './numbers';
 import { effectPhrases, sizesClause, testPhrase } from './phrases';
@@ -16,22 +17,36 @@ import { verdictOn } from './verdict';
 
 /** "Red lamp minus White lamp": the order of subtraction, spelled out; one group is held against a value. */
 export const subtraction = (named: Pick<Named, 'groups' | 'question'>): string =>
-  `${nameAt(named, 0)} minus ${named.groups.length < 2 ? statedValue(named, '') : nameAt(named, 1)}`;
+  `${nameAt(named, 0)} ${tellsRatios(named.question) ? 'over' : 'minus'} ${named.groups.length < 2 ? statedValue(named, '') : nameAt(named, 1)}`;
 
 /** "Red lamp minus White lamp is greater than −5 kg", "it is greater in Red lamp": what a one-sided test claims. */
 export function claimOf(named: Pick<Named, 'groups' | 'question' | 'unit'>): string {
   const { value } = choicesOf(named.question);
   const way = named.question.direction;
-  const stated = valued(given(value), named.unit);
+  const stated = statedEffect(named);
   if (named.groups.length < 2) return `it is ${way} than ${statedValue(named, named.unit)}`;
-  return value === 0 ? `it is ${way} in ${nameAt(named, 0)}` : `${subtraction(named)} is ${way} than ${stated}`;
+  return value === noneOf(named.question)
+    ? `it is ${way} in ${nameAt(named, 0)}`
+    : `${subtraction(named)} is ${way} than ${stated}`;
 }
 
+/** The effect tested against, with its unit; a ratio has none. */
+export const statedEffect = ({ question, unit }: Pick<Named, 'question' | 'unit'>): string =>
+  valued(given(choicesOf(question).value), tellsRatios(question) ? '' : unit);
+
 /** The centre a question compares: a mean, unless a permutation test compares another. */
-export function centreWord(question: Question): 'mean' | 'median' | 'trimmed mean' {
+export function centreWord(question: Question): 'mean' | 'geometric mean' | 'median' | 'trimmed mean' {
   const { method, statistic } = choicesOf(question);
-  if (method !== 'shuffle') return 'mean';
+  if (method !== 'shuffle') return tellsRatios(question) ? 'geometric mean' : 'mean';
   return statistic === 'median' ? 'median' : statistic === 'trimmed' ? 'trimmed mean' : 'mean';
+}
+
+/** What the effect of two groups is, by what is compared. */
+export function effectWord(question: Question): string {
+  if (choicesOf(question).method === 'ranks') return 'shift';
+  const centre = centreWord(question);
+  if (centre === 'geometric mean') return 'ratio of geometric means';
+  return centre === 'mean' ? 'difference' : `difference of ${centre}s`;
 }
 
 /** What permuted labels or signs compare. */
@@ -45,6 +60,7 @@ export const statisticWords = {
 /** A difference as it is told: its size without a sign, and which way it lies; what is printed as 0 lies neither way. */
 export function toldEffect(effect: Effect, unit: string): { size: string; sign: -1 | 0 | 1 } {
   const size = fixed(Math.abs(effect.estimate), effectDecimals(effect));
+  if (effect.ratio) return { size: `${size} times`, sign: Number(size) === 1 ? 0 : effect.estimate > 1 ? 1 : -1 };
   const sign = /[1-9]/.test(size) ? (effect.estimate > 0 ? 1 : -1) : 0;
   return { size: `${size}${unitAfter(unit)}`, sign };
 }
@@ -83,24 +99,50 @@ export function sidedClause(answer: Answer): string {
   const claim =
     answer.groups.length < 2
       ? `${nameAt(answer, 0)} ${way} than ${statedValue(answer, answer.unit)}`
-      : value === 0
+      : value === noneOf(question)
         ? `${nameAt(answer, 0)} ${way} than ${nameAt(answer, 1)}`
         : claimOf(answer);
   const sided = way === 'either' ? 'The test was two-sided' : `The test was one-sided (${claim})`;
-  return `${sided}; differences are ${subtraction(answer)} and are given with ${way === 'either' ? '' : 'two-sided '}${percent(question.level)} confidence intervals`;
+  const effects = tellsRatios(question) ? 'effects are ratios of geometric means,' : 'differences are';
+  return `${sided}; ${effects} ${subtraction(answer)}${tellsRatios(question) ? ',' : ''} and are given with ${way === 'either' ? '' : 'two-sided '}${percent(question.level)} confidence intervals`;
 }
 
 /** How equivalence was tested, where it was asked for. */
-export function equivalenceMethod({ question: { bounds, level }, unit, comparison }: Answer): string {
+export function equivalenceMethod({ question, unit, comparison }: Answer): string {
+  const { bounds, level } = question;
   if (!bounds || !comparison.ok || !comparison.value.equivalence?.ok) return '';
-  return ` Equivalence within ${valued(`${given(bounds.low)} to ${given(bounds.high)}`, unit)} was tested by two one-sided tests at α = ${given(1 - level)}.`;
+  return ` Equivalence within ${valued(`${given(bounds.low)} to ${given(bounds.high)}`, tellsRatios(question) ? '' : unit)} was tested by two one-sided tests at α = ${given(1 - level)}.`;
 }
+
+/** What was tested, where that is not the readings as they are. */
+export const onLogarithms = (question: Question): string =>
+  tellsRatios(question) ? ' of the natural logarithms of the readings' : '';
+
+/** What a standardized difference is of, where that is not the readings as they are. */
+export const ofLogarithms = (question: Question): string => (tellsRatios(question) ? ' of the logarithms' : '');
+
+/** What effects are given as, where several are. */
+export const ratiosClause = (question: Question): string =>
+  tellsRatios(question) ? ' Effects are given as ratios of geometric means.' : '';
+
+/** The letter of a mean in a hypothesis: the geometric one has its own. */
+export const meanLetter = (question: Question): string => (tellsRatios(question) ? '\\gamma' : '\\mu');
+
+/** What no difference of two means is, in TeX: a difference, or a ratio. */
+export const twoMeans = ({ question, groups }: Pick<Named, 'question' | 'groups'>): string => {
+  const [x, y] = [0, 1].map((i) => parameterOf(meanLetter(question), nameAt({ groups }, i)));
+  return `${x} ${tellsRatios(question) ? '/' : '-'} ${y}`;
+};
 
 /** The methods of two groups or pairs. */
 export function twoMethods(answer: Answer, test: string, each: string, standardized: Text): Text {
   const { value } = choicesOf(answer.question);
-  const shifted = value === 0 ? '' : `; the difference was tested against ${valued(given(value), answer.unit)}`;
-  return text`${sentenceCase(measureOf(answer))} was compared between ${nameAt(answer, 0)} and ${nameAt(answer, 1)} with ${test}, ${each}. ${sidedClause(answer)}${shifted}.${standardized}${equivalenceMethod(answer)}${takenClause(answer)}`;
+  const { question } = answer;
+  const shifted =
+    value === noneOf(question)
+      ? ''
+      : `; the ${tellsRatios(question) ? 'ratio' : 'difference'} was tested against ${statedEffect(answer)}`;
+  return text`${sentenceCase(measureOf(answer))} was compared between ${nameAt(answer, 0)} and ${nameAt(answer, 1)} with ${test}${onLogarithms(question)}, ${each}. ${sidedClause(answer)}${shifted}.${standardized}${equivalenceMethod(answer)}${takenClause(answer)}`;
 }
 
 /** "Differences are of medians, their intervals percentiles of 2,000 bootstrap resamples (seed 1)." */
@@ -115,8 +157,8 @@ function unshownClause(answer: Answer, comparison: Comparison): string {
   if (passes(comparison.p, question.level)) return '';
   if (question.direction !== 'either') return `; this does not show that ${claimOf(answer)}`;
   const { value } = choicesOf(question);
-  const stated = valued(given(value), unit);
-  return `; this does not show ${groups.length < 2 ? `that it differs from ${statedValue(answer, unit)}` : value === 0 ? 'a difference' : `that the difference is other than ${stated}`}`;
+  const what = tellsRatios(question) ? 'ratio' : 'difference';
+  return `; this does not show ${groups.length < 2 ? `that it differs from ${statedValue(answer, unit)}` : value === noneOf(question) ? 'a difference' : `that the ${what} is other than ${statedEffect(answer)}`}`;
 }
 
 /**
@@ -130,7 +172,8 @@ export function twoResults(answer: Answer, comparison: Comparison, kind: string,
   const effect = theEffect(comparison);
   const { estimate, interval } = effectPhrases(effect, unit, level);
   const { sign } = toldEffect(effect, unit);
-  const told = method === 'ranks' ? 'ranks' : centreWord(question);
+  const centre = centreWord(question);
+  const told = method === 'ranks' ? 'ranks' : centre === 'geometric mean' ? 'mean' : centre;
   const [sided, tested] = question.direction === 'either' ? ['', ''] : ['two-sided ', 'one-sided '];
   const test = there(comparison.tests[0], 'The test');
   const sampled = test.pInterval

@@ -16,12 +16,14 @@ export const mixedModelWords = (of: string): string =>
 export function variationClause(answer: Answer, comparison: Comparison): Text {
   const model = comparison.model?.variances;
   if (!model) return [];
-  const { unit, question } = answer;
+  const { question } = answer;
+  const unit = answer.logs ? '' : answer.unit;
+  const sdName = answer.logs ? 'SD of the logarithms' : 'SD';
   const sample = answer.subject || 'sample';
   const { within, between: among, icc } = model;
   const sd = (variance: number): string => `${significant(Math.sqrt(variance), 3)}${unitAfter(unit)}`;
   const alike = text`intraclass correlation ${fixed(icc.value, 2)}, ${percent(question.level)} CI ${between(icc.interval, 2)}`;
   return among.variance > 0
-    ? text` The SD between ${plural(sample)} was ${sd(among.variance)}, within them ${sd(within.variance)} (${alike}).`
-    : text` Readings of one ${sample} were no more alike than those of different ${plural(sample)} (${alike}); the SD within them was ${sd(within.variance)}.`;
+    ? text` The ${sdName} between ${plural(sample)} was ${sd(among.variance)}, within them ${sd(within.variance)} (${alike}).`
+    : text` Readings of one ${sample} were no more alike than those of different ${plural(sample)} (${alike}); the ${sdName} within them was ${sd(within.variance)}.`;
 }

@@ -77,6 +77,7 @@ export const root = (a: Term): Term => both((s) => `\\sqrt{${a[s]}}`, Math.sqrt(
 /** What cannot be below 0, estimated as 0 where the formula falls below it. */
 export const atLeastZero = (a: Term): Term => both((s) => `\\max\\left(0,\\ ${a[s]}\\right)`, Math.max(0, a.value), 4);
 export const magnitude = (a: Term): Term => both((s) => `\\left|${a[s]}\\right|`, Math.abs(a.value), 4);
+export const exponential = (a: Term): Term => both((s) => `e^{${a[s]}}`, Math.exp(a.value), 3);
 export const logarithm = (a: Term): Term => both((s) => `\\ln ${group(a, 4, s)}`, Math.log(a.value), 2);
 
 /** Terms of a sum that are written out; of a longer one the first and the last. */

@@ -1,6 +1,7 @@
 import { factsOf } from '../../core/analyses/kinds';
 import { intervalNames } from '../../core/answer/shares';
-import { type Choices, choicesOf } from '../../core/question/choices';
+import { withEffect } from '../../core/question/asking';
+import { type Choices, choicesOf, noneOf, ofMeans, tellsRatios } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
 import { factorNames } from '../../core/readings/factors';
 import { askedOf } from '../../core/telling/asked-of';
@@ -38,18 +39,19 @@ function OrderSetting({
 }: AskProps & { groups: readonly { id: string; name: string }[] }) {
   const { order, differences, effects } = factsOf(question);
   const choices = choicesOf(question);
+  const ratios = tellsRatios(question);
   const name = (id: string | undefined): string => groups.find((g) => g.id === id)?.name ?? 'a group no longer there';
   return (
     <>
       {order && (
         <>
-          {order === 'over' ? 'The order is' : 'Differences are'}{' '}
+          {order === 'over' ? 'The order is' : ratios ? 'Ratios are' : 'Differences are'}{' '}
           <OrderPart
             question={question}
             onChange={onChange}
             first={name(question.a)}
             second={name(question.b)}
-            joined={order === 'over' ? 'over' : 'minus'}
+            joined={order === 'over' || ratios ? 'over' : 'minus'}
           />
         </>
       )}
@@ -57,21 +59,22 @@ function OrderSetting({
         <>
           , tested against{' '}
           <NumberPart
-            label="Difference tested against"
+            label={ratios ? 'Ratio tested against' : 'Difference tested against'}
             value={choices.value}
-            unit={unit}
-            onChange={(x) => onChange({ ...question, value: x ?? 0 })}
+            unit={ratios ? '' : unit}
+            refuse={(x) => (ratios && x <= 0 ? 'A ratio is above 0; 1 is no difference' : undefined)}
+            onChange={(x) => onChange({ ...question, value: x ?? noneOf(question) })}
           />
         </>
       )}
-      {effects && (
+      {effects && (question.about !== 'value' || ofMeans(choices.method)) && (
         <>
           {order ? ', set' : 'They are set'} against each other by{' '}
           <Choose
             label="Set against each other by"
             value={effects[choices.effect] ? choices.effect : 'difference'}
             options={effects}
-            onChange={(effect) => onChange({ ...question, effect })}
+            onChange={(effect) => onChange(withEffect(question, effect))}
           />
         </>
       )}
@@ -89,7 +92,9 @@ export function AskSettings(
   const set = (more: Partial<Question>) => onChange({ ...question, ...more });
   const of = askedOf(question, table, choices.method);
   const byMeans = choices.method === 'means';
-  const ordered = facts.order !== undefined || facts.effects !== undefined;
+  const ordered =
+    facts.order !== undefined ||
+    (facts.effects !== undefined && (question.about !== 'value' || ofMeans(choices.method)));
   return (
     <p className="mt-1 text-[16px] leading-7 text-muted">
       {ordered && <OrderSetting {...props} />}

@@ -22,7 +22,10 @@ interface Props {
 export function MarginNotes({ question, shown, table, readingsHref, onChange }: Props) {
   const unread = shown?.groups.flatMap((g) => g.readings.unread.map((cell) => ({ ...cell, group: g.name }))) ?? [];
   const aside = shown?.groups.flatMap((g) => g.readings.aside.map((cell) => ({ ...cell, group: g.name }))) ?? [];
-  const spreads = (shown?.groups ?? []).flatMap((g) => (g.summary ? [Math.sqrt(g.summary.variance)] : []));
+  // Of ratios it is the logarithms whose spreads are compared.
+  const spreads = ((shown?.logs ?? shown)?.groups ?? []).flatMap((g) =>
+    g.summary ? [Math.sqrt(g.summary.variance)] : [],
+  );
   const [least, most] = [leastOf(spreads), mostOf(spreads)];
   const settled = shown?.question ?? question;
   const compared = factsOf(question).asWithin !== undefined;
@@ -37,8 +40,8 @@ export function MarginNotes({ question, shown, table, readingsHref, onChange }: 
         <p className="text-muted">{methodReason(settled, shown?.spreadBy)}</p>
         {compared && spreads.length > 1 && least > 0 && (
           <p className="mt-1 text-muted">
-            Here the {spreads.length > 2 ? 'largest' : 'larger'} SD is {significant(most / least, 3)} times the{' '}
-            {spreads.length > 2 ? 'smallest' : 'smaller'}.
+            Here the {spreads.length > 2 ? 'largest' : 'larger'} SD{shown?.logs && ' of the logarithms'} is{' '}
+            {significant(most / least, 3)} times the {spreads.length > 2 ? 'smallest' : 'smaller'}.
           </p>
         )}
         <p className="mt-1 text-muted">Also reasonable: {methodElse(settled)}</p>

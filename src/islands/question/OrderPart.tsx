@@ -1,4 +1,5 @@
 import { ArrowLeftRight } from 'lucide-react';
+import { tellsRatios } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
 
 /** Turning the order round keeps the question: "greater in A" becomes "less in B". */
@@ -28,10 +29,12 @@ export const OrderPart = ({
         ...(right ? { a: right } : {}),
         ...(left ? { b: left } : {}),
         direction: mirrored[question.direction],
-        ...(question.value === undefined ? {} : { value: -question.value }),
+        ...(question.value === undefined
+          ? {}
+          : { value: tellsRatios(question) ? 1 / question.value : -question.value }),
       });
     }}
-    title="Turn the order of subtraction round"
+    title={joined === 'over' ? 'Turn the order round' : 'Turn the order of subtraction round'}
     aria-label={`Order: ${first} ${joined} ${second}. Turn round`}
   >
     {first} {joined} {second} <ArrowLeftRight size={13} className="inline" aria-hidden />

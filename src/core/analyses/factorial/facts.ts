@@ -1,6 +1,7 @@
-import { type Facts, adjustments } from '../facts';
+import { type Facts, adjustments, effectsOfMeans } from '../facts';
 
 export const facts: Facts = {
+  effects: effectsOfMeans,
   invitation: 'Ask what the two factors do',
   samples: 'cells',
   testsAlone: true,

@@ -1,6 +1,7 @@
-import type { Facts } from '../facts';
+import { type Facts, effectsOfMeans } from '../facts';
 
 export const facts: Facts = {
+  effects: effectsOfMeans,
   invitation: 'Ask what groups and conditions do',
   samples: 'subjects',
   testsAlone: true,

@@ -7,7 +7,7 @@ import {
   checkSampleSize,
   checkUnusualPoints,
 } from '../../answer/checks';
-import { groupValues } from '../../answer/readings-checks';
+import { groupValues, withRatiosOffered } from '../../answer/readings-checks';
 import { leastOf } from '../../numeric/extremes';
 
 /** The means of each group's samples. */
@@ -25,7 +25,7 @@ export function nestedChecks(answer: Answer): Check[] {
     checkIndependence(answer.repeats, true, false),
     checkSampleSize(means),
     checkUnusualPoints(groupValues(answer)),
-    checkNormality(means, false, leastOf(means.map((m) => m.length))),
-    ...(spread.length > 1 ? [checkEqualSpread(spread)] : []),
+    withRatiosOffered(checkNormality(means, false, leastOf(means.map((m) => m.length))), means),
+    ...(spread.length > 1 ? [withRatiosOffered(checkEqualSpread(spread), spread)] : []),
   ];
 }

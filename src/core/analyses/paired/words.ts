@@ -1,6 +1,6 @@
 import type { Answer } from '../../answer/answer';
 import type { Comparison } from '../../answer/comparison';
-import { choicesOf } from '../../question/choices';
+import { choicesOf, tellsRatios } from '../../question/choices';
 import {
   differenceHeadline,
   differenceHypotheses,
@@ -13,7 +13,16 @@ import { byPermutation, byRanks } from '../../words/method-reasons';
 import { counted, significant } from '../../words/numbers';
 import { listed, unitAfter } from '../../words/sentences';
 import { symbol, text } from '../../words/text';
-import { centreWord, permutedWords, resampledClause, twoMethods, twoResults } from '../../words/two';
+import {
+  centreWord,
+  effectWord,
+  ofLogarithms,
+  permutedWords,
+  resampledClause,
+  twoMeans,
+  twoMethods,
+  twoResults,
+} from '../../words/two';
 import type { Words } from '../words';
 
 function testWords(answer: Answer): string {
@@ -74,7 +83,11 @@ export const words: Words = {
   headline: (answer, comparison) => {
     // The middle of the differences within pairs is not the difference of two middles.
     const centre = centreWord(answer.question);
-    return differenceHeadline(answer, comparison, centre === 'mean' ? centre : `${centre} difference in`);
+    return differenceHeadline(
+      answer,
+      comparison,
+      centre === 'mean' || centre === 'geometric mean' ? centre : `${centre} difference in`,
+    );
   },
   hypotheses: (answer) => {
     const { method } = choicesOf(answer.question);
@@ -82,17 +95,17 @@ export const words: Words = {
       ? permutedHypotheses(answer, 'd \\sim -d', 'Each difference could as well have had the other sign.')
       : differenceHypotheses(
           answer,
-          method === 'ranks' ? '\\theta_{d}' : '\\mu_{d}',
+          method === 'ranks' ? '\\theta_{d}' : tellsRatios(answer.question) ? twoMeans(answer) : '\\mu_{d}',
           against[answer.question.direction],
         );
   },
-  equivalenceOf: () => '\\mu_{d}',
+  equivalenceOf: (answer) => (tellsRatios(answer.question) ? twoMeans(answer) : '\\mu_{d}'),
   methods: (answer) => {
     const { method } = choicesOf(answer.question);
     const centre = centreWord(answer.question);
     const standardized =
       method === 'means'
-        ? text` Standardized differences are Cohen’s ${symbol('d')}z with noncentral-${symbol('t')} intervals.`
+        ? text` Standardized differences are Cohen’s ${symbol('d')}z${ofLogarithms(answer.question)} with noncentral-${symbol('t')} intervals.`
         : method === 'ranks'
           ? text` Differences are Hodges–Lehmann shifts.`
           : centre === 'mean'
@@ -102,7 +115,8 @@ export const words: Words = {
   },
   results: (answer, comparison) => {
     const centre = centreWord(answer.question);
-    if (choicesOf(answer.question).method === 'ranks') return twoResults(answer, comparison, 'shift');
+    if (choicesOf(answer.question).method === 'ranks' || tellsRatios(answer.question))
+      return twoResults(answer, comparison, effectWord(answer.question));
     return centre === 'mean'
       ? twoResults(answer, comparison, 'difference', spreadClause(answer, comparison))
       : twoResults(answer, comparison, `${centre} difference`);

@@ -5,7 +5,17 @@ import { nameAt, eachCounts } from '../../words/measured';
 import { byPermutation, byRanks, repeatsWords } from '../../words/method-reasons';
 import { contribution } from '../../words/phrases';
 import { symbol, text } from '../../words/text';
-import { centreWord, permutedWords, resampledClause, statisticWords, twoMethods, twoResults } from '../../words/two';
+import {
+  centreWord,
+  effectWord,
+  ofLogarithms,
+  permutedWords,
+  resampledClause,
+  statisticWords,
+  twoMeans,
+  twoMethods,
+  twoResults,
+} from '../../words/two';
 import {
   differenceHeadline,
   differenceHypotheses,
@@ -63,20 +73,20 @@ export const words: Words = {
         `${parameterOf('F', nameAt(answer, 0))} = ${parameterOf('F', nameAt(answer, 1))}`,
         'The labels have nothing to do with the readings: each could have stood under any.',
       );
-    const letter = method === 'ranks' ? '\\theta' : '\\mu';
+    const shift = `${parameterOf('\\theta', nameAt(answer, 0))} - ${parameterOf('\\theta', nameAt(answer, 1))}`;
     return differenceHypotheses(
       answer,
-      `${parameterOf(letter, nameAt(answer, 0))} - ${parameterOf(letter, nameAt(answer, 1))}`,
+      method === 'ranks' ? shift : twoMeans(answer),
       against[answer.question.direction],
     );
   },
-  equivalenceOf: (answer) => `${parameterOf('\\mu', nameAt(answer, 0))} - ${parameterOf('\\mu', nameAt(answer, 1))}`,
+  equivalenceOf: twoMeans,
   methods: (answer) => {
     const { method } = choicesOf(answer.question);
     const centre = centreWord(answer.question);
     const standardized =
       method === 'means'
-        ? text` Standardized differences are Hedges’ ${symbol('g')} with noncentral-${symbol('t')} intervals.`
+        ? text` Standardized differences are Hedges’ ${symbol('g')}${ofLogarithms(answer.question)} with noncentral-${symbol('t')} intervals.`
         : method === 'ranks'
           ? text` Differences are Hodges–Lehmann shifts.`
           : centre === 'mean'
@@ -84,13 +94,5 @@ export const words: Words = {
             : text`${resampledClause(answer, `of ${centre}s`)}`;
     return twoMethods(answer, testWords(answer), contribution(answer), standardized);
   },
-  results: (answer, comparison) => {
-    const centre = centreWord(answer.question);
-    const ranks = choicesOf(answer.question).method === 'ranks';
-    return twoResults(
-      answer,
-      comparison,
-      ranks ? 'shift' : centre === 'mean' ? 'difference' : `difference of ${centre}s`,
-    );
-  },
+  results: (answer, comparison) => twoResults(answer, comparison, effectWord(answer.question)),
 };

@@ -2,7 +2,7 @@
 import type { Answer } from '../../answer/answer';
 import { type GroupPart, meanOf } from '../../answer/group-part';
 import { sdInterval } from '../../answer/spreads';
-import { choicesOf } from '../../question/choices';
+import { choicesOf, tellsRatios } from '../../question/choices';
 import { withUnit } from '../../readings/table';
 import { meanDecimals, percent, plural } from '../numbers';
 import { symbol, text } from '../text';
@@ -36,6 +36,7 @@ function readingsColumns(answer: Answer): Told[] {
   const follow = comparison.ok ? comparison.value.follow : undefined;
   const letters = follow?.ok ? follow.value[0]?.letters : undefined;
   const within = answer.groups[0]?.samples;
+  const geometric = tellsRatios(question);
   return [
     ...(within
       ? [
@@ -46,12 +47,23 @@ function readingsColumns(answer: Answer): Told[] {
         ]
       : [n]),
     ...setAside(answer),
-    told(column('mean', { unit }), (g) => number(meanOf(g), meanDecimals(g))),
+    told(column(geometric ? 'geometric mean' : 'mean', { unit }), (g) => number(meanOf(g), meanDecimals(g))),
     told(column(`${percent(question.level)} CI of the mean`), (g) => interval(g.interval, meanDecimals(g))),
-    told(column('SD', { hint: 'sample standard deviation, divisor n − 1' }), (g) => number(sdOf(g), meanDecimals(g))),
-    told(column('SEM', { hint: 'standard error of the mean' }), (g) =>
-      number(g.se ?? (g.summary && Math.sqrt(g.summary.variance / g.summary.n)), meanDecimals(g)),
-    ),
+    ...(geometric
+      ? [
+          told(
+            column('geometric SD', { hint: 'the factor by which readings scatter around the geometric mean' }),
+            (g) => figures(g.geometric?.sd, 3),
+          ),
+        ]
+      : [
+          told(column('SD', { hint: 'sample standard deviation, divisor n − 1' }), (g) =>
+            number(sdOf(g), meanDecimals(g)),
+          ),
+          told(column('SEM', { hint: 'standard error of the mean' }), (g) =>
+            number(g.se ?? (g.summary && Math.sqrt(g.summary.variance / g.summary.n)), meanDecimals(g)),
+          ),
+        ]),
     ...(answer.groups.some((g) => g.samples?.effectiveN !== undefined)
       ? [
           told(column(text`effective ${symbol('n')}`, { hint: 'independent readings that would tell as much' }), (g) =>

@@ -9,7 +9,7 @@ import { between, fixed, percent } from '../numbers';
 import { type Cell, type ResultTable, column, count, empty, words } from './result-table';
 
 /** Cell, row and column means of two factors. */
-export function cellTable({ groups, measure, unit, question }: Answer, cells: TwoWayCells): ResultTable {
+export function cellTable({ groups, measure, unit, question, logs }: Answer, cells: TwoWayCells): ResultTable {
   const [rows, columns] = cells.factors;
   const decimals = mostOf([0, ...groups.map((g) => g.decimals)]) + 1;
   const at = (a: string, b: string): Cell => {
@@ -45,7 +45,7 @@ export function cellTable({ groups, measure, unit, question }: Answer, cells: Tw
         weight: 'total' as const,
       },
     ],
-    notes: [['Each cell: mean (SD), n.']],
+    notes: [[logs ? 'Each cell: geometric mean (geometric SD), n.' : 'Each cell: mean (SD), n.']],
   };
 }
 

@@ -37,7 +37,7 @@ function pOf(test: Pick<Test, 'p' | 'log10P' | 'pInterval'>): Cell {
 }
 
 /** What a one-sided question may say of the difference beside its two-sided interval. */
-function boundNote({ question, unit }: Answer, { bounds }: Comparison, decimals: number): Text[] {
+function boundNote({ question, unit }: Answer, { bounds, effect }: Comparison, decimals: number): Text[] {
   if (!bounds || question.direction === 'either') return [];
   const bound =
     question.direction === 'greater'
@@ -45,7 +45,7 @@ function boundNote({ question, unit }: Answer, { bounds }: Comparison, decimals:
       : `at most ${fixed(bounds.high, decimals)}`;
   return [
     [
-      `The interval is two-sided. The one-sided statement at ${percent(question.level)}: the difference is ${bound}${unit && ` ${unit}`}.`,
+      `The interval is two-sided. The one-sided statement at ${percent(question.level)}: the ${effect?.ratio ? 'ratio' : 'difference'} is ${bound}${effect?.ratio ? '' : unit && ` ${unit}`}.`,
     ],
   ];
 }
@@ -55,10 +55,13 @@ export function differenceTable(answer: Answer, comparison: Comparison, effect: 
   const { question, unit, groups } = answer;
   const decimals = tableDecimals(effect);
   const [test] = comparison.tests;
+  const [title, of] = effect.ratio
+    ? ['Ratio', 'geometric means']
+    : ['Difference', choicesOf(question).method === 'ranks' ? 'shift' : 'means'];
   const first = groups[0]?.name ?? '';
   const way = { either: 'two-sided', greater: `${first} greater`, less: `${first} less` }[question.direction];
   const cells: [Column, Cell][] = [
-    [column('difference', { unit }), number(effect.estimate, decimals)],
+    [effect.ratio ? column('ratio') : column('difference', { unit }), number(effect.estimate, decimals)],
     ...(effect.se === undefined ? [] : [[column('standard error'), number(effect.se, decimals)] as [Column, Cell]]),
     [column(`${percent(question.level)} CI`), interval(effect.interval, decimals)],
     ...(test?.symbol ? [[column(symbol(test.symbol)), statistic(test.value)] as [Column, Cell]] : []),
@@ -67,21 +70,21 @@ export function differenceTable(answer: Answer, comparison: Comparison, effect: 
   ];
   return {
     kind: 'difference',
-    title: 'Difference',
-    columns: [column(choicesOf(question).method === 'ranks' ? 'shift' : 'means'), ...cells.map(([heading]) => heading)],
+    title,
+    columns: [column(of), ...cells.map(([heading]) => heading)],
     rows: [{ head: [effect.name], cells: cells.map(([, cell]) => cell) }],
     notes: boundNote(answer, comparison, decimals),
   };
 }
 
 /** The source table of an analysis of variance, its total included. */
-export function sourceTable(lines: readonly SourceLine[], pooledSd: number | undefined): ResultTable {
+export function sourceTable(lines: readonly SourceLine[], pooledSd: number | undefined, logs: boolean): ResultTable {
   const corrected = lines.some((l) => l.corrected !== undefined && l.corrected !== l.p);
   const eta = lines.some((l) => l.partialEta);
   const there = <T>(x: T | undefined, cell: (x: T) => Cell): Cell => (x === undefined ? empty : cell(x));
   return {
     kind: 'source',
-    title: 'Analysis of variance',
+    title: `Analysis of variance${logs ? ' of the logarithms' : ''}`,
     columns: [
       column('source'),
       column('sum of squares'),
@@ -112,7 +115,10 @@ export function sourceTable(lines: readonly SourceLine[], pooledSd: number | und
       ],
       ...(line.kind === 'total' ? { weight: 'total' as const } : {}),
     })),
-    notes: pooledSd === undefined ? [] : [[`Pooled SD ${significant(pooledSd, 4)}: the spread the groups share.`]],
+    notes:
+      pooledSd === undefined
+        ? []
+        : [[`Pooled SD${logs ? ' of the logarithms' : ''} ${significant(pooledSd, 4)}: the spread the groups share.`]],
   };
 }
 
@@ -172,7 +178,7 @@ export function comparisonTable(answer: Answer, parts: readonly FollowUpPart[]):
   const simultaneous = parts.some((part) => part.simultaneous) ? 'simultaneous' : 'individual';
   const measured = { unit: method === 'ranks' ? 'mean ranks' : unit };
   const columns: Column[] = [
-    has('ratio') ? column('ratio') : column('difference', measured),
+    effects.some((e) => e.ratio) ? column('ratio') : column('difference', measured),
     ...(has('se') ? [column('SE', { hint: 'standard error' })] : []),
     ...(has('interval') ? [column(`${percent(level)} CI, ${simultaneous}`)] : []),
     ...(statisticOf ? [column(symbol(statisticOf.symbol))] : []),

@@ -5,10 +5,11 @@ import { between, percent, plural } from '../numbers';
 import { type ResultTable, column, figures, interval, number, words } from './result-table';
 
 export function varianceTable(
-  { question, unit, subject }: Answer,
+  { question, unit: measured, subject, logs }: Answer,
   { between: among, within, icc }: NonNullable<ModelPart['variances']>,
 ): ResultTable {
   const sample = subject || 'sample';
+  const unit = logs ? '' : measured;
   const ci = `${percent(question.level)} CI`;
   const line = (head: string, { variance, interval: range }: typeof within) => ({
     head: [head],
@@ -21,7 +22,7 @@ export function varianceTable(
   });
   return {
     kind: 'variances',
-    title: `Variation between and within ${plural(sample)}`,
+    title: `Variation${logs ? ' of the logarithms' : ''} between and within ${plural(sample)}`,
     columns: [
       column('of'),
       column('SD', { unit }),

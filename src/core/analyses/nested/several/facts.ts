@@ -1,6 +1,7 @@
-import { type Facts, adjustments } from '../../facts';
+import { type Facts, adjustments, effectsOfMeans } from '../../facts';
 
 export const facts: Facts = {
+  effects: effectsOfMeans,
   invitation: 'Ask whether the groups differ',
   asWithin: { design: 'repeated', words: 'Compare each with itself' },
   methods: ['means'],

@@ -1,6 +1,7 @@
-import type { Facts } from '../../facts';
+import { type Facts, effectsOfMeans } from '../../facts';
 
 export const facts: Facts = {
+  effects: effectsOfMeans,
   invitation: 'Ask whether two groups differ',
   asWithin: { design: 'paired', words: 'Compare them in pairs' },
   methods: ['means'],
