@@ -409,6 +409,43 @@ function sporesInStore(): Table {
   );
 }
 
+/** Lines of two feeds, weighed before the feeding and after it: the heavier gained more. */
+function fedBeforeAndAfter(): Table {
+  const { normal } = stream(35);
+  const before = Array.from({ length: 20 }, () => 11.5 + 1.6 * normal());
+  return tableOf(
+    [
+      named(
+        'line',
+        'line',
+        'subject',
+        before.map((_, i) => `F${i + 1}`),
+      ),
+      named(
+        'feed',
+        'feed',
+        'group',
+        before.map((_, i) => (i % 2 === 0 ? 'fed' : 'unfed')),
+      ),
+      named(
+        'before',
+        'before',
+        'measure',
+        before.map((x) => x.toFixed(1)),
+        'kg',
+      ),
+      named(
+        'after',
+        'after',
+        'measure',
+        before.map((x, i) => (1.6 + 1.05 * x + (i % 2 === 0 ? 1.8 : 0) + 0.9 * normal()).toFixed(1)),
+        'kg',
+      ),
+    ],
+    { name: 'Fed, before and after', measure: 'line mass', subject: 'line', shape: 'repeated' },
+  );
+}
+
 /** A table for every design, with its questions. */
 export const demoTables = (): Asked[] => [
   of(lampTrial(), [defaultQuestion('red', 'white'), defaultFigureStyle]),
@@ -450,6 +487,9 @@ export const demoTables = (): Asked[] => [
   of(snailsInTanks(), [questionOf('nested')]),
   of(missedVisits(), [questionOf('repeated', { compare: 'control', control: 'v1' })]),
   of(sporesInStore(), [questionOf('several', { effect: 'ratio' })], [defaultQuestion('fresh', 'chilled')]),
+  of(fedBeforeAndAfter(), [
+    questionOf('adjusted-two', { a: 'fed', b: 'unfed', measure: 'after', by: 'feed', covariate: 'before' }),
+  ]),
 ];
 
 /** The demo study of Skerrow Kelp Nursery as one value. Its ids tell places: question 2 of table 1 is `t1q2`. */

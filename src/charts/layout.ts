@@ -65,10 +65,16 @@ function dotsAt(mark: Extract<Mark, { mark: 'dots' }>, x: Scale, y: Scale): Shap
   const along = mark.points.map((p) => place(main, p.at));
   const growing = cross(1) > cross(0);
   const side = mark.side && ((growing ? mark.side : -mark.side) as 1 | -1);
-  const sideways =
-    mark.points.length > many ? silhouette(along, 3, room * 0.85, side) : swarm(along, mark.size * 1.02, room, side);
+  // Points with places of their own on both axes stand there, whatever they cover.
+  const free = mark.points.some((p) => p.across !== undefined);
+  const sideways = free
+    ? []
+    : mark.points.length > many
+      ? silhouette(along, 3, room * 0.85, side)
+      : swarm(along, mark.size * 1.02, room, side);
   const places = along.map((a, i) => {
-    const across = centre + (sideways[i] ?? 0);
+    const own = mark.points[i]?.across;
+    const across = own === undefined ? centre + (sideways[i] ?? 0) : place(cross, own);
     return horizontal ? { x: a, y: across } : { x: across, y: a };
   });
   const base = {

@@ -5,7 +5,7 @@ import { countTable, holdsCounts } from '../core/readings/count-table';
 import { factorsOf } from '../core/readings/factors';
 import { groupsOf, repeatsOf } from '../core/readings/groups';
 import { type Table, called, columnsOf } from '../core/readings/table';
-import { kindOf, ofOneGroup, isNested } from '../core/question/asking';
+import { kindOf, ofOneGroup, isAdjusted, isNested } from '../core/question/asking';
 import { firstQuestion } from '../core/question/first';
 import { namesOf } from '../core/question/naming';
 import type { Question } from '../core/question/question';
@@ -36,7 +36,15 @@ export interface UnderstoodCase {
 
 /** What a question is called: its design, or what it is about. */
 const asked = ({ about, design }: Question): string =>
-  about !== 'value' ? about : ofOneGroup(design) ? 'one-sample' : isNested(design) ? 'nested' : design;
+  about !== 'value'
+    ? about
+    : ofOneGroup(design)
+      ? 'one-sample'
+      : isNested(design)
+        ? 'nested'
+        : isAdjusted(design)
+          ? 'ancova'
+          : design;
 
 /** How many readings a first question counts, and of how many independent samples. */
 function counted(table: Table, question: Question | undefined): { readings: number; samples: number } {
@@ -51,9 +59,11 @@ function counted(table: Table, question: Question | undefined): { readings: numb
   const readings = factors?.ok
     ? factors.value.readings.length
     : compared.reduce((sum, g) => sum + g.readings.used.length, 0);
+  // Of adjusted means both what was there before and what came after are readings.
+  const both = isAdjusted(question.design) ? 2 * readings : readings;
   const repeats = repeatsOf(table, question);
   return {
-    readings,
+    readings: both,
     samples: repeats && hasKind('value', question.design) && table.shape === 'rows' ? repeats.subjects : readings,
   };
 }

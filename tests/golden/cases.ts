@@ -243,6 +243,65 @@ const before = tableOf(
   { shape: 'categories', subject: 'buoy' },
 );
 
+/** Lines of two feeds, each weighed before and after. */
+const fedLines = (before: (number | '')[], after: number[]): Table =>
+  tableOf(
+    [
+      names(
+        's',
+        'line',
+        'subject',
+        before.map((_, i) => `L${i + 1}`),
+      ),
+      names(
+        'f',
+        'feed',
+        'group',
+        before.map((_, i) => (i % 2 === 0 ? 'fed' : 'unfed')),
+      ),
+      measure('x', 'before', before, 'g'),
+      measure('y', 'after', after, 'g'),
+    ],
+    { measure: 'frond mass', subject: 'line', shape: 'repeated' },
+  );
+const massBefore = [10.2, 11.4, 12.1, 9.8, 13.4, 12.7, 11.1, 10.5, 9.6, 13.0, 12.5, 11.8];
+const massAfter = [14.9, 13.6, 16.4, 12.1, 18.2, 15.3, 15.4, 12.6, 13.8, 15.9, 17.2, 14.1];
+const lines = fedLines(massBefore, massAfter);
+const linesWithGap = fedLines(
+  massBefore.map((x, i) => (i === 3 ? '' : x)),
+  massAfter,
+);
+const linesAlike = fedLines(
+  massBefore.map(() => 12),
+  massAfter,
+);
+const linesCrossing = fedLines(
+  massBefore,
+  massAfter.map((y, i) => (i % 2 === 0 ? y + 2.5 * ((massBefore[i] ?? 0) - 11.5) : y)),
+);
+const adjusted = (situation: string, table: Table, more: Partial<Question> = {}): Case => ({
+  situation,
+  table,
+  question: questionOf('adjusted-two', { a: 'fed', b: 'unfed', measure: 'y', by: 'f', covariate: 'x', ...more }),
+});
+/** Blades of three bays, with the depth each grew at. */
+const threeBays = tableOf(
+  [
+    names('g', 'bay', 'group', [
+      ...Array<string>(5).fill('north'),
+      ...Array<string>(6).fill('south'),
+      ...Array<string>(5).fill('east'),
+    ]),
+    measure('x', 'depth', [1.2, 2.1, 1.8, 2.6, 1.5, 2.4, 3.1, 2.2, 2.9, 1.9, 2.7, 1.4, 2.0, 2.8, 3.3, 2.3], 'm'),
+    measure(
+      'y',
+      'blade length',
+      [41.2, 38.0, 39.6, 35.1, 40.9, 40.8, 37.2, 41.9, 38.8, 42.6, 39.1, 36.4, 34.8, 31.9, 29.4, 33.7],
+    ),
+  ],
+  { shape: 'rows', subject: 'blade' },
+);
+
 /** Spore counts, skewed and spread in proportion to their size. */
 const spores = tableOf(
   [
@@ -606,5 +665,28 @@ export const cases: Record<string, Case[]> = {
       question: questionOf('repeated', byRatio),
     },
     { situation: 'groups of subjects, visits missed', table: visitsMissed, question: questionOf('mixed', byRatio) },
+  ],
+  adjusted: [
+    adjusted('two groups, each line weighed before and after', lines),
+    adjusted('one-sided, at a stated value, with an equivalence margin', lines, {
+      direction: 'greater',
+      covariateAt: 12,
+      bounds: { low: -2, high: 2 },
+    }),
+    adjusted('the change', lines, { method: 'change' }),
+    adjusted('a value missing before', linesWithGap),
+    adjusted('by ratios', lines, { effect: 'ratio' }),
+    adjusted('the same before throughout', linesAlike),
+    adjusted('slopes that differ', linesCrossing),
+    {
+      situation: 'several groups',
+      table: threeBays,
+      question: questionOf('adjusted', { measure: 'y', by: 'g', covariate: 'x' }),
+    },
+    {
+      situation: 'several groups, each against a control',
+      table: threeBays,
+      question: questionOf('adjusted', { measure: 'y', by: 'g', covariate: 'x', compare: 'control', control: 'north' }),
+    },
   ],
 };

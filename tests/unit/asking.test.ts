@@ -43,6 +43,7 @@ describe('from readings to a question', () => {
       'Snails in tanks': 'value nested',
       'Missed visits': 'value repeated',
       'Spores in store': 'value several',
+      'Fed, before and after': 'value adjusted-two',
     });
   });
 

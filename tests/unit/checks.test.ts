@@ -210,10 +210,12 @@ describe('what an answer rests on', () => {
         }
       }
     expect([...seen].sort()).to.deep.equal([
+      'covariate',
       'equal-spread',
       'expected-counts',
       'independence',
       'normality',
+      'parallel-slopes',
       'sample-size',
       'sphericity',
       'unusual-points',

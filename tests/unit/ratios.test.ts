@@ -97,7 +97,17 @@ describe('ratios of geometric means', () => {
     );
     const kinds = new Set(designs.map(({ asked }) => asked.design));
     expect([...kinds].sort()).to.deep.equal(
-      ['factorial', 'mixed', 'nested', 'nested-two', 'paired', 'repeated', 'several', 'two-groups'].sort(),
+      [
+        'adjusted-two',
+        'factorial',
+        'mixed',
+        'nested',
+        'nested-two',
+        'paired',
+        'repeated',
+        'several',
+        'two-groups',
+      ].sort(),
     );
     for (const { table, asked } of designs) {
       const ratios = answered(asked, table).comparison;

@@ -35,6 +35,8 @@ export interface Facts {
   samples?: 'readings' | 'pairs' | 'cells' | 'subjects' | 'nested';
   /** Whether several readings of each sample stand within it. */
   nests?: boolean;
+  /** Whether its means are adjusted for a covariate. */
+  adjusts?: boolean;
   /** The design it would have were each subject measured under everything compared. */
   asWithin?: { design: Design; words: string };
   /** Of two factors, the one whose levels follow one another in a picture. */

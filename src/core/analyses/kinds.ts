@@ -1,6 +1,8 @@
 /** Every kind of question with what it lets one choose: by what it is about, then by how the experiment was made. */
 import type { Design, Question } from '../question/question';
 import type { Facts } from './facts';
+import { facts as adjusted } from './adjusted/several/facts';
+import { facts as adjustedTwo } from './adjusted/two/facts';
 import { facts as estimate } from './estimate/facts';
 import { facts as factorial } from './factorial/facts';
 import { facts as mixed } from './mixed/facts';
@@ -50,6 +52,8 @@ const kinds: ByKind<Facts> = {
     mixed,
     'nested-two': nestedTwo,
     nested,
+    'adjusted-two': adjustedTwo,
+    adjusted,
   },
   share: {
     estimate: shareEstimate,

@@ -2,6 +2,8 @@
 import type { Question } from '../question/question';
 import type { Analysis } from './analysis';
 import { type ByKind, ofKind } from './kinds';
+import { analysis as adjusted } from './adjusted/several';
+import { analysis as adjustedTwo } from './adjusted/two';
 import { analysis as estimate } from './estimate';
 import { analysis as factorial } from './factorial';
 import { analysis as mixed } from './mixed';
@@ -38,6 +40,8 @@ const analyses: ByKind<Analysis> = {
     mixed,
     'nested-two': nestedTwo,
     nested,
+    'adjusted-two': adjustedTwo,
+    adjusted,
   },
   share: {
     estimate: shareEstimate,

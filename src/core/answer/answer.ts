@@ -18,6 +18,8 @@ export interface Answer {
   /** Why the spreads are taken as they are, where the sizes of the groups decided. */
   spreadBy?: SpreadReason;
   measure: string;
+  /** What means are adjusted for, where they are. */
+  covariate?: string;
   unit: string;
   subject: string;
   /** The groups compared, in the order the question names them. */

@@ -1,3 +1,4 @@
+import type { CovariatePart } from './comparison';
 import { attempt } from '../numeric/domain-error';
 import { leastOf, mostOf } from '../numeric/extremes';
 import { sampleOf } from '../numeric/random';
@@ -29,12 +30,21 @@ export type Remedy =
   | 'join-categories'
   | 'more-readings'
   | 'correct-degrees'
+  | 'unadjusted'
   | 'none';
 
 /** One assumption: its verdict, why, and what could be done. A check advises; it changes nothing by itself. */
 export interface Check {
   about:
-    'normality' | 'equal-spread' | 'unusual-points' | 'independence' | 'sample-size' | 'sphericity' | 'expected-counts';
+    | 'normality'
+    | 'equal-spread'
+    | 'unusual-points'
+    | 'independence'
+    | 'sample-size'
+    | 'sphericity'
+    | 'expected-counts'
+    | 'parallel-slopes'
+    | 'covariate';
   verdict: Verdict;
   /** The reason with its figures, as data for the words. */
   figures: Readonly<Record<string, number>>;
@@ -177,6 +187,32 @@ export function checkExpectedCounts(expected: readonly (readonly number[])[]): C
     verdict: smallest < 1 || share > 0.2 ? 'matters' : under5 > 0 ? 'weigh' : 'fine',
     figures: { smallest, under5, share },
     remedies: under5 > 0 ? ['exact-test', 'join-categories'] : ['none'],
+  };
+}
+
+/** Whether the lines of the groups are parallel, so that their difference is the same wherever it is read. */
+export function checkParallelSlopes(found: CovariatePart['slopes']): Check {
+  if (!found) return { about: 'parallel-slopes', verdict: 'unknown', figures: {}, remedies: ['more-readings'] };
+  const { f, df, p, own } = found;
+  return {
+    about: 'parallel-slopes',
+    verdict: p < 0.05 ? 'matters' : 'fine',
+    figures: { f, df1: df[0], df2: df[1], p, least: leastOf(own), most: mostOf(own) },
+    remedies: p < 0.05 ? ['unadjusted'] : ['none'],
+  };
+}
+
+/** Whether the value the means are adjusted to lies among the readings of every group: outside, a line is only prolonged. */
+export function checkCovariate({ at, groups }: CovariatePart): Check {
+  const outside = groups.filter(({ points }) => {
+    const x = points.map((p) => p.x);
+    return at < leastOf(x) || at > mostOf(x);
+  }).length;
+  return {
+    about: 'covariate',
+    verdict: outside > 0 ? 'matters' : 'fine',
+    figures: { at, outside, groups: groups.length },
+    remedies: outside > 0 ? ['unadjusted'] : ['none'],
   };
 }
 

@@ -4,6 +4,7 @@ import type { Outcome } from '../numeric/domain-error';
 import type { Direction } from '../procedures/direction';
 import type { Interval } from '../procedures/interval';
 import type { ShuffleTest } from '../procedures/shuffle-means';
+import type { GroupPart } from './group-part';
 import type { SubjectPair } from '../readings/groups';
 
 /** A statistic by the letter the field gives it. */
@@ -143,6 +144,10 @@ export interface Comparison {
   epsilon?: { greenhouseGeisser: number; huynhFeldt?: number };
   /** What a mixed model found: how readings vary within samples or subjects and between them. */
   model?: ModelPart;
+  /** What the means are adjusted for, and how. */
+  covariate?: CovariatePart;
+  /** The groups as changes, where these were compared. */
+  changes?: GroupPart[];
   /** Every subject with what there is of its readings, where none is left out for one that is missing. */
   everyone?: { subjects: string[]; rows: (number | undefined)[][]; residuals: number[] };
   /** Of two factors: cells, marginal means, what has no readings. */
@@ -181,6 +186,31 @@ export interface ModelPart {
   };
   /** Each group as the comparison took it. */
   groups: { mean: number; se: number; interval: Interval; samples?: number; effectiveN?: number }[];
+}
+
+/** What the means of groups are adjusted for. */
+export interface CovariatePart {
+  name: string;
+  unit: string;
+  /** The value they are adjusted to. */
+  at: number;
+  /** By how much a reading is larger where the covariate is one larger, within groups. */
+  slope: { estimate: number; se: number; interval: Interval; p: number };
+  /** Whether groups have slopes of their own, and which; missing where there are too few readings to tell. */
+  slopes?: { f: number; df: readonly [number, number]; p: number; own: number[] };
+  /** Whether its logarithms were taken, as those of the readings. */
+  logged?: true;
+  /** Readings without a value of it. */
+  lost: number;
+  /** Of each group its adjusted mean, its means as read, and each reading against its covariate. */
+  groups: {
+    mean: number;
+    se: number;
+    interval: Interval;
+    unadjusted: number;
+    covariate: number;
+    points: { x: number; y: number; row: number }[];
+  }[];
 }
 
 /** Observed counts, the counts expected, and where they part. */

@@ -10,6 +10,7 @@ import { dunnettTest } from '../procedures/dunnett-test';
 import { letters } from '../procedures/letters';
 import { allPairs, withinGroups } from '../procedures/pairwise';
 import type { SampleSummary } from '../procedures/sample-summary';
+import type { TTest } from '../procedures/t-test';
 import { type RangePair, gamesHowellPair, tukeyKramer } from '../procedures/tukey-kramer';
 import { leastOf, mostOf } from '../numeric/extremes';
 import { choicesOf } from '../question/choices';
@@ -131,6 +132,29 @@ export function judgedByP(
       };
     }),
   }));
+}
+
+/** The comparisons a question asks for, each a weighted sum of means, adjusted together; with letters where all pairs are compared. */
+export function comparedBy(
+  question: Question,
+  groups: readonly Named[],
+  effect: (weights: readonly number[]) => TTest,
+): FollowUpPart {
+  const { follow, compare } = choicesOf(question);
+  if (compare === 'all') demandFewPairs(groups.length);
+  const direction = compare === 'control' ? question.direction : 'either';
+  const raw = eachByItself(
+    comparisonsAsked(question, groups),
+    (of) => of.name,
+    ({ name, pair, weights }): Raw => {
+      const { estimate, se, df, t, p } = effect(weights);
+      return { name, ...(pair ? { pair } : {}), estimate, se, df, t, p: p[direction] };
+    },
+  );
+  demand(raw.judged.length > 0, raw.left[0]?.why ?? 'There is no comparison to make.');
+  const [part] = judgedByP([raw], isAdjustment(follow) ? follow : 'holm', question.level, direction);
+  if (!part || compare !== 'all' || part.left) return part ?? { effects: [], simultaneous: false };
+  return { ...part, letters: lettersFor(groups, part.effects, question.level) };
 }
 
 /** Letters for groups of which all pairs were compared: those that share one do not differ. */

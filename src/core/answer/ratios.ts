@@ -5,7 +5,16 @@ import type { Question } from '../question/question';
 import { sentenceCase } from '../readings/counted';
 import type { Factors } from '../readings/factors';
 import type { Answer } from './answer';
-import type { CellMean, Comparison, Effect, FollowUpPart, JudgedEffect, ModelPart, TwoWayCells } from './comparison';
+import type {
+  CellMean,
+  Comparison,
+  CovariatePart,
+  Effect,
+  FollowUpPart,
+  JudgedEffect,
+  ModelPart,
+  TwoWayCells,
+} from './comparison';
 import { type GroupPart, cellParts, describedBy } from './group-part';
 
 /** Back from a logarithm, without the dust of the way there. */
@@ -42,7 +51,7 @@ export function demandPositive(groups: readonly GroupPart[], layout: Factors | u
 
 /** A group as its own readings, with the geometric mean in the place of the mean. */
 export function backGroup(group: GroupPart, level: number): GroupPart {
-  const { readings, summary, interval, description, se, ...rest } = group;
+  const { readings, summary, interval, description, se, adjusted, ...rest } = group;
   const used = readings.used.map((r) => ({ ...r, value: back(r.value) }));
   const mean = description?.mean ?? summary?.mean;
   const told = describedBy(
@@ -61,6 +70,7 @@ export function backGroup(group: GroupPart, level: number): GroupPart {
   return {
     ...shown,
     n: group.n,
+    ...(adjusted ? { adjusted: { ...adjusted, unadjusted: Math.exp(adjusted.unadjusted) } } : {}),
     ...(interval ? { interval: ratioInterval(interval) } : {}),
     geometric: summary
       ? { sd: Math.exp(Math.sqrt(summary.variance)), se: Math.exp(se ?? Math.sqrt(summary.variance / summary.n)) }
@@ -113,9 +123,27 @@ const backModel = ({ samples, groups, ...rest }: ModelPart): ModelPart => ({
 const backRow = (row: readonly (number | undefined)[]): (number | undefined)[] =>
   row.map((x) => (x === undefined ? undefined : back(x)));
 
+function backCovariate({ logged, at, groups, ...rest }: CovariatePart): CovariatePart {
+  const x = logged ? back : (value: number): number => value;
+  return {
+    ...rest,
+    ...(logged ? { logged } : {}),
+    at: x(at),
+    groups: groups.map(({ mean, se, interval, unadjusted, covariate, points }) => ({
+      se,
+      mean: Math.exp(mean),
+      interval: ratioInterval(interval),
+      unadjusted: Math.exp(unadjusted),
+      covariate: x(covariate),
+      points: points.map((p) => ({ ...p, x: x(p.x), y: back(p.y) })),
+    })),
+  };
+}
+
 /** What the comparison of logarithms says of the readings; tests, their table and sizes stay those of the logarithms. */
 function backComparison(found: Comparison, value: number): Comparison {
-  const { effect, follow, equivalence, bounds, pairing, complete, everyone, model, cells, also, ...rest } = found;
+  const { effect, follow, equivalence, bounds, pairing, complete, everyone, model, covariate, cells, also, ...rest } =
+    found;
   return {
     ...rest,
     ...(effect ? { effect: { ...backEffect(effect), none: Number(Math.exp(value).toPrecision(14)) } } : {}),
@@ -144,6 +172,7 @@ function backComparison(found: Comparison, value: number): Comparison {
     ...(complete ? { complete: { ...complete, rows: complete.rows.map((row) => row.map(back)) } } : {}),
     ...(everyone ? { everyone: { ...everyone, rows: everyone.rows.map(backRow) } } : {}),
     ...(model ? { model: backModel(model) } : {}),
+    ...(covariate ? { covariate: backCovariate(covariate) } : {}),
     ...(cells ? { cells: backCells(cells) } : {}),
   };
 }
@@ -156,7 +185,7 @@ function backComparison(found: Comparison, value: number): Comparison {
 export const asRatios = (asked: Question, logs: Answer, layout: Factors | undefined): Answer => ({
   ...logs,
   question: { ...logs.question, ...pick(asked) },
-  groups: logs.groups.map((g) => backGroup(g, asked.level)),
+  groups: logs.groups.map((g) => backGroup(g, asked.level)).map(withCovariateBack(logs)),
   ...(layout ? { layout } : {}),
   comparison: logs.comparison.ok
     ? { ok: true, value: backComparison(logs.comparison.value, logs.question.value ?? 0) }
@@ -171,8 +200,20 @@ export function cellsOf({ layout, logs, question: { level } }: Answer): GroupPar
   return logs ? parts.map((part) => backGroup(part, level)) : parts;
 }
 
+/** The covariate of each group as it was read. */
+const withCovariateBack =
+  ({ comparison }: Answer) =>
+  (group: GroupPart): GroupPart => {
+    const { adjusted } = group;
+    const logged = comparison.ok && comparison.value.covariate?.logged;
+    return adjusted && logged
+      ? { ...group, adjusted: { ...adjusted, covariate: Math.exp(adjusted.covariate) } }
+      : group;
+  };
+
 /** What of a question is told on its own scale. */
-const pick = ({ effect, value, bounds }: Question): Partial<Question> => ({
+const pick = ({ effect, value, bounds, covariateAt }: Question): Partial<Question> => ({
+  ...(covariateAt === undefined ? {} : { covariateAt }),
   ...(effect ? { effect } : {}),
   ...(value === undefined ? {} : { value }),
   ...(bounds ? { bounds } : {}),

@@ -8,7 +8,9 @@ import { DomainError, type Outcome, attempt, demand } from '../numeric/domain-er
 import { asRatios, demandPositive, onLogarithms } from '../answer/ratios';
 import { spreadBySizes, tellsRatios } from '../question/choices';
 import { countedAs } from '../question/counting';
-import { comparesAllGroups, kindOf, ofOneGroup } from '../question/asking';
+import { columnNamed } from '../question/naming';
+import { covariateOf, measuredBy } from '../question/covariate';
+import { comparesAllGroups, isAdjusted, kindOf, ofOneGroup } from '../question/asking';
 import { included, includedWords, withinRows } from '../question/included';
 import { countedNames, measureOf } from '../question/naming';
 import type { Question } from '../question/question';
@@ -173,6 +175,7 @@ function fromReadings(analysis: OfReadings, asked: Question, table: Table, brief
     measure: measureOf(question, table),
     unit: layout?.ok ? layout.value.unit : (parts[0]?.unit ?? ''),
     ...(layout?.ok ? { layout: layout.value } : {}),
+    ...(isAdjusted(question.design) ? { covariate: columnNamed(covariateOf(question, table), table) } : {}),
     ...ungroupedPart(question, withDerived(table)),
     subject: table.subject,
     groups: comparison.ok && analysis.used ? analysis.used(parts, comparison.value, question.level) : parts,
@@ -181,6 +184,21 @@ function fromReadings(analysis: OfReadings, asked: Question, table: Table, brief
     rowNames: (columnsOf(table, 'label')[0] ?? columnsOf(table, 'subject')[0])?.cells,
     averaged: table.average && repeats !== undefined && repeats.subjects < repeats.readings,
     reported: table.shape === 'summary',
+  };
+}
+
+/** The readings as logarithms, and their covariate with them where it is measured in the same unit and above 0. */
+function withLogarithms(asked: Question, table: Table): { onLogs: Question; table: Table } {
+  const logs = logged(table);
+  const covariate = isAdjusted(asked.design) ? covariateOf(asked, table) : undefined;
+  if (!covariate) return { onLogs: asked, table: logs };
+  const { measure } = chosenColumns(table, asked);
+  const { covariateAt: at } = asked;
+  if (covariate.unit === measure?.unit && readColumn(covariate).used.every((r) => r.value > 0))
+    return { onLogs: at !== undefined && at > 0 ? { ...asked, covariateAt: Math.log(at) } : asked, table: logs };
+  return {
+    onLogs: asked,
+    table: { ...logs, columns: logs.columns.map((c) => (c.id === covariate.id ? covariate : c)) },
   };
 }
 
@@ -203,8 +221,9 @@ function fromLogarithms(
   });
   // What has no logarithm is told as it is, with the reason.
   if (!positive.ok) return fromReadings(analysis, asked, table, brief, () => positive);
-  const logs = fromReadings(analysis, positive.value, logged(table), brief, compared);
-  return asRatios(asked, logs, layout?.ok ? layout.value : undefined);
+  const { onLogs, table: logs } = withLogarithms(positive.value, table);
+  const found = fromReadings(analysis, onLogs, logs, brief, compared);
+  return asRatios(asked, found, layout?.ok ? layout.value : undefined);
 }
 
 /**
@@ -222,7 +241,7 @@ const answered = (question: Question, given: Table, brief: boolean, compared: Co
   attempt(() => {
     const everything = question.withAside ? withAside(given) : given;
     const all = included(question, everything);
-    const asked = withinRows(question, all, everything);
+    const asked = measuredBy(withinRows(question, all, everything), all);
     const table = countedAs(asked, asked.only ? onlyWhere(withDerived(all), asked.only) : all);
     const analysis = analysisOf(asked);
     const found =

@@ -14,6 +14,7 @@ export function figure(answer: Answer, style: FigureStyle, least?: Partial<Margi
     case 'shares':
     case 'stacked':
       return countsFigureOf(answer, style, kind, least);
+    case 'covariate':
     case 'differences':
     case 'tiles':
     case 'distribution':

@@ -10,6 +10,7 @@ import type { FigureKind, FigureStyle } from './figure-style';
 export const kindNames: Readonly<Record<FigureKind, string>> = {
   means: 'means with error bars',
   boxes: 'boxes',
+  covariate: 'readings against the covariate',
   lines: 'subjects’ lines',
   interaction: 'lines through cell means',
   shares: 'shares',
@@ -26,6 +27,7 @@ export function kindsFor(answer: Answer): FigureKind[] {
   const follows = found?.follow?.ok && found.follow.value.some((p) => p.effects.length > 0);
   const has: Partial<Record<FigureKind, boolean>> = {
     boxes: !reported,
+    covariate: found?.covariate !== undefined,
     lines:
       layout !== undefined ||
       found?.pairing !== undefined ||

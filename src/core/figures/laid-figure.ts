@@ -3,6 +3,7 @@ import { factsOf } from '../analyses/kinds';
 import type { Answer } from '../answer/answer';
 import { choicesOf } from '../question/choices';
 import { withUnit } from '../readings/table';
+import { covariatePanel, covariateTold } from '../scenes/covariate-look';
 import { curveScene } from '../scenes/curve';
 import type { Frame } from '../scenes/group-rows';
 import { ladder, mostRungs, singleEffect } from '../scenes/ladder';
@@ -23,7 +24,7 @@ const pageSize = 13;
 export function laidFigure(
   answer: Answer,
   style: FigureStyle,
-  kind: Extract<FigureKind, 'differences' | 'tiles' | 'distribution'>,
+  kind: Extract<FigureKind, 'covariate' | 'differences' | 'tiles' | 'distribution'>,
 ): Drawn {
   const { width, height, fontSize, lineWeight } = sizesOf(style);
   // Laid out as on the page, in its sizes, and then brought to those of the figure.
@@ -47,6 +48,14 @@ export function laidFigure(
       ...base,
       panels: [fit ? fitBars(made.counts, frame, question.level) : tiles(made.counts, frame, question.level)],
       alt: `Counts of ${made.counts.columns.join(', ')}${fit ? ' with the counts expected' : ` as tiles, a column for each of ${made.counts.rows.join(', ')}`}.`,
+    };
+  }
+  if (made?.covariate && kind === 'covariate') {
+    const frame: Frame = { left: 12, top: 28, width: wide - 24, height: high - 28 - 46 };
+    scene = {
+      ...base,
+      panels: [covariatePanel(answer, made.covariate, frame)],
+      alt: covariateTold(answer, made.covariate),
     };
   }
   if (made && kind === 'differences') {

@@ -73,16 +73,19 @@ function comparedClause(answer: Answer, style: Drawing, compared: 'brackets' | '
 const ofReadings = (answer: Answer, style: Drawing, kind: FigureKind): Text => {
   const of = sentenceCase(withUnit(measureOf(answer), answer.unit));
   const byMeans = answer.comparison.ok && answer.comparison.value.model?.byMeans;
+  const adjusted = answer.groups.some((g) => g.adjusted) ? 'adjusted ' : '';
   const own = answer.reported
     ? 'from the means, SDs and n reported'
     : (answer.logs ?? answer).groups.some((g) => g.se !== undefined) && style.bars !== 'sd'
       ? byMeans
         ? `from the means of the ${plural(answer.subject || 'sample')}`
-        : 'of the mixed model'
+        : adjusted !== ''
+          ? 'of the analysis of covariance'
+          : 'of the mixed model'
       : 'from each group’s own readings';
   const geometric = answer.logs !== undefined;
   const bars = `error bars ${barWords(style.bars, answer.question.level, geometric)} ${own}`;
-  const means = geometric ? 'geometric means' : 'means';
+  const means = `${adjusted}${geometric ? 'geometric means' : 'means'}`;
   const points =
     style.readings && !answer.reported
       ? `; small symbols are ${answer.averaged ? `the means of single ${plural(answer.subject || 'subject')}` : `single ${countsEach(answer) || answer.groups.some((g) => g.samples) ? 'readings' : plural(answer.subject)}`}`
@@ -112,6 +115,8 @@ function marksClause(answer: Answer, style: Drawing, kind: FigureKind): Text {
       return text`${answer.logs ? 'Ratios of geometric means' : 'Differences'} with ${level} confidence intervals against the line of no difference${answer.comparison.ok && answer.comparison.value.effect ? '' : '; those that differ significantly are filled'}. ${sizes(answer)}.`;
     case 'distribution':
       return text`What the statistic would do without an effect; the rejection region ${atAlpha(question.level)} is shaded, and the statistic observed is marked. ${sizes(answer)}.`;
+    case 'covariate':
+      return text`${sentenceCase(withUnit(measureOf(answer), answer.unit))} against ${answer.covariate ?? 'the covariate'}: symbols are ${answer.averaged ? 'means of single' : 'single'} ${answer.subject ? plural(answer.subject) : 'readings'}, lines have one slope in all groups, large symbols are adjusted means where they are read. ${sizes(answer)}.`;
     case 'tiles':
       return [];
     default:

@@ -30,7 +30,7 @@ export interface AnalysisOfCovariance {
   /** A weighted sum of the adjusted means, its weights summing to 0. */
   effect: (weights: readonly number[], level: number) => TTest;
   /** Whether the slopes of the groups differ; undefined where a group cannot have one of its own. */
-  slopes: (CovarianceLine & { own: number[] }) | undefined;
+  slopes: (CovarianceLine & { dfError: number; own: number[] }) | undefined;
 }
 
 /** A reading with the value of the covariate it goes with. */
@@ -132,5 +132,5 @@ function slopesApart(
   const apart = sum(own.map((g) => g.xy ** 2 / g.xx)) - within.xy ** 2 / within.xx;
   const left = residual.ss - apart;
   if (left <= 0) return undefined;
-  return { ...line(apart, k - 1, { ms: left / df, df }), own: own.map((g) => g.xy / g.xx) };
+  return { ...line(apart, k - 1, { ms: left / df, df }), dfError: df, own: own.map((g) => g.xy / g.xx) };
 }

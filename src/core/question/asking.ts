@@ -19,6 +19,8 @@ export const kindOf: Record<Design, Kind> = {
   mixed: 'factors',
   'nested-two': 'two',
   nested: 'several',
+  'adjusted-two': 'two',
+  adjusted: 'several',
 };
 
 /** Whether it asks about one group alone. */
@@ -33,11 +35,17 @@ export const isNested = (design: Design): boolean => design === 'nested-two' || 
 /** The design that keeps several readings of each sample within it, of those that have one. */
 export const nestedDesign: Partial<Record<Design, Design>> = { 'two-groups': 'nested-two', several: 'nested' };
 
-/** How subjects were measured: each once, each with several readings within it, or under everything compared. */
-export type Sampling = 'once' | 'nested' | 'within';
+/** Whether means are adjusted for a covariate. */
+export const isAdjusted = (design: Design): boolean => design === 'adjusted-two' || design === 'adjusted';
+
+/**
+ * How subjects were measured: each once, each with several readings within it, each once after something that was there
+ * before, or under everything compared.
+ */
+export type Sampling = 'once' | 'nested' | 'adjusted' | 'within';
 
 export const samplingOf = (design: Design): Sampling =>
-  isWithin(design) ? 'within' : isNested(design) ? 'nested' : 'once';
+  isWithin(design) ? 'within' : isNested(design) ? 'nested' : isAdjusted(design) ? 'adjusted' : 'once';
 
 /** Whether a question compares every group there is, unless some are named. */
 export const comparesAllGroups = ({ design }: Pick<Question, 'design'>): boolean =>
@@ -52,9 +60,11 @@ export function designOf(kind: Kind, sampling: Sampling): Design {
     case 'value':
       return 'one-sample';
     case 'two':
-      return within ? 'paired' : sampling === 'nested' ? 'nested-two' : 'two-groups';
+      return { within: 'paired', nested: 'nested-two', adjusted: 'adjusted-two', once: 'two-groups' }[
+        sampling
+      ] as Design;
     case 'several':
-      return within ? 'repeated' : sampling === 'nested' ? 'nested' : 'several';
+      return { within: 'repeated', nested: 'nested', adjusted: 'adjusted', once: 'several' }[sampling] as Design;
     case 'factors':
       return within ? 'mixed' : 'factorial';
   }
@@ -100,8 +110,16 @@ export function withEffect(question: Question, effect: NonNullable<Question['eff
   return { ...rest, effect };
 }
 
+/** The question asked of columns as groups: no one of them is what was measured. */
+function byColumns(question: Question): Question {
+  const { measure: _, by: __, covariate: ___, ...rest } = question;
+  return rest;
+}
+
 /** The same question under another design; what that design needs and nobody chose yet is filled in. */
-export function asDesign(question: Question, table: Table, design: Design): Question {
+export function asDesign(asked: Question, table: Table, design: Design): Question {
+  const question =
+    columnsAreGroups(table) && (isWithin(design) || kindOf[design] === 'factors') ? byColumns(asked) : asked;
   const choices = groupChoices(table, question);
   const there = (id: string | undefined): string | undefined => choices.find((g) => g.id === id)?.id;
   const a = there(question.a) ?? choices[0]?.id;

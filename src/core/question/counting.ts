@@ -1,7 +1,7 @@
 /** How several readings of one subject count: within it, by their mean, or each by itself. */
 import { type Repeats, hasSamples } from '../readings/groups';
 import type { Table } from '../readings/table';
-import { asDesign, designOf, isNested, kindOf } from './asking';
+import { asDesign, designOf, isAdjusted, isNested, kindOf } from './asking';
 import type { Question } from './question';
 
 export const countings = ['nested', 'average', 'each'] as const;
@@ -24,7 +24,7 @@ export function countingWays(
     const { repeats: _, ...rest } = asDesign(
       question,
       table,
-      designOf(kind, counting === 'nested' ? 'nested' : 'once'),
+      designOf(kind, counting === 'nested' ? 'nested' : isAdjusted(question.design) ? 'adjusted' : 'once'),
     );
     return { counting, asked: counting === 'nested' ? rest : { ...rest, repeats: counting } };
   });

@@ -5,8 +5,10 @@ import { byCell, factorsOf } from '../readings/factors';
 import { groupsOf, hasSamples, repeatsOf } from '../readings/groups';
 import { levelsOf } from '../readings/levels';
 import { type Column, type Table, columnsOf } from '../readings/table';
+import { isBefore } from '../understanding/vocabulary';
 import { likeliestCategory, likeliestOutcome } from '../understanding/likeliest';
 import { asDesign, designOf, groupChoices, hasTwoFactors, sameOutcomes } from './asking';
+import { adjustedFor } from './covariate';
 import { type Question, questionOf } from './question';
 
 /** What counts raise: whether a share differs between groups; with more than two outcomes whether they depend on the group. */
@@ -59,6 +61,15 @@ function ofTwoFactors(table: Table, blank: Question): Question | undefined {
     : undefined;
 }
 
+/** The column of what was read before, where two groups of subjects were read before and after and no other time. */
+function readBefore(table: Table): Column | undefined {
+  const [first, second, more] = columnsOf(table, 'measure');
+  const [by, other] = columnsOf(table, 'group');
+  if (table.shape !== 'repeated' || !first || !second || more || !by || other || levelsOf(by).length !== 2)
+    return undefined;
+  return isBefore(first.name) && !isBefore(second.name) ? first : undefined;
+}
+
 /**
  * The question a table raises by its layout: pairs and repeated readings within subjects, also of groups of subjects, a
  * grid as two factors, one group as an estimate, two as a difference, more as several.
@@ -88,6 +99,9 @@ export function firstQuestion(table: Table, chosen: readonly string[] = []): Que
       : [];
   const within = table.shape === 'repeated' || isCrossed(table, by, columns.measure);
   if (!b) return blank;
+  // Of groups read before and after, what came after is compared, adjusted for what was there before.
+  const before = some ? undefined : readBefore(table);
+  if (before) return adjustedFor({ ...blank, design: 'two-groups' }, table, before.id);
   // Subjects that belong to groups: who they are may matter as well as when they were read.
   if (table.shape === 'repeated' && !some && hasTwoFactors(table)) return asDesign(blank, table, 'mixed');
   const pair = { ...blank, b: b.id };

@@ -3,10 +3,11 @@ import { attempt } from '../numeric/domain-error';
 import { countTable } from '../readings/count-table';
 import { withDerived } from '../readings/derive';
 import { factorNames } from '../readings/factors';
-import { type Repeats, chosenColumns, columnsAreGroups, groupNames } from '../readings/groups';
+import { type Repeats, chosenColumns, groupNames, groupsAreColumns } from '../readings/groups';
 import { displayName } from '../readings/levels';
-import { type Table } from '../readings/table';
-import { kindOf } from './asking';
+import { type Column, type Table, called } from '../readings/table';
+import { isAdjusted, kindOf } from './asking';
+import { covariateOf } from './covariate';
 import { includedOrAll, withinRows } from './included';
 import type { Question } from './question';
 
@@ -22,8 +23,21 @@ export interface Named {
   /** How readings repeat subjects, and whether they were averaged within each: known of an answer alone. */
   repeats?: Repeats | undefined;
   averaged?: boolean;
+  /** What means are adjusted for, where they are. */
+  covariate?: string;
   /** The two factors, where there are two. */
   layout?: { a: { name: string }; b: { name: string } };
+}
+
+/** A measure column by its name, with the table's own words where columns are several looks at one measure. */
+export const columnNamed = (column: Column | undefined, { shape, measure }: Table): string =>
+  shape === 'repeated' && measure !== '' ? `${measure} (${called(column)})` : called(column, measure);
+
+/** What is compared where means are adjusted; of a change, from what to what. */
+function adjustedMeasure(question: Question, table: Table, measure: Column | undefined): string {
+  if (question.method !== 'change') return columnNamed(measure, table);
+  const from = covariateOf(question, table);
+  return `change${table.shape === 'repeated' && table.measure !== '' ? ` of ${table.measure}` : ''} from ${called(from)} to ${called(measure)}`;
 }
 
 /**
@@ -31,11 +45,12 @@ export interface Named {
  * only one; else the measure column's name.
  */
 export function measureOf(question: Question, table: Table): string {
-  if (columnsAreGroups(table)) {
+  if (groupsAreColumns(table, question)) {
     const [only, ...others] = table.measure === '' ? groupNames(table, question) : [];
     return only && others.length === 0 ? only.name : table.measure;
   }
   const { measure } = chosenColumns(withDerived(table), question);
+  if (isAdjusted(question.design)) return adjustedMeasure(question, table, measure);
   // A column of SDs is no measure: what they are SDs of, the table alone may say.
   const name = measure?.role === 'spread' ? table.measure : (measure?.name ?? table.measure);
   // A column of reported means is named after what they are means of.
@@ -46,7 +61,7 @@ export function measureOf(question: Question, table: Table): string {
 export const namingNeedsCells = (question: Question, table: Table): boolean =>
   question.about === 'share' ||
   question.about === 'table' ||
-  (!columnsAreGroups(table) && kindOf[question.design] === 'several' && question.groups === undefined);
+  (!groupsAreColumns(table, question) && kindOf[question.design] === 'several' && question.groups === undefined);
 
 /** The names of a question about counts: of the rows, and of what is counted in them. */
 export function countedNames(question: Question, table: Table): Named {
@@ -91,7 +106,7 @@ export function namesOf(asked: Question, whole: Table): Named {
   const nameOf = (id: string | undefined): { name: string } => ({
     name:
       all.find((g) => g.id === id)?.name ??
-      (columnsAreGroups(table) || id === undefined ? undefined : displayName(id, by ?? { unit: '' })) ??
+      (groupsAreColumns(table, question) || id === undefined ? undefined : displayName(id, by ?? { unit: '' })) ??
       'a group no longer there',
   });
   const one = () => [question.a === undefined ? (all[0] ?? nameOf(undefined)) : nameOf(question.a)];
@@ -106,9 +121,10 @@ export function namesOf(asked: Question, whole: Table): Named {
   return {
     question,
     measure: measureOf(question, table),
-    unit: (columnsAreGroups(table) ? all[0]?.unit : chosenColumns(table, question).measure?.unit) ?? '',
+    unit: (groupsAreColumns(table, question) ? all[0]?.unit : chosenColumns(table, question).measure?.unit) ?? '',
     subject: table.subject,
     groups,
+    ...(isAdjusted(question.design) ? { covariate: columnNamed(covariateOf(question, table), table) } : {}),
     ...(kindOf[question.design] === 'factors' ? { layout: { a: { name: a }, b: { name: b } } } : {}),
   };
 }

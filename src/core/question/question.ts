@@ -28,6 +28,10 @@ export const designs = [
   'nested-two',
   /** Several groups of samples, several readings of each. */
   'nested',
+  /** Two independent groups, adjusted for a covariate. */
+  'adjusted-two',
+  /** Several independent groups, adjusted for a covariate. */
+  'adjusted',
 ] as const;
 export type Design = (typeof designs)[number];
 
@@ -62,6 +66,7 @@ export const subjects = [
 /** How an answer is reached; each design and subject has some of them. */
 export const methods = [
   'means',
+  'change',
   'mixed-model',
   'trend',
   'ranks',
@@ -106,6 +111,9 @@ const asked = {
   by: v.optional(Column),
   /** The second factor, or what changes within subjects. */
   by2: v.optional(Column),
+  /** What means are adjusted for: another column of measurements, and the value they are adjusted to where not its mean. */
+  covariate: v.optional(Column),
+  covariateAt: v.optional(Finite('The value means are adjusted to')),
   /** What one group is compared with; for two groups the difference that counts as none. In the readings' units. */
   value: v.optional(Finite('The value compared with')),
   direction: v.picklist(['either', 'greater', 'less'], 'The direction is either, greater or less.'),

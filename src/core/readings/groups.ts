@@ -29,6 +29,13 @@ export interface Choice {
 export const columnsAreGroups = ({ shape }: Table): boolean =>
   shape === 'columns' || shape === 'repeated' || shape === 'grid';
 
+/**
+ * Whether the groups a question compares are columns. Where each subject's readings stand side by side, one column may be
+ * what was measured and another may name its groups: then they are not.
+ */
+export const groupsAreColumns = (table: Table, { measure, by }: Choice = {}): boolean =>
+  columnsAreGroups(table) && !(table.shape === 'repeated' && measure !== undefined && by !== undefined);
+
 /** The measure and the group column compared in a table with one row per reading: those chosen, or the first. */
 export function chosenColumns(table: Table, { measure, by }: Choice = {}): { measure?: Column; by?: Column } {
   const pick = (id: string | undefined, role: 'measure' | 'group'): Column | undefined =>
@@ -111,7 +118,7 @@ export const wholeGroup = 'all';
 
 /** The groups a table names, without looking at their readings. */
 export function groupNames(table: Table, choice: Choice = {}): Pick<Group, 'id' | 'name' | 'unit' | 'colour'>[] {
-  if (columnsAreGroups(table))
+  if (groupsAreColumns(table, choice))
     return columnsOf(table, 'measure').map(({ id, name, unit, colour }, place) => ({
       id,
       name: name || `group ${place + 1}`,
@@ -137,11 +144,11 @@ const known = new WeakMap<Table, Map<string, Group[]>>();
 export function groupsOf(raw: Table, choice: Choice = {}): Group[] {
   const cache = known.get(raw) ?? new Map<string, Group[]>();
   known.set(raw, cache);
-  const key = columnsAreGroups(raw) ? '' : `${choice.measure ?? ''} ${choice.by ?? ''}`;
+  const key = groupsAreColumns(raw, choice) ? '' : `${choice.measure ?? ''} ${choice.by ?? ''}`;
   const before = cache.get(key);
   if (before) return before;
   const table = withDerived(raw);
-  const groups = columnsAreGroups(table) ? columnGroups(table) : levelGroups(table, choice);
+  const groups = groupsAreColumns(table, choice) ? columnGroups(table) : levelGroups(table, choice);
   const subjectOf = table.average ? subjectOfRow(table) : undefined;
   const result = subjectOf
     ? groups.map((g) => {

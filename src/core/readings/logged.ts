@@ -11,7 +11,7 @@ function loggedColumn(column: Column): Column {
   for (const { row, value } of [...used, ...aside])
     if (value !== undefined) cells[row] = value > 0 ? String(Math.log(value)) : '';
   const { formula: _, ...rest } = column;
-  return { ...rest, decimal: 'point', cells };
+  return { ...rest, decimal: 'point', cells, logged: true };
 }
 
 /** The table with the natural logarithm of every reading in its place: the same one again for the same table. */

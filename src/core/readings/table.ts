@@ -70,6 +70,8 @@ export interface Column {
   readonly colour?: number | undefined;
   /** Of a group column: its groups in order, as far as they were put in order, renamed or coloured. */
   readonly levels?: readonly Level[] | undefined;
+  /** Whether its cells are the logarithms of the readings. */
+  readonly logged?: true;
   /** What a derived column is computed from; its `cells` are empty then. */
   readonly formula?: Formula | undefined;
   /** How the cells came about when they were drawn rather than measured, in words with the seed. */

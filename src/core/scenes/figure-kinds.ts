@@ -3,6 +3,8 @@ export const figureKinds = [
   /** Means with error bars, as columns or points; readings over them. */
   'means',
   'boxes',
+  /** Readings against what they are adjusted for, a line for each group. */
+  'covariate',
   /** Each subject's readings joined. */
   'lines',
   /** Cell means of one factor joined over the other. */

@@ -12,6 +12,8 @@ export interface CellRef {
 /** A point, what it says of itself, and the readings it stands for. */
 export interface Point {
   at: number;
+  /** Its place along the other axis, where it has one of its own. */
+  across?: number;
   title?: string;
   cells?: CellRef[];
   /** Its own ink and marker, where they are not those of the others. */

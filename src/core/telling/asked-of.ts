@@ -1,6 +1,6 @@
 /** What a question could be asked of instead: means, ranks, spread, a share, all categories. */
 import { hasKind } from '../analyses/kinds';
-import { isWithin, kindOf, ofOneGroup } from '../question/asking';
+import { isAdjusted, isWithin, kindOf, ofOneGroup } from '../question/asking';
 import { choicesOf, methodsFor } from '../question/choices';
 import type { Method, Question } from '../question/question';
 import { middleOf } from '../readings/banded';
@@ -15,6 +15,7 @@ const methodWords: Partial<Record<Method, string>> = {
   z: 'their means, the SD being known',
 };
 
+const adjustedWords: typeof methodWords = { means: 'their adjusted means', change: 'the change' };
 const estimateWords: typeof methodWords = { means: 'its mean', ranks: 'its median', z: 'its mean, the SD being known' };
 
 /** What readings are compared by. */
@@ -27,7 +28,9 @@ function ofReadings(question: Question, table: Table, answeredBy: Method): Contr
   const methods = methodsFor({ ...question, about: 'value' }).map((method): Option => ({
     id: method,
     words:
-      (design === 'estimate' ? estimateWords : one ? { means: 'its mean' } : {})[method] ??
+      (isAdjusted(design) ? adjustedWords : design === 'estimate' ? estimateWords : one ? { means: 'its mean' } : {})[
+        method
+      ] ??
       methodWords[method] ??
       method,
     ask: () => ({ ...(bySpread ? rest : question), method }),

@@ -5,6 +5,7 @@ import {
   type Kind,
   asDesign,
   designOf,
+  isAdjusted,
   groupChoices,
   isWithin,
   kindOf,
@@ -13,6 +14,8 @@ import {
   kindsFor,
   sameOutcomes,
 } from '../question/asking';
+import { adjustedFor, canAdjust, covariateOf, covariatesFor } from '../question/covariate';
+import { columnNamed } from '../question/naming';
 import type { Question } from '../question/question';
 import { type Counting, countingOf, countingWays } from '../question/counting';
 import type { CountTable } from '../readings/counts';
@@ -168,6 +171,25 @@ function countings(
     : undefined;
 }
 
+/** What the means are adjusted for: another column of measurements, or nothing. */
+export function covariates(question: Question, table: Table): Control | undefined {
+  if (!canAdjust(question, table)) return undefined;
+  const adjusted = isAdjusted(question.design);
+  return {
+    label: 'Adjusted for',
+    chosen: adjusted ? covariateOf(question, table)?.id : 'nothing',
+    options: [
+      ...covariatesFor(question, table).map((c) => ({
+        id: c.id,
+        words: columnNamed(c, table),
+        ask: () =>
+          adjusted && covariateOf(question, table)?.id === c.id ? question : adjustedFor(question, table, c.id),
+      })),
+      { id: 'nothing', words: 'nothing', ask: () => (adjusted ? adjustedFor(question, table, undefined) : question) },
+    ],
+  };
+}
+
 /** Two columns by which readings are sorted: one chosen that stands in the other place changes places with it. */
 function columnControl(
   label: string,
@@ -278,6 +300,7 @@ export function controlsOf(
     ...controls({
       direction: directions(question, said('direction')),
       compares: kinds(question, table, said('compares')),
+      covariate: covariates(question, table),
       counting: countings(question, table, counted, repeats, said('counting')),
       a: group('a'),
       b: group('b'),

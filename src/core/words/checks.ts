@@ -4,7 +4,7 @@ import type { Check, Remedy, Verdict } from '../answer/checks';
 import { alphaOf } from '../procedures/interval';
 import { choicesOf, methodsFor, ofMeans, tellsRatios } from '../question/choices';
 import { factsOf } from '../analyses/kinds';
-import { nestedDesign, withEffect } from '../question/asking';
+import { designOf, isAdjusted, kindOf, nestedDesign, withEffect } from '../question/asking';
 import type { Method, Question } from '../question/question';
 import { counted, fixed, pRelation, plural, significant } from './numbers';
 
@@ -24,6 +24,8 @@ export const checkNames: Record<Check['about'], string> = {
   'equal-spread': 'Equal spread',
   sphericity: 'Sphericity',
   'expected-counts': 'Expected counts',
+  'parallel-slopes': 'Parallel slopes',
+  covariate: 'Covariate',
 };
 
 /** Of each kind of sample: that there are enough, and that there are few. */
@@ -152,6 +154,17 @@ export function checkSentence(check: Check, answer: Answer): string {
       return verdict === 'fine'
         ? `The test shows no departure from sphericity (Mauchly’s W = ${fixed(f('w'), 2)}, p ${pRelation(f('p'))}).`
         : `The test shows a departure from sphericity (Mauchly’s W = ${fixed(f('w'), 2)}, p ${pRelation(f('p'))}); ${f('assumed') ? 'the test as chosen takes them as spherical' : 'the degrees of freedom are corrected for it'}.`;
+    case 'parallel-slopes': {
+      if (verdict === 'unknown') return 'There are too few readings to tell whether the groups have one slope.';
+      const test = `F(${f('df1')}, ${f('df2')}) = ${fixed(f('f'), 2)}, p ${pRelation(f('p'))}`;
+      return verdict === 'fine'
+        ? `The lines of the groups are not shown to differ in slope (${test}).`
+        : `The slopes of the groups differ, from ${significant(f('least'), 3)} to ${significant(f('most'), 3)} (${test}): how far the groups lie apart depends on where it is read. Read it at a value you care about, or compare without adjusting.`;
+    }
+    case 'covariate':
+      return verdict === 'fine'
+        ? 'The value the means are adjusted to lies among the readings of every group. Only you can know that what the groups were given did not change the covariate: it must have been read before.'
+        : `The value the means are adjusted to lies outside the readings of ${f('outside') === 1 ? 'a group' : `${f('outside')} groups`}: there the line is only prolonged, and the difference rests on its being straight.`;
     case 'expected-counts':
       return `${f('under5') === 0 ? 'All expected counts are 5 or more' : `${counted(f('under5'), 'expected count')} ${f('under5') === 1 ? 'is' : 'are'} under 5`}; the smallest is ${significant(f('smallest'), 2)}. ${
         choicesOf(question).method === 'exact'
@@ -195,6 +208,13 @@ export function remedyOffer(
         ? {
             words: 'Compare by ratios',
             patch: { ...withEffect(question, 'ratio'), ...(ofMeans(method) ? {} : { method: 'means' }) },
+          }
+        : undefined;
+    case 'unadjusted':
+      return isAdjusted(question.design)
+        ? {
+            words: 'Compare without adjusting',
+            patch: { design: designOf(kindOf[question.design], 'once'), covariate: undefined, covariateAt: undefined },
           }
         : undefined;
     case 'correct-degrees':

@@ -13,6 +13,8 @@ const parts: Readonly<Record<string, string>> = {
   measure: 'measure',
   by: 'groups by',
   by2: 'second factor',
+  covariate: 'adjusted for',
+  covariateAt: 'adjusted to',
   value: 'value compared with',
   direction: 'direction',
   afterLooking: 'direction after looking',

@@ -128,7 +128,9 @@ export function groupClause(group: GroupPart, unit: string, centre = 'mean'): Te
   if (mean === undefined) return text`${group.name} (no readings)`;
   const decimals = meanDecimals(group);
   const { geometric } = group;
-  const centred = geometric ? 'geometric mean' : 'mean';
+  const centred = `${group.adjusted ? 'adjusted ' : ''}${geometric ? 'geometric mean' : 'mean'}`;
+  if (group.adjusted)
+    return text`${group.name} (${centred} ${fixed(mean, decimals)}${unitAfter(unit)}, as read ${fixed(group.adjusted.unadjusted, decimals)}${unitAfter(unit)}, ${symbol('n')} = ${group.n})`;
   if (group.samples) {
     const of = counted(group.samples.count, group.samples.name);
     return text`${group.name} (${centred} ${fixed(mean, decimals)}${unitAfter(unit)}, ${counted(group.n, 'reading')} of ${of})`;

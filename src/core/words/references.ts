@@ -29,6 +29,14 @@ const works: readonly Work[] = [
     doi: '10.2307/3001775',
   },
   {
+    named: /analysis of covariance/i,
+    authors: 'Cochran WG',
+    year: 1957,
+    title: 'Analysis of covariance: its nature and uses',
+    where: 'Biometrics 13, 261–281',
+    doi: '10.2307/2527916',
+  },
+  {
     named: /Kenward–Roger/,
     authors: 'Kenward MG, Roger JH',
     year: 1997,

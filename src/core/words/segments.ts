@@ -17,6 +17,7 @@ export type PartName =
   | 'outcome'
   | 'rows'
   | 'kept'
+  | 'covariate'
   | 'ratio';
 
 /** A part that can be chosen, with the words it has now. */

@@ -3,6 +3,7 @@ import type { Answer } from '../answer/answer';
 import type { Comparison, Effect } from '../answer/comparison';
 import { there } from '../numeric/there';
 import { passes } from '../procedures/interval';
+import { factsOf } from '../analyses/kinds';
 import { choicesOf, noneOf, tellsRatios } from '../question/choices';
 import type { Named } from '../question/naming';
 import type { Question } from '../question/question';
@@ -34,10 +35,14 @@ export function claimOf(named: Pick<Named, 'groups' | 'question' | 'unit'>): str
 export const statedEffect = ({ question, unit }: Pick<Named, 'question' | 'unit'>): string =>
   valued(given(choicesOf(question).value), tellsRatios(question) ? '' : unit);
 
+/** A mean by the name of what it is, or another centre that permutation tests compare. */
+type Centre = `${'' | 'adjusted '}${'' | 'geometric '}mean` | 'median' | 'trimmed mean';
+
 /** The centre a question compares: a mean, unless a permutation test compares another. */
-export function centreWord(question: Question): 'mean' | 'geometric mean' | 'median' | 'trimmed mean' {
+export function centreWord(question: Question): Centre {
   const { method, statistic } = choicesOf(question);
-  if (method !== 'shuffle') return tellsRatios(question) ? 'geometric mean' : 'mean';
+  if (method !== 'shuffle')
+    return `${factsOf(question).adjusts && method !== 'change' ? 'adjusted ' : ''}${tellsRatios(question) ? 'geometric mean' : 'mean'}`;
   return statistic === 'median' ? 'median' : statistic === 'trimmed' ? 'trimmed mean' : 'mean';
 }
 
@@ -45,7 +50,7 @@ export function centreWord(question: Question): 'mean' | 'geometric mean' | 'med
 export function effectWord(question: Question): string {
   if (choicesOf(question).method === 'ranks') return 'shift';
   const centre = centreWord(question);
-  if (centre === 'geometric mean') return 'ratio of geometric means';
+  if (tellsRatios(question)) return `ratio of ${centre}s`;
   return centre === 'mean' ? 'difference' : `difference of ${centre}s`;
 }
 
@@ -173,7 +178,7 @@ export function twoResults(answer: Answer, comparison: Comparison, kind: string,
   const { estimate, interval } = effectPhrases(effect, unit, level);
   const { sign } = toldEffect(effect, unit);
   const centre = centreWord(question);
-  const told = method === 'ranks' ? 'ranks' : centre === 'geometric mean' ? 'mean' : centre;
+  const told = method === 'ranks' ? 'ranks' : method === 'shuffle' ? centre : 'mean';
   const [sided, tested] = question.direction === 'either' ? ['', ''] : ['two-sided ', 'one-sided '];
   const test = there(comparison.tests[0], 'The test');
   const sampled = test.pInterval

@@ -4,10 +4,12 @@ import { withEffect } from '../../core/question/asking';
 import { type Choices, choicesOf, noneOf, ofMeans, tellsRatios } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
 import { factorNames } from '../../core/readings/factors';
+import { covariates } from '../../core/telling/controls';
 import { askedOf } from '../../core/telling/asked-of';
 import { Choose } from '../shared/Parts';
 import { Bounds } from './Bounds';
 import { ControlPart } from './ControlPart';
+import { CovariateAt } from './CovariateAt';
 import { FollowSentence } from './FollowSentence';
 import { Level } from './Level';
 import type { AskProps } from './Measured';
@@ -91,6 +93,7 @@ export function AskSettings(
   const choices = choicesOf(settled);
   const set = (more: Partial<Question>) => onChange({ ...question, ...more });
   const of = askedOf(question, table, choices.method);
+  const covariate = covariates(question, table);
   const byMeans = choices.method === 'means';
   const ordered =
     facts.order !== undefined ||
@@ -147,6 +150,12 @@ export function AskSettings(
           />
         </>
       )}
+      {covariate && !facts.adjusts && (
+        <>
+          ; adjusted for <ControlPart control={covariate} onChange={onChange} />
+        </>
+      )}
+      {facts.adjusts && byMeans && <CovariateAt {...props} />}
       {of.options.length > 1 && (
         <>
           ; {askedWords[of.label] ?? 'compared by'} <ControlPart control={of} onChange={onChange} />

@@ -1,7 +1,7 @@
 import type { Question } from '../../core/question/question';
 import { kindOf } from '../../core/question/asking';
-import { type Named, measureOf } from '../../core/question/naming';
-import { chosenColumns, columnsAreGroups, groupsOf } from '../../core/readings/groups';
+import { type Named, columnNamed, measureOf } from '../../core/question/naming';
+import { chosenColumns, groupsAreColumns, groupsOf } from '../../core/readings/groups';
 import { type Column, type Table, called, columnsOf, withUnit } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { Accepted } from '../shared/Accepted';
@@ -25,18 +25,20 @@ interface ColumnProps {
   chosen: Column | undefined;
   /** What the one chosen is called in the sentence, where not by its column's name. */
   said?: string;
+  /** What each is called, where not by its column's name. */
+  nameOf?: (column: Column) => string;
   onPick: (id: string) => void;
 }
 
 /** One of a few columns; where there is no choice its name stands as plain words. */
-export function ColumnPart({ label, columns, chosen, said, onPick }: ColumnProps) {
+export function ColumnPart({ label, columns, chosen, said, nameOf = called, onPick }: ColumnProps) {
   if (columns.length < 2)
     return <b className="font-semibold">{called(said === undefined ? chosen : { name: said }, 'reading')}</b>;
   return (
     <select className="part" aria-label={label} value={chosen?.id} onChange={(e) => onPick(e.target.value)}>
       {columns.map((c) => (
         <option key={c.id} value={c.id}>
-          {called(c)}
+          {c.id === chosen?.id && said !== undefined ? said : nameOf(c)}
         </option>
       ))}
     </select>
@@ -46,7 +48,7 @@ export function ColumnPart({ label, columns, chosen, said, onPick }: ColumnProps
 /** The measure: a name of the table's own where columns are groups, else one of its measure columns. */
 export function Measured({ question, table, unit, onChange, onEdit }: AskProps) {
   const printed = unit && ` ${withUnit('', unit).trim()}`;
-  if (columnsAreGroups(table))
+  if (groupsAreColumns(table, question))
     return (
       <>
         <Accepted
@@ -69,6 +71,7 @@ export function Measured({ question, table, unit, onChange, onEdit }: AskProps) 
         columns={columnsOf(table, 'measure')}
         chosen={measure}
         said={measureOf(question, table)}
+        nameOf={(c) => columnNamed(c, table)}
         onPick={(id) => onChange({ ...question, measure: id })}
       />
       {printed}

@@ -6,6 +6,7 @@ import { choicesOf, tellsRatios } from '../../question/choices';
 import { withUnit } from '../../readings/table';
 import { meanDecimals, percent, plural } from '../numbers';
 import { symbol, text } from '../text';
+import { centreWord } from '../two';
 import {
   type Cell,
   type Column,
@@ -37,6 +38,7 @@ function readingsColumns(answer: Answer): Told[] {
   const letters = follow?.ok ? follow.value[0]?.letters : undefined;
   const within = answer.groups[0]?.samples;
   const geometric = tellsRatios(question);
+  const covariate = comparison.ok ? comparison.value.covariate : undefined;
   return [
     ...(within
       ? [
@@ -47,8 +49,18 @@ function readingsColumns(answer: Answer): Told[] {
         ]
       : [n]),
     ...setAside(answer),
-    told(column(geometric ? 'geometric mean' : 'mean', { unit }), (g) => number(meanOf(g), meanDecimals(g))),
-    told(column(`${percent(question.level)} CI of the mean`), (g) => interval(g.interval, meanDecimals(g))),
+    ...(covariate
+      ? [
+          told(column(`mean of ${covariate.name}`, { unit: covariate.unit }), (g) => figures(g.adjusted?.covariate, 4)),
+          told(column(`${geometric ? 'geometric ' : ''}mean as read`, { unit }), (g) =>
+            number(g.adjusted?.unadjusted, meanDecimals(g)),
+          ),
+        ]
+      : []),
+    told(column(centreWord(question), { unit }), (g) => number(meanOf(g), meanDecimals(g))),
+    told(column(`${percent(question.level)} CI of the ${covariate ? 'adjusted ' : ''}mean`), (g) =>
+      interval(g.interval, meanDecimals(g)),
+    ),
     ...(geometric
       ? [
           told(

@@ -25,7 +25,7 @@ export function resultTables(answer: Answer): ResultTable[] {
     if (effect) tables.push(effectTable(answer, comparison, [effect, ...also]));
     if (comparison.tests.length > 0) tables.push(testTable(answer, comparison));
   }
-  if (ofReadings && table) tables.push(sourceTable(table, comparison.pooledSd, answer.logs !== undefined));
+  if (ofReadings && table) tables.push(sourceTable(table, comparison.pooledSd, answer));
   if (ofReadings && effect)
     tables.push(
       comparison.p === undefined

@@ -78,13 +78,18 @@ export function differenceTable(answer: Answer, comparison: Comparison, effect: 
 }
 
 /** The source table of an analysis of variance, its total included. */
-export function sourceTable(lines: readonly SourceLine[], pooledSd: number | undefined, logs: boolean): ResultTable {
+export function sourceTable(
+  lines: readonly SourceLine[],
+  pooledSd: number | undefined,
+  of: Pick<Answer, 'logs' | 'covariate'>,
+): ResultTable {
+  const logs = of.logs !== undefined;
   const corrected = lines.some((l) => l.corrected !== undefined && l.corrected !== l.p);
   const eta = lines.some((l) => l.partialEta);
   const there = <T>(x: T | undefined, cell: (x: T) => Cell): Cell => (x === undefined ? empty : cell(x));
   return {
     kind: 'source',
-    title: `Analysis of variance${logs ? ' of the logarithms' : ''}`,
+    title: `Analysis of ${of.covariate === undefined ? 'variance' : 'covariance'}${logs ? ' of the logarithms' : ''}`,
     columns: [
       column('source'),
       column('sum of squares'),
@@ -116,9 +121,15 @@ export function sourceTable(lines: readonly SourceLine[], pooledSd: number | und
       ...(line.kind === 'total' ? { weight: 'total' as const } : {}),
     })),
     notes:
-      pooledSd === undefined
-        ? []
-        : [[`Pooled SD${logs ? ' of the logarithms' : ''} ${significant(pooledSd, 4)}: the spread the groups share.`]],
+      of.covariate !== undefined
+        ? [['Each line is what it adds to the others, so that they need not sum to the total.']]
+        : pooledSd === undefined
+          ? []
+          : [
+              [
+                `Pooled SD${logs ? ' of the logarithms' : ''} ${significant(pooledSd, 4)}: the spread the groups share.`,
+              ],
+            ],
   };
 }
 

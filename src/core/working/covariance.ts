@@ -1,0 +1,103 @@
+/** The working of means adjusted for a covariate. Source: Fisher (1932), Cochran (1957). */
+import { fisherF } from '../distributions/f';
+import type { Direction } from '../procedures/direction';
+import { moments, sum } from '../numeric/sum';
+import { ending } from './means';
+import { judgedEnding } from './several-groups';
+import {
+  type Step,
+  type Term,
+  Working,
+  constant,
+  minus,
+  over,
+  plus,
+  root,
+  squared,
+  symbol,
+  times,
+  total,
+} from './term';
+
+/** A group's readings, each against its covariate. */
+export type Points = readonly { x: number; y: number }[];
+
+interface Products {
+  n: number;
+  x: number;
+  y: number;
+  xx: number;
+  xy: number;
+  yy: number;
+}
+
+function productsOf(points: Points): Products {
+  const [x, y] = [moments(points.map((p) => p.x)), moments(points.map((p) => p.y))];
+  return {
+    n: points.length,
+    x: x.mean,
+    y: y.mean,
+    xx: x.sumOfSquares,
+    xy: sum(Array.from(x.deviations, (d, i) => d * (y.deviations[i] ?? 0))),
+    yy: y.sumOfSquares,
+  };
+}
+
+/** The slope within groups, and how far readings lie from the parallel lines. */
+function lines(w: Working, groups: readonly Products[]) {
+  const summed = (what: string, letter: 'xx' | 'xy' | 'yy', formula: string): Term =>
+    w.let(
+      what,
+      `S_{${letter}}`,
+      total(
+        formula,
+        groups.map((g, i) => symbol(`S_{${letter},${i + 1}}`, g[letter])),
+      ),
+    );
+  const xx = summed('squares of the covariate within groups', 'xx', '\\sum_g\\sum_i (x_{gi} - \\bar{x}_g)^2');
+  const xy = summed('products within groups', 'xy', '\\sum_g\\sum_i (x_{gi} - \\bar{x}_g)(y_{gi} - \\bar{y}_g)');
+  const yy = summed('squares of the readings within groups', 'yy', '\\sum_g\\sum_i (y_{gi} - \\bar{y}_g)^2');
+  const slope = w.let('slope', 'b', over(xy, xx));
+  const rest = w.let('sum of squares about the lines', 'SS_R', minus(yy, times(slope, xy)));
+  const n = symbol('n', sum(groups.map((g) => g.n)));
+  const df = w.let('degrees of freedom', '\\nu', minus(minus(n, symbol('k', groups.length)), constant(1)));
+  const ms = w.let('mean square about the lines', 'MS_R', over(rest, df));
+  return { xx, slope, rest, df, ms };
+}
+
+/** The difference of two adjusted means. @param rule as for the end of a t-test, or of one comparison among several */
+export function adjustedPairWorking(
+  groups: readonly Points[],
+  i: number,
+  j: number,
+  level: number,
+  rule: { nullValue: number; direction: Direction } | { each: number; direction: Direction },
+): Step[] {
+  const w = new Working();
+  const all = groups.map(productsOf);
+  const [a, b] = [all[i] ?? productsOf([]), all[j] ?? productsOf([])];
+  const { xx, slope, df, ms } = lines(w, all);
+  const apart = w.let('the covariate differs by', 'D_x', minus(symbol('\\bar{x}_a', a.x), symbol('\\bar{x}_b', b.x)));
+  const raw = w.let('the readings differ by', 'D_y', minus(symbol('\\bar{y}_a', a.y), symbol('\\bar{y}_b', b.y)));
+  const difference = w.let('difference of the adjusted means', 'd', minus(raw, times(slope, apart)));
+  const one = constant(1);
+  const spread = plus(plus(over(one, symbol('n_a', a.n)), over(one, symbol('n_b', b.n))), over(squared(apart), xx));
+  const se = w.let('standard error', 'SE', root(times(ms, spread)));
+  if ('each' in rule) return judgedEnding(w, difference, se, df, level, rule);
+  ending(w, difference, se, df, level, rule.nullValue, rule.direction);
+  return w.steps;
+}
+
+/** All adjusted means together. */
+export function covarianceWorking(groups: readonly Points[]): Step[] {
+  const w = new Working();
+  const { rest, df, ms } = lines(w, groups.map(productsOf));
+  const whole = productsOf(groups.flat());
+  const [xx, xy, yy] = [symbol('T_{xx}', whole.xx), symbol('T_{xy}', whole.xy), symbol('T_{yy}', whole.yy)];
+  const single = w.let('sum of squares about one line for all', 'SS_1', minus(yy, over(squared(xy), xx)));
+  const between = w.let('what the groups add', 'SS_G', minus(single, rest));
+  const above = w.let('degrees of freedom above', '\\nu_1', minus(symbol('k', groups.length), constant(1)));
+  const f = w.let('F', 'F', over(over(between, above), ms));
+  w.look('p', 'p', 'P\\left(F_{\\nu_1,\\,\\nu} \\ge F\\right)', fisherF(above.value, df.value).upper(f.value));
+  return w.steps;
+}
