@@ -446,6 +446,24 @@ function fedBeforeAndAfter(): Table {
   );
 }
 
+/** Iodine in the water that leaves three tanks; the assay sees nothing below 2. */
+function iodineNearTheLimit(): Table {
+  const { normal } = stream(36);
+  const columns = [1, 1.3, 1.7].map((log, k) =>
+    named(
+      ['still', 'pulsed', 'surged'][k] ?? '',
+      ['still', 'pulsed', 'surged'][k] ?? '',
+      'measure',
+      Array.from({ length: 12 }, () => Math.exp(log + 0.5 * normal())).map((x) => (x < 2 ? '<2.0' : x.toFixed(1))),
+      'µg/L',
+    ),
+  );
+  return tableOf(
+    columns.map((c) => ({ ...c, limits: 'censored' as const })),
+    { name: 'Iodine near the limit', measure: 'iodine', subject: 'sample' },
+  );
+}
+
 /** A table for every design, with its questions. */
 export const demoTables = (): Asked[] => [
   of(lampTrial(), [defaultQuestion('red', 'white'), defaultFigureStyle]),
@@ -490,6 +508,11 @@ export const demoTables = (): Asked[] => [
   of(fedBeforeAndAfter(), [
     questionOf('adjusted-two', { a: 'fed', b: 'unfed', measure: 'after', by: 'feed', covariate: 'before' }),
   ]),
+  of(
+    iodineNearTheLimit(),
+    [questionOf('several', { effect: 'ratio' })],
+    [{ ...defaultQuestion('still', 'pulsed'), method: 'ranks' }],
+  ),
 ];
 
 /** The demo study of Skerrow Kelp Nursery as one value. Its ids tell places: question 2 of table 1 is `t1q2`. */

@@ -302,6 +302,21 @@ const threeBays = tableOf(
   { shape: 'rows', subject: 'blade' },
 );
 
+/** Iodine in the water of three tanks' outlets, some of it below what the assay sees. */
+const belowLimit = (texts_: readonly string[][]): Table =>
+  tableOf(
+    texts_.map((cells, i) => ({
+      ...measure('abc'.charAt(i), ['still', 'pulsed', 'surged'][i] ?? '', cells, 'µg/L'),
+      limits: 'censored' as const,
+    })),
+    { measure: 'iodine', subject: 'sample' },
+  );
+const assayed = [
+  ['<2.0', '2.6', '3.1', '<2.0', '2.2', '<2.0', '4.0', '2.9'],
+  ['3.4', '5.2', '4.1', '<2.0', '6.0', '3.9', '4.8', '2.7'],
+  ['7.1', '4.4', '5.9', '8.3', '5.1', '6.6', '<2.0', '9.2'],
+];
+
 /** Spore counts, skewed and spread in proportion to their size. */
 const spores = tableOf(
   [
@@ -688,5 +703,19 @@ export const cases: Record<string, Case[]> = {
       table: threeBays,
       question: questionOf('adjusted', { measure: 'y', by: 'g', covariate: 'x', compare: 'control', control: 'north' }),
     },
+  ],
+  limits: [
+    twoGroups('two groups, nobody having chosen a method', belowLimit(assayed.slice(0, 2))),
+    twoGroups('by ratios: lognormal readings', belowLimit(assayed.slice(0, 2)), byRatio),
+    twoGroups('one-sided, against a stated difference', belowLimit(assayed.slice(0, 2)), {
+      direction: 'less',
+      value: -1,
+    }),
+    twoGroups('by ranks', belowLimit(assayed.slice(0, 2)), { method: 'ranks' }),
+    twoGroups('by means, which need a number for each', belowLimit(assayed.slice(0, 2)), { method: 'means' }),
+    twoGroups('the share below a cut-off', belowLimit(assayed.slice(0, 2)), { about: 'share', found: 'below', cut: 3 }),
+    several('several groups', {}, belowLimit(assayed)),
+    several('several groups, by ranks', { method: 'ranks' }, belowLimit(assayed)),
+    { situation: 'one group', table: belowLimit(assayed), question: questionOf('estimate', { a: 'a' }) },
   ],
 };

@@ -44,6 +44,7 @@ describe('from readings to a question', () => {
       'Missed visits': 'value repeated',
       'Spores in store': 'value several',
       'Fed, before and after': 'value adjusted-two',
+      'Iodine near the limit': 'value several',
     });
   });
 

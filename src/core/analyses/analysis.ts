@@ -54,6 +54,8 @@ export interface OfReadings extends Every {
   from: 'readings';
   /** Whether it compares by two factors: then by their cells, not by the groups of one of them. */
   factors?: true;
+  /** Whether it can take readings known only to lie below a limit; without, each needs a number. */
+  takesLimits?: true;
   /** The groups compared, as far as they are there. @throws DomainError when one is gone */
   groups: (question: Question, all: GroupPart[]) => GroupPart[];
   /** @param brief leaves out effect sizes and what follows an overall test. @throws DomainError in words */

@@ -44,7 +44,8 @@ export interface Check {
     | 'sphericity'
     | 'expected-counts'
     | 'parallel-slopes'
-    | 'covariate';
+    | 'covariate'
+    | 'limits';
   verdict: Verdict;
   /** The reason with its figures, as data for the words. */
   figures: Readonly<Record<string, number>>;
@@ -187,6 +188,19 @@ export function checkExpectedCounts(expected: readonly (readonly number[])[]): C
     verdict: smallest < 1 || share > 0.2 ? 'matters' : under5 > 0 ? 'weigh' : 'fine',
     figures: { smallest, under5, share },
     remedies: under5 > 0 ? ['exact-test', 'join-categories'] : ['none'],
+  };
+}
+
+/** How many readings of a group lie below a limit of detection: the more, the less the others tell of its mean. */
+export function checkLimits(groups: readonly { n: number; below: number }[]): Check {
+  const share = mostOf(groups.map(({ n, below }) => (n > 0 ? below / n : 0)));
+  const worst = groups.find(({ n, below }) => n > 0 && below / n === share);
+  const verdict: Verdict = share > 0.8 ? 'matters' : share > 0.5 ? 'weigh' : 'fine';
+  return {
+    about: 'limits',
+    verdict,
+    figures: { below: worst?.below ?? 0, n: worst?.n ?? 0 },
+    remedies: verdict === 'fine' ? ['none'] : ['rank-test'],
   };
 }
 

@@ -148,6 +148,8 @@ export interface Comparison {
   covariate?: CovariatePart;
   /** The groups as changes, where these were compared. */
   changes?: GroupPart[];
+  /** Means and spread of greatest likelihood, with the log-likelihood there and under the hypothesis of no effect. */
+  likelihood?: { means: number[]; sd: number; logLikelihood: number; same: number };
   /** Every subject with what there is of its readings, where none is left out for one that is missing. */
   everyone?: { subjects: string[]; rows: (number | undefined)[][]; residuals: number[] };
   /** Of two factors: cells, marginal means, what has no readings. */

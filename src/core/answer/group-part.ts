@@ -22,6 +22,8 @@ export interface GroupPart extends Group {
   decimals: number;
   /** How many readings lie beyond a limit and count as half of it, or as the limit; undefined where none does. */
   limited?: { half: number; at: number };
+  /** How many readings are known only to lie below a limit, and the highest such limit; undefined where none is. */
+  below?: { count: number; limit: number };
   /** Undefined when no reading can be used, or none was reported. */
   description?: Description;
   /** n, mean and variance: from the readings, or as reported; undefined below two readings. */
@@ -55,7 +57,7 @@ export function valuesOf({ readings: { used } }: Pick<Group, 'readings'>): reado
   return made;
 }
 
-type Figures = Pick<GroupPart, 'n' | 'decimals' | 'limited' | 'description' | 'summary' | 'lacking'>;
+type Figures = Pick<GroupPart, 'n' | 'decimals' | 'limited' | 'below' | 'description' | 'summary' | 'lacking'>;
 const known = new WeakMap<Group['readings']['used'], Figures>();
 
 /** The figures of readings that do not depend on the question: found once for as long as the readings stand. */
@@ -72,10 +74,20 @@ const fromReadings = (group: Group, level: number, brief = false): GroupPart =>
   brief ? sketchedBy(group, valuesOf(group), level) : withInterval({ ...group, ...figuresOf(group) }, level);
 
 /** How the readings beyond a limit count, where there are any. */
-function limitedOf(used: readonly Reading[]): Pick<GroupPart, 'limited'> {
+export function limitedOf(used: readonly Reading[]): Pick<GroupPart, 'limited' | 'below'> {
   const limited = { half: 0, at: 0 };
-  for (const { limited: rule } of used) if (rule === 'half' || rule === 'at') limited[rule] += 1;
-  return limited.half + limited.at > 0 ? { limited } : {};
+  const below = { count: 0, limit: -Infinity };
+  for (const { limited: rule, value } of used) {
+    if (rule === 'half' || rule === 'at') limited[rule] += 1;
+    if (rule === 'censored') {
+      below.count += 1;
+      below.limit = Math.max(below.limit, value);
+    }
+  }
+  return {
+    ...(limited.half + limited.at > 0 ? { limited } : {}),
+    ...(below.count > 0 ? { below } : {}),
+  };
 }
 
 /** A group by mean, spread and interval alone, where it is one of thousands. */
@@ -86,6 +98,7 @@ function sketchedBy(group: Group, values: readonly number[], level: number): Gro
     decimals: decimalsOf(values),
     ...limitedOf(group.readings.used),
   };
+  if (part.below) return part;
   const summary = attempt(() => summarize(values));
   if (!summary.ok) return { ...part, lacking: summary.reason };
   const { n, mean, variance } = summary.value;
@@ -109,6 +122,11 @@ function figures(values: readonly number[]): Figures {
 }
 
 function withInterval(part: GroupPart, level: number): GroupPart {
+  if (part.below) {
+    // Of readings without a number of their own there is no mean; where the middle lies is known.
+    const { summary: _, ...rest } = part;
+    return rest;
+  }
   const { description } = part;
   const interval = description && attempt(() => meanInterval(description, level));
   return interval?.ok ? { ...part, interval: interval.value } : part;
@@ -127,7 +145,8 @@ export function withKnownSd(part: GroupPart, question: Question): GroupPart {
 }
 
 /** A group's mean, from its readings or as reported. */
-export const meanOf = (group: GroupPart): number | undefined => group.description?.mean ?? group.summary?.mean;
+export const meanOf = ({ below, description, summary }: GroupPart): number | undefined =>
+  below ? summary?.mean : (description?.mean ?? summary?.mean);
 
 /** The cells of a two-way layout as groups, coloured by the second factor. */
 export function cellParts(layout: Factors, level: number): GroupPart[] {

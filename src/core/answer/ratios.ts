@@ -15,7 +15,7 @@ import type {
   ModelPart,
   TwoWayCells,
 } from './comparison';
-import { type GroupPart, cellParts, describedBy } from './group-part';
+import { type GroupPart, cellParts, describedBy, meanOf } from './group-part';
 
 /** Back from a logarithm, without the dust of the way there. */
 const back = (log: number): number => Number(Math.exp(log).toPrecision(14));
@@ -53,7 +53,7 @@ export function demandPositive(groups: readonly GroupPart[], layout: Factors | u
 export function backGroup(group: GroupPart, level: number): GroupPart {
   const { readings, summary, interval, description, se, adjusted, ...rest } = group;
   const used = readings.used.map((r) => ({ ...r, value: back(r.value) }));
-  const mean = description?.mean ?? summary?.mean;
+  const mean = meanOf(group);
   const told = describedBy(
     {
       ...rest,
@@ -76,7 +76,9 @@ export function backGroup(group: GroupPart, level: number): GroupPart {
       ? { sd: Math.exp(Math.sqrt(summary.variance)), se: Math.exp(se ?? Math.sqrt(summary.variance / summary.n)) }
       : {},
     ...(mean !== undefined && told.description ? { description: { ...told.description, mean: Math.exp(mean) } } : {}),
-    ...(mean !== undefined && told.summary ? { summary: { ...told.summary, mean: Math.exp(mean) } } : {}),
+    ...(mean !== undefined && (told.summary ?? told.below)
+      ? { summary: { n: group.n, variance: told.summary?.variance ?? NaN, mean: Math.exp(mean) } }
+      : {}),
   };
 }
 

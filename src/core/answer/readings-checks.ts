@@ -6,12 +6,14 @@ import {
   type Check,
   checkEqualSpread,
   checkIndependence,
+  checkLimits,
   checkNormality,
   checkSampleSize,
   checkSphericity,
   checkUnusualPoints,
 } from './checks';
 import { valuesOf } from './group-part';
+import { hasBelow } from './limits';
 
 /** What the method chosen does not need cannot stand against it. */
 export const unlessFree = (check: Check, free: boolean): Check =>
@@ -37,6 +39,12 @@ export function independentChecks(
 ): Check[] {
   const { repeats, averaged, comparison } = answer;
   if (values.flat().length === 0) return [];
+  if (hasBelow(answer.groups))
+    return [
+      checkIndependence(repeats, averaged, paired),
+      checkSampleSize(values, comparison.ok ? comparison.value.leastP : undefined),
+      checkLimits(answer.groups.map(({ n, below }) => ({ n, below: below?.count ?? 0 }))),
+    ];
   const spread = values.filter((v) => v.length > 1);
   const free = asksNoShape(answer);
   const own = spreads === 'own' && choicesOf(answer.question).method === 'means';

@@ -6,6 +6,7 @@ import type { Question } from '../question/question';
 import type { Table } from '../readings/table';
 import { analysisOf } from '../analyses/registry';
 import type { Answer } from '../answer/answer';
+import { hasBelow } from '../answer/limits';
 import { answer } from './answer';
 
 /** The same question under another reasonable method. */
@@ -23,6 +24,10 @@ const isPositive = ({ groups, layout }: Answer): boolean =>
     ? layout.readings.every((r) => r.value > 0)
     : groups.every((g) => g.readings.used.length > 0 && g.readings.used.every((r) => r.value > 0));
 
+/** Whether a method can be used: by likelihood where readings lie below a limit, and then only by that or by ranks. */
+const ofLimits = ({ method, design }: Partial<Question>, limited: boolean): boolean =>
+  limited ? design === undefined && (method === 'likelihood' || method === 'ranks') : method !== 'likelihood';
+
 /** Means are compared by their difference; once, where readings allow it, by their ratio as well. */
 function withRatios(
   question: Question,
@@ -33,7 +38,8 @@ function withRatios(
   const plain = withEffect(question, 'difference');
   const ratio = withEffect(question, 'ratio');
   const difference = { effect: plain.effect, value: plain.value, bounds: plain.bounds };
-  const [first] = ways.filter((way) => ofMeans(choicesOf({ ...question, ...way }).method));
+  const means = ways.filter((way) => ofMeans(choicesOf({ ...question, ...way }).method));
+  const first = means.find((way) => way.method === 'likelihood') ?? means[0];
   return [
     ...ways.map((way) => ({ ...way, ...difference })),
     ...(first && (positive || tellsRatios(question))
@@ -50,7 +56,13 @@ export function alternativeMethods(question: Question, table: Table): Alternativ
   const ways =
     alternatives?.(question, settled.ok ? settled.value.repeats : undefined) ??
     methodsFor(question).map((method) => ({ method }));
-  const patches = withRatios(question, ways, settled.ok && isPositive(settled.value));
+  // Without readings below a limit their likelihood is that of the means.
+  const limited = settled.ok && hasBelow(settled.value.groups);
+  const patches = withRatios(
+    question,
+    ways.filter((way) => ofLimits(way, limited)),
+    settled.ok && isPositive(settled.value),
+  );
   return patches.map((patch): AlternativeMethod => {
     const asked = { ...question, ...patch };
     const then = choicesOf(asked);

@@ -2,7 +2,8 @@ import { analysisOf } from '../analyses/registry';
 import type { OfCounts, OfReadings } from '../analyses/analysis';
 import type { Answer } from '../answer/answer';
 import type { Comparison } from '../answer/comparison';
-import { type GroupPart, allParts } from '../answer/group-part';
+import { type GroupPart, allParts, limitedOf as belowIn } from '../answer/group-part';
+import { demandNumbers, hasBelow } from '../answer/limits';
 import { withLogTails } from '../answer/log-tail';
 import { DomainError, type Outcome, attempt, demand } from '../numeric/domain-error';
 import { asRatios, demandPositive, onLogarithms } from '../answer/ratios';
@@ -92,7 +93,12 @@ function withSetAside({ madeFrom }: OfCounts, question: Question, table: Table, 
     const id = madeFrom ? madeFrom(question, part.id) : part.id;
     const group = groups.find((g) => g.id === id);
     return group
-      ? { ...part, column: group.column, readings: { ...part.readings, aside: group.readings.aside } }
+      ? {
+          ...part,
+          ...belowIn(group.readings.used),
+          column: group.column,
+          readings: { ...part.readings, aside: group.readings.aside },
+        }
       : part;
   });
 }
@@ -130,6 +136,12 @@ const byGaps = (analysis: OfReadings, question: Question, table: Table, parts: r
     ? { ...question, method: 'mixed-model' }
     : question;
 
+/** Where readings lie below a limit and nobody chose a method, the one that takes them as no more than that. */
+const byLimits = (analysis: OfReadings, question: Question, parts: readonly GroupPart[]): Question =>
+  question.method === undefined && analysis.takesLimits && hasBelow(parts)
+    ? { ...question, method: 'likelihood' }
+    : question;
+
 /** How a comparison is made, or left unmade. */
 type Compared = (make: () => Comparison) => Outcome<Comparison>;
 
@@ -161,11 +173,16 @@ function fromReadings(analysis: OfReadings, asked: Question, table: Table, brief
     asked,
     parts.map((g) => g.n),
   );
-  const question = byGaps(analysis, bySizes ? { ...asked, spread: bySizes.spread } : asked, table, parts);
+  const question = byLimits(
+    analysis,
+    byGaps(analysis, bySizes ? { ...asked, spread: bySizes.spread } : asked, table, parts),
+    parts,
+  );
   const own = analysis.factors ? undefined : parts.map((g) => g.id);
   const repeats = table.shape === 'summary' ? undefined : repeatsOf(table, asked, own);
   const comparison = compared(() => {
     demandSomeLeft(parts);
+    if (!analysis.takesLimits) demandNumbers(parts);
     return analysis.compare(question, table, parts, brief);
   });
   const layout = analysis.factors ? attempt(() => factorsOf(table, question)) : undefined;

@@ -11,7 +11,9 @@ export type BarKind = FigureStyle['bars'];
 export function barEnds(group: GroupPart, bars: BarKind, level: number): Interval | undefined {
   const s = group.summary;
   if (!s) return undefined;
-  const { se, geometric } = group;
+  const { se, geometric, below } = group;
+  // The error of a mean by likelihood is not that of its readings.
+  if (below && bars !== 'sd') return undefined;
   if (geometric) {
     if (bars === 'interval') return group.interval;
     const factor = geometric[bars === 'sd' ? 'sd' : 'se'];

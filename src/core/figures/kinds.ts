@@ -26,6 +26,8 @@ export function kindsFor(answer: Answer): FigureKind[] {
   const found = comparison.ok ? comparison.value : undefined;
   const follows = found?.follow?.ok && found.follow.value.some((p) => p.effects.length > 0);
   const has: Partial<Record<FigureKind, boolean>> = {
+    // Of ranks of readings below a limit there are none.
+    means: answer.groups.length === 0 || answer.groups.some((g) => meanOf(g) !== undefined),
     boxes: !reported,
     covariate: found?.covariate !== undefined,
     lines:

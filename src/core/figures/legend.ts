@@ -84,11 +84,15 @@ const ofReadings = (answer: Answer, style: Drawing, kind: FigureKind): Text => {
           : 'of the mixed model'
       : 'from each group’s own readings';
   const geometric = answer.logs !== undefined;
-  const bars = `error bars ${barWords(style.bars, answer.question.level, geometric)} ${own}`;
+  // A mean by likelihood has no error of its own readings.
+  const bare = answer.groups.some((g) => g.below) && style.bars !== 'sd';
+  const bars = bare
+    ? 'without error bars'
+    : `error bars ${barWords(style.bars, answer.question.level, geometric)} ${own}`;
   const means = `${adjusted}${geometric ? 'geometric means' : 'means'}`;
   const points =
     style.readings && !answer.reported
-      ? `; small symbols are ${answer.averaged ? `the means of single ${plural(answer.subject || 'subject')}` : `single ${countsEach(answer) || answer.groups.some((g) => g.samples) ? 'readings' : plural(answer.subject)}`}`
+      ? `${answer.groups.some((g) => g.below) ? '; hollow symbols stand at the limit of detection they lie below' : ''}; small symbols are ${answer.averaged ? `the means of single ${plural(answer.subject || 'subject')}` : `single ${countsEach(answer) || answer.groups.some((g) => g.samples) ? 'readings' : plural(answer.subject)}`}`
       : '';
   switch (kind) {
     case 'boxes':

@@ -20,7 +20,11 @@ const valueTitle = (answer: Answer): string => withUnit(answer.measure || 'readi
 function readingMarks(slot: Slot, i: number, x: number, room: number, size: number): Mark {
   return {
     mark: 'dots',
-    points: slot.group.readings.used.map((r) => ({ at: r.value, title: `${slot.name}, row ${r.row + 1}: ${r.value}` })),
+    points: slot.group.readings.used.map((r) => ({
+      at: r.value,
+      title: `${slot.name}, row ${r.row + 1}: ${r.limited === 'censored' ? 'below ' : ''}${r.value}`,
+      ...(r.limited === 'censored' ? { hollow: true } : {}),
+    })),
     along: 'y',
     centre: x,
     room,

@@ -67,7 +67,8 @@ export function choicesOf(question: Question): Choices {
   const method = oneOf(methodsFor(question), question.method);
   // Ranks compare all pairs, or test a trend; without pairs, contrasts or a control named there is nothing else to compare.
   const wanted = facts.follows === 'by-choice' ? (question.compare ?? 'all') : 'all';
-  const compare = method === 'ranks' && !(facts.rankTrend && wanted === 'trend') ? 'all' : wanted;
+  const ofPairs = method === 'likelihood' && (wanted === 'trend' || wanted === 'contrasts');
+  const compare = ofPairs || (method === 'ranks' && !(facts.rankTrend && wanted === 'trend')) ? 'all' : wanted;
   return {
     value: question.value ?? noneOf(question),
     effect: effectOf(question, method),
@@ -93,7 +94,8 @@ function effectOf(question: Question, method: Method): Choices['effect'] {
 }
 
 /** Whether a method compares means, so that it can compare those of logarithms. */
-export const ofMeans = (method: Method): boolean => method === 'means' || method === 'mixed-model';
+export const ofMeans = (method: Method): boolean =>
+  method === 'means' || method === 'mixed-model' || method === 'likelihood';
 
 /** Whether readings are told by geometric means and ratios of them. */
 export const tellsRatios = (question: Question): boolean =>

@@ -52,4 +52,4 @@ export function adjustedFor(question: Question, table: Table, covariate: string 
 
 /** Which rows have a value of the covariate, and which it is. */
 export const covariateByRow = (column: Column): Map<number, number> =>
-  new Map(readColumn(column).used.map((r) => [r.row, r.value]));
+  new Map(readColumn(column).used.flatMap((r) => (r.limited === 'censored' ? [] : [[r.row, r.value]])));

@@ -51,6 +51,7 @@ export function measureOf(question: Question, table: Table): string {
   }
   const { measure } = chosenColumns(withDerived(table), question);
   if (isAdjusted(question.design)) return adjustedMeasure(question, table, measure);
+  if (table.shape === 'repeated') return columnNamed(measure, table);
   // A column of SDs is no measure: what they are SDs of, the table alone may say.
   const name = measure?.role === 'spread' ? table.measure : (measure?.name ?? table.measure);
   // A column of reported means is named after what they are means of.

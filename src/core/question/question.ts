@@ -71,6 +71,7 @@ export const methods = [
   'trend',
   'ranks',
   'shuffle',
+  'likelihood',
   'z',
   'score',
   'exact',

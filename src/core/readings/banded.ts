@@ -3,6 +3,7 @@ import { DomainError } from '../numeric/domain-error';
 import { quantile, sortedUp } from '../numeric/quantile';
 import type { Category, CountTable } from './counts';
 import { type Choice, type Group, chosenColumns, columnsAreGroups, groupsOf, pairsOf } from './groups';
+import type { Reading } from './read-column';
 import { type Table, called } from './table';
 
 /** The two sides of a cut-off. */
@@ -30,7 +31,14 @@ const asideOf = (groups: readonly Group[]): number => groups.reduce((n, g) => n 
 export function bandedCounts(table: Table, banding: Banding): CountTable {
   const { cut, pair } = banding;
   const groups = groupsOf(table, banding);
-  const sideOf = (value: number): 0 | 1 => (value < cut ? 0 : 1);
+  const sideOf = ({ value, limited, row }: Reading): 0 | 1 => {
+    if (limited !== 'censored') return value < cut ? 0 : 1;
+    if (value > cut)
+      throw new DomainError(
+        `Of row ${row + 1} it is known only that it lies below ${value}, and not on which side of ${cut}: choose a cut-off of ${value} or more.`,
+      );
+    return 0;
+  };
   const categories = sideNames(table, banding, groups[0]?.unit ?? '');
   const rest = { half: 0, rounded: [] };
   if (pair) {
@@ -41,8 +49,9 @@ export function bandedCounts(table: Table, banding: Banding): CountTable {
       [0, 0],
     ];
     for (const { a: before, b: after } of pairsOf(table, a, b).pairs) {
-      const line = counts[sideOf(before.value)] ?? [];
-      line[sideOf(after.value)] = (line[sideOf(after.value)] ?? 0) + 1;
+      const line = counts[sideOf(before)] ?? [];
+      const side = sideOf(after);
+      line[side] = (line[side] ?? 0) + 1;
     }
     return {
       rows: { name: a.name, categories: categories.map((c, colour) => ({ ...c, colour })) },
@@ -56,7 +65,7 @@ export function bandedCounts(table: Table, banding: Banding): CountTable {
     rows: { name: 'group', categories: groups.map(({ id, name, colour }) => ({ id, name, colour })) },
     columns: { name: 'side of the cut-off', categories },
     counts: groups.map((g) => {
-      const below = g.readings.used.filter((r) => sideOf(r.value) === 0).length;
+      const below = g.readings.used.filter((r) => sideOf(r) === 0).length;
       return [below, g.readings.used.length - below];
     }),
     aside: asideOf(groups),

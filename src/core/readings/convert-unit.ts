@@ -1,5 +1,6 @@
 /** Readings in another unit. */
 import { demand } from '../numeric/domain-error';
+import { decimalMarkOf, limitIn } from './parse-number';
 import { readColumn } from './read-column';
 import type { TableEdit } from './table-edit';
 import type { Column } from './table';
@@ -14,12 +15,16 @@ export function convertEdits(column: Column, to: string): TableEdit[] {
   demand(factor > 0, `${column.unit || 'No unit'} and ${to || 'no unit'} do not measure the same thing.`);
   demand(!column.formula, 'A computed column cannot be converted: convert the columns it is computed from.');
   const { used, aside } = readColumn(column);
+  const mark = column.decimal === 'auto' ? decimalMarkOf(column.cells, column.unit) : column.decimal;
   const values = new Map([...used, ...aside].flatMap(({ row, value }) => (value === undefined ? [] : [[row, value]])));
   const comma = column.decimal === 'comma';
   const texts = column.cells.map((text, row) => {
-    const value = values.get(row);
-    const converted = value === undefined ? text : typed(value * factor);
-    return [comma && value !== undefined ? converted.replace('.', ',') : converted];
+    // Of a reading beyond a limit the limit is converted, whatever it counts as.
+    const limit = limitIn(text, column.unit, mark);
+    const value = limit?.value ?? values.get(row);
+    if (value === undefined) return [text];
+    const converted = typed(value * factor);
+    return [`${limit?.sign ?? ''}${comma ? converted.replace('.', ',') : converted}`];
   });
   return [
     { kind: 'write', row: 0, columns: [column.id], texts },

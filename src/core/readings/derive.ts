@@ -7,12 +7,14 @@ import { type Column, type Table, findColumn } from './table';
 /** A number as a derived cell shows it: the digits a double holds for certain. */
 const shown = (x: number): string => (Number.isFinite(x) ? String(Number(x.toPrecision(15))) : '');
 
-const used = (column: Column): number[] => readColumn(column).used.map((r) => r.value);
+const used = (column: Column): number[] =>
+  readColumn(column).used.flatMap((r) => (r.limited === 'censored' ? [] : [r.value]));
 
 /** The value in each row, undefined where there is none that can be used. */
 function valuesByRow(column: Column): Map<number, number> {
   const { used: readings, aside } = readColumn(column);
-  const values = new Map(readings.map((r) => [r.row, r.value]));
+  // Of what lies below a limit nothing can be computed.
+  const values = new Map(readings.flatMap((r) => (r.limited === 'censored' ? [] : [[r.row, r.value]])));
   // A set-aside reading still has its derived value; the derived cell is set aside with it.
   for (const cell of aside) if (cell.value !== undefined) values.set(cell.row, cell.value);
   return values;

@@ -4,12 +4,16 @@ import type { Column, Table } from './table';
 
 const made = new WeakMap<Table, Table>();
 
+const loggedText = (value: number): string => (value > 0 ? String(Math.log(value)) : '');
+
 /** A column of logarithms. Cells that hold no number stay as they are; what is not above 0 has no logarithm and is left out. */
 function loggedColumn(column: Column): Column {
   const { used, aside } = readColumn(column);
   const cells = [...column.cells];
-  for (const { row, value } of [...used, ...aside])
-    if (value !== undefined) cells[row] = value > 0 ? String(Math.log(value)) : '';
+  for (const { row, value } of aside) if (value !== undefined) cells[row] = loggedText(value);
+  // What lies below a limit lies below its logarithm.
+  for (const { row, value, limited } of used)
+    cells[row] = `${limited === 'censored' && value > 0 ? '<' : ''}${loggedText(value)}`;
   const { formula: _, ...rest } = column;
   return { ...rest, decimal: 'point', cells, logged: true };
 }

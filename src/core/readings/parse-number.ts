@@ -57,7 +57,7 @@ export function understand(text: string, unit: string, mark: DecimalMark, limits
     return text.trim() === '' ? { kind: 'empty' } : { kind: 'unread', why: 'is a unit without a number' };
   const beyond = beyondLimit.exec(tidy);
   const below = beyond?.[1] === '<' || beyond?.[1] === '≤';
-  const taken = beyond && (limits === 'at' || (limits === 'half' && below));
+  const taken = beyond && (limits === 'at' || ((limits === 'half' || limits === 'censored') && below));
   const number = asNumber(taken ? (beyond[2] ?? '') : tidy, mark);
   if (typeof number === 'string') return { kind: 'unread', why: number };
   if (!Number.isFinite(number)) return { kind: 'unread', why: 'is larger than any number the calculations can hold' };
@@ -68,6 +68,14 @@ export function understand(text: string, unit: string, mark: DecimalMark, limits
 
 /** A reading that is only known to lie below or above a limit. */
 const beyondLimit = /^([<>≤≥])=?\s*(.+)$/;
+
+/** The sign and the number of such a reading: "<0.5"; undefined of any other. */
+export function limitIn(text: string, unit: string, mark: DecimalMark): { sign: string; value: number } | undefined {
+  const [, , of] = beyondLimit.exec(tidied(text, unit)) ?? [];
+  const value = of === undefined ? NaN : asNumber(of, mark);
+  const sign = /^[<>≤≥]=?\s*/.exec(text.trim())?.[0] ?? '';
+  return typeof value === 'number' && Number.isFinite(value) ? { sign, value } : undefined;
+}
 
 /** Whether any cell is such a reading. */
 export const hasLimits = (cells: readonly string[]): boolean => cells.some((text) => beyondLimit.test(text.trim()));

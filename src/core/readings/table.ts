@@ -15,10 +15,11 @@ export const isMeasured = (role: Role): boolean =>
   role === 'measure' || role === 'count' || role === 'spread' || role === 'total';
 
 /**
- * What a cell such as "<0.05" counts as: nothing (it is left out), the limit itself, or half of it. ">9" has no half, so
+ * What a cell such as "<0.05" counts as: nothing (it is left out), what it is (censored: below that limit), the limit
+ * itself, or half of it. ">9" has no half, so
  * it is left out unless limits are taken as they stand.
  */
-export const limitRules = ['leave', 'at', 'half'] as const;
+export const limitRules = ['leave', 'censored', 'at', 'half'] as const;
 export type LimitRule = (typeof limitRules)[number];
 
 /** How a comma in a number is read. `auto` decides from the whole column, and asks where it cannot. */

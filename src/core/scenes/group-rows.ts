@@ -1,5 +1,6 @@
 /** Groups as rows on one axis of the measure: every reading a point, mean and interval under them. */
 import type { Answer, GroupPart } from '../answer/answer';
+import { meanOf } from '../answer/group-part';
 import { withUnit } from '../readings/table';
 import type { Reading } from '../readings/read-column';
 import { type Axis, type CellRef, type Mark, type Panel, type Point, extent } from './scene';
@@ -35,7 +36,7 @@ export function nameMarks(name: string, colour: number | undefined, y: number, b
 /** Mean with its interval, below the readings of row `y`. */
 function meanMarks(group: GroupPart, y: number, pitch: number): Mark[] {
   const ink = { group: group.colour };
-  const mean = group.description?.mean ?? group.summary?.mean;
+  const mean = meanOf(group);
   const marks: Mark[] = [];
   if (group.interval)
     marks.push({
@@ -78,7 +79,12 @@ class ReadingPoint implements Point {
     return this.reading.rows ?? [this.reading.row];
   }
   get title(): string {
-    return pointTitle(this.group.name, this.reading.row, this.at, this.names, this.rows.length);
+    const title = pointTitle(this.group.name, this.reading.row, this.at, this.names, this.rows.length);
+    return this.hollow ? title.replace(/: ([^:]*)$/, ': below $1') : title;
+  }
+  /** Known only to lie below a limit, it stands at it, hollow. */
+  get hollow(): boolean {
+    return this.reading.limited === 'censored';
   }
   get cells(): CellRef[] {
     return this.rows.map((row) => ({ column: this.group.column, row }));
@@ -108,7 +114,8 @@ export function groupMarks(group: GroupPart, y: number, names: Answer['rowNames'
       points: readingPoints(group, names),
       along: 'x',
       centre: y - 0.02,
-      room: 0.4,
+      // What lies below a limit stands at one place: it keeps clear of the name above.
+      room: group.below ? 0.3 : 0.4,
       side: -1,
       ink,
       shape: group.colour,
@@ -174,6 +181,22 @@ export const statedMarks = (value: number, words: string): Mark[] => [
   { mark: 'text', x: value, y: -Infinity, dy: -9, anchor: 'middle', text: words, ink: 'accent', size: 12 },
 ];
 
+/** The limits of detection that readings lie below: dotted lines through the panel. */
+const limitMarks = (groups: readonly GroupPart[]): Mark[] =>
+  [...new Set(groups.flatMap((g) => g.readings.used.flatMap((r) => (r.limited === 'censored' ? [r.value] : []))))].map(
+    (limit) => ({
+      mark: 'rule',
+      x1: limit,
+      y1: -Infinity,
+      x2: limit,
+      y2: Infinity,
+      ink: 'muted',
+      weight: 1,
+      dash: true,
+      name: 'limit',
+    }),
+  );
+
 /** How a group is drawn on its row. @param at its place among the groups */
 export type DrawnGroup = (group: GroupPart, at: number, pitch: number) => Mark[];
 
@@ -183,6 +206,10 @@ export function valueAxis(values: readonly number[], log: boolean): Pick<Axis, '
   const [low, high] = extent(values.flatMap((x) => (x > 0 ? Math.log(x) : [])));
   return { domain: [Math.exp(low), Math.exp(high)], log };
 }
+
+/** A group's name, with how many of its readings lie below a limit. */
+const nameWithLimit = ({ name, below }: GroupPart): string =>
+  below ? `${name} · ${below.count} below ${below.limit}` : name;
 
 /** The panel of groups as rows. @param more what else must lie within the axis */
 export function groupRows(
@@ -205,8 +232,9 @@ export function groupRows(
     },
     y: { domain: [-0.62, groups.length - 0.58], drawn: false, down: true },
     marks: [
+      ...limitMarks(groups),
       ...groups.flatMap((group, i) => drawn(group, i, pitch)),
-      ...groups.flatMap((group, i) => (i % every === 0 ? nameMarks(group.name, group.colour, i - 0.5) : [])),
+      ...groups.flatMap((group, i) => (i % every === 0 ? nameMarks(nameWithLimit(group), group.colour, i - 0.5) : [])),
     ],
   };
 }

@@ -1,4 +1,5 @@
 import type { Answer, GroupPart } from '../answer/answer';
+import { meanOf } from '../answer/group-part';
 import { factsOf } from '../analyses/kinds';
 import { countOf } from '../words/counts';
 import { fixed } from '../words/numbers';
@@ -12,7 +13,7 @@ import { twoWayRows } from './two-way-rows';
 export type Look = (answer: Answer, width: number, options: LookOptions) => Scene;
 
 const told = (group: GroupPart): string => {
-  const mean = group.description?.mean ?? group.summary?.mean;
+  const mean = meanOf(group);
   return mean === undefined
     ? `${group.name}, none`
     : `${group.name}, ${group.n} readings, ${group.geometric ? 'geometric mean' : 'mean'} ${fixed(mean, 2)}`;

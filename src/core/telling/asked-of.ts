@@ -12,6 +12,7 @@ const methodWords: Partial<Record<Method, string>> = {
   'mixed-model': 'their means, by a mixed model',
   ranks: 'ranks',
   shuffle: 'permutation',
+  likelihood: 'their means, by likelihood',
   z: 'their means, the SD being known',
 };
 
@@ -25,7 +26,10 @@ function ofReadings(question: Question, table: Table, answeredBy: Method): Contr
   const { method: _, value: __, follow: ___, ...kept } = question;
   const rest: Question = { ...kept, about: 'value' };
   const bySpread = about === 'spread';
-  const methods = methodsFor({ ...question, about: 'value' }).map((method): Option => ({
+  // The likelihood is asked where readings lie below a limit.
+  const limited = answeredBy === 'likelihood' || columnsOf(table, 'measure').some((c) => c.limits === 'censored');
+  const offered = methodsFor({ ...question, about: 'value' }).filter((m) => limited || m !== 'likelihood');
+  const methods = offered.map((method): Option => ({
     id: method,
     words:
       (isAdjusted(design) ? adjustedWords : design === 'estimate' ? estimateWords : one ? { means: 'its mean' } : {})[

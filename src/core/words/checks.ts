@@ -26,6 +26,7 @@ export const checkNames: Record<Check['about'], string> = {
   'expected-counts': 'Expected counts',
   'parallel-slopes': 'Parallel slopes',
   covariate: 'Covariate',
+  limits: 'Limit of detection',
 };
 
 /** Of each kind of sample: that there are enough, and that there are few. */
@@ -154,6 +155,14 @@ export function checkSentence(check: Check, answer: Answer): string {
       return verdict === 'fine'
         ? `The test shows no departure from sphericity (Mauchly’s W = ${fixed(f('w'), 2)}, p ${pRelation(f('p'))}).`
         : `The test shows a departure from sphericity (Mauchly’s W = ${fixed(f('w'), 2)}, p ${pRelation(f('p'))}); ${f('assumed') ? 'the test as chosen takes them as spherical' : 'the degrees of freedom are corrected for it'}.`;
+    case 'limits': {
+      const many = `At most ${f('below')} of ${f('n')} readings of a group lie below the limit`;
+      const byRanks = choicesOf(question).method === 'ranks';
+      if (byRanks) return `${many}; ranks need no more than that they lie there, all tied.`;
+      return verdict === 'fine'
+        ? `${many}: the others tell its mean and the spread. That those below are spread as the others are cannot be seen.`
+        : `${many}: what is told of its mean rests on readings below being spread as the few above are, which cannot be seen.`;
+    }
     case 'parallel-slopes': {
       if (verdict === 'unknown') return 'There are too few readings to tell whether the groups have one slope.';
       const test = `F(${f('df1')}, ${f('df2')}) = ${fixed(f('f'), 2)}, p ${pRelation(f('p'))}`;

@@ -1,4 +1,5 @@
 /** What questions about counts share in words: what was counted, and what was left out of it. */
+import { belowClause } from './limits';
 import type { Answer } from '../answer/answer';
 import type { CountedPart } from '../answer/comparison';
 import type { GroupPart } from '../answer/group-part';
@@ -29,7 +30,9 @@ export function countedClause({ counted, question: asked, groups, only }: Answer
   const what = asked.cut === undefined ? 'count' : 'reading';
   const reasons = [...new Set(groups.flatMap((g) => g.readings.aside.map((r) => r.reason)))].filter((r) => r !== '');
   const { aside, half, rounded } = counted;
+  const below = belowClause(asked, groups, '').trim();
   const parts = [
+    ...(below === '' ? [] : [below]),
     ...(only ? [`Only rows where ${only} were taken.`] : []),
     ...(aside > 0 && !asked.withAside
       ? [

@@ -2,10 +2,11 @@
 import { sum } from '../numeric/sum';
 import { centres } from '../procedures/shuffle-statistics';
 import type { Answer, GroupPart } from '../answer/answer';
-import { valuesOf } from '../answer/group-part';
+import { meanOf, valuesOf } from '../answer/group-part';
 import { factsOf } from '../analyses/kinds';
 import type { Named } from '../question/naming';
 import { withUnit } from '../readings/table';
+import { belowClause } from './limits';
 import { counted, fixed, given, meanDecimals, significant } from './numbers';
 import { type Part, type Segment, asked, part } from './segments';
 import { listed, sentenceCase, unitAfter, valued } from './sentences';
@@ -103,29 +104,38 @@ const ungroupedClause = ({ count, of }: NonNullable<Answer['ungrouped']>): strin
   ` ${count === 1 ? 'One reading' : `${count} readings`} without a ${of} ${count === 1 ? 'was' : 'were'} left out.`;
 
 /** What of the readings was taken and what was not, at the end of the methods. */
-export function takenClause({ question, groups, only, ungrouped, reported }: Answer): string {
+export function takenClause({ question, groups, unit, only, ungrouped, reported }: Answer): string {
   const told = reported ? ' Only means, spreads and numbers as reported were used.' : '';
   const late =
     question.afterLooking && question.direction !== 'either'
       ? ' The direction was chosen after the readings had been seen.'
       : '';
-  return `${only ? ` Only readings where ${only} were taken.` : ''}${question.withAside ? ' Readings set aside were included.' : ''}${limitClause(groups)}${ungrouped ? ungroupedClause(ungrouped) : ''}${unreadClause(groups)}${asideClause(groups)}${told}${late}`;
+  return `${only ? ` Only readings where ${only} were taken.` : ''}${question.withAside ? ' Readings set aside were included.' : ''}${belowClause(question, groups, unit)}${limitClause(groups)}${ungrouped ? ungroupedClause(ungrouped) : ''}${unreadClause(groups)}${asideClause(groups)}${told}${late}`;
 }
+
+/** How many of a group's readings lie below a limit. */
+const belowIn = ({ below }: GroupPart): string => (below ? `, ${below.count} below ${given(below.limit)}` : '');
 
 /** A group with its centre, spread and n. */
 export function groupClause(group: GroupPart, unit: string, centre = 'mean'): Text {
   const d = group.description;
   if (d && centre === 'ranks') {
     const decimals = meanDecimals({ decimals: group.decimals });
-    return text`${group.name} (median ${fixed(d.median, decimals)}${unitAfter(unit)}, quartiles ${fixed(d.q1, decimals)} to ${fixed(d.q3, decimals)}${unitAfter(unit)}, ${symbol('n')} = ${group.n})`;
+    // What lies below the limit has no more of a number than that.
+    const { below } = group;
+    const told = (x: number): string => (below && x <= below.limit ? `< ${given(below.limit)}` : fixed(x, decimals));
+    return text`${group.name} (median ${told(d.median)}${unitAfter(unit)}, quartiles ${told(d.q1)} to ${told(d.q3)}${unitAfter(unit)}, ${symbol('n')} = ${group.n}${belowIn(group)})`;
   }
   if (d && centre !== 'mean') {
     const value = centre === 'median' ? d.median : centres.trimmed(valuesOf(group));
     return text`${group.name} (${centre} ${fixed(value, meanDecimals({ decimals: group.decimals }))}${unitAfter(unit)}, ${symbol('n')} = ${group.n})`;
   }
   const s = group.summary;
-  const mean = s?.mean ?? group.description?.mean;
-  if (mean === undefined) return text`${group.name} (no readings)`;
+  const mean = s?.mean ?? meanOf(group);
+  if (mean === undefined)
+    return group.below
+      ? text`${group.name} (${symbol('n')} = ${group.n}${belowIn(group)})`
+      : text`${group.name} (no readings)`;
   const decimals = meanDecimals(group);
   const { geometric } = group;
   const centred = `${group.adjusted ? 'adjusted ' : ''}${geometric ? 'geometric mean' : 'mean'}`;
@@ -140,5 +150,5 @@ export function groupClause(group: GroupPart, unit: string, centre = 'mean'): Te
     : s
       ? `, SD ${fixed(Math.sqrt(s.variance), decimals)}${unitAfter(unit)}`
       : '';
-  return text`${group.name} (${centred} ${fixed(mean, decimals)}${unitAfter(unit)}${sd}, ${symbol('n')} = ${group.n})`;
+  return text`${group.name} (${centred} ${fixed(mean, decimals)}${unitAfter(unit)}${sd}, ${symbol('n')} = ${group.n}${belowIn(group)})`;
 }

@@ -29,6 +29,14 @@ const works: readonly Work[] = [
     doi: '10.2307/3001775',
   },
   {
+    named: /detection censored/,
+    authors: 'Cohen AC',
+    year: 1959,
+    title: 'Simplified estimators for the normal distribution when samples are singly censored or truncated',
+    where: 'Technometrics 1, 217–237',
+    doi: '10.1080/00401706.1959.10489859',
+  },
+  {
     named: /analysis of covariance/i,
     authors: 'Cochran WG',
     year: 1957,

@@ -1,7 +1,7 @@
 export { sentenceCase } from '../readings/counted';
 /** Names of procedures that are plain words: within a sentence they begin small, those after a person do not. */
 const plainWords =
-  /^(?:Paired|One|Two|Large|Linear|Exact|Chi|Randomization|Permutation|Analysis|Repeated|Mean|Median|Share)\b/;
+  /^(?:Paired|One|Two|Large|Linear|Exact|Chi|Randomization|Permutation|Analysis|Repeated|Mean|Median|Share|Censored)\b/;
 export const withinSentence = (name: string): string =>
   plainWords.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name;
 export const unitAfter = (unit: string): string => (unit ? ` ${unit}` : '');

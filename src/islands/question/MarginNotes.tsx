@@ -24,7 +24,7 @@ export function MarginNotes({ question, shown, table, readingsHref, onChange }: 
   const aside = shown?.groups.flatMap((g) => g.readings.aside.map((cell) => ({ ...cell, group: g.name }))) ?? [];
   // Of ratios it is the logarithms whose spreads are compared.
   const spreads = ((shown?.logs ?? shown)?.groups ?? []).flatMap((g) =>
-    g.summary ? [Math.sqrt(g.summary.variance)] : [],
+    g.summary && !g.below ? [Math.sqrt(g.summary.variance)] : [],
   );
   const [least, most] = [leastOf(spreads), mostOf(spreads)];
   const settled = shown?.question ?? question;

@@ -3,6 +3,7 @@ import { Choose } from './Parts';
 
 const words: Record<LimitRule, string> = {
   leave: 'are left out',
+  censored: 'count as lying below it',
   at: 'count as the limit',
   half: 'count as half the limit',
 };

@@ -12,6 +12,8 @@ import type { Question } from '../../question/question';
 import { unattainable } from '../../answer/attainable';
 import type { Comparison, Size } from '../../answer/comparison';
 import { followUp, lettersFor, pairNamed } from '../../answer/follow-up';
+import { severalByLikelihood } from '../../answer/by-likelihood';
+import { demandNumbers, tiedBelow } from '../../answer/limits';
 import { type GroupPart, demandOneUnit, demandReadings, summaryOf, valuesOf } from '../../answer/group-part';
 import { chiSquareReference, fReference, normalReference } from '../../answer/references';
 import { arrangementWords, shuffledPart, shufflesFor } from '../../answer/shuffled-part';
@@ -32,7 +34,8 @@ function shuffledF(question: Question, parts: readonly GroupPart[]): ShuffleTest
 
 /** Whether readings rise or fall over the groups in their order. */
 function rankTrend(parts: readonly GroupPart[]): Comparison {
-  const { j, z, method, p } = jonckheereTerpstra(demandReadings(parts, 'The Jonckheere–Terpstra test'));
+  demandReadings(parts, 'The Jonckheere–Terpstra test');
+  const { j, z, method, p } = jonckheereTerpstra(tiedBelow(parts));
   return {
     p: p.either,
     tests: [{ symbol: 'J', value: j, df: [], p: p.either }],
@@ -58,9 +61,12 @@ export function compare(question: Question, parts: readonly GroupPart[], brief =
       : 'No group has readings that can be used.',
   );
   demandOneUnit(parts);
+  if (method === 'likelihood') return severalByLikelihood(question, parts, brief);
+  if (method !== 'ranks') demandNumbers(parts);
   if (method === 'ranks') {
     if (compare === 'trend') return rankTrend(parts);
-    const groups = demandReadings(parts, 'The Kruskal–Wallis test');
+    demandReadings(parts, 'The Kruskal–Wallis test');
+    const groups = tiedBelow(parts);
     const found = kruskalWallis(groups);
     const { remark, ...least } = unattainable(found.leastP ?? 0, level);
     const pairs = dunnTest(groups, 'holm');

@@ -4,13 +4,14 @@ export const facts: Facts = {
   effects: effectsOfMeans,
   invitation: 'Ask whether the groups differ',
   asWithin: { design: 'repeated', words: 'Compare each with itself' },
-  methods: ['means', 'ranks', 'shuffle'],
+  methods: ['means', 'ranks', 'shuffle', 'likelihood'],
   spreads: true,
   follows: 'by-choice',
   rankTrend: true,
   spreadBySizes: true,
   followUps: ({ method, spread, compare }) => {
     if (method === 'ranks') return ['dunn'];
+    if (method === 'likelihood') return adjustments;
     if (compare === 'trend' && spread === 'separate') return ['unadjusted'];
     if (spread === 'separate') return compare === 'all' ? ['games-howell', ...adjustments] : adjustments;
     return {

@@ -1,5 +1,6 @@
 import { chosenParts } from '../../answer/chosen-parts';
 import { demandReadings } from '../../answer/group-part';
+import { asLikely, demandNumbers } from '../../answer/limits';
 import { groupValues, independentChecks } from '../../answer/readings-checks';
 import { choicesOf } from '../../question/choices';
 import { groupsLook } from '../../scenes/groups-look';
@@ -12,6 +13,7 @@ import { working } from './working';
 /** Three or more independent groups (or two). */
 export const analysis: OfReadings = {
   from: 'readings',
+  takesLimits: true,
   words,
   look: groupsLook,
   figures: ['means', 'boxes'],
@@ -22,11 +24,16 @@ export const analysis: OfReadings = {
     ...(hasSamples(repeats) ? [{ design: 'nested', repeats: undefined } as const] : []),
     { method: 'means', spread: 'pooled' },
     { method: 'means', spread: 'separate' },
+    { method: 'likelihood' },
     { method: 'ranks' },
     { method: 'shuffle' },
   ],
+  used: (parts, comparison) => (comparison.likelihood ? asLikely(parts, comparison) : [...parts]),
   checked: groupValues,
   checks: (answer) =>
     independentChecks(answer, groupValues(answer), choicesOf(answer.question).spread === 'separate' ? 'own' : 'shared'),
-  permuted: ({ groups }) => shufflingOfSeveral(demandReadings(groups, 'Shuffling labels')),
+  permuted: ({ groups }) => {
+    demandNumbers(groups);
+    return shufflingOfSeveral(demandReadings(groups, 'Shuffling labels'));
+  },
 };

@@ -6,6 +6,7 @@ import { controlPlace } from '../../answer/follow-up';
 import { type SpreadReason, choicesOf } from '../../question/choices';
 import { parameterOf } from '../../words/hypothesis';
 import { bareMeasure, eachCounts, groupsPart, measurePart, nameAt, shortGroups } from '../../words/measured';
+import { byLikelihood, likelihoodElse, likelihoodName, likelihoodWords } from '../../words/limits';
 import { byPermutation, byRanks, repeatsWords } from '../../words/method-reasons';
 import { contribution } from '../../words/phrases';
 import { asked, part } from '../../words/segments';
@@ -24,6 +25,7 @@ function testWords(answer: Answer): string {
   if (ranksTrend(answer.question))
     return 'the Jonckheere–Terpstra test of a trend over the groups in their order (two-sided)';
   if (method === 'ranks') return 'the Kruskal–Wallis test, corrected for ties';
+  if (method === 'likelihood') return likelihoodWords;
   if (method === 'shuffle') return permutedWords(answer, 'F, labels shuffled among the groups');
   return spread === 'separate'
     ? 'Welch’s analysis of variance (variances not assumed equal)'
@@ -53,6 +55,7 @@ export const words: Words = {
     const { method, spread } = choicesOf(question);
     if (ranksTrend(question)) return 'Jonckheere–Terpstra test';
     if (method === 'ranks') return 'Kruskal–Wallis test';
+    if (method === 'likelihood') return likelihoodName;
     if (method === 'shuffle') return 'Randomization test of F';
     return spread === 'pooled' ? 'One-way analysis of variance' : 'Welch’s analysis of variance';
   },
@@ -62,6 +65,7 @@ export const words: Words = {
     if (ranksTrend(question))
       return 'The groups have an order. The test counts in how many pairs of readings the one from the later group is the larger: it sees a rise, or a fall, over all groups better than a test that knows no order, and assumes no shape.';
     if (method === 'ranks') return byRanks;
+    if (method === 'likelihood') return byLikelihood;
     if (method === 'shuffle') return byPermutation('set the means as far apart');
     return `${
       spread === 'pooled'
@@ -71,6 +75,7 @@ export const words: Words = {
   },
   methodElse: (question) => {
     const { method, spread } = choicesOf(question);
+    if (method === 'likelihood') return likelihoodElse;
     if (method !== 'means')
       return 'The analysis of variance, if the means are what you want to know and the readings are near enough to normal.';
     return spread === 'pooled'

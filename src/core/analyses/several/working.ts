@@ -1,10 +1,12 @@
 import { comparisonsAsked, errorOfEach } from '../../answer/follow-up';
 import { chosenEffect, withAdjustment } from '../../answer/follow-up-worked';
-import { summaryOf, valuesOf } from '../../answer/group-part';
+import { summaryOf } from '../../answer/group-part';
+import { tiedBelow } from '../../answer/limits';
 import { shuffleWorked, worked } from '../../answer/worked';
 import { there } from '../../numeric/there';
 import { choicesOf } from '../../question/choices';
 import { etaSquaredWorking } from '../../working/effect-sizes';
+import { likelihoodRatioWorking } from '../../working/likelihood';
 import { dunnWorking, jonckheereTerpstraWorking, kruskalWallisWorking } from '../../working/ranks';
 import {
   contrastWorking,
@@ -20,9 +22,14 @@ function main({ answer, comparison }: Worked): WorkingPart[] {
   const { question, groups } = answer;
   const { method, spread, compare } = choicesOf(question);
   if (method === 'ranks' && compare === 'trend')
-    return worked('The test', () => jonckheereTerpstraWorking(groups.map(valuesOf)));
+    return worked('The test', () => jonckheereTerpstraWorking(tiedBelow(groups)));
   const summaries = groups.flatMap((g) => g.summary ?? []);
-  if (method === 'ranks') return worked('The test', () => kruskalWallisWorking(groups.map(valuesOf)));
+  if (method === 'ranks') return worked('The test', () => kruskalWallisWorking(tiedBelow(groups)));
+  const { likelihood } = comparison;
+  if (likelihood)
+    return worked('The test', () =>
+      likelihoodRatioWorking(likelihood.logLikelihood, likelihood.same, groups.length - 1),
+    );
   if (spread !== 'pooled') return worked('The test', () => welchAnovaWorking(summaries));
   const [f] = comparison.tests;
   const [df1, df2] = f?.df ?? [];
@@ -47,10 +54,11 @@ function followed({ answer, comparison, chosen }: Worked): WorkingPart[] {
   const title = effect.name;
   if (method === 'ranks')
     return withAdjustment(
-      worked(title, () => dunnWorking(groups.map(valuesOf), i, j)),
+      worked(title, () => dunnWorking(tiedBelow(groups), i, j)),
       comparison,
       'holm',
     );
+  if (method === 'likelihood') return withAdjustment([], comparison, follow);
   // A group of one has no summary of its own, and joins where the spread is shared.
   const summaries = groups.map((g) => summaryOf(g, spread === 'pooled' || method === 'shuffle' ? 1 : 2));
   if (follow === 'games-howell') return worked(title, () => gamesHowellWorking(summaries, i, j, level));

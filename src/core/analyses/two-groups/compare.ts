@@ -15,7 +15,9 @@ import { leastOfLabels, unattainable } from '../../answer/attainable';
 import type { Comparison, Size } from '../../answer/comparison';
 import { rankReference } from '../../answer/rank-reference';
 import { shufflesFor } from '../../answer/shuffled-part';
-import { type GroupPart, demandOneUnit, demandReadings, summaryOf } from '../../answer/group-part';
+import { twoByLikelihood } from '../../answer/by-likelihood';
+import { demandNumbers, hasBelow, tiedBelow } from '../../answer/limits';
+import { type GroupPart, demandOneUnit, demandReadings, summaryOf, valuesOf } from '../../answer/group-part';
 import { beyond, fromShuffle, fromT, subtracted, withoutSpread } from '../../answer/from-t';
 
 /** Two independent groups: the first mean less the second, or their shift by ranks. */
@@ -26,10 +28,14 @@ export function compare(question: Question, a: GroupPart, b: GroupPart, brief = 
   demandOneUnit([a, b]);
   const name = subtracted(a, b);
   const pair: [string, string] = [a.id, b.id];
+  if (method === 'likelihood') return twoByLikelihood(question, a, b);
+  if (method !== 'ranks') demandNumbers([a, b]);
   if (method === 'ranks') {
-    const [x = [], y = []] = demandReadings([a, b], 'The Mann–Whitney test');
+    demandReadings([a, b], 'The Mann–Whitney test');
+    const [x = [], y = []] = tiedBelow([a, b]);
     const found = mannWhitney(beyond(x, value), y);
-    const shift = attempt(() => hodgesLehmann(x, y, level));
+    // Of readings below a limit the shift takes the limit.
+    const shift = attempt(() => hodgesLehmann(valuesOf(a), valuesOf(b), level));
     // How often the first exceeds the second is of the readings as they are, whatever difference is tested.
     const superiority = countOfLarger(x, y) / (x.length * y.length);
     const p = found.p[direction];
@@ -56,7 +62,13 @@ export function compare(question: Question, a: GroupPart, b: GroupPart, brief = 
         { distribution: 'rank-sum', parameters: { n1: x.length, n2: y.length }, symbol: 'U', statistic: found.u },
         direction,
       ),
-      remarks: [...remark, ...(shift.ok ? [] : [shift.reason])],
+      remarks: [
+        ...remark,
+        ...(shift.ok ? [] : [shift.reason]),
+        ...(hasBelow([a, b])
+          ? ['The shift takes readings below the limit as lying at it: it is no more than a bound where many do.']
+          : []),
+      ],
     };
   }
   const size = (first: SampleSummary, second: SampleSummary): Outcome<Size> =>

@@ -4,7 +4,7 @@ export const facts: Facts = {
   effects: effectsOfMeans,
   invitation: 'Ask whether two groups differ',
   asWithin: { design: 'paired', words: 'Compare them in pairs' },
-  methods: ['means', 'ranks', 'shuffle'],
+  methods: ['means', 'ranks', 'shuffle', 'likelihood'],
   statistics: 'of-two',
   spreads: true,
   order: 'minus',

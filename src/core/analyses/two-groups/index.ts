@@ -1,4 +1,5 @@
 import { demandReadings, partOf } from '../../answer/group-part';
+import { asLikely, demandNumbers } from '../../answer/limits';
 import { groupValues, independentChecks } from '../../answer/readings-checks';
 import { there } from '../../numeric/there';
 import { choicesOf } from '../../question/choices';
@@ -12,6 +13,7 @@ import { working } from './working';
 /** Two independent groups. */
 export const analysis: OfReadings = {
   from: 'readings',
+  takesLimits: true,
   words,
   look: groupsLook,
   figures: ['means', 'boxes'],
@@ -23,15 +25,21 @@ export const analysis: OfReadings = {
     ...(hasSamples(repeats) ? [{ design: 'nested-two', repeats: undefined } as const] : []),
     { method: 'means', spread: 'separate' },
     { method: 'means', spread: 'pooled' },
+    { method: 'likelihood' },
     { method: 'ranks' },
     { method: 'shuffle' },
   ],
+  used: (parts, comparison) => (comparison.likelihood ? asLikely(parts, comparison) : [...parts]),
   checked: groupValues,
   checks: (answer) =>
     independentChecks(answer, groupValues(answer), choicesOf(answer.question).spread === 'separate' ? 'own' : 'shared'),
   permuted: ({ question, groups }) => {
+    demandNumbers(groups);
     const [x = [], y = []] = demandReadings(groups, 'Shuffling labels');
     return shufflingOfTwo(question, x, y);
   },
-  drawnFrom: ({ groups }) => ({ groups: demandReadings(groups, 'Drawing again'), names: groups }),
+  drawnFrom: ({ groups }) => {
+    demandNumbers(groups);
+    return { groups: demandReadings(groups, 'Drawing again'), names: groups };
+  },
 };

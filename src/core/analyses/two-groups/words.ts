@@ -2,6 +2,7 @@ import type { Answer } from '../../answer/answer';
 import { choicesOf } from '../../question/choices';
 import { against, parameterOf } from '../../words/hypothesis';
 import { nameAt, eachCounts } from '../../words/measured';
+import { byLikelihood, likelihoodElse, likelihoodName, likelihoodWords } from '../../words/limits';
 import { byPermutation, byRanks, repeatsWords } from '../../words/method-reasons';
 import { contribution } from '../../words/phrases';
 import { symbol, text } from '../../words/text';
@@ -28,6 +29,7 @@ import type { Words } from '../words';
 function testWords(answer: Answer): string {
   const { method, spread, statistic } = choicesOf(answer.question);
   if (method === 'ranks') return 'the Mann–Whitney test';
+  if (method === 'likelihood') return likelihoodWords;
   if (method === 'shuffle')
     return permutedWords(
       answer,
@@ -46,6 +48,7 @@ export const words: Words = {
   methodName: (question) => {
     const { method, spread, statistic } = choicesOf(question);
     if (method === 'ranks') return 'Mann–Whitney test';
+    if (method === 'likelihood') return likelihoodName;
     if (method === 'shuffle') return `Randomization test of ${statisticWords[statistic]}`;
     return spread === 'pooled' ? 'Student’s t-test with pooled variance' : 'Welch’s t-test';
   },
@@ -53,6 +56,7 @@ export const words: Words = {
   methodReason: (question) => {
     const { method, spread } = choicesOf(question);
     if (method === 'ranks') return byRanks;
+    if (method === 'likelihood') return byLikelihood;
     if (method === 'shuffle') return byPermutation('give a difference as large');
     return spread === 'separate'
       ? 'Two independent groups are compared by their means. Welch’s t lets each group keep its own spread: it is right when spreads differ, and loses next to nothing when they do not.'
@@ -60,6 +64,7 @@ export const words: Words = {
   },
   methodElse: (question) => {
     const { method, spread } = choicesOf(question);
+    if (method === 'likelihood') return likelihoodElse;
     return method === 'means'
       ? `${spread === 'separate' ? 'The pooled t, if equal spreads were planned for' : 'Welch’s t, if in doubt about the spreads'}; ranks or a permutation test, if the means are swayed by a few readings.`
       : 'Welch’s t, if the difference of the means is what you want to know.';
@@ -89,9 +94,11 @@ export const words: Words = {
         ? text` Standardized differences are Hedges’ ${symbol('g')}${ofLogarithms(answer.question)} with noncentral-${symbol('t')} intervals.`
         : method === 'ranks'
           ? text` Differences are Hodges–Lehmann shifts.`
-          : centre === 'mean'
-            ? text` Intervals are Welch’s.`
-            : text`${resampledClause(answer, `of ${centre}s`)}`;
+          : method === 'likelihood'
+            ? text` Intervals are of the profile likelihood.`
+            : centre === 'mean'
+              ? text` Intervals are Welch’s.`
+              : text`${resampledClause(answer, `of ${centre}s`)}`;
     return twoMethods(answer, testWords(answer), contribution(answer), standardized);
   },
   results: (answer, comparison) => twoResults(answer, comparison, effectWord(answer.question)),

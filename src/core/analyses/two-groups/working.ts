@@ -1,11 +1,12 @@
 import { beyond } from '../../answer/from-t';
-import { valuesOf } from '../../answer/group-part';
+import { tiedBelow } from '../../answer/limits';
 import { equivalenceWorked, shuffleWorked, worked } from '../../answer/worked';
 import { there } from '../../numeric/there';
 import { pooledT } from '../../procedures/pooled-t';
 import { choicesOf } from '../../question/choices';
 import { hedgesWorking } from '../../working/effect-sizes';
 import { pooledWorking, welchWorking } from '../../working/means';
+import { likelihoodRatioWorking } from '../../working/likelihood';
 import { mannWhitneyWorking } from '../../working/ranks';
 import type { Worked, WorkingPart } from '../analysis';
 
@@ -14,8 +15,19 @@ export function working({ answer, comparison }: Worked): WorkingPart[] {
   const { level, direction } = question;
   const { method, value, spread } = choicesOf(question);
   const [a, b] = [there(groups[0], 'The first group'), there(groups[1], 'The second group')];
-  if (method === 'ranks')
-    return worked('Rank sums', () => mannWhitneyWorking(beyond(valuesOf(a), value), valuesOf(b), direction));
+  if (method === 'ranks') {
+    const [x = [], y = []] = tiedBelow([a, b]);
+    return worked('Rank sums', () => mannWhitneyWorking(beyond(x, value), y, direction));
+  }
+  if (comparison.likelihood) {
+    const { logLikelihood, same } = comparison.likelihood;
+    return worked('The test', () =>
+      likelihoodRatioWorking(logLikelihood, same, 1, {
+        direction,
+        sign: Math.sign((comparison.effect?.estimate ?? 0) - value),
+      }),
+    );
+  }
   const [x, y] = [a.summary, b.summary];
   if (!x || !y) return [];
   const run = spread === 'pooled' && method === 'means' ? pooledWorking : welchWorking;

@@ -143,18 +143,19 @@ export function beyondLimits(table: Table): TableDoubt[] {
   if (!first) return [];
   const numbered = cells.some(({ text }) => /\d/.test(text));
   const said = cells.length === 1 ? `“${first.text}” says` : `${cells.length} cells, such as “${first.text}”, say`;
-  const count = (limits: 'at' | 'half'): Mend['edits'] =>
+  const count = (limits: 'censored' | 'at' | 'half'): Mend['edits'] =>
     columns.map((c) => ({ kind: 'describe-column', column: c.id, limits }));
   return [
     {
       code: 'beyond-limit',
       text: numbered
-        ? `${said} only that a reading lies beyond a limit. Left out, the group seems to lie further from it than it does; counted as the limit or half of it, it seems to scatter less.`
+        ? `${said} only that a reading lies beyond a limit. Left out, the group seems to lie further from it than it does; counted as the limit or half of it, it seems to scatter less; counted as below it, nothing is put in its place.`
         : `${said} that a reading lies below what could be measured, and not where that is: typed as “<0.5” it can count as the limit. Left out, the group seems to lie further from it than it does.`,
       where: cells.slice(0, 20),
       mends: [
         ...(numbered
           ? [
+              { label: 'Count as below the limit', edits: count('censored') },
               { label: 'Count as the limit', edits: count('at') },
               { label: 'Count as half of it', edits: count('half') },
             ]

@@ -1,12 +1,22 @@
 /** The figures of each column or group, and of all together, as a table. */
 import { type DescribedLine, describeTable } from '../../answer/describe-table';
+import { mostOf } from '../../numeric/extremes';
 import { decimalsOf } from '../../numeric/decimals';
 import { quartileRules } from '../../numeric/quantile';
 import { type Described, type Figure, figureNames, usualDescription } from '../../readings/described';
 import { type Table, columnsOf, withUnit } from '../../readings/table';
-import { decimalsFor, fixed, percent, significant } from '../numbers';
+import { decimalsFor, fixed, given as written, percent, significant } from '../numbers';
 import { symbol } from '../text';
 import { type Cell, type ResultTable, column, count, interval as intervalCell, turnedTable } from './result-table';
+
+/** Figures told by where a reading stands among the others. */
+const ordered: readonly Figure[] = ['min', 'q1', 'median', 'q3', 'max'];
+
+/** The highest limit that readings of a line are known only to lie below. */
+const limitBelow = ({ readings }: DescribedLine): number | undefined => {
+  const limits = readings.used.flatMap((r) => (r.limited === 'censored' ? [r.value] : []));
+  return limits.length > 0 ? mostOf(limits) : undefined;
+};
 
 /** A figure of a line; a dash where it has none. @param decimals as chosen, or undefined for as many as fit */
 export function figureCell(found: DescribedLine, figure: Figure, decimals: number | undefined): Cell {
@@ -15,6 +25,13 @@ export function figureCell(found: DescribedLine, figure: Figure, decimals: numbe
   if (figure === 'missing') return count(found.missing);
   if (figure === 'aside') return count(readings.aside.length);
   if (!d) return { text: '–' };
+  const limit = limitBelow(found);
+  const byPlace = ordered.includes(figure) ? d[figure as 'median'] : undefined;
+  if (limit !== undefined) {
+    // What lies below a limit has a place among the readings, and no number of its own.
+    if (byPlace === undefined) return { text: '–' };
+    if (byPlace <= limit) return { text: `< ${written(limit)}` };
+  }
   const given = decimalsOf(readings.used.slice(0, 2000).map((r) => r.value));
   const fitting = decimals ?? (d.sd ? Math.max(given + 1, Math.min(6, decimalsFor(d.sd))) : given + 1);
   if (figure === 'interval') return intervalCell(interval, fitting);
@@ -68,7 +85,16 @@ export function descriptionTable(
       ...(line.colour === undefined ? {} : { colour: line.colour }),
       cells: figures.map((figure) => figureCell(line, figure, decimals)),
     })),
-    notes: figures.some((f) => ofQuartiles.includes(f)) ? [[`Quartiles: ${quartileRules[rule]}.`]] : [],
+    notes: [
+      ...(figures.some((f) => ofQuartiles.includes(f)) ? [[`Quartiles: ${quartileRules[rule]}.`]] : []),
+      ...(lines.some((l) => limitBelow(l) !== undefined)
+        ? [
+            [
+              'Where readings lie below a limit of detection there is no mean and no spread without assuming their shape.',
+            ],
+          ]
+        : []),
+    ],
   };
 }
 

@@ -4,9 +4,8 @@ import { type GroupPart, meanOf } from '../../answer/group-part';
 import { sdInterval } from '../../answer/spreads';
 import { choicesOf, tellsRatios } from '../../question/choices';
 import { withUnit } from '../../readings/table';
-import { meanDecimals, percent, plural } from '../numbers';
+import { given, meanDecimals, percent, plural } from '../numbers';
 import { symbol, text } from '../text';
-import { centreWord } from '../two';
 import {
   type Cell,
   type Column,
@@ -24,6 +23,9 @@ type Told = Column & { of: (group: GroupPart) => Cell };
 
 const told = (heading: Column, of: Told['of']): Told => ({ ...heading, of });
 const sdOf = ({ summary }: GroupPart): number | undefined => summary && Math.sqrt(summary.variance);
+/** A quantile: of readings below a limit no more than that. */
+const middle = (g: GroupPart, x: number | undefined): Cell =>
+  g.below && x !== undefined && x <= g.below.limit ? words(`< ${given(g.below.limit)}`) : number(x, meanDecimals(g));
 const n = told(column(symbol('n')), (g) => count(g.n));
 
 /** How many readings are set aside, where there are any. */
@@ -49,6 +51,7 @@ function readingsColumns(answer: Answer): Told[] {
         ]
       : [n]),
     ...setAside(answer),
+    ...(answer.groups.some((g) => g.below) ? [told(column('below the limit'), (g) => count(g.below?.count ?? 0))] : []),
     ...(covariate
       ? [
           told(column(`mean of ${covariate.name}`, { unit: covariate.unit }), (g) => figures(g.adjusted?.covariate, 4)),
@@ -57,7 +60,9 @@ function readingsColumns(answer: Answer): Told[] {
           ),
         ]
       : []),
-    told(column(centreWord(question), { unit }), (g) => number(meanOf(g), meanDecimals(g))),
+    told(column(`${covariate ? 'adjusted ' : ''}${geometric ? 'geometric ' : ''}mean`, { unit }), (g) =>
+      number(meanOf(g), meanDecimals(g)),
+    ),
     told(column(`${percent(question.level)} CI of the ${covariate ? 'adjusted ' : ''}mean`), (g) =>
       interval(g.interval, meanDecimals(g)),
     ),
@@ -73,7 +78,10 @@ function readingsColumns(answer: Answer): Told[] {
             number(sdOf(g), meanDecimals(g)),
           ),
           told(column('SEM', { hint: 'standard error of the mean' }), (g) =>
-            number(g.se ?? (g.summary && Math.sqrt(g.summary.variance / g.summary.n)), meanDecimals(g)),
+            number(
+              g.se ?? (g.summary && !g.below ? Math.sqrt(g.summary.variance / g.summary.n) : undefined),
+              meanDecimals(g),
+            ),
           ),
         ]),
     ...(answer.groups.some((g) => g.samples?.effectiveN !== undefined)
@@ -83,12 +91,15 @@ function readingsColumns(answer: Answer): Told[] {
           ),
         ]
       : []),
-    ...(reported || within ? [] : [told(column('median'), (g) => number(g.description?.median, meanDecimals(g)))]),
+    ...(reported || within ? [] : [told(column('median'), (g) => middle(g, g.description?.median))]),
     ...(choicesOf(question).method === 'ranks' && !reported
       ? [
-          told(column('quartiles'), ({ description: d, ...g }) =>
-            interval(d && { low: d.q1, high: d.q3 }, meanDecimals(g)),
-          ),
+          told(column('quartiles'), (g) => {
+            const { description: d, below } = g;
+            return below && d && d.q1 <= below.limit
+              ? words(`${middle(g, d.q1).text} to ${middle(g, d.q3).text}`)
+              : interval(d && { low: d.q1, high: d.q3 }, meanDecimals(g));
+          }),
         ]
       : []),
     ...(letters
@@ -128,11 +139,15 @@ export function groupTable(answer: Answer): ResultTable {
       : question.about === 'spread'
         ? [`Spread of ${measure || 'readings'}`, spreadColumns(answer)]
         : [withUnit(measure || 'reading', unit), readingsColumns(answer)];
+  // Of readings below a limit some figures are not known of any group.
+  const shown = groups.some((g) => g.below)
+    ? columns.filter((c) => groups.some((g) => c.of(g).text !== number(undefined, 0).text))
+    : columns;
   return {
     kind: 'groups',
     title,
-    columns: [column('group'), ...columns],
-    rows: groups.map((g) => ({ head: [g.name], colour: g.colour, cells: columns.map((c) => c.of(g)) })),
+    columns: [column('group'), ...shown],
+    rows: groups.map((g) => ({ head: [g.name], colour: g.colour, cells: shown.map((c) => c.of(g)) })),
     notes: [],
   };
 }
