@@ -458,6 +458,12 @@ export const cases: Record<string, Case[]> = {
     several('a trend of ranks', { method: 'ranks', compare: 'trend' }, salts),
     several('a trend of ranks, with ties', { method: 'ranks', compare: 'trend', groups: ['b', 'c', 'a'] }),
     several('by ranks', { method: 'ranks' }),
+    several('by ranks, each against the control, one-sided', {
+      method: 'ranks',
+      compare: 'control',
+      control: 'b',
+      direction: 'greater',
+    }),
     several('by permutation', { method: 'shuffle', seed: 1 }),
     several(
       'unclear',
@@ -485,6 +491,11 @@ export const cases: Record<string, Case[]> = {
       situation: 'by Tukey, over the other factor',
       table: grid,
       question: questionOf('factorial', { measure: 'y', by: 'f', by2: 'l', follow: 'tukey', within: 'a' }),
+    },
+    {
+      situation: 'what the interaction is',
+      table: grid,
+      question: questionOf('factorial', { measure: 'y', by: 'f', by2: 'l', within: 'interaction' }),
     },
   ],
   repeated: [

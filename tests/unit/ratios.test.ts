@@ -122,7 +122,7 @@ describe('ratios of geometric means', () => {
         const plain = all(differences)[i];
         expect(e.estimate).to.be.closeTo(Math.exp(plain?.estimate ?? NaN), 1e-9 * e.estimate);
         expect(e.interval?.low).to.equal(plain?.interval && Math.exp(plain.interval.low));
-        expect(e.name).to.equal(plain?.name.replace(' minus ', ' over '));
+        expect(e.name).to.equal(plain?.name.replaceAll(' minus ', ' over '));
         expect(e.se).to.equal(undefined);
       });
     }

@@ -5,7 +5,10 @@ import type { Design, FollowUp, Method, Question } from '../question/question';
 export interface Facts {
   methods: readonly Method[] | ((question: Question) => readonly Method[]);
   /** How comparisons can be judged together. */
-  followUps?: (choices: Pick<Choices, 'method' | 'spread' | 'compare'>) => readonly FollowUp[];
+  followUps?: (
+    choices: Pick<Choices, 'method' | 'spread' | 'compare'>,
+    question: Pick<Question, 'within'>,
+  ) => readonly FollowUp[];
   /** Whether the sizes of the groups decide how their spreads are taken, where nobody chose. */
   spreadBySizes?: boolean;
   sphericities?: readonly Choices['sphericity'][];

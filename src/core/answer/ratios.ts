@@ -82,8 +82,8 @@ export function backGroup(group: GroupPart, level: number): GroupPart {
   };
 }
 
-/** "Red lamp minus White lamp" as "Red lamp over White lamp". */
-const over = (name: string): string => name.replace(' minus ', ' over ');
+/** "Red lamp minus White lamp" as "Red lamp over White lamp", also where differences differ. */
+const over = (name: string): string => name.replaceAll(' minus ', ' over ');
 
 function backEffect<E extends Effect>(effect: E): E {
   const { se: _, smallest, ...rest } = effect;

@@ -1,3 +1,4 @@
+import { type Direction, symmetricTails } from './direction';
 import { chiSquare } from '../distributions/chi-square';
 import { groupRankSums } from '../distributions/counted-ranks';
 import { normal } from '../distributions/normal';
@@ -89,14 +90,25 @@ export interface DunnPair {
   p: number;
 }
 
-/** Dunn's comparison of all pairs after Kruskal–Wallis, on the same ranks. Source: Dunn (1964). */
-export function dunnTest(groups: readonly (readonly number[])[], adjustment: Adjustment = 'holm'): DunnPair[] {
+/**
+ * Dunn's comparison of all pairs after Kruskal–Wallis, or of each group with a control, on the same ranks.
+ * Source: Dunn (1964).
+ * @param against the place of the control, which every other group is taken less, and the direction asked
+ */
+export function dunnTest(
+  groups: readonly (readonly number[])[],
+  adjustment: Adjustment = 'holm',
+  against?: { control: number; direction: Direction },
+): DunnPair[] {
   const { meanRanks, n, tieTerm } = rankedGroups(groups);
   const variance = (n * (n + 1)) / 12 - tieTerm / (12 * (n - 1));
-  const pairs = allPairs(groups.length).map(([a, b]) => {
+  const compared = against
+    ? groups.flatMap((_, g): [number, number][] => (g === against.control ? [] : [[g, against.control]]))
+    : allPairs(groups.length);
+  const pairs = compared.map(([a, b]) => {
     const difference = (meanRanks[a] ?? 0) - (meanRanks[b] ?? 0);
     const z = difference / Math.sqrt(variance * (1 / (groups[a]?.length ?? 1) + 1 / (groups[b]?.length ?? 1)));
-    return { a, b, difference, z, alone: Math.min(1, 2 * normal.upper(Math.abs(z))) };
+    return { a, b, difference, z, alone: symmetricTails(normal, z)[against?.direction ?? 'either'] };
   });
   const adjusted = adjustP(
     pairs.map((pair) => pair.alone),

@@ -31,7 +31,7 @@ export const followUpsFor = (
   method: Method,
   spread: Choices['spread'],
   compare: Choices['compare'],
-): readonly FollowUp[] => factsOf(question).followUps?.({ method, spread, compare }) ?? adjustments;
+): readonly FollowUp[] => factsOf(question).followUps?.({ method, spread, compare }, question) ?? adjustments;
 
 /** What in the sizes of several groups decided how their spreads are taken, where nobody chose. */
 export type SpreadReason = 'equal-n' | 'unequal-n' | 'single-reading';
@@ -65,10 +65,13 @@ export function choicesOf(question: Question): Choices {
   const facts = factsOf(question);
   const spread = question.spread ?? (facts.spreadBySizes ? 'pooled' : 'separate');
   const method = oneOf(methodsFor(question), question.method);
-  // Ranks compare all pairs, or test a trend; without pairs, contrasts or a control named there is nothing else to compare.
+  // Ranks compare all pairs, or each group with a control, or test a trend.
   const wanted = facts.follows === 'by-choice' ? (question.compare ?? 'all') : 'all';
   const ofPairs = method === 'likelihood' && (wanted === 'trend' || wanted === 'contrasts');
-  const compare = ofPairs || (method === 'ranks' && !(facts.rankTrend && wanted === 'trend')) ? 'all' : wanted;
+  const compare =
+    ofPairs || (method === 'ranks' && !(facts.rankTrend && (wanted === 'trend' || wanted === 'control')))
+      ? 'all'
+      : wanted;
   return {
     value: question.value ?? noneOf(question),
     effect: effectOf(question, method),

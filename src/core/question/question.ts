@@ -164,7 +164,7 @@ const asked = {
   contrasts: v.optional(v.array(Contrast)),
   follow: v.optional(v.picklist(followUps, `Comparisons are judged by one of ${followUps.join(', ')}.`)),
   /** Of two factors: which levels are compared, over or within the levels of the other. */
-  within: v.optional(v.picklist(['a', 'b', 'a-within-b', 'b-within-a'])),
+  within: v.optional(v.picklist(['a', 'b', 'a-within-b', 'b-within-a', 'interaction'])),
   sums: v.optional(v.picklist([1, 2, 3], 'Sums of squares are of type 1, 2 or 3.')),
   sphericity: v.optional(v.picklist(['greenhouse-geisser', 'huynh-feldt', 'assumed'])),
   /** Columns that were groups or levels when it was asked: those put in since do not join by themselves. */

@@ -84,13 +84,15 @@ export function comparedClause(answer: Answer, group: string, control: () => str
   const of = group === 'group' ? '' : ` of ${plural(group)}`;
   const which: Record<Choices['compare'], string> = {
     all: `All pairs${of}`,
-    control: `All pairs${of}`,
+    control: `Each ${group} and the control${compare === 'control' ? ` (${control()})` : ''}`,
     steps: `Each ${group} and the one before it`,
     chosen: `Chosen pairs${of}`,
     trend: 'The linear trend',
     contrasts: `Contrasts${of}`,
   };
-  return followClause(answer, which[compare]);
+  const { direction } = answer.question;
+  const sided = compare === 'control' && direction !== 'either' ? `, one-sided (${direction}),` : '';
+  return followClause(answer, `${which[compare]}${sided}`);
 }
 
 /** How the comparisons that follow were judged. @param of which they are: "All pairs of conditions" */

@@ -28,7 +28,7 @@ export function significantClause({ question }: Answer, parts: readonly FollowUp
     return text` The ${trend.name} ${shown} from ${trend.ratio ? '1' : 'zero'}: ${estimate}, ${interval}; ${trend.statistic ? text`${symbol('t')}${trend.df === undefined ? '' : `(${degreesOfFreedom(trend.df)})`} = ${fixed(trend.statistic.value, 2)}, ` : []}${symbol('p')} ${pRelation(trend.p)}.`;
   }
   if (significant.length === 0)
-    return text` No groups differed (${followNames[follow]}, all ${adjusted}${symbol('p')} ≥ ${floored(leastOf(all.map((e) => e.p)))}).`;
+    return text` ${question.within === 'interaction' ? 'No such difference differed from another' : 'No groups differed'} (${followNames[follow]}, all ${adjusted}${symbol('p')} ≥ ${floored(leastOf(all.map((e) => e.p)))}).`;
   const each = significant.slice(0, most).map((e): Text => {
     const { estimate, interval } = effectPhrases(e, method === 'ranks' ? '' : unit, question.level);
     return text`${e.name}${e.within === undefined ? '' : ` in ${e.within}`} ${method === 'ranks' ? `${estimate} mean ranks` : estimate}${interval ? `, ${interval}` : ''}, ${adjusted}${symbol('p')} ${pRelation(e.p)}`;

@@ -201,7 +201,12 @@ export function friedmanWorking(rows: readonly (readonly number[])[]): Step[] {
 }
 
 /** One pair after the rank test of several groups, before adjustment. Source: Dunn (1964). */
-export function dunnWorking(groups: readonly (readonly number[])[], i: number, j: number): Step[] {
+export function dunnWorking(
+  groups: readonly (readonly number[])[],
+  i: number,
+  j: number,
+  direction: Direction = 'either',
+): Step[] {
   const w = new Working();
   const all = groups.flat();
   const { ranks } = ranked(all);
@@ -226,7 +231,7 @@ export function dunnWorking(groups: readonly (readonly number[])[], i: number, j
   const size = (k: number, mark: string): Term => over(one, symbol(`n_${mark}`, groups[k]?.length ?? 1));
   const se = w.let('standard error of the difference', 'SE', root(times(spread, plus(size(i, 'a'), size(j, 'b')))));
   const z = w.let('test statistic', 'z', over(d, se));
-  w.look('two-sided p, unadjusted', 'p', '2\\,P(Z \\ge |z|)', Math.min(1, 2 * normal.upper(Math.abs(z.value))));
+  tailOf(w, 'Z', z, normal, direction);
   return w.steps;
 }
 

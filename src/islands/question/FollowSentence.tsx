@@ -56,6 +56,7 @@ export function FollowSentence({ question, settled, choices, factors, onChange }
             b: `levels of ${b}, over ${a}`,
             'a-within-b': `levels of ${a} within each ${b}`,
             'b-within-a': `levels of ${b} within each ${a}`,
+            interaction: `differences of ${a} between levels of ${b}`,
           }}
           onChange={(next) => {
             const { within: _, ...rest } = question;
@@ -93,7 +94,7 @@ export function FollowSentence({ question, settled, choices, factors, onChange }
         value={compare}
         options={
           method === 'ranks'
-            ? { all: 'all pairs', trend: 'a trend over the groups in their order' }
+            ? { all: 'all pairs', control: 'each against the control', trend: 'a trend over the groups in their order' }
             : {
                 all: 'all pairs',
                 control: 'each against the control',

@@ -9,5 +9,6 @@ export const facts: Facts = {
   methods: ['means'],
   sums: true,
   follows: 'levels',
-  followUps: () => [...adjustments, 'tukey'],
+  // A difference of differences is no range of means.
+  followUps: (_, { within }) => (within === 'interaction' ? adjustments : [...adjustments, 'tukey']),
 };

@@ -5,6 +5,7 @@ import {
   factorsMethods,
   factorsResults,
   factorsSentence,
+  namedFactors,
   shortFactors,
 } from '../../words/factors';
 import { contribution } from '../../words/phrases';
@@ -35,7 +36,12 @@ export const words: Words = {
       `two-way analysis of variance${type}`,
       found !== undefined && found.tests.length > 2,
       contribution(answer),
-      followClause(answer, 'Levels'),
+      followClause(
+        answer,
+        answer.question.within === 'interaction'
+          ? `Differences between levels of ${namedFactors(answer)[0]}, and how they differ between levels of ${namedFactors(answer)[1]},`
+          : 'Levels',
+      ),
     );
   },
   results: factorsResults,

@@ -11,7 +11,7 @@ import { choicesOf } from '../../question/choices';
 import type { Question } from '../../question/question';
 import { unattainable } from '../../answer/attainable';
 import type { Comparison, Size } from '../../answer/comparison';
-import { followUp, lettersFor, pairNamed } from '../../answer/follow-up';
+import { controlPlace, followUp, lettersFor, pairNamed } from '../../answer/follow-up';
 import { severalByLikelihood } from '../../answer/by-likelihood';
 import { demandNumbers, tiedBelow } from '../../answer/limits';
 import { type GroupPart, demandOneUnit, demandReadings, summaryOf, valuesOf } from '../../answer/group-part';
@@ -69,7 +69,12 @@ export function compare(question: Question, parts: readonly GroupPart[], brief =
     const groups = tiedBelow(parts);
     const found = kruskalWallis(groups);
     const { remark, ...least } = unattainable(found.leastP ?? 0, level);
-    const pairs = dunnTest(groups, 'holm');
+    const control = compare === 'control' ? controlPlace(question, parts) : undefined;
+    const pairs = dunnTest(
+      groups,
+      'holm',
+      control === undefined ? undefined : { control, direction: question.direction },
+    );
     const effects = pairs.map((pair) => ({
       ...pairNamed(parts, pair.a, pair.b),
       estimate: pair.difference,
@@ -83,13 +88,22 @@ export function compare(question: Question, parts: readonly GroupPart[], brief =
       tests: [{ symbol: 'H', value: found.h, df: found.method === 'exact' ? [] : [found.df], p: found.p }],
       sizes: [],
       reference: found.method === 'exact' ? [] : [chiSquareReference(found.h, found.df, 'H')],
-      follow: { ok: true, value: [{ effects, simultaneous: false, letters: lettersFor(parts, effects, level) }] },
+      follow: {
+        ok: true,
+        value: [
+          {
+            effects,
+            simultaneous: false,
+            ...(control === undefined ? { letters: lettersFor(parts, effects, level) } : {}),
+          },
+        ],
+      },
       remarks: [
         ...remark,
         ...(found.method === 'exact'
           ? ['p of the overall test is exact: every arrangement of the ranks is counted.']
           : []),
-        'Pairs are compared by their mean ranks (Dunn), p adjusted by Holm.',
+        `${control === undefined ? 'Pairs are' : 'Each group is'} compared${control === undefined ? '' : ' with the control'} by their mean ranks (Dunn), p adjusted by Holm.`,
       ],
     };
   }

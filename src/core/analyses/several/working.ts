@@ -54,7 +54,7 @@ function followed({ answer, comparison, chosen }: Worked): WorkingPart[] {
   const title = effect.name;
   if (method === 'ranks')
     return withAdjustment(
-      worked(title, () => dunnWorking(tiedBelow(groups), i, j)),
+      worked(title, () => dunnWorking(tiedBelow(groups), i, j, compare === 'control' ? direction : 'either')),
       comparison,
       'holm',
     );
