@@ -457,6 +457,7 @@ export const cases: Record<string, Case[]> = {
     several('a trend over names without numbers', { compare: 'trend', spacing: 'named' }),
     several('a trend of ranks', { method: 'ranks', compare: 'trend' }, salts),
     several('a trend of ranks, with ties', { method: 'ranks', compare: 'trend', groups: ['b', 'c', 'a'] }),
+    several('spreads of their own, by T3', { spread: 'separate', follow: 'dunnett-t3' }),
     several('by ranks', { method: 'ranks' }),
     several('by ranks, each against the control, one-sided', {
       method: 'ranks',

@@ -214,6 +214,7 @@ describe('what an answer rests on', () => {
       'equal-spread',
       'expected-counts',
       'independence',
+      'limits',
       'normality',
       'parallel-slopes',
       'sample-size',

@@ -2,7 +2,10 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { answer } from '../../src/core/answering/answer';
 import { workingOf } from '../../src/core/answering/working-of';
+import { chiSquare } from '../../src/core/distributions/chi-square';
+import { maximumModulusUpper, maximumModulusUpperQuantile } from '../../src/core/distributions/maximum-modulus';
 import { normal } from '../../src/core/distributions/normal';
+import { studentT } from '../../src/core/distributions/t';
 import { dunnTest } from '../../src/core/procedures/kruskal-wallis';
 import { type Question, questionOf } from '../../src/core/question/question';
 import { followUpsFor } from '../../src/core/question/choices';
@@ -45,6 +48,49 @@ describe('ranks against a control', () => {
     const steps = workingOf(found, table)[1]?.steps.at(-1);
     expect(steps?.what).to.equal('one-sided p');
     expect(steps?.result).to.be.closeTo(effects[0]?.alone ?? NaN, 1e-12);
+  });
+});
+
+describe('the studentized maximum modulus', () => {
+  it('is of one comparison Student’s t, of a known spread the power of one, and what a plain sum comes to', () => {
+    expect(maximumModulusUpper(2.1, 1, 7.3)).to.be.closeTo(2 * studentT(7.3).upper(2.1), 1e-12);
+    expect(maximumModulusUpperQuantile(0.05, 3, Infinity)).to.be.closeTo(
+      normal.upperQuantile(-Math.expm1(Math.log(0.95) / 3) / 2),
+      1e-9,
+    );
+    // Far out, the spread being known, its tail is m times that of one.
+    expect(maximumModulusUpper(9, 6, Infinity) / (6 * 2 * normal.upper(9))).to.be.closeTo(1, 1e-12);
+    // Summed plainly over the scale, in many small steps.
+    const [c, m, df, steps] = [2.4, 6, 9, 20_000];
+    let within = 0;
+    for (let i = 0; i < steps; i++) {
+      const x = ((i + 0.5) / steps) * 60;
+      within += (60 / steps) * chiSquare(df).density(x) * (1 - 2 * normal.upper(c * Math.sqrt(x / df))) ** m;
+    }
+    expect(maximumModulusUpper(c, m, df)).to.be.closeTo(1 - within, 1e-7);
+  });
+
+  it('judges pairs of unequal spreads, its interval just touching 0 where p is α, sharper than Bonferroni', () => {
+    const table = tableOf(
+      [
+        [3.1, 4.2, 5.9, 2.2],
+        [6.1, 7.4, 5.2, 8.8, 6.6],
+        [9.1, 4.9, 12.7, 8.1],
+      ].map((g, i) => ({ ...emptyColumn(`g${i}`, `group ${i}`), cells: g.map(String) })),
+    );
+    const asked = questionOf('several', { spread: 'separate', follow: 'dunnett-t3' });
+    const { effects, answer: found } = effectsOf(asked, table);
+    const { effects: bonferroni } = effectsOf({ ...asked, follow: 'bonferroni' }, table);
+    effects.forEach((e, i) => {
+      const { effects: at } = effectsOf({ ...asked, level: 1 - e.p }, table);
+      const ends = [at[i]?.interval?.low ?? NaN, at[i]?.interval?.high ?? NaN];
+      expect(Math.min(...ends.map(Math.abs))).to.be.below(1e-7);
+      expect(e.p).to.be.below(bonferroni[i]?.p ?? NaN);
+      expect(e.p).to.be.above((bonferroni[i]?.alone ?? NaN) * (e.p < 0.9 ? 1 : 0));
+    });
+    const steps = workingOf(found, table)[1]?.steps ?? [];
+    for (const number of [effects[0]?.p, effects[0]?.interval?.low, effects[0]?.interval?.high])
+      expect(Math.min(...steps.map((s) => Math.abs(s.result - (number ?? NaN))))).to.be.below(1e-9);
   });
 });
 

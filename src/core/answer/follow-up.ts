@@ -1,6 +1,7 @@
 /** Which groups differ: comparisons after an analysis of several groups, judged together. */
 import { passes } from '../procedures/interval';
 import { fisherF } from '../distributions/f';
+import { maximumModulusUpper, maximumModulusUpperQuantile } from '../distributions/maximum-modulus';
 import { studentT } from '../distributions/t';
 import { attempt, demand } from '../numeric/domain-error';
 import type { Direction } from '../procedures/direction';
@@ -280,6 +281,31 @@ export function followUp(
     const { judged, left } = eachByItself(allPairs(k), named, (pair) => gamesHowellPair(summaries, pair, level));
     demand(judged.length > 0, left[0]?.why ?? 'There is no pair to compare.');
     return withLetters({ effects: judged.map(byRange), simultaneous: true, ...(left.length > 0 ? { left } : {}) });
+  }
+  if (follow === 'dunnett-t3') {
+    const asked = comparisonsAsked(question, groups);
+    const m = asked.length;
+    const { judged, left } = eachByItself(
+      asked,
+      (of) => of.name,
+      ({ name, pair, weights }): JudgedEffect => {
+        const { estimate, se, df, t } = separateContrast(summaries, weights, level);
+        const reach = maximumModulusUpperQuantile(1 - level, m, df) * se;
+        return {
+          name,
+          ...(pair ? { pair } : {}),
+          estimate,
+          se,
+          df,
+          statistic: { symbol: 't', value: t },
+          interval: { low: estimate - reach, high: estimate + reach },
+          p: Math.max(maximumModulusUpper(Math.abs(t), m, df), Number.MIN_VALUE),
+          smallest: reach,
+        };
+      },
+    );
+    demand(judged.length > 0, left[0]?.why ?? 'There is no pair to compare.');
+    return withLetters({ effects: judged, simultaneous: true, family: m, ...(left.length > 0 ? { left } : {}) });
   }
   if (follow === 'dunnett') {
     const { pairs, criticalT } = dunnettTest(summaries, controlPlace(question, groups), level, question.direction);

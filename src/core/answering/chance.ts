@@ -1,6 +1,7 @@
 /** What of an answer chance alone could bring: what would be shuffled, and what drawn again. */
 import { analysisOf } from '../analyses/registry';
 import type { Answer } from '../answer/answer';
+import { hasBelow } from '../answer/limits';
 import type { Chance } from '../answer/chance';
 import { DomainError } from '../numeric/domain-error';
 import { type Shuffling, observedOf, oneTailed } from '../procedures/shuffling';
@@ -14,9 +15,10 @@ function shuffling(answer: Answer): Shuffling {
 }
 
 /** Whether labels or signs can be permuted, and whether readings can be drawn again. */
-export function chancesOf({ question, reported }: Answer): { permuting: boolean; drawing: boolean } {
+export function chancesOf({ question, reported, groups }: Answer): { permuting: boolean; drawing: boolean } {
   const { permuted, drawnFrom } = analysisOf(question);
-  return { permuting: !reported && permuted !== undefined, drawing: !reported && drawnFrom !== undefined };
+  const numbered = !reported && !hasBelow(groups);
+  return { permuting: numbered && permuted !== undefined, drawing: numbered && drawnFrom !== undefined };
 }
 
 const named = ({ groups }: Answer): Chance['groups'] => groups.map(({ name, colour }) => ({ name, colour }));

@@ -53,7 +53,7 @@ export function spreadBySizes(
   const { spread, follow } = question;
   if (!factsOf(question).spreadBySizes || spread !== undefined) return undefined;
   if (follow && ofSharedSpread.includes(follow)) return { spread: 'pooled' };
-  if (follow === 'games-howell') return { spread: 'separate' };
+  if (follow === 'games-howell' || follow === 'dunnett-t3') return { spread: 'separate' };
   if (new Set(sizes).size <= 1) return { spread: 'pooled', reason: 'equal-n' };
   return sizes.some((n) => n < 2)
     ? { spread: 'pooled', reason: 'single-reading' }

@@ -39,6 +39,7 @@ export type Design = (typeof designs)[number];
 export const followUps = [
   'tukey',
   'games-howell',
+  'dunnett-t3',
   'dunnett',
   'dunn',
   'nemenyi',

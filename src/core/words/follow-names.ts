@@ -5,6 +5,7 @@ import type { FollowUp } from '../question/question';
 export const followNames: Record<FollowUp, string> = {
   tukey: 'Tukey–Kramer',
   'games-howell': 'Games–Howell',
+  'dunnett-t3': 'Dunnett T3',
   dunnett: 'Dunnett',
   dunn: 'Dunn, by Holm',
   nemenyi: 'Nemenyi',
@@ -20,6 +21,8 @@ export const followNames: Record<FollowUp, string> = {
 export const followReasons: Record<FollowUp, string> = {
   tukey: 'made for all pairs with one shared spread; its intervals are simultaneous',
   'games-howell': 'made for all pairs when spreads differ; its intervals are simultaneous',
+  'dunnett-t3':
+    'for pairs when spreads differ and groups are small: never claims too much, where Games–Howell may by a little',
   dunnett: 'made for each group against one control, and sharper there than all pairs',
   dunn: 'pairs by the mean ranks the overall test used',
   nemenyi: 'pairs by mean ranks within subjects',

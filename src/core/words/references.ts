@@ -29,6 +29,14 @@ const works: readonly Work[] = [
     doi: '10.2307/3001775',
   },
   {
+    named: /Dunnett T3/,
+    authors: 'Dunnett CW',
+    year: 1980,
+    title: 'Pairwise multiple comparisons in the unequal variance case',
+    where: 'Journal of the American Statistical Association 75, 796–800',
+    doi: '10.1080/01621459.1980.10477552',
+  },
+  {
     named: /detection censored/,
     authors: 'Cohen AC',
     year: 1959,
@@ -182,7 +190,7 @@ const works: readonly Work[] = [
     doi: '10.3102/10769986001002113',
   },
   {
-    named: /Dunnett/,
+    named: /Dunnett(?! T3)/,
     authors: 'Dunnett CW',
     year: 1955,
     title: 'A multiple comparison procedure for comparing several treatments with a control',

@@ -1,4 +1,6 @@
 /** The working of analyses of variance and their follow-up, from figures of each group. */
+import { there } from '../numeric/there';
+import { maximumModulusUpper, maximumModulusUpperQuantile } from '../distributions/maximum-modulus';
 import { dunnettLoadings, dunnettUpper, dunnettUpperQuantile } from '../distributions/dunnett';
 import { fisherF } from '../distributions/f';
 import { studentizedRangeUpper, studentizedRangeUpperQuantile } from '../distributions/studentized-range';
@@ -225,13 +227,10 @@ export function dunnettWorking(
   return ends(w, d, times(critical, se), direction);
 }
 
-/** One pair with its own standard error and df. Source: Games & Howell (1976). */
-export function gamesHowellWorking(groups: readonly SampleSummary[], i: number, j: number, level: number): Step[] {
-  const w = new Working();
+/** The difference of two groups with its own standard error and degrees of freedom (Welch, 1938). */
+function separateDifference(w: Working, groups: readonly SampleSummary[], i: number, j: number) {
   const g = symbolsOf(groups);
-  const [a, b] = [g[i], g[j]];
-  if (!a || !b) return w.steps;
-  const k = groups.length;
+  const [a, b] = [there(g[i], 'The first group'), there(g[j], 'The second group')];
   const d = w.let('difference of the means', 'd', minus(a.mean, b.mean));
   const va = w.let('variance of the first mean', 'v_a', over(a.variance, a.n));
   const vb = w.let('variance of the second mean', 'v_b', over(b.variance, b.n));
@@ -241,6 +240,40 @@ export function gamesHowellWorking(groups: readonly SampleSummary[], i: number, 
     '\\nu',
     over(squared(plus(va, vb)), plus(over(squared(va), minus(a.n, one)), over(squared(vb), minus(b.n, one)))),
   );
+  return { d, se, df };
+}
+
+/** One pair by the studentized maximum modulus. @param m of how many comparisons. Source: Dunnett (1980) */
+export function dunnettT3Working(
+  groups: readonly SampleSummary[],
+  i: number,
+  j: number,
+  m: number,
+  level: number,
+): Step[] {
+  const w = new Working();
+  const { d, se, df } = separateDifference(w, groups, i, j);
+  const t = w.let('test statistic', '|t|', standardized(d, se));
+  w.look(
+    'adjusted p',
+    'p',
+    `P\\left(\\max_{${m}} |T_\\nu| \\ge |t|\\right)`,
+    maximumModulusUpper(t.value, m, df.value),
+  );
+  const critical = w.look(
+    'critical value',
+    'c',
+    `M_{${m},\\,\\nu,\\,1-\\alpha}`,
+    maximumModulusUpperQuantile(1 - level, m, df.value),
+  );
+  return ends(w, d, times(critical, se));
+}
+
+/** One pair with its own standard error and df. Source: Games & Howell (1976). */
+export function gamesHowellWorking(groups: readonly SampleSummary[], i: number, j: number, level: number): Step[] {
+  const w = new Working();
+  const { d, se, df } = separateDifference(w, groups, i, j);
+  const k = groups.length;
   const q = w.let('studentized range', 'q', times(standardized(d, se), root(constant(2))));
   w.look('adjusted p', 'p', 'P\\left(Q_{k,\\nu} \\ge q\\right)', studentizedRangeUpper(q.value, k, df.value));
   const q0 = w.look(

@@ -13,7 +13,15 @@ export const facts: Facts = {
     if (method === 'ranks') return ['dunn'];
     if (method === 'likelihood') return adjustments;
     if (compare === 'trend' && spread === 'separate') return ['unadjusted'];
-    if (spread === 'separate') return compare === 'all' ? ['games-howell', ...adjustments] : adjustments;
+    if (spread === 'separate')
+      return {
+        all: ['games-howell', 'dunnett-t3', ...adjustments] as const,
+        control: adjustments,
+        chosen: [...adjustments, 'dunnett-t3'] as const,
+        steps: [...adjustments, 'dunnett-t3'] as const,
+        trend: adjustments,
+        contrasts: adjustments,
+      }[compare];
     return {
       all: ['tukey', ...adjustments, 'scheffe'] as const,
       control: ['dunnett', ...adjustments] as const,

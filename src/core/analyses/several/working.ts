@@ -10,6 +10,7 @@ import { likelihoodRatioWorking } from '../../working/likelihood';
 import { dunnWorking, jonckheereTerpstraWorking, kruskalWallisWorking } from '../../working/ranks';
 import {
   contrastWorking,
+  dunnettT3Working,
   dunnettWorking,
   gamesHowellWorking,
   oneWayWorking,
@@ -62,6 +63,10 @@ function followed({ answer, comparison, chosen }: Worked): WorkingPart[] {
   // A group of one has no summary of its own, and joins where the spread is shared.
   const summaries = groups.map((g) => summaryOf(g, spread === 'pooled' || method === 'shuffle' ? 1 : 2));
   if (follow === 'games-howell') return worked(title, () => gamesHowellWorking(summaries, i, j, level));
+  if (follow === 'dunnett-t3') {
+    const m = comparisonsAsked(question, groups).length;
+    return worked(title, () => dunnettT3Working(summaries, i, j, m, level));
+  }
   if (follow === 'dunnett') return worked(title, () => dunnettWorking(summaries, j, i, level, direction));
   if (follow === 'tukey') return worked(title, () => tukeyWorking(summaries, i, j, level));
   const { weights } = there(comparisonsAsked(question, groups)[chosen], 'The comparison');
