@@ -446,13 +446,13 @@ function fedBeforeAndAfter(): Table {
   );
 }
 
-/** Iodine in the water that leaves three tanks; the assay sees nothing below 2. */
+/** Iodine in the water at three places; the assay sees nothing below 2. */
 function iodineNearTheLimit(): Table {
   const { normal } = stream(36);
   const columns = [1, 1.3, 1.7].map((log, k) =>
     named(
-      ['still', 'pulsed', 'surged'][k] ?? '',
-      ['still', 'pulsed', 'surged'][k] ?? '',
+      ['intake', 'nursery', 'outfall'][k] ?? '',
+      ['intake', 'nursery', 'outfall'][k] ?? '',
       'measure',
       Array.from({ length: 12 }, () => Math.exp(log + 0.5 * normal())).map((x) => (x < 2 ? '<2.0' : x.toFixed(1))),
       'µg/L',
@@ -511,7 +511,7 @@ export const demoTables = (): Asked[] => [
   of(
     iodineNearTheLimit(),
     [questionOf('several', { effect: 'ratio' })],
-    [{ ...defaultQuestion('still', 'pulsed'), method: 'ranks' }],
+    [{ ...defaultQuestion('intake', 'nursery'), method: 'ranks' }],
   ),
 ];
 

@@ -53,12 +53,16 @@ export function kindOf(answer: Answer, style: Pick<FigureStyle, 'kind'>): Figure
 
 /**
  * How a figure of this answer is drawn when it is made. Columns stand on 0: where all means lie far from it and near one
- * another, columns would hide what differs, and points are drawn.
+ * another, columns would hide what differs, and points are drawn; so are geometric means, whose axis has no 0.
  */
 export function usualStyle(answer: Answer): FigureStyle {
   const means = answer.groups.flatMap((g) => meanOf(g) ?? []);
   const [low, high] = [leastOf(means), mostOf(means)];
   const far = means.length > 0 && low > 0 && high - low < 0.15 * high;
   const wide = answer.groups.length > 5 || (answer.layout?.a.levels.length ?? 0) > 4;
-  return { ...defaultFigureStyle, ...(far ? { marks: 'points' } : {}), ...(wide ? { widthMm: 174 } : {}) };
+  return {
+    ...defaultFigureStyle,
+    ...(far || answer.logs ? { marks: 'points' } : {}),
+    ...(wide ? { widthMm: 174 } : {}),
+  };
 }
