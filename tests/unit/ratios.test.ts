@@ -5,6 +5,7 @@ import { demoTables } from '../../demo/skerrow';
 import { alternativeMethods } from '../../src/core/answering/alternative-methods';
 import { answer } from '../../src/core/answering/answer';
 import { chanceOf } from '../../src/core/answering/chance';
+import { askMany } from '../../src/core/answering/many';
 import { checksOf } from '../../src/core/answering/checks-of';
 import { workingOf } from '../../src/core/answering/working-of';
 import { barEnds } from '../../src/core/figures/error-bars';
@@ -13,7 +14,9 @@ import { tellsRatios } from '../../src/core/question/choices';
 import { type Question, questionOf } from '../../src/core/question/question';
 import { logged } from '../../src/core/readings/logged';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
+import { besideScene } from '../../src/core/scenes/beside';
 import { groupsLook } from '../../src/core/scenes/groups-look';
+import { measureScene } from '../../src/core/scenes/measure-picture';
 import { remedyOffer } from '../../src/core/words/checks';
 
 const tableWith = (groups: readonly (readonly (number | string)[])[], more: Partial<Table> = {}): Table =>
@@ -257,6 +260,37 @@ describe('ratios of geometric means', () => {
     const { measure, unit, what } = chanceOf(whole.value);
     expect([measure, unit]).to.deep.equal(['logarithm of iodine', '']);
     expect(what.kind === 'labels' && what.groups[0]).to.deep.equal([3, 4, 2].map(Math.log));
+  });
+
+  it('stand beside one another, and beside no difference in a unit; of every measure they lie about 1', () => {
+    const table = tableWith([
+      [3, 4, 2],
+      [1, 2, 5],
+    ]);
+    const whole = (question: Question) => {
+      const found = answer(question, table);
+      if (!found.ok) throw new Error(found.reason);
+      return found.value;
+    };
+    expect(besideScene(whole(two), whole({ ...two, effect: 'difference' }), 600)).to.equal(undefined);
+    const both = besideScene(whole(two), whole({ ...two, level: 0.9 }), 600);
+    expect(both?.panels[0]?.x).to.include({ log: true, title: 'ratio' });
+    const rows = tableOf(
+      [
+        { ...emptyColumn('g', 'bay', '', 'group'), cells: ['n', 'n', 'n', 's', 's', 's'] },
+        { ...emptyColumn('y', 'iodine', 'mg'), cells: ['3', '4', '2', '1', '2', '5'] },
+      ],
+      { shape: 'rows' },
+    );
+    const [one] = [...askMany({ ...two, a: 'n', b: 's', by: 'g' }, rows, { columns: true }).answers];
+    if (!one?.interval) throw new Error('no answer');
+    expect(one.ratio).to.equal(true);
+    const panel = measureScene(one).effect?.panels[0];
+    const rules = panel?.marks.flatMap((m) => (m.mark === 'rule' ? [[m.x1, m.x2]] : []));
+    expect(rules).to.deep.equal([
+      [0, 0],
+      [Math.log(one.interval.low), Math.log(one.interval.high)],
+    ]);
   });
 
   it('stand on a logarithmic axis with the divide line at 1, error bars by factors', () => {

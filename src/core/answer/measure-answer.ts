@@ -14,6 +14,8 @@ export interface MeasureAnswer {
   /** Of two groups, pairs or one group against a value. */
   estimate?: number;
   interval?: Interval;
+  /** Whether the estimate is a ratio, so that 1 is no difference. */
+  ratio?: true;
   /** The statistic of several groups. */
   statistic?: number;
   p?: number;

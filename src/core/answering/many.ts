@@ -40,6 +40,7 @@ function brief(question: Question, table: Table, name: string, patch: MeasureAns
     ...base,
     ...(p === undefined ? {} : { p }),
     ...(effect ? { estimate: effect.estimate } : {}),
+    ...(effect?.ratio ? { ratio: true } : {}),
     ...(effect?.interval ? { interval: effect.interval } : {}),
     ...(statistic === undefined ? {} : { statistic }),
   };

@@ -6,7 +6,7 @@ import { percent } from '../words/numbers';
 import { type Rung, ladder } from './ladder';
 import type { Scene } from './scene';
 
-/** The foremost effects of two answers on one axis against the divide line; undefined where their units differ. */
+/** The foremost effects of two answers on one axis against the divide line; undefined where their units differ, or one is a ratio. */
 export function besideScene(left: Answer | undefined, right: Answer | undefined, width: number): Scene | undefined {
   if (left === undefined || right === undefined) return undefined;
   if (left.unit !== right.unit) return undefined;
@@ -24,16 +24,21 @@ export function besideScene(left: Answer | undefined, right: Answer | undefined,
       },
     ];
   });
-  if (rungs.length < 2) return undefined;
+  const [ratio, other] = rungs.map((r) => r.ratio === true);
+  if (rungs.length < 2 || ratio !== other) return undefined;
   const height = 150;
   return {
     width,
     height,
     fontSize: 13,
     lineWeight: 1,
-    alt: `The differences of both answers with their intervals on one axis: ${rungs.map((r) => r.name).join('; ')}.`,
+    alt: `The ${ratio ? 'ratios' : 'differences'} of both answers with their intervals on one axis: ${rungs.map((r) => r.name).join('; ')}.`,
     panels: [
-      ladder(rungs, { left: 24, top: 24, width: width - 48, height: height - 72 }, withUnit('difference', left.unit)),
+      ladder(
+        rungs,
+        { left: 24, top: 24, width: width - 48, height: height - 72 },
+        ratio ? 'ratio' : withUnit('difference', left.unit),
+      ),
     ],
   };
 }

@@ -28,7 +28,10 @@ export function measureScene(found: MeasureAnswer): { groups: Scene | undefined;
     ...(g.mean === undefined ? [] : [g.mean]),
     ...(g.interval ? [g.interval.low, g.interval.high] : []),
   ]);
-  const { interval, estimate } = found;
+  // Ratios lie as far to either side of 1 as their logarithms of 0.
+  const at = (x: number): number => (found.ratio ? Math.log(x) : x);
+  const { interval: given, estimate } = found;
+  const interval = given && { low: at(given.low), high: at(given.high) };
   const finite = interval && Number.isFinite(interval.high - interval.low);
   return {
     groups:
@@ -77,7 +80,7 @@ export function measureScene(found: MeasureAnswer): { groups: Scene | undefined;
               { mark: 'rule', x1: interval.low, y1: 0, x2: interval.high, y2: 0, ink: 'ink', weight: 2, caps: 6 },
               {
                 mark: 'dots',
-                points: [{ at: estimate }],
+                points: [{ at: at(estimate) }],
                 along: 'x',
                 centre: 0,
                 room: 0,
@@ -88,7 +91,7 @@ export function measureScene(found: MeasureAnswer): { groups: Scene | undefined;
             ],
             extent([0, interval.low, interval.high], 0.06),
             1,
-            `Difference of ${found.name} against no difference`,
+            `${found.ratio ? 'Ratio' : 'Difference'} of ${found.name} against no difference`,
           ),
   };
 }

@@ -97,6 +97,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
   });
   const significant = rows.filter((r) => r.adjusted !== undefined && passes(r.adjusted, question.level)).length;
   const single = kindOf[question.design] === 'two' || question.design === 'one-sample';
+  const effect = rows.some((r) => r.ratio) ? 'ratio' : 'difference';
   const named = useMemo(() => namesOf(question, table), [question, table]);
   const order = single ? subtraction(named) : '';
 
@@ -130,7 +131,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
   );
   const copied = () => ({
     plain: [
-      ['measure', 'unit', 'n', single ? 'difference' : 'statistic', 'low', 'high', 'p', 'adjusted p'].join('\t'),
+      ['measure', 'unit', 'n', single ? effect : 'statistic', 'low', 'high', 'p', 'adjusted p'].join('\t'),
       ...shown.map((r) =>
         [
           r.name,
@@ -224,7 +225,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
           <span role="columnheader" className="text-muted">
             {single ? 'against no difference' : ''}
           </span>
-          {head('estimate', single ? 'difference' : 'statistic', 'justify-end')}
+          {head('estimate', single ? effect : 'statistic', 'justify-end')}
           <span role="columnheader" className="text-right text-muted">
             {single ? `${percent(question.level)} CI` : ''}
           </span>

@@ -195,7 +195,7 @@ function LevelsPart({ answer, comparison, table }: Pick<Props, 'answer' | 'compa
   const { differences, effectsAre } = factsOf(question);
   const none =
     comparison.p === undefined ? undefined : (found[0]?.effect.none ?? (differences ? choicesOf(question).value : 0));
-  const inUnit = effectsAre === 'difference of shares' ? '' : unit;
+  const inUnit = effectsAre === 'difference of shares' || answer.logs ? '' : unit;
   return (
     <div data-testid="levels">
       <DrawingView drawing={layout(levelsScene(found, question.level, inUnit, 640, none))} />
