@@ -336,6 +336,27 @@ describe('subjects read several times', () => {
       }
     });
 
+  it('fall back to those with every reading where the model cannot be fitted, and say why; chosen, it says so itself', () => {
+    const rows = [
+      [1, 5, 9],
+      [9, 5, 1],
+      [5, '', 5],
+      [5, 5, 5],
+    ];
+    const table = tableOf(
+      [0, 1, 2].map((j) => ({ ...emptyColumn(`c${j}`, `week ${j}`), cells: rows.map((r) => String(r[j])) })),
+      { shape: 'repeated', subject: 'line' },
+    );
+    const found = answer(questionOf('repeated'), table);
+    if (!found.ok || !found.value.comparison.ok) throw new Error('no answer');
+    expect(found.value.question.method).to.equal('means');
+    expect(found.value.comparison.value.complete?.subjects).to.have.length(3);
+    const [why] = found.value.comparison.value.remarks;
+    expect(why).to.match(/no greatest value.*The subjects with every reading were compared instead\.$/);
+    const chosen = answer(questionOf('repeated', { method: 'mixed-model' }), table);
+    expect(chosen.ok && !chosen.value.comparison.ok && chosen.value.comparison.reason).to.contain('no greatest value');
+  });
+
   it('lose nobody for one lost reading: the model is taken where nobody chose, the classical table where all are complete', () => {
     for (const design of ['repeated', 'mixed'] as const) {
       const whole = compared(questionOf(design), lines(7));

@@ -164,6 +164,18 @@ function fromCounts(analysis: OfCounts, question: Question, table: Table, compar
   };
 }
 
+/** An answer that took the place of another, with why. */
+const withRemark = (answer: Answer, comparison: Comparison, why: string): Answer => ({
+  ...answer,
+  comparison: {
+    ok: true,
+    value: {
+      ...comparison,
+      remarks: [`${why} The subjects with every reading were compared instead.`, ...comparison.remarks],
+    },
+  },
+});
+
 /** The answer to a question about readings. */
 function fromReadings(analysis: OfReadings, asked: Question, table: Table, brief: boolean, compared: Compared): Answer {
   demandFewGroups(asked, table);
@@ -185,6 +197,11 @@ function fromReadings(analysis: OfReadings, asked: Question, table: Table, brief
     if (!analysis.takesLimits) demandNumbers(parts);
     return analysis.compare(question, table, parts, brief);
   });
+  // A model that nobody chose and that cannot be fitted gives way to the subjects that have every reading.
+  if (!comparison.ok && question.method === 'mixed-model' && asked.method === undefined) {
+    const classical = fromReadings(analysis, { ...asked, method: 'means' }, table, brief, compared);
+    if (classical.comparison.ok) return withRemark(classical, classical.comparison.value, comparison.reason);
+  }
   const layout = analysis.factors ? attempt(() => factorsOf(table, question)) : undefined;
   return {
     question,
