@@ -156,6 +156,32 @@ describe('how differences differ', () => {
     expect(follow?.ok === false && follow.reason).to.contain('one reading a cell');
   });
 
+  it('is worked out from the rows that the question takes, as everything of two factors is', () => {
+    const whole = twoWay([
+      [1, 2, 30],
+      [3, 5, 40],
+      [4, 4.5, 1],
+      [2, 3, 80],
+    ]);
+    const table = {
+      ...whole,
+      columns: [
+        ...whole.columns,
+        {
+          ...emptyColumn('k', 'kept', '', 'label'),
+          cells: whole.columns[0]?.cells.map((_, i) => (i % 3 === 2 ? 'no' : 'yes')) ?? [],
+        },
+      ],
+    };
+    for (const question of [asked, { ...asked, effect: 'ratio' } as const]) {
+      const rows = { ...question, rows: [{ column: 'k', is: 'equal' as const, value: 'yes' }] };
+      const { answer: found, tests } = effectsOf(rows, table);
+      const results = workingOf(found, table)[0]?.steps.map((s) => s.result) ?? [];
+      for (const { value = NaN } of tests)
+        expect(Math.min(...results.map((r) => Math.abs(r - value)))).to.be.below(1e-8 * Math.max(1, value));
+    }
+  });
+
   it('is of ratios a ratio of ratios', () => {
     const cells = [
       [1, 2],

@@ -271,12 +271,24 @@ export const answer = (asked: Question, given: Table, brief = false): Outcome<An
 export const described = (asked: Question, given: Table): Outcome<Answer> =>
   answered(asked, given, false, () => ({ ok: false, reason: 'They are not compared yet.' }));
 
+/** What is left of a table for a question: by its rules, with what was set aside and what repeats subjects counted as it says. */
+function leftFor(question: Question, given: Table): { asked: Question; everything: Table; table: Table } {
+  const everything = question.withAside ? withAside(given) : given;
+  const all = included(question, everything);
+  const asked = measuredBy(withinRows(question, all, everything), all);
+  return {
+    asked,
+    everything,
+    table: countedAs(asked, asked.only ? onlyWhere(withDerived(all), asked.only) : all),
+  };
+}
+
+/** The table a question is answered from. @throws DomainError in words where its rules leave nothing */
+export const answeredTable = (question: Question, given: Table): Table => leftFor(question, given).table;
+
 const answered = (question: Question, given: Table, brief: boolean, compared: Compared): Outcome<Answer> =>
   attempt(() => {
-    const everything = question.withAside ? withAside(given) : given;
-    const all = included(question, everything);
-    const asked = measuredBy(withinRows(question, all, everything), all);
-    const table = countedAs(asked, asked.only ? onlyWhere(withDerived(all), asked.only) : all);
+    const { asked, everything, table } = leftFor(question, given);
     const analysis = analysisOf(asked);
     const found =
       analysis.from === 'counts'
