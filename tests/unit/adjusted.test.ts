@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import cases from '../reference/cases.json';
+import { answered, reasonOf } from './asked';
 import { alternativeMethods } from '../../src/core/answering/alternative-methods';
 import { answer } from '../../src/core/answering/answer';
 import { checksOf } from '../../src/core/answering/checks-of';
@@ -29,18 +30,6 @@ const blades = (group: readonly string[], x: readonly (number | string)[], y: re
   });
 const asked = (design: 'adjusted-two' | 'adjusted', more: Partial<Question> = {}): Question =>
   questionOf(design, { measure: 'after', by: 'bay', covariate: 'before', ...more });
-const answered = (question: Question, table: Table) => {
-  const found = answer(question, table);
-  if (!found.ok) throw new Error(found.reason);
-  const { comparison } = found.value;
-  if (!comparison.ok) throw new Error(comparison.reason);
-  return { ...found.value, comparison: comparison.value };
-};
-const reasonOf = (question: Question, table: Table): string => {
-  const found = answer(question, table);
-  if (!found.ok) return found.reason;
-  return found.value.comparison.ok ? '' : found.value.comparison.reason;
-};
 const group = [...Array<string>(5).fill('north'), ...Array<string>(5).fill('south')];
 const x = [10.2, 11.4, 12.1, 9.8, 13.4, 12.7, 11.1, 10.5, 9.6, 13.0];
 const y = [14.9, 15.6, 16.4, 14.1, 18.2, 15.3, 13.4, 12.6, 11.8, 15.9];

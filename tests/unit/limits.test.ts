@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import cases from '../reference/cases.json';
+import { reasonOf } from './asked';
 import { alternativeMethods } from '../../src/core/answering/alternative-methods';
 import { answer } from '../../src/core/answering/answer';
 import { chanceOf } from '../../src/core/answering/chance';
@@ -40,11 +41,6 @@ const compared = (question: Question, table: Table) => {
   const { comparison } = found(question, table);
   if (!comparison.ok) throw new Error(comparison.reason);
   return comparison.value;
-};
-const reasonOf = (question: Question, table: Table): string => {
-  const given = answer(question, table);
-  if (!given.ok) return given.reason;
-  return given.value.comparison.ok ? '' : given.value.comparison.reason;
 };
 const low = ['<2.0', '2.6', '3.1', '<2.0', '2.2', '<2.0', '4.0', '2.9'];
 const high = ['3.4', '5.2', '4.1', '<2.0', '6.0', '3.9', '4.8', '2.7'];
@@ -115,6 +111,16 @@ describe('readings below a limit of detection', () => {
     const plain = mannWhitney([0, 0, 4, 5], [0, 6, 7, 8]);
     expect(tests[0]?.value).to.equal(plain.u);
     expect(p).to.equal(plain.p.either);
+    // A stated shift would part what is tied.
+    expect(
+      reasonOf(
+        { ...two, method: 'ranks', value: 1 },
+        tableWith([
+          ['<3', '4'],
+          ['5', '6'],
+        ]),
+      ),
+    ).to.contain('cannot be shifted');
   });
 
   it('count to the share below a cut-off, as long as it lies at the limit or above', () => {
@@ -167,6 +173,14 @@ describe('readings below a limit of detection', () => {
     expect(all.filter((m) => m.chosen).map(({ asked }) => asked.method)).to.deep.equal(['likelihood']);
     const [check] = checksOf(found(two, tableWith([low, high]))).filter((c) => c.about === 'limits');
     expect(check).to.deep.include({ verdict: 'fine', figures: { below: 3, n: 8 } });
+  });
+
+  it('are told in their own scale by ratios: the likeliest means of the logarithms are geometric means', () => {
+    const table = tableWith([low, high]);
+    const told = compared({ ...two, effect: 'ratio' }, table);
+    const [a = NaN, b = NaN] = told.likelihood?.means ?? [];
+    expect(a / b).to.be.closeTo(told.effect?.estimate ?? NaN, 1e-9);
+    expect(found({ ...two, effect: 'ratio' }, table).groups[0]?.summary?.mean).to.be.closeTo(a, 1e-9);
   });
 
   it('are worked out to the p that is told, one-sided as well; several to theirs', () => {

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import cases from '../reference/cases.json';
+import { answered, reasonOf } from './asked';
 import { demoTables } from '../../demo/skerrow';
 import { alternativeMethods } from '../../src/core/answering/alternative-methods';
 import { answer } from '../../src/core/answering/answer';
@@ -25,18 +26,6 @@ const tableWith = (groups: readonly (readonly (number | string)[])[], more: Part
     { measure: 'iodine', ...more },
   );
 const two = questionOf('two-groups', { a: 'g0', b: 'g1', effect: 'ratio' });
-const answered = (question: Question, table: Table) => {
-  const found = answer(question, table);
-  if (!found.ok) throw new Error(found.reason);
-  const { comparison } = found.value;
-  if (!comparison.ok) throw new Error(comparison.reason);
-  return { ...found.value, comparison: comparison.value };
-};
-const reasonOf = (question: Question, table: Table): string => {
-  const found = answer(question, table);
-  if (!found.ok) return found.reason;
-  return found.value.comparison.ok ? '' : found.value.comparison.reason;
-};
 const positive = fc.double({ min: 0.01, max: 1000, noNaN: true });
 const twoGroups = fc.tuple(
   fc.uniqueArray(positive, { minLength: 3, maxLength: 12 }),

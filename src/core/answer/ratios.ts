@@ -144,8 +144,21 @@ function backCovariate({ logged, at, groups, ...rest }: CovariatePart): Covariat
 
 /** What the comparison of logarithms says of the readings; tests, their table and sizes stay those of the logarithms. */
 function backComparison(found: Comparison, value: number): Comparison {
-  const { effect, follow, equivalence, bounds, pairing, complete, everyone, model, covariate, cells, also, ...rest } =
-    found;
+  const {
+    effect,
+    follow,
+    equivalence,
+    bounds,
+    pairing,
+    complete,
+    everyone,
+    model,
+    covariate,
+    likelihood,
+    cells,
+    also,
+    ...rest
+  } = found;
   return {
     ...rest,
     ...(effect ? { effect: { ...backEffect(effect), none: Number(Math.exp(value).toPrecision(14)) } } : {}),
@@ -175,6 +188,7 @@ function backComparison(found: Comparison, value: number): Comparison {
     ...(everyone ? { everyone: { ...everyone, rows: everyone.rows.map(backRow) } } : {}),
     ...(model ? { model: backModel(model) } : {}),
     ...(covariate ? { covariate: backCovariate(covariate) } : {}),
+    ...(likelihood ? { likelihood: { ...likelihood, means: likelihood.means.map(Math.exp) } } : {}),
     ...(cells ? { cells: backCells(cells) } : {}),
   };
 }

@@ -51,6 +51,7 @@ function partsOf(question: Question, table: Table): Map<string, string> {
     ['sums of squares', facts.sums ? `type ${choices.sums}` : undefined],
     ['sphericity', facts.sphericities ? choices.sphericity : undefined],
     ['statistic', choices.method === 'shuffle' ? choices.statistic : undefined],
+    ['adjusted to', question.covariateAt === undefined ? undefined : String(question.covariateAt)],
     ['known SD', question.knownSd === undefined ? undefined : String(question.knownSd)],
     ['rows', rowsTold(question, table)],
     ['readings set aside', question.withAside ? 'included' : undefined],

@@ -32,6 +32,10 @@ export function compare(question: Question, a: GroupPart, b: GroupPart, brief = 
   if (method !== 'ranks') demandNumbers([a, b]);
   if (method === 'ranks') {
     demandReadings([a, b], 'The Mann–Whitney test');
+    demand(
+      value === 0 || !hasBelow([a, b]),
+      'Readings below a limit cannot be shifted by a stated difference and stay tied: test ranks against 0, or compare by likelihood.',
+    );
     const [x = [], y = []] = tiedBelow([a, b]);
     const found = mannWhitney(beyond(x, value), y);
     // Of readings below a limit the shift takes the limit.
