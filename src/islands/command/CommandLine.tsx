@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { commandsHere, found } from './commands';
 import { shortcuts } from './shortcuts';
 
@@ -6,7 +6,15 @@ import { shortcuts } from './shortcuts';
 const most = 60;
 
 function List({ onDone }: { onDone: (run?: () => void) => void }) {
-  const [all] = useState(commandsHere);
+  const [all, setAll] = useState(commandsHere);
+  // Called before the page has come to life, it lists what the page can do as soon as it can do it.
+  useEffect(() => {
+    const page = document.querySelector('main');
+    if (!page) return undefined;
+    const observer = new MutationObserver(() => setAll(commandsHere()));
+    observer.observe(page, { childList: true, subtree: true, attributeFilter: ['disabled'] });
+    return () => observer.disconnect();
+  }, []);
   const [typed, setTyped] = useState('');
   const [at, setAt] = useState(0);
   const shown = useMemo(() => found(all, typed).slice(0, most), [all, typed]);
@@ -94,7 +102,7 @@ function Keys() {
 export function CommandLine({ shows, onClose }: { shows: 'commands' | 'keys'; onClose: () => void }) {
   const dialog = useRef<HTMLDialogElement>(null);
   const then = useRef<(() => void) | undefined>(undefined);
-  useEffect(() => {
+  useLayoutEffect(() => {
     dialog.current?.showModal();
   }, []);
   return (
