@@ -464,6 +464,28 @@ function iodineNearTheLimit(): Table {
   );
 }
 
+/** Seedlings raised on an extract in six batches of spores; batches differ, and not every dose was there for each. */
+function dosesInBatches(): Table {
+  const { normal } = stream(37);
+  const doses = ['no extract', 'half dose', 'full dose'];
+  const rows = ['A', 'B', 'C', 'D', 'E', 'F'].flatMap((batch, b) => {
+    const own = 18 + 2.4 * normal();
+    return doses.flatMap((dose, d) => {
+      const times = b === 2 && d === 1 ? 0 : (b + d) % 3 === 0 ? 2 : 1;
+      return Array.from({ length: times }, () => [batch, dose, (own + 1.1 * d + 0.9 * normal()).toFixed(1)]);
+    });
+  });
+  const column = (k: number): string[] => rows.map((r) => r[k] ?? '');
+  return tableOf(
+    [
+      named('batch', 'batch', 'group', column(0)),
+      named('dose', 'dose', 'group', column(1)),
+      named('length', 'seedling length', 'measure', column(2), 'mm'),
+    ],
+    { name: 'Doses in batches of spores', subject: 'seedling', shape: 'rows' },
+  );
+}
+
 /** A table for every design, with its questions. */
 export const demoTables = (): Asked[] => [
   of(lampTrial(), [defaultQuestion('red', 'white'), defaultFigureStyle]),
@@ -513,6 +535,7 @@ export const demoTables = (): Asked[] => [
     [questionOf('several', { effect: 'ratio' })],
     [{ ...defaultQuestion('intake', 'nursery'), method: 'ranks' }],
   ),
+  of(dosesInBatches(), [questionOf('blocked', { by: 'dose', block: 'batch' })]),
 ];
 
 /** The demo study of Skerrow Kelp Nursery as one value. Its ids tell places: question 2 of table 1 is `t1q2`. */

@@ -284,6 +284,20 @@ const adjusted = (situation: string, table: Table, more: Partial<Question> = {})
   table,
   question: questionOf('adjusted-two', { a: 'fed', b: 'unfed', measure: 'y', by: 'f', covariate: 'x', ...more }),
 });
+/** Doses in batches, some cells read twice and one not at all. */
+const batched = tableOf(
+  [
+    names('b', 'batch', 'group', 'A A A A B B B C C C C D D'.split(' ')),
+    names('d', 'dose', 'group', 'no half full full no half full no no half full no full'.split(' ')),
+    measure('y', 'seedling length', [12.1, 13.4, 15.2, 14.4, 10.4, 12.2, 13.1, 14.0, 14.5, 15.9, 17.3, 11.2, 13.5]),
+  ],
+  { name: 'Doses', subject: 'seedling', shape: 'rows' },
+);
+const inBatches = (situation: string, design: 'blocked' | 'blocked-two', more: Partial<Question> = {}): Case => ({
+  situation,
+  table: batched,
+  question: questionOf(design, { measure: 'y', by: 'd', block: 'b', ...more }),
+});
 /** Blades of three bays, with the depth each grew at. */
 const threeBays = tableOf(
   [
@@ -729,5 +743,23 @@ export const cases: Record<string, Case[]> = {
     several('several groups', {}, belowLimit(assayed)),
     several('several groups, by ranks', { method: 'ranks' }, belowLimit(assayed)),
     { situation: 'one group', table: belowLimit(assayed), question: questionOf('estimate', { a: 'a' }) },
+  ],
+  blocks: [
+    inBatches('two groups in batches', 'blocked-two', { a: 'full', b: 'no' }),
+    inBatches('one-sided, batches as random, against a stated difference', 'blocked-two', {
+      a: 'full',
+      b: 'no',
+      method: 'mixed-model',
+      direction: 'greater',
+      value: 1,
+    }),
+    inBatches('several groups, a cell empty and others read twice', 'blocked'),
+    inBatches('each against a control, batches as random', 'blocked', {
+      method: 'mixed-model',
+      compare: 'control',
+      control: 'no',
+    }),
+    inBatches('by ratios', 'blocked', { effect: 'ratio' }),
+    inBatches('one batch alone', 'blocked', { rows: [{ column: 'b', is: 'equal', value: 'A' }] }),
   ],
 };

@@ -38,8 +38,8 @@ export interface Facts {
   samples?: 'readings' | 'pairs' | 'cells' | 'subjects' | 'nested';
   /** Whether several readings of each sample stand within it. */
   nests?: boolean;
-  /** Whether its means are adjusted for a covariate. */
-  adjusts?: boolean;
+  /** For what its means are adjusted. */
+  adjusts?: 'covariate' | 'blocks';
   /** The design it would have were each subject measured under everything compared. */
   asWithin?: { design: Design; words: string };
   /** Of two factors, the one whose levels follow one another in a picture. */

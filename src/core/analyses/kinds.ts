@@ -3,6 +3,8 @@ import type { Design, Question } from '../question/question';
 import type { Facts } from './facts';
 import { facts as adjusted } from './adjusted/several/facts';
 import { facts as adjustedTwo } from './adjusted/two/facts';
+import { facts as blocked } from './blocked/several/facts';
+import { facts as blockedTwo } from './blocked/two/facts';
 import { facts as estimate } from './estimate/facts';
 import { facts as factorial } from './factorial/facts';
 import { facts as mixed } from './mixed/facts';
@@ -54,6 +56,8 @@ const kinds: ByKind<Facts> = {
     nested,
     'adjusted-two': adjustedTwo,
     adjusted,
+    'blocked-two': blockedTwo,
+    blocked,
   },
   share: {
     estimate: shareEstimate,

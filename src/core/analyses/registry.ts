@@ -4,6 +4,8 @@ import type { Analysis } from './analysis';
 import { type ByKind, ofKind } from './kinds';
 import { analysis as adjusted } from './adjusted/several';
 import { analysis as adjustedTwo } from './adjusted/two';
+import { analysis as blocked } from './blocked/several';
+import { analysis as blockedTwo } from './blocked/two';
 import { analysis as estimate } from './estimate';
 import { analysis as factorial } from './factorial';
 import { analysis as mixed } from './mixed';
@@ -42,6 +44,8 @@ const analyses: ByKind<Analysis> = {
     nested,
     'adjusted-two': adjustedTwo,
     adjusted,
+    'blocked-two': blockedTwo,
+    blocked,
   },
   share: {
     estimate: shareEstimate,

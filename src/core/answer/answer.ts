@@ -20,6 +20,8 @@ export interface Answer {
   measure: string;
   /** What means are adjusted for, where they are. */
   covariate?: string;
+  /** What groups are compared within, where they are: "day". */
+  block?: string;
   unit: string;
   subject: string;
   /** The groups compared, in the order the question names them. */

@@ -8,6 +8,7 @@ import { summarize } from '../procedures/sample-summary';
 import { jointShapiroWilk, shapiroWilk } from '../procedures/shapiro-wilk';
 import { type UnusualPoint, unusualPoints } from '../procedures/unusual-points';
 import { moments } from '../numeric/sum';
+import type { Additivity } from '../procedures/randomized-blocks';
 import type { Repeats } from '../readings/groups';
 
 /**
@@ -31,6 +32,7 @@ export type Remedy =
   | 'more-readings'
   | 'correct-degrees'
   | 'unadjusted'
+  | 'two-factors'
   | 'none';
 
 /** One assumption: its verdict, why, and what could be done. A check advises; it changes nothing by itself. */
@@ -45,6 +47,7 @@ export interface Check {
     | 'expected-counts'
     | 'parallel-slopes'
     | 'covariate'
+    | 'additivity'
     | 'limits';
   verdict: Verdict;
   /** The reason with its figures, as data for the words. */
@@ -227,6 +230,18 @@ export function checkCovariate({ at, groups }: CovariatePart): Check {
     verdict: outside > 0 ? 'matters' : 'fine',
     figures: { at, outside, groups: groups.length },
     remedies: outside > 0 ? ['unadjusted'] : ['none'],
+  };
+}
+
+/** Whether groups differ alike in every block. */
+export function checkAdditivity(found: Additivity | undefined): Check {
+  if (!found) return { about: 'additivity', verdict: 'unknown', figures: {}, remedies: ['none'] };
+  const { by, f, df, p } = found;
+  return {
+    about: 'additivity',
+    verdict: p < 0.05 ? 'matters' : 'fine',
+    figures: { f, df1: df[0], df2: df[1], p, replicates: Number(by === 'replicates') },
+    remedies: p < 0.05 ? ['ratios', 'two-factors'] : ['none'],
   };
 }
 

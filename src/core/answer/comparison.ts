@@ -4,6 +4,8 @@ import type { Outcome } from '../numeric/domain-error';
 import type { Direction } from '../procedures/direction';
 import type { Interval } from '../procedures/interval';
 import type { ShuffleTest } from '../procedures/shuffle-means';
+import type { Additivity } from '../procedures/randomized-blocks';
+import type { AdjustedMean } from './adjusted-part';
 import type { GroupPart } from './group-part';
 import type { SubjectPair } from '../readings/groups';
 
@@ -146,6 +148,8 @@ export interface Comparison {
   model?: ModelPart;
   /** What the means are adjusted for, and how. */
   covariate?: CovariatePart;
+  /** The blocks groups were compared within. */
+  blocks?: BlocksPart;
   /** The groups as changes, where these were compared. */
   changes?: GroupPart[];
   /** Means and spread of greatest likelihood, with the log-likelihood there and under the hypothesis of no effect. */
@@ -213,6 +217,26 @@ export interface CovariatePart {
     covariate: number;
     points: { x: number; y: number; row: number }[];
   }[];
+}
+
+/** The blocks groups are compared within. */
+export interface BlocksPart {
+  /** What a block is: "day". */
+  name: string;
+  count: number;
+  names: string[];
+  /** Whether blocks are drawn from many; else they are those there are. */
+  random?: boolean;
+  /** Readings that name none. */
+  lost: number;
+  /** Whether groups differ alike in all blocks, where the layout tells. */
+  additivity?: Additivity;
+  /** The readings of each block in each group, by their mean. */
+  cells: (SampleMean & { block: number })[];
+  /** Each group were it read in every block alike. */
+  means: AdjustedMean[];
+  /** Of each group its readings less what group and block come to. */
+  residuals: number[][];
 }
 
 /** Observed counts, the counts expected, and where they part. */

@@ -40,8 +40,8 @@ export interface GroupPart extends Group {
   samples?: { count: number; name: string; effectiveN?: number };
   /** Where it is told by its geometric mean: the factors by which its readings scatter around it, and it errs. */
   geometric?: { sd?: number; se?: number };
-  /** Where its mean is adjusted: that of its readings as they are, and of the covariate. */
-  adjusted?: { unadjusted: number; covariate: number };
+  /** Where its mean is adjusted: that of its readings as they are, and of the covariate where there is one. */
+  adjusted?: { unadjusted: number; covariate?: number };
   /** Standard error of the mean, where a model gives it. */
   se?: number;
 }

@@ -8,6 +8,7 @@ import type { Answer } from './answer';
 import type {
   CellMean,
   Comparison,
+  BlocksPart,
   CovariatePart,
   Effect,
   FollowUpPart,
@@ -142,6 +143,18 @@ function backCovariate({ logged, at, groups, ...rest }: CovariatePart): Covariat
   };
 }
 
+const backBlocks = ({ cells, means, ...rest }: BlocksPart): BlocksPart => ({
+  ...rest,
+  cells: cells.map((c) => ({ ...c, mean: Math.exp(c.mean) })),
+  means: means.map(({ mean, interval, unadjusted, points, ...of }) => ({
+    ...of,
+    mean: Math.exp(mean),
+    interval: ratioInterval(interval),
+    unadjusted: Math.exp(unadjusted),
+    points: points.map((p) => ({ ...p, y: back(p.y) })),
+  })),
+});
+
 /** What the comparison of logarithms says of the readings; tests, their table and sizes stay those of the logarithms. */
 function backComparison(found: Comparison, value: number): Comparison {
   const {
@@ -154,6 +167,7 @@ function backComparison(found: Comparison, value: number): Comparison {
     everyone,
     model,
     covariate,
+    blocks,
     likelihood,
     cells,
     also,
@@ -188,6 +202,7 @@ function backComparison(found: Comparison, value: number): Comparison {
     ...(everyone ? { everyone: { ...everyone, rows: everyone.rows.map(backRow) } } : {}),
     ...(model ? { model: backModel(model) } : {}),
     ...(covariate ? { covariate: backCovariate(covariate) } : {}),
+    ...(blocks ? { blocks: backBlocks(blocks) } : {}),
     ...(likelihood ? { likelihood: { ...likelihood, means: likelihood.means.map(Math.exp) } } : {}),
     ...(cells ? { cells: backCells(cells) } : {}),
   };
@@ -222,7 +237,7 @@ const withCovariateBack =
   (group: GroupPart): GroupPart => {
     const { adjusted } = group;
     const logged = comparison.ok && comparison.value.covariate?.logged;
-    return adjusted && logged
+    return adjusted?.covariate !== undefined && logged
       ? { ...group, adjusted: { ...adjusted, covariate: Math.exp(adjusted.covariate) } }
       : group;
   };

@@ -11,7 +11,8 @@ import { spreadBySizes, tellsRatios } from '../question/choices';
 import { countedAs } from '../question/counting';
 import { columnNamed } from '../question/naming';
 import { covariateOf, measuredBy } from '../question/covariate';
-import { comparesAllGroups, isAdjusted, kindOf, ofOneGroup } from '../question/asking';
+import { comparesAllGroups, isAdjusted, isBlocked, kindOf, ofOneGroup } from '../question/asking';
+import { blockOf } from '../question/block';
 import { included, includedWords, withinRows } from '../question/included';
 import { countedNames, measureOf } from '../question/naming';
 import type { Question } from '../question/question';
@@ -210,6 +211,7 @@ function fromReadings(analysis: OfReadings, asked: Question, table: Table, brief
     unit: layout?.ok ? layout.value.unit : (parts[0]?.unit ?? ''),
     ...(layout?.ok ? { layout: layout.value } : {}),
     ...(isAdjusted(question.design) ? { covariate: columnNamed(covariateOf(question, table), table) } : {}),
+    ...(isBlocked(question.design) ? { block: called(blockOf(question, table), 'block') } : {}),
     ...ungroupedPart(question, withDerived(table)),
     subject: table.subject,
     groups: comparison.ok && analysis.used ? analysis.used(parts, comparison.value, question.level) : parts,

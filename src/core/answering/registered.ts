@@ -5,11 +5,12 @@ import type { GroupPart } from '../answer/group-part';
 import type { Registered } from '../answer/registered';
 import { alphaOf } from '../procedures/interval';
 import { type Choices, choicesOf, tellsRatios } from '../question/choices';
-import { groupChoices } from '../question/asking';
+import { groupChoices, isBlocked } from '../question/asking';
+import { blockOf } from '../question/block';
 import { namesOf } from '../question/naming';
 import { includedWords } from '../question/included';
 import type { Question, Registration } from '../question/question';
-import type { Table } from '../readings/table';
+import { type Table, called } from '../readings/table';
 import { followNames } from '../words/follow-names';
 import { counted, percent } from '../words/numbers';
 import { listed } from '../words/sentences';
@@ -52,6 +53,7 @@ function partsOf(question: Question, table: Table): Map<string, string> {
     ['sphericity', facts.sphericities ? choices.sphericity : undefined],
     ['statistic', choices.method === 'shuffle' ? choices.statistic : undefined],
     ['adjusted to', question.covariateAt === undefined ? undefined : String(question.covariateAt)],
+    ['blocks', isBlocked(question.design) ? called(blockOf(question, table), 'block') : undefined],
     ['known SD', question.knownSd === undefined ? undefined : String(question.knownSd)],
     ['rows', rowsTold(question, table)],
     ['readings set aside', question.withAside ? 'included' : undefined],

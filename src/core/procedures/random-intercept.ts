@@ -68,7 +68,6 @@ export function randomIntercept(
   columns: readonly (readonly number[])[],
   sample: readonly number[],
 ): RandomIntercept {
-  const p = columns.length;
   // Near zero, so that products of sums keep their digits; the means are moved back afterwards.
   const centre = sum(given) / given.length;
   const sums = gather(
@@ -79,7 +78,7 @@ export function randomIntercept(
   const { samples } = sums;
   const largest = sums.patterns.reduce((most, { n }) => Math.max(most, n), 0);
   demand(largest > 1, 'Every sample has one reading: then each reading counts as its sample, and needs no model.');
-  demand(samples > p, 'There are too few samples: at least one group needs two.');
+  demand(samples > 1, 'There is one sample only, so nothing shows how much samples differ.');
   demand(sums.yy > 0, 'Within every sample all readings are the same: then each sample counts once, by its mean.');
   const looked = ratios(largest).map((ratio) => ({ ratio, ...profile(sums, ratio) }));
   const tops = looked.flatMap((here, i) => {

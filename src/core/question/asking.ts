@@ -21,6 +21,8 @@ export const kindOf: Record<Design, Kind> = {
   nested: 'several',
   'adjusted-two': 'two',
   adjusted: 'several',
+  'blocked-two': 'two',
+  blocked: 'several',
 };
 
 /** Whether it asks about one group alone. */
@@ -38,14 +40,25 @@ export const nestedDesign: Partial<Record<Design, Design>> = { 'two-groups': 'ne
 /** Whether means are adjusted for a covariate. */
 export const isAdjusted = (design: Design): boolean => design === 'adjusted-two' || design === 'adjusted';
 
+/** Whether groups are compared within blocks. */
+export const isBlocked = (design: Design): boolean => design === 'blocked-two' || design === 'blocked';
+
 /**
  * How subjects were measured: each once, each with several readings within it, each once after something that was there
- * before, or under everything compared.
+ * before, each once in a block, or under everything compared.
  */
-export type Sampling = 'once' | 'nested' | 'adjusted' | 'within';
+export type Sampling = 'once' | 'nested' | 'adjusted' | 'blocked' | 'within';
 
 export const samplingOf = (design: Design): Sampling =>
-  isWithin(design) ? 'within' : isNested(design) ? 'nested' : isAdjusted(design) ? 'adjusted' : 'once';
+  isWithin(design)
+    ? 'within'
+    : isNested(design)
+      ? 'nested'
+      : isAdjusted(design)
+        ? 'adjusted'
+        : isBlocked(design)
+          ? 'blocked'
+          : 'once';
 
 /** Whether a question compares every group there is, unless some are named. */
 export const comparesAllGroups = ({ design }: Pick<Question, 'design'>): boolean =>
@@ -60,11 +73,19 @@ export function designOf(kind: Kind, sampling: Sampling): Design {
     case 'value':
       return 'one-sample';
     case 'two':
-      return { within: 'paired', nested: 'nested-two', adjusted: 'adjusted-two', once: 'two-groups' }[
-        sampling
-      ] as Design;
+      return (
+        {
+          within: 'paired',
+          nested: 'nested-two',
+          adjusted: 'adjusted-two',
+          blocked: 'blocked-two',
+          once: 'two-groups',
+        } as const
+      )[sampling];
     case 'several':
-      return { within: 'repeated', nested: 'nested', adjusted: 'adjusted', once: 'several' }[sampling] as Design;
+      return (
+        { within: 'repeated', nested: 'nested', adjusted: 'adjusted', blocked: 'blocked', once: 'several' } as const
+      )[sampling];
     case 'factors':
       return within ? 'mixed' : 'factorial';
   }
@@ -112,7 +133,7 @@ export function withEffect(question: Question, effect: NonNullable<Question['eff
 
 /** The question asked of columns as groups: no one of them is what was measured. */
 function byColumns(question: Question): Question {
-  const { measure: _, by: __, covariate: ___, ...rest } = question;
+  const { measure: _, by: __, covariate: ___, block: ____, ...rest } = question;
   return rest;
 }
 

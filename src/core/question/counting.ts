@@ -1,8 +1,8 @@
 /** How several readings of one subject count: within it, by their mean, or each by itself. */
 import { type Repeats, hasSamples } from '../readings/groups';
 import type { Table } from '../readings/table';
-import { asDesign, designOf, isAdjusted, isNested, kindOf } from './asking';
-import type { Question } from './question';
+import { asDesign, designOf, isNested, kindOf, samplingOf } from './asking';
+import type { Design, Question } from './question';
 
 export const countings = ['nested', 'average', 'each'] as const;
 export type Counting = (typeof countings)[number];
@@ -10,6 +10,12 @@ export type Counting = (typeof countings)[number];
 /** How they count in a question: as it says, else as its table does. */
 export const countingOf = (question: Pick<Question, 'design' | 'repeats'>, table: Table): Counting =>
   isNested(question.design) ? 'nested' : (question.repeats ?? (table.average ? 'average' : 'each'));
+
+/** How subjects were measured where readings within them are no level of their own. */
+const unnested = (design: Design) => {
+  const sampling = samplingOf(design);
+  return sampling === 'adjusted' || sampling === 'blocked' ? sampling : 'once';
+};
 
 /** The ways there are, each with the question that takes it; none where samples have one reading, or are in several groups. */
 export function countingWays(
@@ -24,7 +30,7 @@ export function countingWays(
     const { repeats: _, ...rest } = asDesign(
       question,
       table,
-      designOf(kind, counting === 'nested' ? 'nested' : isAdjusted(question.design) ? 'adjusted' : 'once'),
+      designOf(kind, counting === 'nested' ? 'nested' : unnested(question.design)),
     );
     return { counting, asked: counting === 'nested' ? rest : { ...rest, repeats: counting } };
   });

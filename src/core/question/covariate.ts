@@ -43,7 +43,7 @@ export const canAdjust = (question: Question, table: Table): boolean => {
 /** The question with its means adjusted for a column, or for nothing. */
 export function adjustedFor(question: Question, table: Table, covariate: string | undefined): Question {
   const kind = kindOf[question.design];
-  const { covariate: _, covariateAt: __, method: ___, own: ____, ...rest } = question;
+  const { covariate: _, covariateAt: __, block: ___, method: ____, own: _____, ...rest } = question;
   if (covariate === undefined) return isAdjusted(question.design) ? { ...rest, design: designOf(kind, 'once') } : rest;
   const measured = measuredIn(question, table);
   const next = asDesign({ ...rest, ...measured, covariate }, table, designOf(kind, 'adjusted'));

@@ -5,9 +5,10 @@ import { byCell, factorsOf } from '../readings/factors';
 import { groupsOf, hasSamples, repeatsOf } from '../readings/groups';
 import { levelsOf } from '../readings/levels';
 import { type Column, type Table, columnsOf } from '../readings/table';
-import { isBefore } from '../understanding/vocabulary';
+import { isBefore, isBlock } from '../understanding/vocabulary';
 import { likeliestCategory, likeliestOutcome } from '../understanding/likeliest';
 import { asDesign, designOf, groupChoices, hasTwoFactors, sameOutcomes } from './asking';
+import { withinBlocks } from './block';
 import { adjustedFor } from './covariate';
 import { type Question, questionOf } from './question';
 
@@ -53,6 +54,23 @@ function ofTwoFactors(table: Table, blank: Question): Question | undefined {
   if (!a || !b || more) return undefined;
   const within = [a, b].find((c) => isCrossed(table, c, blank.measure));
   if (within) return { ...asDesign(blank, table, 'mixed'), by: (within === a ? b : a).id, by2: within.id };
+  const blocks = [a, b].filter((c) => isBlock(c.name));
+  const [block] = blocks;
+  if (block && blocks.length === 1) {
+    const by = block === a ? b : a;
+    const kind = levelsOf(by).length === 2 ? 'two' : 'several';
+    const compared = { ...blank, by: by.id };
+    const [first, second] = groupChoices(table, compared);
+    return withinBlocks(
+      asDesign(
+        { ...compared, ...(first && second ? { a: first.id, b: second.id } : {}) },
+        table,
+        designOf(kind, 'once'),
+      ),
+      table,
+      block.id,
+    );
+  }
   const factorial: Question = { ...asDesign(blank, table, 'factorial'), by: a.id, by2: b.id };
   const cells = attempt(() => byCell(factorsOf(table, factorial)).flat());
   const levels = [a, b].map((c) => levelsOf(c).length);

@@ -6,7 +6,8 @@ import { factorNames } from '../readings/factors';
 import { type Repeats, chosenColumns, groupNames, groupsAreColumns } from '../readings/groups';
 import { displayName } from '../readings/levels';
 import { type Column, type Table, called } from '../readings/table';
-import { isAdjusted, kindOf } from './asking';
+import { isAdjusted, isBlocked, kindOf } from './asking';
+import { blockOf } from './block';
 import { covariateOf } from './covariate';
 import { includedOrAll, withinRows } from './included';
 import type { Question } from './question';
@@ -25,6 +26,8 @@ export interface Named {
   averaged?: boolean;
   /** What means are adjusted for, where they are. */
   covariate?: string;
+  /** What groups are compared within, where they are: "day". */
+  block?: string;
   /** The two factors, where there are two. */
   layout?: { a: { name: string }; b: { name: string } };
 }
@@ -126,6 +129,7 @@ export function namesOf(asked: Question, whole: Table): Named {
     subject: table.subject,
     groups,
     ...(isAdjusted(question.design) ? { covariate: columnNamed(covariateOf(question, table), table) } : {}),
+    ...(isBlocked(question.design) ? { block: called(blockOf(question, table), 'block') } : {}),
     ...(kindOf[question.design] === 'factors' ? { layout: { a: { name: a }, b: { name: b } } } : {}),
   };
 }

@@ -32,6 +32,10 @@ export const designs = [
   'adjusted-two',
   /** Several independent groups, adjusted for a covariate. */
   'adjusted',
+  /** Two independent groups, compared within blocks. */
+  'blocked-two',
+  /** Several independent groups, compared within blocks. */
+  'blocked',
 ] as const;
 export type Design = (typeof designs)[number];
 
@@ -116,6 +120,8 @@ const asked = {
   /** What means are adjusted for: another column of measurements, and the value they are adjusted to where not its mean. */
   covariate: v.optional(Column),
   covariateAt: v.optional(Finite('The value means are adjusted to')),
+  /** The column of the blocks groups are compared within: a day, a batch, a plate. */
+  block: v.optional(Column),
   /** What one group is compared with; for two groups the difference that counts as none. In the readings' units. */
   value: v.optional(Finite('The value compared with')),
   direction: v.picklist(['either', 'greater', 'less'], 'The direction is either, greater or less.'),

@@ -1,6 +1,6 @@
 /** What a question could be asked of instead: means, ranks, spread, a share, all categories. */
 import { hasKind } from '../analyses/kinds';
-import { isAdjusted, isWithin, kindOf, ofOneGroup } from '../question/asking';
+import { isAdjusted, isBlocked, isWithin, kindOf, ofOneGroup } from '../question/asking';
 import { choicesOf, methodsFor } from '../question/choices';
 import type { Method, Question } from '../question/question';
 import { middleOf } from '../readings/banded';
@@ -17,6 +17,10 @@ const methodWords: Partial<Record<Method, string>> = {
 };
 
 const adjustedWords: typeof methodWords = { means: 'their adjusted means', change: 'the change' };
+const blockedWords: typeof methodWords = {
+  means: 'their means, blocks being fixed',
+  'mixed-model': 'their means, blocks being random',
+};
 const estimateWords: typeof methodWords = { means: 'its mean', ranks: 'its median', z: 'its mean, the SD being known' };
 
 /** What readings are compared by. */
@@ -32,9 +36,15 @@ function ofReadings(question: Question, table: Table, answeredBy: Method): Contr
   const methods = offered.map((method): Option => ({
     id: method,
     words:
-      (isAdjusted(design) ? adjustedWords : design === 'estimate' ? estimateWords : one ? { means: 'its mean' } : {})[
-        method
-      ] ??
+      (isBlocked(design)
+        ? blockedWords
+        : isAdjusted(design)
+          ? adjustedWords
+          : design === 'estimate'
+            ? estimateWords
+            : one
+              ? { means: 'its mean' }
+              : {})[method] ??
       methodWords[method] ??
       method,
     ask: () => ({ ...(bySpread ? rest : question), method }),

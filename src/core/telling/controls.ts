@@ -6,6 +6,7 @@ import {
   asDesign,
   designOf,
   isAdjusted,
+  isBlocked,
   groupChoices,
   isWithin,
   kindOf,
@@ -14,6 +15,7 @@ import {
   kindsFor,
   sameOutcomes,
 } from '../question/asking';
+import { blockOf, blocksFor, canBlock, withinBlocks } from '../question/block';
 import { adjustedFor, canAdjust, covariateOf, covariatesFor } from '../question/covariate';
 import { columnNamed } from '../question/naming';
 import type { Question } from '../question/question';
@@ -171,22 +173,26 @@ function countings(
     : undefined;
 }
 
-/** What the means are adjusted for: another column of measurements, or nothing. */
+/** What the means are adjusted for: another column of measurements, blocks that another column names, or nothing. */
 export function covariates(question: Question, table: Table): Control | undefined {
-  if (!canAdjust(question, table)) return undefined;
-  const adjusted = isAdjusted(question.design);
+  const [adjusted, blocked] = [isAdjusted(question.design), isBlocked(question.design)];
+  const chosen = adjusted ? covariateOf(question, table)?.id : blocked ? blockOf(question, table)?.id : undefined;
+  const by = (columns: readonly Column[], to: (id: string) => Question): Option[] =>
+    columns.map((c) => ({
+      id: c.id,
+      words: columnNamed(c, table),
+      ask: () => (chosen === c.id ? question : to(c.id)),
+    }));
+  const columns = [
+    ...(canAdjust(question, table) ? by(covariatesFor(question, table), (id) => adjustedFor(question, table, id)) : []),
+    ...(canBlock(question, table) ? by(blocksFor(question, table), (id) => withinBlocks(question, table, id)) : []),
+  ];
+  if (columns.length === 0) return undefined;
+  const nothing = () => (adjusted ? adjustedFor : withinBlocks)(question, table, undefined);
   return {
-    label: 'Adjusted for',
-    chosen: adjusted ? covariateOf(question, table)?.id : 'nothing',
-    options: [
-      ...covariatesFor(question, table).map((c) => ({
-        id: c.id,
-        words: columnNamed(c, table),
-        ask: () =>
-          adjusted && covariateOf(question, table)?.id === c.id ? question : adjustedFor(question, table, c.id),
-      })),
-      { id: 'nothing', words: 'nothing', ask: () => (adjusted ? adjustedFor(question, table, undefined) : question) },
-    ],
+    label: blocked ? 'Compared within' : 'Adjusted for',
+    chosen: chosen ?? 'nothing',
+    options: [...columns, { id: 'nothing', words: 'nothing', ask: () => (adjusted || blocked ? nothing() : question) }],
   };
 }
 

@@ -103,6 +103,9 @@ export const looksLikeId = (text: string): boolean => /^\p{L}{1,12}[\s_.-]?\d{1,
 /** A well of a plate: "A1", "H12". */
 export const isWell = (text: string): boolean => /^[A-P](?:0?[1-9]|1\d|2[0-4])$/.test(text.trim());
 
+/** Whether a column's name says that it sorts rows into blocks nobody asks about: "batch", "block no.", "litter". */
+export const isBlock = (name: string): boolean => /\b(?:blocks?|batch(?:es)?|litters?|plates?)\b/i.test(name);
+
 /** Whether a name says that something was there first: "before", "baseline", "day 0". */
 export const isBefore = (name: string): boolean =>
   /\b(?:before|pre|initial|start|begin(?:ning)?|baseline)\b|\b(?:day|week|month|hour|time|visit|t|d|w|h)[ _]?0\b/i.test(

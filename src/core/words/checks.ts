@@ -4,7 +4,7 @@ import type { Check, Remedy, Verdict } from '../answer/checks';
 import { alphaOf } from '../procedures/interval';
 import { choicesOf, methodsFor, ofMeans, tellsRatios } from '../question/choices';
 import { factsOf } from '../analyses/kinds';
-import { designOf, isAdjusted, kindOf, nestedDesign, withEffect } from '../question/asking';
+import { designOf, isAdjusted, isBlocked, kindOf, nestedDesign, withEffect } from '../question/asking';
 import type { Method, Question } from '../question/question';
 import { counted, fixed, pRelation, plural, significant } from './numbers';
 
@@ -26,6 +26,7 @@ export const checkNames: Record<Check['about'], string> = {
   'expected-counts': 'Expected counts',
   'parallel-slopes': 'Parallel slopes',
   covariate: 'Covariate',
+  additivity: 'Alike in all blocks',
   limits: 'Limit of detection',
 };
 
@@ -174,6 +175,15 @@ export function checkSentence(check: Check, answer: Answer): string {
       return verdict === 'fine'
         ? 'The value the means are adjusted to lies among the readings of every group. Only you can know that what the groups were given did not change the covariate: it must have been read before.'
         : `The value the means are adjusted to lies outside the readings of ${f('outside') === 1 ? 'a group' : `${f('outside')} groups`}: there the line is only prolonged, and the difference rests on its being straight.`;
+    case 'additivity': {
+      if (verdict === 'unknown')
+        return 'The layout does not tell whether the groups differ alike in all blocks: that takes a reading of every group in every block, or several.';
+      const what = f('replicates') ? 'interaction of group and block' : 'Tukey’s test of non-additivity';
+      const test = `${what}, F(${f('df1')}, ${f('df2')}) = ${fixed(f('f'), 2)}, p ${pRelation(f('p'))}`;
+      return verdict === 'fine'
+        ? `The groups are not shown to differ otherwise in one block than in another (${test}).`
+        : `The groups differ otherwise in one block than in another (${test}): one difference for all blocks does not tell it. Where blocks of larger readings show larger differences, ratios may be alike; else ask about both as factors.`;
+    }
     case 'expected-counts':
       return `${f('under5') === 0 ? 'All expected counts are 5 or more' : `${counted(f('under5'), 'expected count')} ${f('under5') === 1 ? 'is' : 'are'} under 5`}; the smallest is ${significant(f('smallest'), 2)}. ${
         choicesOf(question).method === 'exact'
@@ -224,6 +234,13 @@ export function remedyOffer(
         ? {
             words: 'Compare without adjusting',
             patch: { design: designOf(kindOf[question.design], 'once'), covariate: undefined, covariateAt: undefined },
+          }
+        : undefined;
+    case 'two-factors':
+      return isBlocked(question.design)
+        ? {
+            words: 'Ask about both as factors',
+            patch: { design: 'factorial', by2: question.block, block: undefined, method: undefined },
           }
         : undefined;
     case 'correct-degrees':

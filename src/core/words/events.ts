@@ -15,6 +15,7 @@ const parts: Readonly<Record<string, string>> = {
   by2: 'second factor',
   covariate: 'adjusted for',
   covariateAt: 'adjusted to',
+  block: 'blocks',
   value: 'value compared with',
   direction: 'direction',
   afterLooking: 'direction after looking',

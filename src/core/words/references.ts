@@ -45,6 +45,14 @@ const works: readonly Work[] = [
     doi: '10.1080/00401706.1959.10489859',
   },
   {
+    named: /randomized blocks/,
+    authors: 'Yates F',
+    year: 1936,
+    title: 'Incomplete randomized blocks',
+    where: 'Annals of Eugenics 7, 121–140',
+    doi: '10.1111/j.1469-1809.1936.tb02134.x',
+  },
+  {
     named: /analysis of covariance/i,
     authors: 'Cochran WG',
     year: 1957,

@@ -19,7 +19,7 @@ export function variationClause(answer: Answer, comparison: Comparison): Text {
   const { question } = answer;
   const unit = answer.logs ? '' : answer.unit;
   const sdName = answer.logs ? 'SD of the logarithms' : 'SD';
-  const sample = answer.subject || 'sample';
+  const sample = answer.block ?? (answer.subject || 'sample');
   const { within, between: among, icc } = model;
   const sd = (variance: number): string => `${significant(Math.sqrt(variance), 3)}${unitAfter(unit)}`;
   const alike = text`intraclass correlation ${fixed(icc.value, 2)}, ${percent(question.level)} CI ${between(icc.interval, 2)}`;

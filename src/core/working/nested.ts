@@ -91,20 +91,28 @@ export function modelTestWorking(
   return w.steps;
 }
 
-/** A difference of two conditions under the mixed model, from its standard error on. */
+/**
+ * A difference of two conditions, or of two groups within blocks, under the mixed model, from its standard error on.
+ * @param rule what is tested; of one comparison among several, what its interval may err by
+ * @param found the variances, of blocks, where they are not worked out before
+ */
 export function modelPairWorking(
   means: readonly [number, number],
   effect: { se: number; df: number },
   level: number,
-  rule: { each: number; direction: Direction },
+  rule: { nullValue: number; direction: Direction } | { each: number; direction: Direction },
+  found?: Variances,
 ): Step[] {
   const w = new Working();
+  if (found) variances(w, found, 'blocks');
   const likeliest = '\\text{at the greatest restricted likelihood}';
-  const a = w.look('mean under the first condition', '\\bar{y}_a', likeliest, means[0]);
-  const b = w.look('mean under the second', '\\bar{y}_b', likeliest, means[1]);
+  const a = w.look('mean of the first', '\\bar{y}_a', likeliest, means[0]);
+  const b = w.look('mean of the second', '\\bar{y}_b', likeliest, means[1]);
   const difference = w.let('difference', 'd', minus(a, b));
   const allowed = '\\text{Kenward–Roger}';
   const se = w.look('standard error', 'SE', allowed, effect.se);
   const df = w.look('degrees of freedom', '\\nu', allowed, effect.df);
-  return judgedEnding(w, difference, se, df, level, rule);
+  if ('each' in rule) return judgedEnding(w, difference, se, df, level, rule);
+  ending(w, difference, se, df, level, rule.nullValue, rule.direction);
+  return w.steps;
 }

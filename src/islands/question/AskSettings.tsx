@@ -155,7 +155,7 @@ export function AskSettings(
           ; adjusted for <ControlPart control={covariate} onChange={onChange} />
         </>
       )}
-      {facts.adjusts && byMeans && <CovariateAt {...props} />}
+      {facts.adjusts === 'covariate' && byMeans && <CovariateAt {...props} />}
       {of.options.length > 1 && (
         <>
           ; {askedWords[of.label] ?? 'compared by'} <ControlPart control={of} onChange={onChange} />

@@ -149,23 +149,3 @@ export const residualsOf = ({ slope, groups }: CovariatePart): number[][] =>
   groups.map(({ points, unadjusted, covariate }) =>
     points.map(({ x, y }) => y - unadjusted - slope.estimate * (x - covariate)),
   );
-
-/** The groups as they were compared: those readings that have a covariate, by their adjusted means. */
-export const asAdjusted = (parts: readonly GroupPart[], { groups }: CovariatePart, level: number): GroupPart[] =>
-  parts.map((part, g) => {
-    const { mean: adjusted, se, interval, unadjusted, covariate, points } = there(groups[g], 'An adjusted mean');
-    const rows = new Set(points.map((p) => p.row));
-    const own = describedBy(
-      { ...part, readings: { ...part.readings, used: part.readings.used.filter((r) => rows.has(r.row)) } },
-      points.map((p) => p.y),
-      level,
-    );
-    return {
-      ...own,
-      se,
-      interval,
-      adjusted: { unadjusted, covariate },
-      ...(own.description ? { description: { ...own.description, mean: adjusted } } : {}),
-      ...(own.summary ? { summary: { ...own.summary, mean: adjusted } } : {}),
-    };
-  });

@@ -41,6 +41,7 @@ function readingsColumns(answer: Answer): Told[] {
   const within = answer.groups[0]?.samples;
   const geometric = tellsRatios(question);
   const covariate = comparison.ok ? comparison.value.covariate : undefined;
+  const adjusted = answer.groups.some((g) => g.adjusted);
   return [
     ...(within
       ? [
@@ -53,17 +54,19 @@ function readingsColumns(answer: Answer): Told[] {
     ...setAside(answer),
     ...(answer.groups.some((g) => g.below) ? [told(column('below the limit'), (g) => count(g.below?.count ?? 0))] : []),
     ...(covariate
+      ? [told(column(`mean of ${covariate.name}`, { unit: covariate.unit }), (g) => figures(g.adjusted?.covariate, 4))]
+      : []),
+    ...(adjusted
       ? [
-          told(column(`mean of ${covariate.name}`, { unit: covariate.unit }), (g) => figures(g.adjusted?.covariate, 4)),
           told(column(`${geometric ? 'geometric ' : ''}mean as read`, { unit }), (g) =>
             number(g.adjusted?.unadjusted, meanDecimals(g)),
           ),
         ]
       : []),
-    told(column(`${covariate ? 'adjusted ' : ''}${geometric ? 'geometric ' : ''}mean`, { unit }), (g) =>
+    told(column(`${adjusted ? 'adjusted ' : ''}${geometric ? 'geometric ' : ''}mean`, { unit }), (g) =>
       number(meanOf(g), meanDecimals(g)),
     ),
-    told(column(`${percent(question.level)} CI of the ${covariate ? 'adjusted ' : ''}mean`), (g) =>
+    told(column(`${percent(question.level)} CI of the ${adjusted ? 'adjusted ' : ''}mean`), (g) =>
       interval(g.interval, meanDecimals(g)),
     ),
     ...(geometric

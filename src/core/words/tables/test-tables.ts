@@ -81,7 +81,7 @@ export function differenceTable(answer: Answer, comparison: Comparison, effect: 
 export function sourceTable(
   lines: readonly SourceLine[],
   pooledSd: number | undefined,
-  of: Pick<Answer, 'logs' | 'covariate'>,
+  of: Pick<Answer, 'logs' | 'covariate' | 'block'>,
 ): ResultTable {
   const logs = of.logs !== undefined;
   const corrected = lines.some((l) => l.corrected !== undefined && l.corrected !== l.p);
@@ -121,7 +121,7 @@ export function sourceTable(
       ...(line.kind === 'total' ? { weight: 'total' as const } : {}),
     })),
     notes:
-      of.covariate !== undefined
+      of.covariate !== undefined || of.block !== undefined
         ? [['Each line is what it adds to the others, so that they need not sum to the total.']]
         : pooledSd === undefined
           ? []

@@ -5,10 +5,10 @@ import { between, percent, plural } from '../numbers';
 import { type ResultTable, column, figures, interval, number, words } from './result-table';
 
 export function varianceTable(
-  { question, unit: measured, subject, logs }: Answer,
+  { question, unit: measured, subject, block, logs }: Answer,
   { between: among, within, icc }: NonNullable<ModelPart['variances']>,
 ): ResultTable {
-  const sample = subject || 'sample';
+  const sample = block ?? (subject || 'sample');
   const unit = logs ? '' : measured;
   const ci = `${percent(question.level)} CI`;
   const line = (head: string, { variance, interval: range }: typeof within) => ({

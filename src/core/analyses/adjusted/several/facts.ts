@@ -6,5 +6,5 @@ export const facts: Facts = {
   methods: ['means'],
   follows: 'by-choice',
   followUps: ({ compare }) => (compare === 'trend' ? ['unadjusted'] : adjustments),
-  adjusts: true,
+  adjusts: 'covariate',
 };

@@ -1,3 +1,4 @@
+import { asAdjusted } from '../../../answer/adjusted-part';
 import { chosenParts } from '../../../answer/chosen-parts';
 import { comparedBy } from '../../../answer/follow-up';
 import { fReference } from '../../../answer/references';
@@ -5,7 +6,7 @@ import { attempt, demand } from '../../../numeric/domain-error';
 import { covariateLook } from '../../../scenes/covariate-look';
 import type { OfReadings } from '../../analysis';
 import { checked, checks } from '../checks';
-import { asAdjusted, fitted } from '../fit';
+import { fitted } from '../fit';
 import { sourceLines } from '../source-lines';
 import { working } from '../working';
 import { words } from './words';
@@ -35,7 +36,7 @@ export const analysis: OfReadings = {
       remarks,
     };
   },
-  used: (parts, { covariate }, level) => (covariate ? asAdjusted(parts, covariate, level) : [...parts]),
+  used: (parts, { covariate }, level) => (covariate ? asAdjusted(parts, covariate.groups, level) : [...parts]),
   alternatives: ({ covariate }) => [
     { design: 'adjusted', method: 'means', covariate },
     { design: 'several', method: 'means', spread: 'pooled' },

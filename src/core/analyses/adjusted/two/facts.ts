@@ -7,5 +7,5 @@ export const facts: Facts = {
   order: 'minus',
   differences: true,
   equivalence: true,
-  adjusts: true,
+  adjusts: 'covariate',
 };

@@ -1,3 +1,4 @@
+import { asAdjusted } from '../../../answer/adjusted-part';
 import type { Comparison } from '../../../answer/comparison';
 import { fromT, subtracted } from '../../../answer/from-t';
 import { type GroupPart, partOf, summaryOf } from '../../../answer/group-part';
@@ -11,7 +12,7 @@ import type { Table } from '../../../readings/table';
 import { covariateLook } from '../../../scenes/covariate-look';
 import type { OfReadings } from '../../analysis';
 import { checked, checks } from '../checks';
-import { asAdjusted, changes, fitted } from '../fit';
+import { changes, fitted } from '../fit';
 import { sourceLines } from '../source-lines';
 import { working } from '../working';
 import { words } from './words';
@@ -47,7 +48,7 @@ export const analysis: OfReadings = {
   groups: ({ a, b }, all) => [partOf(all, a), partOf(all, b)],
   compare,
   used: (parts, { covariate, changes: changed }, level) =>
-    covariate ? asAdjusted(parts, covariate, level) : (changed ?? [...parts]),
+    covariate ? asAdjusted(parts, covariate.groups, level) : (changed ?? [...parts]),
   alternatives: ({ covariate }) => [
     { design: 'adjusted-two', method: 'means', covariate },
     { design: 'adjusted-two', method: 'change', covariate },

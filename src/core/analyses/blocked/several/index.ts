@@ -1,0 +1,46 @@
+import { asAdjusted } from '../../../answer/adjusted-part';
+import { chosenParts } from '../../../answer/chosen-parts';
+import { comparedBy } from '../../../answer/follow-up';
+import { fReference } from '../../../answer/references';
+import { attempt, demand } from '../../../numeric/domain-error';
+import { blocksLook } from '../../../scenes/blocks-look';
+import type { OfReadings } from '../../analysis';
+import { checked, checks } from '../checks';
+import { fitted } from '../fit';
+import { working } from '../working';
+import { words } from './words';
+
+/** Several independent groups, compared within blocks. */
+export const analysis: OfReadings = {
+  from: 'readings',
+  words,
+  look: blocksLook,
+  figures: ['means', 'boxes'],
+  working,
+  groups: chosenParts,
+  compare: (question, table, groups, brief) => {
+    demand(groups.length >= 2, 'Comparing groups needs at least two of them.');
+    const { blocks, test, effect, table: lines, model, remarks } = fitted(question, table, groups, brief);
+    const { f, df, p } = test;
+    return {
+      p,
+      tests: [{ symbol: 'F', value: f, df, p }],
+      sizes: [],
+      ...(lines ? { table: lines } : {}),
+      reference: [fReference(f, ...df)],
+      ...(brief ? {} : { follow: attempt(() => [comparedBy(question, groups, effect)]) }),
+      ...(model ? { model } : {}),
+      blocks,
+      remarks,
+    };
+  },
+  used: (parts, { blocks }, level) => (blocks ? asAdjusted(parts, blocks.means, level) : [...parts]),
+  alternatives: ({ block }) => [
+    { design: 'blocked', method: 'means', block },
+    { design: 'blocked', method: 'mixed-model', block },
+    { design: 'several', method: 'means', spread: 'pooled' },
+    { design: 'several', method: 'means', spread: 'separate' },
+  ],
+  checked,
+  checks,
+};

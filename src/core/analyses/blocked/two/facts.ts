@@ -1,0 +1,11 @@
+import { type Facts, effectsOfMeans } from '../../facts';
+
+export const facts: Facts = {
+  effects: effectsOfMeans,
+  invitation: 'Ask whether two groups differ',
+  methods: ['means', 'mixed-model'],
+  order: 'minus',
+  differences: true,
+  equivalence: true,
+  adjusts: 'blocks',
+};

@@ -1,0 +1,32 @@
+/** The blocks groups can be compared within: a day, a batch, a plate that is not asked about. */
+import { chosenColumns } from '../readings/groups';
+import { type Column, type Table, columnsOf, findColumn } from '../readings/table';
+import { asDesign, designOf, isBlocked, kindOf, samplingOf } from './asking';
+import type { Question } from './question';
+
+/** Columns that sort rows otherwise than by the groups compared. */
+export function blocksFor(question: Question, table: Table): Column[] {
+  if (table.shape !== 'rows') return [];
+  const { by } = chosenColumns(table, question);
+  return columnsOf(table, 'group').filter((c) => c.id !== by?.id);
+}
+
+/** The blocks of a question: the column chosen, or the first there is. */
+export const blockOf = (question: Question, table: Table): Column | undefined =>
+  findColumn(table, question.block) ?? blocksFor(question, table)[0];
+
+/** Whether a question compares groups that could be compared within blocks. */
+export const canBlock = (question: Question, table: Table): boolean => {
+  const kind = kindOf[question.design];
+  return question.about === 'value' && (kind === 'two' || kind === 'several') && blocksFor(question, table).length > 0;
+};
+
+/** The question with its groups compared within the blocks of a column, or over all readings. */
+export function withinBlocks(question: Question, table: Table, block: string | undefined): Question {
+  const kind = kindOf[question.design];
+  const { block: _, covariate: __, covariateAt: ___, method: ____, own: _____, ...rest } = question;
+  if (block === undefined) return isBlocked(question.design) ? { ...rest, design: designOf(kind, 'once') } : rest;
+  const { by } = chosenColumns(table, question);
+  const next = asDesign({ ...rest, ...(by ? { by: by.id } : {}), block }, table, designOf(kind, 'blocked'));
+  return samplingOf(question.design) === 'blocked' && question.method ? { ...next, method: question.method } : next;
+}
