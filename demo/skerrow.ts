@@ -486,6 +486,34 @@ function dosesInBatches(): Table {
   );
 }
 
+/** Cells measured in sections of blades of lines: what differs from line to line was done to lines. */
+function cellsOfBlades(): Table {
+  const { normal } = stream(38);
+  const rows = Array.from({ length: 9 }, (_, l) => l).flatMap((l) => {
+    const rope = l % 2 === 0 ? 'upper rope' : 'lower rope';
+    const line = 21 + (l % 2 === 0 ? 2.6 : 0) + 1.1 * normal();
+    return Array.from({ length: 2 + ((l * 5) % 3) }, (__, b) => b).flatMap((b) => {
+      const blade = line + 0.9 * normal();
+      return Array.from({ length: 3 + ((l + 2 * b) % 3) }, () => [
+        `line ${l + 1}`,
+        `blade ${b + 1}`,
+        rope,
+        (blade + 1.3 * normal()).toFixed(1),
+      ]);
+    });
+  });
+  const column = (k: number): string[] => rows.map((r) => r[k] ?? '');
+  return tableOf(
+    [
+      named('line', 'line', 'subject', column(0)),
+      named('blade', 'blade', 'label', column(1)),
+      named('rope', 'rope', 'group', column(2)),
+      named('cell', 'cell length', 'measure', column(3), 'µm'),
+    ],
+    { name: 'Cells of blades of lines', subject: 'line', shape: 'rows' },
+  );
+}
+
 /** A table for every design, with its questions. */
 export const demoTables = (): Asked[] => [
   of(lampTrial(), [defaultQuestion('red', 'white'), defaultFigureStyle]),
@@ -535,6 +563,7 @@ export const demoTables = (): Asked[] => [
     [questionOf('several', { effect: 'ratio' })],
     [{ ...defaultQuestion('intake', 'nursery'), method: 'ranks' }],
   ),
+  of(cellsOfBlades(), [questionOf('nested-two', { a: 'upper rope', b: 'lower rope', inner: 'blade' })]),
   of(dosesInBatches(), [questionOf('blocked', { by: 'dose', block: 'batch' })]),
 ];
 

@@ -284,6 +284,39 @@ const adjusted = (situation: string, table: Table, more: Partial<Question> = {})
   table,
   question: questionOf('adjusted-two', { a: 'fed', b: 'unfed', measure: 'y', by: 'f', covariate: 'x', ...more }),
 });
+/** Cells of blades of lines, unequal in number. */
+const inBlades = tableOf(
+  [
+    names('l', 'line', 'subject', 'A A A A A B B B C C C C D D D D E E E F F F F'.split(' ')),
+    names('b', 'blade', 'label', '1 1 1 2 2 1 1 2 1 1 2 2 1 1 2 2 1 2 2 1 1 2 3'.split(' ')),
+    names(
+      'each',
+      'section',
+      'label',
+      Array.from({ length: 23 }, (_, i) => `s${i}`),
+    ),
+    names(
+      'r',
+      'rope',
+      'group',
+      Array.from({ length: 23 }, (_, i) => (i < 12 ? 'upper' : 'lower')),
+    ),
+    measure(
+      'y',
+      'cell length',
+      [24.1, 25.0, 23.6, 26.2, 25.4, 22.9, 23.8, 21.7, 25.9, 26.8, 27.4, 26.1].concat([
+        20.2, 21.1, 19.4, 18.8, 22.7, 21.9, 23.0, 20.5, 19.7, 21.8, 20.0,
+      ]),
+      'µm',
+    ),
+  ],
+  { name: 'Cells', subject: 'line', shape: 'rows' },
+);
+const inLines = (situation: string, design: 'nested' | 'nested-two', more: Partial<Question> = {}): Case => ({
+  situation,
+  table: inBlades,
+  question: questionOf(design, { measure: 'y', by: 'r', inner: 'b', ...more }),
+});
 /** Doses in batches, some cells read twice and one not at all. */
 const batched = tableOf(
   [
@@ -761,5 +794,11 @@ export const cases: Record<string, Case[]> = {
     }),
     inBatches('by ratios', 'blocked', { effect: 'ratio' }),
     inBatches('one batch alone', 'blocked', { rows: [{ column: 'b', is: 'equal', value: 'A' }] }),
+  ],
+  'two levels': [
+    inLines('two groups of lines, blades in each', 'nested-two', { a: 'upper', b: 'lower' }),
+    inLines('all groups together', 'nested', { compare: 'all' }),
+    inLines('one-sided, by ratios', 'nested-two', { a: 'upper', b: 'lower', direction: 'greater', effect: 'ratio' }),
+    inLines('every blade read once', 'nested-two', { a: 'upper', b: 'lower', inner: 'each' }),
   ],
 };

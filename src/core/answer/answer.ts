@@ -22,6 +22,8 @@ export interface Answer {
   covariate?: string;
   /** What groups are compared within, where they are: "day". */
   block?: string;
+  /** What samples within the samples are, where readings stand in such. */
+  inner?: string;
   unit: string;
   subject: string;
   /** The groups compared, in the order the question names them. */

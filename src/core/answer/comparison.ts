@@ -176,6 +176,8 @@ export interface SampleMean {
   n: number;
   mean: number;
   rows: readonly number[];
+  /** How much it tells of its group, where that is more than its number of readings. */
+  weight?: number;
 }
 
 /** How readings vary within samples, or subjects, and between them. */
@@ -188,8 +190,13 @@ export interface ModelPart {
   variances?: {
     within: { variance: number; interval: Interval };
     between: { variance: number; interval: Interval };
-    icc: { value: number; interval: Interval };
+    /** Of samples within samples. */
+    inner?: { variance: number; interval: Interval };
+    /** Where readings stand in one level of samples. */
+    icc?: { value: number; interval: Interval };
   };
+  /** Samples within samples, and what one is: "blade". */
+  inner?: { of: string; samples: SampleMean[] };
   /** Each group as the comparison took it. */
   groups: { mean: number; se: number; interval: Interval; samples?: number; effectiveN?: number }[];
 }

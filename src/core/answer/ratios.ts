@@ -14,6 +14,7 @@ import type {
   FollowUpPart,
   JudgedEffect,
   ModelPart,
+  SampleMean,
   TwoWayCells,
 } from './comparison';
 import { type GroupPart, cellParts, describedBy, meanOf } from './group-part';
@@ -117,9 +118,13 @@ const backCells = ({ cells, margins, ...rest }: TwoWayCells): TwoWayCells => ({
   margins: [margins[0].map(backMean), margins[1].map(backMean)],
 });
 
-const backModel = ({ samples, groups, ...rest }: ModelPart): ModelPart => ({
+const backSamples = (samples: readonly SampleMean[]): SampleMean[] =>
+  samples.map((s) => ({ ...s, mean: Math.exp(s.mean) }));
+
+const backModel = ({ samples, inner, groups, ...rest }: ModelPart): ModelPart => ({
   ...rest,
-  samples: samples.map((s) => ({ ...s, mean: Math.exp(s.mean) })),
+  samples: backSamples(samples),
+  ...(inner ? { inner: { ...inner, samples: backSamples(inner.samples) } } : {}),
   groups: groups.map((g) => ({ ...g, mean: Math.exp(g.mean), interval: ratioInterval(g.interval) })),
 });
 

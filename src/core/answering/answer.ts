@@ -14,7 +14,7 @@ import { covariateOf, measuredBy } from '../question/covariate';
 import { comparesAllGroups, isAdjusted, isBlocked, kindOf, ofOneGroup } from '../question/asking';
 import { blockOf } from '../question/block';
 import { included, includedWords, withinRows } from '../question/included';
-import { countedNames, measureOf } from '../question/naming';
+import { countedNames, innerNamePart, measureOf } from '../question/naming';
 import type { Question } from '../question/question';
 import { marksOf } from '../readings/beside';
 import { type Blind, asideCount } from '../readings/blind';
@@ -211,6 +211,7 @@ function fromReadings(analysis: OfReadings, asked: Question, table: Table, brief
     unit: layout?.ok ? layout.value.unit : (parts[0]?.unit ?? ''),
     ...(layout?.ok ? { layout: layout.value } : {}),
     ...(isAdjusted(question.design) ? { covariate: columnNamed(covariateOf(question, table), table) } : {}),
+    ...innerNamePart(question, table),
     ...(isBlocked(question.design) ? { block: called(blockOf(question, table), 'block') } : {}),
     ...ungroupedPart(question, withDerived(table)),
     subject: table.subject,

@@ -7,6 +7,7 @@ import { alphaOf } from '../procedures/interval';
 import { type Choices, choicesOf, tellsRatios } from '../question/choices';
 import { groupChoices, isBlocked } from '../question/asking';
 import { blockOf } from '../question/block';
+import { innerOf } from '../question/inner';
 import { namesOf } from '../question/naming';
 import { includedWords } from '../question/included';
 import type { Question, Registration } from '../question/question';
@@ -53,6 +54,7 @@ function partsOf(question: Question, table: Table): Map<string, string> {
     ['sphericity', facts.sphericities ? choices.sphericity : undefined],
     ['statistic', choices.method === 'shuffle' ? choices.statistic : undefined],
     ['adjusted to', question.covariateAt === undefined ? undefined : String(question.covariateAt)],
+    ['samples within samples', innerOf(question, table)?.name],
     ['blocks', isBlocked(question.design) ? called(blockOf(question, table), 'block') : undefined],
     ['known SD', question.knownSd === undefined ? undefined : String(question.knownSd)],
     ['rows', rowsTold(question, table)],

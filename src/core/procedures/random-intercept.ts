@@ -1,9 +1,9 @@
-import { CholeskyDecomposition, Matrix } from 'ml-matrix';
-import { fisherF } from '../distributions/f';
+import { Matrix } from 'ml-matrix';
 import { demand } from '../numeric/domain-error';
 import { findZero } from '../numeric/solve';
 import { sum } from '../numeric/sum';
 import { type Interval, checkedLevel } from './interval';
+import { type WaldF, cholesky, kenwardRogerF, wholeDf } from './kenward-roger';
 import { type Profile, type Sums, addWeighted, gather, profile } from './restricted-likelihood';
 import { type TTest, tTest } from './t-test';
 import { betweenInterval, chiSquareInterval, iccInterval } from './variance-intervals';
@@ -32,24 +32,11 @@ export interface RandomIntercept {
   test: (rows: readonly (readonly number[])[]) => WaldF;
 }
 
-export interface WaldF {
-  f: number;
-  df1: number;
-  df2: number;
-  p: number;
-}
-
 /** Why the model has no answer: the likelihood rises to the end of what is possible. */
 const noOptimum =
   'The likelihood of the two variances has no greatest value inside what is possible: there are too few samples.';
 
-/** A symmetric matrix factored; what rounding left of asymmetry is taken off. */
-const cholesky = (a: Matrix): CholeskyDecomposition => new CholeskyDecomposition(Matrix.add(a, a.transpose()).mul(0.5));
-
 const trace = (a: Matrix, b: Matrix): number => Matrix.mul(a, b.transpose()).sum();
-
-/** Degrees of freedom that are a whole number but for rounding are that number. */
-const whole = (df: number): number => (Math.abs(df - Math.round(df)) < 1e-9 * df ? Math.round(df) : df);
 
 /** The ratios looked through for the likeliest: closely, from the least that is possible up. */
 function ratios(largest: number): number[] {
@@ -182,27 +169,11 @@ function fitted(sums: Sums, best: Profile & { ratio: number }, largest: number, 
     const rows = Matrix.rowVector([...weights]);
     const [, a2] = uncertainty(rows);
     const estimate = rows.mmul(coefficients).get(0, 0) + centre * sum([...weights]);
-    return tTest(estimate, Math.sqrt(rows.mmul(adjusted).mmul(rows.transpose()).get(0, 0)), whole(2 / a2), at);
+    return tTest(estimate, Math.sqrt(rows.mmul(adjusted).mmul(rows.transpose()).get(0, 0)), wholeDf(2 / a2), at);
   };
   const test = (given: readonly (readonly number[])[]): WaldF => {
     const rows = new Matrix(given.map((row) => [...row]));
-    const l = rows.rows;
-    const [a1, a2] = uncertainty(rows);
-    if (l === 1) {
-      const f = squared(rows);
-      const df2 = whole(2 / a2);
-      return { f, df1: 1, df2, p: Math.max(fisherF(1, df2).upper(f), Number.MIN_VALUE) };
-    }
-    const b = (a1 + 6 * a2) / (2 * l);
-    const g = ((l + 1) * a1 - (l + 4) * a2) / ((l + 2) * a2);
-    const d = 3 * l + 2 * (1 - g);
-    const mean = 1 / (1 - a2 / l);
-    const spread = ((2 / l) * (1 + (g / d) * b)) / ((1 - ((l - g) / d) * b) ** 2 * (1 - ((l + 2 - g) / d) * b));
-    const relative = spread / (2 * mean ** 2);
-    const df2 = whole(4 + (l + 2) / (l * relative - 1));
-    demand(df2 > 2 && Number.isFinite(df2), 'There are too few samples to judge all groups together.');
-    const f = ((df2 / (mean * (df2 - 2))) * squared(rows)) / l;
-    return { f, df1: l, df2, p: Math.max(fisherF(l, df2).upper(f), Number.MIN_VALUE) };
+    return kenwardRogerF(squared(rows), rows.rows, uncertainty(rows));
   };
 
   return {

@@ -10,6 +10,7 @@ import { likeliestCategory, likeliestOutcome } from '../understanding/likeliest'
 import { asDesign, designOf, groupChoices, hasTwoFactors, sameOutcomes } from './asking';
 import { withinBlocks } from './block';
 import { adjustedFor } from './covariate';
+import { innerNamed } from './inner';
 import { type Question, questionOf } from './question';
 
 /** What counts raise: whether a share differs between groups; with more than two outcomes whether they depend on the group. */
@@ -48,13 +49,24 @@ function isCrossed(table: Table, by: Column | undefined, measure: string | undef
   );
 }
 
+/** Whether rows of one level of a column stand under several of another. */
+const holdsSeveral = (block: Column, by: Column | undefined): boolean => {
+  const first = new Map<string, string>();
+  return block.cells.some((cell, i) => {
+    const [name, level] = [cell.trim(), by?.cells[i]?.trim() ?? ''];
+    if (name === '' || level === '') return false;
+    if (!first.has(name)) first.set(name, level);
+    return first.get(name) !== level;
+  });
+};
+
 /** The question that two columns of groups raise, where both are asked about: as two factors, one of them within subjects. */
 function ofTwoFactors(table: Table, blank: Question): Question | undefined {
   const [a, b, more] = columnsOf(table, 'group');
   if (!a || !b || more) return undefined;
   const within = [a, b].find((c) => isCrossed(table, c, blank.measure));
   if (within) return { ...asDesign(blank, table, 'mixed'), by: (within === a ? b : a).id, by2: within.id };
-  const blocks = [a, b].filter((c) => isBlock(c.name));
+  const blocks = [a, b].filter((c, i) => isBlock(c.name) && holdsSeveral(c, [b, a][i]));
   const [block] = blocks;
   if (block && blocks.length === 1) {
     const by = block === a ? b : a;
@@ -127,7 +139,11 @@ export function firstQuestion(table: Table, chosen: readonly string[] = []): Que
   if (table.shape === 'summary' && columnsOf(table, 'measure').length === 0)
     return { ...asDesign(pair, table, groups.length === 2 ? 'two-groups' : 'several'), about: 'spread' };
   const sampling = within ? 'within' : !table.average && hasSamples(repeatsOf(table, columns)) ? 'nested' : 'once';
-  if (groups.length === 2) return asDesign(pair, table, designOf('two', sampling));
-  const several = asDesign(pair, table, designOf('several', sampling));
+  const withInner = (question: Question): Question => {
+    const inner = innerNamed(question, table);
+    return inner ? { ...question, inner: inner.id } : question;
+  };
+  if (groups.length === 2) return withInner(asDesign(pair, table, designOf('two', sampling)));
+  const several = withInner(asDesign(pair, table, designOf('several', sampling)));
   return some || all.length < named.length ? { ...several, groups: groups.map((g) => g.id) } : several;
 }

@@ -9,6 +9,7 @@ import { type Column, type Table, called } from '../readings/table';
 import { isAdjusted, isBlocked, kindOf } from './asking';
 import { blockOf } from './block';
 import { covariateOf } from './covariate';
+import { innerOf } from './inner';
 import { includedOrAll, withinRows } from './included';
 import type { Question } from './question';
 
@@ -28,6 +29,8 @@ export interface Named {
   covariate?: string;
   /** What groups are compared within, where they are: "day". */
   block?: string;
+  /** What samples within the samples are, where readings stand in such. */
+  inner?: string;
   /** The two factors, where there are two. */
   layout?: { a: { name: string }; b: { name: string } };
 }
@@ -99,6 +102,12 @@ export function countedNames(question: Question, table: Table): Named {
   return { ...base, measure: found?.name ?? '', rowName: rows.name, groups };
 }
 
+/** What samples within the samples are called, where there are such. */
+export const innerNamePart = (question: Question, table: Table): { inner?: string } => {
+  const inner = innerOf(question, table);
+  return inner ? { inner: called(inner) } : {};
+};
+
 /** The names a question goes by, from the heads of its table. */
 export function namesOf(asked: Question, whole: Table): Named {
   const table = includedOrAll(asked, whole);
@@ -129,6 +138,7 @@ export function namesOf(asked: Question, whole: Table): Named {
     subject: table.subject,
     groups,
     ...(isAdjusted(question.design) ? { covariate: columnNamed(covariateOf(question, table), table) } : {}),
+    ...innerNamePart(question, table),
     ...(isBlocked(question.design) ? { block: called(blockOf(question, table), 'block') } : {}),
     ...(kindOf[question.design] === 'factors' ? { layout: { a: { name: a }, b: { name: b } } } : {}),
   };

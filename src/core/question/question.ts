@@ -120,6 +120,8 @@ const asked = {
   /** What means are adjusted for: another column of measurements, and the value they are adjusted to where not its mean. */
   covariate: v.optional(Column),
   covariateAt: v.optional(Finite('The value means are adjusted to')),
+  /** The column of samples within the samples: blades within lines. */
+  inner: v.optional(Column),
   /** The column of the blocks groups are compared within: a day, a batch, a plate. */
   block: v.optional(Column),
   /** What one group is compared with; for two groups the difference that counts as none. In the readings' units. */

@@ -12,11 +12,29 @@ function sampleMarks(
   group: GroupPart,
   samples: readonly SampleMean[],
   y: number,
+  inner: readonly SampleMean[],
   names: Answer['rowNames'],
   pitch: number,
 ): Mark[] {
   const shapeOf = new Map(samples.flatMap((s, i) => s.rows.map((row) => [row, i] as const)));
   const ink = { group: group.colour };
+  const means = (of: readonly SampleMean[]): Extract<Mark, { mark: 'dots' }> => ({
+    mark: 'dots',
+    points: of.map((s) => ({
+      at: s.mean,
+      shape: shapeOf.get(s.rows[0] ?? -1) ?? group.colour,
+      title: `${s.name}, mean of ${s.n} readings: ${s.mean}`,
+      cells: s.rows.map((row) => ({ column: group.column, row })),
+    })),
+    along: 'x',
+    centre: y,
+    room: 0.12,
+    ink,
+    shape: group.colour,
+    size: Math.min(9, Math.max(5, pitch * 0.24)),
+    hollow: true,
+    name: `samples-${group.colour}`,
+  });
   return groupMarks(group, y, names, pitch).flatMap((mark): Mark[] => {
     if (mark.mark !== 'dots' || !mark.name?.startsWith('readings-')) return [mark];
     const points = mark.points.map((point): Point => ({
@@ -26,24 +44,18 @@ function sampleMarks(
       shape: shapeOf.get(point.cells?.[0]?.row ?? -1) ?? group.colour,
     }));
     return [
-      { ...mark, points, centre: y - 0.12, room: 0.3, size: Math.min(mark.size, 5) },
-      {
-        mark: 'dots',
-        points: samples.map((s, i) => ({
-          at: s.mean,
-          shape: i,
-          title: `${s.name}, mean of ${s.n} readings: ${s.mean}`,
-          cells: s.rows.map((row) => ({ column: group.column, row })),
-        })),
-        along: 'x',
-        centre: y + 0.02,
-        room: 0.12,
-        ink,
-        shape: group.colour,
-        size: Math.min(9, Math.max(5, pitch * 0.24)),
-        hollow: true,
-        name: `samples-${group.colour}`,
-      },
+      { ...mark, points, centre: y - 0.12, room: 0.3, size: Math.min(mark.size, inner.length > 0 ? 4 : 5) },
+      ...(inner.length > 0
+        ? [
+            {
+              ...means(inner),
+              centre: y - 0.02,
+              size: Math.min(6, Math.max(4, pitch * 0.16)),
+              name: `inner-${group.colour}`,
+            },
+          ]
+        : []),
+      { ...means(samples), centre: y + (inner.length > 0 ? 0.06 : 0.02) },
     ];
   });
 }
@@ -55,7 +67,8 @@ const told = (group: GroupPart): string => {
 };
 
 export const nestedLook: Look = (answer, width, options) => {
-  const samples = (answer.comparison.ok ? answer.comparison.value.model?.samples : undefined) ?? [];
+  const model = answer.comparison.ok ? answer.comparison.value.model : undefined;
+  const samples = model?.samples ?? [];
   return besideDifferences(
     answer,
     width,
@@ -66,6 +79,7 @@ export const nestedLook: Look = (answer, width, options) => {
           group,
           samples.filter((s) => s.group === at),
           at,
+          model?.inner?.samples.filter((s) => s.group === at) ?? [],
           answer.rowNames,
           pitch,
         ),

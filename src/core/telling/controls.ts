@@ -16,6 +16,7 @@ import {
   sameOutcomes,
 } from '../question/asking';
 import { blockOf, blocksFor, canBlock, withinBlocks } from '../question/block';
+import { innerFor, innerOf } from '../question/inner';
 import { adjustedFor, canAdjust, covariateOf, covariatesFor } from '../question/covariate';
 import { columnNamed } from '../question/naming';
 import type { Question } from '../question/question';
@@ -196,6 +197,25 @@ export function covariates(question: Question, table: Table): Control | undefine
   };
 }
 
+/** What readings stand in within their samples: samples that another column names, or nothing more. */
+export function innerSamples(question: Question, table: Table): Control | undefined {
+  const columns = innerFor(question, table);
+  if (columns.length === 0) return undefined;
+  const { inner: _, ...rest } = question;
+  return {
+    label: 'Samples within samples',
+    chosen: innerOf(question, table)?.id ?? 'nothing',
+    options: [
+      ...columns.map((c) => ({
+        id: c.id,
+        words: `${called(c)} by ${called(c)}`,
+        ask: () => ({ ...question, inner: c.id }),
+      })),
+      { id: 'nothing', words: 'all alike', ask: () => rest },
+    ],
+  };
+}
+
 /** Two columns by which readings are sorted: one chosen that stands in the other place changes places with it. */
 function columnControl(
   label: string,
@@ -307,6 +327,7 @@ export function controlsOf(
       direction: directions(question, said('direction')),
       compares: kinds(question, table, said('compares')),
       covariate: covariates(question, table),
+      inner: innerSamples(question, table),
       counting: countings(question, table, counted, repeats, said('counting')),
       a: group('a'),
       b: group('b'),

@@ -137,6 +137,45 @@ function nested(columns: readonly Seen[], parts: readonly Part[]): number | unde
   )?.place;
 }
 
+/**
+ * Of columns that name subjects, the one whose subjects each stand in one group while those of another stand within
+ * them and were read more than once: a litter of animals, a line of blades. What is compared was done to it.
+ */
+function outermost(columns: readonly Seen[], parts: readonly Part[], subjects: readonly number[]): number | undefined {
+  const texts = (i: number): readonly string[] => columns[i]?.texts ?? [];
+  const rows = Math.max(...columns.map((c) => c.texts.length));
+  const whole = subjects.filter((i) => texts(i).length === rows && !(columns[i]?.gaps ?? true));
+  const oneEach = (inner: readonly string[], outer: readonly string[]): boolean => {
+    const home = new Map<string, string>();
+    return inner.every((name, i) => {
+      const at = outer[i] ?? '';
+      if (!home.has(name)) home.set(name, at);
+      return home.get(name) === at;
+    });
+  };
+  const grouped = whole.filter((i) =>
+    columns.some(
+      (c, g) =>
+        parts[g]?.role === 'group' &&
+        c.texts.length === rows &&
+        c.distinct > 1 &&
+        c.distinct < (columns[i]?.distinct ?? 0) &&
+        oneEach(texts(i), c.texts),
+    ),
+  );
+  const outer = grouped.reduce<number | undefined>(
+    (best, i) => (best === undefined || (columns[i]?.distinct ?? 0) < (columns[best]?.distinct ?? 0) ? i : best),
+    undefined,
+  );
+  if (outer === undefined) return undefined;
+  const readAgain = whole.some((i) => {
+    if (i === outer) return false;
+    const both = new Set(texts(i).map((name, row) => `${texts(outer)[row] ?? ''}\n${name}`)).size;
+    return both < rows && both > (columns[outer]?.distinct ?? 0);
+  });
+  return readAgain ? outer : undefined;
+}
+
 /** The part of each column. One column at most names the subjects. */
 export function partsOf(columns: readonly Seen[]): Part[] {
   const parts = columns.map((c) => partOf(c, columns));
@@ -146,11 +185,13 @@ export function partsOf(columns: readonly Seen[]): Part[] {
   if (subjects.length > 1) {
     // Who each row is, rather than where it lives: the one that tells most apart.
     const tells = (i: number): number => columns[i]?.distinct ?? 0;
-    const best = subjects.reduce((a, b) => (tells(b) > tells(a) ? b : a));
+    const outer = outermost(columns, parts, subjects);
+    const best = outer ?? subjects.reduce((a, b) => (tells(b) > tells(a) ? b : a));
     for (const i of subjects) {
       if (i === best) continue;
       const c = columns[i];
-      parts[i] = c && !c.unique && c.distinct > 1 ? { role: 'group' } : { role: 'label', as: 'name' };
+      parts[i] =
+        c && !c.unique && c.distinct > 1 && outer === undefined ? { role: 'group' } : { role: 'label', as: 'name' };
     }
   }
   return parts;

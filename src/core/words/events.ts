@@ -16,6 +16,7 @@ const parts: Readonly<Record<string, string>> = {
   covariate: 'adjusted for',
   covariateAt: 'adjusted to',
   block: 'blocks',
+  inner: 'samples within samples',
   value: 'value compared with',
   direction: 'direction',
   afterLooking: 'direction after looking',

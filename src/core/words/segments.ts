@@ -18,6 +18,7 @@ export type PartName =
   | 'rows'
   | 'kept'
   | 'covariate'
+  | 'inner'
   | 'ratio';
 
 /** A part that can be chosen, with the words it has now. */

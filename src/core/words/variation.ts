@@ -8,9 +8,9 @@ import { type Text, text } from './text';
 /** The mixed model, by the name the field gives it. */
 export const mixedModel = 'Linear mixed model';
 
-/** The same as the methods write it. @param of what has an intercept of its own: "tank" */
-export const mixedModelWords = (of: string): string =>
-  `a linear mixed model (random intercept for each ${of}, restricted maximum likelihood, Kenward–Roger degrees of freedom)`;
+/** The same as the methods write it. @param of what has an intercept of its own: "tank" @param inner and what within it */
+export const mixedModelWords = (of: string, inner?: string): string =>
+  `a linear mixed model (random ${inner === undefined ? `intercept for each ${of}` : `intercepts for each ${of} and each ${inner} within it`}, restricted maximum likelihood, Kenward–Roger degrees of freedom)`;
 
 /** How readings vary between samples and within them. */
 export function variationClause(answer: Answer, comparison: Comparison): Text {
@@ -20,8 +20,14 @@ export function variationClause(answer: Answer, comparison: Comparison): Text {
   const unit = answer.logs ? '' : answer.unit;
   const sdName = answer.logs ? 'SD of the logarithms' : 'SD';
   const sample = answer.block ?? (answer.subject || 'sample');
-  const { within, between: among, icc } = model;
+  const { within, between: among, inner, icc } = model;
   const sd = (variance: number): string => `${significant(Math.sqrt(variance), 3)}${unitAfter(unit)}`;
+  if (!icc) {
+    const of = comparison.model?.inner?.of ?? 'inner sample';
+    const told = (variance: number): string =>
+      variance > 0 ? sd(variance) : 'none (its variance is estimated below 0)';
+    return text` The ${sdName} between ${plural(sample)} was ${told(among.variance)}, between ${plural(of)} of one ${sample} ${told(inner?.variance ?? 0)}, within ${plural(of)} ${sd(within.variance)}.`;
+  }
   const alike = text`intraclass correlation ${fixed(icc.value, 2)}, ${percent(question.level)} CI ${between(icc.interval, 2)}`;
   return among.variance > 0
     ? text` The ${sdName} between ${plural(sample)} was ${sd(among.variance)}, within them ${sd(within.variance)} (${alike}).`

@@ -9,14 +9,17 @@ import { type Step, type Term, Working, constant, minus, over, plus, root, symbo
 /** The variances within samples and between them. */
 export interface Variances {
   within: number;
+  /** Of samples within the samples, where there are such. */
+  inner?: number;
   between: number;
 }
 
 /** A group's samples, each by its number of readings and their mean. */
-export type Samples = readonly { n: number; mean: number }[];
+export type Samples = readonly { n: number; mean: number; weight?: number }[];
 
-function variances(w: Working, { within, between }: Variances, of = 'samples'): { within: Term; between: Term } {
+function variances(w: Working, { within, inner, between }: Variances, of = 'samples'): { within: Term; between: Term } {
   const likeliest = '\\text{at the greatest restricted likelihood}';
+  if (inner !== undefined) w.look('variance of samples within them', '\\sigma_i^2', likeliest, inner);
   return {
     within: w.look(`variance within ${of}`, '\\sigma_w^2', likeliest, within),
     between: w.look(`variance between ${of}`, '\\sigma_b^2', likeliest, between),
@@ -25,14 +28,20 @@ function variances(w: Working, { within, between }: Variances, of = 'samples'): 
 
 /** The mean of a group, its samples weighted by how surely each is known. */
 function groupMean(w: Working, mark: string, samples: Samples, found: { within: Term; between: Term }): [Term, Term] {
-  const weights = samples.map(({ n }, i) => {
+  const weights = samples.map(({ n, weight }, i) => {
+    if (weight !== undefined) return symbol(`w_{${mark}${i + 1}}`, weight);
     const size = symbol(`n_{${mark}${i + 1}}`, n);
     return over(size, plus(found.within, times(size, found.between)));
   });
   const all = w.let(
     `weights of the samples of group ${mark}, added`,
     `W_${mark}`,
-    total(`\\sum_i \\frac{n_{${mark}i}}{\\sigma_w^2 + n_{${mark}i}\\,\\sigma_b^2}`, weights),
+    total(
+      samples.some((s) => s.weight !== undefined)
+        ? `\\sum_i w_{${mark}i}`
+        : `\\sum_i \\frac{n_{${mark}i}}{\\sigma_w^2 + n_{${mark}i}\\,\\sigma_b^2}`,
+      weights,
+    ),
   );
   const products = samples.map(({ mean }, i) =>
     times(symbol(`w_{${mark}${i + 1}}`, weights[i]?.value ?? 0), symbol(`\\bar{y}_{${mark}${i + 1}}`, mean)),

@@ -4,7 +4,7 @@ import { withEffect } from '../../core/question/asking';
 import { type Choices, choicesOf, noneOf, ofMeans, tellsRatios } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
 import { factorNames } from '../../core/readings/factors';
-import { covariates } from '../../core/telling/controls';
+import { covariates, innerSamples } from '../../core/telling/controls';
 import { askedOf } from '../../core/telling/asked-of';
 import { Choose } from '../shared/Parts';
 import { Bounds } from './Bounds';
@@ -94,6 +94,7 @@ export function AskSettings(
   const set = (more: Partial<Question>) => onChange({ ...question, ...more });
   const of = askedOf(question, table, choices.method);
   const covariate = covariates(question, table);
+  const inner = question.inner === undefined ? innerSamples(question, table) : undefined;
   const byMeans = choices.method === 'means';
   const ordered =
     facts.order !== undefined ||
@@ -148,6 +149,12 @@ export function AskSettings(
             options={among(facts.sphericities, sphericityWords)}
             onChange={(sphericity) => set({ sphericity })}
           />
+        </>
+      )}
+      {inner && (
+        <>
+          ; readings within each {table.subject || 'sample'} are taken{' '}
+          <ControlPart control={inner} onChange={onChange} />
         </>
       )}
       {covariate && !facts.adjusts && (

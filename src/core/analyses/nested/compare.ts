@@ -2,15 +2,18 @@ import type { ModelPart, SampleMean } from '../../answer/comparison';
 import { type GroupPart, demandOneUnit, demandReadings } from '../../answer/group-part';
 import { variancesOf, weightsOf } from '../../answer/model-part';
 import { DomainError, attempt, demand } from '../../numeric/domain-error';
-import { sum } from '../../numeric/sum';
+import { moments, sum } from '../../numeric/sum';
 import { there } from '../../numeric/there';
 import { contrast } from '../../procedures/contrast';
 import { oneWayAnovaFromSummaries } from '../../procedures/one-way-anova';
-import { type RandomIntercept, type WaldF, randomIntercept } from '../../procedures/random-intercept';
+import type { WaldF } from '../../procedures/kenward-roger';
+import { type RandomIntercept, randomIntercept } from '../../procedures/random-intercept';
 import { type SampleSummary, summarize } from '../../procedures/sample-summary';
+import { twoLevelNest } from '../../procedures/two-level-nest';
 import { type TTest, tTest } from '../../procedures/t-test';
+import { innerOf } from '../../question/inner';
 import type { Question } from '../../question/question';
-import { columnsOf, type Table } from '../../readings/table';
+import { type Column, type Table, called, columnsOf } from '../../readings/table';
 import { type Sample, samplesOf } from '../../readings/samples';
 import { counted, plural } from '../../words/numbers';
 import { listed, sentenceCase } from '../../words/sentences';
@@ -97,6 +100,72 @@ function byModel(fit: RandomIntercept, { subject, samples, groups, level, brief 
   };
 }
 
+/** The samples within a sample, by the names in a column. */
+function innerOfSample({ group, values, rows }: Sample, column: Column): (SampleMean & { squares: number })[] {
+  const within = new Map<string, { values: number[]; rows: number[] }>();
+  rows.forEach((row, i) => {
+    const cell = column.cells[row]?.trim() ?? '';
+    const name = cell === '' ? `row ${row + 1}` : cell;
+    const one = within.get(name) ?? { values: [], rows: [] };
+    within.set(name, one);
+    one.values.push(there(values[i], 'A reading'));
+    one.rows.push(row);
+  });
+  return [...within].map(([name, one]) => {
+    const { mean, sumOfSquares } = moments(one.values);
+    return { name, group, n: one.values.length, mean, rows: one.rows, squares: sumOfSquares };
+  });
+}
+
+/** By the mixed model of samples within samples. @throws DomainError where the two levels cannot be told apart */
+function byTwoLevels(column: Column, { subject, samples, groups, level, brief }: Given): Nested {
+  const of = called(column);
+  const inner = samples.map((s) => innerOfSample(s, column));
+  demand(
+    inner.some((own) => own.some((i) => i.n > 1)),
+    `Every ${of} has one reading, so that readings and ${plural(of)} are one level.`,
+  );
+  demand(
+    inner.some((own) => own.length > 1),
+    `Every ${subject} has one ${of}, so that these are one level.`,
+  );
+  const fit = twoLevelNest(
+    samples.map(({ group }, i) => ({ group, inner: there(inner[i], 'A sample') })),
+    groups,
+  );
+  const [within, between, outer] = fit.variances;
+  const told = brief ? undefined : fit.intervals(level);
+  return {
+    model: {
+      of: subject,
+      samples: samples.map((s, i) => ({ ...sampleMean(s), ...there(fit.samples[i], 'A sample') })),
+      inner: { of, samples: inner.flat().map(({ squares: _, ...sample }) => sample) },
+      ...(told
+        ? {
+            variances: {
+              within: { variance: within, interval: told[0] },
+              inner: { variance: between, interval: told[1] },
+              between: { variance: outer, interval: told[2] },
+            },
+          }
+        : {}),
+      groups: fit.informations.map((information, g) => {
+        const { estimate, se, interval } = fit.effect(weightsOf(groups, g), level);
+        return {
+          mean: estimate,
+          se,
+          interval,
+          samples: samples.filter((s) => s.group === g).length,
+          effectiveN: (within + between + outer) * information,
+        };
+      }),
+    },
+    effect: (weights) => fit.effect(weights, level),
+    test: fit.test,
+    remarks: [],
+  };
+}
+
 /** By the samples' means, each counting once: what balanced readings come to under the model, too. */
 function byMeans(why: string, { subject, samples, groups, level }: Given): Nested {
   const summaries = Array.from({ length: groups }, (_, g): SampleSummary =>
@@ -120,12 +189,24 @@ function byMeans(why: string, { subject, samples, groups, level }: Given): Neste
 }
 
 /** Several readings of each sample compared between groups of samples. */
-export function nestedIn({ level }: Question, table: Table, parts: readonly GroupPart[], brief: boolean): Nested {
+export function nestedIn(question: Question, table: Table, parts: readonly GroupPart[], brief: boolean): Nested {
+  const { level } = question;
   const subject = table.subject || 'sample';
   const samples = checkedSamples(table, parts);
   const given = { subject, samples, groups: parts.length, level, brief };
   if (samples.every((s) => s.values.length === 1))
     return byMeans(`Every ${subject} has one reading, so this is the test of independent readings.`, given);
+  const column = innerOf(question, table);
+  if (column) {
+    const two = attempt(() => byTwoLevels(column, given));
+    if (two.ok) return two.value;
+    const { inner: _, ...rest } = question;
+    const one = nestedIn(rest, table, parts, brief);
+    return {
+      ...one,
+      remarks: [...one.remarks, `${two.reason} Readings were taken within their ${plural(subject)} alone.`],
+    };
+  }
   const group = samples.flatMap((s) => s.values.map(() => s.group));
   const fit = attempt(() =>
     randomIntercept(

@@ -14,27 +14,30 @@ function readingsInEach({ repeats }: Pick<Named, 'repeats'>): string {
 
 /** How the question ends: "when each tank counts once, with 6 readings in each?". */
 export const eachSample = (named: Named): Segment[] =>
-  asked`when each ${part('subject', named.subject || 'sample')} ${part('counting', readingsInEach(named))}?`;
+  asked`when each ${part('subject', named.subject || 'sample')} ${part('counting', readingsInEach(named))}${named.inner === undefined ? '' : asked`, taken ${part('inner', `${named.inner} by ${named.inner}`)}`}?`;
 
 const sampleOf = ({ subject }: Pick<Answer, 'subject'>): string => subject || 'sample';
 
 /** Whether the samples' means were compared, for the model could not be fitted or is not needed. */
 export const tookMeans = ({ comparison }: Answer): boolean => comparison.ok && comparison.value.model?.byMeans === true;
 
+const innerOf = ({ comparison }: Answer) => (comparison.ok ? comparison.value.model?.inner : undefined);
+
 /** By what the groups were compared, for the methods. @param means the test of the samples' means, where the model was not fitted */
 export const modelWords = (answer: Answer, means: string): string => {
   const sample = sampleOf(answer);
   return tookMeans(answer)
     ? `${means} of the means of the ${plural(sample)}, each counting once`
-    : mixedModelWords(sample);
+    : mixedModelWords(sample, innerOf(answer)?.of);
 };
 
 /** What of each sample entered the comparison. */
 export const withinSamples = (answer: Answer): string => {
   const { repeats } = answer;
   const sample = sampleOf(answer);
+  const inner = innerOf(answer);
   return repeats
-    ? `the ${counted(repeats.readings, 'reading')} being taken within their ${counted(repeats.subjects, sample)}`
+    ? `the ${counted(repeats.readings, 'reading')} being taken within their ${inner ? `${counted(inner.samples.length, inner.of)} of ` : ''}${counted(repeats.subjects, sample)}`
     : `readings being taken within their ${plural(sample)}`;
 };
 

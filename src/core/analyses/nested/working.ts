@@ -13,7 +13,11 @@ import type { Worked, WorkingPart } from '../analysis';
 const samplesIn = ({ model }: Comparison, group: number) => (model?.samples ?? []).filter((s) => s.group === group);
 
 const variancesOf = ({ model }: Comparison) =>
-  model?.variances && { within: model.variances.within.variance, between: model.variances.between.variance };
+  model?.variances && {
+    within: model.variances.within.variance,
+    ...(model.variances.inner ? { inner: model.variances.inner.variance } : {}),
+    between: model.variances.between.variance,
+  };
 
 /** A t-test to the end of its interval, without the effect size that follows. */
 const untilInterval = (steps: Step[]): Step[] => steps.slice(0, steps.findIndex((s) => s.what === 'upper end') + 1);

@@ -35,7 +35,7 @@ export function resultTables(answer: Answer): ResultTable[] {
   if (follow?.ok) tables.push(comparisonTable(answer, follow.value));
   if (ofReadings && !effect && !table) tables.push(testTable(answer, comparison));
   const variances = comparison.model?.variances;
-  if (variances) tables.push(varianceTable(answer, variances));
+  if (variances) tables.push(varianceTable(answer, variances, comparison.model?.inner?.of));
   return tables;
 }
 

@@ -6,7 +6,8 @@ import { type ResultTable, column, figures, interval, number, words } from './re
 
 export function varianceTable(
   { question, unit: measured, subject, block, logs }: Answer,
-  { between: among, within, icc }: NonNullable<ModelPart['variances']>,
+  { between: among, inner, within, icc }: NonNullable<ModelPart['variances']>,
+  innerOf = 'inner sample',
 ): ResultTable {
   const sample = block ?? (subject || 'sample');
   const unit = logs ? '' : measured;
@@ -17,7 +18,7 @@ export function varianceTable(
       variance > 0 ? figures(Math.sqrt(variance), 4) : words('–'),
       figures(variance, 4),
       interval(range),
-      number(variance / (among.variance + within.variance), 3),
+      number(variance / (among.variance + (inner?.variance ?? 0) + within.variance), 3),
     ],
   });
   return {
@@ -28,13 +29,25 @@ export function varianceTable(
       column('SD', { unit }),
       column('variance', { unit: unit && `${unit}²` }),
       column(`${ci} of the variance`),
-      column('share', { hint: 'of the two variances together; that between samples is the intraclass correlation' }),
+      column('share', {
+        hint: icc
+          ? 'of the two variances together; that between samples is the intraclass correlation'
+          : 'of the three variances together',
+      }),
     ],
-    rows: [line(`between ${plural(sample)}`, among), line(`within ${plural(sample)}`, within)],
+    rows: [
+      line(`between ${plural(sample)}`, among),
+      ...(inner ? [line(`between ${plural(innerOf)} of one ${sample}`, inner)] : []),
+      line(`within ${plural(inner ? innerOf : sample)}`, within),
+    ],
     notes: [
-      [
-        `Intraclass correlation ${icc.value.toFixed(3).replace('-', '−')}, ${ci} ${between(icc.interval, 3)} (profile likelihood).`,
-      ],
+      ...(icc
+        ? [
+            [
+              `Intraclass correlation ${icc.value.toFixed(3).replace('-', '−')}, ${ci} ${between(icc.interval, 3)} (profile likelihood).`,
+            ],
+          ]
+        : []),
       ...(among.variance < 0
         ? [
             [

@@ -33,8 +33,9 @@ export const analysis: OfReadings = {
     };
   },
   used: asModelled,
-  alternatives: () => [
-    { design: 'nested' },
+  alternatives: ({ inner }) => [
+    { design: 'nested', inner },
+    ...(inner === undefined ? [] : [{ design: 'nested', inner: undefined } as const]),
     { design: 'several', repeats: 'average', method: 'means', spread: 'pooled' },
     { design: 'several', repeats: 'average', method: 'means', spread: 'separate' },
     { design: 'several', repeats: 'average', method: 'ranks' },

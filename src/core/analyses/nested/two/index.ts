@@ -33,8 +33,9 @@ export const analysis: OfReadings = {
     };
   },
   used: asModelled,
-  alternatives: () => [
-    { design: 'nested-two' },
+  alternatives: ({ inner }) => [
+    { design: 'nested-two', inner },
+    ...(inner === undefined ? [] : [{ design: 'nested-two', inner: undefined } as const]),
     { design: 'two-groups', repeats: 'average', method: 'means', spread: 'separate' },
     { design: 'two-groups', repeats: 'average', method: 'means', spread: 'pooled' },
     { design: 'two-groups', repeats: 'average', method: 'ranks' },
