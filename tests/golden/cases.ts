@@ -801,4 +801,15 @@ export const cases: Record<string, Case[]> = {
     inLines('one-sided, by ratios', 'nested-two', { a: 'upper', b: 'lower', direction: 'greater', effect: 'ratio' }),
     inLines('every blade read once', 'nested-two', { a: 'upper', b: 'lower', inner: 'each' }),
   ],
+  'known spreads': [
+    twoGroups('two means, one SD known for both', clear, { method: 'z', knownSd: 4 }),
+    twoGroups('SDs of their own, one-sided, against a stated difference, with an equivalence margin', clear, {
+      method: 'z',
+      knownSd: 4,
+      knownSdB: 5,
+      direction: 'greater',
+      value: 1,
+      bounds: { low: -5, high: 5 },
+    }),
+  ],
 };

@@ -39,6 +39,7 @@ const ofMeans: { name: string; design: 'one-sample' | 'two-groups' | 'paired'; m
   { name: 'two groups with a spread each', design: 'two-groups', more: { spread: 'separate' } },
   { name: 'two groups with one spread', design: 'two-groups', more: { spread: 'pooled' } },
   { name: 'two groups against a difference', design: 'two-groups', more: { value: -7.5 } },
+  { name: 'two groups, their SDs known', design: 'two-groups', more: { value: 2, method: 'z', knownSd: 30 } },
   { name: 'pairs', design: 'paired', more: {} },
 ];
 const two = fc.integer({ min: 3, max: 9 }).chain((n) => fc.tuple(group(n, n), group(n, n)));

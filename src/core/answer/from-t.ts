@@ -1,6 +1,7 @@
 /** What t-tests of a difference and permutation tests beside them come to. */
 import { differencesAsTyped } from '../numeric/decimals';
 import { type Outcome, attempt } from '../numeric/domain-error';
+import { there } from '../numeric/there';
 import { equivalence } from '../procedures/equivalence';
 import { type ShuffleTest } from '../procedures/shuffle-means';
 import { type Centre } from '../procedures/shuffle-statistics';
@@ -11,6 +12,7 @@ import type { Question } from '../question/question';
 import { bootstrap } from '../procedures/bootstrap';
 import { leastOfLabels, leastOfSigns, unattainable } from './attainable';
 import type { Comparison, Effect, Size } from './comparison';
+import { normalReference } from './references';
 import { arrangementWords, shuffledPart } from './shuffled-part';
 import { type GroupPart } from './group-part';
 
@@ -56,6 +58,18 @@ export function fromT(
     bounds: test.bounds,
     ...(bounds ? { equivalence: attempt(() => equivalence(test, bounds, question.level)) } : {}),
     remarks: [],
+  };
+}
+
+/** The same where the spreads are known, so that nothing of them is estimated: by the normal distribution. */
+export function fromZ(question: Question, name: string, pair: [string, string], test: TTest): Comparison {
+  const { effect, ...found } = fromT(question, name, pair, test, []);
+  const { df: _, ...told } = there(effect, 'The difference');
+  return {
+    ...found,
+    effect: { ...told, statistic: { symbol: 'z', value: test.t } },
+    tests: [{ symbol: 'z', value: test.t, df: [], p: test.p[question.direction] }],
+    reference: [normalReference(test.t, question.direction)],
   };
 }
 

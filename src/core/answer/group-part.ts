@@ -137,11 +137,12 @@ export const describedBy = (group: Group, values: readonly number[], level: numb
   withInterval({ ...group, ...figures(values), ...limitedOf(group.readings.used) }, level);
 
 /** The group with the interval of its mean by the SD that is known, where the question takes one as known. */
-export function withKnownSd(part: GroupPart, question: Question): GroupPart {
+export function withKnownSd(part: GroupPart, question: Question, sd = question.knownSd): GroupPart {
   const { method } = choicesOf(question);
   const mean = meanOf(part);
-  if (method !== 'z' || question.knownSd === undefined || mean === undefined) return part;
-  return { ...part, interval: oneSampleZ(mean, part.n, question.knownSd, 0, question.level).interval };
+  if (method !== 'z' || sd === undefined || mean === undefined) return part;
+  const { interval, se } = oneSampleZ(mean, part.n, sd, 0, question.level);
+  return { ...part, interval, se };
 }
 
 /** A group's mean, from its readings or as reported. */

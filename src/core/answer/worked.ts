@@ -18,8 +18,10 @@ export function worked(title: string, make: () => Step[]): WorkingPart[] {
 
 /** The two one-sided tests of equivalence, where a margin was given. */
 export function equivalenceWorked({ question: { bounds } }: Answer, { effect }: Comparison): WorkingPart[] {
-  if (!bounds || effect?.se === undefined || effect.df === undefined) return [];
-  const { estimate, se, df } = effect;
+  if (!bounds || effect?.se === undefined) return [];
+  // Known spreads leave no degrees of freedom to lose.
+  const { estimate, se, df = effect.statistic?.symbol === 'z' ? Infinity : undefined } = effect;
+  if (df === undefined) return [];
   return worked('Equivalence: two one-sided tests', () =>
     equivalenceWorking(estimate, se, df, bounds.low, bounds.high),
   );

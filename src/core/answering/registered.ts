@@ -56,7 +56,12 @@ function partsOf(question: Question, table: Table): Map<string, string> {
     ['adjusted to', question.covariateAt === undefined ? undefined : String(question.covariateAt)],
     ['samples within samples', innerOf(question, table)?.name],
     ['blocks', isBlocked(question.design) ? called(blockOf(question, table), 'block') : undefined],
-    ['known SD', question.knownSd === undefined ? undefined : String(question.knownSd)],
+    [
+      'known SD',
+      question.knownSd === undefined
+        ? undefined
+        : [question.knownSd, question.knownSdB].filter((sd) => sd !== undefined).join(' and '),
+    ],
     ['rows', rowsTold(question, table)],
     ['readings set aside', question.withAside ? 'included' : undefined],
   ];

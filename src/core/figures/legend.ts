@@ -79,11 +79,13 @@ const ofReadings = (answer: Answer, style: Drawing, kind: FigureKind): Text => {
     : (answer.logs ?? answer).groups.some((g) => g.se !== undefined) && style.bars !== 'sd'
       ? byMeans
         ? `from the means of the ${plural(answer.subject || 'sample')}`
-        : answer.covariate !== undefined
-          ? 'of the analysis of covariance'
-          : choicesOf(answer.question).method === 'mixed-model' || answer.block === undefined
-            ? 'of the mixed model'
-            : 'of the analysis of variance with blocks'
+        : choicesOf(answer.question).method === 'z'
+          ? `from the known SD${answer.groups.length > 1 ? 's' : ''}`
+          : answer.covariate !== undefined
+            ? 'of the analysis of covariance'
+            : choicesOf(answer.question).method === 'mixed-model' || answer.block === undefined
+              ? 'of the mixed model'
+              : 'of the analysis of variance with blocks'
       : 'from each group’s own readings';
   const geometric = answer.logs !== undefined;
   // A mean by likelihood has no error of its own readings.

@@ -97,6 +97,8 @@ export type Method = (typeof methods)[number];
  */
 export const comparisons = ['all', 'control', 'steps', 'chosen', 'trend', 'contrasts'] as const;
 
+const KnownSd = v.optional(v.pipe(Finite('The known SD'), v.gtValue(0, 'The known SD must be above 0.')));
+
 const Contrast = v.object({
   name: v.pipe(v.string(), v.maxLength(200)),
   /** Group → weight; groups not named have none. */
@@ -156,7 +158,9 @@ const asked = {
     ),
   ),
   /** The population's SD, where it is known. */
-  knownSd: v.optional(v.pipe(Finite('The known SD'), v.gtValue(0, 'The known SD must be above 0.'))),
+  knownSd: KnownSd,
+  /** That of the second of two groups, where it is another. */
+  knownSdB: KnownSd,
   /** Bounds within which a difference does not matter, in the readings' units. */
   bounds: v.optional(
     v.pipe(

@@ -30,6 +30,7 @@ const parts: Readonly<Record<string, string>> = {
   shareInterval: 'interval of a share',
   ratio: 'ratio',
   knownSd: 'known SD',
+  knownSdB: 'known SD of the second group',
   bounds: 'bounds',
   compare: 'comparisons',
   spacing: 'spacing of the groups',

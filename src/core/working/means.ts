@@ -165,15 +165,38 @@ export function oneSampleZWorking(
   return w.steps;
 }
 
+/** The difference of two means whose populations' SDs are known. */
+export function twoSampleZWorking(
+  [a, b]: readonly [{ n: number; mean: number; sd: number }, { n: number; mean: number; sd: number }],
+  level: number,
+  nullValue: number,
+  direction: Direction,
+): Step[] {
+  const w = new Working();
+  const d = w.let('difference', 'd', minus(symbol('\\bar{x}_a', a.mean), symbol('\\bar{x}_b', b.mean)));
+  const part = (mark: string, { n, sd }: typeof a): Term =>
+    over(squared(symbol(`\\sigma_${mark}`, sd)), symbol(`n_${mark}`, n));
+  const se = w.let('standard error', 'SE', root(plus(part('a', a), part('b', b))));
+  const away = nullValue === 0 ? d : minus(d, symbol('\\delta_0', nullValue));
+  const z = w.let('test statistic', 'z', over(away, se));
+  tailOf(w, 'Z', z, normal, direction);
+  const critical = w.look('critical value', 'z^*', 'z_{1-\\alpha/2}', normal.upperQuantile((1 - level) / 2));
+  w.let('lower end', '\\text{low}', minus(d, times(critical, se)));
+  w.let('upper end', '\\text{high}', plus(d, times(critical, se)));
+  return w.steps;
+}
+
 /** Two one-sided tests: is an estimate within bounds? Source: Schuirmann (1987). */
 export function equivalenceWorking(estimate: number, se: number, df: number, low: number, high: number): Step[] {
   const w = new Working();
   const [d, s] = [symbol('d', estimate), symbol('SE', se)];
   const reference = studentT(df);
-  const lower = w.let('distance above the lower bound', 't_L', over(minus(d, symbol('\\Delta_L', low)), s));
-  const upper = w.let('distance below the upper bound', 't_U', over(minus(symbol('\\Delta_U', high), d), s));
-  const pLow = w.look('p against the lower bound', 'p_L', 'P(T_\\nu \\ge t_L)', reference.upper(lower.value));
-  const pHigh = w.look('p against the upper bound', 'p_U', 'P(T_\\nu \\ge t_U)', reference.upper(upper.value));
+  const letter = df === Infinity ? 'z' : 't';
+  const law = df === Infinity ? 'Z' : 'T_\\nu';
+  const lower = w.let('distance above the lower bound', `${letter}_L`, over(minus(d, symbol('\\Delta_L', low)), s));
+  const upper = w.let('distance below the upper bound', `${letter}_U`, over(minus(symbol('\\Delta_U', high), d), s));
+  const pLow = w.look('p against the lower bound', 'p_L', `P(${law} \\ge ${letter}_L)`, reference.upper(lower.value));
+  const pHigh = w.look('p against the upper bound', 'p_U', `P(${law} \\ge ${letter}_U)`, reference.upper(upper.value));
   w.look('p of equivalence', 'p', '\\max(p_L, p_U)', Math.max(pLow.value, pHigh.value));
   return w.steps;
 }

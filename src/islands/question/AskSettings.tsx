@@ -96,6 +96,7 @@ export function AskSettings(
   const covariate = covariates(question, table);
   const inner = question.inner === undefined ? innerSamples(question, table) : undefined;
   const byMeans = choices.method === 'means';
+  const ofTwo = facts.order !== undefined;
   const ordered =
     facts.order !== undefined ||
     (facts.effects !== undefined && (question.about !== 'value' || ofMeans(choices.method)));
@@ -181,7 +182,7 @@ export function AskSettings(
       {facts.namesTest && <TestedBy question={question} names={groups.map((g) => g.name)} onChange={onChange} />}
       {facts.knownSd && (
         <>
-          ; the population’s SD is{' '}
+          ; {ofTwo ? 'the populations’ SDs are' : 'the population’s SD is'}{' '}
           <NumberPart
             label="Known SD"
             value={question.knownSd}
@@ -189,14 +190,35 @@ export function AskSettings(
             placeholder="not known"
             refuse={(x) => (x > 0 ? undefined : 'An SD is above 0')}
             onChange={(x) => {
-              const { knownSd: _, method: __, ...rest } = question;
-              onChange(x === undefined ? rest : { ...rest, knownSd: x, method: 'z' });
+              const { knownSd: _, knownSdB: __, method: ___, ...rest } = question;
+              const second = question.knownSdB === undefined ? {} : { knownSdB: question.knownSdB };
+              onChange(x === undefined ? rest : { ...rest, ...second, knownSd: x, method: 'z' });
             }}
           />
+          {ofTwo && question.knownSd !== undefined && (
+            <>
+              {' '}
+              and{' '}
+              <NumberPart
+                label="Known SD of the second group"
+                value={question.knownSdB}
+                unit={unit}
+                placeholder="the same"
+                refuse={(x) => (x > 0 ? undefined : 'An SD is above 0')}
+                onChange={(x) => {
+                  const { knownSdB: _, ...rest } = question;
+                  onChange(x === undefined ? rest : { ...rest, knownSdB: x, method: 'z' });
+                }}
+              />
+            </>
+          )}
         </>
       )}
       <OnlyPart question={question} table={table} onChange={onChange} />
-      {facts.equivalence && byMeans && <Bounds question={question} onChange={onChange} unit={unit} />}.
+      {facts.equivalence && (byMeans || choices.method === 'z') && (
+        <Bounds question={question} onChange={onChange} unit={unit} />
+      )}
+      .
       <RowsPart question={question} table={table} onChange={onChange} />
       {facts.follows && !facts.namesTest && (
         <FollowSentence

@@ -8,6 +8,7 @@ import { type Shuffling } from '../../procedures/shuffling';
 import { type SampleSummary, meanDifference } from '../../procedures/sample-summary';
 import { standardizedDifference } from '../../procedures/standardized-difference';
 import { countOfLarger, superiorityInterval } from '../../procedures/superiority';
+import { tTest } from '../../procedures/t-test';
 import { welchT } from '../../procedures/welch-t';
 import { choicesOf } from '../../question/choices';
 import type { Question } from '../../question/question';
@@ -18,7 +19,7 @@ import { shufflesFor } from '../../answer/shuffled-part';
 import { twoByLikelihood } from '../../answer/by-likelihood';
 import { demandNumbers, hasBelow, tiedBelow } from '../../answer/limits';
 import { type GroupPart, demandOneUnit, demandReadings, summaryOf, valuesOf } from '../../answer/group-part';
-import { beyond, fromShuffle, fromT, subtracted, withoutSpread } from '../../answer/from-t';
+import { beyond, fromShuffle, fromT, fromZ, subtracted, withoutSpread } from '../../answer/from-t';
 
 /** Two independent groups: the first mean less the second, or their shift by ranks. */
 export function compare(question: Question, a: GroupPart, b: GroupPart, brief = false): Comparison {
@@ -98,6 +99,13 @@ export function compare(question: Question, a: GroupPart, b: GroupPart, brief = 
       : withoutSpread({ name, pair, estimate: meanDifference(first, second) });
     const found = randomizationTest(shufflingOfTwo(question, x, y), seed, shufflesFor(Math.min(x.length, y.length)));
     return fromShuffle(base, [x, y], found, question);
+  }
+  if (method === 'z') {
+    const { knownSd, knownSdB = knownSd } = question;
+    demand(knownSd !== undefined && knownSdB !== undefined, 'A z-test needs the SDs that are known: type them.');
+    const [first, second] = [summaryOf(a, 1), summaryOf(b, 1)];
+    const se = Math.hypot(knownSd / Math.sqrt(first.n), knownSdB / Math.sqrt(second.n));
+    return fromZ(question, name, pair, tTest(meanDifference(first, second), se, Infinity, level, value));
   }
   const pooled = spread === 'pooled';
   const [first, second] = pooled ? [summaryOf(a, 1), summaryOf(b, 1)] : [summaryOf(a), summaryOf(b)];

@@ -1,4 +1,4 @@
-import { demandReadings, partOf } from '../../answer/group-part';
+import { demandReadings, partOf, withKnownSd } from '../../answer/group-part';
 import { asLikely, demandNumbers } from '../../answer/limits';
 import { groupValues, independentChecks } from '../../answer/readings-checks';
 import { there } from '../../numeric/there';
@@ -18,21 +18,32 @@ export const analysis: OfReadings = {
   look: groupsLook,
   figures: ['means', 'boxes'],
   working,
-  groups: ({ a, b }, all) => [partOf(all, a), partOf(all, b)],
+  groups: (question, all) => [
+    withKnownSd(partOf(all, question.a), question),
+    withKnownSd(partOf(all, question.b), question, question.knownSdB ?? question.knownSd),
+  ],
   compare: (question, _, [a, b], brief) =>
     compare(question, there(a, 'The first group'), there(b, 'The second group'), brief),
-  alternatives: (_, repeats) => [
+  alternatives: ({ knownSd }, repeats) => [
     ...(hasSamples(repeats) ? [{ design: 'nested-two', repeats: undefined } as const] : []),
     { method: 'means', spread: 'separate' },
     { method: 'means', spread: 'pooled' },
+    ...(knownSd === undefined ? [] : [{ method: 'z' } as const]),
     { method: 'likelihood' },
     { method: 'ranks' },
     { method: 'shuffle' },
   ],
   used: (parts, comparison) => (comparison.likelihood ? asLikely(parts, comparison) : [...parts]),
   checked: groupValues,
-  checks: (answer) =>
-    independentChecks(answer, groupValues(answer), choicesOf(answer.question).spread === 'separate' ? 'own' : 'shared'),
+  checks: (answer) => {
+    const { method, spread } = choicesOf(answer.question);
+    // Spreads that are known are not judged by the readings.
+    return independentChecks(
+      answer,
+      groupValues(answer),
+      method === 'z' ? 'asked' : spread === 'separate' ? 'own' : 'shared',
+    );
+  },
   permuted: ({ question, groups }) => {
     demandNumbers(groups);
     const [x = [], y = []] = demandReadings(groups, 'Shuffling labels');

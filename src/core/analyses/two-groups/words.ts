@@ -5,6 +5,7 @@ import { nameAt, eachCounts } from '../../words/measured';
 import { byLikelihood, likelihoodElse, likelihoodName, likelihoodWords } from '../../words/limits';
 import { byPermutation, byRanks, repeatsWords } from '../../words/method-reasons';
 import { contribution } from '../../words/phrases';
+import { valued } from '../../words/sentences';
 import { symbol, text } from '../../words/text';
 import {
   centreWord,
@@ -26,10 +27,18 @@ import {
 import { shortGroups } from '../../words/measured';
 import type { Words } from '../words';
 
+/** "known SD 4 mm", "known SDs 4 and 5 mm". */
+function knownSds({ question: { knownSd, knownSdB = knownSd }, unit }: Answer): string {
+  return knownSd === knownSdB
+    ? `known SD ${valued(String(knownSd), unit)}`
+    : `known SDs ${String(knownSd)} and ${valued(String(knownSdB), unit)}`;
+}
+
 function testWords(answer: Answer): string {
   const { method, spread, statistic } = choicesOf(answer.question);
   if (method === 'ranks') return 'the Mann–Whitney test';
   if (method === 'likelihood') return likelihoodWords;
+  if (method === 'z') return `a two-sample z-test (${knownSds(answer)})`;
   if (method === 'shuffle')
     return permutedWords(
       answer,
@@ -49,6 +58,7 @@ export const words: Words = {
     const { method, spread, statistic } = choicesOf(question);
     if (method === 'ranks') return 'Mann–Whitney test';
     if (method === 'likelihood') return likelihoodName;
+    if (method === 'z') return 'Two-sample z-test';
     if (method === 'shuffle') return `Randomization test of ${statisticWords[statistic]}`;
     return spread === 'pooled' ? 'Student’s t-test with pooled variance' : 'Welch’s t-test';
   },
@@ -57,6 +67,8 @@ export const words: Words = {
     const { method, spread } = choicesOf(question);
     if (method === 'ranks') return byRanks;
     if (method === 'likelihood') return byLikelihood;
+    if (method === 'z')
+      return 'You gave the SDs of the whole populations, so nothing about the spread is estimated and z takes the place of t.';
     if (method === 'shuffle') return byPermutation('give a difference as large');
     return spread === 'separate'
       ? 'Two independent groups are compared by their means. Welch’s t lets each group keep its own spread: it is right when spreads differ, and loses next to nothing when they do not.'
@@ -92,13 +104,15 @@ export const words: Words = {
     const standardized =
       method === 'means'
         ? text` Standardized differences are Hedges’ ${symbol('g')}${ofLogarithms(answer.question)} with noncentral-${symbol('t')} intervals.`
-        : method === 'ranks'
-          ? text` Differences are Hodges–Lehmann shifts.`
-          : method === 'likelihood'
-            ? text` Intervals are of the profile likelihood.`
-            : centre === 'mean'
-              ? text` Intervals are Welch’s.`
-              : text`${resampledClause(answer, `of ${centre}s`)}`;
+        : method === 'z'
+          ? []
+          : method === 'ranks'
+            ? text` Differences are Hodges–Lehmann shifts.`
+            : method === 'likelihood'
+              ? text` Intervals are of the profile likelihood.`
+              : centre === 'mean'
+                ? text` Intervals are Welch’s.`
+                : text`${resampledClause(answer, `of ${centre}s`)}`;
     return twoMethods(answer, testWords(answer), contribution(answer), standardized);
   },
   results: (answer, comparison) => twoResults(answer, comparison, effectWord(answer.question)),

@@ -5,7 +5,7 @@ import { there } from '../../numeric/there';
 import { pooledT } from '../../procedures/pooled-t';
 import { choicesOf } from '../../question/choices';
 import { hedgesWorking } from '../../working/effect-sizes';
-import { pooledWorking, welchWorking } from '../../working/means';
+import { pooledWorking, twoSampleZWorking, welchWorking } from '../../working/means';
 import { likelihoodRatioWorking } from '../../working/likelihood';
 import { mannWhitneyWorking } from '../../working/ranks';
 import type { Worked, WorkingPart } from '../analysis';
@@ -30,6 +30,23 @@ export function working({ answer, comparison }: Worked): WorkingPart[] {
   }
   const [x, y] = [a.summary, b.summary];
   if (!x || !y) return [];
+  if (method === 'z') {
+    const { knownSd = NaN, knownSdB = knownSd } = question;
+    return [
+      ...worked('The test', () =>
+        twoSampleZWorking(
+          [
+            { ...x, sd: knownSd },
+            { ...y, sd: knownSdB },
+          ],
+          level,
+          value,
+          direction,
+        ),
+      ),
+      ...equivalenceWorked(answer, comparison),
+    ];
+  }
   const run = spread === 'pooled' && method === 'means' ? pooledWorking : welchWorking;
   return [
     ...shuffleWorked(answer, comparison),
