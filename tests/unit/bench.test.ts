@@ -6,9 +6,11 @@ import {
   type Plan,
   type PlanDesign,
   effectFor,
+  plainly,
   planDesigns,
   powerAt,
   sampleFor,
+  spendings,
   totalOf,
   usualPlan,
   withLoss,
@@ -116,9 +118,44 @@ describe('the sample planner', () => {
       .to.include('With 26 and 52 seedlings in two groups')
       .and.include('loss of 10 %, 87 are begun with');
     expect(said({ design: 'shares', share: 0.4, difference: 0.2 })).to.include('a share of 40 % against one of 60 %');
+    expect(said({ design: 'nested', groups: 2, readings: 4, correlation: 0.3 })).to.match(
+      /^With 26 seedlings in each of 2 groups, each read 4 times, a nested .* readings of one sample correlate by 0.3/,
+    );
+    expect(said({ design: 'adjusted', groups: 2, correlation: 0.7 }))
+      .to.include('an analysis of covariance')
+      .and.include('correlate with the covariate by 0.7');
+    expect(said({ design: 'blocked', groups: 3, readings: 1 })).to.include(
+      '26 blocks, each with 1 seedling of each of',
+    );
     expect(said({ design: 'repeated', groups: 3 }))
       .to.include('each read under 3 conditions')
       .and.include('correlate by 0.5');
+  });
+
+  it('tells whether more readings or more samples are cheaper, near where theory puts it', () => {
+    const plan: Plan = { ...usualPlan, design: 'nested', groups: 2, correlation: 0.2, difference: 2 };
+    const best = (sample: number, reading: number): number =>
+      spendings(plan, 0.9, { sample, reading }).reduce((a, b) => (b.cost < a.cost ? b : a)).readings;
+    // √(16 · 0.8/0.2) = 8 readings where a sample is dear; one where a reading is.
+    expect(best(16, 1)).to.be.within(6, 10);
+    expect(best(1, 20)).to.equal(1);
+    const ways = spendings(plan, 0.9, { sample: 16, reading: 1 });
+    for (const { readings, samples, cost } of ways) {
+      expect(of(powerAt({ ...plan, readings }, samples))).to.be.at.least(0.9);
+      expect(cost).to.equal(2 * samples * (16 + readings));
+    }
+    // One reading of each is the plain test.
+    expect(ways[0]?.samples).to.equal(of(sampleFor({ ...plan, design: 'several' }, 0.9)));
+  });
+
+  it('gains by a covariate as its correlation says, and by blocks as theirs', () => {
+    const plan: Plan = { ...usualPlan, groups: 3 };
+    const plain = of(plainly(plan, 0.8));
+    const adjusted = of(sampleFor({ ...plan, design: 'adjusted', correlation: 0.8 }, 0.8));
+    expect(adjusted / plain).to.be.closeTo(1 - 0.64, 0.06);
+    expect(of(sampleFor({ ...plan, design: 'adjusted', correlation: 0 }, 0.8))).to.be.within(plain, plain + 1);
+    const blocked = of(sampleFor({ ...plan, design: 'blocked', readings: 1, correlation: 0.75 }, 0.8));
+    expect(blocked / plain).to.be.closeTo(0.25, 0.1);
   });
 
   it('says what no n reaches, and what is no plan', () => {

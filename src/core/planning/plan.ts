@@ -3,7 +3,10 @@ import { DomainError, type Outcome, attempt, demand } from '../numeric/domain-er
 import type { Direction } from '../procedures/direction';
 import { normal } from '../distributions/normal';
 import {
+  adjustedPower,
+  blockedPower,
   detectableEffect,
+  nestedPower,
   oneWayAnovaPower,
   pairedTPower,
   repeatedMeasuresPower,
@@ -23,6 +26,9 @@ export const planDesigns = {
   factorial: 'two factors',
   repeated: 'the same subjects throughout',
   mixed: 'two groups of subjects throughout',
+  nested: 'groups of samples read several times',
+  adjusted: 'groups adjusted for a covariate',
+  blocked: 'groups within blocks',
   shares: 'two shares',
 } as const;
 export type PlanDesign = keyof typeof planDesigns;
@@ -41,8 +47,13 @@ export interface Plan {
   levels: number;
   /** Of two groups: how many times the first the second is. */
   ratio: number;
-  /** Correlation of a subject's readings, where each is read throughout. */
+  /**
+   * Correlation of a subject's readings, where each is read throughout, of two readings of one sample or of one block, or
+   * of a reading with its covariate.
+   */
   correlation: number;
+  /** Readings of each sample, or of each group in a block. */
+  readings: number;
   /** The share in the first group, of two shares. */
   share: number;
 }
@@ -59,6 +70,9 @@ export interface KnownSpread {
   sd: number;
   /** Readings it rests on. */
   n: number;
+  /** Of samples read several times, of blocks, or with a covariate: as in the plan. */
+  correlation?: number;
+  readings?: number;
 }
 
 export const usualPlan: Plan = {
@@ -71,6 +85,7 @@ export const usualPlan: Plan = {
   levels: 2,
   ratio: 1,
   correlation: 0.5,
+  readings: 3,
   share: 0.4,
 };
 
@@ -94,7 +109,7 @@ function rejects(plan: Plan, n1: number, n2: number): (x1: number, x2: number) =
 
 /** Power with `n` in each group (pairs, subjects, readings a cell). @throws DomainError */
 function power(plan: Plan, n: number, difference = plan.difference): number {
-  const { design, sd, alpha, direction, groups, levels, ratio, correlation, share } = plan;
+  const { design, sd, alpha, direction, groups, levels, ratio, correlation, readings, share } = plan;
   demand(alpha > 0 && alpha < 0.5, 'The level must lie between 0 and 0.5.');
   demand(design === 'shares' || sd > 0, 'The standard deviation must be above 0.');
   const d = difference / (sd || 1);
@@ -115,6 +130,12 @@ function power(plan: Plan, n: number, difference = plan.difference): number {
     case 'mixed':
       // Groups alike under the first condition part in equal steps; half of what parts them is the interaction’s effect.
       return withinBetweenPower(steppedF(d, groups) / 2, 2, groups, n, correlation, alpha);
+    case 'nested':
+      return nestedPower(steppedF(d, groups), groups, n, readings, correlation, alpha);
+    case 'adjusted':
+      return adjustedPower(steppedF(d, groups), groups, n, correlation, alpha);
+    case 'blocked':
+      return blockedPower(steppedF(d, groups), groups, n, readings, correlation, alpha);
     case 'shares': {
       const other = share + difference;
       demand(share > 0 && share < 1, 'The share in the first group must lie between 0 and 1.');
@@ -174,20 +195,55 @@ export const effectFor = (plan: Plan, n: number, wanted: number): Outcome<number
     return detectableEffect((e) => power(plan, n, sign * e * plan.sd), wanted) * plan.sd;
   });
 
+/** What one sample costs, and one reading of it. */
+export interface Costs {
+  sample: number;
+  reading: number;
+}
+
+/** A way to spread readings over samples: how many samples each group then takes, and what all costs. */
+export interface Spending {
+  readings: number;
+  samples: number;
+  cost: number;
+}
+
+/**
+ * More readings or more samples? For every number of readings of a sample the samples that reach the power, with what all
+ * of them cost; the cheapest lies near √(cost of a sample / cost of a reading · (1 − ρ)/ρ) readings (Cochran, 1977, 10.6).
+ */
+export function spendings(plan: Plan, wanted: number, costs: Costs, most = 12): Spending[] {
+  return Array.from({ length: most }, (_, i) => i + 1).flatMap((readings): Spending[] => {
+    const found = sampleFor({ ...plan, design: 'nested', readings }, wanted);
+    if (!found.ok) return [];
+    const samples = found.value;
+    return [{ readings, samples, cost: plan.groups * samples * (costs.sample + readings * costs.reading) }];
+  });
+}
+
+/** How many each group would take were nothing adjusted for, or no block told: to see what it spares. */
+export const plainly = (plan: Plan, wanted: number): Outcome<number> =>
+  sampleFor({ ...plan, design: 'several' }, wanted);
+
 /** How many must be begun with where a share of them will be lost. */
 export const withLoss = (n: number, loss: number): number => Math.ceil(n / (1 - loss));
 
 /** How many are needed in all, by group. */
-export function totalOf({ design, groups, levels, ratio }: Plan, n: number): { each: number[]; total: number } {
+export function totalOf(
+  { design, groups, levels, ratio, readings }: Plan,
+  n: number,
+): { each: number[]; total: number } {
   const each =
     design === 'mixed'
       ? [n, n]
       : design === 'two-groups' || design === 'shares'
         ? [n, Math.max(2, Math.round(n * ratio))]
-        : design === 'several'
+        : design === 'several' || design === 'nested' || design === 'adjusted'
           ? new Array<number>(groups).fill(n)
           : design === 'factorial'
             ? new Array<number>(groups * levels).fill(n)
-            : [n];
+            : design === 'blocked'
+              ? new Array<number>(groups).fill(n * readings)
+              : [n];
   return { each, total: each.reduce((a, b) => a + b, 0) };
 }

@@ -3,6 +3,8 @@ import { random, type Random } from '../numeric/random';
 import { fisherF } from '../distributions/f';
 import { studentT } from '../distributions/t';
 import { normal } from '../distributions/normal';
+import { analysisOfCovariance } from '../procedures/analysis-of-covariance';
+import { randomizedBlocks } from '../procedures/randomized-blocks';
 import type { Plan } from './plan';
 
 /** One simulated experiment: its p, and its interval where it estimates one difference. */
@@ -21,7 +23,7 @@ function draws(n: number, centre: number, sd: number, source: Random): number[] 
 /** Judged by the same test the plan's formula is of. */
 export function simulator(plan: Plan, n: number, seed: number): () => Simulated {
   const source = random(seed);
-  const { design, difference, sd, alpha, direction, groups, levels, ratio, correlation, share } = plan;
+  const { design, difference, sd, alpha, direction, groups, levels, ratio, correlation, readings, share } = plan;
   const judged = (estimate: number, se: number, critical: number, cut: number): Simulated => {
     const t = estimate / (se || Number.MIN_VALUE);
     const found = direction === 'either' ? Math.abs(t) >= critical : direction === 'greater' ? t >= cut : -t >= cut;
@@ -63,6 +65,46 @@ export function simulator(plan: Plan, n: number, seed: number): () => Simulated 
       return { found, interval: { low: p2 - p1 - reach, high: p2 - p1 + reach, estimate: p2 - p1 } };
     };
   }
+  if (design === 'nested') {
+    const critical = fisherF(groups - 1, groups * (n - 1)).upperQuantile(alpha);
+    return () => {
+      const sets = Array.from({ length: groups }, (_, k) =>
+        Array.from({ length: n }, () => {
+          const own = stepped(k) + Math.sqrt(correlation) * sd * source.normal();
+          return mean(draws(readings, own, Math.sqrt(1 - correlation) * sd, source));
+        }),
+      );
+      const means = sets.map(mean);
+      const between = (n * squares(means, mean(means))) / (groups - 1);
+      const within = sets.reduce((sum, x, k) => sum + squares(x, means[k] ?? 0), 0) / (groups * (n - 1));
+      return { found: between / within >= critical };
+    };
+  }
+  if (design === 'adjusted')
+    return () => {
+      const sets = Array.from({ length: groups }, (_, k) =>
+        Array.from({ length: n }, () => {
+          const covariate = source.normal();
+          const rest = Math.sqrt(1 - correlation ** 2) * source.normal();
+          return { covariate, value: stepped(k) + sd * (correlation * covariate + rest) };
+        }),
+      );
+      return { found: analysisOfCovariance(sets, 1 - alpha).group.p <= alpha };
+    };
+  if (design === 'blocked')
+    return () => {
+      const all = Array.from({ length: n }, (_, block) => {
+        const own = Math.sqrt(correlation) * sd * source.normal();
+        return Array.from({ length: groups }, (__, group) =>
+          draws(readings, stepped(group) + own, Math.sqrt(1 - correlation) * sd, source).map((value) => ({
+            group,
+            block,
+            value,
+          })),
+        ).flat();
+      }).flat();
+      return { found: randomizedBlocks(all, groups, n, 1 - alpha).group.p <= alpha };
+    };
   if (design === 'mixed') {
     const [df1, df2] = [groups - 1, 2 * (n - 1) * (groups - 1)];
     const critical = fisherF(df1, df2).upperQuantile(alpha);

@@ -82,6 +82,63 @@ export function repeatedMeasuresPower(
 }
 
 /**
+ * Power of one-way ANOVA of samples with several readings each, equal in number: that of the samples' means.
+ * @param f spread of the group means in standard deviations of a reading within groups
+ * @param readings of each sample
+ * @param icc correlation of two readings of one sample
+ */
+export function nestedPower(
+  f: number,
+  groups: number,
+  samples: number,
+  readings: number,
+  icc: number,
+  alpha: number,
+): number {
+  demand(readings >= 1, 'Each sample is read once at least.');
+  demand(icc >= 0 && icc < 1, 'The correlation must be at least 0 and below 1.');
+  return oneWayAnovaPower(f / Math.sqrt((1 + (readings - 1) * icc) / readings), groups, samples, alpha);
+}
+
+/**
+ * Power of an analysis of covariance with a covariate that is drawn as the readings are: it takes a share r² of their
+ * variance off, one degree of freedom, and what groups differ in it by chance (Cochran, 1957).
+ * @param f spread of the group means in standard deviations of a reading within groups
+ * @param correlation of a reading with the covariate, within groups
+ */
+export function adjustedPower(f: number, groups: number, perGroup: number, correlation: number, alpha: number): number {
+  demand(groups >= 2 && perGroup >= 2, 'At least two groups of at least two readings are needed.');
+  demand(Math.abs(correlation) < 1, 'The correlation must lie between −1 and 1.');
+  const within = groups * (perGroup - 1);
+  demand(within > 2, 'There are too few readings to judge a slope.');
+  const chance = 1 + 1 / (within - 2);
+  const [df1, df2] = [groups - 1, within - 1];
+  const size = (f * f * groups * perGroup) / ((1 - correlation ** 2) * chance);
+  return noncentralFUpper(fisherF(df1, df2).upperQuantile(alpha), df1, df2, size);
+}
+
+/**
+ * Power of groups compared within complete blocks, which add to each of their readings alike.
+ * @param f spread of the group means in standard deviations of a reading within groups
+ * @param readings of each group in each block
+ * @param correlation of two readings of one block: what blocks differ in drops out
+ */
+export function blockedPower(
+  f: number,
+  groups: number,
+  blocks: number,
+  readings: number,
+  correlation: number,
+  alpha: number,
+): number {
+  demand(groups >= 2 && blocks >= 2 && readings >= 1, 'At least two groups in at least two blocks are needed.');
+  demand(correlation >= 0 && correlation < 1, 'The correlation must be at least 0 and below 1.');
+  const [df1, df2] = [groups - 1, groups * blocks * readings - blocks - groups + 1];
+  const size = (f * f * groups * blocks * readings) / (1 - correlation);
+  return noncentralFUpper(fisherF(df1, df2).upperQuantile(alpha), df1, df2, size);
+}
+
+/**
  * Power of the interaction of groups of subjects with conditions each is read under, sphericity holding.
  * @param f spread of the interaction's effects in standard deviations of a reading
  */

@@ -31,6 +31,12 @@ function taken({ plan, n, subject }: Protocol): string {
       return `${n} ${noun(n)} in each cell of ${plan.groups} by ${plan.levels} levels`;
     case 'mixed':
       return `${n} ${noun(n)} in each of two groups, each read under ${plan.groups} conditions`;
+    case 'nested':
+      return `${n} ${noun(n)} in each of ${plan.groups} groups, each read ${times(plan.readings)}`;
+    case 'adjusted':
+      return `${n} ${noun(n)} in each of ${plan.groups} groups`;
+    case 'blocked':
+      return `${n} blocks, each with ${plan.readings} ${noun(plan.readings)} of each of ${plan.groups} groups`;
     case 'repeated':
       return `${n} ${noun(n)}, each read under ${plan.groups} conditions`;
     case 'paired':
@@ -48,8 +54,25 @@ const tests: Record<Plan['design'], string> = {
   factorial: 'main effect in a two-way analysis of variance',
   repeated: 'repeated-measures analysis of variance, sphericity holding,',
   mixed: 'test of the interaction of groups and conditions, sphericity holding,',
+  nested: 'nested analysis of variance',
+  adjusted: 'analysis of covariance',
+  blocked: 'analysis of variance of randomized blocks',
   shares: 'large-sample test of two proportions',
 };
+
+const times = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
+
+/** What else the plan rests on: how readings go together. */
+const correlationWords = ({ design, correlation }: Plan): string =>
+  design === 'repeated' || design === 'mixed'
+    ? ` and readings of one subject correlate by ${correlation}`
+    : design === 'nested'
+      ? ` and readings of one sample correlate by ${correlation} (intraclass)`
+      : design === 'blocked'
+        ? ` and readings of one block correlate by ${correlation}`
+        : design === 'adjusted'
+          ? ` and readings correlate with the covariate by ${correlation}`
+          : '';
 
 /** The sentences for a protocol. */
 export function protocolSentence(protocol: Protocol): Text {
@@ -59,19 +82,23 @@ export function protocolSentence(protocol: Protocol): Text {
     plan.design === 'paired' ||
     plan.design === 'one-sample' ||
     plan.design === 'shares';
-  const sided = !directed ? 'a' : plan.direction === 'either' ? 'a two-sided' : 'a one-sided';
+  const sided = !directed
+    ? `a${/^[aeiou]/.test(tests[plan.design]) ? 'n' : ''}`
+    : plan.direction === 'either'
+      ? 'a two-sided'
+      : 'a one-sided';
   const what =
     plan.design === 'shares'
       ? `a share of ${percent(plan.share)} against one of ${percent(Number((plan.share + plan.difference).toPrecision(10)))}`
       : plan.design === 'mixed'
         ? `groups that part in equal steps by ${valued(String(plan.difference), unit)}`
-        : plan.design === 'several' || plan.design === 'factorial' || plan.design === 'repeated'
+        : !directed
           ? `means in equal steps whose ends are ${valued(String(plan.difference), unit)} apart`
           : `a difference of ${valued(String(plan.difference), unit)}`;
   const spread =
     plan.design === 'shares'
       ? ''
-      : `, if the standard deviation${plan.design === 'paired' ? ' of the differences' : ''} is ${valued(String(plan.sd), unit)}${plan.design === 'repeated' || plan.design === 'mixed' ? ` and readings of one subject correlate by ${plan.correlation}` : ''}`;
+      : `, if the standard deviation${plan.design === 'paired' ? ' of the differences' : ''} is ${valued(String(plan.sd), unit)}${correlationWords(plan)}`;
   const begun = totalOf(plan, withLoss(n, loss)).total;
   const lost = loss > 0 ? ` To allow for a loss of ${percent(loss)}, ${begun} are begun with in all.` : '';
   return text`With ${taken(protocol)}, ${sided} ${tests[plan.design]} at the ${String(plan.alpha)} level finds ${what} with a power of ${fixed(100 * power, power > 0.995 ? 2 : 0)} %${spread}.${lost}`;

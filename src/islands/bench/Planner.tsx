@@ -27,6 +27,7 @@ import { Choose } from '../shared/Parts';
 import { RichText } from '../shared/RichText';
 import { type Query, asQuery, numberOf, useAddress } from './address';
 import { HandOver, toWriteUp } from './HandOver';
+import { Gain, Spendings } from './Spendings';
 import { Simulation } from './Simulation';
 import { Value } from './Value';
 
@@ -53,11 +54,16 @@ function planOf(query: Query): Plan {
     direction: (query['direction'] ?? '') in directions ? (query['direction'] as Plan['direction']) : 'either',
     groups: whole(
       'groups',
-      design === 'factorial' || design === 'repeated' || design === 'mixed' ? 3 : usualPlan.groups,
+      design === 'nested' || design === 'adjusted'
+        ? 2
+        : design === 'factorial' || design === 'repeated' || design === 'mixed' || design === 'blocked'
+          ? 3
+          : usualPlan.groups,
     ),
     levels: whole('levels', usualPlan.levels),
     ratio: numberOf(query, 'ratio') ?? 1,
     correlation: numberOf(query, 'correlation') ?? usualPlan.correlation,
+    readings: Math.max(1, Math.round(numberOf(query, 'readings') ?? (design === 'blocked' ? 1 : usualPlan.readings))),
     share: numberOf(query, 'share') ?? usualPlan.share,
   };
 }
@@ -159,8 +165,16 @@ function KnownSpreads({ onTake }: { onTake: (part: Partial<Query>) => void }) {
       onChange={(e) => {
         const chosen = known.find((k) => k.id === e.target.value);
         if (!chosen) return;
-        const { design, unit, subject, sd, n } = chosen;
-        onTake({ design, unit, subject, sd: String(Number(sd.toPrecision(4))), pilot: String(n) });
+        const { design, unit, subject, sd, n, correlation, readings } = chosen;
+        onTake({
+          design,
+          unit,
+          subject,
+          sd: String(Number(sd.toPrecision(4))),
+          pilot: String(n),
+          correlation: correlation === undefined ? undefined : String(Number(correlation.toFixed(2))),
+          readings: readings === undefined ? undefined : String(readings),
+        });
       }}
     >
       <option value="">from which question …</option>
@@ -213,10 +227,9 @@ export function Planner() {
     </strong>
   );
   const sentence = power.ok ? protocolSentence({ plan: shown, n, power: power.value, unit, subject, loss }) : undefined;
-  const differenceName =
-    plan.design === 'several' || plan.design === 'factorial' || plan.design === 'repeated'
-      ? 'Difference of the largest and smallest mean'
-      : 'Difference';
+  const differenceName = ['several', 'factorial', 'repeated', 'nested', 'adjusted', 'blocked'].includes(plan.design)
+    ? 'Difference of the largest and smallest mean'
+    : 'Difference';
   return (
     <div className="flex max-[1100px]:flex-col">
       <article className="min-w-0 grow px-6 pb-16">
@@ -226,9 +239,11 @@ export function Planner() {
             label="Design"
             value={plan.design}
             options={planDesigns}
-            onChange={(design) => change({ design, difference: undefined, groups: undefined })}
+            onChange={(design) => change({ design, difference: undefined, groups: undefined, readings: undefined })}
           />
-          {plan.design === 'several' && <>, {field('Groups', 'groups', plan.groups, 1, 2, 200)} of them</>}
+          {['several', 'nested', 'adjusted', 'blocked'].includes(plan.design) && (
+            <>, {field('Groups', 'groups', plan.groups, 1, 2, 200)} of them</>
+          )}
           {(plan.design === 'repeated' || plan.design === 'mixed') && (
             <> {field('Conditions', 'groups', plan.groups, 1, 2, 100)} conditions</>
           )}
@@ -284,13 +299,15 @@ export function Planner() {
             value={subject}
             onAccept={(text) => change({ subject: text })}
           />{' '}
-          {plan.design === 'factorial'
-            ? 'a cell'
-            : directed && !two
-              ? ''
-              : plan.design === 'repeated'
+          {plan.design === 'blocked'
+            ? 'as blocks'
+            : plan.design === 'factorial'
+              ? 'a cell'
+              : directed && !two
                 ? ''
-                : 'in each group'}
+                : plan.design === 'repeated'
+                  ? ''
+                  : 'in each group'}
           .
         </h1>
         <p className="prose-serif text-[17px] text-muted">
@@ -323,6 +340,26 @@ export function Planner() {
               {field('Correlation', 'correlation', plan.correlation, 0.05, 0, 0.99)}
             </>
           )}
+          {plan.design === 'nested' && (
+            <>
+              ; each {subject || 'sample'} is read{' '}
+              {field('Readings of each sample', 'readings', plan.readings, 1, 1, 1000)} times, and two of its readings
+              correlate by {field('Intraclass correlation', 'correlation', plan.correlation, 0.05, 0, 0.99)}
+            </>
+          )}
+          {plan.design === 'blocked' && (
+            <>
+              ; each block has {field('Readings of each group in a block', 'readings', plan.readings, 1, 1, 1000)} of
+              each group, and readings of one block correlate by{' '}
+              {field('Correlation', 'correlation', plan.correlation, 0.05, 0, 0.99)}
+            </>
+          )}
+          {plan.design === 'adjusted' && (
+            <>
+              ; readings correlate with the covariate by{' '}
+              {field('Correlation', 'correlation', plan.correlation, 0.05, -0.99, 0.99)}
+            </>
+          )}
           ; a loss of {field('Loss expected in percent', 'loss', Number((100 * loss).toPrecision(6)), 1, 0, 90)} % is
           expected.
         </p>
@@ -339,6 +376,16 @@ export function Planner() {
                 `, ${totalOf(shown, withLoss(n, loss)).total} to begin with, so that ${percent(loss)} may be lost`}
               .
             </p>
+            {plan.design === 'nested' && (
+              <Spendings
+                plan={plan}
+                wanted={wanted}
+                costs={{ sample: numberOf(query, 'sampleCost') ?? 10, reading: numberOf(query, 'readingCost') ?? 1 }}
+                subject={subject || 'sample'}
+                onTake={change}
+              />
+            )}
+            {(plan.design === 'adjusted' || plan.design === 'blocked') && <Gain plan={plan} wanted={wanted} n={n} />}
             <PowerPicture
               asked={JSON.stringify([shown, n, wanted, plan.design === 'shares' ? '' : unit])}
               onTake={change}
