@@ -88,3 +88,98 @@ test('readings below the limit of detection: asked about, counted as what they a
   await page.getByLabel('Compared by').selectOption('their means');
   await expect(page.getByText('4 readings lie below a limit').first()).toBeVisible();
 });
+
+/** Each dose once or twice in each batch. */
+const batches = ['A', 'B', 'C', 'D', 'E'].flatMap((batch, b) =>
+  ['none', 'half', 'full'].flatMap((dose, d) =>
+    Array.from(
+      { length: 1 + ((b + d) % 2) },
+      (_, r) => `${batch}\t${dose}\t${(14 + 3 * ((b * 7) % 4) + 1.4 * d + ((b + 2 * d + r) % 3) / 2).toFixed(1)}`,
+    ),
+  ),
+);
+
+test('doses in batches: compared within each batch first, as fixed or random, or over all readings', async ({
+  page,
+}) => {
+  await startStudy(page, 'Batches');
+  await paste(page, ['batch\tdose\tlength (mm)', ...batches].join('\n'));
+  await page.getByRole('button', { name: 'Ask whether the groups differ' }).click();
+  await page.waitForURL(/questions/);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('compared within each batch');
+  await expect(page.getByTestId('tell-methods')).toContainText('each reading counting once');
+  await expect(page.getByTestId('test')).toContainText('Analysis of variance with blocks, F(2, 15)');
+  await expect(page.getByTestId('check-additivity')).toContainText('interaction of group and block, F(8, 7)');
+  await page.getByLabel('Compared by').selectOption('their means, blocks being random');
+  await expect(page.getByTestId('test')).toContainText('Linear mixed model, F(2, 15');
+  await expect(page.getByTestId('tell-results')).toContainText('The SD between batches was');
+  await page.getByLabel('Compared within').selectOption('nothing');
+  await expect(page.getByTestId('test')).toContainText('analysis of variance');
+  await page.getByLabel('Adjusted for').selectOption('batch');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('compared within each batch');
+  await saved(page);
+  await page.getByRole('button', { name: 'Make a figure of this' }).click();
+  await expect(page.getByTestId('legend')).toContainText('of the analysis of variance with blocks');
+});
+
+const cells = ['L1', 'L2', 'L3', 'L4', 'L5', 'L6'].flatMap((line, l) =>
+  ['a', 'b'].flatMap((blade, b) =>
+    [0, 1, 2].map(
+      (r) =>
+        `${line}\t${blade}\t${l % 2 === 0 ? 'upper' : 'lower'}\t${(20 + ((l * 5) % 4) + b + ((r * 7 + l) % 5) / 4 + (l % 2 === 0 ? 2 : 0)).toFixed(2)}`,
+    ),
+  ),
+);
+
+test('blades within lines: all levels kept, one of them left by one choice', async ({ page }) => {
+  await startStudy(page, 'Cells');
+  await paste(page, ['line\tblade\trope\tcell length (µm)', ...cells].join('\n'));
+  await page.getByRole('button', { name: 'Ask whether two groups differ' }).click();
+  await page.waitForURL(/questions/);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(
+    /with 6 readings in each.*, taken blade by blade/,
+  );
+  await expect(page.getByTestId('tell-methods')).toContainText(
+    'random intercepts for each line and each blade within it',
+  );
+  await expect(page.getByTestId('tell-results')).toContainText('between blades of one line');
+  const test = await page.getByTestId('test').textContent();
+  await page.getByLabel('Samples within samples').selectOption('all alike');
+  await expect(page.getByTestId('tell-methods')).toContainText('random intercept for each line,');
+  // With equal numbers it is one test either way.
+  await expect(page.getByTestId('test')).toHaveText(test ?? '');
+  await page.getByLabel('Samples within samples').selectOption('blade by blade');
+  await expect(page.getByTestId('tell-results')).toContainText('between blades of one line');
+});
+
+test('known SDs of two groups, one for both or each its own', async ({ page }) => {
+  await startStudy(page, 'Known');
+  await paste(page, ['north (mm)\tsouth (mm)', '12\t15', '14\t16', '11\t13', '13\t18'].join('\n'));
+  await page.getByRole('button', { name: 'Ask whether two groups differ' }).click();
+  await page.waitForURL(/questions/);
+  await page.getByLabel('Known SD', { exact: true }).fill('2');
+  await page.getByLabel('Known SD', { exact: true }).press('Enter');
+  // 3 ÷ (2·√(1/4 + 1/4)).
+  await expect(page.getByTestId('test')).toContainText('Two-sample z-test, z = −2.12');
+  await page.getByLabel('Known SD of the second group').fill('4');
+  await page.getByLabel('Known SD of the second group').press('Enter');
+  await expect(page.getByTestId('tell-methods')).toContainText('known SDs 2 and 4 mm');
+  await expect(page.getByTestId('test')).toContainText('z = −1.34');
+});
+
+test('more tanks or more readings: planned by what each costs, and by simulation', async ({ page }) => {
+  await page.goto('/bench/planner?design=nested&subject=tank&correlation=0.2');
+  const table = page.getByRole('region', { name: 'Samples or readings' });
+  await expect(table).toContainText('More readings, or more tanks?');
+  await page.getByLabel('Cost of a sample').fill('40');
+  await page.getByLabel('Cost of a sample').press('Enter');
+  const cheapest = table.getByRole('row').filter({ hasText: 'cheapest' });
+  await cheapest.getByRole('button', { name: /Take \d+ readings of each tank/ }).click();
+  await expect(page.getByTestId('protocol')).toContainText(/each read \d+ times, a nested analysis/);
+  await page.getByRole('button', { name: /Run a thousand/ }).click();
+  await expect(page.getByTestId('simulated')).toContainText('of 1000 found the difference');
+  await page.getByLabel('Design').selectOption('groups adjusted for a covariate');
+  await page.getByLabel('Correlation', { exact: true }).fill('0.8');
+  await page.getByLabel('Correlation', { exact: true }).press('Enter');
+  await expect(page.getByTestId('gain')).toContainText(/this spares \d+ of them in each/);
+});

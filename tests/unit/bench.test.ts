@@ -154,6 +154,8 @@ describe('the sample planner', () => {
     const adjusted = of(sampleFor({ ...plan, design: 'adjusted', correlation: 0.8 }, 0.8));
     expect(adjusted / plain).to.be.closeTo(1 - 0.64, 0.06);
     expect(of(sampleFor({ ...plan, design: 'adjusted', correlation: 0 }, 0.8))).to.be.within(plain, plain + 1);
+    // The fewest that tell a slope: a large difference needs no more.
+    expect(of(sampleFor({ ...plan, groups: 2, design: 'adjusted', difference: 40 }, 0.8))).to.equal(3);
     const blocked = of(sampleFor({ ...plan, design: 'blocked', readings: 1, correlation: 0.75 }, 0.8));
     expect(blocked / plain).to.be.closeTo(0.25, 0.1);
   });

@@ -12,7 +12,7 @@ import { countedAs } from '../question/counting';
 import { columnNamed } from '../question/naming';
 import { covariateOf, measuredBy } from '../question/covariate';
 import { comparesAllGroups, isAdjusted, isBlocked, kindOf, ofOneGroup } from '../question/asking';
-import { blockOf } from '../question/block';
+import { blockOf, blocksAreSubjects, sampleNoun } from '../question/block';
 import { included, includedWords, withinRows } from '../question/included';
 import { countedNames, innerNamePart, measureOf } from '../question/naming';
 import type { Question } from '../question/question';
@@ -192,7 +192,8 @@ function fromReadings(analysis: OfReadings, asked: Question, table: Table, brief
     parts,
   );
   const own = analysis.factors ? undefined : parts.map((g) => g.id);
-  const repeats = table.shape === 'summary' ? undefined : repeatsOf(table, asked, own);
+  const repeats =
+    table.shape === 'summary' || blocksAreSubjects(asked, table) ? undefined : repeatsOf(table, asked, own);
   const comparison = compared(() => {
     demandSomeLeft(parts);
     if (!analysis.takesLimits) demandNumbers(parts);
@@ -214,7 +215,7 @@ function fromReadings(analysis: OfReadings, asked: Question, table: Table, brief
     ...innerNamePart(question, table),
     ...(isBlocked(question.design) ? { block: called(blockOf(question, table), 'block') } : {}),
     ...ungroupedPart(question, withDerived(table)),
-    subject: table.subject,
+    subject: sampleNoun(question, table),
     groups: comparison.ok && analysis.used ? analysis.used(parts, comparison.value, question.level) : parts,
     comparison,
     repeats,

@@ -153,9 +153,16 @@ function power(plan: Plan, n: number, difference = plan.difference): number {
 /** Power with so many in each group. */
 export const powerAt = (plan: Plan, n: number, difference?: number): Outcome<number> =>
   attempt(() => {
-    demand(Number.isInteger(n) && n >= 2, 'Each group needs a whole number of readings, two at least.');
+    const least = leastOf(plan);
+    demand(
+      Number.isInteger(n) && n >= least,
+      `Each group needs a whole number of readings, ${least === 2 ? 'two' : 'three'} at least.`,
+    );
     return power(plan, n, difference);
   });
+
+/** The fewest in each group that a plan can have: a slope takes a reading more. */
+export const leastOf = ({ design, groups }: Plan): number => (design === 'adjusted' && groups === 2 ? 3 : 2);
 
 /** The least number in each group that reaches the power wanted. */
 export const sampleFor = (plan: Plan, wanted: number): Outcome<number> =>
@@ -174,7 +181,7 @@ export const sampleFor = (plan: Plan, wanted: number): Outcome<number> =>
         'No number up to 3000 in a group reaches this power: the difference is too small to be found.',
       );
     }
-    return smallestSample((n) => power(plan, n), wanted);
+    return smallestSample((n) => power(plan, n), wanted, leastOf(plan));
   });
 
 /** The difference that so many in each group would find with the power wanted. */

@@ -138,6 +138,13 @@ export function firstQuestion(table: Table, chosen: readonly string[] = []): Que
   // Spreads without means are compared as spreads.
   if (table.shape === 'summary' && columnsOf(table, 'measure').length === 0)
     return { ...asDesign(pair, table, groups.length === 2 ? 'two-groups' : 'several'), about: 'spread' };
+  const [block] = columnsOf(table, 'subject').filter((c) => isBlock(c.name));
+  if (block && by && !within && !table.average && table.shape === 'rows' && holdsSeveral(block, by))
+    return withinBlocks(
+      asDesign(pair, table, designOf(groups.length === 2 ? 'two' : 'several', 'once')),
+      table,
+      block.id,
+    );
   const sampling = within ? 'within' : !table.average && hasSamples(repeatsOf(table, columns)) ? 'nested' : 'once';
   const withInner = (question: Question): Question => {
     const inner = innerNamed(question, table);

@@ -7,7 +7,7 @@ import { type Repeats, chosenColumns, groupNames, groupsAreColumns } from '../re
 import { displayName } from '../readings/levels';
 import { type Column, type Table, called } from '../readings/table';
 import { isAdjusted, isBlocked, kindOf } from './asking';
-import { blockOf } from './block';
+import { blockOf, sampleNoun } from './block';
 import { covariateOf } from './covariate';
 import { innerOf } from './inner';
 import { includedOrAll, withinRows } from './included';
@@ -135,7 +135,7 @@ export function namesOf(asked: Question, whole: Table): Named {
     question,
     measure: measureOf(question, table),
     unit: (groupsAreColumns(table, question) ? all[0]?.unit : chosenColumns(table, question).measure?.unit) ?? '',
-    subject: table.subject,
+    subject: sampleNoun(question, table),
     groups,
     ...(isAdjusted(question.design) ? { covariate: columnNamed(covariateOf(question, table), table) } : {}),
     ...innerNamePart(question, table),

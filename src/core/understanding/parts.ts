@@ -141,7 +141,11 @@ function nested(columns: readonly Seen[], parts: readonly Part[]): number | unde
  * Of columns that name subjects, the one whose subjects each stand in one group while those of another stand within
  * them and were read more than once: a litter of animals, a line of blades. What is compared was done to it.
  */
-function outermost(columns: readonly Seen[], parts: readonly Part[], subjects: readonly number[]): number | undefined {
+function outermost(
+  columns: readonly Seen[],
+  parts: readonly Part[],
+  subjects: readonly number[],
+): { outer: number; home: number } | undefined {
   const texts = (i: number): readonly string[] => columns[i]?.texts ?? [];
   const rows = Math.max(...columns.map((c) => c.texts.length));
   const whole = subjects.filter((i) => texts(i).length === rows && !(columns[i]?.gaps ?? true));
@@ -153,16 +157,19 @@ function outermost(columns: readonly Seen[], parts: readonly Part[], subjects: r
       return home.get(name) === at;
     });
   };
-  const grouped = whole.filter((i) =>
-    columns.some(
+  const homeOf = (i: number): number | undefined => {
+    const home = columns.findIndex(
       (c, g) =>
-        parts[g]?.role === 'group' &&
+        g !== i &&
+        (parts[g]?.role === 'group' || parts[g]?.role === 'subject') &&
         c.texts.length === rows &&
         c.distinct > 1 &&
         c.distinct < (columns[i]?.distinct ?? 0) &&
         oneEach(texts(i), c.texts),
-    ),
-  );
+    );
+    return home < 0 ? undefined : home;
+  };
+  const grouped = whole.filter((i) => homeOf(i) !== undefined);
   const outer = grouped.reduce<number | undefined>(
     (best, i) => (best === undefined || (columns[i]?.distinct ?? 0) < (columns[best]?.distinct ?? 0) ? i : best),
     undefined,
@@ -173,7 +180,8 @@ function outermost(columns: readonly Seen[], parts: readonly Part[], subjects: r
     const both = new Set(texts(i).map((name, row) => `${texts(outer)[row] ?? ''}\n${name}`)).size;
     return both < rows && both > (columns[outer]?.distinct ?? 0);
   });
-  return readAgain ? outer : undefined;
+  const home = homeOf(outer);
+  return readAgain && home !== undefined ? { outer, home } : undefined;
 }
 
 /** The part of each column. One column at most names the subjects. */
@@ -185,13 +193,15 @@ export function partsOf(columns: readonly Seen[]): Part[] {
   if (subjects.length > 1) {
     // Who each row is, rather than where it lives: the one that tells most apart.
     const tells = (i: number): number => columns[i]?.distinct ?? 0;
-    const outer = outermost(columns, parts, subjects);
-    const best = outer ?? subjects.reduce((a, b) => (tells(b) > tells(a) ? b : a));
+    const nest = outermost(columns, parts, subjects);
+    const best = nest?.outer ?? subjects.reduce((a, b) => (tells(b) > tells(a) ? b : a));
     for (const i of subjects) {
       if (i === best) continue;
       const c = columns[i];
       parts[i] =
-        c && !c.unique && c.distinct > 1 && outer === undefined ? { role: 'group' } : { role: 'label', as: 'name' };
+        c && !c.unique && c.distinct > 1 && (!nest || nest.home === i)
+          ? { role: 'group' }
+          : { role: 'label', as: 'name' };
     }
   }
   return parts;

@@ -92,7 +92,7 @@ export function protocolSentence(protocol: Protocol): Text {
       ? `a share of ${percent(plan.share)} against one of ${percent(Number((plan.share + plan.difference).toPrecision(10)))}`
       : plan.design === 'mixed'
         ? `groups that part in equal steps by ${valued(String(plan.difference), unit)}`
-        : !directed
+        : !directed && plan.groups > 2
           ? `means in equal steps whose ends are ${valued(String(plan.difference), unit)} apart`
           : `a difference of ${valued(String(plan.difference), unit)}`;
   const spread =

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { type Costs, type Plan, plainly, spendings } from '../../core/planning/plan';
-import { counted, plural, significant } from '../../core/words/numbers';
+import { counted, plural } from '../../core/words/numbers';
 import { type Query, asQuery } from './address';
 import { Value } from './Value';
 
@@ -63,7 +63,7 @@ export function Spendings({
               <td className="pr-6">{readings}</td>
               <td className="pr-6">{samples}</td>
               <td className="pr-6">{plan.groups * samples * readings}</td>
-              <td className="pr-6">{significant(all, 4)}</td>
+              <td className="pr-6">{String(Number(all.toPrecision(6)))}</td>
               <td>
                 {all === least && <span className="mr-3 text-primary">cheapest</span>}
                 {readings !== plan.readings && (
