@@ -67,7 +67,10 @@ test('skewed counts: a check offers ratios, and they stay in words, picture and 
   await page.keyboard.press('Enter');
   await saved(page);
   await page.goBack();
-  await expect(page.getByText('Row 3 of fresh is 0').first()).toBeVisible();
+  await expect(page.getByTestId('no-answer')).toContainText('Row 3 of fresh is 0');
+  // A difference has one: the way out stands beside the reason.
+  await page.getByTestId('no-answer').getByRole('button', { name: 'Compare by differences' }).click();
+  await expect(page.getByTestId('test')).toContainText('Welch’s t-test, t(');
 });
 
 const low = ['<2.0', '2.6', '3.1', '<2.0', '2.2', '<2.0', '4.0', '2.9'];

@@ -45,6 +45,8 @@ describe('from readings to a question', () => {
       'Spores in store': 'value several',
       'Fed, before and after': 'value adjusted-two',
       'Iodine near the limit': 'value several',
+      'Cells of blades of lines': 'value nested-two',
+      'Doses in batches of spores': 'value blocked',
     });
   });
 

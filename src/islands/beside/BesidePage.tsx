@@ -10,6 +10,7 @@ import { AnswerTables, HeadlineBand } from '../question/AnswerPart';
 import { Ask } from '../question/Ask';
 import { WorkingOut } from '../question/WorkingOut';
 import { reasonOf, useAnswer } from '../question/use-answer';
+import { useWaysOut } from '../question/use-ways-out';
 import { useKeptValue } from '../shared/kept-value';
 import { NewerElsewhere } from '../shared/NewerElsewhere';
 import { RefusedNotice } from '../shared/RefusedNotice';
@@ -60,6 +61,7 @@ function AnswerSide({
   const shown = result?.ok ? result.value : undefined;
   const comparison = shown?.comparison.ok ? shown.comparison.value : undefined;
   const reason = reasonOf(result);
+  const ways = useWaysOut(reason, value, table);
   useEffect(() => onAnswer(shown), [shown, onAnswer]);
   return (
     <section aria-label={name} className="min-w-0 flex-1 px-5">
@@ -88,7 +90,12 @@ function AnswerSide({
         />
       </div>
       {result ? (
-        <HeadlineBand headline={shown && comparison && headline(shown, comparison)} reason={reason} />
+        <HeadlineBand
+          headline={shown && comparison && headline(shown, comparison)}
+          reason={reason}
+          waysOut={ways}
+          onTake={change}
+        />
       ) : (
         <WorkingOut {...answering} />
       )}

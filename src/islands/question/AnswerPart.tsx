@@ -1,4 +1,6 @@
 import type { Answer } from '../../core/answer/answer';
+import type { WayOut } from '../../core/answering/ways-out';
+import type { Question } from '../../core/question/question';
 import { type Headline } from '../../core/telling/headline';
 import { equivalenceClause } from '../../core/words/equivalence';
 import { resultTables } from '../../core/words/tables/tables';
@@ -7,7 +9,18 @@ import { RichText } from '../shared/RichText';
 import { Remarks, Sizes } from './Figures';
 
 /** The result in one place, which stays in sight while the page moves. */
-export function HeadlineBand({ headline, reason }: { headline: Headline | undefined; reason: string }) {
+export function HeadlineBand({
+  headline,
+  reason,
+  waysOut = [],
+  onTake,
+}: {
+  headline: Headline | undefined;
+  reason: string;
+  /** What could be asked instead, where there is no answer. */
+  waysOut?: readonly WayOut[];
+  onTake?: (question: Question) => void;
+}) {
   return (
     <section
       aria-label="Headline"
@@ -37,6 +50,16 @@ export function HeadlineBand({ headline, reason }: { headline: Headline | undefi
       ) : (
         <p className="prose-serif text-[17px]" role="status" data-testid="no-answer">
           {reason}
+          {waysOut.map(({ words, asked }) => (
+            <button
+              key={words}
+              type="button"
+              className="plain-button ml-4 font-sans text-sm"
+              onClick={() => onTake?.(asked)}
+            >
+              {words}
+            </button>
+          ))}
         </p>
       )}
     </section>

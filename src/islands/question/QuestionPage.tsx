@@ -29,6 +29,7 @@ import { TellPart } from './TellPart';
 import { UnderstandPart } from './UnderstandPart';
 import { WorkingOut } from './WorkingOut';
 import { reasonOf, useAnswer } from './use-answer';
+import { useWaysOut } from './use-ways-out';
 import { RefusedNotice } from '../shared/RefusedNotice';
 import { NewerElsewhere } from '../shared/NewerElsewhere';
 import PointedReading from './PointedReading';
@@ -76,6 +77,7 @@ function Page({ study, asked, readings }: { study: string; asked: Asked; reading
   const groups = shown ?? answering.described;
   const comparison = shown?.comparison.ok ? shown.comparison.value : undefined;
   const reason = reasonOf(result);
+  const ways = useWaysOut(reason, question, table);
   const edit = (edits: TableEdit[]) => setTrouble(store.edit(edits) ?? '');
 
   const trying = async (run: () => Promise<void>): Promise<void> => {
@@ -148,7 +150,12 @@ function Page({ study, asked, readings }: { study: string; asked: Asked; reading
           </Part>
         )}
         {result ? (
-          <HeadlineBand headline={shown && comparison && headline(shown, comparison)} reason={reason} />
+          <HeadlineBand
+            headline={shown && comparison && headline(shown, comparison)}
+            reason={reason}
+            waysOut={ways}
+            onTake={change}
+          />
         ) : (
           <WorkingOut {...answering} />
         )}

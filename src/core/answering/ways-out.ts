@@ -1,0 +1,51 @@
+/** What could be asked instead where a question has no answer: each a question that has one. */
+import { isAdjusted, isBlocked, withEffect } from '../question/asking';
+import { withinBlocks } from '../question/block';
+import { choicesOf, methodsFor, tellsRatios } from '../question/choices';
+import { adjustedFor } from '../question/covariate';
+import type { Method, Question } from '../question/question';
+import type { Table } from '../readings/table';
+import { answer } from './answer';
+import { isLight } from './weight';
+
+export interface WayOut {
+  words: string;
+  asked: Question;
+}
+
+/** Methods that need less of readings than means do. */
+const less: readonly [Method, string][] = [
+  ['likelihood', 'Compare by likelihood'],
+  ['ranks', 'Compare by ranks'],
+];
+
+/** Ways that are thought of, whether they lead anywhere or not. */
+function thought(question: Question, table: Table): WayOut[] {
+  const { design, about } = question;
+  const { method } = choicesOf(question);
+  if (about !== 'value') return [];
+  const differing = withEffect(question, 'difference');
+  const possible = methodsFor(question);
+  return [
+    ...(tellsRatios(question) ? [{ words: 'Compare by differences', asked: differing }] : []),
+    ...less.flatMap(([other, words]) =>
+      other !== method && possible.includes(other) ? [{ words, asked: { ...differing, method: other } }] : [],
+    ),
+    ...(isBlocked(design) && method === 'mixed-model'
+      ? [{ words: 'Take the blocks as fixed', asked: { ...question, method: 'means' as const } }]
+      : []),
+    ...(isAdjusted(design)
+      ? [{ words: 'Compare without adjusting', asked: adjustedFor(question, table, undefined) }]
+      : isBlocked(design)
+        ? [{ words: 'Compare over all blocks', asked: withinBlocks(question, table, undefined) }]
+        : []),
+  ];
+}
+
+/** Those that are answered at once. */
+export const waysOut = (question: Question, table: Table): WayOut[] =>
+  thought(question, table).filter(({ asked }) => {
+    if (!isLight(asked, table)) return false;
+    const found = answer(asked, table, true);
+    return found.ok && found.value.comparison.ok;
+  });
