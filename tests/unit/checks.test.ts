@@ -210,6 +210,7 @@ describe('what an answer rests on', () => {
         }
       }
     expect([...seen].sort()).to.deep.equal([
+      'additivity',
       'covariate',
       'equal-spread',
       'expected-counts',

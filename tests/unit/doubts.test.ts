@@ -189,6 +189,7 @@ describe('what is unclear about a table', () => {
       'Forty pigments: scale-slip',
       'Snails in tanks: replicates',
       'Missed visits: lost-partners',
+      'Cells of blades of lines: replicates',
     ]);
   });
 

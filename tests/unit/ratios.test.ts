@@ -91,6 +91,7 @@ describe('ratios of geometric means', () => {
     expect([...kinds].sort()).to.deep.equal(
       [
         'adjusted-two',
+        'blocked',
         'factorial',
         'mixed',
         'nested',
