@@ -72,6 +72,7 @@ export function alternativeMethods(question: Question, table: Table): Alternativ
       chosen:
         asked.design === question.design &&
         asked.repeats === question.repeats &&
+        asked.inner === question.inner &&
         then.method === now.method &&
         then.effect === now.effect &&
         (then.method !== 'means' || then.spread === now.spread) &&

@@ -79,7 +79,7 @@ export function planScene(plan: Plan, n: number, wanted: number, unit: string, w
     panels: [
       panel(
         { ...frame, left: 56 },
-        plan.design === 'factorial' ? 'readings a cell' : 'in each group',
+        plan.design === 'factorial' ? 'readings a cell' : plan.design === 'blocked' ? 'blocks' : 'in each group',
         overN,
         n,
         power,

@@ -230,6 +230,15 @@ export function Planner() {
   const differenceName = ['several', 'factorial', 'repeated', 'nested', 'adjusted', 'blocked'].includes(plan.design)
     ? 'Difference of the largest and smallest mean'
     : 'Difference';
+  const noun = (
+    <Accepted
+      className="part w-24"
+      aria-label="What one sample is"
+      placeholder="samples"
+      value={subject}
+      onAccept={(text) => change({ subject: text })}
+    />
+  );
   return (
     <div className="flex max-[1100px]:flex-col">
       <article className="min-w-0 grow px-6 pb-16">
@@ -292,15 +301,9 @@ export function Planner() {
           {ask === 'n'
             ? answered(found.ok ? String(found.value) : '…')
             : field('Number in each group', 'n', given, 1, 2, 1e6)}{' '}
-          <Accepted
-            className="part w-24"
-            aria-label="What one sample is"
-            placeholder="samples"
-            value={subject}
-            onAccept={(text) => change({ subject: text })}
-          />{' '}
+          {plan.design === 'blocked' ? 'blocks' : noun}{' '}
           {plan.design === 'blocked'
-            ? 'as blocks'
+            ? ''
             : plan.design === 'factorial'
               ? 'a cell'
               : directed && !two
@@ -349,8 +352,8 @@ export function Planner() {
           )}
           {plan.design === 'blocked' && (
             <>
-              ; each block has {field('Readings of each group in a block', 'readings', plan.readings, 1, 1, 1000)} of
-              each group, and readings of one block correlate by{' '}
+              ; each block has {field('Readings of each group in a block', 'readings', plan.readings, 1, 1, 1000)}{' '}
+              {noun} of each group, and readings of one block correlate by{' '}
               {field('Correlation', 'correlation', plan.correlation, 0.05, 0, 0.99)}
             </>
           )}

@@ -1,9 +1,10 @@
 /** What questions about samples with several readings each share in words. */
 import type { Answer } from '../../answer/answer';
 import type { Named } from '../../question/naming';
+import type { Question } from '../../question/question';
 import { counted, plural } from '../../words/numbers';
 import { type Segment, asked, part } from '../../words/segments';
-import { mixedModelWords } from '../../words/variation';
+import { mixedModel, mixedModelWords } from '../../words/variation';
 
 /** "counts once, with 6 readings in each", "with 3 to 6 readings in each". */
 function readingsInEach({ repeats }: Pick<Named, 'repeats'>): string {
@@ -41,8 +42,12 @@ export const withinSamples = (answer: Answer): string => {
     : `readings being taken within their ${plural(sample)}`;
 };
 
+/** What the model is called beside others: of both levels of samples, where the question names two. */
+export const modelName = ({ inner }: Question): string =>
+  inner === undefined ? mixedModel : `${mixedModel} of both levels`;
+
 export const modelReason =
-  'Several readings of one sample are alike, so they are not independent. A mixed model keeps both levels: how far samples vary, and how far readings vary within them. Each sample counts by what it tells; with equal numbers the answer is that of the samples’ means.';
+  'Several readings of one sample are alike, so they are not independent. A mixed model keeps the levels apart: how far samples vary, and how far readings vary within them. Each sample counts by what it tells; with equal numbers the answer is that of the samples’ means.';
 
 export const modelElse =
   'The means of the samples, each counting once, if that is easier to explain: with equal numbers it gives the same answer.';

@@ -77,6 +77,7 @@ export const words: Words = {
   methodElse: (question) => {
     const { method, spread } = choicesOf(question);
     if (method === 'likelihood') return likelihoodElse;
+    if (method === 'z') return 'Welch’s t, if the SDs are less surely known than that.';
     return method === 'means'
       ? `${spread === 'separate' ? 'The pooled t, if equal spreads were planned for' : 'Welch’s t, if in doubt about the spreads'}; ranks or a permutation test, if the means are swayed by a few readings.`
       : 'Welch’s t, if the difference of the means is what you want to know.';

@@ -10,13 +10,14 @@ import {
 } from '../../../words/several';
 import { mixedModel, variationClause } from '../../../words/variation';
 import type { Words } from '../../words';
-import { eachSample, modelElse, modelReason, modelWords, tookMeans, withinSamples } from '../words';
+import { eachSample, modelElse, modelName, modelReason, modelWords, tookMeans, withinSamples } from '../words';
 
 export const words: Words = {
   sentence: (named) =>
     asked`Does ${measurePart(named)} differ ${part('compares', 'among')} ${groupsPart(named)}, ${eachSample(named)}`,
   short: shortGroups,
   methodName: () => mixedModel,
+  alternativeName: modelName,
   carriedOut: (answer) => (tookMeans(answer) ? 'Analysis of variance of the samples’ means' : undefined),
   methodReason: () => `${modelReason} First whether the groups differ at all, then which.`,
   methodElse: () => modelElse,

@@ -5,12 +5,13 @@ import { text } from '../../../words/text';
 import { centreWord, effectWord, twoMeans, twoMethods, twoResults } from '../../../words/two';
 import { mixedModel, variationClause } from '../../../words/variation';
 import type { Words } from '../../words';
-import { eachSample, modelElse, modelReason, modelWords, tookMeans, withinSamples } from '../words';
+import { eachSample, modelElse, modelName, modelReason, modelWords, tookMeans, withinSamples } from '../words';
 
 export const words: Words = {
   sentence: (named) => differenceSentence(named, eachSample(named)),
   short: shortGroups,
   methodName: () => mixedModel,
+  alternativeName: modelName,
   carriedOut: (answer) => (tookMeans(answer) ? 't-test of the samples’ means' : undefined),
   methodReason: () => modelReason,
   methodElse: () => modelElse,
