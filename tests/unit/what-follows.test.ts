@@ -133,6 +133,26 @@ describe('how differences differ', () => {
     );
   });
 
+  it('is worked out from its four cells to the ends of its interval, by the family it is judged in', () => {
+    const table = twoWay([
+      [1, 2, 4],
+      [3, 5],
+      [4, 4.5],
+      [2, 3, 2.5],
+      [6, 7],
+      [9, 8, 11],
+    ]);
+    for (const follow of ['holm', 'bonferroni', 'unadjusted'] as const) {
+      const { effects, answer: found } = effectsOf({ ...asked, follow }, table);
+      const [, second] = effects;
+      const parts = workingOf(found, table, 1);
+      const steps = parts.find((p) => p.title === second?.name)?.steps ?? [];
+      const results = steps.map((s) => s.result);
+      for (const number of [second?.estimate, second?.se, second?.alone, second?.interval?.low, second?.interval?.high])
+        expect(Math.min(...results.map((r) => Math.abs(r - (number ?? NaN)))), follow).to.be.below(1e-9);
+    }
+  });
+
   it('has a line for every two levels of each, says what it is, and is no range that Tukey’s method could judge', () => {
     const { effects } = effectsOf(
       asked,

@@ -18,6 +18,8 @@ export interface Effect {
   name: string;
   /** Ids of the groups, where it is a pair. */
   pair?: readonly [string, string];
+  /** Of a difference of differences its four cells by their levels: the first and last counting with, the others against. */
+  cells?: readonly (readonly [a: string, b: string])[];
   estimate: number;
   /** The value of no effect where it is not 0; a ratio is drawn on a logarithmic axis. */
   none?: number;

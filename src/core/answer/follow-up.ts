@@ -17,7 +17,7 @@ import { leastOf, mostOf } from '../numeric/extremes';
 import { choicesOf } from '../question/choices';
 import { placesOf, trendOver } from '../question/placed';
 import type { FollowUp, Question } from '../question/question';
-import type { FollowUpPart, JudgedEffect } from './comparison';
+import type { Effect, FollowUpPart, JudgedEffect } from './comparison';
 
 /** A group by what comparisons call it. */
 export interface Named {
@@ -32,6 +32,7 @@ export const mostComparisons = 5000;
 export interface Raw {
   name: string;
   pair?: [string, string];
+  cells?: Effect['cells'];
   estimate: number;
   se: number;
   df: number;
@@ -119,6 +120,7 @@ export function judgedByP(
       return {
         name: r.name,
         ...(r.pair ? { pair: r.pair } : {}),
+        ...(r.cells ? { cells: r.cells } : {}),
         estimate: r.estimate,
         se: r.se,
         df: r.df,

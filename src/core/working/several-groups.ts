@@ -296,6 +296,31 @@ export interface ContrastRule {
 }
 
 /**
+ * A difference of two levels, less the same at another level of the other factor.
+ * @param cells the four cells: the first and the last count with, the others against
+ */
+export function interactionContrastWorking(
+  cells: readonly { n: number; mean: number }[],
+  msError: number,
+  dfError: number,
+  level: number,
+  each: number,
+): Step[] {
+  const w = new Working();
+  const means = cells.map((c, i) => symbol(`\\bar{y}_{${i + 1}}`, c.mean));
+  const [p, q, r, s] = [0, 1, 2, 3].map((i) => means[i] ?? symbol('\\bar{y}', NaN)) as [Term, Term, Term, Term];
+  const first = w.let('difference at the one level', 'd_1', minus(p, q));
+  const second = w.let('difference at the other', 'd_2', minus(r, s));
+  const d = w.let('difference of the differences', 'd', minus(first, second));
+  const shares = total(
+    '\\sum \\frac{1}{n_i}',
+    cells.map((c, i) => over(one, symbol(`n_{${i + 1}}`, c.n))),
+  );
+  const se = w.let('standard error', 'SE', root(times(symbol('MS_E', msError), shares)));
+  return judgedEnding(w, d, se, symbol('\\nu_E', dfError), level, { each, direction: 'either' });
+}
+
+/**
  * A contrast of group means; a pair is one with weights 1 and −1. Source: Scheffé (1953); with separate spreads
  * Welch (1938) and Satterthwaite (1946).
  */

@@ -110,6 +110,12 @@ function interactionContrasts(question: Question, factors: Factors, table: TwoWa
       return [
         {
           name: `${a1.name} minus ${a2.name}, in ${b1.name} minus in ${b2.name}`,
+          cells: [
+            [a1.id, b1.id],
+            [a2.id, b1.id],
+            [a1.id, b2.id],
+            [a2.id, b2.id],
+          ],
           estimate,
           se,
           df,
