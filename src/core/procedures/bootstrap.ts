@@ -73,67 +73,6 @@ export function fromResamples(results: Float64Array, estimate: number, accelerat
   }
 }
 
-export interface StudentizedBootstrap {
-  estimate: number;
-  se: number;
-  interval: Interval;
-}
-
-/**
- * Studentized bootstrap interval for the mean of one group, or the difference of two: the resampled estimates are judged
- * in their own standard errors, t* = (θ* − θ)/se*, and the interval is θ − t*·se at the quantiles of t*. Second-order
- * right for skewed readings, where the plain interval is not. Source: Efron (1982), Hall (1988).
- * @throws DomainError with fewer than three readings in a group, or without spread
- */
-export function studentizedBootstrap(
-  groups: readonly [readonly number[]] | readonly [readonly number[], readonly number[]],
-  level: number,
-  seed: number,
-  resamples = 10_000,
-): StudentizedBootstrap {
-  demand(
-    groups.every((g) => g.length > 2),
-    'Resampling in standard errors needs at least three readings in each group.',
-  );
-  const alpha = 1 - checkedLevel(level);
-  const values = groups.map((g) => Float64Array.from(g));
-  const judge = (sets: readonly Float64Array[]): { estimate: number; se: number } => {
-    let estimate = 0;
-    let variance = 0;
-    sets.forEach((set, g) => {
-      const mean = sum(set) / set.length;
-      let squares = 0;
-      for (const x of set) squares += (x - mean) ** 2;
-      estimate += g === 0 ? mean : -mean;
-      variance += squares / (set.length - 1) / set.length;
-    });
-    return { estimate, se: Math.sqrt(variance) };
-  };
-  const observed = judge(values);
-  demand(observed.se > 0, 'All readings are the same: without spread there is no interval.');
-  const { below } = random(seed);
-  const drawn = values.map((g) => new Float64Array(g.length));
-  const judged: number[] = [];
-  for (let r = 0; r < resamples; r++) {
-    drawn.forEach((into, g) => {
-      const from = values[g] ?? into;
-      for (let i = 0; i < into.length; i++) into[i] = from[below(from.length)] ?? 0;
-    });
-    const { estimate, se } = judge(drawn);
-    // A resample of one repeated reading has no standard error to be judged in.
-    if (se > 0) judged.push((estimate - observed.estimate) / se);
-  }
-  demand(judged.length > resamples / 2, 'Too many resamples are without spread: there are too few different readings.');
-  const sorted = sortedUp(judged);
-  return {
-    ...observed,
-    interval: {
-      low: observed.estimate - quantile(sorted, 1 - alpha / 2) * observed.se,
-      high: observed.estimate - quantile(sorted, alpha / 2) * observed.se,
-    },
-  };
-}
-
 /** How the statistic's spread changes with its size: one sixth of the skewness of the left-one-out values. */
 export function jackknifeAcceleration(
   values: readonly Float64Array[],

@@ -204,35 +204,6 @@ export function equivalenceWorking(estimate: number, se: number, df: number, low
 /** Absolute distance in standard errors, the form in which several procedures judge a pair. */
 export const standardized = (difference: Term, se: Term): Term => over(magnitude(difference), se);
 
-/** What describes one group: from its readings to the interval of its mean. Source: Student (1908). */
-export function describeWorking(values: readonly number[], level: number): Step[] {
-  const w = new Working();
-  const x = values.map((v, i) => symbol(`x_{${i + 1}}`, v));
-  const n = symbol('n', values.length);
-  const mean = w.let('mean', '\\bar{x}', over(total('\\sum x_i', x), n));
-  const ss = w.let(
-    'sum of squared deviations',
-    'SS',
-    total(
-      '\\sum (x_i - \\bar{x})^2',
-      x.map((v) => squared(minus(v, mean))),
-    ),
-  );
-  const df = w.let('degrees of freedom', '\\nu', minus(n, one));
-  const variance = w.let('variance', 's^2', over(ss, df));
-  const sd = w.let('standard deviation', 's', root(variance));
-  const se = w.let('standard error of the mean', 'SE', over(sd, root(n)));
-  const critical = w.look(
-    'critical value',
-    't^*',
-    't_{\\nu,\\,1-\\alpha/2}',
-    studentT(df.value).upperQuantile((1 - level) / 2),
-  );
-  w.let('lower end', '\\text{low}', minus(mean, times(critical, se)));
-  w.let('upper end', '\\text{high}', plus(mean, times(critical, se)));
-  return w.steps;
-}
-
 /**
  * A pair of marginal means after a two-way analysis: each is the plain mean of its cells' means.
  * @param cellsA mean and n of the cells under the first level; those under the second alike
