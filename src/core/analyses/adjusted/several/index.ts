@@ -1,8 +1,6 @@
+import { demandTwo, fromF } from '../../../answer/from-f';
 import { asAdjusted } from '../../../answer/adjusted-part';
 import { chosenParts } from '../../../answer/chosen-parts';
-import { comparedBy } from '../../../answer/follow-up';
-import { fReference } from '../../../answer/references';
-import { attempt, demand } from '../../../numeric/domain-error';
 import { covariateLook } from '../../../scenes/covariate-look';
 import type { OfReadings } from '../../analysis';
 import { checked, checks } from '../checks';
@@ -20,18 +18,13 @@ export const analysis: OfReadings = {
   working,
   groups: chosenParts,
   compare: (question, table, groups, brief) => {
-    demand(groups.length >= 2, 'Comparing groups needs at least two of them.');
+    demandTwo(groups);
     const { fit, covariate, remarks } = fitted(question, table, groups);
     const { group, residual } = fit;
+    const test = { f: group.f, df: [group.df, residual.df] as const, p: group.p };
     return {
-      p: group.p,
-      tests: [{ symbol: 'F', value: group.f, df: [group.df, residual.df], p: group.p }],
-      sizes: [],
+      ...fromF(question, groups, test, (weights) => fit.effect(weights, question.level), brief),
       table: sourceLines(fit, covariate.name),
-      reference: [fReference(group.f, group.df, residual.df)],
-      ...(brief
-        ? {}
-        : { follow: attempt(() => [comparedBy(question, groups, (weights) => fit.effect(weights, question.level))]) }),
       covariate,
       remarks,
     };

@@ -1,8 +1,6 @@
+import { demandTwo, fromF } from '../../../answer/from-f';
 import { asAdjusted } from '../../../answer/adjusted-part';
 import { chosenParts } from '../../../answer/chosen-parts';
-import { comparedBy } from '../../../answer/follow-up';
-import { fReference } from '../../../answer/references';
-import { attempt, demand } from '../../../numeric/domain-error';
 import { blocksLook } from '../../../scenes/blocks-look';
 import type { OfReadings } from '../../analysis';
 import { checked, checks } from '../checks';
@@ -19,16 +17,11 @@ export const analysis: OfReadings = {
   working,
   groups: chosenParts,
   compare: (question, table, groups, brief) => {
-    demand(groups.length >= 2, 'Comparing groups needs at least two of them.');
+    demandTwo(groups);
     const { blocks, test, effect, table: lines, model, remarks } = fitted(question, table, groups, brief);
-    const { f, df, p } = test;
     return {
-      p,
-      tests: [{ symbol: 'F', value: f, df, p }],
-      sizes: [],
+      ...fromF(question, groups, test, effect, brief),
       ...(lines ? { table: lines } : {}),
-      reference: [fReference(f, ...df)],
-      ...(brief ? {} : { follow: attempt(() => [comparedBy(question, groups, effect)]) }),
       ...(model ? { model } : {}),
       blocks,
       remarks,

@@ -1,7 +1,5 @@
+import { demandTwo, fromF } from '../../../answer/from-f';
 import { chosenParts } from '../../../answer/chosen-parts';
-import { comparedBy } from '../../../answer/follow-up';
-import { fReference } from '../../../answer/references';
-import { attempt, demand } from '../../../numeric/domain-error';
 import { asModelled } from '../../../answer/group-part';
 import { nestedLook } from '../../../scenes/nested-look';
 import type { OfReadings } from '../../analysis';
@@ -19,18 +17,10 @@ export const analysis: OfReadings = {
   working,
   groups: chosenParts,
   compare: (question, table, groups, brief) => {
-    demand(groups.length >= 2, 'Comparing groups needs at least two of them.');
-    const found = nestedIn(question, table, groups, brief);
-    const { f, df1, df2, p } = found.test();
-    return {
-      p,
-      tests: [{ symbol: 'F', value: f, df: [df1, df2], p }],
-      sizes: [],
-      reference: [fReference(f, df1, df2)],
-      ...(brief ? {} : { follow: attempt(() => [comparedBy(question, groups, found.effect)]) }),
-      model: found.model,
-      remarks: found.remarks,
-    };
+    demandTwo(groups);
+    const { test, effect, model, remarks } = nestedIn(question, table, groups, brief);
+    const { f, df1, df2, p } = test();
+    return { ...fromF(question, groups, { f, df: [df1, df2], p }, effect, brief), model, remarks };
   },
   used: asModelled,
   alternatives: ({ inner }) => [
