@@ -1,4 +1,5 @@
 import type { Interval } from '../procedures/interval';
+import type { StatisticSymbol } from './comparison';
 import type { Question } from '../question/question';
 
 /** What the question ranges over: every measure column, or every level of a column that names what was measured. */
@@ -16,10 +17,12 @@ export interface MeasureAnswer {
   interval?: Interval;
   /** Whether the estimate is a ratio, so that 1 is no difference. */
   ratio?: true;
-  /** The statistic of several groups. */
+  /** The test: by its letter, its value and its degrees of freedom. */
+  symbol?: StatisticSymbol;
   statistic?: number;
+  df?: readonly number[];
   p?: number;
   /** Why there is no answer. */
   reason?: string;
-  groups: { colour: number; mean: number | undefined; interval: Interval | undefined }[];
+  groups: { colour: number; mean: number | undefined; sd: number | undefined; interval: Interval | undefined }[];
 }

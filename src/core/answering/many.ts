@@ -31,18 +31,24 @@ function brief(question: Question, table: Table, name: string, patch: MeasureAns
     unit,
     patch,
     n: groups.map((g) => g.n),
-    groups: groups.map((g) => ({ colour: g.colour, mean: meanOf(g), interval: g.interval })),
+    groups: groups.map((g) => ({
+      colour: g.colour,
+      mean: meanOf(g),
+      sd: g.summary && g.n > 1 ? Math.sqrt(g.summary.variance) : undefined,
+      interval: g.interval,
+    })),
   };
   if (!comparison.ok) return { ...base, reason: comparison.reason };
   const { effect, p, tests } = comparison.value;
-  const statistic = tests[0]?.value;
+  const [test] = tests;
   return {
     ...base,
     ...(p === undefined ? {} : { p }),
     ...(effect ? { estimate: effect.estimate } : {}),
     ...(effect?.ratio ? { ratio: true } : {}),
     ...(effect?.interval ? { interval: effect.interval } : {}),
-    ...(statistic === undefined ? {} : { statistic }),
+    ...(test?.value === undefined ? {} : { statistic: test.value, df: test.df }),
+    ...(test?.symbol === undefined ? {} : { symbol: test.symbol }),
   };
 }
 

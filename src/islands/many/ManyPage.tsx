@@ -16,10 +16,12 @@ import { between, effectDecimals, fixed, pValue, percent } from '../../core/word
 import { subtraction } from '../../core/words/two';
 import { DrawingView } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
+import { measuresCsv, measuresTable, measuresXlsx } from '../../formats/measures-table';
 import { inWords, send } from '../shared/api';
 import { CopyButton } from '../shared/CopyButton';
 import { GroupMarker } from '../shared/GroupMarker';
 import { Choose } from '../shared/Parts';
+import { save } from '../shared/save';
 import { type Kept, followTable, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
 import { useMany } from './use-many';
@@ -129,23 +131,20 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
       </button>
     </span>
   );
+  const asTable = () =>
+    measuresTable(
+      shown,
+      named.groups.map((g) => g.name),
+    );
   const copied = () => ({
-    plain: [
-      ['measure', 'unit', 'n', single ? effect : 'statistic', 'low', 'high', 'p', 'adjusted p'].join('\t'),
-      ...shown.map((r) =>
-        [
-          r.name,
-          r.unit,
-          r.n.join(' + '),
-          r.estimate ?? r.statistic ?? '',
-          r.interval?.low ?? '',
-          r.interval?.high ?? '',
-          r.p ?? r.reason ?? '',
-          r.adjusted ?? '',
-        ].join('\t'),
-      ),
-    ].join('\n'),
+    plain: asTable()
+      .map((row) => row.map((value) => value ?? '').join('\t'))
+      .join('\n'),
   });
+  const file = async (kind: 'csv' | 'xlsx') => {
+    const table = asTable();
+    save(kind === 'csv' ? measuresCsv(table) : await measuresXlsx(table), `every-measure.${kind}`);
+  };
   const grid = 'grid grid-cols-[minmax(8rem,1.4fr)_9rem_4.5rem_9rem_6rem_9rem_5rem_6rem] items-center gap-x-3';
 
   return (
@@ -207,6 +206,12 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
                   {method === 'holm' ? '' : ', which holds the share of false findings'}.
                 </span>
                 <CopyButton copied={copied} label="Copy the table of measures" />
+                <button type="button" className="plain-button" onClick={() => void file('csv')}>
+                  As CSV
+                </button>
+                <button type="button" className="plain-button" onClick={() => void file('xlsx')}>
+                  As XLSX
+                </button>
               </>
             )}
           </>
