@@ -14,7 +14,8 @@ import { groupsOf } from '../core/readings/groups';
 import { eventsOf } from '../store/events';
 import type { Db } from '../store/open';
 import { tableIdsOf } from '../store/studies';
-import { changesOf, madeOf, readTable, readTableHeads } from '../store/tables';
+import { changesOf } from '../store/table-changes';
+import { madeOf, readTable, readTableHeads } from '../store/tables';
 import { studySpine } from './study-page';
 import { nameless } from './who';
 

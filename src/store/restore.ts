@@ -6,7 +6,8 @@ import type { Db } from './open';
 import { askQuestion, questionsOf, removeQuestion, updateQuestion } from './questions';
 import { tables } from './schema';
 import { readStudy, renameStudy } from './studies';
-import { changesOf, deleteTable, editTable, readTable, restoreTable } from './tables';
+import { changesOf } from './table-changes';
+import { deleteTable, editTable, readTable, restoreTable } from './tables';
 import { whole } from './transaction';
 import { readWriteUp, updateWriteUp } from './write-ups';
 

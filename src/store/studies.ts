@@ -11,7 +11,8 @@ import type { Db } from './open';
 import { whole } from './transaction';
 import { everyQuestionOf, insertQuestion } from './questions';
 import { studies, tables } from './schema';
-import { changesOf, insertChanges, insertTable, madeOf, readTable } from './tables';
+import { changesOf, insertChanges } from './table-changes';
+import { insertTable, madeOf, readTable } from './tables';
 import { insertWriteUp, readWriteUp } from './write-ups';
 
 export type KeptStudy = typeof studies.$inferSelect;

@@ -1,22 +1,16 @@
 import { group } from 'd3-array';
-import { and, asc, desc, eq, getTableColumns, gt, isNotNull, isNull, max, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, getTableColumns, isNotNull, isNull, max, sql } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
 import { applyEdits } from '../core/readings/edits';
 import type { TableEdit } from '../core/readings/table-edit';
 import { Gathered } from '../core/readings/gathered';
 import type { Column, Table } from '../core/readings/table';
-import type { StudyContent } from '../core/study/content';
 import { Gone, NotFound, newerElsewhere } from './errors';
 import { type Made, nextLine, recordEvent } from './events';
+import { runLength, writeRuns } from './cell-runs';
 import type { Db } from './open';
 import { whole } from './transaction';
 import { cellRuns, changes, columns, studies, tables } from './schema';
-
-/** An accepted change, with what takes it back. */
-type TableChange = NonNullable<StudyContent['tables'][number]['changes']>[number] & { line: number };
-
-/** Rows in one stored run of cells. */
-const runLength = 1000;
 
 /** A table with the number of changes it has seen. */
 export interface KeptTable {
@@ -25,50 +19,6 @@ export interface KeptTable {
   studyId: string;
   canUndo: boolean;
   canRedo: boolean;
-}
-
-const runCount = (column: Column, rowCount: number): number =>
-  Math.ceil(Math.min(rowCount, Math.max(column.cells.length, lastAside(column) + 1)) / runLength);
-
-const lastAside = (column: Column): number => Math.max(-1, ...Object.keys(column.aside).map(Number));
-
-function runOf(column: Column, run: number): { cells: string[]; aside: Record<string, string> } {
-  const from = run * runLength;
-  const aside: Record<string, string> = {};
-  for (const [row, reason] of Object.entries(column.aside))
-    if (Number(row) >= from && Number(row) < from + runLength) aside[Number(row) - from] = reason;
-  return { cells: column.cells.slice(from, from + runLength), aside };
-}
-
-const sameRun = (a: Column, b: Column, run: number): boolean => {
-  const from = run * runLength;
-  for (let row = from; row < from + runLength; row++)
-    if ((a.cells[row] ?? '') !== (b.cells[row] ?? '') || a.aside[row] !== b.aside[row]) return false;
-  return true;
-};
-
-/** Writes the runs in which a column differs from what was kept of it before. */
-function writeRuns(
-  db: Db,
-  tableId: string,
-  column: Column,
-  rowCount: number,
-  before?: { column: Column; rowCount: number },
-): void {
-  const count = runCount(column, rowCount);
-  for (let run = 0; run < count; run++) {
-    if (before && run < runCount(before.column, before.rowCount) && sameRun(before.column, column, run)) continue;
-    const kept = runOf(column, run);
-    db.insert(cellRuns)
-      .values({ tableId, columnId: column.id, run, ...kept })
-      .onConflictDoUpdate({ target: [cellRuns.tableId, cellRuns.columnId, cellRuns.run], set: kept })
-      .run();
-  }
-  if (!before) return;
-  for (let run = count; run < runCount(before.column, before.rowCount); run++)
-    db.delete(cellRuns)
-      .where(and(eq(cellRuns.tableId, tableId), eq(cellRuns.columnId, column.id), eq(cellRuns.run, run)))
-      .run();
 }
 
 /** Writes a whole new table into a study. */
@@ -277,7 +227,7 @@ export function readTable(db: Db, id: string): KeptTable {
 }
 
 /** Whether a change of a table can be taken back, or made again. */
-function stepsOf(db: Db, id: string): { canUndo: boolean; canRedo: boolean } {
+export function stepsOf(db: Db, id: string): { canUndo: boolean; canRedo: boolean } {
   const found = db
     .selectDistinct({ undone: changes.undone })
     .from(changes)
@@ -343,7 +293,7 @@ const givenChange = (db: Db, id: string, given: string) =>
         .get();
 
 /** @throws Gone when the table, or its study, was removed; nothing is written then */
-function stillThere(db: Db, id: string): void {
+export function stillThere(db: Db, id: string): void {
   const { deletedAt, studyId } = keptRow(db, id);
   if (deletedAt !== null) throw new Gone('These readings were removed from their study; its log brings them back.');
   const study = db.select({ gone: studies.deletedAt }).from(studies).where(eq(studies.id, studyId)).get();
@@ -513,48 +463,6 @@ export const revisionOf = (db: Db, id: string): number => keptRow(db, id).revisi
 /** How many cells a table has room for, told without reading them. @throws NotFound */
 export const cellCount = (db: Db, id: string): number =>
   readTableHead(db, id).columns.length * keptRow(db, id).rowCount;
-
-/** The accepted changes of a table with what takes each back, the newest first. @param after those after this line of the log */
-export const changesOf = (db: Db, id: string, most = Infinity, after = -1): TableChange[] =>
-  db
-    .select()
-    .from(changes)
-    .where(and(eq(changes.tableId, id), gt(changes.line, after)))
-    .orderBy(desc(changes.line))
-    .limit(Number.isFinite(most) ? most : -1)
-    .all()
-    .map(({ id: _, tableId: __, revision: ___, given: ____, ...change }) => change);
-
-/** What was done to a table since a revision, and how it stands. */
-export interface Since {
-  /** In order; null where not all of it is known. */
-  edits: TableEdit[] | null;
-  revision: number;
-  canUndo: boolean;
-  canRedo: boolean;
-}
-
-/** @throws NotFound, Gone when the table was removed */
-export function editsSince(db: Db, id: string, revision: number): Since {
-  stillThere(db, id);
-  const now = revisionOf(db, id);
-  const since = db
-    .select({ revision: changes.revision, edits: changes.edits })
-    .from(changes)
-    .where(and(eq(changes.tableId, id), gt(changes.revision, revision)))
-    .orderBy(asc(changes.revision))
-    .all();
-  const edits = since.length === now - revision ? since.flatMap((c) => c.edits) : null;
-  return { edits, revision: now, ...stepsOf(db, id) };
-}
-
-/** Puts the changes of a copied table in as they were. */
-export function insertChanges(db: Db, tableId: string, all: readonly Omit<TableChange, 'line'>[]): void {
-  for (const change of all)
-    db.insert(changes)
-      .values({ tableId, ...change })
-      .run();
-}
 
 /** When and from what a table was made, on which line of the log, and when it was taken out. @throws NotFound */
 export const madeOf = (db: Db, id: string): { at: string; origin: string; line: number; removed?: string } => {

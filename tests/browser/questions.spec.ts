@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
 import {
   asked,
@@ -375,6 +376,14 @@ test('one question of every measure: sorted, adjusted, each opening to its own p
   ];
   await page.getByLabel('Adjusted by').selectOption('Benjamini–Hochberg');
   await expect(page.getByTestId('many-status')).toContainText('share of false findings');
+  const downloading = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'As CSV' }).click();
+  const file = await downloading;
+  expect(file.suggestedFilename()).toBe('every-measure.csv');
+  const lines = readFileSync(await file.path(), 'utf8').split('\r\n');
+  expect(lines).toHaveLength(41);
+  expect(lines[0]).toContain('"mean, still","SD, still"');
+  expect(lines[1]).toContain((name ?? '').replace(/ \(.*/, ''));
   await first.getByRole('rowheader').getByRole('button').click();
   await page.waitForURL(/\/questions\/[^/]+$/);
   await expect(page.getByRole('heading', { level: 1 })).toContainText((name ?? '').replace(/ \(.*/, ''));

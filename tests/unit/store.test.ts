@@ -21,12 +21,11 @@ import {
   restoreStudy,
   tableIdsOf,
 } from '../../src/store/studies';
+import { changesOf, editsSince } from '../../src/store/table-changes';
 import {
   addTable,
-  changesOf,
   deleteTable,
   editTable,
-  editsSince,
   madeOf,
   readTable,
   restoreTable,

@@ -5,7 +5,8 @@ import { db, now } from '../../../../server/db';
 import { who } from '../../../../server/who';
 import { answering, body, checked, json } from '../../../../server/problem';
 import { Given, Revision } from '../../../../server/requests';
-import { editTable, editsSince } from '../../../../store/tables';
+import { editsSince } from '../../../../store/table-changes';
+import { editTable } from '../../../../store/tables';
 
 /** What a page calls a change or a step, so that one whose reply was lost can be sent once more. */
 const Change = v.object({
