@@ -19,6 +19,7 @@ import { besideScene } from '../../src/core/scenes/beside';
 import { groupsLook } from '../../src/core/scenes/groups-look';
 import { measureScene } from '../../src/core/scenes/measure-picture';
 import { remedyOffer } from '../../src/core/words/checks';
+import { statedEffect } from '../../src/core/words/two';
 
 const tableWith = (groups: readonly (readonly (number | string)[])[], more: Partial<Table> = {}): Table =>
   tableOf(
@@ -281,6 +282,20 @@ describe('ratios of geometric means', () => {
       [0, 0],
       [Math.log(one.interval.low), Math.log(one.interval.high)],
     ]);
+  });
+
+  it('are stated as they were meant: turned round as 1 over the number typed', () => {
+    const told = (value: number): string => statedEffect({ question: { ...two, value }, unit: 'mm' });
+    expect([1.5, 1 / 1.5, 0.5, 1 / 3, 0.8123456, Math.PI].map(told)).to.deep.equal([
+      '1.5',
+      '1/1.5',
+      '0.5',
+      '1/3',
+      '0.8123456',
+      '3.14159265359',
+    ]);
+    const { effect: _, ...plain } = { ...two, value: 2 };
+    expect(statedEffect({ question: plain, unit: 'mm' })).to.match(/^2\smm$/);
   });
 
   it('stand on a logarithmic axis with the divide line at 1, error bars by factors', () => {

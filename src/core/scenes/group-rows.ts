@@ -15,7 +15,7 @@ export function pointTitle(group: string, row: number, value: number, names: Ans
 /** A group's name above its row, with its marker. */
 export function nameMarks(name: string, colour: number | undefined, y: number, bold = true): Mark[] {
   return [
-    { mark: 'text', x: -Infinity, y, dx: colour === undefined ? 0 : 14, dy: 4, text: name, bold },
+    { mark: 'text', x: -Infinity, y, dx: colour === undefined ? 0 : 14, dy: 4, text: name, bold, halo: true },
     ...(colour === undefined
       ? []
       : ([

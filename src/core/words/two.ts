@@ -31,9 +31,17 @@ export function claimOf(named: Pick<Named, 'groups' | 'question' | 'unit'>): str
     : `${subtraction(named)} is ${way} than ${stated}`;
 }
 
+/** A ratio as it was meant: one turned round is 1 over the number typed, and not a row of digits. */
+function givenRatio(ratio: number): string {
+  const [plain, turned] = [given(ratio), given(1 / ratio)];
+  return plain.length > 6 && turned.length <= 6 ? `1/${turned}` : plain;
+}
+
 /** The effect tested against, with its unit; a ratio has none. */
-export const statedEffect = ({ question, unit }: Pick<Named, 'question' | 'unit'>): string =>
-  valued(given(choicesOf(question).value), tellsRatios(question) ? '' : unit);
+export function statedEffect({ question, unit }: Pick<Named, 'question' | 'unit'>): string {
+  const { value } = choicesOf(question);
+  return tellsRatios(question) ? givenRatio(value) : valued(given(value), unit);
+}
 
 /** A mean by the name of what it is, or another centre that permutation tests compare. */
 type Centre = `${'' | 'adjusted '}${'' | 'geometric '}mean` | 'median' | 'trimmed mean';
