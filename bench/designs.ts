@@ -64,18 +64,49 @@ export const otherMethods = (n: number): (() => unknown) => {
   return () => alternativeMethods(questionOf('two-groups', two), afresh(table));
 };
 
-/** A hundred thousand readings in five thousand samples of four groups, samples of different sizes. */
-export function readingsInSamples(): [Question, Table] {
+/** A hundred thousand readings under each model: in five thousand samples of different sizes, in blocks, with a covariate. */
+export function models(): [string, Question, Table][] {
   const rows = Array.from({ length: 5000 }, (_, s) => {
     const own = 20 + 2 * normal();
-    return Array.from({ length: 12 + (s % 17) }, () => [`s${s}`, `g${s % 4}`, (own + 3 * normal()).toFixed(2)]);
+    return Array.from({ length: 12 + (s % 17) }, () => [
+      `s${s}`,
+      `i${below(4)}`,
+      `g${s % 4}`,
+      (own + 3 * normal()).toFixed(2),
+    ]);
   }).flat();
   const of = (k: number): string[] => rows.map((r) => r[k] ?? '');
+  const samples = tableOf(
+    [
+      column('s', 'subject', of(0)),
+      column('i', 'label', of(1)),
+      column('g', 'group', of(2)),
+      column('y', 'measure', of(3)),
+    ],
+    { shape: 'rows', subject: 's' },
+  );
+  const n = 100_000;
+  const before = cells(n);
+  const rest = tableOf(
+    [
+      column('g', 'group', levels(n, 4)),
+      column('b', 'group', levels(n, 1000)),
+      column('x', 'measure', before),
+      column(
+        'y',
+        'measure',
+        before.map((x) => (Number(x) + 2 * normal()).toFixed(2)),
+      ),
+    ],
+    { shape: 'rows' },
+  );
+  const asked = { by: 'g', measure: 'y' };
   return [
-    questionOf('nested'),
-    tableOf([column('s', 'subject', of(0)), column('g', 'group', of(1)), column('y', 'measure', of(2))], {
-      shape: 'rows',
-      subject: 's',
-    }),
+    ['in 5,000 samples', questionOf('nested'), samples],
+    ['in samples of 5,000 samples', questionOf('nested', { inner: 'i' }), samples],
+    ['in 1,000 blocks, fixed', questionOf('blocked', { ...asked, block: 'b' }), rest],
+    ['in 1,000 blocks, random', questionOf('blocked', { ...asked, block: 'b', method: 'mixed-model' }), rest],
+    ['adjusted for a covariate', questionOf('adjusted', { ...asked, covariate: 'x' }), rest],
+    ['four groups by ratios', questionOf('several', { ...asked, effect: 'ratio' }), rest],
   ];
 }

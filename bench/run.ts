@@ -20,7 +20,7 @@ import { type Table, emptyColumn, tableOf } from '../src/core/readings/table';
 import { openDb } from '../src/store/open';
 import { createStudy, tableIdsOf } from '../src/store/studies';
 import { editTable, readTable } from '../src/store/tables';
-import { asked, designsAt, fifteen, manyLevels, otherMethods, readingsInSamples } from './designs';
+import { asked, designsAt, fifteen, manyLevels, models, otherMethods } from './designs';
 import { median } from './measure';
 
 const { normal } = random(1);
@@ -106,12 +106,12 @@ line(
   'a factor of 40,000 levels, refused',
   median(() => asked(...tooMany), 3),
 );
-const samples = readingsInSamples();
-line(
-  '100,000 readings within 5,000 samples',
-  median(() => asked(...samples), 3),
-  1000,
-);
+for (const [name, question, table] of models())
+  line(
+    `100,000 readings ${name}`,
+    median(() => asked(question, table), 3),
+    1000,
+  );
 line('every other method of 2 × 50,000', median(otherMethods(100_000), 3), 1000);
 for (const [n, aim, times] of [
   [100_000, 300, 3],
