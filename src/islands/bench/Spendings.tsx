@@ -43,44 +43,46 @@ export function Spendings({
         A {subject} costs {cost('Cost of a sample', 'sampleCost', costs.sample)}, a reading of it{' '}
         {cost('Cost of a reading', 'readingCost', costs.reading)}, in any coin or in minutes.
       </p>
-      <table className="mt-1 text-sm">
-        <thead>
-          <tr className="border-b border-line text-left text-muted">
-            <th className="pr-6 font-normal">readings of each {subject}</th>
-            <th className="pr-6 font-normal">{plural(subject)} in each group</th>
-            <th className="pr-6 font-normal">readings in all</th>
-            <th className="pr-6 font-normal">cost of all</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {ways.map(({ readings, samples, cost: all }) => (
-            <tr
-              key={readings}
-              className={readings === plan.readings ? 'font-semibold' : ''}
-              aria-current={readings === plan.readings || undefined}
-            >
-              <td className="pr-6">{readings}</td>
-              <td className="pr-6">{samples}</td>
-              <td className="pr-6">{plan.groups * samples * readings}</td>
-              <td className="pr-6">{String(Number(all.toPrecision(6)))}</td>
-              <td>
-                {all === least && <span className="mr-3 text-primary">cheapest</span>}
-                {readings !== plan.readings && (
-                  <button
-                    type="button"
-                    className="plain-button"
-                    aria-label={`Take ${counted(readings, 'reading')} of each ${subject}`}
-                    onClick={() => onTake({ readings: String(readings) })}
-                  >
-                    take these
-                  </button>
-                )}
-              </td>
+      <div className="overflow-x-auto" tabIndex={0} role="group" aria-label="Ways to spread readings">
+        <table className="mt-1 text-sm">
+          <thead>
+            <tr className="border-b border-line text-left text-muted">
+              <th className="pr-6 font-normal">readings of each {subject}</th>
+              <th className="pr-6 font-normal">{plural(subject)} in each group</th>
+              <th className="pr-6 font-normal">readings in all</th>
+              <th className="pr-6 font-normal">cost of all</th>
+              <th />
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {ways.map(({ readings, samples, cost: all }) => (
+              <tr
+                key={readings}
+                className={readings === plan.readings ? 'font-semibold' : ''}
+                aria-current={readings === plan.readings || undefined}
+              >
+                <td className="pr-6">{readings}</td>
+                <td className="pr-6">{samples}</td>
+                <td className="pr-6">{plan.groups * samples * readings}</td>
+                <td className="pr-6">{String(Number(all.toPrecision(6)))}</td>
+                <td>
+                  {all === least && <span className="mr-3 text-primary">cheapest</span>}
+                  {readings !== plan.readings && (
+                    <button
+                      type="button"
+                      className="plain-button"
+                      aria-label={`Take ${counted(readings, 'reading')} of each ${subject}`}
+                      onClick={() => onTake({ readings: String(readings) })}
+                    >
+                      take these
+                    </button>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
     </section>
   );
 }

@@ -180,7 +180,7 @@ export function AskSettings(
         </>
       )}
       {facts.namesTest && <TestedBy question={question} names={groups.map((g) => g.name)} onChange={onChange} />}
-      {facts.knownSd && (
+      {facts.knownSd && (byMeans || choices.method === 'z') && (
         <>
           ; {ofTwo ? 'the populations’ SDs are' : 'the population’s SD is'}{' '}
           <NumberPart
