@@ -13,7 +13,8 @@ import type { Reading } from '../../readings/read-column';
 import type { Column, Table } from '../../readings/table';
 
 /** A reading with the value of the covariate it goes with. */
-interface Pair extends Reading {
+interface Pair {
+  reading: Reading;
   covariate: number;
 }
 
@@ -45,14 +46,19 @@ export function withCovariate(question: Question, table: Table, parts: readonly 
     `${sentenceCase(columnNamed(column, table))} cannot be adjusted for itself: choose another column to adjust for.`,
   );
   const values = covariateByRow(column);
-  const groups = parts.map((part) => ({
-    part,
-    pairs: part.readings.used.flatMap((reading): Pair[] => {
-      // Of readings averaged within a subject, so is the covariate.
-      const own = (reading.rows ?? [reading.row]).flatMap((row) => values.get(row) ?? []);
-      return own.length > 0 ? [{ ...reading, covariate: mean(own) }] : [];
-    }),
-  }));
+  // Of readings averaged within a subject, so is the covariate.
+  const averaged = (rows: readonly number[]): number | undefined => {
+    const own = rows.flatMap((row) => values.get(row) ?? []);
+    return own.length > 0 ? mean(own) : undefined;
+  };
+  const groups = parts.map((part) => {
+    const pairs: Pair[] = [];
+    for (const reading of part.readings.used) {
+      const covariate = reading.rows ? averaged(reading.rows) : values.get(reading.row);
+      if (covariate !== undefined) pairs.push({ reading, covariate });
+    }
+    return { part, pairs };
+  });
   const [empty] = groups.filter(({ part, pairs }) => part.n > 0 && pairs.length === 0);
   demand(
     empty === undefined,
@@ -88,7 +94,7 @@ export function fitted(question: Question, table: Table, parts: readonly GroupPa
     `${sentenceCase(name)} has the same value throughout, so nothing can be adjusted for it.`,
   );
   const fit = analysisOfCovariance(
-    groups.map(({ pairs }) => pairs.map((p) => ({ covariate: p.covariate, value: p.value }))),
+    groups.map(({ pairs }) => pairs.map((p) => ({ covariate: p.covariate, value: p.reading.value }))),
     level,
     covariateAt,
   );
@@ -107,9 +113,9 @@ export function fitted(question: Question, table: Table, parts: readonly GroupPa
       lost,
       groups: groups.map(({ pairs }, g) => ({
         ...there(adjusted[g], 'An adjusted mean'),
-        unadjusted: mean(pairs.map((p) => p.value)),
+        unadjusted: mean(pairs.map((p) => p.reading.value)),
         covariate: mean(pairs.map((p) => p.covariate)),
-        points: pairs.map((p) => ({ x: p.covariate, y: p.value, row: p.row })),
+        points: pairs.map((p) => ({ x: p.covariate, y: p.reading.value, row: p.reading.row })),
       })),
     },
     remarks: lostWords(lost, name),
@@ -130,9 +136,9 @@ export function changes(
   );
   return {
     groups: groups.map(({ part, pairs }) => {
-      const used = pairs.map(({ covariate, value, ...reading }) => ({
+      const used = pairs.map(({ reading, covariate }) => ({
         ...reading,
-        value: Number((value - covariate).toPrecision(12)),
+        value: Number((reading.value - covariate).toPrecision(12)),
       }));
       return describedBy(
         { ...part, readings: { ...part.readings, used } },

@@ -43,7 +43,8 @@ interface Layout {
 
 /** The block a reading stands in; none where its row names none. */
 function blockNamed(column: Column, reading: Reading, subject: string): string {
-  const rows = reading.rows ?? [reading.row];
+  if (!reading.rows) return column.cells[reading.row]?.trim() ?? '';
+  const { rows } = reading;
   const names = [...new Set(rows.map((row) => column.cells[row]?.trim() ?? ''))].filter((name) => name !== '');
   demand(
     names.length <= 1,
