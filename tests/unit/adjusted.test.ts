@@ -173,11 +173,15 @@ describe('means adjusted for a covariate', () => {
         ),
       ),
     ).to.contain('No reading of north has a value of before');
+    expect(reasonOf({ ...two, covariate: 'gone' }, blades(group, x, y))).to.contain(
+      'is no longer there: choose another',
+    );
     expect(reasonOf({ ...two, covariate: 'after' }, blades(group, x, y))).to.contain('cannot be adjusted for itself');
     const [bay, , after] = blades(group, x, y).columns;
+    const { covariate: _, ...unchosen } = two;
     expect(
       reasonOf(
-        two,
+        unchosen,
         tableOf(
           [bay, after].flatMap((c) => c ?? []),
           { shape: 'rows' },

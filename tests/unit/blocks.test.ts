@@ -308,11 +308,17 @@ describe('groups compared within blocks', () => {
       average: true,
     };
     expect(reasonOf(asked('blocked'), averaged)).to.contain('stand in several blocks');
-    expect(
-      reasonOf(asked('blocked'), {
-        ...grown(complete),
-        columns: grown(complete).columns.filter((c) => c.id !== 'day'),
-      }),
-    ).to.contain('No other column sorts the readings into blocks');
+    const without = { ...grown(complete), columns: grown(complete).columns.filter((c) => c.id !== 'day') };
+    // A column that was chosen and is gone gives way to no other in silence.
+    const third = column(
+      'tide',
+      'group',
+      complete.map((_, n) => `tide ${n % 2}`),
+    );
+    expect(reasonOf(asked('blocked'), { ...without, columns: [...without.columns, third] })).to.contain(
+      'The column of the blocks is no longer there',
+    );
+    const { block: _, ...unchosen } = asked('blocked');
+    expect(reasonOf(unchosen, without)).to.contain('No other column sorts the readings into blocks');
   });
 });

@@ -208,6 +208,9 @@ describe('samples within samples', () => {
     );
     const plain = questionOf('nested-two', { measure: 'cell size', by: 'light', a: 'g1', b: 'g2' });
     expect(found.p).to.equal(answered(plain, measured(single)).comparison.p);
+    const gone = answered(asked('nested-two', { a: 'g1', b: 'g2', inner: 'gone' }), measured(two)).comparison;
+    expect(gone.remarks[0]).to.contain('The column of samples within the lines is no longer there');
+    expect(gone.p).to.equal(answered(plain, measured(two)).comparison.p);
     const whole = answered(
       asked('nested-two', { a: 'g1', b: 'g2' }),
       measured({ ...two, inner: two.sample }),

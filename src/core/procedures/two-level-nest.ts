@@ -257,7 +257,7 @@ function start(samples: readonly OuterSample[], groups: number): Variances {
 
 /**
  * @param samples the outer samples, each within one group
- * @throws DomainError where the levels cannot be told apart, or the likelihood has no inner maximum
+ * @throws DomainError where two levels are one, or the likelihood has no inner maximum
  */
 export function twoLevelNest(given: readonly OuterSample[], groups: number): TwoLevelNest {
   const all = given.flatMap((s) => s.inner);

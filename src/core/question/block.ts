@@ -13,9 +13,9 @@ export function blocksFor(question: Question, table: Table): Column[] {
   return [...columnsOf(table, 'group').filter((c) => c.id !== by?.id), ...named];
 }
 
-/** The blocks of a question: the column chosen, or the first there is. */
+/** The blocks of a question: the column chosen, if it is still there, or the first there is where none was. */
 export const blockOf = (question: Question, table: Table): Column | undefined =>
-  findColumn(table, question.block) ?? blocksFor(question, table)[0];
+  question.block === undefined ? blocksFor(question, table)[0] : findColumn(table, question.block);
 
 /** Whether what the table names as its subjects are the blocks groups are compared within: then each reading is a sample. */
 export const blocksAreSubjects = (question: Question, table: Table): boolean =>

@@ -28,9 +28,11 @@ export const measuredBy = (question: Question, table: Table): Question =>
     ? { ...measuredIn(question, table), ...question }
     : question;
 
-/** The covariate of a question: the one chosen, or the first there is. */
+/** The covariate of a question: the one chosen, if it is still there, or the first there is where none was. */
 export const covariateOf = (question: Question, table: Table): Column | undefined =>
-  findColumn(withDerived(table), question.covariate) ?? covariatesFor(question, withDerived(table))[0];
+  question.covariate === undefined
+    ? covariatesFor(question, withDerived(table))[0]
+    : findColumn(withDerived(table), question.covariate);
 
 /** Whether a question compares groups whose means could be adjusted. */
 export const canAdjust = (question: Question, table: Table): boolean => {

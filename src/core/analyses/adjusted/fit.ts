@@ -37,7 +37,9 @@ export function withCovariate(question: Question, table: Table, parts: readonly 
   const column = covariateOf(question, table);
   demand(
     column !== undefined,
-    'There is no other column of measurements to adjust for: give one the role “measure” in the readings.',
+    question.covariate === undefined
+      ? 'There is no other column of measurements to adjust for: give one the role “measure” in the readings.'
+      : 'The column that was adjusted for is no longer there: choose another.',
   );
   demandOneUnit(parts);
   demandReadings(parts, 'Adjusting for a covariate');

@@ -58,7 +58,9 @@ function laidOut(question: Question, table: Table, parts: readonly GroupPart[]):
   const column = blockOf(question, table);
   demand(
     column !== undefined,
-    'No other column sorts the readings into blocks: give the column that does the role “group” in the readings.',
+    question.block === undefined
+      ? 'No other column sorts the readings into blocks: give the column that does the role “group” in the readings.'
+      : 'The column of the blocks is no longer there: choose another to compare within.',
   );
   const name = called(column);
   demandOneUnit(parts);

@@ -117,7 +117,7 @@ function innerOfSample({ group, values, rows }: Sample, column: Column): (Sample
   });
 }
 
-/** By the mixed model of samples within samples. @throws DomainError where the two levels cannot be told apart */
+/** By the mixed model of samples within samples. @throws DomainError where two levels are one */
 function byTwoLevels(column: Column, { subject, samples, groups, level, brief }: Given): Nested {
   const of = called(column);
   const inner = samples.map((s) => innerOfSample(s, column));
@@ -197,6 +197,17 @@ export function nestedIn(question: Question, table: Table, parts: readonly Group
   if (samples.every((s) => s.values.length === 1))
     return byMeans(`Every ${subject} has one reading, so this is the test of independent readings.`, given);
   const column = innerOf(question, table);
+  if (!column && question.inner !== undefined) {
+    const { inner: _, ...rest } = question;
+    const one = nestedIn(rest, table, parts, brief);
+    return {
+      ...one,
+      remarks: [
+        ...one.remarks,
+        `The column of samples within the ${plural(subject)} is no longer there: readings were taken within their ${plural(subject)} alone.`,
+      ],
+    };
+  }
   if (column) {
     const two = attempt(() => byTwoLevels(column, given));
     if (two.ok) return two.value;
