@@ -166,6 +166,26 @@ describe('a request with its readings', () => {
     expect(tableOfRequest(aside).columns[0]?.aside).to.deep.equal({ 2: 'torn' });
   });
 
+  it('says what cells beyond a limit count as, so that readings below it are compared as what they are', () => {
+    const columns = (limits?: string) => [
+      { name: 'Red', values: ['<2', 3, 4.5, 2.6], ...(limits ? { limits } : {}) },
+      { name: 'White', values: [5, 7, '<2', 8], ...(limits ? { limits } : {}) },
+    ];
+    const told = (limits?: string) => {
+      const asked = v.parse(AnswerRequest, request({}, { columns: columns(limits) }));
+      const found = answer(asked.question, tableOfRequest(asked));
+      if (!found.ok || !found.value.comparison.ok) throw new Error('no answer');
+      return found.value;
+    };
+    expect(told('censored').question.method).to.equal('likelihood');
+    expect(told('censored').groups.map((g) => [g.n, g.below?.count])).to.deep.equal([
+      [4, 1],
+      [4, 1],
+    ]);
+    expect(told().groups.map((g) => g.n)).to.deep.equal([3, 3]);
+    expect(v.safeParse(AnswerRequest, request({}, { columns: columns('zero') })).success).to.equal(false);
+  });
+
   it('names the field and the mend', () => {
     const trouble = (given: object): string => {
       const read = v.safeParse(AnswerRequest, given);

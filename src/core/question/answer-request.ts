@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { type Column, type Table, emptyColumn, roles, shapes, spreadKinds } from '../readings/table';
-import { limits } from '../readings/table-edit';
+import { Limits, limits } from '../readings/table-edit';
 import { Question } from './question';
 
 const Name = v.pipe(v.string(), v.maxLength(limits.name, `A name may have at most ${limits.name} characters.`));
@@ -22,6 +22,8 @@ const ReadingsColumn = v.object({
   unit: v.optional(v.pipe(v.string(), v.maxLength(limits.unit)), ''),
   role: v.optional(v.picklist(roles, `A role is one of ${roles.join(', ')}.`), 'measure'),
   values: v.pipe(v.array(Cell), v.maxLength(limits.rows, `A column holds at most ${limits.rows} readings.`)),
+  /** What cells beyond a limit ("<0.5") count as; they are left out unless this says. */
+  limits: v.optional(Limits),
   /** Readings set aside: row (from 0) to the reason. */
   aside: v.optional(v.record(v.pipe(v.string(), v.regex(/^\d+$/, 'A row is a whole number.')), v.string()), {}),
 });
@@ -68,6 +70,7 @@ const columnOf = (given: ReadingsColumn): Column => ({
   ...emptyColumn(idOf(given), given.name, given.unit, given.role),
   cells: given.values.map((value) => (value === null ? '' : String(value))),
   aside: given.aside,
+  ...(given.limits === undefined ? {} : { limits: given.limits }),
 });
 
 /** The table a request's readings make. */

@@ -29,7 +29,7 @@ const Content = v.record(Id, v.object({ cells: v.array(Text), aside: Aside }));
 const Role = v.picklist(roles, `A column’s role is one of ${roles.join(', ')}.`);
 const Decimal = v.picklist(['auto', 'point', 'comma'], 'Decimals are auto, point or comma.');
 const Colour = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(groupLooks - 1));
-const Limits = v.picklist(limitRules, `Cells beyond a limit count as one of ${limitRules.join(', ')}.`);
+export const Limits = v.picklist(limitRules, `Cells beyond a limit count as one of ${limitRules.join(', ')}.`);
 const Levels = v.array(
   v.object({ id: v.pipe(v.string(), v.minLength(1), v.maxLength(200)), name: Name, colour: v.optional(Colour) }),
 );
