@@ -2,26 +2,30 @@ import { flushSync } from 'react-dom';
 import { type Root, createRoot } from 'react-dom/client';
 import { CommandLine } from './CommandLine';
 
-let root: Root | undefined;
-let open = false;
+let over: { host: HTMLElement; root: Root } | undefined;
+
+function made(): { host: HTMLElement; root: Root } {
+  const host = document.body.appendChild(document.createElement('div'));
+  return { host, root: createRoot(host) };
+}
+
+const stands = (host: HTMLElement): boolean => host.querySelector('dialog')?.open === true;
 
 /**
  * Opens the command line or the list of keys over the page. It stands, with the focus in it, when this
  * returns: what is typed right after the key that called it would else go into the readings below.
  */
 export function openOver(shows: 'commands' | 'keys'): void {
-  if (open) return;
-  open = true;
-  root ??= createRoot(document.body.appendChild(document.createElement('div')));
-  const over = root;
+  const { host, root } = (over ??= made());
+  if (stands(host)) return;
+  // One that was closed a moment ago may not have left yet.
+  flushSync(() => root.render(null));
   flushSync(() =>
-    over.render(
+    root.render(
       <CommandLine
-        key={shows}
         shows={shows}
         onClose={() => {
-          open = false;
-          over.render(null);
+          if (!stands(host)) root.render(null);
         }}
       />,
     ),
