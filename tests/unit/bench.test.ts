@@ -6,7 +6,7 @@ import {
   type Plan,
   type PlanDesign,
   effectFor,
-  plainly,
+  withoutAdjusting,
   planDesigns,
   powerAt,
   sampleFor,
@@ -150,7 +150,7 @@ describe('the sample planner', () => {
 
   it('gains by a covariate as its correlation says, and by blocks as theirs', () => {
     const plan: Plan = { ...usualPlan, groups: 3 };
-    const plain = of(plainly(plan, 0.8));
+    const plain = of(withoutAdjusting(plan, 0.8));
     const adjusted = of(sampleFor({ ...plan, design: 'adjusted', correlation: 0.8 }, 0.8));
     expect(adjusted / plain).to.be.closeTo(1 - 0.64, 0.06);
     expect(of(sampleFor({ ...plan, design: 'adjusted', correlation: 0 }, 0.8))).to.be.within(plain, plain + 1);

@@ -229,7 +229,7 @@ export function spendings(plan: Plan, wanted: number, costs: Costs, most = 12): 
 }
 
 /** How many each group would take were nothing adjusted for, or no block told: to see what it spares. */
-export const plainly = (plan: Plan, wanted: number): Outcome<number> =>
+export const withoutAdjusting = (plan: Plan, wanted: number): Outcome<number> =>
   sampleFor({ ...plan, design: 'several' }, wanted);
 
 /** How many must be begun with where a share of them will be lost. */

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { type Costs, type Plan, plainly, spendings } from '../../core/planning/plan';
+import { type Costs, type Plan, withoutAdjusting, spendings } from '../../core/planning/plan';
 import { counted, plural } from '../../core/words/numbers';
 import { type Query, asQuery } from './address';
 import { Value } from './Value';
@@ -89,7 +89,7 @@ export function Spendings({
 
 /** What adjusting, or comparing within blocks, spares. */
 export function Gain({ plan, wanted, n }: { plan: Plan; wanted: number; n: number }) {
-  const without = plainly(plan, wanted);
+  const without = withoutAdjusting(plan, wanted);
   if (!without.ok) return null;
   const taken = plan.design === 'blocked' ? n * plan.readings : n;
   const by = plan.design === 'blocked' ? 'Without telling the blocks' : 'Without the covariate';
