@@ -53,12 +53,12 @@ module.exports = {
     only('core-stands-alone', '^src/core/', '^src/core/', 'The core imports nothing from outside itself.'),
     {
       name: 'core-packages',
-      comment: 'The core may use d3-array, ml-matrix and Valibot, nothing else.',
+      comment: 'The core may use d3-array, ml-matrix, escape-string-regexp and Valibot, nothing else.',
       severity: 'error',
       from: { path: '^src/core/' },
       to: {
         dependencyTypes: ['npm', 'npm-dev', 'core', 'unknown', 'npm-no-pkg'],
-        pathNot: 'node_modules/(@types/d3-array|d3-array|ml-matrix|valibot)/',
+        pathNot: 'node_modules/(@types/d3-array|d3-array|escape-string-regexp|ml-matrix|valibot)/',
       },
     },
     only(

@@ -35,9 +35,6 @@ async function wrongMethod(method: string, pattern: string): Promise<Response | 
 
 /** What every page and endpoint has in common; hosts, foreign pages and keys were looked at before, by the door. */
 export const onRequest = defineMiddleware(async ({ request, url, routePattern, cookies }, next) => {
-  const origin = request.headers.get('origin');
-  if (origin !== null && origin !== `${url.protocol}//${request.headers.get('host') ?? ''}`)
-    return problem(403, 'Foreign origin', 'Divide takes requests from its own pages only.');
   const name = request.headers.get(nameHeader);
   const response =
     (await wrongMethod(request.method, routePattern)) ??

@@ -6,6 +6,9 @@ import {
   Document,
   ExternalHyperlink,
   HeadingLevel,
+  LeaderType,
+  Tab,
+  TabStopType,
   type IRunOptions,
   type ParagraphChild,
   ImageRun,
@@ -43,11 +46,17 @@ function textRun({ text, bold = false, italic = false, subscript, superscript, b
   return new TextRun(options);
 }
 
-const fieldMark = (type: 'begin' | 'separate' | 'end') =>
-  new BuilderElement({ name: 'w:fldChar', attributes: { type: { key: 'w:fldCharType', value: type } } });
+const fieldMark = (type: 'begin' | 'separate' | 'end', dirty = false) =>
+  new BuilderElement({
+    name: 'w:fldChar',
+    attributes: {
+      type: { key: 'w:fldCharType', value: type },
+      ...(dirty ? { dirty: { key: 'w:dirty', value: 'true' } } : {}),
+    },
+  });
 
-/** A field of a word processor, showing what it came to here. */
-function field(instruction: string, shown: string, bold = false): TextRun {
+/** A field of a word processor, showing what it came to here; a dirty one is worked out when the file is opened. */
+function field(instruction: string, shown: string, { bold = false, dirty = false } = {}): TextRun {
   const says = (name: string, text: string) =>
     new BuilderElement({
       name,
@@ -55,7 +64,7 @@ function field(instruction: string, shown: string, bold = false): TextRun {
       children: [text as unknown as BuilderElement],
     });
   const parts = [
-    fieldMark('begin'),
+    fieldMark('begin', dirty),
     says('w:instrText', ` ${instruction} `),
     fieldMark('separate'),
     says('w:t', shown),
@@ -76,6 +85,17 @@ function childOf(run: Run): ParagraphChild {
   return new ExternalHyperlink({ link: run.link.href, children: [textRun(run)] });
 }
 
+/** A line of a list of figures or tables: dots lead to its page, which the program that opens it fills in. */
+const listingLine = (runs: readonly Run[], { to, number }: { to: 'figure' | 'table'; number: number }): Paragraph =>
+  new Paragraph({
+    tabStops: [{ type: TabStopType.RIGHT, position: page.text, leader: LeaderType.DOT }],
+    children: [
+      ...runs.map(childOf),
+      new TextRun({ children: [new Tab()] }),
+      field(`PAGEREF ${bookmark(to, number)} \\h`, '…', { dirty: true }),
+    ],
+  });
+
 /** A caption, its number a field: what is put in between later is counted anew by the program that opens it. */
 const caption = (kind: 'Table' | 'Figure', number: number, runs: readonly Run[], keepNext = false): Paragraph =>
   new Paragraph({
@@ -86,7 +106,7 @@ const caption = (kind: 'Table' | 'Figure', number: number, runs: readonly Run[],
         id: bookmark(kind === 'Table' ? 'table' : 'figure', number),
         children: [
           textRun({ text: `${kind}\u00a0`, bold: true }),
-          field(`SEQ ${kind} \\* ARABIC`, String(number), true),
+          field(`SEQ ${kind} \\* ARABIC`, String(number), { bold: true }),
         ],
       }),
       textRun({ text: '. ', bold: true }),
@@ -94,8 +114,11 @@ const caption = (kind: 'Table' | 'Figure', number: number, runs: readonly Run[],
     ],
   });
 
-/** The text's width between the margins of an A4 page, and what a letter and a cell's edges take, in twentieths of a point. */
-const page = { text: 9026, letter: 118, edges: 140 };
+/**
+ * The text's width between the margins of an A4 page, and what a letter and a cell's edges take, in twentieths of a point;
+ * with room for the wider face and the bold heads of a computer that lacks the one asked for.
+ */
+const page = { text: 9026, letter: 140, edges: 170 };
 
 /**
  * How wide each column is: as its longest line, and where all of them do not fit beside one another, no narrower than
@@ -105,8 +128,14 @@ export function columnWidths({ head, rows }: Pick<TextTable, 'head' | 'rows'>): 
   const lines = head.map((h, j) => [plain(h), ...rows.map((row) => plain(row[j] ?? []))]);
   const wide = (letters: number) => letters * page.letter + page.edges;
   const whole = lines.map((column) => wide(Math.max(...column.map((text) => text.length), 2)));
+  // A head is bold, and so an eighth wider.
   const words = lines.map((column) =>
-    wide(Math.max(...column.flatMap((text) => text.split(/[ \n-]/)).map((w) => w.length), 2)),
+    wide(
+      Math.max(
+        ...column.flatMap((text, row) => text.split(/[ \n-]/).map((w) => w.length * (row === 0 ? 1.125 : 1))),
+        2,
+      ),
+    ),
   );
   const sum = (all: readonly number[]) => all.reduce((a, b) => a + b, 0);
   if (sum(whole) <= page.text) return whole;
@@ -190,7 +219,11 @@ export async function docxFile(
           );
           break;
         case 'paragraph':
-          out.push(new Paragraph({ children: block.runs.map(childOf), ...(list ? { numbering: list } : {}) }));
+          out.push(
+            block.page
+              ? listingLine(block.runs, block.page)
+              : new Paragraph({ children: block.runs.map(childOf), ...(list ? { numbering: list } : {}) }),
+          );
           break;
         case 'quote':
           for (const inner of block.blocks)

@@ -87,7 +87,7 @@ export function bundleOf(db: Db, studyId: string): Promise<Uint8Array> {
   return writeBundle(
     {
       ...content,
-      tables: content.tables.map((t) => ({ ...t, changes: nameless(t.changes ?? []) })),
+      tables: content.tables.flatMap((t) => nameless([{ ...t, by: t.by ?? '', changes: nameless(t.changes ?? []) }])),
       events: nameless(content.events ?? []),
     },
     extras,

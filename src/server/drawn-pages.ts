@@ -13,7 +13,7 @@ const longest = 1_000_000;
 const known = new Map<string, Drawn>();
 
 /** Which state a study is in: each write to it is a line of its log, or counts a revision up. */
-function studyVersion(db: Db, id: string): string {
+export function studyVersion(db: Db, id: string): string {
   const state = db.$client
     .prepare(
       `SELECT title, lines, changedAt, deletedAt,

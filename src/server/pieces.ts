@@ -19,7 +19,7 @@ import { figuresOf } from '../store/figures';
 import type { Db } from '../store/open';
 import { questionsOf } from '../store/questions';
 import { tableIdsOf } from '../store/studies';
-import { readTable, revisionOf } from '../store/tables';
+import { readTable, readTableHeads, revisionOf } from '../store/tables';
 import { answered } from './answered';
 import { drawnFigure } from './drawn-figure';
 import { notebook, shortLog } from './study-log';
@@ -121,5 +121,12 @@ export function studyPieces(db: Db, studyId: string): StudyPieces {
     const name = questions[questionId]?.name;
     if (name !== undefined) figures[id] = figurePieces(db, id, questionId, name);
   }
-  return { questions, figures, descriptions, log: shortLog(db, studyId), notebook: notebook(db, studyId) };
+  return {
+    ...(readTableHeads(db, studyId).some(isBlind) ? { hidden: true as const } : {}),
+    questions,
+    figures,
+    descriptions,
+    log: shortLog(db, studyId),
+    notebook: notebook(db, studyId),
+  };
 }

@@ -66,7 +66,7 @@ function readingsLines(db: Db, table: Table, home: string): Omit<LogLine, 'left'
     back.set(over, !isBack);
     return `${isBack ? 'taken back' : 'made again'}: ${words.get(over) ?? 'an older change'}`;
   };
-  const { at, origin, line } = madeOf(db, id);
+  const { at, by, origin, line } = madeOf(db, id);
   return [
     ...all.map((c) => ({
       ...place,
@@ -76,7 +76,7 @@ function readingsLines(db: Db, table: Table, home: string): Omit<LogLine, 'left'
       words: typeof c.steps === 'number' ? stepWords(c.steps) : (words.get(c.line) ?? ''),
       undone: c.undone,
     })),
-    ...(at ? [{ ...place, line, at, by: '', words: origin || 'begun', undone: false }] : []),
+    ...(at ? [{ ...place, line, at, by, words: origin || 'begun', undone: false }] : []),
   ];
 }
 

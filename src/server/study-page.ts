@@ -8,6 +8,7 @@ import { NotFound } from '../store/errors';
 import { questionsOf, readQuestion } from '../store/questions';
 import { allStudies, readStudy } from '../store/studies';
 import { type KeptTable, cellCount, readReadings, readTable, readTableHead, readTableHeads } from '../store/tables';
+import { studyVersion } from './drawn-pages';
 import type { Table } from '../core/readings/table';
 
 /** A line of the spine. */
@@ -82,14 +83,23 @@ export interface ShelfLine {
   compared: string | undefined;
 }
 
-/** The shelf's lines, the last changed first. */
-export function shelfLines(db: Db): ShelfLine[] {
-  return allStudies(db).map(({ id, title, changedAt }) => {
-    const [first] = questionsOf(db, id);
-    const compared = first && questionSentence(named(db, first.question, readTableHead(db, first.tableId)));
-    return { id, title, changedAt, compared };
-  });
+const shelfWords = new Map<string, { version: string; compared: string | undefined }>();
+
+/** What a study compares, told again only once something in it was written. */
+function comparedIn(db: Db, id: string): string | undefined {
+  const version = studyVersion(db, id);
+  const before = shelfWords.get(id);
+  if (before?.version === version) return before.compared;
+  const [first] = questionsOf(db, id);
+  const compared = first && questionSentence(named(db, first.question, readTableHead(db, first.tableId)));
+  if (shelfWords.size > 5000) shelfWords.clear();
+  shelfWords.set(id, { version, compared });
+  return compared;
 }
+
+/** The shelf's lines, the last changed first. */
+export const shelfLines = (db: Db): ShelfLine[] =>
+  allStudies(db).map(({ id, title, changedAt }) => ({ id, title, changedAt, compared: comparedIn(db, id) }));
 
 /** A question with its table and the spine beside it. @throws NotFound also when it is another study's */
 export function questionForPage(db: Db, study: string, id: string) {

@@ -69,9 +69,12 @@ export function askQuestion(
 }
 
 /** Writes a question as changed. @returns the new revision @throws Conflict, NotFound */
-export function updateQuestion(db: Db, id: string, revision: number, question: Question, made: Made): number {
+export function updateQuestion(db: Db, id: string, revision: number, next: Question, made: Made): number {
   return whole(db, (inside) => {
     const before = readQuestion(inside, id);
+    // A page that was open when names were revealed does not know what it was then.
+    const { atReveal = next.atReveal } = before.question;
+    const question = atReveal === undefined ? next : { ...next, atReveal };
     if (before.revision !== revision && isKept(before.question, question)) return before.revision;
     if (before.revision !== revision) throw newerElsewhere('This question was', before.revision);
     inside

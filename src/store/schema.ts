@@ -50,6 +50,8 @@ export const tables = sqliteTable(
     rowCount: integer().notNull(),
     revision: integer().notNull(),
     createdAt: text().notNull().default(''),
+    /** Who put it in. */
+    by: text().notNull().default(''),
     /** The line of the study's log that tells of its making. */
     line: line(),
     /** Where its readings came from, in words: typed, a file, another table. */

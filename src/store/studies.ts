@@ -94,8 +94,8 @@ export function createStudy(
     const told = [...kept, ...kept.flatMap((t) => t.changes ?? []), ...events];
     const lines = mostOf([0, ...told.map(({ line = 0 }) => line)]);
     inside.insert(studies).values({ id, title, createdAt: at, changedAt: at, deletedAt: null, lines }).run();
-    kept.forEach(({ id: old, table, origin, at: begun = at, line = 0, removed, changes = [] }, position) => {
-      insertTable(inside, id, position, { ...table, id: idOf(old) }, { at: begun, origin, line, removed });
+    kept.forEach(({ id: old, table, at: begun = at, line = 0, changes = [], ...made }, position) => {
+      insertTable(inside, id, position, { ...table, id: idOf(old) }, { ...made, at: begun, line });
       insertChanges(inside, idOf(old), changes);
     });
     for (const { id: old, table, question } of content.questions)

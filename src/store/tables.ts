@@ -9,6 +9,7 @@ import { Gone, NotFound, newerElsewhere } from './errors';
 import { type Made, nextLine, recordEvent } from './events';
 import { runLength, writeRuns } from './cell-runs';
 import type { Db } from './open';
+import { keepAtReveal, reveals } from './reveal';
 import { whole } from './transaction';
 import { cellRuns, changes, columns, studies, tables } from './schema';
 
@@ -27,12 +28,23 @@ export function insertTable(
   studyId: string,
   position: number,
   table: Table,
-  made: { at: string; origin: string; line: number; removed?: string | undefined },
+  made: { at: string; by?: string | undefined; origin: string; line: number; removed?: string | undefined },
 ): void {
   const { id, rowCount } = table;
-  const { at, origin, line, removed = null } = made;
+  const { at, by = '', origin, line, removed = null } = made;
   db.insert(tables)
-    .values({ id, studyId, position, revision: 0, createdAt: at, origin, line, deletedAt: removed, ...partsOf(table) })
+    .values({
+      id,
+      studyId,
+      position,
+      revision: 0,
+      createdAt: at,
+      by,
+      origin,
+      line,
+      deletedAt: removed,
+      ...partsOf(table),
+    })
     .run();
   table.columns.forEach((column, index) => {
     insertColumn(db, id, column, index);
@@ -337,6 +349,7 @@ export function editTable(
       .values({ tableId: id, at, by, edits, inverse, undone: false, line, revision: revision + 1, given })
       .run();
     writeDifference(inside, kept.table, table, revision + 1);
+    if (reveals(edits)) keepAtReveal(inside, id);
   });
   remember(db, table, revision + 1);
   return revision + 1;
@@ -409,7 +422,7 @@ export function addTable(
   db: Db,
   studyId: string,
   table: Omit<Table, 'id'>,
-  made: { at: string; origin: string },
+  made: { at: string; by?: string; origin: string },
 ): string {
   const id = nanoid(12);
   whole(db, (inside) => {
@@ -464,8 +477,11 @@ export const revisionOf = (db: Db, id: string): number => keptRow(db, id).revisi
 export const cellCount = (db: Db, id: string): number =>
   readTableHead(db, id).columns.length * keptRow(db, id).rowCount;
 
-/** When and from what a table was made, on which line of the log, and when it was taken out. @throws NotFound */
-export const madeOf = (db: Db, id: string): { at: string; origin: string; line: number; removed?: string } => {
-  const { createdAt, origin, line, deletedAt } = keptRow(db, id);
-  return { at: createdAt, origin, line, ...(deletedAt === null ? {} : { removed: deletedAt }) };
+/** When, by whom and from what a table was made, on which line of the log, and when it was taken out. @throws NotFound */
+export const madeOf = (
+  db: Db,
+  id: string,
+): { at: string; by: string; origin: string; line: number; removed?: string } => {
+  const { createdAt, by, origin, line, deletedAt } = keptRow(db, id);
+  return { at: createdAt, by, origin, line, ...(deletedAt === null ? {} : { removed: deletedAt }) };
 };

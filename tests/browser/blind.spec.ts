@@ -8,6 +8,12 @@ test('group names give way to letters on every page until they are revealed, and
 }) => {
   await lampQuestion(page, 'Lamps blind');
   const question = page.url();
+  await spine(page, 'Text, tables and figures').click();
+  await page.getByRole('button', { name: 'Begin with an empty page' }).click();
+  await page.locator('.ProseMirror').click();
+  await page.keyboard.type('Plants under the red lamp grew longer.');
+  await saved(page);
+  await page.goto(question);
   await page.getByRole('link', { name: 'Open readings' }).click();
   await page.getByRole('grid').waitFor();
   await fromMenu(page, 'Table', 'Hide group names');
@@ -25,6 +31,12 @@ test('group names give way to letters on every page until they are revealed, and
   await expect(page.getByText('group names hidden behind letters')).toBeVisible();
   expect(await page.locator('main').innerText()).not.toMatch(/(Red|White) lamp/);
 
+  // One's own words would tell which letter is which: they are covered until one asks to see them.
+  await spine(page, 'Text, tables and figures').click();
+  await expect(page.getByText('This text names groups whose names are hidden')).toBeVisible();
+  expect(await page.locator('main').innerText()).not.toMatch(/red lamp/i);
+  await page.getByRole('button', { name: 'Show the text all the same' }).click();
+  await expect(page.locator('.ProseMirror')).toContainText('under the red lamp');
   await page.goto(question);
   await page.getByRole('link', { name: 'Open readings' }).click();
   await page.getByRole('grid').waitFor();
@@ -34,7 +46,13 @@ test('group names give way to letters on every page until they are revealed, and
   await saved(page);
   await page.goto(question);
   await expect(page.getByRole('region', { name: 'Headline' })).toContainText('Red lamp minus White lamp');
-  await expect(page.getByTestId('tell-methods')).toContainText('Group names were hidden behind letters on');
+  const methods = page.getByTestId('tell-methods');
+  await expect(methods).toContainText('Group names were hidden behind letters on');
+  await expect(methods).toContainText('Nothing was chosen otherwise after they were named.');
+  await page.getByLabel('Confidence level', { exact: true }).selectOption('0.9');
+  await expect(methods).toContainText(
+    'Chosen otherwise after they were named: level 90 % (α = 0.1), before 95 % (α = 0.05).',
+  );
   await spine(page, 'All changes').click();
   await expect(page.getByText(/group names put back: . is (Red|White) lamp, . is/)).toBeVisible();
 });

@@ -522,6 +522,13 @@ test('a question registered before its readings are there tells every deviation 
   await page.waitForURL(/\/questions\//);
   const question = page.url();
   await page.getByRole('button', { name: 'Register this question …' }).click();
+  // The planner is opened on it, and its number comes back; any other can be typed.
+  await page.getByRole('link', { name: 'Plan it' }).click();
+  const take = page.getByRole('link', { name: /^Take \d+ as planned in each group$/ });
+  const planned = /\d+/.exec((await take.textContent()) ?? '')?.[0] ?? '';
+  await expect(page.getByTestId('planned')).toHaveText(planned);
+  await take.click();
+  await expect(page.getByLabel('Planned in each group')).toHaveValue(planned);
   await page.getByLabel('Planned in each group').fill('3');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Register', exact: true }).click();

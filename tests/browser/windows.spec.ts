@@ -41,6 +41,24 @@ test('a reading typed in one window stands in the other within a second, and say
   await expect(cell(other, 1, 1)).toHaveText('10', { timeout: 1000 });
 });
 
+test('the shelf shows at once what is begun, renamed and deleted in another window', async ({ page, context }) => {
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Studies' })).toBeVisible();
+  const other = await context.newPage();
+  await startStudy(other, 'Begun elsewhere');
+  const line = page.getByRole('link', { name: 'Begun elsewhere' });
+  await expect(line).toBeVisible();
+  await other.goto('/');
+  await other.getByRole('button', { name: 'Rename Begun elsewhere' }).click();
+  await other.keyboard.type('Renamed elsewhere');
+  await other.keyboard.press('Enter');
+  await expect(page.getByRole('link', { name: 'Renamed elsewhere' })).toBeVisible();
+  await other.getByRole('button', { name: 'Delete Renamed elsewhere' }).click();
+  await other.getByRole('button', { name: 'Delete', exact: true }).click();
+  await expect(page.getByText('Deleted studies (')).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Renamed elsewhere' })).toHaveCount(0);
+});
+
 test('readings typed while another window sorts and removes rows stay with their own rows', async ({
   page,
   context,

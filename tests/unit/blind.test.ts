@@ -6,27 +6,33 @@ import { drawnPlate } from '../../src/charts/drawn-plate';
 import { usualStyle } from '../../src/core/figures/kinds';
 import { random } from '../../src/core/numeric/random';
 import { defaultQuestion, questionOf } from '../../src/core/question/question';
-import { blindEdits, isBlind, notBlinded, revealEdits } from '../../src/core/readings/blind';
+import { blindEdits, isBlind, notBlinded, revealEdits, underLetters } from '../../src/core/readings/blind';
 import { applyEdits } from '../../src/core/readings/edits';
 import { groupsOf } from '../../src/core/readings/groups';
 import { reshapeEdits } from '../../src/core/readings/reshape';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { questionSentence } from '../../src/core/telling/question';
 import { methodsSentence, resultsSentence } from '../../src/core/telling/report';
+import type { TableEdit } from '../../src/core/readings/table-edit';
 import { changeWords } from '../../src/core/words/changes';
+import { eventWords } from '../../src/core/words/events';
 import { textTables } from '../../src/core/words/tables/tables';
 import { plain } from '../../src/core/words/text';
 import { standingOf } from '../../src/islands/write-up/nodes';
 import { readBundle } from '../../src/formats/study-bundle';
 import { bundleOf, openBundle } from '../../src/server/bundle';
 import { startDemo } from '../../src/server/demo-study';
+import { namesTold } from '../../src/server/names-told';
 import { studyPieces } from '../../src/server/pieces';
 import { logLines } from '../../src/server/study-log';
 import { openDb } from '../../src/store/open';
-import { questionsOf } from '../../src/store/questions';
-import { editTable, readTable, stepTable } from '../../src/store/tables';
+import { eventsOf } from '../../src/store/events';
+import { askQuestion, questionsOf, readQuestion, removeQuestion, updateQuestion } from '../../src/store/questions';
+import { askedNow } from '../../src/store/reveal';
+import { createStudy } from '../../src/store/studies';
+import { addTable, editTable, readTable, stepTable } from '../../src/store/tables';
 import { readWriteUp } from '../../src/store/write-ups';
-import { piecesIn } from '../../src/core/write-up/document';
+import { type WriteUp, piecesIn } from '../../src/core/write-up/document';
 
 const at = '2026-03-03T09:00:00.000Z';
 const later = '2026-03-09T17:00:00.000Z';
@@ -192,6 +198,81 @@ describe('blinding', () => {
     stepTable(db, tableId, readTable(db, tableId).revision, 'undo', later);
     expect(readTable(db, tableId).table.columns.map((c) => c.name)).to.include.members(groups);
     expect(logLines(db, study).map((l) => l.words)).to.include('taken back: group names hidden behind letters');
+    db.$client.close();
+  });
+
+  it('puts letters for names typed by hand that would tell which letter is which, and only for those', () => {
+    const hidden = blinded(rows, 2);
+    const lettered = underLetters(hidden);
+    const letterOf = (name: string): string => lettered(name);
+    for (const name of names) expect(letterOf(name)).to.match(/^[ABC]$/);
+    expect(new Set(names.map(letterOf)).size).to.equal(3);
+    expect(lettered('red lamp minus White lamp (Redlamp, lamp)')).to.equal(
+      `${letterOf('Red lamp')} minus ${letterOf('White lamp')} (Redlamp, lamp)`,
+    );
+    // What is not hidden is left alone, and so is what was never hidden.
+    expect(underLetters(rows)('Red lamp')).to.equal('Red lamp');
+    const contrasts = [{ name: 'Red lamp against Daylight', weights: { r: 1, d: -1 } }];
+    const found = answer(questionOf('several', { compare: 'contrasts', contrasts }), hidden);
+    const follow = found.ok && found.value.comparison.ok && found.value.comparison.value.follow;
+    expect(follow && follow.ok && follow.value[0]?.effects[0]?.name).to.equal(
+      `${letterOf('Red lamp')} against ${letterOf('Daylight')}`,
+    );
+  });
+
+  it('tells in Methods what was chosen after names were revealed, and what was asked only then', () => {
+    const db = openDb(':memory:', process.cwd());
+    const study = createStudy(db, { title: 'Lamps', tables: [], questions: [], figures: [] }, at);
+    const table = addTable(db, study, columns, { at, by: 'Eilidh', origin: 'typed' });
+    expect(logLines(db, study).map(({ by, words }) => [by, words])).to.deep.equal([['Eilidh', 'typed']]);
+    const question = questionOf('several');
+    askQuestion(db, 'q', study, table, question, { at });
+    const change = (edits: TableEdit[]): number => editTable(db, table, readTable(db, table).revision, edits, later);
+    change(blindEdits(readTable(db, table).table, at, random(3)));
+    updateQuestion(db, 'q', 0, { ...question, level: 0.99 }, { at });
+    change(revealEdits(readTable(db, table).table, later));
+    const methods = (id: string): string => {
+      const found = answer(readQuestion(db, id).question, readTable(db, table).table);
+      if (!found.ok) throw new Error(found.reason);
+      return plain(methodsSentence(found.value)).replaceAll('\u00a0', ' ');
+    };
+    expect(methods('q')).to.match(
+      /; 1 reading had been set aside before they were named, and none since\. Nothing was chosen otherwise after they were named\.$/,
+    );
+    // A page that was open meanwhile saves its question as it knows it: what it was when they were named stays.
+    updateQuestion(db, 'q', 1, { ...question, method: 'ranks', level: 0.9 }, { at: later });
+    expect(methods('q')).to.match(
+      / Chosen otherwise after they were named: method Kruskal–Wallis test, before Welch’s analysis of variance; level 90 % \(α = 0\.1\), before 99 % \(α = 0\.01\); comparisons .*\.$/,
+    );
+    askQuestion(db, 'late', study, table, askedNow(db, table, question), { at: later });
+    expect(methods('late')).to.match(/ The question was asked after they were named\.$/);
+    expect(
+      eventsOf(db, study)
+        .map((e) => eventWords(e))
+        .join(),
+    ).not.to.include('atReveal');
+    db.$client.close();
+  });
+
+  it('covers a text whose own words name a hidden group, and shows no old words of a removed question', () => {
+    const db = openDb(':memory:', process.cwd());
+    const study = startDemo(db, at);
+    const [asked] = questionsOf(db, study);
+    const { tableId, id } = asked!;
+    const text = (words: string) => ({ type: 'paragraph' as const, content: [{ type: 'text' as const, text: words }] });
+    const writeUp: WriteUp = {
+      type: 'doc',
+      content: [text('Plants under the red lamp grew longer.'), text('A lamp.')],
+    };
+    expect(namesTold(db, study, writeUp)).to.equal(0);
+    const before = piecesIn(readWriteUp(db, study)!.writeUp).find(
+      (p) => 'question' in p.attrs && p.attrs.question === id,
+    )!;
+    editTable(db, tableId, 0, blindEdits(readTable(db, tableId).table, at, random(5)), at);
+    expect(namesTold(db, study, writeUp)).to.equal(1);
+    removeQuestion(db, id, { at: later });
+    const { reading } = standingOf(before, studyPieces(db, study));
+    expect(reading.kind === 'text' && plain(reading.text)).to.equal('not shown while group names are hidden');
     db.$client.close();
   });
 

@@ -54,6 +54,15 @@ describe('the door before the server', () => {
       expect((await ask('/', { 'sec-fetch-site': site })).status, site).to.equal(200);
   });
 
+  it('takes what its own pages send, also where TLS ends before it, and refuses any other origin', async () => {
+    await open({ hosts: ['localhost'] });
+    const sent = async (origin: string) => (await ask('/api/studies', { origin }, 'POST', '{}')).status;
+    const host = `localhost:${(server?.address() as AddressInfo).port}`;
+    for (const own of [`http://${host}`, `https://${host}`]) expect(await sent(own), own).to.equal(200);
+    for (const other of ['https://elsewhere.example', 'null', `https://${host}.elsewhere.example`, `ftp://${host}`])
+      expect(await sent(other), other).to.equal(403);
+  });
+
   it('has nothing that changes pictures, however it is written', async () => {
     await open({ hosts: ['localhost'] });
     for (const path of ['/_image', '/_image?href=/x.png&w=9000', '/_image/x', '/%5Fimage', '/_%69mage?x'])

@@ -10,6 +10,7 @@ import { methodsSentence } from '../../src/core/telling/report';
 import { eventWords } from '../../src/core/words/events';
 import { plain } from '../../src/core/words/text';
 import { Registration } from '../../src/islands/question/Registration';
+import { plannerFor } from '../../src/islands/question/planner-for';
 import { registrationOf } from '../../src/server/registration';
 import { openDb } from '../../src/store/open';
 import { askQuestion, readQuestion, updateQuestion } from '../../src/store/questions';
@@ -169,6 +170,29 @@ describe('a registered question', () => {
     expect(screen.getByTestId('registration').textContent).to.include('5 planned in each group');
     fireEvent.click(screen.getByRole('button', { name: 'Withdraw' }));
     expect(now).to.deep.equal(two);
+  });
+
+  it('is planned on the bench with its own design and spread, and takes the number that comes back', () => {
+    const href = '/studies/s/questions/q';
+    const lab = answered({ ...two, level: 0.99 });
+    const plan = new URL(plannerFor(lab, href), 'http://here').searchParams;
+    const df = lab.groups.reduce((sum, g) => sum + g.n - 1, 0);
+    const sd = Math.sqrt(lab.groups.reduce((sum, g) => sum + (g.n - 1) * (g.summary?.variance ?? NaN), 0) / df);
+    expect(Object.fromEntries(plan)).to.deep.include({
+      question: href,
+      design: 'two-groups',
+      unit: 'mm',
+      alpha: '0.01',
+      direction: 'greater',
+      sd: String(Number(sd.toPrecision(3))),
+      pilot: '5',
+    });
+    const screen = render(
+      <Registration question={two} shown={lab} href={href} fromPlan={17} onChange={() => undefined} />,
+    );
+    expect(screen.getByLabelText('Planned in each group')).to.have.property('value', '17');
+    expect(screen.getByRole('link', { name: 'Plan it' }).getAttribute('href')).to.equal(plannerFor(lab, href));
+    cleanup();
   });
 
   it('has a page of its own with what the log knows of it, and none where nothing was registered', () => {

@@ -155,7 +155,7 @@ describe('the parts of a write-up', () => {
     expect(markdownDocument(blocks, () => '')).to.include('<https://doi.org/10.1214/aoms/1177730491>');
   });
 
-  it('lists its figures and tables, each by the first sentence of its caption', () => {
+  it('lists its figures and tables, each by the first sentence of its caption and the page it stands on', async () => {
     const text = doc(
       { type: 'listing', attrs: { of: 'figures' } },
       { type: 'listing', attrs: { of: 'tables' } },
@@ -167,6 +167,11 @@ describe('the parts of a write-up', () => {
     expect(one).to.match(/^Figure 1\. [A-Z][^.]*\.$/);
     expect(two).to.match(/^Table 1\. /);
     expect(three).to.equal('Table 2. Log of the study');
+    const file = await docxFile({ title: 'Kelp' }, settled(text, pieces()), () => Promise.resolve(new Uint8Array([1])));
+    const xml = strFromU8(unzipSync(new Uint8Array(await file.arrayBuffer()))['word/document.xml']!);
+    for (const place of ['figure_1', 'table_1', 'table_2']) expect(xml).to.include(` PAGEREF ${place} \\h `);
+    // Pages are counted by the program that opens it, at once.
+    expect(xml.match(/w:fldCharType="begin" w:dirty="true"/g)).to.have.length(3);
   });
 
   it('takes a pasted table as a table, with its statistics in italics', () => {
@@ -300,7 +305,7 @@ describe('the parts of a write-up', () => {
     editTable(other, question!.tableId, 0, [{ kind: 'write', row: 0, columns: ['red'], texts: [['99']] }], moment(1));
     const found = standingOf(piece, studyPieces(other, id));
     expect(found.standing).to.equal('fresh');
-    const last = lastOf(piece);
+    const last = lastOf(piece, studyPieces(other, id));
     expect(last.kind === 'table' && last.table.rows.map((r) => r.map(plain))).to.deep.equal(
       table.rows.map((r) => r.map(plain)),
     );

@@ -67,7 +67,7 @@ describe('the write-up', () => {
     expect(gone.length).to.be.greaterThan(4);
     for (const piece of gone) {
       expect(whyLast(piece, pieces())).to.match(/was removed/);
-      const last = lastOf(piece);
+      const last = lastOf(piece, pieces());
       const was = readingOf(piece, before)!;
       // Of a figure the legend is left, of everything else what it read.
       if (last.kind === 'text') expect(plain(last.text)).to.equal(seenAs(was));

@@ -49,8 +49,19 @@ export interface Answer {
   rowName?: string;
   /** How the question was registered, where it was. */
   registered?: Registered;
-  /** When its groups stood under letters, and how many cells were set aside before and since; `to` is missing while they do. */
-  blind?: { from: string; to?: string; asideBefore: number; asideSince: number };
+  /** When its groups stood under letters, where they did. */
+  blind?: {
+    from: string;
+    /** When they were named; missing while they are not. */
+    to?: string;
+    /** How many cells were set aside before, and since. */
+    asideBefore: number;
+    asideSince: number;
+    /** Whether it was asked only after they were named. */
+    askedSince?: boolean;
+    /** Each choice that is another than when they were named, in words; missing where that is not known. */
+    chosenSince?: string[];
+  };
   /** What was counted, where a question is about counts. */
   counted?: CountTable;
 }

@@ -17,7 +17,7 @@ import { included, includedWords, withinRows } from '../question/included';
 import { countedNames, innerNamePart, measureOf } from '../question/naming';
 import type { Question } from '../question/question';
 import { marksOf } from '../readings/beside';
-import { type Blind, asideCount } from '../readings/blind';
+import { type Blind, asideCount, isBlind, underLetters } from '../readings/blind';
 import { countTable } from '../readings/count-table';
 import { withDerived } from '../readings/derive';
 import { factorColumns, factorsOf } from '../readings/factors';
@@ -25,7 +25,7 @@ import { chosenColumns, groupNames, groupsOf, repeatsOf } from '../readings/grou
 import { levelRows, levelsOf, displayLevels } from '../readings/levels';
 import { logged } from '../readings/logged';
 import { readColumn } from '../readings/read-column';
-import { registeredPart } from './registered';
+import { changesSince, registeredPart } from './registered';
 import { type Table, called, columnsOf, findColumn } from '../readings/table';
 
 /** More groups than this are no comparison, and names of single readings are then often taken for groups. */
@@ -104,11 +104,40 @@ function withSetAside({ madeFrom }: OfCounts, question: Question, table: Table, 
   });
 }
 
-/** When groups stood under letters, and what was set aside until they were named and since. */
-function blindPart(table: Table, { from, to, asideTo }: Blind): NonNullable<Answer['blind']> {
-  const now = asideCount(table);
-  const before = asideTo ?? now;
-  return { from, ...(to === undefined ? {} : { to }), asideBefore: before, asideSince: Math.max(0, now - before) };
+/** A question with the letters of its groups in the names of its contrasts, while their own names are hidden. */
+function contrastsUnderLetters(question: Question, table: Table): Question {
+  if (!question.contrasts || !isBlind(table)) return question;
+  const told = underLetters(table);
+  return { ...question, contrasts: question.contrasts.map((c) => ({ ...c, name: told(c.name) })) };
+}
+
+/** When groups stood under letters, what was set aside until they were named and since, and what was chosen since. */
+function blindPart(
+  { from, to, asideTo }: Blind,
+  table: Table,
+  question: Question,
+  groups: readonly GroupPart[],
+): NonNullable<Answer['blind']> {
+  const all = asideCount(table);
+  const before = asideTo ?? all;
+  const aside = { asideBefore: before, asideSince: Math.max(0, all - before) };
+  if (to === undefined) return { from, ...aside };
+  const { atReveal } = question;
+  // What the sizes of the groups decide for both is no choice.
+  const decided = (q: Question): Question => {
+    const bySizes = spreadBySizes(
+      q,
+      groups.map((g) => g.n),
+    );
+    return bySizes ? { ...q, spread: bySizes.spread } : q;
+  };
+  return {
+    from,
+    to,
+    ...aside,
+    ...(atReveal === null ? { askedSince: true } : {}),
+    ...(atReveal ? { chosenSince: changesSince(decided(atReveal), decided(question), table, 'before') } : {}),
+  };
 }
 
 /** Which rows were taken, where not all were. */
@@ -279,7 +308,7 @@ export const described = (asked: Question, given: Table): Outcome<Answer> =>
 function leftFor(question: Question, given: Table): { asked: Question; everything: Table; table: Table } {
   const everything = question.withAside ? withAside(given) : given;
   const all = included(question, everything);
-  const asked = measuredBy(withinRows(question, all, everything), all);
+  const asked = contrastsUnderLetters(measuredBy(withinRows(question, all, everything), all), given);
   return {
     asked,
     everything,
@@ -301,7 +330,7 @@ const answered = (question: Question, given: Table, brief: boolean, compared: Co
     return {
       ...found,
       ...taken(asked, everything, analysis.from === 'readings'),
-      ...(given.blind ? { blind: blindPart(given, given.blind) } : {}),
+      ...(given.blind ? { blind: blindPart(given.blind, given, question, found.groups) } : {}),
       ...(asked.registered
         ? { registered: registeredPart(asked.registered, found.question, given, found.groups) }
         : {}),

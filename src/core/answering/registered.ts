@@ -79,17 +79,23 @@ export const registeredParts = ({ question }: Registration, table: Table): [stri
 /** Parts whose words would be long: of these it is said that they are others. */
 const unspoken = new Set(['contrasts', 'sphericity']);
 
-/** Choices that are another now, in words. */
-function changes(registration: Registration, now: Question, table: Table): string[] {
-  const then = partsOf(registration.question, table);
+const thenWords = {
+  registered: { question: 'the question was registered as', without: 'registered without one' },
+  before: { question: 'the question was', without: 'before without one' },
+};
+
+/** Choices that are another now than they were when it was registered, or before groups were named, in words. */
+export function changesSince(before: Question, now: Question, table: Table, then: keyof typeof thenWords): string[] {
+  const parts = partsOf(before, table);
   const is = partsOf(now, table);
-  return [...new Set([...then.keys(), ...is.keys()])].flatMap((part) => {
-    const [was, told] = [then.get(part), is.get(part)];
+  const { question, without } = thenWords[then];
+  return [...new Set([...parts.keys(), ...is.keys()])].flatMap((part) => {
+    const [was, told] = [parts.get(part), is.get(part)];
     if (was === told) return [];
-    if (part === 'question') return [`the question was registered as “${was ?? ''}”`];
+    if (part === 'question') return [`${question} “${was ?? ''}”`];
     return unspoken.has(part)
-      ? [`${part} not as registered`]
-      : [`${part} ${told ?? 'not given'}, registered ${was ?? 'without one'}`];
+      ? [`${part} not as ${then}`]
+      : [`${part} ${told ?? 'not given'}, ${was === undefined ? without : `${then} ${was}`}`];
   });
 }
 
@@ -120,7 +126,7 @@ export function registeredPart(
     readings,
     deviations: [
       ...sizes(planned, groups),
-      ...changes(registration, now, table),
+      ...changesSince(registration.question, now, table, 'registered'),
       ...(aside > 0 ? [`${counted(aside, 'reading')} set aside since`] : []),
     ],
   };

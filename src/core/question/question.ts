@@ -238,7 +238,12 @@ export type Registration = v.InferOutput<typeof Registration>;
  * Names, units, the measure and the subject belong to the readings, so they are not repeated here. What is left out has
  * a default that depends on the design: `choicesOf` tells it.
  */
-export const Question = v.object({ ...asked, registered: v.optional(Registration) });
+export const Question = v.object({
+  ...asked,
+  registered: v.optional(Registration),
+  /** The question as it stood when the names of its groups were revealed; null where it was asked only then. */
+  atReveal: v.optional(v.nullable(v.object(asked))),
+});
 export type Question = v.InferOutput<typeof Question>;
 
 /** A question of a design that names no groups: all are compared. */

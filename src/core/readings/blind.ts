@@ -3,8 +3,9 @@
  * shows letters until the names are put back. The names are kept with the table, sealed so that nobody reads them by
  * accident; who means to find them does, and so does the log's history.
  */
-import { marksOf } from './beside';
+import escape from 'escape-string-regexp';
 import * as v from 'valibot';
+import { marksOf } from './beside';
 import { DomainError, demand } from '../numeric/domain-error';
 import { type Random, shuffleInPlace } from '../numeric/random';
 import { columnsAreGroups } from './groups';
@@ -57,6 +58,25 @@ function opened(sealed: string): Hidden {
 /** A, B … Z, AA, AB … */
 const letter = (place: number): string =>
   (place >= 26 ? letter(Math.floor(place / 26) - 1) : '') + String.fromCharCode(65 + (place % 26));
+
+/**
+ * Words typed by hand with the letters of a table in place of the names they stand for, while those are hidden: what was
+ * typed before would say which letter is which. A name that is a mere number cannot be told from any other number.
+ */
+export function underLetters(table: Pick<Table, 'blind' | 'columns'>): (words: string) => string {
+  if (table.blind?.sealed === undefined) return (words) => words;
+  const letters = opened(table.blind.sealed).flatMap(({ column: id, level, name }) => {
+    const column = table.columns.find((c) => c.id === id);
+    const now = level === undefined ? column?.name : column && levelsOf(column).find((l) => l.id === level)?.name;
+    return now !== undefined && /\p{L}/u.test(name) ? [[name.toLowerCase(), now] as const] : [];
+  });
+  if (letters.length === 0) return (words) => words;
+  const letterOf = new Map(letters);
+  // Longer names first: “Red lamp, dim” is not “Red lamp” with more behind it.
+  const names = [...letterOf.keys()].sort((a, b) => b.length - a.length).map((name) => escape(name));
+  const any = new RegExp(`(?<![\\p{L}\\p{N}])(?:${names.join('|')})(?![\\p{L}\\p{N}])`, 'giu');
+  return (words) => words.replace(any, (name) => letterOf.get(name.toLowerCase()) ?? name);
+}
 
 /** Whether a table's groups stand under letters now. */
 export const isBlind = ({ blind }: Pick<Table, 'blind'>): boolean => blind?.sealed !== undefined;

@@ -28,6 +28,7 @@ export const StudyTable = v.object({
   table: TableDraft,
   origin: Origin,
   at: v.optional(Time),
+  by: v.optional(v.pipe(v.string(), v.maxLength(200))),
   line: Line,
   /** When it was taken out, if it was: going back may bring it back. */
   removed: v.optional(Time),

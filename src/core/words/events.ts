@@ -90,7 +90,7 @@ const ids = new Set(['a', 'b', 'measure', 'by', 'by2', 'outcome', 'control', 'fo
 function differences(before: object, after: object): string[] {
   const [was, is] = [before as Record<string, unknown>, after as Record<string, unknown>];
   const changed = [...new Set([...Object.keys(was), ...Object.keys(is)])].filter(
-    (key) => key !== 'registered' && JSON.stringify(was[key]) !== JSON.stringify(is[key]),
+    (key) => key !== 'registered' && key !== 'atReveal' && JSON.stringify(was[key]) !== JSON.stringify(is[key]),
   );
   const said = changed.slice(0, 4).map((key) => {
     const name = parts[key] ?? key;

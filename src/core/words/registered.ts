@@ -31,7 +31,7 @@ export function registeredClause(registered: Registered | undefined): string {
 /** The sentence for the methods section on groups whose names were hidden; a space before it. */
 export function blindClause(blind: Answer['blind']): string {
   if (!blind) return '';
-  const { from, to, asideBefore, asideSince } = blind;
+  const { from, to, asideBefore, asideSince, askedSince, chosenSince } = blind;
   if (to === undefined) return ` Group names have been hidden behind letters since ${dayOf(from)}.`;
   const [first, last] = [dayOf(from), dayOf(to)];
   const set = (n: number): string => (n === 0 ? 'no reading' : counted(n, 'reading'));
@@ -39,5 +39,12 @@ export function blindClause(blind: Answer['blind']): string {
     asideBefore + asideSince === 0
       ? ''
       : `; ${set(asideBefore)} had been set aside before they were named, ${asideSince === 0 ? 'and none since' : `and ${set(asideSince)} since`}`;
-  return ` Group names were hidden behind letters ${first === last ? `on ${first}` : `from ${first} to ${last}`}${aside}.`;
+  const asked = askedSince
+    ? ' The question was asked after they were named.'
+    : chosenSince === undefined
+      ? ''
+      : chosenSince.length === 0
+        ? ' Nothing was chosen otherwise after they were named.'
+        : ` Chosen otherwise after they were named: ${chosenSince.join('; ')}.`;
+  return ` Group names were hidden behind letters ${first === last ? `on ${first}` : `from ${first} to ${last}`}${aside}.${asked}`;
 }

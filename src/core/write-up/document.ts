@@ -215,3 +215,11 @@ export const piecesOf = (block: Block): Piece[] =>
 
 /** Every live piece of a write-up, in order. */
 export const piecesIn = (writeUp: WriteUp): Piece[] => writeUp.content.flatMap(piecesOf);
+
+/** What was typed into a write-up by hand, a paragraph or heading each. */
+export const ownWords = (writeUp: WriteUp): string[] =>
+  writeUp.content.flatMap(blocksWithin).flatMap((block) => {
+    if (block.type !== 'paragraph' && block.type !== 'heading') return [];
+    const words = (block.content ?? []).map((one) => (one.type === 'text' ? one.text : ' ')).join('');
+    return words.trim() === '' ? [] : [words];
+  });

@@ -38,7 +38,7 @@ export function numbered(writeUp: WriteUp, pieces: StudyPieces): Numbered[] {
     const source = sourceOf(block);
     if (!source || !('attrs' in block) || !('seen' in block.attrs)) return [];
     const piece = block as Extract<Block, { type: 'liveFigure' | 'answerTable' | 'description' | 'wholeLog' }>;
-    const now = readingOf(piece, pieces) ?? lastOf(piece);
+    const now = readingOf(piece, pieces) ?? lastOf(piece, pieces);
     const of = block.type === 'liveFigure' ? 'figure' : 'table';
     if (of === 'table' && now.kind !== 'table') return [];
     const caption: Text =

@@ -38,6 +38,8 @@ export interface DrawnPiece {
 
 /** What a study gives its write-up. */
 export interface StudyPieces {
+  /** Whether groups of any of its tables stand under letters. */
+  hidden?: true;
   questions: Record<string, QuestionPieces>;
   figures: Record<string, FigurePieces>;
   /** The description of each table of readings, with its name. */
@@ -118,10 +120,13 @@ function tableFrom(kept: string): TextTable | undefined {
 }
 
 /** Whether what a piece read before may not be shown: it may name groups that stand under letters now. */
-export function isHidden({ attrs }: Piece, { questions, figures }: StudyPieces): boolean {
+export function isHidden({ attrs }: Piece, pieces: StudyPieces): boolean {
+  const { questions, figures } = pieces;
   const question =
     'question' in attrs ? attrs.question : 'figure' in attrs ? figures[attrs.figure]?.question : undefined;
-  return question === undefined ? Object.values(questions).some((q) => q.hidden) : questions[question]?.hidden === true;
+  // Of a question that was removed nobody knows whose names it told.
+  const kept = question === undefined ? undefined : questions[question];
+  return (kept ?? pieces).hidden === true;
 }
 
 /** A reading as a piece keeps it, to tell later whether it has changed. */
@@ -138,8 +143,9 @@ export function seenAs(reading: Reading): string {
   }
 }
 
-/** A piece as it read when it was last seen. */
-export function lastOf(piece: Piece): Reading {
+/** A piece as it read when it was last seen, unless it may name groups that stand under letters now. */
+export function lastOf(piece: Piece, pieces: StudyPieces): Reading {
+  if (isHidden(piece, pieces)) return { kind: 'text', text: ['not shown while group names are hidden'] };
   const { seen } = piece.attrs;
   const table = piece.type === 'answerTable' || piece.type === 'description' ? tableFrom(seen) : undefined;
   if (table) return { kind: 'table', table };

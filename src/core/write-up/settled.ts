@@ -22,7 +22,8 @@ export interface Run {
 
 export type SettledBlock =
   | { kind: 'heading'; level: number; runs: Run[] }
-  | { kind: 'paragraph'; runs: Run[] }
+  /** `page`: in a list of figures or tables, what its line stands for; a document of pages ends it with that page. */
+  | { kind: 'paragraph'; runs: Run[]; page?: { to: 'figure' | 'table'; number: number } }
   | { kind: 'quote'; blocks: SettledBlock[] }
   | { kind: 'list'; ordered: boolean; items: SettledBlock[][] }
   | { kind: 'rule' }
@@ -79,7 +80,7 @@ function blocksOf(writeUp: WriteUp, pieces: StudyPieces, references: readonly Re
   const all = numbered(writeUp, pieces);
   const reading = (piece: Piece): { now: Reading; note: Run[] } => {
     const now = readingOf(piece, pieces);
-    return now ? { now, note: [] } : { now: lastOf(piece), note: [{ text: ` ${lastNote(piece, pieces)}` }] };
+    return now ? { now, note: [] } : { now: lastOf(piece, pieces), note: [{ text: ` ${lastNote(piece, pieces)}` }] };
   };
 
   const inline = (item: Inline): Run[] => {
@@ -113,6 +114,7 @@ function blocksOf(writeUp: WriteUp, pieces: StudyPieces, references: readonly Re
             { text: `${to === 'figure' ? 'Figure' : 'Table'}\u00a0${number}`, link: { to, number } },
             { text: `. ${words}` },
           ],
+          page: { to, number },
         }));
 
   const within = (blocks: readonly Block[]): SettledBlock[] => blocks.flatMap(block);

@@ -14,6 +14,7 @@ import {
   withLoss,
 } from '../../core/planning/plan';
 import { chiSquare } from '../../core/distributions/chi-square';
+import { planOfSpread } from '../../core/answering/known-spread';
 import { attempt } from '../../core/numeric/domain-error';
 import { planScene } from '../../core/scenes/plan-picture';
 import { fixed, percent, plural, significant } from '../../core/words/numbers';
@@ -165,16 +166,7 @@ function KnownSpreads({ onTake }: { onTake: (part: Partial<Query>) => void }) {
       onChange={(e) => {
         const chosen = known.find((k) => k.id === e.target.value);
         if (!chosen) return;
-        const { design, unit, subject, sd, n, correlation, readings } = chosen;
-        onTake({
-          design,
-          unit,
-          subject,
-          sd: String(Number(sd.toPrecision(4))),
-          pilot: String(n),
-          correlation: correlation === undefined ? undefined : String(Number(correlation.toFixed(2))),
-          readings: readings === undefined ? undefined : String(readings),
-        });
+        onTake(planOfSpread(chosen));
       }}
     >
       <option value="">from which question …</option>
@@ -219,6 +211,7 @@ export function Planner() {
       onChange={(x) => change({ [key]: asQuery(x) })}
     />
   );
+  const back = /^\/studies\/[\w-]+\/questions\/[\w-]+$/.exec(query['question'] ?? '')?.[0];
   const two = plan.design === 'two-groups' || plan.design === 'shares';
   const directed = two || plan.design === 'paired' || plan.design === 'one-sample';
   const answered = (words: string) => (
@@ -366,6 +359,22 @@ export function Planner() {
           ; a loss of {field('Loss expected in percent', 'loss', Number((100 * loss).toPrecision(6)), 1, 0, 90)} % is
           expected.
         </p>
+        {back && (
+          <p className="mt-1 text-sm">
+            Planned for{' '}
+            <a className="plain-button" href={back}>
+              {query['name'] ?? 'a question of a study'}
+            </a>
+            {found.ok && (
+              <>
+                :{' '}
+                <a className="plain-button font-semibold" href={`${back}?planned=${n}`}>
+                  Take {n} as planned in each group
+                </a>
+              </>
+            )}
+          </p>
+        )}
         {!found.ok && (
           <p role="alert" className="mt-2 text-error">
             {found.reason}

@@ -16,6 +16,7 @@ import { between, effectDecimals, fixed, pValue, percent } from '../../core/word
 import { subtraction } from '../../core/words/two';
 import { DrawingView } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
+import { htmlTable } from '../../formats/html-document';
 import { measuresCsv, measuresTable, measuresXlsx } from '../../formats/measures-table';
 import { inWords, send } from '../shared/api';
 import { CopyButton } from '../shared/CopyButton';
@@ -136,11 +137,14 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
       shown,
       named.groups.map((g) => g.name),
     );
-  const copied = () => ({
-    plain: asTable()
-      .map((row) => row.map((value) => value ?? '').join('\t'))
-      .join('\n'),
-  });
+  const copied = () => {
+    const [head = [], ...rest] = asTable().map((row) => row.map((value) => String(value ?? '')));
+    const asText = (row: string[]) => row.map((value) => [value]);
+    return {
+      plain: [head, ...rest].map((row) => row.join('\t')).join('\n'),
+      html: htmlTable({ title: 'Every measure', head: asText(head), rows: rest.map(asText) }),
+    };
+  };
   const file = async (kind: 'csv' | 'xlsx') => {
     const table = asTable();
     save(kind === 'csv' ? measuresCsv(table) : await measuresXlsx(table), `every-measure.${kind}`);

@@ -7,19 +7,20 @@ import { methodElse, methodName, methodReason } from '../../core/telling/method'
 import { counted, significant } from '../../core/words/numbers';
 import DirectionNote from './DirectionNote';
 import SamplesNote from './SamplesNote';
-
-// Its picture needs every distribution by name, which no other part of the page does at first.
+import { plannerFor } from './planner-for';
 
 interface Props {
   question: Question;
   shown: Answer | undefined;
   table: Table;
+  /** The page of the question, and of its readings. */
+  href: string;
   readingsHref: string;
   onChange: (question: Question) => void;
 }
 
 /** The method and its reason, and what the readings themselves have to say beforehand. */
-export function MarginNotes({ question, shown, table, readingsHref, onChange }: Props) {
+export function MarginNotes({ question, shown, table, href, readingsHref, onChange }: Props) {
   const unread = shown?.groups.flatMap((g) => g.readings.unread.map((cell) => ({ ...cell, group: g.name }))) ?? [];
   const aside = shown?.groups.flatMap((g) => g.readings.aside.map((cell) => ({ ...cell, group: g.name }))) ?? [];
   // Of ratios it is the logarithms whose spreads are compared.
@@ -96,6 +97,13 @@ export function MarginNotes({ question, shown, table, readingsHref, onChange }: 
       <p className="note">
         <a className="plain-button" href={readingsHref}>
           Open readings
+        </a>{' '}
+        <a
+          className="plain-button ml-3"
+          href={plannerFor(shown, href)}
+          title="How many to take, with the spread seen here"
+        >
+          Plan the next
         </a>{' '}
         <a className="plain-button ml-3" href="/api/openapi.json" title="How another program asks the same">
           API

@@ -55,7 +55,15 @@ interface Asked {
   revision: number;
 }
 
-function Page({ study, asked, readings }: { study: string; asked: Asked; readings: Kept }) {
+interface Props {
+  study: string;
+  asked: Asked;
+  kept: Kept | undefined;
+  /** What a plan made for it on the bench comes back with. */
+  planned?: number | undefined;
+}
+
+function Page({ study, asked, readings, planned }: Omit<Props, 'kept'> & { readings: Kept }) {
   const [store] = useState(() => tableStore(readings));
   const table = useStore(store.$table);
   const tableSaving = useStore(store.$saving);
@@ -67,6 +75,7 @@ function Page({ study, asked, readings }: { study: string; asked: Asked; reading
   const [chosen, setChosen] = useState(0);
   const picked = usePickedRows(asked.tableId);
   const readingsHref = `/studies/${study}/readings/${asked.tableId}`;
+  const href = `/studies/${study}/questions/${asked.id}`;
   useEffect(() => guardUnsaved(store), [store]);
   useEffect(() => followTable(store), [store]);
 
@@ -127,12 +136,7 @@ function Page({ study, asked, readings }: { study: string; asked: Asked; reading
             onChange={change}
             onEdit={edit}
           />
-          <Registration
-            question={question}
-            shown={groups}
-            href={`/studies/${study}/questions/${asked.id}/registration`}
-            onChange={change}
-          />
+          <Registration question={question} shown={groups} href={href} fromPlan={planned} onChange={change} />
         </Part>
         {groups && (
           <Part name="Look">
@@ -211,7 +215,7 @@ function Page({ study, asked, readings }: { study: string; asked: Asked; reading
               {/* The log can bring it back. */}
               <RemoveQuestion id={asked.id} onRemoved={() => window.location.assign(`/studies/${study}/log`)} />
               {manyMeasures && (
-                <a className="plain-button" href={`/studies/${study}/questions/${asked.id}/measures`}>
+                <a className="plain-button" href={`${href}/measures`}>
                   <Rows3 size={15} aria-hidden /> Ask it of every measure
                 </a>
               )}
@@ -224,14 +228,21 @@ function Page({ study, asked, readings }: { study: string; asked: Asked; reading
           </p>
         )}
       </article>
-      <MarginNotes question={question} shown={shown} table={table} readingsHref={readingsHref} onChange={change} />
+      <MarginNotes
+        question={question}
+        shown={shown}
+        table={table}
+        href={href}
+        readingsHref={readingsHref}
+        onChange={change}
+      />
     </Live>
   );
 }
 
 /** A question's page: Ask, Look, Check, Answer, Tell. Everything below the sentence is computed from it and the readings. */
-export const QuestionPage = ({ study, asked, kept }: { study: string; asked: Asked; kept: Kept | undefined }) => (
+export const QuestionPage = ({ study, asked, kept, planned }: Props) => (
   <WithTable id={asked.tableId} kept={kept}>
-    {(found) => <Page study={study} asked={asked} readings={found} />}
+    {(found) => <Page study={study} asked={asked} readings={found} planned={planned} />}
   </WithTable>
 );

@@ -3,20 +3,23 @@ import type { Answer } from '../../core/answer/answer';
 import type { Question } from '../../core/question/question';
 import { registrationWords } from '../../core/words/registered';
 import { NumberField } from '../shared/NumberField';
+import { plannerFor } from './planner-for';
 
 interface Props {
   question: Question;
   /** The answer, or its groups alone while it has none. */
   shown: Answer | undefined;
-  /** The page of the registration. */
+  /** The page of the question. */
   href: string;
+  /** What a plan made for it on the bench comes back with. */
+  fromPlan?: number | undefined;
   onChange: (question: Question) => void;
 }
 
 /** Fixing a question before its readings are there; once fixed, how and with what deviations. */
-export function Registration({ question, shown, href, onChange }: Props) {
-  const [open, setOpen] = useState(false);
-  const [planned, setPlanned] = useState<number>();
+export function Registration({ question, shown, href, fromPlan, onChange }: Props) {
+  const [open, setOpen] = useState(fromPlan !== undefined);
+  const [planned, setPlanned] = useState(fromPlan);
   const { registered } = question;
   if (registered) {
     const { deviations = [] } = shown?.registered ?? {};
@@ -29,7 +32,7 @@ export function Registration({ question, shown, href, onChange }: Props) {
           ) : (
             <span className="text-warning">Deviations: {deviations.join('; ')}.</span>
           ))}{' '}
-        <a className="plain-button" href={href}>
+        <a className="plain-button" href={`${href}/registration`}>
           Registration
         </a>{' '}
         <button
@@ -92,7 +95,7 @@ export function Registration({ question, shown, href, onChange }: Props) {
             onChange={setPlanned}
           />
         </label>{' '}
-        <a className="plain-button" href="/bench/planner" target="_blank" rel="noreferrer">
+        <a className="plain-button" href={plannerFor(shown, href)}>
           Plan it
         </a>
       </p>

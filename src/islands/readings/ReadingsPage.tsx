@@ -223,7 +223,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     if (!edits.ok) return say(edits.reason);
     if (edit(edits.value))
       say(
-        'Group names are hidden behind letters, here, in every answer, picture and export, until you reveal them. Words you typed into texts and titles stay as they are.',
+        'Group names are hidden behind letters, here, in every answer, picture and export, until you reveal them, also in the names of contrasts. A write-up whose own words name them is covered until you ask to see it.',
       );
   };
   const reveal = () =>

@@ -1,8 +1,9 @@
 import { listed } from '../../core/words/sentences';
 import { Copy, FolderOpen, Pencil, Trash2 } from 'lucide-react';
-import { type SubmitEvent, Suspense, lazy, useState } from 'react';
+import { type SubmitEvent, Suspense, lazy, useEffect, useState } from 'react';
 import { useFileDrop, useFilePicker } from '../import/FileDrop';
 import { Refused, inWords, send } from '../shared/api';
+import { followStudy } from '../shared/changes';
 import { Backup } from './Backup';
 import { type DeletedStudy, DeletedStudies } from './DeletedStudies';
 
@@ -56,6 +57,21 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
   /** The study that is asked about before it goes. */
   const [leaving, setLeaving] = useState<string>();
   const [opened, setOpened] = useState<{ id: string; name: string; changed: string[] }>();
+
+  // What is begun, renamed or deleted in another window stands here too.
+  useEffect(
+    () =>
+      followStudy(() => {
+        send<{ lines: Line[]; deleted: DeletedStudy[] }>('GET', '/api/shelf').then(
+          (shelf) => {
+            setLines(shelf.lines);
+            setDeleted(shelf.deleted);
+          },
+          () => undefined,
+        );
+      }),
+    [],
+  );
 
   const attempt = (run: () => Promise<void>) => {
     setTrouble('');

@@ -21,6 +21,8 @@ interface Props {
   pieces: StudyPieces;
   /** Questions in the order they were asked, with the figures made of each. */
   order: { id: string; figures: string[] }[];
+  /** In how many of its paragraphs words typed by hand name groups that stand under letters. */
+  told: number;
 }
 
 const empty: WriteUp = { type: 'doc', content: [{ type: 'paragraph' }] };
@@ -91,8 +93,33 @@ const copiedText = (writeUp: WriteUp, pieces: StudyPieces) => ({
   plain: markdownDocument(settled(writeUp, pieces), () => ''),
 });
 
-/** The write-up of a study: a plain document with live pieces from its answers and figures. */
-export function WriteUpPage({ study, title, kept, pieces, order }: Props) {
+/** Stands over a text that would tell which letter is which group: whoever should not know need not see it. */
+function Cover({ told, onLift }: { told: number; onLift: () => void }) {
+  return (
+    <div className="mt-6 max-w-[60ch] px-6">
+      <h1 className="prose-serif text-[23px]">This text names groups whose names are hidden</h1>
+      <p className="prose-serif mt-2 text-[16px]">
+        {told === 1 ? 'One paragraph' : `${told} paragraphs`} typed by hand {told === 1 ? 'names' : 'name'} them. What
+        comes from the readings shows letters; your own words stay as you typed them, and may tell which letter is
+        which.
+      </p>
+      <p className="mt-4">
+        <button type="button" className="plain-button" onClick={onLift}>
+          Show the text all the same
+        </button>
+      </p>
+    </div>
+  );
+}
+
+/** The write-up of a study, covered while its words would tell what is hidden. */
+export function WriteUpPage({ told, ...props }: Props) {
+  const [lifted, setLifted] = useState(told === 0);
+  return lifted ? <Page {...props} /> : <Cover told={told} onLift={() => setLifted(true)} />;
+}
+
+/** A plain document with live pieces from answers and figures. */
+function Page({ study, title, kept, pieces, order }: Omit<Props, 'told'>) {
   const [store] = useState(() => piecesStore(pieces));
   const now = useStore(store);
   useEffect(() => followPieces(study, store), [study, store]);

@@ -64,11 +64,11 @@ export interface Stands {
 export function standingOf(piece: Piece, pieces: StudyPieces): Stands {
   const now = readingOf(piece, pieces);
   const kept = { why: whyLast(piece, pieces), note: lastNote(piece, pieces) };
-  if (!now) return { reading: lastOf(piece), standing: 'last', ...kept };
+  if (!now) return { reading: lastOf(piece, pieces), standing: 'last', ...kept };
   const seen = { reading: now, why: '', note: '' };
   return seenAs(now) === loosely(piece.attrs.seen)
     ? { ...seen, standing: 'seen' }
-    : { ...seen, standing: 'fresh', ...(isHidden(piece, pieces) ? {} : { old: lastOf(piece) }) };
+    : { ...seen, standing: 'fresh', ...(isHidden(piece, pieces) ? {} : { old: lastOf(piece, pieces) }) };
 }
 
 function usePiece(props: NodeViewProps): Stands | undefined {

@@ -150,6 +150,10 @@ export function door(inner: Handler, { hosts, key }: DoorOptions): Handler {
       );
       return;
     }
+    if (headers.origin !== undefined && !isOrigin(headers.origin, host)) {
+      refuse(response, 403, 'Foreign origin', 'Divide takes requests from its own pages only.');
+      return;
+    }
     const path = url.split('?')[0] ?? '';
     // Astro brings an endpoint that changes pictures; there are none, and any page could keep it busy.
     if (/^\/_image(\/|$)/.test(decodeURIComponentSafely(path))) {
@@ -192,6 +196,9 @@ export function door(inner: Handler, { hosts, key }: DoorOptions): Handler {
     inner(request, response);
   };
 }
+
+/** Whether a page of this host asks; by TLS or not, for what holds the certificate passes requests on without. */
+const isOrigin = (origin: string, host: string): boolean => origin === `http://${host}` || origin === `https://${host}`;
 
 function decodeURIComponentSafely(path: string): string {
   try {

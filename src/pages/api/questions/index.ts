@@ -5,12 +5,13 @@ import { Question } from '../../../core/question/question';
 import { db, made } from '../../../server/db';
 import { answering, body, json } from '../../../server/problem';
 import { askQuestion } from '../../../store/questions';
+import { askedNow } from '../../../store/reveal';
 import { studyOfTable } from '../../../store/tables';
 
 export const POST: APIRoute = ({ request }) =>
   answering(async () => {
     const { table, question } = await body(request, v.object({ table: v.string(), question: Question }));
     const id = nanoid(12);
-    askQuestion(db(), id, studyOfTable(db(), table), table, question, made());
+    askQuestion(db(), id, studyOfTable(db(), table), table, askedNow(db(), table, question), made());
     return json({ id }, 201);
   });

@@ -4,6 +4,7 @@ import { emptyTable } from '../../../core/readings/table';
 import { TableDraft, draftOf } from '../../../core/readings/table-edit';
 import { db, now } from '../../../server/db';
 import { answering, body, json } from '../../../server/problem';
+import { who } from '../../../server/who';
 import { Title, tableBodyLimit } from '../../../server/requests';
 import { allStudies, createStudy } from '../../../store/studies';
 
@@ -22,7 +23,7 @@ export const POST: APIRoute = ({ request }) =>
   answering(async () => {
     const { title, table: given, origin } = await body(request, NewStudy, tableBodyLimit);
     const table = given ?? draftOf(emptyTable('Readings'));
-    const tables = [{ id: 'first', table, origin: origin ?? '' }];
+    const tables = [{ id: 'first', table, origin: origin ?? '', by: who() }];
     const id = createStudy(db(), { title, tables, questions: [], figures: [] }, now());
     return json({ id }, 201);
   });

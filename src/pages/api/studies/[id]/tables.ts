@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro';
 import * as v from 'valibot';
 import { TableDraft } from '../../../../core/readings/table-edit';
-import { db, now } from '../../../../server/db';
+import { db, made } from '../../../../server/db';
 import { answering, body, json } from '../../../../server/problem';
 import { tableBodyLimit } from '../../../../server/requests';
 import { readStudy } from '../../../../store/studies';
@@ -18,5 +18,5 @@ export const POST: APIRoute = ({ request, params: { id = '' } }) =>
   answering(async () => {
     readStudy(db(), id);
     const { table, origin } = await body(request, NewTable, tableBodyLimit);
-    return json({ id: addTable(db(), id, table, { at: now(), origin }) }, 201);
+    return json({ id: addTable(db(), id, table, { ...made(), origin }) }, 201);
   });

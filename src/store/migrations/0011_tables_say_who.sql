@@ -1,0 +1,1 @@
+ALTER TABLE `tables` ADD `by` text DEFAULT '' NOT NULL;
