@@ -2,7 +2,10 @@ import { namesOf, namingNeedsCells } from '../core/question/naming';
 import type { Question } from '../core/question/question';
 import { questionSentence } from '../core/telling/question';
 import { distinctNames } from '../core/telling/distinct-names';
-import { figuresOf } from '../store/figures';
+import { analysisOf } from '../core/analyses/registry';
+import { kindNames } from '../core/figures/kinds';
+import type { SpineEntry, SpineLists } from '../core/study/spine';
+import { type KeptFigure, figuresOf } from '../store/figures';
 import type { Db } from '../store/open';
 import { NotFound } from '../store/errors';
 import { questionsOf, readQuestion } from '../store/questions';
@@ -11,22 +14,10 @@ import { type KeptTable, cellCount, readReadings, readTable, readTableHead, read
 import { studyVersion } from './drawn-pages';
 import type { Table } from '../core/readings/table';
 
-/** A line of the spine. */
-export interface SpineEntry {
-  id: string;
-  label: string;
-  href: string;
-}
-
 /** What every page of a study shows on its left. */
-export interface Spine {
+export interface Spine extends SpineLists {
   studyId: string;
   title: string;
-  readings: SpineEntry[];
-  questions: SpineEntry[];
-  figures: SpineEntry[];
-  writeUp: SpineEntry[];
-  log: SpineEntry[];
 }
 
 /** A question by its names. No list waits for an answer, and few for more than the heads of a table. */
@@ -49,7 +40,7 @@ export function studySpine(db: Db, studyId: string): Spine {
   const home = `/studies/${studyId}`;
   const asked = questionsOf(db, studyId).flatMap(({ id, tableId, question }) => {
     const head = tables.get(tableId);
-    return head ? [{ id, named: named(db, question, head), table: tableName(head) }] : [];
+    return head ? [{ id, of: tableId, named: named(db, question, head), table: tableName(head) }] : [];
   });
   const names = distinctNames(asked);
   const labels = new Map(asked.map(({ id }, i) => [id, names[i] ?? '']));
@@ -61,17 +52,41 @@ export function studySpine(db: Db, studyId: string): Spine {
       label: tableName(table),
       href: `${home}/readings/${table.id}`,
     })),
-    questions: asked.map(({ id }) => ({ id, label: labels.get(id) ?? '', href: `${home}/questions/${id}` })),
-    figures: figuresOf(db, studyId)
-      .filter((f) => labels.has(f.questionId))
-      .map(({ id, questionId }) => ({
-        id,
-        label: labels.get(questionId) ?? '',
-        href: `${home}/figures/${id}`,
-      })),
-    writeUp: [{ id: 'write-up', label: 'Text, tables and figures', href: `${home}/write-up` }],
-    log: [{ id: 'log', label: 'All changes', href: `${home}/log` }],
+    questions: asked.map(({ id, of }) => ({ id, label: labels.get(id) ?? '', href: `${home}/questions/${id}`, of })),
+    figures: figureEntries(
+      figuresOf(db, studyId).filter((f) => labels.has(f.questionId)),
+      new Map(asked.map(({ id, named }) => [id, named.question])),
+      labels,
+      home,
+    ),
   };
+}
+
+/** Figures under their questions: by what each shows, numbered where several of a question show the same. */
+function figureEntries(
+  all: readonly KeptFigure[],
+  questions: ReadonlyMap<string, Question>,
+  labels: ReadonlyMap<string, string>,
+  home: string,
+): SpineEntry[] {
+  const shown = ({ style, questionId }: KeptFigure): string => {
+    const question = questions.get(questionId);
+    const kind = style.kind ?? (question && analysisOf(question).figures[0]);
+    return kind ? kindNames[kind] : 'figure';
+  };
+  return all.map((figure) => {
+    const { id, questionId } = figure;
+    const twins = all.filter((f) => f.questionId === questionId && shown(f) === shown(figure));
+    const place = twins.indexOf(figure);
+    const short = `${shown(figure)}${place > 0 ? ` ${place + 1}` : ''}`;
+    return {
+      id,
+      label: `${labels.get(questionId) ?? ''}: ${short}`,
+      href: `${home}/figures/${id}`,
+      of: questionId,
+      short,
+    };
+  });
 }
 
 /** A line of the shelf. */

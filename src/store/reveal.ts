@@ -9,7 +9,8 @@ import { questions, tables } from './schema';
 export const reveals = (edits: readonly TableEdit[]): boolean =>
   edits.some((e) => e.kind === 'describe-table' && e.blind?.to !== undefined);
 
-const asItStands = ({ registered: _, atReveal: __, own: ___, ...asked }: Question): Question['atReveal'] => asked;
+const asItStands = ({ registered: _, atReveal: __, own: ___, name: ____, ...asked }: Question): Question['atReveal'] =>
+  asked;
 
 /** Keeps each question of a table as it stands now. It is no change of the question: who has it open goes on from theirs. */
 export function keepAtReveal(db: Db, tableId: string): void {

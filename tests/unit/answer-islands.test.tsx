@@ -126,7 +126,12 @@ describe('the same question under other methods, on the page', () => {
     const question = questionOf('two-groups', { a: 'red', b: 'white' });
     const taken: Question[] = [];
     const page = render(
-      createElement(AlternativeMethods, { question, table: lamps, onChange: (next: Question) => taken.push(next) }),
+      createElement(AlternativeMethods, {
+        axis: undefined,
+        question,
+        table: lamps,
+        onChange: (next: Question) => taken.push(next),
+      }),
     );
     const rows = page.getAllByTestId('other-methods-row');
     const intervals = rows.map((row) => row.querySelectorAll('td')[1]?.textContent ?? '');

@@ -240,6 +240,8 @@ export type Registration = v.InferOutput<typeof Registration>;
  */
 export const Question = v.object({
   ...asked,
+  /** What the person calls it; by its groups where they do not. */
+  name: v.optional(v.pipe(v.string(), v.maxLength(200))),
   registered: v.optional(Registration),
   /** The question as it stood when the names of its groups were revealed; null where it was asked only then. */
   atReveal: v.optional(v.nullable(v.object(asked))),

@@ -7,7 +7,8 @@ import { between, effectDecimals, fixed, percent } from '../words/numbers';
 import { subtraction } from '../words/two';
 import { roomBelow } from './axis-title';
 import type { Frame } from './group-rows';
-import { ladder, mostRungs, singleEffect } from './ladder';
+import { effectAxis, effectMargin, effectShare, mostRungs } from './effect-axis';
+import { ladder, singleEffect } from './ladder';
 import { rungsOf } from './rungs';
 import type { Panel, Scene } from './scene';
 
@@ -55,10 +56,10 @@ export function besideDifferences(
       : Math.max(rows.count * rows.pitch, Math.min(rungs.length, mostRungs) * 30 + parts.length * 16),
     430,
   );
-  const beside = effect !== undefined || rungs.length > 0;
-  const effectWidth = beside ? Math.round(width * (effect ? 0.36 : 0.42)) : 0;
+  const beside = effectAxis(answer) !== undefined;
+  const effectWidth = beside ? Math.round(width * effectShare) : 0;
   const frame: Frame = { left, top, width: width - effectWidth - left - (beside ? 36 : 20), height };
-  const right: Frame = { left: width - effectWidth, top, width: effectWidth - 12, height };
+  const right: Frame = { left: width - effectWidth, top, width: effectWidth - effectMargin, height };
   const panels = [groups(frame)];
   let alt = told;
   if (effect) {

@@ -1,14 +1,11 @@
 /** Differences with their intervals, one above the other, against the divide line. */
-import { leastOf, mostOf } from '../numeric/extremes';
 import type { Effect } from '../answer/comparison';
 import { withUnit } from '../readings/table';
 import { between, effectDecimals, fixed, given } from '../words/numbers';
+import { mostRungs, rungsAxis, singleAxis } from './effect-axis';
 import type { Frame } from './group-rows';
 import type { Mark, Panel } from './scene';
 import { shortened, textWidth } from './text-width';
-
-/** More rungs than this are told by the table only. */
-export const mostRungs = 12;
 
 /**
  * The line of no difference: a rule with a filled dot above and an open dot below, as in the division sign.
@@ -36,27 +33,11 @@ export function divideLine(domain: readonly [number, number], words = 'no differ
   ];
 }
 
-const finite = (x: number): number[] => (Number.isFinite(x) ? [x] : []);
-
 /** Estimate and interval as the picture prints them. */
 function label({ estimate, interval }: Effect): string {
   const decimals = effectDecimals({ estimate, interval });
   if (!interval) return fixed(estimate, decimals);
   return `${fixed(estimate, decimals)} (${between(interval, decimals)})`;
-}
-
-/** The axis of differences: all ends, with room, and the value of no effect among them. */
-function roomAround(ends: readonly number[], none: number): [number, number] {
-  const span = mostOf(ends.map((x) => Math.abs(x - none))) || 1;
-  return [leastOf(ends) - 0.1 * span, mostOf(ends) + 0.1 * span];
-}
-
-/** The axis of ratios: all ends above 0, with the same room on either side. */
-function logDomain(ends: readonly number[]): [number, number] {
-  const above = ends.filter((x) => x > 0);
-  const [low, high] = [leastOf(above), mostOf(above)];
-  const room = Math.max(1.15, (high / low) ** 0.1);
-  return [low / room, high * room];
 }
 
 const middleOf = (low: number, high: number, log: boolean): number => (log ? Math.sqrt(low * high) : (low + high) / 2);
@@ -70,16 +51,7 @@ export function singleEffect(
   bounds?: { low: number; high: number },
 ): Panel {
   const { low, high } = effect.interval ?? { low: effect.estimate, high: effect.estimate };
-  const none = effect.none ?? difference;
-  const log = effect.ratio ?? false;
-  const ends = [
-    none,
-    ...finite(effect.estimate),
-    ...finite(low),
-    ...finite(high),
-    ...(bounds ? [bounds.low, bounds.high] : []),
-  ];
-  const domain = log ? logDomain(ends) : roomAround(ends, none);
+  const { domain, log, none } = singleAxis(effect, difference, bounds);
   const words =
     none === (log ? 1 : 0)
       ? 'no difference'
@@ -160,15 +132,7 @@ export interface Rung extends Effect {
 /** Several effects as rungs on one axis. Those that differ significantly are filled, the others hollow: never colour alone. */
 export function ladder(rungs: readonly Rung[], frame: Frame, title: string): Panel {
   const shown = rungs.slice(0, mostRungs);
-  const ends = shown.flatMap((e) => [
-    e.estimate,
-    ...(e.interval ? [...finite(e.interval.low), ...finite(e.interval.high)] : []),
-  ]);
-  const log = shown.some((e) => e.ratio);
-  const reach = Math.max(...ends.map(Math.abs), 0) || 1;
-  const domain: [number, number] = log
-    ? logDomain([1, ...ends])
-    : [Math.min(0, ...ends) - 0.06 * reach, Math.max(0, ...ends) + 0.06 * reach];
+  const { domain, log } = rungsAxis(shown);
   const lines = shown.length + shown.filter((e) => e.heading !== undefined).length * 0.6;
   const marks: Mark[] = [...divideLine(domain, 'no difference', log ? 1 : 0, log)];
   if (rungs.length > shown.length)

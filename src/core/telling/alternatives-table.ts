@@ -2,6 +2,7 @@
 import { factsOf } from '../analyses/kinds';
 import { foremost } from '../answer/foremost';
 import type { AlternativeMethod } from '../answering/alternative-methods';
+import { passes } from '../procedures/interval';
 import { choicesOf, tellsRatios } from '../question/choices';
 import type { Question } from '../question/question';
 import { tellingDecimals } from '../words/numbers';
@@ -55,6 +56,9 @@ export function alternativesTable(question: Question, others: readonly Alternati
     const times = tellsRatios(asked) ? ' times' : '';
     const said = top && effectPhrases(top, shared === undefined ? (units[i] ?? '') : '', asked.level, decimals[i]);
     const [test] = comparison.tests;
+    // On one axis only with what is measured alike: ranks and ratios lie on others.
+    const own = units[others.findIndex((o) => o.chosen)];
+    const drawn = top && units[i] === own && (units[i] !== undefined || times !== '') && comparison.p !== undefined;
     const interval: Cell = {
       text: said?.interval.replace(/^.* CI /, '').replace(/ \(.*\)$/, '') ?? '–',
       ...(top?.interval && shared !== undefined && times === '' ? { value: top.interval } : {}),
@@ -62,6 +66,15 @@ export function alternativesTable(question: Question, others: readonly Alternati
     const how = test?.symbol ? marked(statisticPhrase(test)) : words(asked.about === 'value' ? 'permutation' : 'exact');
     return {
       head,
+      ...(drawn
+        ? {
+            effect: {
+              estimate: top.estimate,
+              interval: top.interval,
+              significant: passes(comparison.p ?? 1, asked.level),
+            },
+          }
+        : {}),
       cells: [
         {
           text: `${said?.estimate ?? '–'}${times}`,

@@ -6,5 +6,8 @@ import { plainly } from '../words/segments';
 /** The question as one sentence of plain text. */
 export const questionSentence = (named: Named): string => plainly(analysisOf(named.question).words.sentence(named));
 
-/** The groups or factors in a few words, for a list. */
-export const shortQuestion = (named: Named): string => analysisOf(named.question).words.short(named);
+/** What it is called by itself: its groups or factors in a few words. */
+export const usualName = (named: Named): string => analysisOf(named.question).words.short(named);
+
+/** A question in a few words, for a list: as the person calls it, or else as it is called by itself. */
+export const shortQuestion = (named: Named): string => named.question.name?.trim() || usualName(named);

@@ -47,6 +47,7 @@ const parts: Readonly<Record<string, string>> = {
   statistic: 'statistic',
   seed: 'seed',
   own: 'own words',
+  name: 'name',
   kind: 'what it shows',
   marks: 'means',
   bars: 'error bars',

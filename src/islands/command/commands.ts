@@ -19,7 +19,7 @@ function places(): Command[] {
     const group = nameOf(section.querySelector('h2') ?? section);
     return [...section.querySelectorAll<HTMLAnchorElement>('a[href]')].map((link) => ({
       name: nameOf(link),
-      group,
+      group: link.dataset['group'] ?? group,
       run: () => link.click(),
     }));
   });

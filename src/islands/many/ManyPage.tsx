@@ -106,7 +106,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
 
   const open = async (row: Row) => {
     try {
-      const { own: _, only: __, ...rest } = question;
+      const { own: _, only: __, name: ___, ...rest } = question;
       const { id } = await send<{ id: string }>('POST', '/api/questions', {
         table: asked.tableId,
         question: { ...rest, ...row.patch },

@@ -1,6 +1,7 @@
 import { useRef } from 'react';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
+import type { EffectAxis } from '../../core/scenes/effect-axis';
 import { alternativesTable } from '../../core/telling/alternatives-table';
 import { copiedTable } from '../../formats/copied-table';
 import { CopyButton } from '../shared/CopyButton';
@@ -11,11 +12,13 @@ import { useAlternativeMethods } from './use-alternative-methods';
 interface Props {
   question: Question;
   table: Table;
+  /** The axis of the answer’s effects. */
+  axis: EffectAxis | undefined;
   onChange: (question: Question) => void;
 }
 
 /** What the answer would be under the other reasonable methods: one line each, the chosen one marked. */
-export function AlternativeMethods({ question, table, onChange }: Props) {
+export function AlternativeMethods({ question, table, axis, onChange }: Props) {
   const place = useRef<HTMLElement>(null);
   const others = useAlternativeMethods(question, table, place);
   if (others?.length === 1) return null;
@@ -29,6 +32,7 @@ export function AlternativeMethods({ question, table, onChange }: Props) {
       {shown ? (
         <ResultTableView
           table={shown}
+          axis={axis}
           head={(row, i) => {
             const other = others[i];
             return other?.chosen ? (

@@ -8,6 +8,7 @@ import { kindOf } from '../../core/question/asking';
 import type { Question } from '../../core/question/question';
 import { columnsOf } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
+import { effectAxis } from '../../core/scenes/effect-axis';
 import { headline } from '../../core/telling/headline';
 import { inWords, send } from '../shared/api';
 import { Live } from '../shared/Live';
@@ -23,6 +24,7 @@ import { CheckPart } from './CheckPart';
 import { LookPart } from './LookPart';
 import { MarginNotes } from './MarginNotes';
 import { AlternativeMethods } from './AlternativeMethods';
+import { QuestionName } from './QuestionName';
 import { Registration } from './Registration';
 import { RemoveQuestion } from './RemoveQuestion';
 import { TellPart } from './TellPart';
@@ -39,7 +41,10 @@ const WhichDiffer = lazy(() => import('./WhichDiffer'));
 /** One of the parts of a question's page, its name hung in the margin. */
 function Part({ name, children }: { name: string; children: ReactNode }) {
   return (
-    <section aria-labelledby={`part-${name}`} className="grid grid-cols-[4.2rem_minmax(0,1fr)] py-3">
+    <section
+      aria-labelledby={`part-${name}`}
+      className="grid grid-cols-[4.2rem_minmax(0,1fr)] py-3 max-[600px]:grid-cols-1"
+    >
       <h2 id={`part-${name}`} className="part-of-page pt-1">
         {name}
       </h2>
@@ -98,17 +103,18 @@ function Page({ study, asked, readings, planned }: Omit<Props, 'kept'> & { readi
   };
   const makeFigure = (shown: Answer) =>
     trying(async () => {
-      const { usualStyle } = await import('../../core/figures/kinds');
+      const { kindOf: shownAs, usualStyle } = await import('../../core/figures/kinds');
+      const style = usualStyle(shown);
       const { id } = await send<{ id: string }>('POST', '/api/figures', {
         question: asked.id,
-        style: usualStyle(shown),
+        style: { ...style, kind: shownAs(shown, style) },
       });
       window.location.assign(`/studies/${study}/figures/${id}`);
     });
   /** The same question once more, beside this one, to be changed there. */
   const askAgain = () =>
     trying(async () => {
-      const { own: _, registered: __, ...same } = question;
+      const { own: _, registered: __, name: ___, ...same } = question;
       const { id } = await send<{ id: string }>('POST', '/api/questions', { table: asked.tableId, question: same });
       window.location.assign(`/studies/${study}/beside/${asked.id}/${id}`);
     });
@@ -121,7 +127,8 @@ function Page({ study, asked, readings, planned }: Omit<Props, 'kept'> & { readi
   return (
     <Live className="flex max-[1100px]:flex-col">
       <article className="min-w-0 grow px-6 pb-16">
-        <div className="flex h-7 items-end justify-end">
+        <div className="flex h-7 items-end justify-between gap-6">
+          <QuestionName question={question} table={table} onChange={change} />
           <SaveState saving={saving.state === 'saved' ? tableSaving : saving} />
         </div>
         <RefusedNotice store={store} />
@@ -189,7 +196,7 @@ function Page({ study, asked, readings, planned }: Omit<Props, 'kept'> & { readi
                   />
                 </WhenLive>
               )}
-              <AlternativeMethods question={question} table={table} onChange={change} />
+              <AlternativeMethods question={question} table={table} axis={effectAxis(shown)} onChange={change} />
               {comparison && (
                 <UnderstandPart
                   answer={shown}

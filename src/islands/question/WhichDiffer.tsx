@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Comparison, FollowUpPart } from '../../core/answer/comparison';
 import { choicesOf } from '../../core/question/choices';
+import { effectAxis } from '../../core/scenes/effect-axis';
 import { followNames, followReasons } from '../../core/words/follow-names';
 import { fixed, pRelation } from '../../core/words/numbers';
 import { comparisonTable, tableDecimals } from '../../core/words/tables/test-tables';
@@ -20,12 +21,15 @@ function Listed({
   sorted,
   chosen,
   onChoose,
+  drawn,
 }: {
   answer: Answer;
   parts: readonly FollowUpPart[];
   sorted: boolean;
   chosen: number;
   onChoose: ((place: number) => void) | undefined;
+  /** Whether the intervals are drawn; every figure stands in the list where they are not. */
+  drawn: boolean;
 }) {
   const [all, setAll] = useState(false);
   const table = comparisonTable(answer, parts);
@@ -38,10 +42,11 @@ function Listed({
     );
   const shown = all ? places : places.slice(0, firstRows);
   return (
-    <div className="max-h-96 overflow-y-auto">
+    <div className={all ? 'max-h-[40rem] overflow-y-auto' : ''}>
       <ResultTableView
         table={table}
         rows={shown.map(({ row }) => row)}
+        axis={drawn ? effectAxis(answer) : undefined}
         head={(row, i) => {
           const place = shown[i]?.place ?? 0;
           return onChoose ? (
@@ -124,6 +129,7 @@ interface Props {
 /** The comparisons that follow, as a list or a triangle, by size or as given. */
 export default function WhichDiffer({ answer, comparison, sorted, onSort, chosen, onChoose }: Props) {
   const [form, setForm] = useState<'list' | 'triangle'>('list');
+  const [drawn, setDrawn] = useState<'drawn' | 'figures'>('drawn');
   const { follow } = comparison;
   if (!follow) return null;
   const { question } = answer;
@@ -180,6 +186,17 @@ export default function WhichDiffer({ answer, comparison, sorted, onSort, chosen
                 />
               </>
             )}
+            {form === 'list' && (
+              <>
+                , with{' '}
+                <Choose
+                  label="What the list shows"
+                  value={drawn}
+                  options={{ drawn: 'intervals drawn', figures: 'every figure' }}
+                  onChange={setDrawn}
+                />
+              </>
+            )}
             .
           </p>
           {form === 'triangle' && triangular && parts[0] ? (
@@ -191,6 +208,7 @@ export default function WhichDiffer({ answer, comparison, sorted, onSort, chosen
               sorted={sorted}
               chosen={chosen}
               onChoose={parts.length === 1 ? onChoose : undefined}
+              drawn={drawn === 'drawn'}
             />
           )}
           {left.length > 0 && (

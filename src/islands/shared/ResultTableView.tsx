@@ -1,5 +1,7 @@
 import type { ReactNode } from 'react';
 import { type Cell, type ResultTable, type Row, headingOf } from '../../core/words/tables/result-table';
+import type { EffectAxis } from '../../core/scenes/effect-axis';
+import { EffectLane, LaneEnd, laneWidth } from './EffectLane';
 import { GroupMarker } from './GroupMarker';
 import { RichText } from './RichText';
 
@@ -8,11 +10,11 @@ const longHeading = 24;
 
 const grounds = { '+': 'bg-primary/15', '−': 'bg-warning/15' } as const;
 
-function CellView({ cell, words }: { cell: Cell; words: boolean }) {
+function CellView({ cell, words, give }: { cell: Cell; words: boolean; give: string }) {
   const { text, told, below, tone } = cell;
   return (
     <td
-      className={`${words ? '!text-left' : ''} ${tone ? `font-semibold ${grounds[tone]}` : ''} ${text === '–' ? 'text-muted' : ''}`}
+      className={`${give} ${words ? '!text-left' : ''} ${tone ? `font-semibold ${grounds[tone]}` : ''} ${text === '–' ? 'text-muted' : ''}`}
     >
       {told ? <RichText text={told} /> : text}
       {below && <span className="block text-[13px] font-normal text-muted">{below}</span>}
@@ -30,14 +32,22 @@ interface Props {
   scrolls?: boolean;
   /** The head of a row, where it is more than its words. */
   head?: (row: Row, place: number) => ReactNode;
+  /** The axis its effects are drawn on, in line with the picture of the page. */
+  axis?: EffectAxis | undefined;
 }
 
 /** A table of an answer, as a page shows it. */
-export function ResultTableView({ table, rows = table.rows, scrolls = false, head }: Props) {
+export function ResultTableView({ table, rows = table.rows, scrolls = false, head, axis: given }: Props) {
   const { columns, title, kind, notes, below } = table;
+  const axis = rows.some((r) => r.effect) ? given : undefined;
+  const width = columns.length + (axis ? 1 : 0);
+  const giving = (i: number): string => (axis && columns[i]?.minor ? 'gives-way' : '');
   return (
-    <div className="overflow-x-auto" {...(scrolls ? { tabIndex: 0, role: 'group', 'aria-label': title } : {})}>
-      <table className="figures-table text-[14.5px]" data-testid={`${kind}-table`}>
+    <div
+      className="@container overflow-x-auto"
+      {...(scrolls ? { tabIndex: 0, role: 'group', 'aria-label': title } : {})}
+    >
+      <table className={`figures-table text-[14.5px] ${axis ? 'with-lane' : ''}`} data-testid={`${kind}-table`}>
         <caption className="sr-only">{title}</caption>
         <thead>
           <tr>
@@ -46,7 +56,7 @@ export function ResultTableView({ table, rows = table.rows, scrolls = false, hea
                 key={i}
                 scope="col"
                 title={column.hint}
-                className={`${i === 0 ? 'min-w-40' : ''} ${i > 0 && headingOf(column).length > longHeading ? 'max-w-32 !whitespace-normal' : ''} ${column.words ? '!text-left' : ''}`}
+                className={`${giving(i)} ${i === 0 && !axis ? 'min-w-40' : ''} ${i > 0 && headingOf(column).length > longHeading ? 'max-w-32 !whitespace-normal' : ''} ${column.words ? '!text-left' : ''}`}
               >
                 {headingOf(column) === '' ? (
                   <span className="sr-only">of what</span>
@@ -63,6 +73,11 @@ export function ResultTableView({ table, rows = table.rows, scrolls = false, hea
                 )}
               </th>
             ))}
+            {axis && (
+              <td width={laneWidth} className="lane">
+                <LaneEnd axis={axis} end="top" />
+              </td>
+            )}
           </tr>
         </thead>
         <tbody>
@@ -72,7 +87,7 @@ export function ResultTableView({ table, rows = table.rows, scrolls = false, hea
               ...(begins
                 ? [
                     <tr key={`section ${place}`}>
-                      <th scope="rowgroup" colSpan={columns.length} className="pt-2 text-muted">
+                      <th scope="rowgroup" colSpan={width} className="pt-2 text-muted">
                         {row.section}
                       </th>
                     </tr>,
@@ -95,12 +110,29 @@ export function ResultTableView({ table, rows = table.rows, scrolls = false, hea
                   </td>
                 )}
                 {row.cells.map((cell, j) => (
-                  <CellView key={j} cell={cell} words={columns[j + 1]?.words === true} />
+                  <CellView key={j} cell={cell} words={columns[j + 1]?.words === true} give={giving(j + 1)} />
                 ))}
+                {axis && (
+                  <td className="lane">
+                    <EffectLane axis={axis} effect={row.effect} />
+                  </td>
+                )}
               </tr>,
             ];
           })}
         </tbody>
+        {axis && (
+          <tfoot>
+            <tr>
+              {columns.map((_, i) => (
+                <td key={i} className={giving(i)} />
+              ))}
+              <td className="lane">
+                <LaneEnd axis={axis} end="bottom" />
+              </td>
+            </tr>
+          </tfoot>
+        )}
       </table>
       {[...(below === undefined ? [] : [[below]]), ...notes].map((note, i) => (
         <p key={i} className="max-w-[72ch] pt-1 text-[13px] text-muted">

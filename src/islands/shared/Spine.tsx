@@ -1,33 +1,100 @@
+import { ChevronRight, ListTree, Plus } from 'lucide-react';
 import { useEffect, useState } from 'react';
+import { emptyTable } from '../../core/readings/table';
+import { draftOf } from '../../core/readings/table-edit';
+import { type Branch, type SpineEntry, type SpineLists, branchOf, branches, sought } from '../../core/study/spine';
 import { send } from './api';
 import { followStudy } from './changes';
+import { useFolds } from './use-folds';
 
-interface Entry {
-  id: string;
-  label: string;
-  href: string;
+/** More entries than this are folded under their tables, and can be looked for. */
+const few = 24;
+
+const bench: readonly SpineEntry[] = [
+  { id: 'planner', label: 'Sample planner', href: '/bench/planner' },
+  { id: 'curves', label: 'Curve reader', href: '/bench/curves' },
+  { id: 'draw', label: 'Draw and allocate', href: '/bench/draw' },
+];
+
+function Line({ entry, current, group }: { entry: SpineEntry; current: string; group: string }) {
+  const here = entry.id === current;
+  return (
+    <a
+      href={entry.href}
+      aria-current={here ? 'page' : undefined}
+      data-group={group}
+      className={`block grow border-l-2 py-0.5 pl-2 [overflow-wrap:anywhere] hover:border-primary ${
+        here ? 'border-primary font-semibold' : 'border-transparent'
+      } ${group === 'Readings' || here ? '' : 'text-muted hover:text-base-content'}`}
+    >
+      {entry.short ?? entry.label}
+    </a>
+  );
 }
 
-/** A study's list of what is in it. */
-export interface SpineLists {
-  readings: Entry[];
-  questions: Entry[];
-  figures: Entry[];
-  writeUp: Entry[];
-  log: Entry[];
+/** A table's line with what was asked of it under it, or a question's with its figures. */
+function Twig({
+  branch,
+  current,
+  open,
+  onFold,
+}: {
+  branch: Branch;
+  current: string;
+  open: boolean;
+  /** None where it does not fold. */
+  onFold?: ((open: boolean) => void) | undefined;
+}) {
+  const { entry, of, under } = branch;
+  return (
+    <li>
+      <div className="flex items-start">
+        {onFold && under.length > 0 ? (
+          <button
+            type="button"
+            className="grid size-6 shrink-0 place-items-center text-muted hover:text-primary"
+            aria-expanded={open}
+            aria-label={`What is asked of ${entry.label}`}
+            onClick={() => onFold(!open)}
+          >
+            <ChevronRight size={13} aria-hidden className={open ? 'rotate-90' : ''} />
+          </button>
+        ) : (
+          onFold && <span className="w-6 shrink-0" />
+        )}
+        <Line entry={entry} current={current} group={of} />
+      </div>
+      {under.length > 0 && (
+        <ul hidden={!open} className={onFold ? 'ml-6' : 'ml-3'}>
+          {under.map((b) => (
+            <Twig key={b.entry.id} branch={b} current={current} open />
+          ))}
+        </ul>
+      )}
+    </li>
+  );
 }
 
-const parts = [
-  ['Readings', 'readings'],
-  ['Questions', 'questions'],
-  ['Figures', 'figures'],
-  ['Write-up', 'writeUp'],
-  ['Log', 'log'],
-] as const;
+/** A part of the list that does not branch. */
+const Section = ({ name, entries, current }: { name: string; entries: readonly SpineEntry[]; current: string }) => (
+  <section className="mb-3">
+    <h2 className="part-of-page">{name}</h2>
+    <ul>
+      {entries.map((entry) => (
+        <li key={entry.id} className="flex">
+          <Line entry={entry} current={current} group={name} />
+        </li>
+      ))}
+    </ul>
+  </section>
+);
 
 /** What every page of a study shows on its left; it follows what is done in any window, this one too. */
 export function Spine({ study, start, current }: { study: string; start: SpineLists; current: string }) {
   const [lists, setLists] = useState(start);
+  const [typed, setTyped] = useState('');
+  // On a narrow screen the list is drawn out when it is wanted.
+  const [drawn, setDrawn] = useState(false);
   useEffect(
     () =>
       followStudy(() => {
@@ -35,31 +102,80 @@ export function Spine({ study, start, current }: { study: string; start: SpineLi
       }),
     [study],
   );
+  const all = branches(lists);
+  const long = lists.readings.length + lists.questions.length + lists.figures.length > few;
+  const here = branchOf(all, current)?.entry.id;
+  const folds = useFolds(study);
+  const isOpen = (id: string): boolean => !long || typed !== '' || (folds.of(id) ?? (folds.all || id === here));
+  const shown = sought(all, typed);
+  const home = `/studies/${study}`;
+  const begin = () =>
+    void send<{ id: string }>('POST', `/api/studies/${study}/tables`, {
+      table: draftOf(emptyTable('New readings')),
+      origin: 'typed',
+    }).then(({ id }) => window.location.assign(`${home}/readings/${id}`));
   return (
     <>
-      {parts.map(
-        ([name, of]) =>
-          lists[of].length > 0 && (
-            <section key={name} className="mb-4">
-              <h2 className="part-of-page">{name}</h2>
-              <ul>
-                {lists[of].map(({ id, label, href }) => (
-                  <li key={id}>
-                    <a
-                      href={href}
-                      aria-current={id === current ? 'page' : undefined}
-                      className={`block border-l-2 py-0.5 pl-2 [overflow-wrap:anywhere] hover:border-primary ${
-                        id === current ? 'border-primary font-semibold' : 'border-transparent'
-                      }`}
-                    >
-                      {label}
-                    </a>
-                  </li>
-                ))}
-              </ul>
-            </section>
-          ),
-      )}
+      <button
+        type="button"
+        className="plain-button min-[801px]:hidden"
+        aria-expanded={drawn}
+        aria-controls="spine"
+        onClick={() => setDrawn(!drawn)}
+      >
+        <ListTree size={15} aria-hidden /> In this study
+      </button>
+      <div id="spine" className={drawn ? '' : 'max-[800px]:hidden'}>
+        <section className="mb-3">
+          <h2 className="part-of-page flex items-center">
+            <span className="grow">Readings</span>
+            <button
+              type="button"
+              className="grid size-6 place-items-center text-muted hover:text-primary"
+              aria-label="New readings"
+              title="New readings"
+              onClick={begin}
+            >
+              <Plus size={14} aria-hidden />
+            </button>
+          </h2>
+          {long && (
+            <p className="mb-1 flex items-center gap-2">
+              <input
+                className="part min-w-0 grow text-left"
+                type="search"
+                aria-label="Find in this study"
+                placeholder="find …"
+                value={typed}
+                onChange={(e) => setTyped(e.target.value)}
+                onKeyDown={(e) => e.key === 'Escape' && setTyped('')}
+              />
+              <button type="button" className="plain-button shrink-0 text-xs" onClick={() => folds.foldAll(!folds.all)}>
+                {folds.all ? 'Fold all' : 'Unfold all'}
+              </button>
+            </p>
+          )}
+          <ul className={long ? '-ml-3' : ''}>
+            {shown.map((branch) => (
+              <Twig
+                key={branch.entry.id}
+                branch={branch}
+                current={current}
+                open={isOpen(branch.entry.id)}
+                onFold={long ? (open) => folds.fold(branch.entry.id, open) : undefined}
+              />
+            ))}
+          </ul>
+          {typed !== '' && shown.length === 0 && <p className="text-muted">Nothing here goes by that name.</p>}
+        </section>
+        <Section
+          name="Write-up"
+          current={current}
+          entries={[{ id: 'write-up', label: 'Text, tables and figures', href: `${home}/write-up` }]}
+        />
+        <Section name="Log" current={current} entries={[{ id: 'log', label: 'All changes', href: `${home}/log` }]} />
+        <Section name="Bench" current={current} entries={bench} />
+      </div>
     </>
   );
 }

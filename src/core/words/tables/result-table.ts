@@ -22,6 +22,8 @@ export interface Column {
   hint?: string;
   /** Words, set from the left. */
   words?: boolean;
+  /** Gives way to the drawn effects where there is no room for both. */
+  minor?: boolean;
   /** Place among the group colours, where it is a group. */
   colour?: number;
 }
@@ -36,6 +38,8 @@ export interface Row {
   colour?: number;
   /** The part of the table it belongs to, where there are several. */
   section?: string;
+  /** The effect it tells, to be drawn on the axis of the question's effects. */
+  effect?: { estimate: number; interval?: Interval | undefined; significant: boolean };
   /** Set apart as the one that matters, or as a sum under a rule. */
   weight?: 'main' | 'total';
 }

@@ -190,12 +190,12 @@ export function comparisonTable(answer: Answer, parts: readonly FollowUpPart[]):
   const measured = { unit: method === 'ranks' ? 'mean ranks' : unit };
   const columns: Column[] = [
     effects.some((e) => e.ratio) ? column('ratio') : column('difference', measured),
-    ...(has('se') ? [column('SE', { hint: 'standard error' })] : []),
+    ...(has('se') ? [column('SE', { hint: 'standard error', minor: true })] : []),
     ...(has('interval') ? [column(`${percent(level)} CI, ${simultaneous}`)] : []),
-    ...(statisticOf ? [column(symbol(statisticOf.symbol))] : []),
+    ...(statisticOf ? [column(symbol(statisticOf.symbol), { minor: true })] : []),
     follow === 'unadjusted' ? p : column(text`adjusted ${symbol('p')}`),
     column(`α = ${alphaOf(level)}`, { words: true }),
-    ...(has('smallest') ? [column('least significant difference')] : []),
+    ...(has('smallest') ? [column('least significant difference', { minor: true })] : []),
   ];
   return {
     kind: 'comparisons',
@@ -217,6 +217,7 @@ export function comparisonTable(answer: Answer, parts: readonly FollowUpPart[]):
             words(differ ? 'differ' : 'not shown'),
             ...(has('smallest') ? [number(e.smallest, decimals)] : []),
           ],
+          effect: { estimate: e.estimate, interval: e.interval, significant: differ },
           ...(differ ? { weight: 'main' as const } : {}),
         };
       }),
