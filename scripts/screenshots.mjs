@@ -26,6 +26,7 @@ await served(4393, ['--demo'], async (base) => {
   await page.getByRole('link', { name: 'Skerrow Kelp Nursery' }).click();
   await page.getByTestId('estimate').waitFor();
   await take('question');
+  await page.getByRole('button', { name: 'Unfold all' }).click();
   await spine('Before the rinse · After the rinse').first().click();
   await page.getByTestId('estimate').waitFor();
   await take('question-paired');
@@ -70,7 +71,7 @@ await served(4393, ['--demo'], async (base) => {
   await spine('All changes').click();
   await page.getByRole('heading', { name: 'What was done', exact: true }).waitFor();
   await take('log');
-  await spine('Daylight (control) · … · Violet lamp').last().click();
+  await spine('means with error bars').nth(1).click();
   await page.getByTestId('legend').waitFor();
   await take('figure');
   await spine('Text, tables and figures').click();

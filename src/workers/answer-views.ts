@@ -6,15 +6,12 @@ import { checkedValues, checksOf } from '../core/answering/checks-of';
 import type { FigureStyle } from '../core/figures/figure-style';
 import { checkPicture } from '../core/scenes/check-picture';
 import { lookScene } from '../core/telling/look';
-import { viewScene } from '../core/scenes/shapes-of-groups';
-import type { View } from '../core/scenes/views';
+import type { TableView, View } from '../core/scenes/views';
 
 export const answerViews = {
   /** The picture of the answer, laid out. */
-  look: (answer: Answer, width: number, sorted: boolean, stacked: boolean) =>
-    layout(lookScene(answer, width, sorted, stacked)),
-  /** The same readings looked at otherwise. */
-  other: (answer: Answer, view: Exclude<View, 'points'>, width: number) => layout(viewScene(answer, view, width)),
+  look: (answer: Answer, width: number, sorted: boolean, view: View | TableView) =>
+    layout(lookScene(answer, width, { sorted, stacked: view === 'stacked' }, view)),
   /** What the answer rests on, each with its small picture where it has one. */
   checks: (answer: Answer) => {
     const values = checkedValues(answer);

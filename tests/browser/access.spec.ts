@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { type Page, expect } from '@playwright/test';
-import { fromMenu, test } from './steps';
+import { fromMenu, test, unfold } from './steps';
 
 const violations = async (page: Page) =>
   (
@@ -22,6 +22,8 @@ for (const theme of ['page', 'night-bench'])
     await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
     expect(await violations(page)).toEqual([]);
     const spine = page.getByRole('navigation', { name: 'Study' });
+    await unfold(page);
+    expect(await violations(page)).toEqual([]);
     for (const table of ['Lamp trial', 'Three readings a tank', 'Figures from a paper']) {
       await spine.getByRole('link', { name: table }).click();
       await expect(page.getByLabel('Name of the table')).toHaveValue(table);
@@ -47,7 +49,7 @@ for (const theme of ['page', 'night-bench'])
     await page.getByRole('combobox').waitFor();
     expect(await violations(page)).toEqual([]);
     await page.keyboard.press('Escape');
-    await spine.getByRole('link', { name: 'Red lamp · White lamp' }).last().click();
+    await spine.getByRole('link', { name: 'means with error bars' }).first().click();
     await page.getByTestId('legend').waitFor();
     expect(await violations(page)).toEqual([]);
     // Questions of several groups and of two factors with all their parts opened, and one asked of every measure.
@@ -80,7 +82,7 @@ test('no page scrolls sideways, and notes go below on a narrow screen', async ({
   await page.goto('/');
   await page.getByRole('button', { name: 'Open a fresh copy of the demo study' }).click();
   await page.waitForURL(/\/questions\//);
-  for (const width of [1280, 1000, 700]) {
+  for (const width of [1600, 1280, 1000, 700, 390, 360]) {
     await page.setViewportSize({ width, height: 800 });
     const wider = () =>
       page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);

@@ -84,7 +84,7 @@ test('a figure with a large one beside it is drawn by a worker, and follows its 
   const drawing = page.getByTestId('figure');
   await expect(drawing.locator('svg.chart')).toBeVisible();
   const add = page.getByLabel('Add a panel');
-  await add.selectOption({ label: 'Coir · Jute, Large' });
+  await add.selectOption({ label: 'Coir · Jute, Large: means with error bars' });
   // A worker is at it, perhaps beside others.
   await expect(drawing.locator('[data-mark="panel-letter"]')).toHaveText(['A', 'B'], { timeout: 20_000 });
   await expect(page.getByTestId('legend')).toContainText(/\(A\).*n\s=\s12.*\(B\).*n\s=\s20000/s);
@@ -95,7 +95,7 @@ test('a figure with a large one beside it is drawn by a worker, and follows its 
     .poll(async () => (await drawing.locator('svg.chart').boundingBox())?.height ?? 0, { timeout: 20_000 })
     .toBeGreaterThan(height + 10);
   // One that cannot be answered is left out, and says why.
-  await add.selectOption({ label: 'Coir · a group no longer there' });
+  await add.selectOption({ label: 'Coir · a group no longer there: means with error bars' });
   await expect(page.getByRole('status').filter({ hasText: 'no longer in the readings' })).toBeVisible({
     timeout: 20_000,
   });

@@ -15,6 +15,7 @@ import {
   test,
   white,
   fromMenu,
+  unfold,
 } from './steps';
 
 interface KeptTable {
@@ -247,6 +248,7 @@ test('figures copied from a paper, and groups of subjects in the demo study', as
   await page.getByRole('button', { name: 'Open a fresh copy of the demo study' }).click();
   await page.waitForURL(/\/questions\//);
   const spine = page.getByRole('navigation', { name: 'Study' });
+  await unfold(page);
   await spine.getByRole('link', { name: 'feeding × condition' }).click();
   await expect(page.getByRole('region', { name: 'Headline' })).toContainText('depends on condition');
   await expect(page.getByTestId('source-table')).toContainText('lines within groups');
@@ -365,6 +367,8 @@ test('one question of every measure: sorted, adjusted, each opening to its own p
   await page.goto('/');
   await page.getByRole('button', { name: 'Open a fresh copy of the demo study' }).click();
   await page.waitForURL(/\/questions\//);
+  // Folded away, it is found by its words.
+  await page.getByLabel('Find in this study').fill('pigment');
   await page.getByRole('navigation', { name: 'Study' }).getByRole('link', { name: 'still · pulsed' }).last().click();
   await page.getByRole('link', { name: 'Ask it of every measure' }).click();
   await expect(page.getByTestId('many-status')).toContainText('of 40 differ');
@@ -400,6 +404,7 @@ test('nothing shown is older than the readings: random edits, each page against 
   await page.getByRole('button', { name: 'Open a fresh copy of the demo study' }).click();
   await page.waitForURL(/\/questions\//);
   const spine = page.getByRole('navigation', { name: 'Study' });
+  await unfold(page);
   const study = new URL(page.url()).pathname.split('/')[2] ?? '';
   /** A question's page beside its table's, in two windows. */
   const both = async (table: string, question: string, nth: number) => {

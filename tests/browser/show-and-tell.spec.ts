@@ -1,7 +1,7 @@
 import { expect } from '@playwright/test';
 import { strFromU8, unzipSync } from 'fflate';
 import mammoth from 'mammoth';
-import { changeReading, downloaded, lampQuestion, saved, spine, test } from './steps';
+import { changeReading, downloaded, lampQuestion, saved, spine, test, unfold } from './steps';
 
 test('paste → question → figure → write-up → DOCX → bundle → the same study again', async ({ page }) => {
   await lampQuestion(page, 'Lamps to tell');
@@ -162,7 +162,8 @@ test('a figure changed in place: a title, a group, error bars, comparisons, a re
   await page.goto('/');
   await page.getByRole('button', { name: 'Open a fresh copy of the demo study' }).click();
   await page.waitForURL(/\/questions\//);
-  await spine(page, 'Daylight (control)').nth(2).click();
+  await unfold(page);
+  await spine(page, 'means with error bars').nth(1).click();
   await page.getByTestId('legend').waitFor();
   const drawing = page.getByTestId('figure');
   await expect(drawing.locator('text[data-mark^="bracket-"]').first()).toBeVisible();

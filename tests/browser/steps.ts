@@ -114,6 +114,9 @@ export async function downloaded(page: Page, press: () => Promise<void>): Promis
   return { name: download.suggestedFilename(), bytes: readFileSync(await download.path()) };
 }
 
+/** Unfolds the whole of a long study’s list; it stays so from page to page. */
+export const unfold = (page: Page): Promise<void> => page.getByRole('button', { name: 'Unfold all' }).click();
+
 /** A line of the study's own list. */
 export const spine = (page: Page, name: string | RegExp) =>
   page.getByRole('navigation', { name: 'Study' }).getByRole('link', { name });

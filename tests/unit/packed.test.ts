@@ -83,8 +83,8 @@ describe('an answer from a desk', () => {
     const there = sent(here) as typeof here;
     expect(there).to.deep.equal(here);
     if (!here.ok || !there.ok) throw new Error('no answer');
-    expect(answerView('look', there.value, [690, false, false])).to.deep.equal(
-      answerView('look', here.value, [690, false, false]),
+    expect(answerView('look', there.value, [690, false, 'points'])).to.deep.equal(
+      answerView('look', here.value, [690, false, 'points']),
     );
     expect(answerView('checks', there.value, [])).to.deep.equal(answerView('checks', here.value, []));
   });
@@ -95,7 +95,7 @@ describe('an answer from a desk', () => {
     if (!before.ok || !after.ok) throw new Error('no answer');
     expect(before.value.groups).to.deep.equal(after.value.groups);
     expect(before.value.comparison).to.deep.equal({ ok: false, reason: 'They are not compared yet.' });
-    const marks = answerView('look', before.value, [690, false, false]).shapes.flatMap((s) => s.name ?? []);
+    const marks = answerView('look', before.value, [690, false, 'points']).shapes.flatMap((s) => s.name ?? []);
     expect(marks).to.include.members(['readings-0', 'mean-0', 'mean-1', 'interval-1']);
   });
 });

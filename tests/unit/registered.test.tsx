@@ -184,7 +184,7 @@ describe('a registered question', () => {
       unit: 'mm',
       alpha: '0.01',
       direction: 'greater',
-      sd: String(Number(sd.toPrecision(3))),
+      sd: String(Number(sd.toPrecision(4))),
       pilot: '5',
     });
     const screen = render(

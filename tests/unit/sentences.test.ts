@@ -22,7 +22,6 @@ import { checksOf } from '../../src/core/answering/checks-of';
 import { alternativeMethods } from '../../src/core/answering/alternative-methods';
 import { workingOf } from '../../src/core/answering/working-of';
 import { designs, followUps, questionOf } from '../../src/core/question/question';
-import { viewScene } from '../../src/core/scenes/shapes-of-groups';
 import { type View, views } from '../../src/core/scenes/views';
 import { checkSentence } from '../../src/core/words/checks';
 import { headline, shortAnswer } from '../../src/core/telling/headline';
@@ -140,7 +139,9 @@ describe('sentences and pictures of any readings', () => {
         for (const scene of [
           lookScene(result.value, 700),
           figure(result.value, defaultFigureStyle).scene,
-          ...(Object.keys(views) as View[]).flatMap((v) => (v === 'points' ? [] : [viewScene(result.value, v, 700)])),
+          ...(Object.keys(views) as View[]).flatMap((v) =>
+            v === 'points' ? [] : [lookScene(result.value, 700, undefined, v)],
+          ),
         ])
           for (const shape of layout(scene).shapes) {
             const numbers =

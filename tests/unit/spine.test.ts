@@ -5,7 +5,9 @@ import { emptyColumn, tableOf } from '../../src/core/readings/table';
 import { distinctNames } from '../../src/core/telling/distinct-names';
 import { startDemo } from '../../src/server/demo-study';
 import { shelfLines, studySpine, tableForPage } from '../../src/server/study-page';
+import { type Branch, branchOf, branches, sought } from '../../src/core/study/spine';
 import { openDb } from '../../src/store/open';
+import { questionsOf, updateQuestion } from '../../src/store/questions';
 import { deleteTable } from '../../src/store/tables';
 
 const lamps = tableOf([
@@ -59,9 +61,41 @@ describe('the spine of the demo study', () => {
         expect(label).not.to.match(/undefined|no longer|^\W*$/);
       }
     }
-    const questions = spine.questions.map((q) => q.label);
-    for (const { label } of spine.figures) expect(questions).to.include(label);
+    // A figure goes by its question and what it shows; under its question by what it shows.
+    expect(new Set(spine.figures.map((f) => f.label)).size).to.equal(spine.figures.length);
+    for (const { label, short, of } of spine.figures)
+      expect(label).to.equal(`${spine.questions.find((q) => q.id === of)?.label ?? 'none'}: ${short ?? ''}`);
+    expect(spine.figures.map((f) => f.short)).to.include.members(['means with error bars', 'lines through cell means']);
     expect(shelfLines(db)[0]?.compared).to.match(/^Does blade length .* differ between Red lamp and White lamp.*\?$/);
+  });
+
+  it('is a tree: questions under their table, figures under their question, found by any of their words', () => {
+    const spine = studySpine(db, study);
+    const all = branches(spine);
+    const flat = (list: readonly Branch[]): string[] => list.flatMap((b) => [b.entry.id, ...flat(b.under)]);
+    expect(flat(all)).to.have.members([...spine.readings, ...spine.questions, ...spine.figures].map((e) => e.id));
+    const figure = spine.figures[0]!;
+    const branch = branchOf(all, figure.id)!;
+    expect(branch.of).to.equal('Readings');
+    expect(branch.under.some((q) => q.entry.id === figure.of && q.under.some((f) => f.entry === figure))).to.equal(
+      true,
+    );
+    // What is found stands with what it belongs to, and brings what belongs to it.
+    expect(sought(all, '')).to.deep.equal(all);
+    const [found, ...more] = sought(all, 'RINSE before');
+    expect(more).to.deep.equal([]);
+    expect(found?.under.map((q) => q.entry.label)).to.deep.equal(['Before the rinse · After the rinse']);
+    expect(sought(all, 'nothing of the kind')).to.deep.equal([]);
+  });
+
+  it('calls a question as the person does, once they do', () => {
+    const { id, question, revision } = questionsOf(db, study)[0]!;
+    updateQuestion(db, id, revision, { ...question, name: 'Main trial' }, { at: '2026-01-02T03:05:00.000Z' });
+    const { questions, figures } = studySpine(db, study);
+    expect(questions[0]?.label).to.equal('Main trial');
+    expect(figures.find((f) => f.of === id)?.label).to.match(/^Main trial: /);
+    updateQuestion(db, id, revision + 1, question, { at: '2026-01-02T03:06:00.000Z' });
+    expect(studySpine(db, study).questions[0]?.label).to.equal('Red lamp · White lamp');
   });
 
   it('forgets what stood on a removed table', () => {

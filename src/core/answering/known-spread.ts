@@ -93,7 +93,7 @@ export const planOfSpread = ({
   design,
   unit,
   subject,
-  sd: short(sd, 3),
+  sd: short(sd, 4),
   pilot: String(n),
   correlation: correlation === undefined ? undefined : String(Number(correlation.toFixed(2))),
   readings: readings === undefined ? undefined : String(readings),

@@ -15,6 +15,8 @@ export function figure(answer: Answer, style: FigureStyle, least?: Partial<Margi
     case 'stacked':
       return countsFigureOf(answer, style, kind, least);
     case 'covariate':
+    case 'histograms':
+    case 'quantiles':
     case 'differences':
     case 'tiles':
     case 'distribution':

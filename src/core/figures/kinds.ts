@@ -10,6 +10,8 @@ import type { FigureKind, FigureStyle } from './figure-style';
 export const kindNames: Readonly<Record<FigureKind, string>> = {
   means: 'means with error bars',
   boxes: 'boxes',
+  histograms: 'histograms',
+  quantiles: 'quantile plots',
   covariate: 'readings against the covariate',
   lines: 'subjects’ lines',
   interaction: 'lines through cell means',
@@ -25,6 +27,7 @@ export function kindsFor(answer: Answer): FigureKind[] {
   const { question, comparison, reported, layout } = answer;
   const found = comparison.ok ? comparison.value : undefined;
   const follows = found?.follow?.ok && found.follow.value.some((p) => p.effects.length > 0);
+  const shaped = question.about === 'value' && !reported && answer.groups.some((g) => g.n > 0);
   const has: Partial<Record<FigureKind, boolean>> = {
     // Of ranks of readings below a limit there are none.
     means: answer.groups.length === 0 || answer.groups.some((g) => meanOf(g) !== undefined),
@@ -40,6 +43,7 @@ export function kindsFor(answer: Answer): FigureKind[] {
   };
   return [
     ...analysisOf(question).figures.filter((kind) => has[kind] ?? true),
+    ...(shaped ? (['histograms', 'quantiles'] as const) : []),
     ...((found?.p !== undefined && found.effect?.interval) || follows ? (['differences'] as const) : []),
     ...(found?.reference && found.reference.length > 0 ? (['distribution'] as const) : []),
   ];

@@ -8,9 +8,11 @@ import { curveScene } from '../scenes/curve';
 import type { Frame } from '../scenes/group-rows';
 import { mostRungs } from '../scenes/effect-axis';
 import { ladder, singleEffect } from '../scenes/ladder';
+import { pairPoints } from '../scenes/pair-points';
 import { rungsOf } from '../scenes/rungs';
 import { type Scene, scaled } from '../scenes/scene';
 import { textWidth } from '../scenes/text-width';
+import { shapesOf } from '../scenes/shapes-of-groups';
 import { fitBars, tiles } from '../scenes/tiles';
 import { decisionOf, pOf } from '../telling/decision';
 import { fixed, percent } from '../words/numbers';
@@ -25,7 +27,7 @@ const pageSize = 13;
 export function laidFigure(
   answer: Answer,
   style: FigureStyle,
-  kind: Extract<FigureKind, 'covariate' | 'differences' | 'tiles' | 'distribution'>,
+  kind: Extract<FigureKind, 'covariate' | 'differences' | 'tiles' | 'distribution' | 'histograms' | 'quantiles'>,
 ): Drawn {
   const { width, height, fontSize, lineWeight } = sizesOf(style);
   // Laid out as on the page, in its sizes, and then brought to those of the figure.
@@ -51,6 +53,10 @@ export function laidFigure(
       alt: `Counts of ${made.counts.columns.join(', ')}${fit ? ' with the counts expected' : ` as tiles, a column for each of ${made.counts.rows.join(', ')}`}.`,
     };
   }
+  if (kind === 'histograms' || kind === 'quantiles') {
+    const { panels, alt } = shapesOf(answer, kind === 'histograms' ? 'histogram' : 'quantile');
+    scene = { ...base, panels: panels({ left: 30, top: 26, width: wide - 46, height: high - 26 - 46 }), alt };
+  }
   if (made?.covariate && kind === 'covariate') {
     const frame: Frame = { left: 12, top: 28, width: wide - 24, height: high - 28 - 46 };
     scene = {
@@ -75,6 +81,7 @@ export function laidFigure(
             effectsAre === 'difference of shares' || style.xTitle ? '' : unit,
             none,
             question.bounds,
+            pairPoints(answer),
           )
         : ladder(rungs, frame, title);
     if (rungs.length > mostRungs)

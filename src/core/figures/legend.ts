@@ -123,6 +123,10 @@ function marksClause(answer: Answer, style: Drawing, kind: FigureKind): Text {
       return text`${answer.logs ? 'Ratios of geometric means' : 'Differences'} with ${level} confidence intervals against the line of no difference${answer.comparison.ok && answer.comparison.value.effect ? '' : '; those that differ significantly are filled'}. ${sizes(answer)}.`;
     case 'distribution':
       return text`What the statistic would do without an effect; the rejection region ${atAlpha(question.level)} is shaded, and the statistic observed is marked. ${sizes(answer)}.`;
+    case 'histograms':
+      return text`${sentenceCase(withUnit(measureOf(answer), answer.unit))}: how many readings of each group lie between the borders of each bar. ${sizes(answer)}.`;
+    case 'quantiles':
+      return text`Readings of ${withinSentence(measureOf(answer))} in order against those expected of a normal sample; the shaded band holds 95 % of such samples. ${sizes(answer)}.`;
     case 'covariate':
       return text`${sentenceCase(withUnit(measureOf(answer), answer.unit))} against ${answer.covariate ?? 'the covariate'}: symbols are ${answer.averaged ? 'means of single' : 'single'} ${answer.subject ? plural(answer.subject) : 'readings'}, lines have one slope in all groups, large symbols are adjusted means where they are read. ${sizes(answer)}.`;
     case 'tiles':

@@ -4,8 +4,9 @@ import { sum } from 'd3-array';
 import type { Answer } from '../answer/answer';
 import { meanOf, valuesOf } from '../answer/group-part';
 import { withUnit } from '../readings/table';
-import { boxOf } from '../scenes/box';
-import type { Mark } from '../scenes/scene';
+import { beyondOf, boxOf, namedBeyond, readingName } from '../scenes/box';
+import type { Reading } from '../readings/read-column';
+import type { Ink, Mark } from '../scenes/scene';
 import { fixed } from '../words/numbers';
 import { barEnds, barWords } from './error-bars';
 import type { FigureKind, FigureStyle } from './figure-style';
@@ -35,7 +36,7 @@ function readingMarks(slot: Slot, i: number, x: number, room: number, size: numb
   };
 }
 
-function errorBar(slot: Slot, i: number, x: number, style: FigureStyle, level: number): Mark[] {
+function errorBar(slot: Slot, i: number, x: number, style: FigureStyle, level: number, ink: Ink = 'ink'): Mark[] {
   const ends = barEnds(slot.group, style.bars, level);
   return ends
     ? [
@@ -45,7 +46,7 @@ function errorBar(slot: Slot, i: number, x: number, style: FigureStyle, level: n
           y1: ends.low,
           x2: x,
           y2: ends.high,
-          ink: 'ink',
+          ink,
           weight: 1.4,
           caps: style.fontPt * 0.6,
           name: `error-bar-${i}`,
@@ -92,12 +93,39 @@ function means(answer: Answer, style: FigureStyle, slots: readonly Slot[], unit:
   });
 }
 
-/** Quartiles and median, whiskers to the last reading within 1.5 interquartile ranges, what lies beyond as points. */
-function boxes(style: FigureStyle, slots: readonly Slot[], unit: number): Mark[] {
+/** The names of readings beyond the whiskers, right of their points; one that would touch the one below is left out. */
+function beyondNames(
+  { rowNames }: Answer,
+  style: FigureStyle,
+  beyond: readonly Reading[],
+  x: number,
+  place: (value: number) => number,
+): Mark[] {
+  const size = style.fontPt * 0.85;
+  let free = Infinity;
+  return namedBeyond(beyond).flatMap((reading): Mark[] => {
+    const { value } = reading;
+    if (place(value) + size / 2 > free) return [];
+    free = place(value) - size * 0.6;
+    const text = readingName(reading, rowNames);
+    return [{ mark: 'text', x, y: value, dx: size * 0.6, dy: size * 0.34, text, size, name: 'beyond-name' }];
+  });
+}
+
+/** Quartiles and median, whiskers to the last reading within 1.5 interquartile ranges, what lies beyond as points with their names. */
+function boxes(
+  answer: Answer,
+  style: FigureStyle,
+  slots: readonly Slot[],
+  unit: number,
+  place: (value: number) => number,
+): Mark[] {
   return slots.flatMap((slot, i): Mark[] => {
     const values = valuesOf(slot.group);
     if (values.length === 0) return [];
-    const { q1, median: middle, q3, low, high, beyond } = boxOf(values);
+    const box = boxOf(values);
+    const { q1, median: middle, q3, low, high } = box;
+    const beyond = beyondOf(box, slot.group.readings.used);
     const { half, ink } = slot;
     const beside = style.readings ? half * 0.3 : 0;
     const x = slot.x + beside;
@@ -127,7 +155,7 @@ function boxes(style: FigureStyle, slots: readonly Slot[], unit: number): Mark[]
         : [
             {
               mark: 'dots' as const,
-              points: beyond.map((at) => ({ at, title: `${slot.name}: ${at}` })),
+              points: beyond.map(({ value: at }) => ({ at, title: `${slot.name}: ${at}` })),
               along: 'y' as const,
               centre: x,
               room: half * 0.3,
@@ -136,6 +164,7 @@ function boxes(style: FigureStyle, slots: readonly Slot[], unit: number): Mark[]
               size,
               name: `beyond-${i}`,
             },
+            ...beyondNames(answer, style, beyond, x, place),
           ]),
     ];
   });
@@ -225,7 +254,11 @@ function interaction(
     return [
       ...(style.readings
         ? own.map((slot) =>
-            readingMarks(slot, slots.indexOf(slot), slot.x - 0.035, slot.half * 0.2, pointSize(style, unit, 0.25)),
+            // Lighter than the means that summarise them.
+            ({
+              ...readingMarks(slot, slots.indexOf(slot), slot.x - 0.035, slot.half * 0.2, pointSize(style, unit, 0.25)),
+              hollow: true,
+            }),
           )
         : []),
       {
@@ -236,7 +269,8 @@ function interaction(
         name: `series-${s.look}`,
       },
       ...cells.flatMap(({ slot, i, mean }): Mark[] => [
-        ...errorBar(slot, i, slot.x, style, answer.question.level),
+        // Two groups' bars stand beside each other, each in its group's colour.
+        ...errorBar(slot, i, slot.x, style, answer.question.level, slot.ink),
         meanPoint(slot, i, slot.x, mean, style.fontPt * 0.9),
       ]),
     ];
@@ -263,7 +297,8 @@ export function readingsFigure(
   // Ratios are read on a logarithmic axis, unless a linear one is asked for.
   const style = answer.logs && given.log === undefined && given.marks !== 'columns' ? { ...given, log: true } : given;
   const plain = slotsOf(answer, style);
-  const dodge = 0.09;
+  // Set far enough apart that no group's readings or bars lie on another's.
+  const dodge = style.readings ? 0.2 : 0.12;
   const joined = kind === 'interaction' || (kind === 'lines' && plain.series.length > 0);
   // Where lines run from cluster to cluster, the levels of the second factor stand close together.
   const layout = joined
@@ -309,11 +344,11 @@ export function readingsFigure(
       layout,
       shown: { values: values.length > 0 ? values : [0, 1], fromZero },
       title: of,
-      marks: ({ unit }) =>
+      marks: ({ unit, place }) =>
         kind === 'means'
           ? means(answer, style, slots, unit)
           : kind === 'boxes'
-            ? boxes(style, slots, unit)
+            ? boxes(answer, style, slots, unit, place)
             : kind === 'lines'
               ? lines(answer, style, slots, unit)
               : interaction(answer, style, slots, layout.series, unit),

@@ -10,6 +10,7 @@ import type { Frame } from './group-rows';
 import { effectAxis, effectMargin, effectShare, mostRungs } from './effect-axis';
 import { ladder, singleEffect } from './ladder';
 import { rungsOf } from './rungs';
+import { pairPoints } from './pair-points';
 import type { Panel, Scene } from './scene';
 
 const fontSize = 13;
@@ -29,15 +30,15 @@ const within = (least: number, x: number, most: number): number => Math.min(most
 
 /**
  * @param groups the groups, drawn in the frame given
- * @param rows how many rows they take, and how high each is
+ * @param rows how many rows they take, how high each is, and how high all may get
  * @param told what the picture of the groups shows, in words
  */
 export function besideDifferences(
   answer: Answer,
   width: number,
   { sorted }: LookOptions,
-  groups: (frame: Frame) => Panel,
-  rows: { count: number; pitch: number },
+  groups: (frame: Frame) => Panel | Panel[],
+  rows: { count: number; pitch: number; most?: number },
   told: string,
 ): Scene {
   const { comparison, question, unit } = answer;
@@ -54,17 +55,17 @@ export function besideDifferences(
     effect
       ? rows.count * rows.pitch
       : Math.max(rows.count * rows.pitch, Math.min(rungs.length, mostRungs) * 30 + parts.length * 16),
-    430,
+    rows.most ?? 430,
   );
   const beside = effectAxis(answer) !== undefined;
   const effectWidth = beside ? Math.round(width * effectShare) : 0;
   const frame: Frame = { left, top, width: width - effectWidth - left - (beside ? 36 : 20), height };
   const right: Frame = { left: width - effectWidth, top, width: effectWidth - effectMargin, height };
-  const panels = [groups(frame)];
+  const panels = [groups(frame)].flat();
   let alt = told;
   if (effect) {
     const inUnit = effectsAre === 'difference of shares' || effect.ratio ? '' : unit;
-    panels.push(singleEffect(effect, right, inUnit, differences ? value : 0, question.bounds));
+    panels.push(singleEffect(effect, right, inUnit, differences ? value : 0, question.bounds, pairPoints(answer)));
     if (effect.interval && Number.isFinite(effect.interval.high - effect.interval.low)) {
       const decimals = effectDecimals(effect);
       const name = effectsAre ? effect.name : subtraction(answer);

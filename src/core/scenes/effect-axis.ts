@@ -4,6 +4,8 @@ import type { Effect } from '../answer/comparison';
 import { factsOf } from '../analyses/kinds';
 import { leastOf, mostOf } from '../numeric/extremes';
 import { choicesOf } from '../question/choices';
+import { pairPoints } from './pair-points';
+import type { Point } from './scene';
 
 export interface EffectAxis {
   domain: [number, number];
@@ -38,8 +40,17 @@ function logDomain(ends: readonly number[]): [number, number] {
   return [low / room, high * room];
 }
 
-/** The axis of one effect. @param difference what it is tested against, unless it says so itself */
-export function singleAxis(effect: Effect, difference: number, bounds?: EffectAxis['bounds']): EffectAxis {
+/**
+ * The axis of one effect.
+ * @param difference what it is tested against, unless it says so itself
+ * @param more what else lies on it
+ */
+export function singleAxis(
+  effect: Effect,
+  difference: number,
+  bounds?: EffectAxis['bounds'],
+  more: readonly Point[] = [],
+): EffectAxis {
   const { low, high } = effect.interval ?? { low: effect.estimate, high: effect.estimate };
   const none = effect.none ?? difference;
   const log = effect.ratio ?? false;
@@ -49,6 +60,7 @@ export function singleAxis(effect: Effect, difference: number, bounds?: EffectAx
     ...finite(low),
     ...finite(high),
     ...(bounds ? [bounds.low, bounds.high] : []),
+    ...more.map(({ at }) => at),
   ];
   const domain = log ? logDomain(ends) : roomAround(ends, none);
   return { domain, log, none, ...(bounds ? { bounds } : {}) };
@@ -76,7 +88,12 @@ export function effectAxis(answer: Answer): EffectAxis | undefined {
   const { effect, p, follow } = comparison.value;
   // An estimate stands where its readings lie; only what is tested is drawn against the divide line.
   if (effect && p !== undefined)
-    return singleAxis(effect, factsOf(question).differences ? choicesOf(question).value : 0, question.bounds);
+    return singleAxis(
+      effect,
+      factsOf(question).differences ? choicesOf(question).value : 0,
+      question.bounds,
+      pairPoints(answer),
+    );
   const effects = follow?.ok ? follow.value.flatMap((part) => part.effects) : [];
   return effects.length > 0 ? rungsAxis(effects) : undefined;
 }

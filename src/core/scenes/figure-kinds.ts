@@ -3,6 +3,10 @@ export const figureKinds = [
   /** Means with error bars, as columns or points; readings over them. */
   'means',
   'boxes',
+  /** How often readings of each size were found, group by group. */
+  'histograms',
+  /** Readings against what a normal sample would give. */
+  'quantiles',
   /** Readings against what they are adjusted for, a line for each group. */
   'covariate',
   /** Each subject's readings joined. */

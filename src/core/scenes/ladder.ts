@@ -4,7 +4,7 @@ import { withUnit } from '../readings/table';
 import { between, effectDecimals, fixed, given } from '../words/numbers';
 import { mostRungs, rungsAxis, singleAxis } from './effect-axis';
 import type { Frame } from './group-rows';
-import type { Mark, Panel } from './scene';
+import type { Mark, Panel, Point } from './scene';
 import { shortened, textWidth } from './text-width';
 
 /**
@@ -42,16 +42,17 @@ function label({ estimate, interval }: Effect): string {
 
 const middleOf = (low: number, high: number, log: boolean): number => (log ? Math.sqrt(low * high) : (low + high) / 2);
 
-/** One effect alone: large, its figures above it. */
+/** One effect alone: large, its figures above it. @param points what it is the mean of, below it */
 export function singleEffect(
   effect: Effect,
   frame: Frame,
   unit: string,
   difference: number,
   bounds?: { low: number; high: number },
+  points: readonly Point[] = [],
 ): Panel {
   const { low, high } = effect.interval ?? { low: effect.estimate, high: effect.estimate };
-  const { domain, log, none } = singleAxis(effect, difference, bounds);
+  const { domain, log, none } = singleAxis(effect, difference, bounds, points);
   const words =
     none === (log ? 1 : 0)
       ? 'no difference'
@@ -81,6 +82,18 @@ export function singleEffect(
           ] satisfies Mark[])
         : []),
       ...divideLine(domain, words, none, log),
+      {
+        mark: 'dots',
+        points: [...points],
+        along: 'x',
+        centre: 0.68,
+        room: 0.2,
+        side: 1,
+        ink: 'muted',
+        shape: 0,
+        size: points.length > 200 ? 4 : 6,
+        name: 'pair-difference',
+      },
       {
         mark: 'rule',
         x1: log && low <= 0 ? -Infinity : low,

@@ -68,11 +68,14 @@ export function planScene(plan: Plan, n: number, wanted: number, unit: string, w
   });
   if (sign < 0) overD.reverse();
   const gap = 70;
-  const each = (width - gap - 76) / 2;
+  // On a narrow page one stands below the other.
+  const stacked = width < 560;
+  const each = stacked ? width - 66 : (width - gap - 76) / 2;
   const frame = { top: 14, height: 210, width: each };
+  const second = stacked ? { left: 56, top: 294 } : { left: 56 + each + gap };
   return {
     width,
-    height: 280,
+    height: stacked ? 560 : 280,
     fontSize: 13,
     lineWeight: 1,
     alt: `Power over the number taken and over the difference: with ${n} it is ${fixed(100 * power, 1)} %.`,
@@ -87,7 +90,7 @@ export function planScene(plan: Plan, n: number, wanted: number, unit: string, w
         'n',
       ),
       panel(
-        { ...frame, left: 56 + each + gap },
+        { ...frame, ...second },
         `difference${unit && ` (${unit})`}`,
         overD,
         plan.difference,

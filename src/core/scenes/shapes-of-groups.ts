@@ -1,4 +1,4 @@
-/** The same readings looked at otherwise: boxes, histograms, normal quantile plots. */
+/** The same readings looked at otherwise: boxes, histograms, normal quantile plots; what differs stays beside them. */
 import { bin } from 'd3-array';
 import type { Answer, GroupPart } from '../answer/answer';
 import { valuesOf } from '../answer/group-part';
@@ -6,9 +6,12 @@ import { cellsOf } from '../answer/ratios';
 import { differencesOf } from '../answer/pairing';
 import { attempt } from '../numeric/domain-error';
 import { quantilePlot } from '../procedures/quantile-plot';
+import type { Reading } from '../readings/read-column';
 import { withUnit } from '../readings/table';
-import { boxOf } from './box';
-import { nameMarks, shownValues } from './group-rows';
+import { type LookOptions, besideDifferences } from './beside-differences';
+import { beyondOf, boxOf, namedBeyond, readingName } from './box';
+import { type Frame, nameMarks, pointTitle } from './group-rows';
+import { textWidth } from './text-width';
 import type { View } from './views';
 import { type Mark, type Panel, type Scene, extent } from './scene';
 
@@ -17,23 +20,79 @@ interface Shown {
   colour: number;
   values: readonly number[];
 }
+type ShownGroup = Shown & { group: GroupPart };
 
-/** What is looked at: the groups, the cells of two factors, and the differences of pairs beside them. */
-function shownOf(answer: Answer): Shown[] {
+/** What is looked at: the groups, or the cells of two factors. */
+function shownOf(answer: Answer): ShownGroup[] {
   const parts: GroupPart[] = answer.layout ? cellsOf(answer) : answer.groups;
-  const groups = parts.map((g) => ({ name: g.name, colour: g.colour, values: valuesOf(g) }));
-  return groups.filter((g) => g.values.length > 0).slice(0, 24);
+  return parts
+    .map((group) => ({ group, name: group.name, colour: group.colour, values: valuesOf(group) }))
+    .filter((g) => g.values.length > 0)
+    .slice(0, 24);
 }
 
 const title = (answer: Answer): string => withUnit(answer.measure || 'reading', answer.unit);
+const namesOf = (shown: readonly Shown[]): string => shown.map((s) => s.name).join(', ');
+
+/** The readings beyond the whiskers, each a point that leads to its row, with its name where there is room for it. */
+function beyondMarks(
+  { group, name, colour }: ShownGroup,
+  beyond: readonly Reading[],
+  y: number,
+  names: Answer['rowNames'],
+  place: (value: number) => number,
+): Mark[] {
+  const size = 11;
+  let free = -Infinity;
+  return [
+    {
+      mark: 'dots',
+      points: beyond.map((reading) => ({
+        at: reading.value,
+        title: pointTitle(name, reading.row, reading.value, names, reading.rows?.length),
+        cells: (reading.rows ?? [reading.row]).map((row) => ({ column: group.column, row })),
+      })),
+      along: 'x',
+      centre: y,
+      room: 0.1,
+      ink: { group: colour },
+      shape: colour,
+      size: 7,
+      name: `beyond-${colour}`,
+    },
+    ...namedBeyond(beyond).flatMap((reading): Mark[] => {
+      const { value } = reading;
+      const text = readingName(reading, names);
+      const half = textWidth(text, size) / 2;
+      // None touches the one before it.
+      if (place(value) - half < free) return [];
+      free = place(value) + half + 6;
+      return [
+        {
+          mark: 'text',
+          x: value,
+          y,
+          dy: -8,
+          anchor: 'middle',
+          text,
+          size,
+          halo: true,
+          ink: 'muted',
+          name: 'beyond-name',
+        },
+      ];
+    }),
+  ];
+}
 
 /** Rows with a box each: quartiles and median, whiskers to the last reading within 1.5 IQR, what lies beyond as points. */
-function boxes(answer: Answer, width: number): Scene {
-  const shown = shownOf(answer);
-  const plotHeight = Math.min(420, Math.max(150, shown.length * 52));
-  const marks: Mark[] = shown.flatMap(({ name, colour, values }, i): Mark[] => {
-    const { q1, median: middle, q3, low, high, beyond } = boxOf(values);
-    const ink = { group: colour };
+function boxPanel(answer: Answer, shown: readonly ShownGroup[], frame: Frame): Panel {
+  const domain = extent(shown.flatMap((s) => s.values));
+  const place = (value: number): number => ((value - domain[0]) / (domain[1] - domain[0])) * frame.width;
+  const marks = shown.flatMap((one, i): Mark[] => {
+    const box = boxOf(one.values);
+    const { q1, median: middle, q3, low, high } = box;
+    const ink = { group: one.colour };
     const rule = (x1: number, y1: number, x2: number, y2: number, weight: number): Mark => ({
       mark: 'rule',
       x1,
@@ -50,44 +109,24 @@ function boxes(answer: Answer, width: number): Scene {
       rule(middle, i - 0.16, middle, i + 0.34, 3),
       rule(low, i + 0.09, q1, i + 0.09, 1.5),
       rule(q3, i + 0.09, high, i + 0.09, 1.5),
-      {
-        mark: 'dots',
-        points: beyond.map((x) => ({ at: x, title: `${name}: ${x}` })),
-        along: 'x',
-        centre: i + 0.09,
-        room: 0.1,
-        ink,
-        shape: colour,
-        size: 7,
-      },
-      ...nameMarks(name, colour, i - 0.38),
+      ...beyondMarks(one, beyondOf(box, one.group.readings.used), i + 0.09, answer.rowNames, place),
+      ...nameMarks(one.name, one.colour, i - 0.38),
     ];
   });
   return {
-    width,
-    height: plotHeight + 60,
-    fontSize: 13,
-    lineWeight: 1,
-    alt: `Box plots of ${answer.measure || 'the measure'}: ${shown.map((s) => `${s.name}, median ${boxOf(s.values).median}`).join('; ')}. Boxes are quartiles, whiskers reach to the last reading within 1.5 interquartile ranges.`,
-    panels: [
-      {
-        left: 26,
-        top: 12,
-        width: width - 52,
-        height: plotHeight,
-        x: { domain: extent(shown.flatMap((s) => s.values)), nice: true, drawn: true, title: title(answer), ticks: 7 },
-        y: { domain: [-0.62, shown.length - 0.5], drawn: false, down: true },
-        marks,
-      },
-    ],
+    ...frame,
+    x: { domain, nice: true, drawn: true, title: title(answer), ticks: 7 },
+    y: { domain: [-0.62, shown.length - 0.5], drawn: false, down: true },
+    marks,
   };
 }
 
 /** A histogram for each group on one axis, one above the other. */
-function histograms(answer: Answer, width: number): Scene {
-  const shown = shownOf(answer);
-  const each = Math.min(92, Math.max(44, 330 / Math.max(1, shown.length)));
-  const domain = extent([...shown.flatMap((s) => s.values), ...shownValues([])]);
+function histogramPanels(answer: Answer, shown: readonly Shown[], frame: Frame): Panel[] {
+  // Room for the numbers of one above those of the next.
+  const gap = 15;
+  const each = (frame.height - gap * (shown.length - 1)) / Math.max(1, shown.length);
+  const domain = extent(shown.flatMap((s) => s.values));
   const most = Math.max(...shown.map((s) => s.values.length), 1);
   const binned = shown.map((s) =>
     bin()
@@ -95,13 +134,15 @@ function histograms(answer: Answer, width: number): Scene {
       .thresholds(Math.max(5, Math.ceil(Math.sqrt(most) * 1.5)))(s.values),
   );
   const highest = Math.max(1, ...binned.flat().map((b) => b.length));
-  const panels = shown.map(({ name, colour }, i): Panel => ({
-    left: 40,
-    top: 14 + i * (each + 8),
-    width: width - 66,
+  // Their counts stand left of the axis.
+  const left = frame.left + 14;
+  return shown.map(({ name, colour }, i) => ({
+    left,
+    top: frame.top + i * (each + gap),
+    width: frame.width - 14,
     height: each,
     x: { domain, drawn: i === shown.length - 1, title: title(answer), ticks: 7 },
-    y: { domain: [0, highest * 1.05], drawn: true, ticks: 2 },
+    y: { domain: [0, highest * 1.05], drawn: each > 20, ticks: 2 },
     marks: [
       ...(binned[i] ?? []).map((b): Mark => ({
         mark: 'bar',
@@ -126,27 +167,15 @@ function histograms(answer: Answer, width: number): Scene {
       },
     ],
   }));
-  return {
-    width,
-    height: 14 + shown.length * (each + 8) + 44,
-    fontSize: 13,
-    lineWeight: 1,
-    alt: `Histograms of ${answer.measure || 'the measure'}, one for each of ${shown.map((s) => s.name).join(', ')}.`,
-    panels,
-  };
 }
 
-/** A normal quantile plot for each group, with the band normal samples of its size keep to. */
-function quantiles(answer: Answer, width: number): Scene {
-  const pairs = answer.comparison.ok ? answer.comparison.value.pairing : undefined;
-  const shown = [
-    ...(pairs ? [{ name: 'differences within pairs', colour: 5, values: differencesOf(pairs) }] : []),
-    ...shownOf(answer),
-  ].slice(0, 6);
-  const columns = Math.min(3, shown.length);
-  const side = (width - 30) / Math.max(1, columns);
-  const each = Math.min(210, side * 0.8);
-  const panels = shown.flatMap(({ name, colour, values }, i): Panel[] => {
+/** A normal quantile plot each, with the band normal samples of its size keep to. */
+function quantilePanels(shown: readonly Shown[], columns: number, frame: Frame): Panel[] {
+  const rows = Math.ceil(shown.length / columns);
+  const side = frame.width / columns;
+  const between = 62;
+  const each = (frame.height - between * (rows - 1)) / Math.max(1, rows);
+  return shown.flatMap(({ name, colour, values }, i): Panel[] => {
     const plot = attempt(() => quantilePlot(values.slice(0, 1000), 0.95, 1, 200));
     if (!plot.ok) return [];
     const { expected, observed, low, high } = plot.value;
@@ -156,12 +185,16 @@ function quantiles(answer: Answer, width: number): Scene {
     ];
     return [
       {
-        left: 46 + (i % columns) * side,
-        top: 26 + Math.floor(i / columns) * (each + 70),
-        width: side - 58,
+        left: frame.left + 16 + (i % columns) * side,
+        top: frame.top + Math.floor(i / columns) * (each + between),
+        width: side - 40,
         height: each,
-        x: { domain: extent(expected, 0.08), drawn: true, title: 'expected of a normal sample (SD)', ticks: 5 },
-        y: { domain: extent([...observed, ...low, ...high]), drawn: true, ticks: 5 },
+        x: { domain: extent(expected, 0.08), drawn: true, title: 'normal score (SD)', ticks: 5 },
+        y: {
+          domain: extent([...observed, ...low, ...high]),
+          drawn: each > 16,
+          ticks: each > 90 ? 5 : each > 40 ? 2 : 1,
+        },
         marks: [
           { mark: 'path', points: band, ink: 'muted', fill: 0.18, name: 'band' },
           { mark: 'text', x: -Infinity, y: Infinity, dy: -9, text: name, bold: true },
@@ -179,18 +212,46 @@ function quantiles(answer: Answer, width: number): Scene {
       },
     ];
   });
-  const rows = Math.ceil(shown.length / columns);
+}
+
+interface Shapes {
+  panels: (frame: Frame) => Panel[];
+  /** The rows they take, how high each is, and how high all may get. */
+  rows: { count: number; pitch: number; most?: number };
+  alt: string;
+}
+
+/** The readings as boxes, histograms or quantile plots, wherever they are to stand. */
+export function shapesOf(answer: Answer, view: Exclude<View, 'points'>): Shapes {
+  const shown = shownOf(answer);
+  const measure = answer.measure || 'the measure';
+  if (view === 'box')
+    return {
+      panels: (frame) => [boxPanel(answer, shown, frame)],
+      rows: { count: shown.length, pitch: 52 },
+      alt: `Box plots of ${measure}: ${shown.map((s) => `${s.name}, median ${boxOf(s.values).median}`).join('; ')}. Boxes are quartiles, whiskers reach to the last reading within 1.5 interquartile ranges, points lie beyond.`,
+    };
+  if (view === 'histogram')
+    return {
+      panels: (frame) => histogramPanels(answer, shown, frame),
+      rows: { count: shown.length, pitch: shown.length > 4 ? 60 : 90 },
+      alt: `Histograms of ${measure}, one for each of ${namesOf(shown)}.`,
+    };
+  const pairs = answer.comparison.ok ? answer.comparison.value.pairing : undefined;
+  const plots = [
+    ...(pairs ? [{ name: 'differences within pairs', colour: 5, values: differencesOf(pairs) }] : []),
+    ...shown,
+  ].slice(0, 6);
+  const columns = Math.max(1, Math.min(2, plots.length));
   return {
-    width,
-    height: 30 + rows * (each + 70),
-    fontSize: 13,
-    lineWeight: 1,
-    alt: `Normal quantile plots of ${shown.map((s) => s.name).join(', ')}, each with the band that 95 % of normal samples keep to.`,
-    panels,
+    panels: (frame) => quantilePanels(plots, columns, frame),
+    rows: { count: Math.ceil(plots.length / columns), pitch: 200, most: 640 },
+    alt: `Normal quantile plots of ${namesOf(plots)}, each with the band that 95 % of normal samples keep to.`,
   };
 }
 
-/** The readings as boxes, histograms or quantile plots. */
-export function viewScene(answer: Answer, view: Exclude<View, 'points'>, width: number): Scene {
-  return { box: boxes, histogram: histograms, quantile: quantiles }[view](answer, width);
+/** The readings looked at so, what differs beside them. */
+export function viewScene(answer: Answer, view: Exclude<View, 'points'>, width: number, options: LookOptions): Scene {
+  const { panels, rows, alt } = shapesOf(answer, view);
+  return besideDifferences(answer, width, options, panels, rows, alt);
 }

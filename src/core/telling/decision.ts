@@ -10,6 +10,8 @@ export interface Decision {
   critical: number[];
   p: number;
   beyond: boolean;
+  /** In a line: "t = 3.88 beyond ±2.05". */
+  short: string;
   /** By the critical value, then by p: they agree. */
   words: readonly [string, string];
 }
@@ -54,6 +56,7 @@ export function decisionOf(reference: Reference, p: number, level: number): Deci
     critical,
     p,
     beyond,
+    short: `${symbol} = ${shown(statistic)} ${beyond ? 'beyond' : 'short of'} ${cut}`,
     words: [
       `${symbol} = ${shown(statistic)} lies ${beyond ? 'beyond' : 'short of'} the critical value ${cut}, which ${made.value.discrete ? 'at most ' : ''}${most} of such statistics ${made.value.discrete ? 'reach or pass' : 'pass'} when there is no effect.`,
       `p ${/^[<>]/.test(size) ? '' : '= '}${size} is ${beyond ? 'below' : 'not below'} ${most}. ${beyond ? 'Either way, the hypothesis of no effect is rejected at this level.' : 'Either way, the hypothesis of no effect is not rejected; that does not show it to be true.'}`,

@@ -1,11 +1,17 @@
 import { analysisOf } from '../analyses/registry';
 import type { Answer } from '../answer/answer';
+import type { LookOptions } from '../scenes/beside-differences';
 import type { Scene } from '../scenes/scene';
+import { viewScene } from '../scenes/shapes-of-groups';
+import type { TableView, View } from '../scenes/views';
+
+const plain: LookOptions = { sorted: false, stacked: false };
 
 /**
  * The picture of an answer: its groups, and beside them what differs by how much, against the divide line.
- * @param sorted whether several differences stand by size instead of in the order of the groups
- * @param stacked shows a table of counts as shares of its rows
+ * @param view how the readings are looked at: as points, boxes, histograms or quantile plots; counts as tiles or stacked
  */
-export const lookScene = (answer: Answer, width: number, sorted = false, stacked = false): Scene =>
-  analysisOf(answer.question).look(answer, width, { sorted, stacked });
+export const lookScene = (answer: Answer, width: number, options = plain, view: View | TableView = 'points'): Scene =>
+  view === 'points' || view === 'stacked'
+    ? analysisOf(answer.question).look(answer, width, { ...options, stacked: view === 'stacked' })
+    : viewScene(answer, view, width, options);

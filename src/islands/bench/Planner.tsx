@@ -85,7 +85,7 @@ function PowerPicture({
   useEffect(() => {
     if (!frame.current) return;
     const watcher = new ResizeObserver(
-      ([entry]) => entry && setWidth(Math.max(480, Math.floor(entry.contentRect.width))),
+      ([entry]) => entry && setWidth(Math.max(280, Math.floor(entry.contentRect.width))),
     );
     watcher.observe(frame.current);
     return () => watcher.disconnect();
@@ -109,7 +109,8 @@ function PowerPicture({
     const box = frame.current?.getBoundingClientRect();
     const second = scene.panels[1];
     if (!box || !second) return;
-    const k = event.clientX - box.left > second.left - 40 ? 1 : 0;
+    const below = event.clientY - box.top > second.top - 20;
+    const k = below && event.clientX - box.left > second.left - 40 ? 1 : 0;
     setGrip(k);
     event.currentTarget.setPointerCapture(event.pointerId);
     onTake(at(event, k));
@@ -203,7 +204,7 @@ export function Planner() {
       label={label}
       value={value}
       step={step}
-      width="w-14"
+      width="min-w-14"
       optional={false}
       unit={/percent/i.test(label) ? '%' : unit}
       {...(least === undefined ? {} : { least })}

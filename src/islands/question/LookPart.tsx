@@ -1,4 +1,4 @@
-import { type ReactNode, Suspense, lazy, useEffect, useRef, useState } from 'react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { DrawingView, type PointedAt } from '../../charts/DrawingView';
 import type { Answer } from '../../core/answer/answer';
 import type { Drawing } from '../../core/scenes/drawing';
@@ -7,8 +7,6 @@ import { kindsFor } from '../../core/figures/kinds';
 import { useAddressPart } from '../shared/address-part';
 import { type TableView, type View, tableViews, views } from '../../core/scenes/views';
 import { useView } from './use-view';
-
-const OtherView = lazy(() => import('./OtherView'));
 
 interface Props {
   answer: Answer;
@@ -34,8 +32,8 @@ export function LookPart({ answer, sorted, picked, onPoint }: Props) {
     watcher.observe(frame.current);
     return () => watcher.disconnect();
   }, []);
-  const looked = view === 'points' || view === 'stacked' || answer.counted !== undefined;
-  const { view: drawing, late } = useView('look', looked ? answer : undefined, width, sorted, view === 'stacked');
+  const shown = answer.counted && view !== 'stacked' ? 'points' : view;
+  const { view: drawing, late } = useView('look', answer, width, sorted, shown);
   const offered = answer.counted
     ? kindsFor(answer).includes('stacked')
       ? tableViews
@@ -61,7 +59,7 @@ export function LookPart({ answer, sorted, picked, onPoint }: Props) {
         </p>
       )}
       <div className={`overflow-x-auto ${late ? 'opacity-50' : ''}`} aria-busy={late}>
-        {looked && !drawing && <p className="h-40 text-sm text-muted">Drawing …</p>}
+        {!drawing && <p className="h-40 text-sm text-muted">Drawing …</p>}
         {drawing && (
           <Brushed drawing={drawing} onPoint={onPoint}>
             <DrawingView
@@ -70,11 +68,6 @@ export function LookPart({ answer, sorted, picked, onPoint }: Props) {
               {...(picked.size > 0 ? { marked: (cells) => cells.some((c) => picked.has(c.row)) } : {})}
             />
           </Brushed>
-        )}
-        {!looked && (
-          <Suspense>
-            <OtherView answer={answer} view={view} width={width} />
-          </Suspense>
         )}
       </div>
     </div>

@@ -9,6 +9,7 @@ import type { Question } from '../../core/question/question';
 import { columnsOf } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { effectAxis } from '../../core/scenes/effect-axis';
+import { figureOf } from '../../core/scenes/views';
 import { headline } from '../../core/telling/headline';
 import { inWords, send } from '../shared/api';
 import { Live } from '../shared/Live';
@@ -103,11 +104,16 @@ function Page({ study, asked, readings, planned }: Omit<Props, 'kept'> & { readi
   };
   const makeFigure = (shown: Answer) =>
     trying(async () => {
-      const { kindOf: shownAs, usualStyle } = await import('../../core/figures/kinds');
+      const { kindOf: shownAs, kindsFor, usualStyle } = await import('../../core/figures/kinds');
       const style = usualStyle(shown);
+      const asSeen = (of: Answer) => {
+        const kind = figureOf[new URLSearchParams(window.location.search).get('look') ?? ''];
+        return kind && kindsFor(of).includes(kind) ? kind : undefined;
+      };
       const { id } = await send<{ id: string }>('POST', '/api/figures', {
         question: asked.id,
-        style: { ...style, kind: shownAs(shown, style) },
+        // What was last looked at is what is made.
+        style: { ...style, kind: asSeen(shown) ?? shownAs(shown, style) },
       });
       window.location.assign(`/studies/${study}/figures/${id}`);
     });

@@ -95,6 +95,19 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
       else open(answer.id);
     });
   };
+  // A table on the clipboard starts a study as a file does, wherever on the shelf it is pasted.
+  useEffect(() => {
+    const paste = (event: ClipboardEvent) => {
+      const typing = event.target instanceof Element && event.target.closest('input, textarea');
+      const text = event.clipboardData?.getData('text/plain') ?? '';
+      if (typing || !/[\t\n]/.test(text.trim())) return;
+      event.preventDefault();
+      setTrouble('');
+      setFile(new File([text], 'Pasted table.tsv', { type: 'text/tab-separated-values' }));
+    };
+    window.addEventListener('paste', paste);
+    return () => window.removeEventListener('paste', paste);
+  }, []);
   const over = useFileDrop(take);
   const picker = useFilePicker(take, ',.zip');
   const begin = (event: SubmitEvent) => {
@@ -167,7 +180,9 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
           <FolderOpen size={15} aria-hidden /> Start from a file
         </button>
         {picker.field}{' '}
-        <span className="text-muted">or drop one here: readings as CSV, TSV or XLSX, or a whole study as ZIP</span>
+        <span className="text-muted">
+          drop one here, or paste a table with Ctrl+V: readings as CSV, TSV or XLSX, or a whole study as ZIP
+        </span>
       </p>
       {trouble && (
         <p role="alert" className="mt-3 text-error">
