@@ -84,13 +84,15 @@ export interface SvgOptions {
   heightMm: number;
   /** The face texts are set in; with its file as base64 WOFF2, which makes the picture look the same everywhere. */
   face?: { family: string; file?: string };
+  /** Whether nothing lies behind it. */
+  bare?: boolean;
 }
 
 /** The faces figures are set in. */
 export const families = { sans: 'Source Sans 3', serif: 'Source Serif 4' } as const;
 
-/** A drawing as a stand-alone SVG file: true size in millimetres, text as text, on white paper. */
-export function svgFile(drawing: Drawing, { widthMm, heightMm, face }: SvgOptions): string {
+/** A drawing as a stand-alone SVG file: true size in millimetres, text as text, on white paper unless `bare`. */
+export function svgFile(drawing: Drawing, { widthMm, heightMm, face, bare = false }: SvgOptions): string {
   const family = face?.family ?? families.sans;
   const style = face?.file
     ? element(
@@ -110,6 +112,6 @@ export function svgFile(drawing: Drawing, { widthMm, heightMm, face }: SvgOption
       'font-family': `'${family}', ${family === families.serif ? 'serif' : 'sans-serif'}`,
       role: 'img',
     },
-    `${element('title', {}, escaped(drawing.alt))}${style}\n${element('rect', { width: '100%', height: '100%', fill: '#ffffff' })}\n${body}\n`,
+    `${element('title', {}, escaped(drawing.alt))}${style}\n${bare ? '' : element('rect', { width: '100%', height: '100%', fill: '#ffffff' })}\n${body}\n`,
   )}\n`;
 }

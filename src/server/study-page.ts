@@ -2,6 +2,7 @@ import { namesOf, namingNeedsCells } from '../core/question/naming';
 import type { Question } from '../core/question/question';
 import { questionSentence } from '../core/telling/question';
 import { distinctNames } from '../core/telling/distinct-names';
+import { asksOfEvery } from '../core/question/asking';
 import { analysisOf } from '../core/analyses/registry';
 import { kindNames } from '../core/figures/kinds';
 import type { SpineEntry, SpineLists } from '../core/study/spine';
@@ -53,6 +54,20 @@ export function studySpine(db: Db, studyId: string): Spine {
       href: `${home}/readings/${table.id}`,
     })),
     questions: asked.map(({ id, of }) => ({ id, label: labels.get(id) ?? '', href: `${home}/questions/${id}`, of })),
+    measures: asked.flatMap(({ id, of, named }) => {
+      const head = tables.get(of);
+      return head && asksOfEvery(named.question, head)
+        ? [
+            {
+              id: `${id}-measures`,
+              label: `${labels.get(id) ?? ''}: every measure`,
+              href: `${home}/questions/${id}/measures`,
+              of: id,
+              short: 'every measure',
+            },
+          ]
+        : [];
+    }),
     figures: figureEntries(
       figuresOf(db, studyId).filter((f) => labels.has(f.questionId)),
       new Map(asked.map(({ id, named }) => [id, named.question])),

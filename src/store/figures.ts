@@ -1,5 +1,5 @@
 import { asc, eq, max } from 'drizzle-orm';
-import type { FigureStyle } from '../core/figures/figure-style';
+import { type FigureStyle, drawnLike } from '../core/figures/figure-style';
 import { Gone, NotFound, isKept, newerElsewhere } from './errors';
 import { type Made, recordEvent, wasThere } from './events';
 import type { Db } from './open';
@@ -73,6 +73,19 @@ export function updateFigure(db: Db, id: string, revision: number, style: Figure
       after: kept(before.questionId, style),
     });
     return revision + 1;
+  });
+}
+
+/** Draws every other figure of the study like this one. @returns how many are drawn otherwise now @throws NotFound */
+export function drawAllLike(db: Db, id: string, made: Made): number {
+  return whole(db, (inside) => {
+    const { studyId, style } = readFigure(inside, id);
+    const others = figuresOf(inside, studyId).flatMap((other) => {
+      const next = drawnLike(other.style, style);
+      return other.id === id || isKept(other.style, next) ? [] : [{ ...other, next }];
+    });
+    for (const { id: other, revision, next } of others) updateFigure(inside, other, revision, next, made);
+    return others.length;
   });
 }
 

@@ -88,6 +88,7 @@ test('a figure with a large one beside it is drawn by a worker, and follows its 
   // A worker is at it, perhaps beside others.
   await expect(drawing.locator('[data-mark="panel-letter"]')).toHaveText(['A', 'B'], { timeout: 20_000 });
   await expect(page.getByTestId('legend')).toContainText(/\(A\).*n\s=\s12.*\(B\).*n\s=\s20000/s);
+  await page.getByLabel('Zoom').selectOption('1');
   const height = (await drawing.locator('svg.chart').boundingBox())?.height ?? 0;
   await page.getByLabel('Height in millimetres').fill('90');
   await page.keyboard.press('Enter');

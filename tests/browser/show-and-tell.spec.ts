@@ -24,6 +24,13 @@ test('paste → question → figure → write-up → DOCX → bundle → the sam
   expect(pdf.bytes.toString('latin1')).toMatch(/^%PDF-.*[\s\S]*\/FontFile/);
   const png = await downloaded(page, () => page.getByRole('button', { name: 'Download as PNG' }).click());
   expect([png.bytes.readUInt32BE(16), png.bytes.readUInt32BE(20)]).toEqual([1004, 886]);
+  // The same dots as TIFF, little end first, at its resolution, and with nothing behind it where that is wished.
+  await page.getByLabel('Ground').selectOption('bare');
+  const tiff = await downloaded(page, () => page.getByRole('button', { name: 'as TIFF' }).click());
+  expect(tiff.name).toBe('red-lamp-white-lamp-means-with-error-bars.tiff');
+  expect(tiff.bytes.subarray(0, 2).toString()).toMatch(/^(II|MM)$/);
+  expect(tiff.bytes.length).toBeGreaterThan(1004 * 886 * 4);
+  expect(tiff.bytes.subarray(1000, 1004)).toEqual(Buffer.from([0, 0, 0, 0]));
   await page.getByRole('button', { name: 'Copy the picture' }).click();
   await expect(page.getByText('Copied as a picture')).toBeVisible();
   expect(await page.evaluate(async () => (await navigator.clipboard.read())[0]?.types)).toContain('image/png');

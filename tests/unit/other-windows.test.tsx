@@ -201,26 +201,62 @@ describe('another window', () => {
   });
 
   it('adds a question, and the list of the study shows it a moment later, asked for once however much was done', async () => {
-    const entry = (id: string, label: string) => ({ id, label, href: `/studies/s/questions/${id}` });
-    const start = { readings: [entry('t', 'Lamps')], questions: [], figures: [], writeUp: [], log: [] };
+    const entry = (id: string, label: string, of?: string) => ({
+      id,
+      label,
+      href: `/studies/s/questions/${id}`,
+      ...(of === undefined ? {} : { of }),
+    });
+    const start = { readings: [entry('t', 'Lamps')], questions: [], figures: [] };
     let asked = 0;
     globalThis.fetch = (path) => {
       expect(path).to.equal('/api/studies/s/spine');
       asked += 1;
-      return Promise.resolve(Response.json({ ...start, questions: [entry('q', 'A · B'), entry('r', 'A · C')] }));
+      return Promise.resolve(
+        Response.json({ ...start, questions: [entry('q', 'A · B', 't'), entry('r', 'A · C', 't')] }),
+      );
     };
     const page = render(createElement(Spine, { study: 's', start, current: 'q' }));
-    expect(page.queryByRole('heading', { name: 'Questions' })).to.equal(null);
+    expect(page.queryByRole('link', { name: 'A · B' })).to.equal(null);
     tell(null);
     for (let i = 0; i < 5; i++) tell(change({ window: thisWindow, path: `/api/questions/${i}` }));
     // What concerns no list is not looked at.
     tell(change({ path: '/api/answer', method: 'POST' }));
-    await waitFor(() => page.getByRole('heading', { name: 'Questions' }), { timeout: 3000 });
+    await waitFor(() => page.getByRole('link', { name: 'A · B' }), { timeout: 3000 });
     expect(asked).to.equal(1);
-    const links = page.getAllByRole('link');
+    const links = page.getAllByRole('link').slice(0, 3);
     expect(links.map((link) => link.textContent)).to.deep.equal(['Lamps', 'A · B', 'A · C']);
     expect(links.map((link) => link.getAttribute('aria-current'))).to.deep.equal([null, 'page', null]);
     expect(links[1]?.getAttribute('href')).to.equal('/studies/s/questions/q');
+  });
+
+  it('folds a long list under its tables but for the one that is open, finds in it, and keeps what was unfolded', async () => {
+    const entry = (id: string, label: string, of?: string) => ({ id, label, href: `/${id}`, ...(of ? { of } : {}) });
+    const readings = Array.from({ length: 20 }, (_, i) => entry(`t${i}`, `Table ${i}`));
+    const questions = readings.map(({ id }, i) => entry(`q${i}`, `A · B${i}`, id));
+    const lists = { readings, questions, figures: [] };
+    const page = render(createElement(Spine, { study: 'folds', start: lists, current: 'q3' }));
+    const seen = (name: string) => page.queryByRole('link', { name }) !== null;
+    expect([seen('A · B3'), seen('A · B4')]).to.deep.equal([true, false]);
+    fireEvent.click(page.getByRole('button', { name: 'What is asked of Table 4' }));
+    expect(seen('A · B4')).to.equal(true);
+    fireEvent.change(page.getByLabelText('Find in this study'), { target: { value: 'b17' } });
+    expect([seen('A · B17'), seen('A · B4'), seen('Table 17'), seen('Table 4')]).to.deep.equal([
+      true,
+      false,
+      true,
+      false,
+    ]);
+    fireEvent.change(page.getByLabelText('Find in this study'), { target: { value: 'no such' } });
+    expect(page.queryByText('Nothing here goes by that name.')).not.to.equal(null);
+    fireEvent.keyDown(page.getByLabelText('Find in this study'), { key: 'Escape' });
+    page.unmount();
+    // Another page of the same study finds the list as it was left.
+    const next = render(createElement(Spine, { study: 'folds', start: lists, current: 't9' }));
+    await waitFor(() => next.getByRole('link', { name: 'A · B4' }));
+    fireEvent.click(next.getByRole('button', { name: 'Unfold all' }));
+    expect(next.queryByRole('link', { name: 'A · B19' })).not.to.equal(null);
+    next.unmount();
   });
 
   it('is told of what touches it: the thing itself, its parts, and what turns the whole study back', () => {

@@ -18,6 +18,7 @@ import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table'
 import { besideScene } from '../../src/core/scenes/beside';
 import { groupsLook } from '../../src/core/scenes/groups-look';
 import { measureScene } from '../../src/core/scenes/measure-picture';
+import { effectDomain, measuresAxis } from '../../src/core/scenes/measures-overview';
 import { remedyOffer } from '../../src/core/words/checks';
 import { statedEffect } from '../../src/core/words/two';
 
@@ -276,7 +277,7 @@ describe('ratios of geometric means', () => {
     const [one] = [...askMany({ ...two, a: 'n', b: 's', by: 'g' }, rows, { columns: true }).answers];
     if (!one?.interval) throw new Error('no answer');
     expect(one.ratio).to.equal(true);
-    const panel = measureScene(one).effect?.panels[0];
+    const panel = measureScene(one, measuresAxis([one]), effectDomain([one], measuresAxis([one]))).effect?.panels[0];
     const rules = panel?.marks.flatMap((m) => (m.mark === 'rule' ? [[m.x1, m.x2]] : []));
     expect(rules).to.deep.equal([
       [0, 0],

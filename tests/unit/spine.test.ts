@@ -73,7 +73,9 @@ describe('the spine of the demo study', () => {
     const spine = studySpine(db, study);
     const all = branches(spine);
     const flat = (list: readonly Branch[]): string[] => list.flatMap((b) => [b.entry.id, ...flat(b.under)]);
-    expect(flat(all)).to.have.members([...spine.readings, ...spine.questions, ...spine.figures].map((e) => e.id));
+    expect(flat(all)).to.have.members(
+      [...spine.readings, ...spine.questions, ...spine.figures, ...(spine.measures ?? [])].map((e) => e.id),
+    );
     const figure = spine.figures[0]!;
     const branch = branchOf(all, figure.id)!;
     expect(branch.of).to.equal('Readings');
@@ -82,9 +84,9 @@ describe('the spine of the demo study', () => {
     );
     // What is found stands with what it belongs to, and brings what belongs to it.
     expect(sought(all, '')).to.deep.equal(all);
-    const [found, ...more] = sought(all, 'RINSE before');
+    const [found, ...more] = sought(all, 'PIPETTE 1000');
     expect(more).to.deep.equal([]);
-    expect(found?.under.map((q) => q.entry.label)).to.deep.equal(['Before the rinse · After the rinse']);
+    expect(found?.under.map((q) => q.entry.label)).to.deep.equal(['Pipette 3 · 1000 µL']);
     expect(sought(all, 'nothing of the kind')).to.deep.equal([]);
   });
 

@@ -70,3 +70,27 @@ export const FigureStyle = v.object({
   panelLetters: v.optional(v.picklist(['capital', 'small', 'none'])),
 });
 export type FigureStyle = v.InferOutput<typeof FigureStyle>;
+
+/** What figures of one paper have in common: size, letters, lines, how means, bars and comparisons are drawn. */
+const common = [
+  'marks',
+  'bars',
+  'readings',
+  'widthMm',
+  'heightMm',
+  'fontPt',
+  'font',
+  'linePt',
+  'compared',
+  'bracketsFor',
+  'pAs',
+  'names',
+  'panelLetters',
+] as const satisfies readonly (keyof FigureStyle)[];
+
+/** A figure drawn like another one; what it shows, and under which names, stays its own. */
+export function drawnLike(own: FigureStyle, other: FigureStyle): FigureStyle {
+  const rest = Object.fromEntries(Object.entries(own).filter(([key]) => !common.includes(key as never)));
+  const taken = Object.fromEntries(common.flatMap((key) => (other[key] === undefined ? [] : [[key, other[key]]])));
+  return { ...rest, ...taken } as FigureStyle;
+}

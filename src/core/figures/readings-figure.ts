@@ -256,7 +256,7 @@ function interaction(
         ? own.map((slot) =>
             // Lighter than the means that summarise them.
             ({
-              ...readingMarks(slot, slots.indexOf(slot), slot.x - 0.035, slot.half * 0.2, pointSize(style, unit, 0.25)),
+              ...readingMarks(slot, slots.indexOf(slot), slot.x - 0.06, slot.half * 0.2, pointSize(style, unit, 0.25)),
               hollow: true,
             }),
           )

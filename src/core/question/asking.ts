@@ -162,3 +162,11 @@ export function asDesign(asked: Question, table: Table, design: Design): Questio
   }
   return next;
 }
+
+/** Whether a question compares one measure of a table in which each row is a reading, so that it could be asked of another. */
+export const comparesMeasure = ({ about, design }: Question, { shape }: Pick<Table, 'shape'>): boolean =>
+  shape === 'rows' && about === 'value' && !['factors', 'estimate'].includes(kindOf[design]);
+
+/** Whether it can be asked of every column that was measured. */
+export const asksOfEvery = (question: Question, table: Table): boolean =>
+  comparesMeasure(question, table) && columnsOf(table, 'measure').length > 1;

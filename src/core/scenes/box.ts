@@ -32,5 +32,7 @@ export const namedBeyond = (beyond: readonly Reading[]): Reading[] =>
   beyond.length > 6 ? [] : [...beyond].sort((p, q) => p.value - q.value);
 
 /** What a reading goes by: its label or subject, else its row. */
-export const readingName = ({ row }: Pick<Reading, 'row'>, names: Answer['rowNames']): string =>
-  names?.[row]?.trim() || `row ${row + 1}`;
+export const readingName = ({ row }: Pick<Reading, 'row'>, names: Answer['rowNames']): string => {
+  const name = names?.[row]?.trim() ?? '';
+  return name === '' ? `row ${row + 1}` : name;
+};

@@ -1,4 +1,5 @@
 import type { MeasureAnswer } from '../answer/measure-answer';
+import { type MeasuresAxis, onAxis } from './measures-overview';
 import { type Mark, type Scene, extent } from './scene';
 
 const size = { width: 132, height: 30 };
@@ -21,17 +22,22 @@ const small = (marks: Mark[], domain: [number, number], rows: number, alt: strin
   ],
 });
 
-/** The small pictures in a measure's line: its groups' means with intervals, and its difference against no difference. */
-export function measureScene(found: MeasureAnswer): { groups: Scene | undefined; effect: Scene | undefined } {
+/**
+ * The small pictures in a measure's line: its groups' means with intervals, and its difference against no difference.
+ * @param axis the one axis of all measures' effects, and what lies within it
+ */
+export function measureScene(
+  found: MeasureAnswer,
+  axis: MeasuresAxis,
+  domain: [number, number],
+): { groups: Scene | undefined; effect: Scene | undefined } {
   const groups = found.groups.slice(0, 6);
   const ends = groups.flatMap((g) => [
     ...(g.mean === undefined ? [] : [g.mean]),
     ...(g.interval ? [g.interval.low, g.interval.high] : []),
   ]);
-  // Ratios lie as far to either side of 1 as their logarithms of 0.
-  const at = (x: number): number => (found.ratio ? Math.log(x) : x);
-  const { interval: given, estimate } = found;
-  const interval = given && { low: at(given.low), high: at(given.high) };
+  const effect = onAxis(axis, found);
+  const interval = effect?.interval;
   const finite = interval && Number.isFinite(interval.high - interval.low);
   return {
     groups:
@@ -71,27 +77,26 @@ export function measureScene(found: MeasureAnswer): { groups: Scene | undefined;
             groups.length,
             `Means of ${found.name} with intervals`,
           ),
-    effect:
-      !finite || estimate === undefined
-        ? undefined
-        : small(
-            [
-              { mark: 'rule', x1: 0, y1: -0.5, x2: 0, y2: 0.5, ink: 'accent', weight: 1.5 },
-              { mark: 'rule', x1: interval.low, y1: 0, x2: interval.high, y2: 0, ink: 'ink', weight: 2, caps: 6 },
-              {
-                mark: 'dots',
-                points: [{ at: at(estimate) }],
-                along: 'x',
-                centre: 0,
-                room: 0,
-                ink: 'ink',
-                shape: 0,
-                size: 7,
-              },
-            ],
-            extent([0, interval.low, interval.high], 0.06),
-            1,
-            `${found.ratio ? 'Ratio' : 'Difference'} of ${found.name} against no difference`,
-          ),
+    effect: !finite
+      ? undefined
+      : small(
+          [
+            { mark: 'rule', x1: 0, y1: -0.5, x2: 0, y2: 0.5, ink: 'accent', weight: 1.5 },
+            { mark: 'rule', x1: interval.low, y1: 0, x2: interval.high, y2: 0, ink: 'ink', weight: 2, caps: 6 },
+            {
+              mark: 'dots',
+              points: [{ at: effect?.estimate ?? 0 }],
+              along: 'x',
+              centre: 0,
+              room: 0,
+              ink: 'ink',
+              shape: 0,
+              size: 7,
+            },
+          ],
+          domain,
+          1,
+          `${found.ratio ? 'Ratio' : 'Difference'} of ${found.name} against no difference`,
+        ),
   };
 }

@@ -16,6 +16,8 @@ export interface SpineLists {
   readings: SpineEntry[];
   questions: SpineEntry[];
   figures: SpineEntry[];
+  /** Questions asked of every measure at once, each under its question. */
+  measures?: SpineEntry[];
 }
 
 /** An entry with what belongs to it. */
@@ -26,7 +28,7 @@ export interface Branch {
 }
 
 /** Tables, under each the questions asked of it, under each of those its figures. */
-export function branches({ readings, questions, figures }: SpineLists): Branch[] {
+export function branches({ readings, questions, figures, measures = [] }: SpineLists): Branch[] {
   const under = (all: readonly SpineEntry[], of: string): SpineEntry[] => all.filter((e) => e.of === of);
   return readings.map((entry) => ({
     entry,
@@ -34,7 +36,11 @@ export function branches({ readings, questions, figures }: SpineLists): Branch[]
     under: under(questions, entry.id).map((question) => ({
       entry: question,
       of: 'Questions',
-      under: under(figures, question.id).map((figure) => ({ entry: figure, of: 'Figures', under: [] })),
+      under: [...under(figures, question.id), ...under(measures, question.id)].map((entry) => ({
+        entry,
+        of: 'Figures',
+        under: [],
+      })),
     })),
   }));
 }

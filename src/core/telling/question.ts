@@ -10,4 +10,7 @@ export const questionSentence = (named: Named): string => plainly(analysisOf(nam
 export const usualName = (named: Named): string => analysisOf(named.question).words.short(named);
 
 /** A question in a few words, for a list: as the person calls it, or else as it is called by itself. */
-export const shortQuestion = (named: Named): string => named.question.name?.trim() || usualName(named);
+export function shortQuestion(named: Named): string {
+  const own = named.question.name?.trim() ?? '';
+  return own === '' ? usualName(named) : own;
+}

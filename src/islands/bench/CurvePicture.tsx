@@ -21,7 +21,7 @@ export function CurvePicture({ asked, whole, onTake, onDrag }: Props) {
   useEffect(() => {
     if (!frame.current) return;
     const watcher = new ResizeObserver(
-      ([entry]) => entry && setWidth(Math.max(420, Math.floor(entry.contentRect.width))),
+      ([entry]) => entry && setWidth(Math.max(280, Math.floor(entry.contentRect.width))),
     );
     watcher.observe(frame.current);
     return () => watcher.disconnect();

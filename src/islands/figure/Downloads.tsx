@@ -1,8 +1,9 @@
 import { Copy, Download } from 'lucide-react';
 import { useState } from 'react';
 import type { Drawing } from '../../core/scenes/drawing';
+import { Choose } from '../shared/Parts';
 import { save } from '../shared/save';
-import { pngBlob, svgBlob } from './download';
+import { pngBlob, svgBlob, tiffBlob } from './download';
 
 interface Props {
   drawing: Drawing;
@@ -17,6 +18,7 @@ interface Props {
 /** The figure as files and for the clipboard, all from one drawing. */
 export function Downloads({ drawing, size, family, name, pdf, saved }: Props) {
   const [dpi, setDpi] = useState(300);
+  const [bare, setBare] = useState(false);
   const [said, setSaid] = useState<{ words: string; trouble?: boolean }>();
   const trying = (run: () => Promise<string>) => {
     setSaid(undefined);
@@ -43,7 +45,7 @@ export function Downloads({ drawing, size, family, name, pdf, saved }: Props) {
         <button
           type="button"
           className="plain-button"
-          onClick={() => download(() => svgBlob(drawing, size, family), 'svg')}
+          onClick={() => download(() => svgBlob(drawing, size, family, bare), 'svg')}
         >
           <Download size={15} aria-hidden /> Download as SVG
         </button>
@@ -61,11 +63,19 @@ export function Downloads({ drawing, size, family, name, pdf, saved }: Props) {
         <button
           type="button"
           className="plain-button"
-          onClick={() => download(() => pngBlob(drawing, size, dpi, family), 'png')}
+          onClick={() => download(() => pngBlob(drawing, size, dpi, family, bare), 'png')}
         >
           <Download size={15} aria-hidden /> Download as PNG
         </button>{' '}
-        at{' '}
+        or{' '}
+        <button
+          type="button"
+          className="plain-button"
+          onClick={() => download(() => tiffBlob(drawing, size, dpi, family, bare), 'tiff')}
+        >
+          as TIFF
+        </button>
+        , at{' '}
         <select
           className="part"
           aria-label="Dots per inch"
@@ -78,7 +88,13 @@ export function Downloads({ drawing, size, family, name, pdf, saved }: Props) {
             </option>
           ))}
         </select>{' '}
-        dots per inch
+        dots per inch,{' '}
+        <Choose
+          label="Ground"
+          value={bare ? 'bare' : 'white'}
+          options={{ white: 'on white', bare: 'transparent' }}
+          onChange={(ground) => setBare(ground === 'bare')}
+        />
       </p>
       <p>
         <button type="button" className="plain-button" onClick={copy}>

@@ -1,11 +1,12 @@
 import { useStore } from '@nanostores/react';
-import { Trash2 } from 'lucide-react';
+import { Copy, Trash2 } from 'lucide-react';
 import { type MouseEvent, useCallback, useEffect, useRef, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
 import type { FigureStyle } from '../../core/figures/figure-style';
-import { kindOf } from '../../core/figures/kinds';
+import { kindNames, kindOf } from '../../core/figures/kinds';
 import type { Question } from '../../core/question/question';
 import { shortQuestion } from '../../core/telling/question';
+import { counted } from '../../core/words/numbers';
 import { html, plain } from '../../core/words/text';
 import { WorkingOut } from '../question/WorkingOut';
 import { useAnswer } from '../question/use-answer';
@@ -49,19 +50,34 @@ interface Shown {
 
 const noPanels: string[] = [];
 
+/** Pixels of the page to a millimetre. */
+const mm = 96 / 25.4;
+
 function Page({ study, figure, asked, figures, readings }: Shown & { readings: Kept }) {
   const kept = useKeptValue(`/api/figures/${figure.id}`, 'style', figure.style, figure.revision);
   const { value: style, change, saving } = kept;
   const [store] = useState(() => tableStore(readings));
   const table = useStore(store.$table);
   useEffect(() => followTable(store), [store]);
-  const [zoom, setZoom] = useState('1');
+  const [zoom, setZoom] = useState('fit');
+  const [room, setRoom] = useState<{ width: number; height: number }>();
   const [clicked, setClicked] = useState<Clicked>();
   const [trouble, setTrouble] = useState('');
+  const [said, setSaid] = useState('');
   const close = useCallback(() => setClicked(undefined), []);
   const frame = useRef<HTMLDivElement>(null);
   const answering = useAnswer(asked.question, table);
   const { result } = answering;
+  const there = result?.ok === true;
+  useEffect(() => {
+    const watched = frame.current;
+    if (!watched) return undefined;
+    const watcher = new ResizeObserver(
+      ([entry]) => entry && setRoom({ width: entry.contentRect.width, height: window.innerHeight }),
+    );
+    watcher.observe(watched);
+    return () => watcher.disconnect();
+  }, [there]);
   const panels = usePanels({ style, question: asked.question, table }, style.beside ?? noPanels, figures);
   const found = result?.ok ? result.value : undefined;
   const { view: alone } = useView('figure', style.beside?.length ? undefined : found, style);
@@ -79,10 +95,13 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
   const props = { answer: shown, style, set };
   const kind = kindOf(shown, style);
   const legend = drawn?.legend ?? [];
+  // A file goes by its question and what it shows, without blanks.
   const name =
-    shortQuestion(shown)
-      .replace(/[^\p{L}\p{N} ._-]+/gu, ' ')
-      .trim() || 'figure';
+    `${shortQuestion(shown)} ${kindNames[kind]}`
+      .toLowerCase()
+      .match(/[\p{L}\p{N}]+/gu)
+      ?.join('-')
+      .slice(0, 80) ?? 'figure';
   const click = (event: MouseEvent) => {
     const mark = (event.target as Element).closest('[data-mark]')?.getAttribute('data-mark');
     const box = frame.current?.getBoundingClientRect();
@@ -97,6 +116,16 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
     const x = Math.min(event.clientX - box.left + 8, Math.max(0, box.width - 300));
     setClicked({ mark, x, y: event.clientY - box.top + 10 });
   };
+  /** The log can take it back. */
+  const likeThis = () => {
+    send<{ changed: number }>('POST', `/api/figures/${figure.id}/like`).then(
+      ({ changed }) =>
+        setSaid(
+          changed === 0 ? 'All are drawn like this one already.' : `${counted(changed, 'figure')} drawn like this one.`,
+        ),
+      (error: unknown) => setTrouble(inWords(error)),
+    );
+  };
   /** The log can bring it back. */
   const remove = () => {
     send('DELETE', `/api/figures/${figure.id}`).then(
@@ -105,7 +134,11 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
     );
   };
   const size = drawn && { widthMm: drawn.widthMm, heightMm: drawn.heightMm };
-  const upright = !['differences', 'tiles', 'distribution'].includes(kind);
+  // White edges take some of the room; the legend below begins in sight.
+  const fitting =
+    room && size && Math.min((room.width - 24) / mm / size.widthMm, (0.6 * room.height) / mm / size.heightMm, 4);
+  const scale = zoom === 'fit' ? (fitting ?? 1) : Number(zoom);
+  const upright = !['differences', 'tiles', 'distribution', 'histograms', 'quantiles'].includes(kind);
   const ofReadings = kind === 'means' || kind === 'boxes' || kind === 'lines' || kind === 'interaction';
   return (
     <div className="flex max-[1100px]:flex-col">
@@ -120,7 +153,13 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
           <Choose
             label="Zoom"
             value={zoom}
-            options={{ 1: 'at true size', 1.5: 'half as large again', 2: 'twice as large', 3: 'three times as large' }}
+            options={{
+              fit: 'as large as fits',
+              1: 'at true size',
+              1.5: 'half as large again',
+              2: 'twice as large',
+              3: 'three times as large',
+            }}
             onChange={setZoom}
           />
           . Click a part of it to change it.{' '}
@@ -139,7 +178,7 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
               {drawn && size ? (
                 <DrawingView
                   drawing={drawn.drawing}
-                  physical={{ widthMm: size.widthMm * Number(zoom), heightMm: size.heightMm * Number(zoom) }}
+                  physical={{ widthMm: size.widthMm * scale, heightMm: size.heightMm * scale }}
                 />
               ) : (
                 <p role="status" className="p-4 text-muted">
@@ -202,6 +241,24 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
             pdf={`/api/figures/${figure.id}/pdf`}
             saved={saving.state === 'saved'}
           />
+        )}
+        {figures.length > 0 && (
+          <p className="mt-1.5">
+            <button
+              type="button"
+              className="plain-button"
+              title="Size, letters, lines, means, bars and comparisons; what each shows stays its own"
+              disabled={saving.state !== 'saved'}
+              onClick={likeThis}
+            >
+              <Copy size={15} aria-hidden /> Draw all figures like this one
+            </button>
+          </p>
+        )}
+        {said && (
+          <p role="status" className="text-muted">
+            {said}
+          </p>
         )}
         <p className="mt-1.5">
           <button type="button" className="plain-button" onClick={remove}>

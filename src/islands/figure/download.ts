@@ -3,6 +3,7 @@ import serifUrl from '@fontsource-variable/source-serif-4/files/source-serif-4-l
 import type { Drawing } from '../../core/scenes/drawing';
 import { pixels, withResolution } from '../../formats/png';
 import { families, svgFile } from '../../formats/svg';
+import { tiffFile } from '../../formats/tiff';
 
 type Family = keyof typeof families;
 interface Size {
@@ -24,14 +25,19 @@ function fontData(family: Family): Promise<string> {
 }
 
 /** The figure as an SVG file with its font inside. */
-export async function svgBlob(drawing: Drawing, { widthMm, heightMm }: Size, family: Family): Promise<Blob> {
+export async function svgBlob(
+  drawing: Drawing,
+  { widthMm, heightMm }: Size,
+  family: Family,
+  bare = false,
+): Promise<Blob> {
   const face = { family: families[family], file: await fontData(family) };
-  return new Blob([svgFile(drawing, { widthMm, heightMm, face })], { type: 'image/svg+xml' });
+  return new Blob([svgFile(drawing, { widthMm, heightMm, face, bare })], { type: 'image/svg+xml' });
 }
 
-/** The figure as a PNG of so many dots an inch, painted from the same SVG. */
-export async function pngBlob(drawing: Drawing, size: Size, dpi: number, family: Family): Promise<Blob> {
-  const url = URL.createObjectURL(await svgBlob(drawing, size, family));
+/** The figure painted at so many dots an inch, from the same SVG. @param bare whether its ground is left transparent */
+async function painted(drawing: Drawing, size: Size, dpi: number, family: Family, bare: boolean) {
+  const url = URL.createObjectURL(await svgBlob(drawing, size, family, bare));
   try {
     const image = new Image();
     image.src = url;
@@ -39,11 +45,29 @@ export async function pngBlob(drawing: Drawing, size: Size, dpi: number, family:
     const canvas = document.createElement('canvas');
     canvas.width = pixels(size.widthMm, dpi);
     canvas.height = pixels(size.heightMm, dpi);
-    canvas.getContext('2d')?.drawImage(image, 0, 0, canvas.width, canvas.height);
-    const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
-    if (!blob) throw new Error('The picture is too large for this browser: choose fewer dots per inch.');
-    return new Blob([withResolution(new Uint8Array(await blob.arrayBuffer()), dpi) as BlobPart], { type: 'image/png' });
+    const context = canvas.getContext('2d');
+    if (!context) throw new Error(tooLarge);
+    context.drawImage(image, 0, 0, canvas.width, canvas.height);
+    return { canvas, context };
   } finally {
     URL.revokeObjectURL(url);
   }
+}
+
+const tooLarge = 'The picture is too large for this browser: choose fewer dots per inch.';
+
+/** The figure as a PNG. @param bare whether its ground is left transparent */
+export async function pngBlob(drawing: Drawing, size: Size, dpi: number, family: Family, bare = false): Promise<Blob> {
+  const { canvas } = await painted(drawing, size, dpi, family, bare);
+  const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
+  if (!blob) throw new Error(tooLarge);
+  return new Blob([withResolution(new Uint8Array(await blob.arrayBuffer()), dpi) as BlobPart], { type: 'image/png' });
+}
+
+/** The figure as a TIFF, uncompressed, as journals that take no PNG ask for. */
+export async function tiffBlob(drawing: Drawing, size: Size, dpi: number, family: Family, bare = false): Promise<Blob> {
+  const { canvas, context } = await painted(drawing, size, dpi, family, bare);
+  const { width, height } = canvas;
+  const { data } = context.getImageData(0, 0, width, height);
+  return new Blob([await tiffFile(new Uint8Array(data.buffer), width, height, dpi)], { type: 'image/tiff' });
 }

@@ -109,75 +109,77 @@ export function LogPage({ study, title, lines, removed, bare }: Props) {
           {trouble}
         </p>
       )}
-      <table className="mt-3 w-full max-w-5xl border-collapse text-sm">
-        <thead>
-          <tr className="border-b border-line text-left text-muted">
-            <th scope="col" className="py-1 pr-4 text-right font-medium">
-              Line
-            </th>
-            <th scope="col" className="py-1 pr-4 font-medium">
-              When
-            </th>
-            <th scope="col" className="py-1 pr-4 font-medium">
-              Who
-            </th>
-            <th scope="col" className="py-1 pr-4 font-medium">
-              Where
-            </th>
-            <th scope="col" className="py-1 pr-4 font-medium">
-              What
-            </th>
-            <th scope="col" className="not-print py-1 font-medium">
-              <span className="sr-only">Back to there</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {shown.slice(0, most).map((line) => (
-            <tr key={line.line} className="border-b border-line/50 align-top">
-              <td className="py-1 pr-4 text-right text-muted tabular-nums">{line.line}</td>
-              <td className="py-1 pr-4 whitespace-nowrap">{when(line.at)}</td>
-              <td className="py-1 pr-4">{line.by}</td>
-              <td className="max-w-52 py-1 pr-4 [overflow-wrap:anywhere]">
-                {line.href ? (
-                  <a href={line.href} className="plain-button">
-                    {line.where}
-                  </a>
-                ) : (
-                  <span className="text-muted">{line.where}</span>
-                )}
-              </td>
-              <td className="py-1 pr-4 [overflow-wrap:anywhere]">
-                {line.undone ? <s className="text-muted">{line.words}</s> : line.words}
-                {line.left && <span className="text-muted"> · gone back from</span>}
-              </td>
-              <td className="not-print py-1 whitespace-nowrap">
-                {chosen === line ? (
-                  <span role="status">
-                    {later === 0 ? (
-                      'Nothing was done after this.'
-                    ) : (
-                      <>
-                        This takes back {counted(later, 'later change')}; the log keeps {later === 1 ? 'it' : 'them'}.{' '}
-                        <button type="button" className="plain-button" onClick={() => goBack(line)}>
-                          Go back
-                        </button>{' '}
-                        <button type="button" className="plain-button" onClick={() => setChosen(undefined)}>
-                          Cancel
-                        </button>
-                      </>
-                    )}
-                  </span>
-                ) : (
-                  <button type="button" className="plain-button" onClick={() => setChosen(line)}>
-                    Back to just after this
-                  </button>
-                )}
-              </td>
+      <div className="overflow-x-auto">
+        <table className="mt-3 w-full max-w-5xl border-collapse text-sm">
+          <thead>
+            <tr className="border-b border-line text-left text-muted">
+              <th scope="col" className="py-1 pr-4 text-right font-medium">
+                Line
+              </th>
+              <th scope="col" className="py-1 pr-4 font-medium">
+                When
+              </th>
+              <th scope="col" className="py-1 pr-4 font-medium">
+                Who
+              </th>
+              <th scope="col" className="py-1 pr-4 font-medium">
+                Where
+              </th>
+              <th scope="col" className="py-1 pr-4 font-medium">
+                What
+              </th>
+              <th scope="col" className="not-print py-1 font-medium">
+                <span className="sr-only">Back to there</span>
+              </th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {shown.slice(0, most).map((line) => (
+              <tr key={line.line} className="border-b border-line/50 align-top">
+                <td className="py-1 pr-4 text-right text-muted tabular-nums">{line.line}</td>
+                <td className="py-1 pr-4 whitespace-nowrap">{when(line.at)}</td>
+                <td className="py-1 pr-4">{line.by}</td>
+                <td className="max-w-52 py-1 pr-4 [overflow-wrap:anywhere]">
+                  {line.href ? (
+                    <a href={line.href} className="plain-button">
+                      {line.where}
+                    </a>
+                  ) : (
+                    <span className="text-muted">{line.where}</span>
+                  )}
+                </td>
+                <td className="py-1 pr-4 [overflow-wrap:anywhere]">
+                  {line.undone ? <s className="text-muted">{line.words}</s> : line.words}
+                  {line.left && <span className="text-muted"> · gone back from</span>}
+                </td>
+                <td className="not-print py-1 whitespace-nowrap">
+                  {chosen === line ? (
+                    <span role="status">
+                      {later === 0 ? (
+                        'Nothing was done after this.'
+                      ) : (
+                        <>
+                          This takes back {counted(later, 'later change')}; the log keeps {later === 1 ? 'it' : 'them'}.{' '}
+                          <button type="button" className="plain-button" onClick={() => goBack(line)}>
+                            Go back
+                          </button>{' '}
+                          <button type="button" className="plain-button" onClick={() => setChosen(undefined)}>
+                            Cancel
+                          </button>
+                        </>
+                      )}
+                    </span>
+                  ) : (
+                    <button type="button" className="plain-button" onClick={() => setChosen(line)}>
+                      Back to just after this
+                    </button>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       {shown.length === 0 && <p className="mt-3 text-muted">Nothing in the log fits this.</p>}
       {shown.length > most && (
         <p className="text-sm text-muted">{counted(shown.length - most, 'older change')} not shown.</p>

@@ -11,8 +11,9 @@ import { namesOf } from '../../core/question/naming';
 import type { Question } from '../../core/question/question';
 import { columnsOf } from '../../core/readings/table';
 import { measureScene } from '../../core/scenes/measure-picture';
+import { effectDomain, measuresAxis, measuresOverview } from '../../core/scenes/measures-overview';
 import { methodName } from '../../core/telling/method';
-import { between, effectDecimals, fixed, pValue, percent } from '../../core/words/numbers';
+import { between, degreesOfFreedom, effectDecimals, fixed, pValue, percent } from '../../core/words/numbers';
 import { subtraction } from '../../core/words/two';
 import { DrawingView } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
@@ -33,7 +34,7 @@ interface Asked {
   question: Question;
 }
 
-type SortKey = 'given' | 'name' | 'estimate' | 'p';
+type SortKey = 'given' | 'name' | 'estimate' | 'p' | 'adjusted';
 
 interface Row extends MeasureAnswer {
   place: number;
@@ -47,6 +48,7 @@ function sortedRows(rows: readonly Row[], key: SortKey, down: boolean): Row[] {
     if (key === 'name') return r.name;
     if (key === 'estimate') return r.estimate ?? r.statistic ?? Infinity;
     if (key === 'p') return r.p ?? Infinity;
+    if (key === 'adjusted') return r.adjusted ?? Infinity;
     return r.place;
   };
   const out = [...rows].sort((x, y) => {
@@ -67,6 +69,18 @@ const estimateOf = (r: Row): string =>
       ? '–'
       : fixed(r.statistic, 2)
     : fixed(r.estimate, decimalsOf(r));
+
+/** Fewer measures than this are taken in row by row. */
+const fewest = 8;
+
+const meanAndSd = ({ mean, sd }: Row['groups'][number], decimals: number): string =>
+  mean === undefined ? '–' : `${fixed(mean, decimals)}${sd === undefined ? '' : ` ± ${fixed(sd, decimals)}`}`;
+
+/** "t(26.6) = 3.88" */
+const testOf = ({ symbol, statistic, df = [] }: Row): string =>
+  statistic === undefined
+    ? '–'
+    : `${symbol ?? ''}${df.length > 0 ? `(${df.map(degreesOfFreedom).join(', ')})` : ''} = ${fixed(statistic, 2)}`;
 
 function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept }) {
   const [store] = useState(() => tableStore(kept));
@@ -98,8 +112,21 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
     estimateSize: () => rowHeight,
     overscan: 8,
   });
-  const significant = rows.filter((r) => r.adjusted !== undefined && passes(r.adjusted, question.level)).length;
   const single = kindOf[question.design] === 'two' || question.design === 'one-sample';
+  const differs = (r: Row): boolean => r.adjusted !== undefined && passes(r.adjusted, question.level);
+  const significant = rows.filter(differs).length;
+  const axis = useMemo(() => measuresAxis(answers), [answers]);
+  const domain = useMemo(() => effectDomain(answers, axis), [answers, axis]);
+  const [figures, setFigures] = useState<'drawn' | 'figures'>('drawn');
+  const [picked, setPicked] = useState<number>();
+  const pick = (place: number) => {
+    setPicked(place);
+    virtual.scrollToIndex(
+      shown.findIndex((r) => r.place === place),
+      { align: 'center' },
+    );
+  };
+  const overview = !running && single && rows.length >= fewest;
   const effect = rows.some((r) => r.ratio) ? 'ratio' : 'difference';
   const named = useMemo(() => namesOf(question, table), [question, table]);
   const order = single ? subtraction(named) : '';
@@ -176,6 +203,13 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
           options={{ holm: 'Holm', 'benjamini-hochberg': 'Benjamini–Hochberg' }}
           onChange={setMethod}
         />
+        , with{' '}
+        <Choose
+          label="What the table shows"
+          value={figures}
+          options={{ drawn: 'means and intervals drawn', figures: 'means, SDs and tests in figures' }}
+          onChange={setFigures}
+        />
         .{' '}
         <a className="plain-button font-sans text-sm" href={`/studies/${study}/questions/${asked.id}`}>
           To the question
@@ -222,85 +256,114 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
         )}
         {(trouble || refused) && <span className="text-error">{trouble || refused}</span>}
       </p>
-      <div role="table" aria-label="Every measure" aria-rowcount={shown.length + 1} className="text-[14px]">
-        <div role="row" className={`${grid} border-b border-line py-1`}>
-          {head('name', 'measure')}
-          <span role="columnheader" className="text-muted">
-            groups
-          </span>
-          <span role="columnheader" className="text-muted">
-            <i>n</i>
-          </span>
-          <span role="columnheader" className="text-muted">
-            {single ? 'against no difference' : ''}
-          </span>
-          {head('estimate', single ? effect : 'statistic', 'justify-end')}
-          <span role="columnheader" className="text-right text-muted">
-            {single ? `${percent(question.level)} CI` : ''}
-          </span>
-          {head('p', 'p', 'justify-end italic')}
-          <span role="columnheader" className="text-right text-muted">
-            adjusted <i>p</i>
-          </span>
+      {overview && (
+        <div className="max-w-3xl overflow-x-auto" data-testid="overview">
+          <DrawingView
+            drawing={layout(
+              measuresOverview(
+                rows.map((r) => ({ ...r, significant: differs(r) })),
+                axis,
+                720,
+              ),
+            )}
+            onPoint={({ cells }) => cells[0] && pick(cells[0].row)}
+            marked={(cells) => cells.some((c) => c.row === picked)}
+          />
         </div>
+      )}
+      <div className="overflow-x-auto">
         <div
-          ref={frame}
-          role="rowgroup"
-          className="h-[calc(100vh-16rem)] min-h-60 overflow-y-auto"
-          tabIndex={0}
-          aria-label="Measures"
+          role="table"
+          aria-label="Every measure"
+          aria-rowcount={shown.length + 1}
+          className="min-w-[60rem] text-[14px]"
         >
-          <div role="presentation" className="relative" style={{ height: virtual.getTotalSize() }}>
-            {virtual.getVirtualItems().map((item) => {
-              const r = shown[item.index];
-              if (!r) return null;
-              const low = r.adjusted !== undefined && passes(r.adjusted, question.level);
-              const scene = measureScene(r);
-              return (
-                <div
-                  key={r.place}
-                  role="row"
-                  aria-rowindex={item.index + 2}
-                  data-testid="measure-row"
-                  className={`${grid} absolute right-0 left-0 border-b border-line/60 ${low ? 'font-semibold' : ''}`}
-                  style={{ height: rowHeight, transform: `translateY(${item.start}px)` }}
-                >
-                  <span role="rowheader" className="truncate">
-                    <button
-                      type="button"
-                      className="text-primary hover:underline"
-                      title={`${r.name}: open it as a question of its own`}
-                      onClick={() => void open(r)}
-                    >
-                      {r.name} {r.unit && <span className="font-normal text-muted">({r.unit})</span>}
-                    </button>
-                  </span>
-                  <span role="cell">{scene.groups && <DrawingView drawing={layout(scene.groups)} />}</span>
-                  <span role="cell">{r.n.join(' + ')}</span>
-                  {r.reason === undefined ? (
-                    <>
-                      <span role="cell">{scene.effect && <DrawingView drawing={layout(scene.effect)} />}</span>
-                      <span role="cell" className="text-right">
-                        {estimateOf(r)}
-                      </span>
-                      <span role="cell" className="text-right">
-                        {r.interval && between(r.interval, decimalsOf(r))}
-                      </span>
-                      <span role="cell" className="text-right">
-                        {r.p === undefined ? '–' : pValue(r.p)}
-                      </span>
-                      <span role="cell" className="text-right">
-                        {r.adjusted === undefined ? '–' : pValue(r.adjusted)}
-                      </span>
-                    </>
-                  ) : (
-                    <span role="cell" className="col-span-5 truncate font-normal text-muted" title={r.reason}>
-                      {r.reason}
+          <div role="row" className={`${grid} border-b border-line py-1`}>
+            {head('name', 'measure')}
+            <span role="columnheader" className="text-muted">
+              {figures === 'figures' ? 'mean ± SD' : 'groups'}
+            </span>
+            <span role="columnheader" className="text-muted">
+              <i>n</i>
+            </span>
+            <span role="columnheader" className="text-muted">
+              {figures === 'figures' ? 'test' : single ? 'against no difference' : ''}
+            </span>
+            {head('estimate', single ? effect : 'statistic', 'justify-end')}
+            <span role="columnheader" className="text-right text-muted">
+              {single ? `${percent(question.level)} CI` : ''}
+            </span>
+            {head('p', 'p', 'justify-end italic')}
+            {head('adjusted', 'adjusted p', 'justify-end')}
+          </div>
+          <div
+            ref={frame}
+            role="rowgroup"
+            className={`${overview ? 'h-[calc(100vh-33rem)]' : 'h-[calc(100vh-16rem)]'} min-h-60 overflow-y-auto`}
+            tabIndex={0}
+            aria-label="Measures"
+          >
+            <div role="presentation" className="relative" style={{ height: virtual.getTotalSize() }}>
+              {virtual.getVirtualItems().map((item) => {
+                const r = shown[item.index];
+                if (!r) return null;
+                const low = differs(r);
+                const scene = measureScene(r, axis, domain);
+                return (
+                  <div
+                    key={r.place}
+                    role="row"
+                    aria-rowindex={item.index + 2}
+                    data-testid="measure-row"
+                    className={`${grid} absolute right-0 left-0 border-b border-line/60 ${low ? 'font-semibold' : ''} ${r.place === picked ? 'bg-base-200' : ''}`}
+                    aria-current={r.place === picked ? true : undefined}
+                    style={{ height: rowHeight, transform: `translateY(${item.start}px)` }}
+                  >
+                    <span role="rowheader" className="truncate">
+                      <button
+                        type="button"
+                        className="text-primary hover:underline"
+                        title={`${r.name}: open it as a question of its own`}
+                        onClick={() => void open(r)}
+                      >
+                        {r.name} {r.unit && <span className="font-normal text-muted">({r.unit})</span>}
+                      </button>
                     </span>
-                  )}
-                </div>
-              );
-            })}
+                    <span role="cell" className={figures === 'figures' ? 'truncate text-[13px] font-normal' : ''}>
+                      {figures === 'figures'
+                        ? r.groups.map((g) => meanAndSd(g, decimalsOf(r))).join(' · ')
+                        : scene.groups && <DrawingView drawing={layout(scene.groups)} />}
+                    </span>
+                    <span role="cell">{r.n.join(' + ')}</span>
+                    {r.reason === undefined ? (
+                      <>
+                        <span role="cell" className={figures === 'figures' ? 'truncate text-[13px] font-normal' : ''}>
+                          {figures === 'figures'
+                            ? testOf(r)
+                            : scene.effect && <DrawingView drawing={layout(scene.effect)} />}
+                        </span>
+                        <span role="cell" className="text-right">
+                          {estimateOf(r)}
+                        </span>
+                        <span role="cell" className="text-right">
+                          {r.interval && between(r.interval, decimalsOf(r))}
+                        </span>
+                        <span role="cell" className="text-right">
+                          {r.p === undefined ? '–' : pValue(r.p)}
+                        </span>
+                        <span role="cell" className="text-right">
+                          {r.adjusted === undefined ? '–' : pValue(r.adjusted)}
+                        </span>
+                      </>
+                    ) : (
+                      <span role="cell" className="col-span-5 truncate font-normal text-muted" title={r.reason}>
+                        {r.reason}
+                      </span>
+                    )}
+                  </div>
+                );
+              })}
+            </div>
           </div>
         </div>
       </div>

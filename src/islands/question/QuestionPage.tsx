@@ -4,9 +4,8 @@ import { type ReactNode, lazy, useEffect, useState } from 'react';
 import type { PointedAt } from '../../charts/DrawingView';
 import type { Answer } from '../../core/answer/answer';
 import { rangesOver } from '../../core/answering/many';
-import { kindOf } from '../../core/question/asking';
+import { asksOfEvery, comparesMeasure } from '../../core/question/asking';
 import type { Question } from '../../core/question/question';
-import { columnsOf } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { effectAxis } from '../../core/scenes/effect-axis';
 import { figureOf } from '../../core/scenes/views';
@@ -125,10 +124,7 @@ function Page({ study, asked, readings, planned }: Omit<Props, 'kept'> & { readi
       window.location.assign(`/studies/${study}/beside/${asked.id}/${id}`);
     });
   const manyMeasures =
-    table.shape === 'rows' &&
-    question.about === 'value' &&
-    !['factors', 'estimate'].includes(kindOf[question.design]) &&
-    (columnsOf(table, 'measure').length > 1 || rangesOver(table, question).length > 0);
+    asksOfEvery(question, table) || (comparesMeasure(question, table) && rangesOver(table, question).length > 0);
 
   return (
     <Live className="flex max-[1100px]:flex-col">

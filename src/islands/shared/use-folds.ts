@@ -9,7 +9,7 @@ const none: Folds = { all: false, own: {} };
 
 function keptFolds(key: string): Folds {
   try {
-    return { ...none, ...(JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<Folds>) };
+    return { ...none, ...(JSON.parse(window.localStorage.getItem(key) ?? '{}') as Partial<Folds>) };
   } catch {
     return none;
   }
@@ -27,7 +27,7 @@ export function useFolds(study: string) {
   const put = (next: Folds): void => {
     setFolds(next);
     try {
-      localStorage.setItem(key, JSON.stringify(next));
+      window.localStorage.setItem(key, JSON.stringify(next));
     } catch {
       // A browser that keeps nothing folds for this page alone.
     }

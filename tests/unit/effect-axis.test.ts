@@ -1,0 +1,144 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { demoTables } from '../../demo/skerrow';
+import { layout } from '../../src/charts/layout';
+import { askMany } from '../../src/core/answering/many';
+import { alternativeMethods } from '../../src/core/answering/alternative-methods';
+import { differencesOf } from '../../src/core/answer/pairing';
+import { passes } from '../../src/core/procedures/interval';
+import { questionOf } from '../../src/core/question/question';
+import { alongAxis, effectAxis } from '../../src/core/scenes/effect-axis';
+import { effectDomain, measuresAxis, measuresOverview, onAxis } from '../../src/core/scenes/measures-overview';
+import { alternativesTable } from '../../src/core/telling/alternatives-table';
+import { lookScene } from '../../src/core/telling/look';
+import { comparisonTable } from '../../src/core/words/tables/test-tables';
+import { answer as ask } from '../../src/core/answering/answer';
+import type { Answer } from '../../src/core/answer/answer';
+import type { Question } from '../../src/core/question/question';
+import type { Table } from '../../src/core/readings/table';
+
+const demo = demoTables();
+const of = (name: string) => {
+  const found = demo.find((t) => t.table.name === name);
+  const [asked] = found?.questions ?? [];
+  if (!found || !asked) throw new Error(`no ${name}`);
+  return { table: found.table, question: asked.question };
+};
+
+const answered = (question: Question, table: Table): Answer => {
+  const found = ask(question, table);
+  if (!found.ok) throw new Error(found.reason);
+  return found.value;
+};
+const comparisonOf = ({ comparison }: Answer) => {
+  if (!comparison.ok) throw new Error(comparison.reason);
+  return comparison.value;
+};
+
+describe('the one axis of a question’s effects', () => {
+  it('is the picture’s own: every effect in a table lies on it where the picture has it', () => {
+    const { table, question } = of('Four lamps');
+    const answer = answered(question, table);
+    const axis = effectAxis(answer);
+    if (!axis) throw new Error('no axis');
+    const scene = lookScene(answer, 700);
+    expect(scene.panels[1]?.x.domain).to.deep.equal(axis.domain);
+    const { follow } = comparisonOf(answer);
+    if (!follow?.ok) throw new Error('no comparisons');
+    const effects = follow.value.flatMap((p) => p.effects);
+    const rows = comparisonTable(answer, follow.value).rows.map((r) => r.effect);
+    expect(rows).to.deep.equal(
+      effects.map((e) => ({ estimate: e.estimate, interval: e.interval, significant: passes(e.p, question.level) })),
+    );
+    // As drawn: a rung stands where its share of the axis says.
+    const drawn = layout(scene).shapes.flatMap((s) => (s.shape === 'line' && s.name === 'divide-line' ? [s.x1] : []));
+    const panel = scene.panels[1];
+    expect(drawn[0]).to.be.closeTo((panel?.left ?? 0) + (panel?.width ?? 0) * alongAxis(axis, axis.none), 1e-9);
+  });
+
+  it('holds what is measured alike under other methods, and leaves out ranks and ratios', () => {
+    const { table, question } = of('Lamp trial');
+    const others = alternativeMethods(question, table);
+    const rows = alternativesTable(question, others).rows;
+    const told = rows.map((row) => row.effect !== undefined);
+    expect(told.filter(Boolean).length).to.be.greaterThan(2);
+    others.forEach(({ asked }, i) => {
+      if (asked.effect === 'ratio') expect(told[i], 'a ratio').to.equal(false);
+    });
+    expect(effectAxis(answered(questionOf('estimate', { a: question.a ?? '' }), table))).to.equal(undefined);
+  });
+
+  it('has every pair’s difference on it, each a point that names its subject and leads to both its readings', () => {
+    const { table, question } = of('Rinse');
+    const answer = answered(question, table);
+    const { pairing } = comparisonOf(answer);
+    if (!pairing) throw new Error('no pairs');
+    const points = lookScene(answer, 700).panels.flatMap((p) =>
+      p.marks.flatMap((m) => (m.mark === 'dots' && m.name === 'pair-difference' ? m.points : [])),
+    );
+    expect(points.map((p) => p.at)).to.deep.equal(differencesOf(pairing));
+    for (const [i, point] of points.entries()) {
+      expect(point.title).to.include(pairing.pairs[i]?.subject ?? 'none');
+      expect(point.cells?.map((c) => c.row)).to.deep.equal([pairing.pairs[i]?.a.row, pairing.pairs[i]?.b.row]);
+    }
+    const axis = effectAxis(answer);
+    for (const { at } of points) expect(at).to.be.within(axis?.domain[0] ?? NaN, axis?.domain[1] ?? NaN);
+  });
+
+  it('runs from 0 at its left end to 1, in order, and holds what lies beyond at its ends', () =>
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.01, max: 1e3, noNaN: true }),
+        fc.double({ min: 0.01, max: 1e3, noNaN: true }),
+        fc.boolean(),
+        (a, b, log) => {
+          const axis = { domain: [Math.min(a, b), Math.max(a, b) * 1.5] as [number, number], log };
+          expect(alongAxis(axis, axis.domain[0])).to.equal(0);
+          expect(alongAxis(axis, axis.domain[1])).to.equal(1);
+          const inside = alongAxis(axis, Math.sqrt(axis.domain[0] * axis.domain[1]));
+          expect(inside).to.be.within(0, 1);
+          if (log) expect(inside).to.be.closeTo(0.5, 1e-9);
+          expect([alongAxis(axis, -1e9), alongAxis(axis, 1e9)]).to.deep.equal([0, 1]);
+        },
+      ),
+    ));
+});
+
+describe('the overview of every measure', () => {
+  const { table, question } = of('Forty pigments');
+  const all = [...askMany(question, table, { columns: true }).answers];
+
+  it('is in the unit all share, each point at its effect and p, those that differ filled', () => {
+    const axis = measuresAxis(all);
+    expect([axis.title, axis.ratio]).to.deep.equal(['difference (µg/g)', false]);
+    const scene = measuresOverview(
+      all.map((m, place) => ({ ...m, place, significant: place === 3 })),
+      axis,
+      720,
+    );
+    const [panel] = scene.panels;
+    const points = panel?.marks.flatMap((m) => (m.mark === 'dots' ? m.points : [])) ?? [];
+    expect(points).to.have.length(all.length);
+    for (const point of points) {
+      const own = all[point.cells?.[0]?.row ?? -1];
+      expect([point.at, point.across]).to.deep.equal([own?.estimate, own?.p]);
+    }
+    const filled = panel?.marks.filter((m) => m.mark === 'dots' && !m.hollow);
+    expect(filled?.map((m) => m.mark === 'dots' && m.points.map((p) => p.cells?.[0]?.row))).to.deep.equal([[3]]);
+    const [low, high] = effectDomain(all, axis);
+    for (const m of all) expect(m.interval?.low).to.be.within(low, high);
+  });
+
+  it('is in pooled SDs where units differ', () => {
+    const mixed = all.slice(0, 4).map((m, i) => (i === 0 ? { ...m, unit: 'mm' } : m));
+    const axis = measuresAxis(mixed);
+    expect(axis.title).to.equal('difference (pooled SDs)');
+    const [one] = mixed;
+    const [a, b] = one?.groups.map((g) => g.sd ?? NaN) ?? [];
+    const [n, k] = one?.n ?? [];
+    const sd = Math.sqrt(
+      (((n ?? 0) - 1) * (a ?? NaN) ** 2 + ((k ?? 0) - 1) * (b ?? NaN) ** 2) / ((n ?? 0) + (k ?? 0) - 2),
+    );
+    expect(one && onAxis(axis, one)?.estimate).to.be.closeTo((one?.estimate ?? NaN) / sd, 1e-12);
+  });
+});
