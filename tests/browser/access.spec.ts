@@ -16,6 +16,9 @@ for (const theme of ['page', 'night-bench'])
     await page.goto('/');
     await page.getByRole('heading', { name: 'Studies' }).waitFor();
     expect(await violations(page)).toEqual([]);
+    await page.goto('/help');
+    expect(await violations(page)).toEqual([]);
+    await page.goto('/');
     await page.getByRole('button', { name: 'Open a fresh copy of the demo study' }).click();
     await page.waitForURL(/\/questions\//);
     await page.getByTestId('estimate').waitFor();

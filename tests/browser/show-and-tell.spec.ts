@@ -255,6 +255,14 @@ test('everything by name: the command line and the list of keys', async ({ page 
   await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('fill down');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeHidden();
+  // The margin names the method, and leads to what it is.
+  const method = page.getByRole('complementary', { name: 'Margin notes' }).getByTitle('What this method is');
+  const name = (await method.textContent()) ?? '';
+  await method.click();
+  await page.waitForURL(/\/help#/);
+  const entry = page.locator('.guide-entry:target');
+  await expect(entry.locator('dt')).toHaveText(name);
+  await expect(entry).toContainText('Also reasonable');
   await page.keyboard.press('Control+k');
   await page.keyboard.type('nothing is called this');
   await expect(page.getByText('Nothing here goes by that name.')).toBeVisible();

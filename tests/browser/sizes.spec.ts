@@ -52,6 +52,7 @@ test('no main page reaches beyond its window at any size, nor is anything to pre
     '/bench/planner?design=nested',
     '/bench/curves',
     '/bench/draw',
+    '/help',
   ];
   for (const address of pages) {
     await page.goto(address);

@@ -85,7 +85,7 @@ export function measureScene(
             { mark: 'rule', x1: interval.low, y1: 0, x2: interval.high, y2: 0, ink: 'ink', weight: 2, caps: 6 },
             {
               mark: 'dots',
-              points: [{ at: effect?.estimate ?? 0 }],
+              points: [{ at: effect.estimate }],
               along: 'x',
               centre: 0,
               room: 0,

@@ -108,7 +108,7 @@ export function CommandLine({ shows, onClose }: { shows: 'commands' | 'keys'; on
   return (
     <dialog
       ref={dialog}
-      aria-label={shows === 'commands' ? 'Command line' : 'Keys'}
+      aria-label={shows === 'commands' ? 'Command line' : 'Keys and help'}
       className={`mx-auto mt-[12vh] border border-line bg-base-100 p-4 text-base-content backdrop:bg-black/20 ${shows === 'commands' ? 'w-[36rem]' : 'w-[56rem] max-w-[94vw]'}`}
       onClose={() => {
         onClose();
@@ -126,6 +126,14 @@ export function CommandLine({ shows, onClose }: { shows: 'commands' | 'keys'; on
         />
       ) : (
         <>
+          <p className="mb-3 flex flex-wrap gap-x-6 text-sm">
+            <a className="plain-button font-semibold" href="/help">
+              Methods and terms explained
+            </a>
+            <a className="plain-button" href="/api/openapi.json">
+              How another program asks the same
+            </a>
+          </p>
           <Keys />
           <button type="button" className="plain-button text-sm" onClick={() => dialog.current?.close()}>
             Close

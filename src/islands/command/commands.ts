@@ -29,7 +29,8 @@ function places(): Command[] {
     group: 'Studies',
     run: () => link.click(),
   }));
-  return [...own, ...listed, shelf];
+  const help = { name: 'Methods and terms', group: 'Divide', run: () => window.location.assign('/help') };
+  return [...own, ...listed, shelf, help];
 }
 
 function actions(): Command[] {

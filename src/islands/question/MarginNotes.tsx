@@ -4,6 +4,7 @@ import { leastOf, mostOf } from '../../core/numeric/extremes';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import { methodElse, methodName, methodReason } from '../../core/telling/method';
+import { anchorOf } from '../../core/telling/method-guide';
 import { counted, significant } from '../../core/words/numbers';
 import DirectionNote from './DirectionNote';
 import SamplesNote from './SamplesNote';
@@ -37,7 +38,15 @@ export function MarginNotes({ question, shown, table, href, readingsHref, onChan
     >
       <section className="note">
         <h2 className="part-of-page">Method</h2>
-        <p className="font-semibold">{methodName(settled)}</p>
+        <p className="font-semibold">
+          <a
+            className="hover:text-primary hover:underline"
+            href={`/help#${anchorOf(methodName(settled))}`}
+            title="What this method is, and where it comes from"
+          >
+            {methodName(settled)}
+          </a>
+        </p>
         <p className="text-muted">{methodReason(settled, shown?.spreadBy)}</p>
         {compared && spreads.length > 1 && least > 0 && (
           <p className="mt-1 text-muted">
