@@ -223,7 +223,7 @@ test('a figure changed in place: a title, a group, error bars, comparisons, a re
     await page.getByLabel('What the figure shows').selectOption(kind);
     await expect(drawing.locator('svg.chart')).toBeVisible();
   }
-  await page.getByLabel('Add a panel').selectOption({ label: 'Before the rinse · After the rinse' });
+  await page.getByLabel('Add a panel').selectOption({ label: 'Before the rinse · After the rinse: subjects’ lines' });
   await expect(drawing.locator('[data-mark="panel-letter"]').first()).toHaveText('A');
   await expect(page.getByTestId('legend')).toContainText('(B) Blade mass (g): lines join the readings of each blade');
   await saved(page);

@@ -68,6 +68,8 @@ export const FigureStyle = v.object({
   /** Panels in a row. */
   across: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(4))),
   panelLetters: v.optional(v.picklist(['capital', 'small', 'none'])),
+  /** Whether n of each group stands under its name. */
+  sizes: v.optional(v.boolean()),
 });
 export type FigureStyle = v.InferOutput<typeof FigureStyle>;
 
@@ -85,6 +87,7 @@ const common = [
   'bracketsFor',
   'pAs',
   'names',
+  'sizes',
   'panelLetters',
 ] as const satisfies readonly (keyof FigureStyle)[];
 

@@ -93,6 +93,15 @@ function labelMarks(
   );
 }
 
+/** A line of n, one under each name, its letter at the left. */
+function sizeMarks(slots: readonly Slot[], fontSize: number, below: number): Mark[] {
+  const base = { mark: 'text' as const, y: -Infinity, dy: below + fontSize, name: 'sizes' };
+  return [
+    { ...base, x: -Infinity, dx: -fontSize * 0.5, anchor: 'end', text: 'n' },
+    ...slots.map(({ x, group }): Mark => ({ ...base, x, anchor: 'middle', text: String(group.n) })),
+  ];
+}
+
 /** Draws it; `least` are margins it has to keep to at least. */
 export function upright(answer: Answer, style: FigureStyle, given: Upright, least?: Partial<Margins>): Drawn {
   const sizes = sizesOf(style);
@@ -135,10 +144,11 @@ export function upright(answer: Answer, style: FigureStyle, given: Upright, leas
       height * 0.4,
       before,
     );
+    const sizesHeight = style.sizes ? fontSize * 1.25 : 0;
     const xLines = xTitle ? wrapped(xTitle, measured, plotWidth) : [];
     const bottom = Math.max(
       least?.bottom ?? 0,
-      fontSize * gap + (slotNames?.height ?? 0) + clusterNames.height + xLines.length * fontSize * 1.2,
+      fontSize * gap + (slotNames?.height ?? 0) + clusterNames.height + sizesHeight + xLines.length * fontSize * 1.2,
     );
     const place = (x: number): number => left + ((x + 0.5) / clusters) * plotWidth;
     const key = inKey ? keyRows(layout.series, measured, width - left - 2) : [];
@@ -147,7 +157,21 @@ export function upright(answer: Answer, style: FigureStyle, given: Upright, leas
       : undefined;
     const top = Math.max(least?.top ?? 0, fontSize * 0.9 + key.length * fontSize * 1.35 + (band?.height ?? 0));
     const plotHeight = Math.max(fontSize * 4, height - top - bottom);
-    return { left, plotWidth, unit, slotNames, clusterNames, xLines, bottom, place, key, band, top, plotHeight };
+    return {
+      left,
+      plotWidth,
+      unit,
+      slotNames,
+      clusterNames,
+      xLines,
+      sizesHeight,
+      bottom,
+      place,
+      key,
+      band,
+      top,
+      plotHeight,
+    };
   };
   let lines = 1;
   let frame = frameFor(1);
@@ -156,7 +180,8 @@ export function upright(answer: Answer, style: FigureStyle, given: Upright, leas
     lines = Math.min(3, titleAt(frame.plotHeight).length);
     frame = frameFor(lines);
   }
-  const { left, plotWidth, unit, slotNames, clusterNames, xLines, bottom, key, band, top, plotHeight } = frame;
+  const { left, plotWidth, unit, slotNames, clusterNames, xLines, sizesHeight, bottom, key, band, top, plotHeight } =
+    frame;
   const shortTitle = shortened(title, measured, plotHeight * Math.max(1, lines) * 0.95);
   remarks.push(...(band?.remarks ?? []));
   if (style.names !== 'key' && !direct)
@@ -190,11 +215,12 @@ export function upright(answer: Answer, style: FigureStyle, given: Upright, leas
     { mark: 'rule', x1: -Infinity, y1: base, x2: Infinity, y2: base, ink: 'ink', name: 'x-axis' },
     ...(slotNames ? labelMarks(layout.slots, slotNames, fontSize, 0, 'name') : []),
     ...labelMarks(layout.clusters, clusterNames, fontSize, slotNames?.height ?? 0, 'name'),
+    ...(style.sizes ? sizeMarks(layout.slots, fontSize, (slotNames?.height ?? 0) + clusterNames.height) : []),
     ...xLines.map((text, k): Mark => ({
       mark: 'text',
       x: (clusters - 1) / 2,
       y: -Infinity,
-      dy: (slotNames?.height ?? 0) + clusterNames.height + fontSize * (1 + 1.2 * k),
+      dy: (slotNames?.height ?? 0) + clusterNames.height + sizesHeight + fontSize * (1 + 1.2 * k),
       anchor: 'middle',
       text,
       name: 'x-title',

@@ -55,12 +55,17 @@ export function chanceIdea({ what, groups, outcomes }: Chance, subject: string):
   }
 }
 
+/** Of fewer shuffles than this p says next to nothing. */
+const fewestTold = 20;
+
 /** How many reach as far, and the p that makes, with what sampling leaves open. */
 export function chanceResult(chance: Chance, gathered: Gathered, level: number): Text {
   const { n, counts } = gathered;
   const { tail } = chance;
   const far = counts[tail];
   const { low, high } = sampledPInterval(far, n, level);
+  if (n < fewestTold)
+    return text`${far} of ${n} ${n === 1 ? 'shuffle' : 'shuffles'} came as far out as the one observed: too few to say.`;
   return text`${far.toLocaleString('en')} of ${n.toLocaleString('en')} shuffles came as far out as the one observed${tail === 'either' ? ', on either side' : ''}: ${symbol('p')} ${pRelation(gathered.p(tail))}${n > 1 ? ` (${percent(level)} CI for so many shuffles ${between({ low, high }, 4)})` : ''}.`;
 }
 

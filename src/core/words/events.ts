@@ -72,6 +72,7 @@ const parts: Readonly<Record<string, string>> = {
   beside: 'panels',
   across: 'panels in a row',
   panelLetters: 'panel letters',
+  sizes: 'n under the names',
 };
 
 function written(part: string, value: unknown): string {

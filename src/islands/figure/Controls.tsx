@@ -121,6 +121,20 @@ export function ReadingsControl({ style, set }: ControlProps) {
   );
 }
 
+/** Whether n stands under each name. */
+export function SizesControl({ style, set }: ControlProps) {
+  return (
+    <Choice name="n of each">
+      <Choose
+        label="n of each"
+        value={style.sizes ? 'shown' : 'hidden'}
+        options={{ hidden: 'in the legend', shown: 'under its name' }}
+        onChange={(next) => set({ sizes: next === 'shown' ? true : undefined })}
+      />
+    </Choice>
+  );
+}
+
 /** Only comparisons that were made can be shown; where there were none, it says so. */
 export function ComparedControl({ answer, style, set }: ControlProps) {
   const made = comparisonsMade(answer, slotsOf(answer, style).slots);

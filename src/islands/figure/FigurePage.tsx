@@ -31,6 +31,7 @@ import {
   ReadingsControl,
   RulesControl,
   SizeControls,
+  SizesControl,
   ValueAxisControl,
   ValueTitleControl,
 } from './Controls';
@@ -215,6 +216,7 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
           <>
             <ValueTitleControl {...props} />
             <GroupTitleControl {...props} />
+            <SizesControl {...props} />
             {ofReadings && <ValueAxisControl {...props} />}
             <NamesControl {...props} />
             <Choice name="Groups">

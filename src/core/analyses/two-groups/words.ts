@@ -72,7 +72,7 @@ export const words: Words = {
     if (method === 'shuffle') return byPermutation('give a difference as large');
     return spread === 'separate'
       ? 'Two independent groups are compared by their means. Welch’s t lets each group keep its own spread: it is right when spreads differ, and loses next to nothing when they do not.'
-      : 'Two independent groups are compared by their means. You chose to take the spreads as equal: the pooled t then gains a little precision, and misleads when the smaller group is the more variable one.';
+      : 'Two independent groups are compared by their means. With the spreads taken as equal the pooled t gains a little precision, and misleads when the smaller group is the more variable one.';
   },
   methodElse: (question) => {
     const { method, spread } = choicesOf(question);
