@@ -4,7 +4,7 @@ import { Window } from 'happy-dom';
 const window = new Window();
 // Formulas are set in standards mode alone, and this document does not say that it is in it.
 Object.defineProperty(window.document, 'compatMode', { value: 'CSS1Compat' });
-const names = ['window', 'document', 'navigator', 'HTMLElement', 'HTMLInputElement', 'Node'] as const;
+const names = ['window', 'document', 'navigator', 'Element', 'HTMLElement', 'HTMLInputElement', 'Node'] as const;
 const before = names.map((name) => [name, Object.getOwnPropertyDescriptor(globalThis, name)] as const);
 
 export function openDocument(): void {

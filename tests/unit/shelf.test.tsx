@@ -1,0 +1,71 @@
+import { closeDocument, openDocument } from './dom';
+import { cleanup, fireEvent, render, waitFor } from '@testing-library/react';
+import { expect } from 'chai';
+import { createElement } from 'react';
+import { Shelf } from '../../src/islands/shelf/Shelf';
+
+// Others are to see no document.
+closeDocument();
+
+const line = (id: string, title: string) => ({
+  id,
+  title,
+  changedAt: '2026-03-03T09:00:00.000Z',
+  compared: `Does ${title} differ?`,
+});
+
+describe('the shelf', () => {
+  const realFetch = globalThis.fetch;
+  before(openDocument);
+  afterEach(() => {
+    cleanup();
+    globalThis.fetch = realFetch;
+  });
+  after(closeDocument);
+  const page = () => render(createElement(Shelf, { lines: [line('a', 'Ropes'), line('b', 'Lamps')], deleted: [] }));
+  /** Whether the page left it to the browser. */
+  const paste = (target: Element, text: string): boolean =>
+    fireEvent.paste(target, { clipboardData: { getData: () => text } });
+
+  it('takes a pasted table as a file of readings, and leaves what is pasted into a field alone', async () => {
+    const screen = page();
+    // A word is no table.
+    expect(paste(document.body, 'lamps')).to.equal(true);
+    expect(screen.queryByText('A new study')).to.equal(null);
+    const title = screen.getByLabelText('Start one about');
+    expect(paste(title, 'Red\tWhite\n1\t2')).to.equal(true);
+    expect(screen.queryByText('A new study')).to.equal(null);
+    expect(paste(document.body, 'Red\tWhite\n1\t2')).to.equal(false);
+    await waitFor(() => screen.getByRole('heading', { name: 'A new study' }));
+  });
+
+  it('asks before a study goes, says what went, and brings it back in its place', async () => {
+    const sent: string[] = [];
+    globalThis.fetch = (path, init) => {
+      sent.push(`${init?.method ?? 'GET'} ${path as string}`);
+      return Promise.resolve(Response.json({}));
+    };
+    const screen = page();
+    const titles = () => screen.getAllByRole('link', { name: /Ropes|Lamps/ }).map((a) => a.textContent);
+    fireEvent.click(screen.getByRole('button', { name: 'Delete Ropes' }));
+    expect(sent).to.deep.equal([]);
+    fireEvent.click(screen.getByRole('button', { name: 'Delete' }));
+    await waitFor(() => screen.getByText(/“Ropes” was deleted/));
+    expect(titles()).to.deep.equal(['Lamps']);
+    fireEvent.click(screen.getByRole('button', { name: 'Bring it back' }));
+    await waitFor(() => expect(titles()).to.deep.equal(['Ropes', 'Lamps']));
+    expect(sent).to.deep.equal(['DELETE /api/studies/a', 'POST /api/studies/a/restore']);
+  });
+
+  it('tells what was refused, and changes nothing', async () => {
+    globalThis.fetch = () =>
+      Promise.resolve(Response.json({ title: 'No', status: 422, detail: 'A study needs a title.' }, { status: 422 }));
+    const screen = page();
+    fireEvent.click(screen.getByRole('button', { name: 'Rename Lamps' }));
+    const field = screen.getByLabelText('New title of Lamps');
+    fireEvent.change(field, { target: { value: 'Other lamps' } });
+    fireEvent.submit(field);
+    await waitFor(() => expect(screen.getByRole('alert').textContent).to.include('A study needs a title.'));
+    expect(screen.queryByText('Lamps')).not.to.equal(null);
+  });
+});
