@@ -244,7 +244,11 @@ test('everything by name: the command line and the list of keys', async ({ page 
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Confidence level')).toBeFocused();
   await page.keyboard.press('Control+k');
-  await page.keyboard.type('weekly growth');
+  // Figures of one kind each go by their question as well.
+  await page.keyboard.type('means with error bars');
+  const figures = page.getByRole('listbox', { name: 'What fits' }).getByRole('option');
+  await expect(figures).toHaveText([/^Red lamp · White lamp: means/, /^Daylight.*: means/]);
+  await page.getByRole('combobox', { name: 'Go anywhere' }).fill('weekly growth');
   await page.keyboard.press('Enter');
   await page.waitForURL(/\/readings\//);
   await expect(page.getByLabel('What was measured')).toHaveValue('frond length');

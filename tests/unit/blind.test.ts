@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { answer } from '../../src/core/answering/answer';
+import { registeredParts } from '../../src/core/answering/registered';
 import type { Answer } from '../../src/core/answer/answer';
 import { drawnPlate } from '../../src/charts/drawn-plate';
 import { usualStyle } from '../../src/core/figures/kinds';
@@ -218,6 +219,17 @@ describe('blinding', () => {
     expect(follow && follow.ok && follow.value[0]?.effects[0]?.name).to.equal(
       `${letterOf('Red lamp')} against ${letterOf('Daylight')}`,
     );
+  });
+
+  it('finds no deviation in contrasts that were registered under the names now hidden', () => {
+    const hidden = blinded(rows, 2);
+    const contrasts = [{ name: 'Red lamp against Daylight', weights: { r: 1, d: -1 } }];
+    const question = questionOf('several', { compare: 'contrasts', contrasts, spread: 'separate' });
+    const registered = { at, readings: 12, aside: 1, question };
+    const found = answer({ ...question, registered }, hidden);
+    expect(found.ok && found.value.registered?.deviations).to.deep.equal([]);
+    const told = JSON.stringify(registeredParts(registered, hidden));
+    for (const name of names) expect(told).not.to.include(name);
   });
 
   it('tells in Methods what was chosen after names were revealed, and what was asked only then', () => {

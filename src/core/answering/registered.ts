@@ -11,6 +11,7 @@ import { innerOf } from '../question/inner';
 import { namesOf } from '../question/naming';
 import { includedWords } from '../question/included';
 import type { Question, Registration } from '../question/question';
+import { underLetters } from '../readings/blind';
 import { type Table, called } from '../readings/table';
 import { followNames } from '../words/follow-names';
 import { counted, percent } from '../words/numbers';
@@ -34,6 +35,7 @@ function partsOf(question: Question, table: Table): Map<string, string> {
   const facts = factsOf(question);
   const choices = choicesOf(question);
   const { words } = analysisOf(question);
+  const lettered = underLetters(table);
   const parts: [string, string | undefined][] = [
     // Its direction is told by itself.
     ['question', plainly(words.sentence(namesOf({ ...question, direction: 'either' }, table)))],
@@ -48,7 +50,10 @@ function partsOf(question: Question, table: Table): Map<string, string> {
     ],
     ['equivalence margin', question.bounds ? `${question.bounds.low} to ${question.bounds.high}` : undefined],
     ['comparisons', facts.follows ? `${comparedWords[choices.compare]}, ${followNames[choices.follow]}` : undefined],
-    ['contrasts', question.contrasts?.map((c) => `${c.name}: ${Object.values(c.weights).join(', ')}`).join('; ')],
+    [
+      'contrasts',
+      question.contrasts?.map((c) => `${lettered(c.name)}: ${Object.values(c.weights).join(', ')}`).join('; '),
+    ],
     ['control', groupChoices(table, question).find((g) => g.id === question.control)?.name ?? question.control],
     ['sums of squares', facts.sums ? `type ${choices.sums}` : undefined],
     ['sphericity', facts.sphericities ? choices.sphericity : undefined],

@@ -36,11 +36,10 @@ export function branches({ readings, questions, figures, measures = [] }: SpineL
     under: under(questions, entry.id).map((question) => ({
       entry: question,
       of: 'Questions',
-      under: [...under(figures, question.id), ...under(measures, question.id)].map((entry) => ({
-        entry,
-        of: 'Figures',
-        under: [],
-      })),
+      under: [
+        ...under(figures, question.id).map((figure): Branch => ({ entry: figure, of: 'Figures', under: [] })),
+        ...under(measures, question.id).map((every): Branch => ({ entry: every, of: 'Questions', under: [] })),
+      ],
     })),
   }));
 }

@@ -18,7 +18,8 @@ function places(): Command[] {
   const own = [...document.querySelectorAll('nav[aria-label=Study] section')].flatMap((section) => {
     const group = nameOf(section.querySelector('h2') ?? section);
     return [...section.querySelectorAll<HTMLAnchorElement>('a[href]')].map((link) => ({
-      name: nameOf(link),
+      // By its whole name: under its question a figure goes by its kind alone.
+      name: link.dataset['name'] ?? nameOf(link),
       group: link.dataset['group'] ?? group,
       run: () => link.click(),
     }));

@@ -3,6 +3,7 @@ import { intervalNames } from '../../core/answer/shares';
 import { withEffect } from '../../core/question/asking';
 import { type Choices, choicesOf, noneOf, ofMeans, tellsRatios } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
+import { underLetters } from '../../core/readings/blind';
 import { factorNames } from '../../core/readings/factors';
 import { covariates, innerSamples } from '../../core/telling/controls';
 import { askedOf } from '../../core/telling/asked-of';
@@ -226,6 +227,7 @@ export function AskSettings(
           settled={settled}
           choices={question.groups ? groups.filter((g) => question.groups?.includes(g.id)) : groups}
           factors={factorNames(table, question)}
+          told={underLetters(table)}
           onChange={onChange}
         />
       )}

@@ -15,6 +15,8 @@ interface Props {
   choices: readonly { id: string; name: string }[];
   /** What the factors are called, where there are two. */
   factors: readonly [string, string];
+  /** Words typed by hand as they may be shown: with letters for names that are hidden. */
+  told: (words: string) => string;
   onChange: (question: Question) => void;
 }
 
@@ -22,7 +24,7 @@ const pick = (names: readonly { id: string; name: string }[]): Record<string, st
   Object.fromEntries(names.map((g) => [g.id, g.name]));
 
 /** What follows the overall test: which comparisons, and how they are judged together. */
-export function FollowSentence({ question, settled, choices, factors, onChange }: Props) {
+export function FollowSentence({ question, settled, choices, factors, told, onChange }: Props) {
   const { compare, follow, spread, method } = choicesOf(settled);
   const possible = followUpsFor(settled, method, spread, compare);
   const set = (more: Partial<Question>) => onChange({ ...question, ...more });
@@ -200,7 +202,7 @@ export function FollowSentence({ question, settled, choices, factors, onChange }
                   className="part"
                   aria-label={`Name of contrast ${i + 1}`}
                   placeholder="name it"
-                  value={contrast.name}
+                  value={told(contrast.name)}
                   onAccept={(name) => change({ ...contrast, name })}
                 />
                 {': '}

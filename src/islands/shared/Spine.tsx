@@ -23,6 +23,7 @@ function Line({ entry, current, group }: { entry: SpineEntry; current: string; g
       href={entry.href}
       aria-current={here ? 'page' : undefined}
       data-group={group}
+      data-name={entry.label}
       className={`block grow border-l-2 py-0.5 pl-2 [overflow-wrap:anywhere] hover:border-primary ${
         here ? 'border-primary font-semibold' : 'border-transparent'
       } ${group === 'Readings' || here ? '' : 'text-muted hover:text-base-content'}`}
