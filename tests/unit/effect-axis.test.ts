@@ -4,6 +4,7 @@ import { demoTables } from '../../demo/skerrow';
 import { layout } from '../../src/charts/layout';
 import { askMany } from '../../src/core/answering/many';
 import { alternativeMethods } from '../../src/core/answering/alternative-methods';
+import { foremost } from '../../src/core/answer/foremost';
 import { differencesOf } from '../../src/core/answer/pairing';
 import { passes } from '../../src/core/procedures/interval';
 import { questionOf } from '../../src/core/question/question';
@@ -66,6 +67,21 @@ describe('the one axis of a question’s effects', () => {
       if (asked.effect === 'ratio') expect(told[i], 'a ratio').to.equal(false);
     });
     expect(effectAxis(answered(questionOf('estimate', { a: question.a ?? '' }), table))).to.equal(undefined);
+  });
+
+  it('draws the foremost comparison as significant by its own p, whatever the test of all together says', () => {
+    const { table, question } = of('Four lamps');
+    const others = alternativeMethods({ ...question, follow: 'scheffe', spread: 'pooled', level: 0.9995 }, table);
+    let apart = 0;
+    alternativesTable(question, others).rows.forEach((row, i) => {
+      const found = others[i]?.found;
+      const top = found?.ok && found.value.comparison.ok ? foremost(found.value.comparison.value) : undefined;
+      if (row.effect) expect(row.effect.significant).to.equal(passes(top?.p ?? NaN, 0.9995));
+      if (found?.ok && found.value.comparison.ok && row.effect?.significant === false)
+        apart += passes(found.value.comparison.value.p ?? 1, 0.9995) ? 1 : 0;
+    });
+    // All together can differ where no two do.
+    expect(apart).to.be.greaterThan(0);
   });
 
   it('has every pair’s difference on it, each a point that names its subject and leads to both its readings', () => {

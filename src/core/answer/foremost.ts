@@ -5,7 +5,7 @@ export const chosenOf = ({ effect, follow }: Comparison, chosen: number): Effect
   effect ?? (follow?.ok ? follow.value[0]?.effects[chosen] : undefined);
 
 /** The comparison that stands out most, for the place where one difference is shown. */
-export function foremost(comparison: Comparison): (Effect & { within?: string }) | undefined {
+export function foremost(comparison: Comparison): (Effect & { within?: string; p?: number }) | undefined {
   if (comparison.effect) return comparison.effect;
   if (!comparison.follow?.ok) return undefined;
   const all = comparison.follow.value.flatMap((part) =>

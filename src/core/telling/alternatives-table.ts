@@ -71,7 +71,8 @@ export function alternativesTable(question: Question, others: readonly Alternati
             effect: {
               estimate: top.estimate,
               interval: top.interval,
-              significant: passes(comparison.p ?? 1, asked.level),
+              // Of several comparisons one is drawn: it differs or not by its own p, not by that of all together.
+              significant: passes(top.p ?? comparison.p ?? 1, asked.level),
             },
           }
         : {}),
