@@ -1,5 +1,6 @@
 import readXlsxFile from 'read-excel-file/universal';
 import { DomainError, demand } from '../core/numeric/domain-error';
+import { placeLetters } from '../core/readings/place-letters';
 import { percentCells } from './percent-cells';
 import { unpacked } from './unpacked';
 
@@ -34,10 +35,6 @@ function cellText(value: unknown): string {
 /** The place of a column by its letters: A is 1. */
 const columnPlace = (letters: string): number =>
   Array.from(letters).reduce((sum, letter) => sum * 26 + letter.charCodeAt(0) - 64, 0);
-
-/** The letters of a column counted from 0. */
-const columnLetters = (place: number): string =>
-  (place >= 26 ? columnLetters(Math.floor(place / 26) - 1) : '') + String.fromCharCode(65 + (place % 26));
 
 /** A share as the percentage it is shown as. */
 const asPercent = (share: string): string => {
@@ -90,7 +87,7 @@ export async function readXlsx(bytes: Uint8Array, limit = unpackedLimit): Promis
         name: sheet,
         rows: data.map((row, r) =>
           row.map((value, c) =>
-            shown?.has(`${columnLetters(c)}${r + 1}`) && typeof value === 'string' && value !== ''
+            shown?.has(`${placeLetters(c)}${r + 1}`) && typeof value === 'string' && value !== ''
               ? asPercent(value)
               : cellText(value),
           ),

@@ -5,9 +5,9 @@ import { countTable, holdsCounts } from '../core/readings/count-table';
 import { factorsOf } from '../core/readings/factors';
 import { groupsOf, repeatsOf } from '../core/readings/groups';
 import { type Table, called, columnsOf } from '../core/readings/table';
-import { kindOf, ofOneGroup, isAdjusted, isNested } from '../core/question/asking';
+import { groupChoices, kindOf, ofOneGroup, isAdjusted, isNested } from '../core/question/asking';
 import { firstQuestion } from '../core/question/first';
-import { namesOf } from '../core/question/naming';
+import { type Named, namesOf } from '../core/question/naming';
 import type { Question } from '../core/question/question';
 import type { DoubtCode } from '../core/understanding/doubts/doubt';
 import { openDoubts } from '../core/understanding/doubts/open-doubts';
@@ -68,6 +68,12 @@ function counted(table: Table, question: Question | undefined): { readings: numb
   };
 }
 
+/** The groups a question names, in the table's order. */
+function inOrderOf(table: Table, { question, groups }: Named): string[] {
+  const order = groupChoices(table, question).map((g) => g.name);
+  return groups.map((g) => g.name).sort((a, b) => order.indexOf(a) - order.indexOf(b));
+}
+
 /** Understands a pasted text, and tells what the page would. */
 export function understoodCase(text: string): UnderstoodCase {
   const found = intake(blockFromText(text));
@@ -88,7 +94,7 @@ export function understoodCase(text: string): UnderstoodCase {
   return {
     layout: table.shape,
     turned: found.turned,
-    groups: table2 ? table2.rows.categories.map((c) => c.name) : (names?.groups.map((g) => g.name) ?? []),
+    groups: table2 ? table2.rows.categories.map((c) => c.name) : names ? inOrderOf(table, names) : [],
     unit: names?.unit ?? '',
     subject: subject && called(subject, ''),
     labels: label && called(label, ''),

@@ -50,6 +50,8 @@ describe('the comparisons that follow, on the page', () => {
         sorted: false,
         onSort: (sorted: boolean) => sorts.push(sorted),
         chosen: 0,
+        asked: found.question,
+        onChange: () => undefined,
         onChoose: (place: number) => chosen.push(place),
       }),
     );

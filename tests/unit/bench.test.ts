@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { arrange } from '../../src/core/planning/arrange';
+import { asGrid, asList, assign } from '../../src/core/planning/assignment';
 import { areasOf, boundariesOf, criticalTable } from '../../src/core/planning/curve-reading';
 import {
   type Plan,
@@ -13,7 +14,7 @@ import {
   spendings,
   totalOf,
   usualPlan,
-  withLoss,
+  begunWith,
 } from '../../src/core/planning/plan';
 import { simulator } from '../../src/core/planning/simulate';
 import { readerScene } from '../../src/core/scenes/reader';
@@ -85,7 +86,12 @@ describe('the sample planner', () => {
       expect(of(powerAt(own, n, of(effectFor(own, n, 0.9)))), design).to.be.closeTo(0.9, 0.01);
     }
     expect(totalOf({ ...usualPlan, ratio: 2 }, 10)).to.deep.equal({ each: [10, 20], total: 30 });
-    expect(withLoss(18, 0.1)).to.equal(20);
+    expect(begunWith(usualPlan, 18, 0.1)).to.deep.equal({ each: [20, 20], total: 40 });
+    // Groups of 41 and 82 lose their share each; of blocks whole ones are lost.
+    expect(begunWith({ ...usualPlan, ratio: 2 }, 41, 0.1)).to.deep.equal({ each: [46, 92], total: 138 });
+    expect(begunWith({ ...usualPlan, design: 'blocked', groups: 3, readings: 2 }, 9, 0.1).each).to.deep.equal([
+      20, 20, 20,
+    ]);
   });
 
   it('agrees with a thousand simulated experiments of every design', () => {
@@ -112,11 +118,11 @@ describe('the sample planner', () => {
         }),
       );
     expect(said({ difference: 4, sd: 5 })).to.equal(
-      'With 26 seedlings in each of two groups, a two-sided t-test at the 0.05 level finds a difference of 4 mm with a power of 81 %, if the standard deviation is 5 mm.',
+      'With 26 seedlings in each of two groups, a two-sided t-test at the 5 % level finds a difference of 4 mm with a power of 81 %, if the standard deviation is 5 mm.',
     );
     expect(said({ ratio: 2 }, 0.1))
       .to.include('With 26 and 52 seedlings in two groups')
-      .and.include('loss of 10 %, 87 are begun with');
+      .and.include('loss of 10 %, 87 are begun with in all: 29 and 58.');
     expect(said({ design: 'shares', share: 0.4, difference: 0.2 })).to.include('a share of 40 % against one of 60 %');
     expect(said({ design: 'nested', groups: 2, readings: 4, correlation: 0.3 })).to.match(
       /^With 26 seedlings in each of 2 groups, each read 4 times, a nested .* readings of one sample correlate by 0.3/,
@@ -171,6 +177,71 @@ describe('the sample planner', () => {
     expect(said({ sd: 0 })).to.include('above 0');
     expect(said({ design: 'shares', share: 0.9, difference: 0.2 })).to.include('leaves 0 to 1');
     expect(said({ direction: 'less' })).to.include('too small to be found');
+  });
+});
+
+describe('what is left to chance before an experiment', () => {
+  const lamps = ['Red lamp', 'White lamp', 'No lamp'];
+  const subjects = Array.from({ length: 20 }, (_, i) => `tank ${i + 1}`);
+
+  it('is told with its seed in every list, and a layout stands as rows A, B … by columns 1, 2 …', () => {
+    const plate = assign({ task: 'layout', treatments: lamps, rows: 8, columns: 12, even: true, seed: 17 });
+    const grid = asGrid(plate) ?? [];
+    expect(grid[0]).to.deep.equal(['seed 17', ...Array.from({ length: 12 }, (_, c) => String(c + 1))]);
+    expect(grid.slice(1).map(([name]) => name)).to.deep.equal(Array.from('ABCDEFGH'));
+    const list = asList(plate);
+    expect(list[0]).to.deep.equal(['place', 'row', 'column', 'treatment', 'seed']);
+    for (const [place = '', row = '', column = '', treatment, seed] of list.slice(1)) {
+      expect(place).to.equal(`${row}${column}`);
+      expect(grid['ABCDEFGH'.indexOf(row) + 1]?.[Number(column)]).to.equal(treatment);
+      expect(seed).to.equal('17');
+    }
+    expect(list).to.have.length(97);
+    expect(asGrid(assign({ task: 'draw', subjects, n: 3, replace: false, seed: 1 }))).to.equal(undefined);
+  });
+
+  it('numbers its blocks, each with every treatment equally often, and says where the last is short', () => {
+    const blocks = assign({ task: 'allocate', subjects, treatments: lamps, way: 'blocks', block: 6, seed: 3 });
+    expect(blocks.head).to.deep.equal(['subject', 'block', 'treatment']);
+    for (const block of ['1', '2', '3']) {
+      const given = blocks.rows.filter((row) => row[1] === block).map((row) => row[2]);
+      for (const lamp of lamps) expect(given.filter((g) => g === lamp)).to.have.length(2);
+    }
+    expect(blocks.rows.filter((row) => row[1] === '4')).to.have.length(2);
+    expect(blocks.told).to.include('The last block is short: 2 of 6');
+    const full = assign({
+      task: 'allocate',
+      subjects: subjects.slice(2),
+      treatments: lamps,
+      way: 'blocks',
+      block: 6,
+      seed: 3,
+    });
+    expect(full.told).to.not.include('short');
+  });
+
+  it('parts a stratum from its subject where strata are asked for, and leaves names alone elsewhere', () => {
+    const lines = ['A1: upper', 'A2: upper', 'B1: lower', 'B2: lower'];
+    const two = lamps.slice(0, 2);
+    const within = assign({ task: 'allocate', subjects: lines, treatments: two, way: 'strata', block: 4, seed: 2 });
+    expect(within.rows.map((row) => row.slice(0, 2))).to.deep.equal([
+      ['A1', 'upper'],
+      ['A2', 'upper'],
+      ['B1', 'lower'],
+      ['B2', 'lower'],
+    ]);
+    for (const pair of [within.rows.slice(0, 2), within.rows.slice(2)])
+      expect(pair.map((row) => row[2])).to.have.members(two);
+    const freely = assign({ task: 'allocate', subjects: lines, treatments: two, way: 'simple', block: 4, seed: 2 });
+    expect(freely.rows.map(([name]) => name)).to.deep.equal(lines);
+    const refused = (run: () => unknown) => (words: RegExp) => expect(run).to.throw(words);
+    refused(() => assign({ task: 'allocate', subjects: ['A1'], treatments: two, way: 'strata', block: 4, seed: 2 }))(
+      /its stratum/,
+    );
+    refused(() => assign({ task: 'layout', treatments: [], rows: 2, columns: 2, even: true, seed: 1 }))(
+      /at least two treatments/,
+    );
+    refused(() => assign({ task: 'draw', subjects: [], n: 1, replace: false, seed: 1 }))(/from 1 to 100,000/);
   });
 });
 

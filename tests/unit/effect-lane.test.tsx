@@ -43,6 +43,8 @@ describe('an effect in its row of a table', () => {
         sorted,
         onSort: () => undefined,
         chosen: 0,
+        asked: shown.question,
+        onChange: () => undefined,
         onChoose: () => undefined,
       }),
     );

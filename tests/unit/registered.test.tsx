@@ -10,7 +10,8 @@ import { methodsSentence } from '../../src/core/telling/report';
 import { eventWords } from '../../src/core/words/events';
 import { plain } from '../../src/core/words/text';
 import { Registration } from '../../src/islands/question/Registration';
-import { plannerFor } from '../../src/islands/question/planner-for';
+import { studentT } from '../../src/core/distributions/t';
+import { benchFor } from '../../src/islands/question/bench-for';
 import { registrationOf } from '../../src/server/registration';
 import { openDb } from '../../src/store/open';
 import { askQuestion, readQuestion, updateQuestion } from '../../src/store/questions';
@@ -175,7 +176,7 @@ describe('a registered question', () => {
   it('is planned on the bench with its own design and spread, and takes the number that comes back', () => {
     const href = '/studies/s/questions/q';
     const lab = answered({ ...two, level: 0.99 });
-    const plan = new URL(plannerFor(lab, href), 'http://here').searchParams;
+    const plan = new URL(benchFor(lab, href).planner, 'http://here').searchParams;
     const df = lab.groups.reduce((sum, g) => sum + g.n - 1, 0);
     const sd = Math.sqrt(lab.groups.reduce((sum, g) => sum + (g.n - 1) * (g.summary?.variance ?? NaN), 0) / df);
     expect(Object.fromEntries(plan)).to.deep.include({
@@ -191,8 +192,25 @@ describe('a registered question', () => {
       <Registration question={two} shown={lab} href={href} fromPlan={17} onChange={() => undefined} />,
     );
     expect(screen.getByLabelText('Planned in each group')).to.have.property('value', '17');
-    expect(screen.getByRole('link', { name: 'Plan it' }).getAttribute('href')).to.equal(plannerFor(lab, href));
+    expect(screen.getByRole('link', { name: 'Plan it' }).getAttribute('href')).to.equal(benchFor(lab, href).planner);
     cleanup();
+  });
+
+  it('leads to its curve at its statistic and cut-off, and to a draw over its groups', () => {
+    const lab = answered({ ...two, level: 0.99 });
+    const { curves, draw } = benchFor(lab, '/studies/s/questions/q');
+    const [reference] = (lab.comparison.ok ? lab.comparison.value.reference : undefined) ?? [];
+    const read = Object.fromEntries(new URL(curves, 'http://here').searchParams);
+    expect(read).to.include({ curve: 't', shade: 'right', alpha: '0.01' });
+    expect(Number(read['statistic'])).to.be.closeTo(reference?.statistic ?? NaN, 1e-6);
+    expect(studentT(Number(read['df'])).upper(Number(read['a']))).to.be.closeTo(0.01, 1e-6);
+    expect(new URL(draw, 'http://here').searchParams.get('treatments')).to.equal(
+      lab.groups.map((g) => g.name).join(', '),
+    );
+    // Before there is an answer each opens empty, with the way back.
+    expect(benchFor(undefined, '/studies/s/questions/q').curves).to.equal(
+      '/bench/curves?question=%2Fstudies%2Fs%2Fquestions%2Fq',
+    );
   });
 
   it('has a page of its own with what the log knows of it, and none where nothing was registered', () => {

@@ -28,6 +28,8 @@ export interface Answer {
   subject: string;
   /** The groups compared, in the order the question names them. */
   groups: GroupPart[];
+  /** Whether the two groups compared stand in the table the other way round. */
+  reversed?: true;
   comparison: Outcome<Comparison>;
   /** How often subjects come back; undefined when no column names them. */
   repeats: Repeats | undefined;

@@ -3,6 +3,7 @@ import type { OfCounts, OfReadings } from '../analyses/analysis';
 import type { Answer } from '../answer/answer';
 import type { Comparison } from '../answer/comparison';
 import { type GroupPart, allParts, limitedOf as belowIn } from '../answer/group-part';
+import { turnedRound } from '../answer/turned';
 import { demandNumbers, hasBelow } from '../answer/limits';
 import { withLogTails } from '../answer/log-tail';
 import { DomainError, type Outcome, attempt, demand } from '../numeric/domain-error';
@@ -178,14 +179,15 @@ type Compared = (make: () => Comparison) => Outcome<Comparison>;
 /** The answer to a question about counts: what was found, in whom. */
 function fromCounts(analysis: OfCounts, question: Question, table: Table, compared: Compared): Answer {
   const counted = countTable(table, question);
+  const parts = analysis.groups(question, counted);
   return {
     question,
     measure: countedNames(question, table).measure,
     rowName: counted.rows.name,
     unit: '',
     subject: table.subject,
-    groups: withSetAside(analysis, question, table, analysis.groups(question, counted)),
-    comparison: compared(() => analysis.compare(question, counted)),
+    groups: withSetAside(analysis, question, table, parts),
+    comparison: compared(() => turnedRound(question, analysis.compare(question, counted), parts)),
     repeats: undefined,
     averaged: false,
     rowNames: undefined,
@@ -205,6 +207,13 @@ const withRemark = (answer: Answer, comparison: Comparison, why: string): Answer
     },
   },
 });
+
+/** Whether two groups are subtracted in another order than the table's. */
+function isReversed(question: Question, table: Table): boolean {
+  if (question.design !== 'two-groups' && question.design !== 'paired') return false;
+  const [a, b] = [question.a, question.b].map((id) => groupNames(table, question).findIndex((g) => g.id === id));
+  return a !== undefined && b !== undefined && b >= 0 && a > b;
+}
 
 /** The answer to a question about readings. */
 function fromReadings(analysis: OfReadings, asked: Question, table: Table, brief: boolean, compared: Compared): Answer {
@@ -226,7 +235,7 @@ function fromReadings(analysis: OfReadings, asked: Question, table: Table, brief
   const comparison = compared(() => {
     demandSomeLeft(parts);
     if (!analysis.takesLimits) demandNumbers(parts);
-    return analysis.compare(question, table, parts, brief);
+    return turnedRound(question, analysis.compare(question, table, parts, brief), parts);
   });
   // A model that nobody chose and that cannot be fitted gives way to the subjects that have every reading.
   if (!comparison.ok && question.method === 'mixed-model' && asked.method === undefined) {
@@ -240,6 +249,7 @@ function fromReadings(analysis: OfReadings, asked: Question, table: Table, brief
     measure: measureOf(question, table),
     unit: layout?.ok ? layout.value.unit : (parts[0]?.unit ?? ''),
     ...(layout?.ok ? { layout: layout.value } : {}),
+    ...(isReversed(question, table) ? { reversed: true } : {}),
     ...(isAdjusted(question.design) ? { covariate: columnNamed(covariateOf(question, table), table) } : {}),
     ...innerNamePart(question, table),
     ...(isBlocked(question.design) ? { block: called(blockOf(question, table), 'block') } : {}),

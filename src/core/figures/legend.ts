@@ -1,6 +1,7 @@
 /** A figure's legend: what its marks and bars are, n of each group, the test, and how comparisons are shown. */
 import type { Answer } from '../answer/answer';
 import { cellsOf } from '../answer/ratios';
+import { inTableOrder } from '../answer/table-order';
 import { intervalNames } from '../answer/shares';
 import { choicesOf } from '../question/choices';
 import { withUnit } from '../readings/table';
@@ -24,7 +25,7 @@ type Drawing = Pick<FigureStyle, 'kind' | 'marks' | 'bars' | 'readings' | 'brack
 
 /** n of each group or cell. */
 function sizes(answer: Answer): Text {
-  const parts = answer.layout ? cellsOf(answer) : answer.groups;
+  const parts = answer.layout ? cellsOf(answer) : inTableOrder(answer, answer.groups);
   return joined(
     parts.map(({ name, n, samples }): Text =>
       samples

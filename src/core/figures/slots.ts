@@ -2,6 +2,7 @@
 import { factsOf } from '../analyses/kinds';
 import type { Answer, GroupPart } from '../answer/answer';
 import { cellsOf } from '../answer/ratios';
+import { inTableOrder } from '../answer/table-order';
 import type { Level } from '../readings/table';
 import { type FigureStyle, inkColour } from './figure-style';
 import type { Ink } from '../scenes/scene';
@@ -140,4 +141,4 @@ function twoFactors(answer: Answer, layout: NonNullable<Answer['layout']>, style
 
 /** What stands side by side, in the figure's order and under its names. */
 export const slotsOf = (answer: Answer, style: FigureStyle): Layout =>
-  answer.layout ? twoFactors(answer, answer.layout, style) : oneFactor(answer.groups, style);
+  answer.layout ? twoFactors(answer, answer.layout, style) : oneFactor(inTableOrder(answer, answer.groups), style);

@@ -232,14 +232,19 @@ export function spendings(plan: Plan, wanted: number, costs: Costs, most = 12): 
 export const withoutAdjusting = (plan: Plan, wanted: number): Outcome<number> =>
   sampleFor({ ...plan, design: 'several' }, wanted);
 
-/** How many must be begun with where a share of them will be lost. */
-export const withLoss = (n: number, loss: number): number => Math.ceil(n / (1 - loss));
+/** How many are needed, or begun with, by group and in all. */
+export interface Numbers {
+  each: number[];
+  total: number;
+}
+
+const summed = (each: number[]): Numbers => ({ each, total: each.reduce((a, b) => a + b, 0) });
+
+/** Whether groups take different numbers. */
+export const isUneven = ({ each }: Numbers): boolean => each.some((k) => k !== each[0]);
 
 /** How many are needed in all, by group. */
-export function totalOf(
-  { design, groups, levels, ratio, readings }: Plan,
-  n: number,
-): { each: number[]; total: number } {
+export function totalOf({ design, groups, levels, ratio, readings }: Plan, n: number): Numbers {
   const each =
     design === 'mixed'
       ? [n, n]
@@ -252,5 +257,11 @@ export function totalOf(
             : design === 'blocked'
               ? new Array<number>(groups).fill(n * readings)
               : [n];
-  return { each, total: each.reduce((a, b) => a + b, 0) };
+  return summed(each);
+}
+
+/** How many to begin with, by group, where a share of each will be lost; of blocks whole ones are lost. */
+export function begunWith(plan: Plan, n: number, loss: number): Numbers {
+  const toBegin = (k: number): number => Math.ceil(k / (1 - loss));
+  return plan.design === 'blocked' ? totalOf(plan, toBegin(n)) : summed(totalOf(plan, n).each.map(toBegin));
 }

@@ -11,6 +11,7 @@ import { asDesign, designOf, groupChoices, hasTwoFactors, sameOutcomes } from '.
 import { withinBlocks } from './block';
 import { adjustedFor } from './covariate';
 import { innerNamed } from './inner';
+import { inNaturalOrder } from './natural-order';
 import { type Question, questionOf } from './question';
 
 /** What counts raise: whether a share differs between groups; with more than two outcomes whether they depend on the group. */
@@ -106,6 +107,11 @@ function readBefore(table: Table): Column | undefined {
  * @param chosen ids of the columns to compare, where some are chosen
  */
 export function firstQuestion(table: Table, chosen: readonly string[] = []): Question | undefined {
+  const question = raised(table, chosen);
+  return question && inNaturalOrder(question, groupChoices(table, question));
+}
+
+function raised(table: Table, chosen: readonly string[]): Question | undefined {
   if (holdsCounts(table)) return firstOfCounts(table);
   const columns = likeliestColumns(table);
   const named = groupChoices(table, columns);

@@ -174,6 +174,10 @@ const asked = {
   spacing: v.optional(v.picklist(['named', 'equal'], 'Groups are placed as named or equal.')),
   control: v.optional(Group),
   pairs: v.optional(v.array(v.tuple([Group, Group]))),
+  /** Of all pairs, those subtracted the other way round: the later group minus the earlier. */
+  turned: v.optional(
+    v.union([v.literal('all'), v.array(v.tuple([Group, Group]))], 'Turned are all pairs, or those named.'),
+  ),
   contrasts: v.optional(v.array(Contrast)),
   follow: v.optional(v.picklist(followUps, `Comparisons are judged by one of ${followUps.join(', ')}.`)),
   /** Of two factors: which levels are compared, over or within the levels of the other. */

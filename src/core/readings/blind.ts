@@ -9,6 +9,7 @@ import { marksOf } from './beside';
 import { DomainError, demand } from '../numeric/domain-error';
 import { type Random, shuffleInPlace } from '../numeric/random';
 import { columnsAreGroups } from './groups';
+import { placeLetters } from './place-letters';
 import { levelRows, levelsOf } from './levels';
 import type { TableEdit } from './table-edit';
 import { type Column, type Table, columnsOf } from './table';
@@ -55,10 +56,6 @@ function opened(sealed: string): Hidden {
   }
 }
 
-/** A, B … Z, AA, AB … */
-const letter = (place: number): string =>
-  (place >= 26 ? letter(Math.floor(place / 26) - 1) : '') + String.fromCharCode(65 + (place % 26));
-
 /**
  * Words typed by hand with the letters of a table in place of the names they stand for, while those are hidden: what was
  * typed before would say which letter is which. A name that is a mere number cannot be told from any other number.
@@ -104,7 +101,7 @@ const shuffled = <T>(all: readonly T[], random: Random): T[] => {
 function hiddenLevels(column: Column, random: Random): { edits: TableEdit[]; hidden: Hidden } {
   const levels = levelsOf(column);
   const order = shuffled(levels, random);
-  const nameOf = new Map(order.map((level, place) => [level.id, letter(place)]));
+  const nameOf = new Map(order.map((level, place) => [level.id, placeLetters(place)]));
   const rows = levelRows(column);
   const texts = column.cells.map((text, row) => [nameOf.get(levels[rows[row] ?? -1]?.id ?? '') ?? text]);
   return {
@@ -135,7 +132,7 @@ function hiddenColumns(table: Table, random: Random): { edits: TableEdit[]; hidd
   const computed = all.filter((c) => c.formula);
   const places = all.map((c) => table.columns.indexOf(c));
   const named = [
-    ...order.map((column, place) => ({ column, name: letter(place) })),
+    ...order.map((column, place) => ({ column, name: placeLetters(place) })),
     ...computed.map((column, place) => ({ column, name: `computed ${place + 1}` })),
   ];
   return {

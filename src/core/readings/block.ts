@@ -1,3 +1,5 @@
+import { placeLetters } from './place-letters';
+
 /** A part of a sheet: rows and columns from 0, ends included. */
 export interface Area {
   top: number;
@@ -80,11 +82,9 @@ export function wholeOf(rows: readonly (readonly string[])[]): Area {
   return whole.bottom < 0 ? { top: 0, left: 0, bottom: -1, right: -1 } : whole;
 }
 
-const letters = (column: number): string =>
-  (column >= 26 ? letters(Math.floor(column / 26) - 1) : '') + String.fromCharCode(65 + (column % 26));
-
 /** "B2 to E40": an area by its corners, rows from 1. */
-export const areaName = (a: Area): string => `${letters(a.left)}${a.top + 1} to ${letters(a.right)}${a.bottom + 1}`;
+export const areaName = (a: Area): string =>
+  `${placeLetters(a.left)}${a.top + 1} to ${placeLetters(a.right)}${a.bottom + 1}`;
 
 /** The cells of an area, made rectangular. */
 export const cut = (rows: readonly (readonly string[])[], a: Area): string[][] =>

@@ -4,7 +4,6 @@ import { factsOf } from '../analyses/kinds';
 import { choicesOf, tellsRatios } from '../question/choices';
 import { withUnit } from '../readings/table';
 import { between, effectDecimals, fixed, percent } from '../words/numbers';
-import { subtraction } from '../words/two';
 import { roomBelow } from './axis-title';
 import type { Frame } from './group-rows';
 import { effectAxis, effectMargin, effectShare, mostRungs } from './effect-axis';
@@ -68,8 +67,7 @@ export function besideDifferences(
     panels.push(singleEffect(effect, right, inUnit, differences ? value : 0, question.bounds, pairPoints(answer)));
     if (effect.interval && Number.isFinite(effect.interval.high - effect.interval.low)) {
       const decimals = effectDecimals(effect);
-      const name = effectsAre ? effect.name : subtraction(answer);
-      alt += ` ${name}: ${fixed(effect.estimate, decimals)} (${between(effect.interval, decimals)})${inUnit && ` ${inUnit}`}, ${percent(question.level)} interval, drawn against the line of no difference.`;
+      alt += ` ${effect.name}: ${fixed(effect.estimate, decimals)} (${between(effect.interval, decimals)})${inUnit && ` ${inUnit}`}, ${percent(question.level)} interval, drawn against the line of no difference.`;
     }
   } else if (rungs.length > 0) {
     const title =

@@ -66,9 +66,9 @@ export function singleAxis(
   return { domain, log, none, ...(bounds ? { bounds } : {}) };
 }
 
-/** The axis of several effects, as far as they are drawn. */
-export function rungsAxis(effects: readonly Effect[]): EffectAxis {
-  const shown = effects.slice(0, mostRungs);
+/** The axis of several effects, as far as they are drawn. @param most how many are */
+export function rungsAxis(effects: readonly Effect[], most = mostRungs): EffectAxis {
+  const shown = effects.slice(0, most);
   const ends = shown.flatMap((e) => [
     e.estimate,
     ...(e.interval ? [...finite(e.interval.low), ...finite(e.interval.high)] : []),

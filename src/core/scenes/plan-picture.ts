@@ -1,5 +1,5 @@
 /** Power over the number taken and over the difference to be found, each with the point the plan stands at. */
-import { type Plan, powerAt } from '../planning/plan';
+import { type Plan, isUneven, powerAt, totalOf } from '../planning/plan';
 import { fixed } from '../words/numbers';
 import type { Mark, Panel, Scene } from './scene';
 
@@ -82,7 +82,13 @@ export function planScene(plan: Plan, n: number, wanted: number, unit: string, w
     panels: [
       panel(
         { ...frame, left: 56 },
-        plan.design === 'factorial' ? 'readings a cell' : plan.design === 'blocked' ? 'blocks' : 'in each group',
+        plan.design === 'factorial'
+          ? 'readings a cell'
+          : plan.design === 'blocked'
+            ? 'blocks'
+            : isUneven(totalOf(plan, n))
+              ? 'in the first group'
+              : 'in each group',
         overN,
         n,
         power,

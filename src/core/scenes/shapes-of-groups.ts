@@ -3,6 +3,7 @@ import { bin } from 'd3-array';
 import type { Answer, GroupPart } from '../answer/answer';
 import { valuesOf } from '../answer/group-part';
 import { cellsOf } from '../answer/ratios';
+import { inTableOrder } from '../answer/table-order';
 import { differencesOf } from '../answer/pairing';
 import { attempt } from '../numeric/domain-error';
 import { quantilePlot } from '../procedures/quantile-plot';
@@ -24,7 +25,7 @@ type ShownGroup = Shown & { group: GroupPart };
 
 /** What is looked at: the groups, or the cells of two factors. */
 function shownOf(answer: Answer): ShownGroup[] {
-  const parts: GroupPart[] = answer.layout ? cellsOf(answer) : answer.groups;
+  const parts: readonly GroupPart[] = answer.layout ? cellsOf(answer) : inTableOrder(answer, answer.groups);
   return parts
     .map((group) => ({ group, name: group.name, colour: group.colour, values: valuesOf(group) }))
     .filter((g) => g.values.length > 0)

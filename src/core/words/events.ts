@@ -36,6 +36,7 @@ const parts: Readonly<Record<string, string>> = {
   spacing: 'spacing of the groups',
   control: 'control',
   pairs: 'chosen pairs',
+  turned: 'order of subtraction',
   contrasts: 'contrasts',
   follow: 'adjustment',
   within: 'levels compared',

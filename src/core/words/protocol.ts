@@ -1,5 +1,5 @@
 /** The plan as a protocol tells it: what is to be found, how surely, with how many, and how many are begun with. */
-import { type Plan, totalOf, withLoss } from '../planning/plan';
+import { type Plan, begunWith, isUneven, totalOf } from '../planning/plan';
 import { fixed, percent, plural } from './numbers';
 import { listed, valued } from './sentences';
 import { type Text, text } from './text';
@@ -18,13 +18,13 @@ export interface Protocol {
 /** Who is taken: "29 seedlings in each of two groups". */
 function taken({ plan, n, subject }: Protocol): string {
   const noun = (k: number): string => (k === 1 ? subject || 'sample' : plural(subject || 'sample'));
-  const { each } = totalOf(plan, n);
+  const numbers = totalOf(plan, n);
   switch (plan.design) {
     case 'two-groups':
     case 'shares':
-      return each[0] === each[1]
-        ? `${n} ${noun(n)} in each of two groups`
-        : `${listed(each.map(String))} ${noun(2)} in two groups`;
+      return isUneven(numbers)
+        ? `${listed(numbers.each.map(String))} ${noun(2)} in two groups`
+        : `${n} ${noun(n)} in each of two groups`;
     case 'several':
       return `${n} ${noun(n)} in each of ${plan.groups} groups`;
     case 'factorial':
@@ -99,7 +99,10 @@ export function protocolSentence(protocol: Protocol): Text {
     plan.design === 'shares'
       ? ''
       : `, if the standard deviation${plan.design === 'paired' ? ' of the differences' : ''} is ${valued(String(plan.sd), unit)}${correlationWords(plan)}`;
-  const begun = totalOf(plan, withLoss(n, loss)).total;
-  const lost = loss > 0 ? ` To allow for a loss of ${percent(loss)}, ${begun} are begun with in all.` : '';
-  return text`With ${taken(protocol)}, ${sided} ${tests[plan.design]} at the ${String(plan.alpha)} level finds ${what} with a power of ${fixed(100 * power, power > 0.995 ? 2 : 0)} %${spread}.${lost}`;
+  const begun = begunWith(plan, n, loss);
+  const lost =
+    loss > 0
+      ? ` To allow for a loss of ${percent(loss)}, ${begun.total} are begun with in all${isUneven(begun) ? `: ${listed(begun.each.map(String))}` : ''}.`
+      : '';
+  return text`With ${taken(protocol)}, ${sided} ${tests[plan.design]} at the ${percent(plan.alpha)} level finds ${what} with a power of ${fixed(100 * power, power > 0.995 ? 2 : 0)} %${spread}.${lost}`;
 }

@@ -19,6 +19,7 @@ import { Accepted } from '../shared/Accepted';
 import { NumberField } from '../shared/NumberField';
 import { Choose } from '../shared/Parts';
 import { type Query, asQuery, numberOf, useAddress } from './address';
+import { BackTo } from './BackTo';
 import { CurvePicture } from './CurvePicture';
 import { HandOver, toWriteUp } from './HandOver';
 import { PrintedTable } from './PrintedTable';
@@ -248,6 +249,7 @@ export function CurveReader() {
         )}{' '}
         over it.
       </p>
+      <BackTo query={query} before="The curve of" />
       {trouble && (
         <p role="alert" className="text-error">
           {trouble}

@@ -1,12 +1,19 @@
 import { Download, Table2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
+import { htmlTable } from '../../formats/html-document';
 import { safeCsv } from '../../formats/safe-csv';
-import { arrange } from '../../core/planning/arrange';
-import { type Outcome, attempt, demand } from '../../core/numeric/domain-error';
-import { allocate, drawRows } from '../../core/readings/draw';
+import { type Outcome, attempt } from '../../core/numeric/domain-error';
+import {
+  type Assigning,
+  type AllocationWay,
+  type Assignment,
+  allocationWays,
+  asGrid,
+  asList,
+  assign,
+} from '../../core/planning/assignment';
 import { emptyColumn, tableOf } from '../../core/readings/table';
 import { draftOf } from '../../core/readings/table-edit';
-import { counted } from '../../core/words/numbers';
 import { inWords, send } from '../shared/api';
 import { Accepted } from '../shared/Accepted';
 import { NumberField } from '../shared/NumberField';
@@ -15,86 +22,47 @@ import { Choose } from '../shared/Parts';
 import { save } from '../shared/save';
 import { TextTableView } from '../shared/TextTableView';
 import { type Query, asQuery, numberOf, useAddress } from './address';
+import { BackTo } from './BackTo';
 import { HandOver } from './HandOver';
 
 const tasks = { draw: 'Draw', allocate: 'Allocate', layout: 'Lay out' } as const;
 type Task = keyof typeof tasks;
-const ways = { simple: 'freely', blocks: 'in blocks', strata: 'within strata' } as const;
+const taskOf = (query: Query): Task => ((query['task'] ?? '') in tasks ? (query['task'] as Task) : 'draw');
+const wayOf = (query: Query): AllocationWay =>
+  (query['way'] ?? '') in allocationWays ? (query['way'] as AllocationWay) : 'simple';
 
-/** A list typed or pasted: a line each, or parted by commas or semicolons; of a stratum written after a tab or a colon. */
+/** Most of a list that is shown; files and copies hold all of it. */
+const shownOfList = 2000;
+
+/** What stands in the field of treatments before anything is typed; a field that was emptied stays empty. */
+const exampleTreatments = 'Red lamp, White lamp';
+
+/** A list typed or pasted: a line each, or parted by commas or semicolons. */
 const listOf = (text: string): string[] =>
   text
     .split(/[\n;,]+/)
     .map((line) => line.trim())
     .filter(Boolean);
 
-interface Made {
-  head: string[];
-  rows: string[][];
-  /** A layout in its place: rows of the bench, one under the other. */
-  grid?: string[][];
-  told: string;
-}
-
-/** What the address asks to be drawn; the same address draws the same. */
-function made(query: Query): Outcome<Made> {
-  return attempt(() => {
-    const task = (query['task'] ?? '') in tasks ? (query['task'] as Task) : 'draw';
-    const seed = Math.round(numberOf(query, 'seed') ?? 1);
-    const list = listOf(query['list'] ?? '');
-    const size = Math.round(numberOf(query, 'size') ?? 24);
-    demand(list.length > 0 || (size >= 1 && size <= 100_000), 'Name from 1 to 100,000 subjects.');
-    const strata = list.map((line) => line.split(/[\t:]/)[1]?.trim() ?? '');
-    const names =
-      list.length > 0
-        ? list.map((line) => line.split(/[\t:]/)[0]?.trim() ?? '')
-        : Array.from({ length: size }, (_, i) => String(i + 1));
-    const treatments = listOf(query['treatments'] ?? 'Red lamp, White lamp');
-    if (task === 'draw') {
-      const n = Math.round(numberOf(query, 'n') ?? 6);
-      const replace = query['replace'] === 'yes';
-      const drawn = drawRows(
-        names.map((_, i) => i),
-        n,
-        replace,
-        seed,
-      );
-      return {
-        head: ['drawn', 'subject'],
-        rows: drawn.map((row, i) => [String(i + 1), names[row] ?? '']),
-        told: `${counted(n, 'subject')} drawn at random from ${names.length} ${replace ? 'with' : 'without'} replacement, seed ${seed}.`,
-      };
-    }
-    if (task === 'layout') {
-      const [rows, columns] = [Math.round(numberOf(query, 'rows') ?? 4), Math.round(numberOf(query, 'columns') ?? 6)];
-      const blocked = query['free'] !== 'yes';
-      const grid = arrange(rows, columns, treatments, seed, blocked);
-      return {
-        head: ['row', 'column', 'treatment'],
-        rows: grid.flatMap((line, r) => line.map((t, c) => [String(r + 1), String(c + 1), t])),
-        grid,
-        told: `${counted(treatments.length, 'treatment')} over ${rows} rows and ${columns} columns at random${blocked ? ', each row and column holding them as evenly as can be' : ''}, seed ${seed}.`,
-      };
-    }
-    const way = (query['way'] ?? '') in ways ? (query['way'] as keyof typeof ways) : 'simple';
-    demand(
-      way !== 'strata' || strata.every((s) => s !== ''),
-      'Give each subject its stratum: a line each, as “A1: upper tank”.',
-    );
-    const block = Math.round(numberOf(query, 'block') ?? treatments.length * 2);
-    const given = allocate(names.length, {
-      way,
-      treatments,
-      seed,
-      ...(way === 'blocks' ? { block } : {}),
-      ...(way === 'strata' ? { strata } : {}),
-    });
+/** What the address asks to be left to chance; the same address always gives the same. */
+function asked(query: Query): Assigning {
+  const task = taskOf(query);
+  const whole = (key: string, usual: number): number => Math.round(numberOf(query, key) ?? usual);
+  const seed = whole('seed', 1);
+  const treatments = listOf(query['treatments'] ?? exampleTreatments);
+  if (task === 'layout')
     return {
-      head: ['subject', ...(way === 'strata' ? ['stratum'] : []), 'treatment'],
-      rows: names.map((name, i) => [name, ...(way === 'strata' ? [strata[i] ?? ''] : []), given[i] ?? '']),
-      told: `${counted(names.length, 'subject')} allocated at random to ${treatments.join(', ')}${way === 'blocks' ? ` in blocks of ${block}` : way === 'strata' ? ' within strata' : ''}, seed ${seed}.`,
+      task,
+      treatments,
+      rows: whole('rows', 4),
+      columns: whole('columns', 6),
+      even: query['free'] !== 'yes',
+      seed,
     };
-  });
+  const list = listOf(query['list'] ?? '');
+  const subjects = list.length > 0 ? list : Array.from({ length: whole('size', 24) }, (_, i) => String(i + 1));
+  if (task === 'draw') return { task, subjects, n: whole('n', 6), replace: query['replace'] === 'yes', seed };
+  return { task, subjects, treatments, way: wayOf(query), block: whole('block', treatments.length * 2), seed };
 }
 
 /** Draws samples, allocates subjects and lays treatments out, from a seed that is shown: to print, as CSV, or into a study. */
@@ -103,14 +71,15 @@ export function DrawTool() {
   const [trouble, setTrouble] = useState('');
   const key = JSON.stringify(query);
   const found = useMade(key);
-  const task = (query['task'] ?? '') in tasks ? (query['task'] as Task) : 'draw';
-  const way = (query['way'] ?? '') in ways ? (query['way'] as keyof typeof ways) : 'simple';
-  const text = (label: string, name: string, usual: string, width = 'w-12') => (
+  const task = taskOf(query);
+  const way = wayOf(query);
+  const treatments = (
     <Accepted
-      className={`part ${width}`}
-      aria-label={label}
-      value={query[name] ?? usual}
-      onAccept={(typed) => change({ [name]: typed })}
+      className="part w-64"
+      aria-label="Treatments"
+      placeholder={exampleTreatments}
+      value={(query['treatments'] ?? exampleTreatments).trim()}
+      onAccept={(typed) => change({ treatments: typed === '' ? ' ' : typed })}
     />
   );
   const whole = (label: string, name: string, usual: number, width = 'w-12') => (
@@ -125,17 +94,19 @@ export function DrawTool() {
       onChange={(x) => change({ [name]: asQuery(x) })}
     />
   );
-  const csv = (m: Made): string => `${safeCsv([m.head, ...m.rows])}\r\n`;
+  const gridShown = task === 'layout' && query['as'] !== 'list';
+  /** What is copied and kept: a layout as it stands, all else a line each. */
+  const cells = (m: Assignment): string[][] => (gridShown ? asGrid(m) : undefined) ?? asList(m);
   /** The list as a table of readings still to be taken. */
-  const tableFor = (m: Made) => {
+  const tableFor = (m: Assignment) => {
     const columns = m.head.map((name, j) => ({
       ...emptyColumn(
         `c${j}`,
         name,
         '',
-        name === 'treatment' || name === 'stratum' || name === 'row' || name === 'column'
+        ['treatment', 'stratum', 'block', 'row', 'column'].includes(name)
           ? ('group' as const)
-          : name === 'subject'
+          : name === 'subject' || name === 'place'
             ? ('subject' as const)
             : ('label' as const),
       ),
@@ -146,12 +117,12 @@ export function DrawTool() {
       tableOf([...columns, emptyColumn('measure', 'reading')], {
         name: 'Allocation',
         shape: 'rows',
-        subject: 'subject',
+        subject: task === 'layout' ? 'place' : 'subject',
         rowCount: m.rows.length,
       }),
     );
   };
-  const intoNew = (m: Made) => {
+  const intoNew = (m: Assignment) => {
     const title = `${tasks[task]}, seed ${query['seed'] ?? '1'}`;
     send<{ id: string }>('POST', '/api/studies', { title, table: tableFor(m), origin: m.told }).then(
       ({ id }) => window.location.assign(`/studies/${id}`),
@@ -175,25 +146,19 @@ export function DrawTool() {
         )}
         {task === 'allocate' && (
           <>
-            subjects to {text('Treatments', 'treatments', 'Red lamp, White lamp', 'w-64')}{' '}
-            <Choose label="Way" value={way} options={ways} onChange={(next) => change({ way: next })} />
+            subjects to {treatments}{' '}
+            <Choose label="Way" value={way} options={allocationWays} onChange={(next) => change({ way: next })} />
             {way === 'blocks' && (
               <>
                 {' '}
-                of{' '}
-                {whole(
-                  'Subjects in a block',
-                  'block',
-                  listOf(query['treatments'] ?? 'Red lamp, White lamp').length * 2,
-                )}
+                of {whole('Subjects in a block', 'block', listOf(query['treatments'] ?? exampleTreatments).length * 2)}
               </>
             )}
           </>
         )}
         {task === 'layout' && (
           <>
-            {text('Treatments', 'treatments', 'Red lamp, White lamp', 'w-64')} over {whole('Rows', 'rows', 4)} rows and{' '}
-            {whole('Columns', 'columns', 6)} columns,{' '}
+            {treatments} over {whole('Rows', 'rows', 4)} rows and {whole('Columns', 'columns', 6)} columns,{' '}
             <Choose
               label="Blocking"
               value={query['free'] === 'yes' ? 'free' : 'even'}
@@ -211,6 +176,7 @@ export function DrawTool() {
           another seed
         </button>
       </h1>
+      <BackTo query={query} before="For" />
       {task !== 'layout' && (
         <p className="prose-serif not-print text-[17px] text-muted">
           of the numbers 1 to {whole('Size of the list', 'size', 24, 'w-16')}, or of these:
@@ -240,17 +206,27 @@ export function DrawTool() {
               type="button"
               className="plain-button"
               onClick={() =>
-                save(new Blob(['\ufeff', csv(found.value)], { type: 'text/csv;charset=utf-8' }), 'allocation.csv')
+                save(
+                  new Blob(['\ufeff', safeCsv(cells(found.value)), '\r\n'], { type: 'text/csv;charset=utf-8' }),
+                  `${fileNames[task]}-seed-${found.value.seed}.csv`,
+                )
               }
             >
               <Download size={15} aria-hidden /> Download as CSV
             </button>
             <CopyButton
-              copied={() => ({ plain: [found.value.head, ...found.value.rows].map((r) => r.join('\t')).join('\n') })}
-              label="Copy the list"
+              copied={() => {
+                const [head = [], ...rows] = cells(found.value);
+                const cellsOf = (row: string[]) => row.map((cell) => [cell]);
+                return {
+                  plain: [head, ...rows].map((row) => row.join('\t')).join('\n'),
+                  html: htmlTable({ title: found.value.told, head: cellsOf(head), rows: rows.map(cellsOf) }),
+                };
+              }}
+              label={gridShown ? 'Copy the layout' : 'Copy the list'}
             />
             <button type="button" className="plain-button" onClick={() => window.print()}>
-              Print the list
+              {gridShown ? 'Print the layout' : 'Print the list'}
             </button>
             <button type="button" className="plain-button" onClick={() => intoNew(found.value)}>
               <Table2 size={15} aria-hidden /> Start a study with it
@@ -269,44 +245,78 @@ export function DrawTool() {
               {trouble}
             </p>
           )}
-          {found.value.grid ? (
-            <table className="mt-3 border-collapse text-sm" data-testid="layout">
-              <thead>
-                <tr>
-                  <td />
-                  {found.value.grid[0]?.map((_, c) => (
-                    <th key={c} scope="col" className="px-2 font-normal text-muted">
-                      {c + 1}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {found.value.grid.map((line, r) => (
-                  <tr key={r}>
-                    <th scope="row" className="pr-2 font-normal text-muted">
-                      {r + 1}
-                    </th>
-                    {line.map((t, c) => (
-                      <td key={c} className="border border-line px-2 py-1.5 text-center">
-                        {t}
-                      </td>
-                    ))}
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          ) : (
-            <div className="mt-3">
-              <TextTableView head={found.value.head} rows={found.value.rows.slice(0, 2000)} testId="drawn" />
-            </div>
+          {task === 'layout' && (
+            <p className="not-print mt-2 text-sm text-muted">
+              Shown{' '}
+              <Choose
+                label="Shown as"
+                value={gridShown ? 'grid' : 'list'}
+                options={{ grid: 'as it stands', list: 'a line each' }}
+                onChange={(next) => change({ as: next === 'list' ? 'list' : undefined })}
+              />
+              : so it is copied, downloaded and printed.
+            </p>
           )}
+          <Made made={found.value} grid={gridShown} />
         </>
       )}
     </div>
   );
 }
 
-function useMade(key: string): Outcome<Made> {
-  return useMemo(() => made(JSON.parse(key) as Query), [key]);
+const fileNames: Readonly<Record<Task, string>> = { draw: 'sample', allocate: 'allocation', layout: 'layout' };
+
+/** What chance gave: a layout as it stands before one, all else a line each. */
+function Made({ made, grid }: { made: Assignment; grid: boolean }) {
+  const [head = [], ...lines] = (grid ? asGrid(made) : undefined) ?? [made.head, ...made.rows];
+  if (!grid)
+    return (
+      <div className="mt-3">
+        <TextTableView head={head} rows={lines.slice(0, shownOfList)} testId="drawn" />
+        {lines.length > shownOfList && (
+          <p className="mt-1 text-sm text-muted">
+            The first {shownOfList} of {lines.length} are shown; the file and the copy hold all.
+          </p>
+        )}
+      </div>
+    );
+  return (
+    <div className="mt-3 overflow-x-auto" tabIndex={0} role="group" aria-label="The layout">
+      <table className="border-collapse text-sm" data-testid="layout">
+        <thead>
+          <tr>
+            {head.map((words, c) =>
+              c === 0 ? (
+                <td key={c} className="pr-2 text-xs text-muted">
+                  {words}
+                </td>
+              ) : (
+                <th key={c} scope="col" className="px-2 font-normal text-muted">
+                  {words}
+                </th>
+              ),
+            )}
+          </tr>
+        </thead>
+        <tbody>
+          {lines.map(([name, ...line]) => (
+            <tr key={name}>
+              <th scope="row" className="pr-2 font-normal text-muted">
+                {name}
+              </th>
+              {line.map((treatment, c) => (
+                <td key={c} className="border border-line px-2 py-1.5 text-center">
+                  {treatment}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function useMade(key: string): Outcome<Assignment> {
+  return useMemo(() => attempt(() => assign(asked(JSON.parse(key) as Query))), [key]);
 }

@@ -9,15 +9,17 @@ import {
   planDesigns,
   powerAt,
   sampleFor,
+  begunWith,
+  isUneven,
   totalOf,
   usualPlan,
-  withLoss,
 } from '../../core/planning/plan';
 import { chiSquare } from '../../core/distributions/chi-square';
 import { planOfSpread } from '../../core/answering/known-spread';
 import { attempt } from '../../core/numeric/domain-error';
 import { planScene } from '../../core/scenes/plan-picture';
 import { fixed, percent, plural, significant } from '../../core/words/numbers';
+import { listed } from '../../core/words/sentences';
 import { protocolSentence } from '../../core/words/protocol';
 import { html, plain } from '../../core/words/text';
 import { inWords, send } from '../shared/api';
@@ -27,6 +29,7 @@ import { NumberField } from '../shared/NumberField';
 import { Choose } from '../shared/Parts';
 import { RichText } from '../shared/RichText';
 import { type Query, asQuery, numberOf, useAddress } from './address';
+import { BackTo, questionIn } from './BackTo';
 import { HandOver, toWriteUp } from './HandOver';
 import { Gain, Spendings } from './Spendings';
 import { Simulation } from './Simulation';
@@ -212,7 +215,10 @@ export function Planner() {
       onChange={(x) => change({ [key]: asQuery(x) })}
     />
   );
-  const back = /^\/studies\/[\w-]+\/questions\/[\w-]+$/.exec(query['question'] ?? '')?.[0];
+  const back = questionIn(query);
+  const numbers = totalOf(shown, n);
+  const begun = begunWith(shown, n, loss);
+  const uneven = isUneven(numbers);
   const two = plan.design === 'two-groups' || plan.design === 'shares';
   const directed = two || plan.design === 'paired' || plan.design === 'one-sample';
   const answered = (words: string) => (
@@ -293,8 +299,9 @@ export function Planner() {
           )}
           , take{' '}
           {ask === 'n'
-            ? answered(found.ok ? String(found.value) : '…')
-            : field('Number in each group', 'n', given, 1, 2, 1e6)}{' '}
+            ? answered(found.ok ? listed(uneven ? numbers.each.map(String) : [String(n)]) : '…')
+            : field(uneven ? 'Number in the first group' : 'Number in each group', 'n', given, 1, 2, 1e6)}
+          {uneven && ask !== 'n' && ` and ${numbers.each.slice(1).join(', ')}`}{' '}
           {plan.design === 'blocked' ? 'blocks' : noun}{' '}
           {plan.design === 'blocked'
             ? ''
@@ -304,7 +311,9 @@ export function Planner() {
                 ? ''
                 : plan.design === 'repeated'
                   ? ''
-                  : 'in each group'}
+                  : uneven
+                    ? 'in the first group and the second'
+                    : 'in each group'}
           .
         </h1>
         <p className="prose-serif text-[17px] text-muted">
@@ -324,7 +333,19 @@ export function Planner() {
               onChange={(direction) => change({ direction })}
             />
           )}{' '}
-          at the {field('Level of significance', 'alpha', plan.alpha, 0.01, 0.000001, 0.49)} level
+          at the{' '}
+          <Value
+            label="Level of significance in percent"
+            value={Number((100 * plan.alpha).toPrecision(8))}
+            step={1}
+            width="min-w-14"
+            optional={false}
+            unit="%"
+            least={0.0001}
+            most={49}
+            onChange={(x) => change({ alpha: asQuery(x === undefined ? x : Number((x / 100).toPrecision(8))) })}
+          />{' '}
+          % level
           {two && (
             <>
               ; the second group {field('Second group as a multiple of the first', 'ratio', plan.ratio, 0.1, 0.05, 20)}{' '}
@@ -360,22 +381,19 @@ export function Planner() {
           ; a loss of {field('Loss expected in percent', 'loss', Number((100 * loss).toPrecision(6)), 1, 0, 90)} % is
           expected.
         </p>
-        {back && (
-          <p className="mt-1 text-sm">
-            Planned for{' '}
-            <a className="plain-button" href={back}>
-              {query['name'] ?? 'a question of a study'}
-            </a>
-            {found.ok && (
+        <BackTo query={query} before="Planned for">
+          {found.ok &&
+            (uneven ? (
+              '. A registration takes one number for all groups: these differ.'
+            ) : (
               <>
                 :{' '}
                 <a className="plain-button font-semibold" href={`${back}?planned=${n}`}>
                   Take {n} as planned in each group
                 </a>
               </>
-            )}
-          </p>
-        )}
+            ))}
+        </BackTo>
         {!found.ok && (
           <p role="alert" className="mt-2 text-error">
             {found.reason}
@@ -384,9 +402,9 @@ export function Planner() {
         {found.ok && power.ok && (
           <>
             <p className="mt-2" data-testid="total">
-              {totalOf(shown, n).total} {plural(subject || 'sample')} in all
+              {numbers.total} {plural(subject || 'sample')} in all
               {loss > 0 &&
-                `, ${totalOf(shown, withLoss(n, loss)).total} to begin with, so that ${percent(loss)} may be lost`}
+                `, ${begun.total} to begin with${isUneven(begun) ? ` (${listed(begun.each.map(String))})` : ''}, so that ${percent(loss)} may be lost`}
               .
             </p>
             {plan.design === 'nested' && (

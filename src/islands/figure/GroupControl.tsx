@@ -3,6 +3,7 @@ import { factsOf } from '../../core/analyses/kinds';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { markerPath } from '../../charts/markers';
 import type { Answer } from '../../core/answer/answer';
+import { inTableOrder } from '../../core/answer/table-order';
 import { type FigureStyle, inkColour } from '../../core/figures/figure-style';
 import { kindOf } from '../../core/figures/kinds';
 import { levelKey, lookOf } from '../../core/figures/slots';
@@ -45,7 +46,14 @@ export function namedParts(answer: Answer, style: FigureStyle): Named[] {
   }
   const stacked = kindOf(answer, style) === 'stacked';
   return [
-    ...sorted(answer.groups.map((g) => ({ key: g.id, name: g.name, colour: g.colour, painted: !stacked }))),
+    ...sorted(
+      inTableOrder(answer, answer.groups).map((g) => ({
+        key: g.id,
+        name: g.name,
+        colour: g.colour,
+        painted: !stacked,
+      })),
+    ),
     ...(stacked && counts
       ? counts.columns.map((name, j) => ({ key: `category/${j}`, name, colour: j, painted: true }))
       : []),

@@ -8,7 +8,7 @@ import { anchorOf } from '../../core/telling/method-guide';
 import { counted, significant } from '../../core/words/numbers';
 import DirectionNote from './DirectionNote';
 import SamplesNote from './SamplesNote';
-import { plannerFor } from './planner-for';
+import { benchFor } from './bench-for';
 
 interface Props {
   question: Question;
@@ -109,7 +109,7 @@ export function MarginNotes({ question, shown, table, href, readingsHref, onChan
         </a>{' '}
         <a
           className="plain-button ml-3"
-          href={plannerFor(shown, href)}
+          href={benchFor(shown, href).planner}
           title="How many to take, with the spread seen here"
         >
           Plan the next

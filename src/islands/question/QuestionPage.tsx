@@ -31,6 +31,8 @@ import { TellPart } from './TellPart';
 import { UnderstandPart } from './UnderstandPart';
 import { WorkingOut } from './WorkingOut';
 import { reasonOf, useAnswer } from './use-answer';
+import { benchFor } from './bench-for';
+import { useBenchLinks } from '../shared/bench-links';
 import { useWaysOut } from './use-ways-out';
 import { RefusedNotice } from '../shared/RefusedNotice';
 import { NewerElsewhere } from '../shared/NewerElsewhere';
@@ -91,6 +93,7 @@ function Page({ study, asked, readings, planned }: Omit<Props, 'kept'> & { readi
   const groups = shown ?? answering.described;
   const comparison = shown?.comparison.ok ? shown.comparison.value : undefined;
   const reason = reasonOf(result);
+  useBenchLinks(benchFor(shown, href));
   const ways = useWaysOut(reason, question, table);
   const edit = (edits: TableEdit[]) => setTrouble(store.edit(edits) ?? '');
 
@@ -195,6 +198,8 @@ function Page({ study, asked, readings, planned }: Omit<Props, 'kept'> & { readi
                     onSort={setSorted}
                     chosen={chosen}
                     onChoose={setChosen}
+                    asked={question}
+                    onChange={change}
                   />
                 </WhenLive>
               )}

@@ -3,7 +3,7 @@ import type { Answer } from '../../core/answer/answer';
 import type { Question } from '../../core/question/question';
 import { registrationWords } from '../../core/words/registered';
 import { NumberField } from '../shared/NumberField';
-import { plannerFor } from './planner-for';
+import { benchFor } from './bench-for';
 
 interface Props {
   question: Question;
@@ -95,7 +95,7 @@ export function Registration({ question, shown, href, fromPlan, onChange }: Prop
             onChange={setPlanned}
           />
         </label>{' '}
-        <a className="plain-button" href={plannerFor(shown, href)}>
+        <a className="plain-button" href={benchFor(shown, href).planner}>
           Plan it
         </a>
       </p>

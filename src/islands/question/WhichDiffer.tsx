@@ -1,15 +1,18 @@
-import { passes } from '../../core/procedures/interval';
+import { ArrowLeftRight } from 'lucide-react';
 import { useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Comparison, FollowUpPart } from '../../core/answer/comparison';
 import { choicesOf } from '../../core/question/choices';
-import { effectAxis } from '../../core/scenes/effect-axis';
+import type { Question } from '../../core/question/question';
+import { type PairOfGroups, allTurned, canTurn, onePairTurned } from '../../core/question/turned';
+import { effectAxis, mostRungs } from '../../core/scenes/effect-axis';
 import { followNames, followReasons } from '../../core/words/follow-names';
-import { fixed, pRelation } from '../../core/words/numbers';
-import { comparisonTable, tableDecimals } from '../../core/words/tables/test-tables';
+import { fixed } from '../../core/words/numbers';
+import { comparisonTable } from '../../core/words/tables/test-tables';
 import { Choose } from '../shared/Parts';
 import { ResultTableView } from '../shared/ResultTableView';
 import { RichText } from '../shared/RichText';
+import { Triangle } from './Triangle';
 
 /** Rows shown before one asks for all. */
 const firstRows = 30;
@@ -21,6 +24,7 @@ function Listed({
   sorted,
   chosen,
   onChoose,
+  onTurn,
   drawn,
 }: {
   answer: Answer;
@@ -28,17 +32,21 @@ function Listed({
   sorted: boolean;
   chosen: number;
   onChoose: ((place: number) => void) | undefined;
+  /** Takes a pair the other way round; missing where its order is what it is. */
+  onTurn: ((pair: PairOfGroups) => void) | undefined;
   /** Whether the intervals are drawn; every figure stands in the list where they are not. */
   drawn: boolean;
 }) {
   const [all, setAll] = useState(false);
   const table = comparisonTable(answer, parts);
-  const sizes = parts.flatMap((part) => part.effects.map((e) => e.estimate));
+  const effects = parts.flatMap((part) => part.effects);
   const places = table.rows.map((row, place) => ({ row, place }));
   // Parts stay together: only within each are its comparisons ordered.
   if (sorted)
     places.sort((x, y) =>
-      x.row.section === y.row.section ? (sizes[y.place] ?? 0) - (sizes[x.place] ?? 0) : x.place - y.place,
+      x.row.section === y.row.section
+        ? (effects[y.place]?.estimate ?? 0) - (effects[x.place]?.estimate ?? 0)
+        : x.place - y.place,
     );
   const shown = all ? places : places.slice(0, firstRows);
   return (
@@ -49,18 +57,34 @@ function Listed({
         axis={drawn ? effectAxis(answer) : undefined}
         head={(row, i) => {
           const place = shown[i]?.place ?? 0;
-          return onChoose ? (
-            <button
-              type="button"
-              className={`text-left hover:underline ${row.weight === 'main' ? 'font-semibold' : ''}`}
-              aria-pressed={place === chosen}
-              title="Work this one out below"
-              onClick={() => onChoose(place)}
-            >
-              <RichText text={row.head} />
-            </button>
-          ) : (
-            <RichText text={row.head} />
+          const pair = effects[place]?.pair;
+          return (
+            <>
+              {onChoose ? (
+                <button
+                  type="button"
+                  className={`text-left hover:underline ${row.weight === 'main' ? 'font-semibold' : ''}`}
+                  aria-pressed={place === chosen}
+                  title="Work this one out below"
+                  onClick={() => onChoose(place)}
+                >
+                  <RichText text={row.head} />
+                </button>
+              ) : (
+                <RichText text={row.head} />
+              )}
+              {onTurn && pair && (
+                <button
+                  type="button"
+                  className="turn-round"
+                  aria-label={`Turn round: ${effects[place]?.name ?? ''}`}
+                  title="Turn the order of subtraction round"
+                  onClick={() => onTurn(pair)}
+                >
+                  <ArrowLeftRight size={13} aria-hidden />
+                </button>
+              )}
+            </>
           );
         }}
       />
@@ -73,50 +97,6 @@ function Listed({
   );
 }
 
-/** All pairs as a triangle: differences with their adjusted p. */
-function Triangle({ answer, part, level }: { answer: Answer; part: FollowUpPart; level: number }) {
-  const { groups } = answer;
-  const found = (a: string, b: string) => part.effects.find((e) => e.pair?.[0] === a && e.pair[1] === b);
-  return (
-    <div className="max-h-[30rem] overflow-auto">
-      <table className="figures-table text-[13.5px]" data-testid="triangle">
-        <caption className="sr-only">Row minus column, with adjusted p</caption>
-        <thead>
-          <tr>
-            <th scope="col">row minus column</th>
-            {groups.slice(1).map((g) => (
-              <th key={g.id} scope="col" className="max-w-28 truncate" title={g.name}>
-                {g.name}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {groups.slice(0, -1).map((row, i) => (
-            <tr key={row.id}>
-              <th scope="row">{row.name}</th>
-              {groups.slice(1).map((column, j) => {
-                const e = j + 1 > i ? found(row.id, column.id) : undefined;
-                const significant = e !== undefined && passes(e.p, level);
-                return (
-                  <td key={column.id} className={significant ? 'font-semibold' : 'text-muted'}>
-                    {e && (
-                      <>
-                        {fixed(e.estimate, tableDecimals(e))}
-                        <span className="block text-[12px]">p {pRelation(e.p)}</span>
-                      </>
-                    )}
-                  </td>
-                );
-              })}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
-  );
-}
-
 interface Props {
   answer: Answer;
   comparison: Comparison;
@@ -124,11 +104,14 @@ interface Props {
   onSort: (sorted: boolean) => void;
   chosen: number;
   onChoose: (place: number) => void;
+  /** The question as it is kept, to be asked with its pairs the other way round. */
+  asked: Question;
+  onChange: (question: Question) => void;
 }
 
 /** The comparisons that follow, as a list or a triangle, by size or as given. */
-export default function WhichDiffer({ answer, comparison, sorted, onSort, chosen, onChoose }: Props) {
-  const [form, setForm] = useState<'list' | 'triangle'>('list');
+export default function WhichDiffer({ answer, comparison, sorted, onSort, chosen, onChoose, asked, onChange }: Props) {
+  const [wished, setForm] = useState<'list' | 'triangle'>();
   const [drawn, setDrawn] = useState<'drawn' | 'figures'>('drawn');
   const { follow } = comparison;
   if (!follow) return null;
@@ -136,6 +119,11 @@ export default function WhichDiffer({ answer, comparison, sorted, onSort, chosen
   const choices = choicesOf(question);
   const parts = follow.ok ? follow.value : [];
   const triangular = parts.length === 1 && parts[0]?.letters !== undefined && answer.groups.length > 2;
+  const effects = parts.flatMap((part) => part.effects);
+  // A dozen rows can be read; more are taken in as a triangle.
+  const form = triangular ? (wished ?? (effects.length > mostRungs ? 'triangle' : 'list')) : 'list';
+  const pairs = effects.flatMap((e) => (e.pair ? [e.pair] : []));
+  const turns = canTurn(asked) && pairs.length > 0;
   const { critical, family } = parts[0] ?? {};
   const left = parts.flatMap((part) => part.left ?? []);
   const heading =
@@ -197,10 +185,15 @@ export default function WhichDiffer({ answer, comparison, sorted, onSort, chosen
                 />
               </>
             )}
-            .
+            .{' '}
+            {turns && (
+              <button type="button" className="plain-button" onClick={() => onChange(allTurned(asked, pairs))}>
+                <ArrowLeftRight size={14} aria-hidden /> {pairs.length === 1 ? 'Turn it round' : 'Turn all round'}
+              </button>
+            )}
           </p>
-          {form === 'triangle' && triangular && parts[0] ? (
-            <Triangle answer={answer} part={parts[0]} level={question.level} />
+          {form === 'triangle' && parts[0] ? (
+            <Triangle answer={answer} part={parts[0]} chosen={chosen} onChoose={onChoose} />
           ) : (
             <Listed
               answer={answer}
@@ -208,6 +201,7 @@ export default function WhichDiffer({ answer, comparison, sorted, onSort, chosen
               sorted={sorted}
               chosen={chosen}
               onChoose={parts.length === 1 ? onChoose : undefined}
+              onTurn={turns ? (pair) => onChange(onePairTurned(asked, pair, pairs)) : undefined}
               drawn={drawn === 'drawn'}
             />
           )}

@@ -1,20 +1,18 @@
+import { useStore } from '@nanostores/react';
 import { ChevronRight, ListTree, Plus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { emptyTable } from '../../core/readings/table';
 import { draftOf } from '../../core/readings/table-edit';
 import { type Branch, type SpineEntry, type SpineLists, branchOf, branches, sought } from '../../core/study/spine';
 import { send } from './api';
+import { $benchLinks } from './bench-links';
 import { followStudy } from './changes';
 import { useFolds } from './use-folds';
 
 /** More entries than this are folded under their tables, and can be looked for. */
 const few = 24;
 
-const bench: readonly SpineEntry[] = [
-  { id: 'planner', label: 'Sample planner', href: '/bench/planner' },
-  { id: 'curves', label: 'Curve reader', href: '/bench/curves' },
-  { id: 'draw', label: 'Draw and allocate', href: '/bench/draw' },
-];
+const benchNames = { planner: 'Sample planner', curves: 'Curve reader', draw: 'Draw and allocate' } as const;
 
 function Line({ entry, current, group }: { entry: SpineEntry; current: string; group: string }) {
   const here = entry.id === current;
@@ -93,6 +91,7 @@ const Section = ({ name, entries, current }: { name: string; entries: readonly S
 /** What every page of a study shows on its left; it follows what is done in any window, this one too. */
 export function Spine({ study, start, current }: { study: string; start: SpineLists; current: string }) {
   const [lists, setLists] = useState(start);
+  const links = useStore($benchLinks);
   const [typed, setTyped] = useState('');
   // On a narrow screen the list is drawn out when it is wanted.
   const [drawn, setDrawn] = useState(false);
@@ -175,7 +174,15 @@ export function Spine({ study, start, current }: { study: string; start: SpineLi
           entries={[{ id: 'write-up', label: 'Text, tables and figures', href: `${home}/write-up` }]}
         />
         <Section name="Log" current={current} entries={[{ id: 'log', label: 'All changes', href: `${home}/log` }]} />
-        <Section name="Bench" current={current} entries={bench} />
+        <Section
+          name="Bench"
+          current={current}
+          entries={Object.entries(benchNames).map(([id, label]) => ({
+            id,
+            label,
+            href: links[id as keyof typeof benchNames],
+          }))}
+        />
       </div>
     </>
   );
