@@ -158,6 +158,12 @@ export const figures = sqliteTable(
   (t) => [index('figures_by_study').on(t.studyId)],
 );
 
+/** Ways to draw figures, kept under a name for all studies. */
+export const namedStyles = sqliteTable('named_styles', {
+  name: text().primaryKey(),
+  style: text({ mode: 'json' }).$type<FigureStyle>().notNull(),
+});
+
 /** The write-up of a study, once it is begun. */
 export const writeUps = sqliteTable('write_ups', {
   studyId: text()

@@ -157,6 +157,97 @@ describe('figures for the paper', () => {
     });
   });
 
+  it('fill, widen and space their marks as chosen, and their values stay where they were', () => {
+    const four = of('Four lamps');
+    const usual = drawn(four, { readings: false });
+    const at = scaleOf(usual);
+    const tops = (drawing: Drawing) => [0, 1, 2, 3].map((i) => lines(drawing, `mean-${i}`)[0]!);
+    const rects = (drawing: Drawing, name: string) =>
+      drawing.shapes.flatMap((s) => (s.shape === 'rect' && s.name === name ? [s] : []));
+    // An outline that can be seen on white, whatever fills it.
+    expect(lines(usual, 'column-0')).to.have.length(4);
+    expect(rects(usual, 'column-0').map((r) => r.tint)).to.deep.equal([0.22]);
+    expect(rects(drawn(four, { fill: 'solid', readings: false }), 'column-0').map((r) => r.tint)).to.deep.equal([1]);
+    expect(rects(drawn(four, { fill: 'none', readings: false }), 'column-0')).to.deep.equal([]);
+    const widths = [20, 60, 100].map((columnWidth) => {
+      const drawing = drawn(four, { columnWidth, readings: false });
+      tops(drawing).forEach((top, i) => expect(top.y1).to.be.closeTo(tops(usual)[i]!.y1, 1e-9));
+      const [top] = tops(drawing);
+      return top!.x2 - top!.x1;
+    });
+    expect(widths[1]! / widths[0]!).to.be.closeTo(3, 1e-9);
+    expect(widths[2]! / widths[0]!).to.be.closeTo(5, 1e-9);
+    // A bar away from 0 alone begins at the mean.
+    four.groups.forEach((g, i) => {
+      const [bar] = lines(drawn(four, { barSide: 'outer', bars: 'sd', readings: false }), `error-bar-${i}`);
+      expect(Math.min(at(bar!.y1), at(bar!.y2))).to.be.closeTo(g.summary!.mean, 1e-6);
+      expect(Math.max(at(bar!.y1), at(bar!.y2))).to.be.closeTo(g.summary!.mean + Math.sqrt(g.summary!.variance), 1e-6);
+    });
+    const factors = of('Temperature by nutrient');
+    const between = [0, 40, 80].map((groupGap) => {
+      const [first, second] = slotsOf(factors, { ...defaultFigureStyle, groupGap }).slots;
+      return second!.x - first!.x;
+    });
+    expect(between[0]! / between[1]!).to.be.closeTo(1 / 0.6, 1e-9);
+    expect(between[0]! / between[2]!).to.be.closeTo(5, 1e-9);
+  });
+
+  it('write each mean or share where it stands, with room for it, and rounded as tables round it', () => {
+    for (const marks of ['columns', 'points'] as const) {
+      const four = of('Four lamps');
+      const drawing = drawn(four, { marks, valueLabels: true, readings: false, compared: 'none' });
+      expectReadable(drawing, marks);
+      const written = drawing.shapes.flatMap((s) => (s.shape === 'text' && s.name === 'value' ? [s.text] : []));
+      expect(written).to.have.length(4);
+      written.forEach((text, i) => expect(Number(text)).to.be.closeTo(four.groups[i]!.summary!.mean, 0.051));
+    }
+    const shares = drawn(of('Spore settlement', 'several'), { valueLabels: true, compared: 'none' });
+    expectReadable(shares, 'shares');
+    const told = shares.shapes.flatMap((s) => (s.shape === 'text' && s.name === 'value' ? [s.text] : []));
+    expect(told).to.deep.equal(
+      of('Spore settlement', 'several').groups.map((g) => `${Number((100 * g.share!.proportion).toPrecision(3))} %`),
+    );
+  });
+
+  it('set readings of like value side by side, by chance, or on one line, each at its own value', () => {
+    const four = of('Four lamps');
+    const placed = (scatter: FigureStyle['scatter']) => {
+      const drawing = drawn(four, { scatter, marks: 'points', readingPt: 2.5 });
+      const at = scaleOf(drawing);
+      return drawing.shapes.flatMap((s) => {
+        const [, x, y] =
+          s.shape === 'path' && s.name === 'readings-0' ? (/M(-?[\d.]+),(-?[\d.]+)/.exec(s.d) ?? []) : [];
+        return x === undefined || y === undefined ? [] : [{ x: Number(x), value: at(Number(y)) }];
+      });
+    };
+    const spread = (points: { x: number }[]): number => new Set(points.map(({ x }) => x.toFixed(1))).size;
+    const [packed, random, line] = [placed('packed'), placed('random'), placed('line')];
+    expect(packed.length).to.equal(four.groups[0]!.n);
+    expect(spread(line)).to.equal(1);
+    expect(spread(random)).to.be.greaterThan(spread(line));
+    expect(placed('random')).to.deep.equal(random);
+    for (const points of [random, line])
+      points.forEach(({ value }, i) => expect(value).to.be.closeTo(packed[i]!.value, 1e-6));
+  });
+
+  it('share one scale over panels of one unit where that is wished, and over no others', () => {
+    const style: FigureStyle = { ...defaultFigureStyle, widthMm: 174, marks: 'points', readings: false };
+    const [lamps, four, shares] = [of('Lamp trial'), of('Four lamps'), of('Spore settlement', 'several')];
+    const domains = (sharedScale: boolean) =>
+      plate({ answer: lamps, style: { ...style, sharedScale } }, [
+        { answer: four, style },
+        { answer: shares, style },
+      ])
+        .scene.panels.filter((p) => p.y.drawn)
+        .map((p) => p.y.domain);
+    const [own, together] = [domains(false), domains(true)];
+    expect(lamps.unit).to.equal(four.unit);
+    expect(own[0]).to.not.deep.equal(own[1]);
+    expect(together[0]).to.deep.equal(together[1]);
+    expect(together[0]).to.deep.equal([Math.min(own[0]![0], own[1]![0]), Math.max(own[0]![1], own[1]![1])]);
+    expect(together[2]).to.deep.equal(own[2]);
+  });
+
   it('show only comparisons that were made, with their adjusted p, and say in the legend how', () => {
     const four = of('Four lamps');
     if (!four.comparison.ok || !four.comparison.value.follow?.ok) throw new Error('no follow-up');

@@ -8,6 +8,9 @@ import { applyEdits } from '../../src/core/readings/edits';
 import { Gathered } from '../../src/core/readings/gathered';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { Conflict, Gone, NotFound, NotKept } from '../../src/store/errors';
+import { drawnLike } from '../../src/core/figures/figure-style';
+import { defaultFigureStyle } from '../../src/core/figures/default-style';
+import { forgetStyle, keepStyle, readStyles } from '../../src/store/named-styles';
 import { figuresOf, removeFigure, updateFigure } from '../../src/store/figures';
 import { type Db, openDb } from '../../src/store/open';
 import { tableStream } from '../../src/server/table-stream';
@@ -34,6 +37,27 @@ import {
 } from '../../src/store/tables';
 
 const at = '2026-01-02T03:04:05.000Z';
+
+describe('styles kept by name', () => {
+  it('hold what figures of one paper share, are put in each other’s place, and change no figure when forgotten', () => {
+    const db = openDb(':memory:', process.cwd());
+    const style = { ...defaultFigureStyle, fontPt: 9, fill: 'solid', yTitle: 'length', kind: 'boxes' } as const;
+    keepStyle(db, { name: 'For the journal', style });
+    keepStyle(db, { name: 'A poster', style: { ...style, fontPt: 14 } });
+    const [poster, journal] = readStyles(db);
+    expect([poster?.name, journal?.name]).to.deep.equal(['A poster', 'For the journal']);
+    expect(journal?.style).to.include({ fontPt: 9, fill: 'solid' });
+    // What a figure shows, and its titles, are its own.
+    expect(journal?.style).to.not.have.any.keys('yTitle', 'kind');
+    const own = { ...defaultFigureStyle, yTitle: 'count', columnWidth: 40 };
+    const taken = drawnLike(own, journal!.style);
+    expect(taken).to.include({ fontPt: 9, fill: 'solid', yTitle: 'count' }).and.not.have.property('columnWidth');
+    keepStyle(db, { name: 'A poster', style: { ...style, fontPt: 12 } });
+    expect(readStyles(db).map((s) => s.style.fontPt)).to.deep.equal([12, 9]);
+    forgetStyle(db, 'A poster');
+    expect(readStyles(db).map((s) => s.name)).to.deep.equal(['For the journal']);
+  });
+});
 
 describe('the store', () => {
   const folder = mkdtempSync(join(tmpdir(), 'divide-'));

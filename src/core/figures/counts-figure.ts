@@ -7,6 +7,7 @@ import type { Mark } from '../scenes/scene';
 import { percent } from '../words/numbers';
 import { countOf } from '../words/counts';
 import type { FigureStyle } from './figure-style';
+import { columnMarks, endsShown, valueLabel } from './filled';
 import { type Layout, type Series, lookOf, slotsOf } from './slots';
 import { type Drawn, type Margins, upright } from './upright';
 
@@ -23,36 +24,14 @@ function sharesFigure(answer: Answer, style: FigureStyle, least?: Partial<Margin
       shown: { values: [0, 1], fromZero: true, share: true },
       title: `share ${answer.measure || 'found'}`,
       marks: () =>
-        layout.slots.flatMap(({ group, x, half, ink, shape, name }, i): Mark[] => {
+        layout.slots.flatMap((slot, i): Mark[] => {
+          const { group, x, ink, shape, name } = slot;
           const { share } = group;
           if (!share) return [];
-          const { proportion, interval } = share;
-          const wide = half * 0.82;
+          const { proportion } = share;
+          const interval = endsShown(share.interval, proportion, style);
           return [
-            ...(columns
-              ? ([
-                  {
-                    mark: 'bar',
-                    x1: x - wide,
-                    y1: 0,
-                    x2: x + wide,
-                    y2: proportion,
-                    ink,
-                    tint: 0.22,
-                    name: `column-${i}`,
-                  },
-                  {
-                    mark: 'rule',
-                    x1: x - wide,
-                    y1: proportion,
-                    x2: x + wide,
-                    y2: proportion,
-                    ink,
-                    weight: 2,
-                    name: `mean-${i}`,
-                  },
-                ] satisfies Mark[])
-              : []),
+            ...(columns ? columnMarks(slot, i, x, proportion, style) : []),
             {
               mark: 'rule',
               x1: x,
@@ -75,10 +54,11 @@ function sharesFigure(answer: Answer, style: FigureStyle, least?: Partial<Margin
                     room: 0,
                     ink,
                     shape,
-                    size: style.fontPt * 0.95,
+                    size: style.meanPt ?? style.fontPt * 0.95,
                     name: `mean-${i}`,
                   },
                 ] satisfies Mark[])),
+            ...valueLabel(percent(Number(proportion.toPrecision(3))), x, proportion, interval, style),
           ];
         }),
       alt: `Share of ${answer.measure || 'those found'} by group, with ${level} intervals: ${layout.slots.map((s) => `${s.name}, ${countOf(s.group)}`).join('; ')}.`,

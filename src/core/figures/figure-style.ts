@@ -70,8 +70,31 @@ export const FigureStyle = v.object({
   panelLetters: v.optional(v.picklist(['capital', 'small', 'none'])),
   /** Whether n of each group stands under its name. */
   sizes: v.optional(v.boolean()),
+  /** How columns and boxes are filled. */
+  fill: v.optional(v.picklist(['tinted', 'solid', 'none'])),
+  /** Sizes of the markers of means and of readings, in points. */
+  meanPt: v.optional(size(1, 20, 'The size of a mean in points')),
+  readingPt: v.optional(size(0.5, 12, 'The size of a reading in points')),
+  /** Width of columns and boxes, in percent of the room each has. */
+  columnWidth: v.optional(size(10, 100, 'The width of columns in percent')),
+  /** Room between the groups of two factors, in percent of what a group takes. */
+  groupGap: v.optional(size(0, 80, 'The room between groups in percent')),
+  /** How readings of like value stand: side by side, thrown sideways by chance, or on one another. */
+  scatter: v.optional(v.picklist(['packed', 'random', 'line'])),
+  /** Error bars of columns to both sides, or only away from 0. */
+  barSide: v.optional(v.picklist(['both', 'outer'])),
+  /** Whether each mean is written at its place. */
+  valueLabels: v.optional(v.boolean()),
+  /** Whether panels of one unit share the axis of values. */
+  sharedScale: v.optional(v.boolean()),
 });
 export type FigureStyle = v.InferOutput<typeof FigureStyle>;
+
+/** A way to draw figures, kept under a name. */
+export interface NamedStyle {
+  name: string;
+  style: FigureStyle;
+}
 
 /** What figures of one paper have in common: size, letters, lines, how means, bars and comparisons are drawn. */
 const common = [
@@ -88,12 +111,25 @@ const common = [
   'pAs',
   'names',
   'sizes',
+  'fill',
+  'meanPt',
+  'readingPt',
+  'columnWidth',
+  'groupGap',
+  'scatter',
+  'barSide',
+  'valueLabels',
   'panelLetters',
 ] as const satisfies readonly (keyof FigureStyle)[];
+
+/** What a style has in common with others of one paper. */
+export const commonOf = (style: FigureStyle): FigureStyle =>
+  Object.fromEntries(
+    common.flatMap((key) => (style[key] === undefined ? [] : [[key, style[key]]])),
+  ) as unknown as FigureStyle;
 
 /** A figure drawn like another one; what it shows, and under which names, stays its own. */
 export function drawnLike(own: FigureStyle, other: FigureStyle): FigureStyle {
   const rest = Object.fromEntries(Object.entries(own).filter(([key]) => !common.includes(key as never)));
-  const taken = Object.fromEntries(common.flatMap((key) => (other[key] === undefined ? [] : [[key, other[key]]])));
-  return { ...rest, ...taken } as FigureStyle;
+  return { ...rest, ...commonOf(other) };
 }

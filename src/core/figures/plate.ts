@@ -1,10 +1,11 @@
 /** Several figures as panels of one: the same size, their axes in line, each with its letter. */
-import { mostOf } from '../numeric/extremes';
+import { leastOf, mostOf } from '../numeric/extremes';
 import type { Answer } from '../answer/answer';
 import type { Panel, Scene } from '../scenes/scene';
 import { figure } from './figure';
 import { type Text, text } from '../words/text';
-import type { FigureStyle } from './figure-style';
+import type { FigureKind, FigureStyle } from './figure-style';
+import { kindOf } from './kinds';
 import { figureLegend } from './legend';
 import { pointsPerMm } from './sizes';
 import type { Drawn, Margins } from './upright';
@@ -42,6 +43,24 @@ const most = (drawn: readonly Drawn[]): Margins => ({
   bottom: mostOf(drawn.map((d) => d.margins.bottom)),
 });
 
+/** Figures whose values stand upwards on an axis that other panels can share. */
+const scaled: readonly FigureKind[] = ['means', 'boxes', 'lines', 'interaction'];
+
+/** The panels' styles with one axis of values for all of one unit: it holds what each of them shows. */
+function onOneScale(all: readonly PlatePart[], styles: readonly FigureStyle[]): FigureStyle[] {
+  const axes = all.map(({ answer }, i) => {
+    const style = styles[i];
+    if (!style || !scaled.includes(kindOf(answer, style))) return undefined;
+    const axis = figure(answer, style).scene.panels[0]?.y;
+    return axis && { domain: axis.domain, of: `${answer.unit}\n${String(axis.log ?? false)}` };
+  });
+  return styles.map((style, i) => {
+    const same = axes.flatMap((axis) => (axis && axis.of === axes[i]?.of ? [axis.domain] : []));
+    if (same.length < 2) return style;
+    return { ...style, from: leastOf(same.map(([from]) => from)), to: mostOf(same.map(([, to]) => to)) };
+  });
+}
+
 /**
  * Draws the figure, with those beside it. The first one's style gives the width of the whole, the height of a row, the
  * type and the line weight of all.
@@ -58,11 +77,17 @@ export function plate(first: PlatePart, others: readonly PlatePart[] = []): Plat
   const rows = Math.ceil(all.length / across);
   const { fontPt, font, linePt } = style;
   const widthMm = style.widthMm / across;
-  const styles = all.map((part): FigureStyle => {
-    const shared = { ...part.style, widthMm, heightMm: style.heightMm, fontPt, font, linePt };
-    return shared;
-  });
-  // A first drawing tells the margins each would take; in the second, panels of a column or row keep the same ones.
+  const own = all.map(({ style: of }): FigureStyle => ({
+    ...of,
+    widthMm,
+    heightMm: style.heightMm,
+    fontPt,
+    font,
+    linePt,
+  }));
+  // A first drawing tells what scale each would have, the next the margins it would take; in the last, panels of one unit
+  // share their scale where that is wished, and panels of a column or row keep the same margins.
+  const styles = style.sharedScale ? onOneScale(all, own) : own;
   const natural = all.map((part, i) => figure(part.answer, styles[i] ?? style));
   const letterRoom = style.panelLetters === 'none' ? 0 : fontPt * 1.6;
   const drawn = all.map((part, i) => {

@@ -2,14 +2,18 @@
 import { subjectOfReading } from '../readings/factors';
 import { sum } from 'd3-array';
 import type { Answer } from '../answer/answer';
+import { leastOf, mostOf } from '../numeric/extremes';
 import { meanOf, valuesOf } from '../answer/group-part';
 import { withUnit } from '../readings/table';
 import { beyondOf, boxOf, namedBeyond, readingName } from '../scenes/box';
 import type { Reading } from '../readings/read-column';
+import { random } from '../numeric/random';
+import type { Interval } from '../procedures/interval';
 import type { Ink, Mark } from '../scenes/scene';
-import { fixed } from '../words/numbers';
+import { fixed, meanDecimals } from '../words/numbers';
 import { barEnds, barWords } from './error-bars';
 import type { FigureKind, FigureStyle } from './figure-style';
+import { columnMarks, endsShown, filled, halfWidth, valueLabel } from './filled';
 import { type Series, type Slot, slotsOf } from './slots';
 import { type Drawn, type Margins, type Upright, upright } from './upright';
 
@@ -18,26 +22,39 @@ const known = (x: number | undefined): number[] => (x === undefined ? [] : [x]);
 const valueTitle = (answer: Answer): string => withUnit(answer.measure || 'reading', answer.unit);
 
 /** Every reading of a slot as a point beside `x`. */
-function readingMarks(slot: Slot, i: number, x: number, room: number, size: number): Mark {
+function readingMarks(slot: Slot, i: number, x: number, room: number, size: number, style: FigureStyle): Mark {
+  // By chance, but each time the same: a figure drawn again is the figure that was seen.
+  const chance = style.scatter === 'random' ? random(i + 1) : undefined;
+  const across = (): { across?: number } =>
+    chance ? { across: x + (2 * chance.uniform() - 1) * room } : style.scatter === 'line' ? { across: x } : {};
   return {
     mark: 'dots',
     points: slot.group.readings.used.map((r) => ({
       at: r.value,
       title: `${slot.name}, row ${r.row + 1}: ${r.limited === 'censored' ? 'below ' : ''}${r.value}`,
       ...(r.limited === 'censored' ? { hollow: true } : {}),
+      ...across(),
     })),
     along: 'y',
     centre: x,
     room,
-    ink: slot.ink,
+    // On a ground of their own colour they would not be seen.
+    ink: style.fill === 'solid' && style.marks === 'columns' ? 'ink' : slot.ink,
     shape: slot.shape,
     size,
     name: `readings-${i}`,
   };
 }
 
+/** The ends of a slot's error bar as they are drawn. */
+function drawnEnds({ group }: Slot, style: FigureStyle, level: number): Interval | undefined {
+  const ends = barEnds(group, style.bars, level);
+  const mean = meanOf(group);
+  return ends && mean !== undefined ? endsShown(ends, mean, style) : ends;
+}
+
 function errorBar(slot: Slot, i: number, x: number, style: FigureStyle, level: number, ink: Ink = 'ink'): Mark[] {
-  const ends = barEnds(slot.group, style.bars, level);
+  const ends = drawnEnds(slot, style, level);
   return ends
     ? [
         {
@@ -69,26 +86,28 @@ const meanPoint = (slot: Slot, i: number, x: number, mean: number, size: number)
 
 /** Size of a reading's point: smaller where its place is narrow. */
 const pointSize = (style: FigureStyle, unit: number, half: number): number =>
-  Math.max(1.2, Math.min(style.fontPt * 0.42, unit * half * 0.28));
+  style.readingPt ?? Math.max(1.2, Math.min(style.fontPt * 0.42, unit * half * 0.28));
 
 /** Readings stand to the left of the middle and the error bar to the right, so that neither hides the other. */
 function means(answer: Answer, style: FigureStyle, slots: readonly Slot[], unit: number): Mark[] {
   const columns = style.marks === 'columns';
   return slots.flatMap((slot, i): Mark[] => {
-    const { x, half, ink } = slot;
+    const { x, half } = slot;
     const beside = style.readings && slot.group.readings.used.length > 0 ? half * 0.36 : 0;
     const mean = meanOf(slot.group);
-    const wide = half * 0.82;
-    const out: Mark[] = [];
-    if (mean !== undefined && columns)
-      out.push(
-        { mark: 'bar', x1: x - wide, y1: 0, x2: x + wide, y2: mean, ink, tint: 0.22, name: `column-${i}` },
-        { mark: 'rule', x1: x - wide, y1: mean, x2: x + wide, y2: mean, ink, weight: 2, name: `mean-${i}` },
-      );
-    if (beside > 0) out.push(readingMarks(slot, i, x - beside, half * 0.5, pointSize(style, unit, half)));
-    out.push(...errorBar(slot, i, x + beside, style, answer.question.level));
+    const { level } = answer.question;
+    const out: Mark[] = mean !== undefined && columns ? columnMarks(slot, i, x, mean, style) : [];
+    if (beside > 0) out.push(readingMarks(slot, i, x - beside, half * 0.5, pointSize(style, unit, half), style));
+    out.push(...errorBar(slot, i, x + beside, style, level));
     if (mean !== undefined && !columns)
-      out.push(meanPoint(slot, i, x + beside, mean, Math.min(style.fontPt * 0.95, unit * half * 0.6)));
+      out.push(meanPoint(slot, i, x + beside, mean, style.meanPt ?? Math.min(style.fontPt * 0.95, unit * half * 0.6)));
+    if (mean !== undefined) {
+      const bar = drawnEnds(slot, style, level) ?? { low: mean, high: mean };
+      const shown = style.readings ? valuesOf(slot.group) : [];
+      const ends = { low: leastOf([bar.low, ...shown]), high: mostOf([bar.high, ...shown]) };
+      const text = fixed(mean, meanDecimals(slot.group));
+      out.push(...valueLabel(text, columns ? x : x + beside, mean, ends, style));
+    }
     return out;
   });
 }
@@ -129,29 +148,25 @@ function boxes(
     const { half, ink } = slot;
     const beside = style.readings ? half * 0.3 : 0;
     const x = slot.x + beside;
-    const wide = half * (style.readings ? 0.4 : 0.6);
-    const rule = (x1: number, y1: number, x2: number, y2: number, weight: number, name: string): Mark => ({
+    const wide = halfWidth(slot, style, style.readings ? 0.4 : 0.6) * (style.readings && style.columnWidth ? 0.6 : 1);
+    const rule = (x1: number, y1: number, x2: number, y2: number, weight: number, name: string, of = ink): Mark => ({
       mark: 'rule',
       x1,
       y1,
       x2,
       y2,
-      ink,
+      ink: of,
       weight,
       name,
     });
     const size = pointSize(style, unit, half);
     return [
-      { mark: 'bar', x1: x - wide, y1: q1, x2: x + wide, y2: q3, ink, tint: 0.22, name: `box-${i}` },
-      rule(x - wide, q1, x + wide, q1, 1.2, `box-${i}`),
-      rule(x - wide, q3, x + wide, q3, 1.2, `box-${i}`),
-      rule(x - wide, q1, x - wide, q3, 1.2, `box-${i}`),
-      rule(x + wide, q1, x + wide, q3, 1.2, `box-${i}`),
-      rule(x - wide, middle, x + wide, middle, 2.4, `median-${i}`),
+      ...filled(style, ink, [x - wide, q1, x + wide, q3], `box-${i}`),
+      rule(x - wide, middle, x + wide, middle, 2.4, `median-${i}`, style.fill === 'solid' ? 'ink' : ink),
       rule(x, low, x, q1, 1.2, `whisker-${i}`),
       rule(x, q3, x, high, 1.2, `whisker-${i}`),
       ...(style.readings
-        ? [readingMarks(slot, i, slot.x - half * 0.4, half * 0.42, size)]
+        ? [readingMarks(slot, i, slot.x - half * 0.4, half * 0.42, size, style)]
         : [
             {
               mark: 'dots' as const,
@@ -231,7 +246,7 @@ function lines(answer: Answer, style: FigureStyle, slots: readonly Slot[], unit:
           name: `readings-${i}`,
         },
         ...errorBar(slot, i, beside, style, answer.question.level),
-        ...(mean === undefined ? [] : [meanPoint(slot, i, beside, mean, style.fontPt * 0.85)]),
+        ...(mean === undefined ? [] : [meanPoint(slot, i, beside, mean, style.meanPt ?? style.fontPt * 0.85)]),
       ];
     }),
   ];
@@ -256,7 +271,14 @@ function interaction(
         ? own.map((slot) =>
             // Lighter than the means that summarise them.
             ({
-              ...readingMarks(slot, slots.indexOf(slot), slot.x - 0.06, slot.half * 0.2, pointSize(style, unit, 0.25)),
+              ...readingMarks(
+                slot,
+                slots.indexOf(slot),
+                slot.x - 0.06,
+                slot.half * 0.2,
+                pointSize(style, unit, 0.25),
+                style,
+              ),
               hollow: true,
             }),
           )
@@ -271,7 +293,7 @@ function interaction(
       ...cells.flatMap(({ slot, i, mean }): Mark[] => [
         // Two groups' bars stand beside each other, each in its group's colour.
         ...errorBar(slot, i, slot.x, style, answer.question.level, slot.ink),
-        meanPoint(slot, i, slot.x, mean, style.fontPt * 0.9),
+        meanPoint(slot, i, slot.x, mean, style.meanPt ?? style.fontPt * 0.9),
       ]),
     ];
   });
@@ -314,7 +336,7 @@ export function readingsFigure(
     : plain;
   const { slots } = layout;
   const { level } = answer.question;
-  const bars = kind === 'boxes' ? [] : slots.flatMap((s) => barEnds(s.group, style.bars, level) ?? []);
+  const bars = kind === 'boxes' ? [] : slots.flatMap((s) => drawnEnds(s, style, level) ?? []);
   const all = kind === 'boxes' || kind === 'lines' || style.readings;
   const values = [
     ...slots.flatMap((s) => (all ? valuesOf(s.group) : [])),
@@ -330,6 +352,9 @@ export function readingsFigure(
         })
       : [];
   const fromZero = kind === 'means' && style.marks === 'columns';
+  // A mean written above its column takes a line of its own.
+  if (fromZero && style.valueLabels && values.length > 0)
+    values.push(mostOf(values) + 0.07 * (mostOf(values) - Math.min(0, leastOf(values))));
   const what = {
     means: 'Means',
     boxes: 'Box plots',

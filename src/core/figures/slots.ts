@@ -23,8 +23,10 @@ export interface Slot {
   shape: number;
   /** Place along the axis; clusters are one apart. */
   x: number;
-  /** Half the room it has. */
+  /** Half the room its marks take. */
   half: number;
+  /** All the room it has. */
+  room: number;
 }
 
 /** A name under the axis. */
@@ -87,6 +89,7 @@ function oneFactor(groups: readonly GroupPart[], style: FigureStyle): Layout {
       shape: look.shape,
       x,
       half: 0.4,
+      room: 1,
     };
   });
   return { slots, clusters: slots.map(({ look, name, x }) => ({ look, name, x })), series: [] };
@@ -94,6 +97,9 @@ function oneFactor(groups: readonly GroupPart[], style: FigureStyle): Layout {
 
 /** Key of a level's look: levels of two factors may share an id. */
 export const levelKey = (factor: 'a' | 'b', level: Level): string => `${factor}/${level.id}`;
+
+/** The share of a cluster's room that its groups take. */
+export const shareOfGroups = ({ groupGap = 20 }: FigureStyle): number => 1 - groupGap / 100;
 
 function twoFactors(answer: Answer, layout: NonNullable<Answer['layout']>, style: FigureStyle): Layout {
   // Within subjects the conditions follow one another, and each group has its line through them.
@@ -112,7 +118,7 @@ function twoFactors(answer: Answer, layout: NonNullable<Answer['layout']>, style
     return { look, name: style.looks?.[look]?.name ?? level.name, x, level };
   });
   const cells = cellsOf(answer);
-  const step = 0.8 / Math.max(1, series.length);
+  const step = shareOfGroups(style) / Math.max(1, series.length);
   const slots = clusters.flatMap(({ level, x }) =>
     series.flatMap((s, k): Slot[] => {
       const [a, b] = mixed ? [s.id, level.id] : [level.id, s.id];
@@ -132,6 +138,7 @@ function twoFactors(answer: Answer, layout: NonNullable<Answer['layout']>, style
           shape: s.shape,
           x: x + (k - (series.length - 1) / 2) * step,
           half: step / 2,
+          room: step,
         },
       ];
     }),

@@ -5,7 +5,7 @@ import { type SetLabels, setLabels } from '../scenes/set-labels';
 import { shortened, textWidth, wrapped } from '../scenes/text-width';
 import { type Band, comparisonBand } from './comparison-band';
 import type { FigureStyle } from './figure-style';
-import type { Cluster, Layout, Series, Slot } from './slots';
+import { type Cluster, type Layout, type Series, type Slot, shareOfGroups } from './slots';
 import { sizesOf } from './sizes';
 import { type Shown, valueAxis } from './value-axis';
 
@@ -125,7 +125,8 @@ export function upright(answer: Answer, style: FigureStyle, given: Upright, leas
     const left = Math.max(least?.left ?? 0, axis.numbers + fontSize * (title ? 2.05 + 1.15 * (titleLines - 1) : 1));
     const plotWidth = Math.max(fontSize * 3, width - left - right);
     const unit = plotWidth / clusters;
-    const slotPitch = layout.series.length > 0 ? (unit * 0.8) / Math.max(1, layout.series.length) : unit;
+    const slotPitch =
+      layout.series.length > 0 ? (unit * shareOfGroups(style)) / Math.max(1, layout.series.length) : unit;
     const before = left + unit / 2;
     const slotNames =
       given.slotNames && direct && layout.series.length > 0

@@ -74,6 +74,15 @@ const parts: Readonly<Record<string, string>> = {
   across: 'panels in a row',
   panelLetters: 'panel letters',
   sizes: 'n under the names',
+  fill: 'fill',
+  meanPt: 'size of means',
+  readingPt: 'size of readings',
+  columnWidth: 'width of columns',
+  groupGap: 'room between groups',
+  scatter: 'readings of like value',
+  barSide: 'side of the error bars',
+  valueLabels: 'means written',
+  sharedScale: 'shared scale',
 };
 
 function written(part: string, value: unknown): string {

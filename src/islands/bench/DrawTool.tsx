@@ -16,6 +16,7 @@ import { emptyColumn, tableOf } from '../../core/readings/table';
 import { draftOf } from '../../core/readings/table-edit';
 import { inWords, send } from '../shared/api';
 import { Accepted } from '../shared/Accepted';
+import { GroupMarker } from '../shared/GroupMarker';
 import { NumberField } from '../shared/NumberField';
 import { CopyButton } from '../shared/CopyButton';
 import { Choose } from '../shared/Parts';
@@ -75,8 +76,9 @@ export function DrawTool() {
   const way = wayOf(query);
   const treatments = (
     <Accepted
-      className="part w-64"
+      className="part max-w-full"
       aria-label="Treatments"
+      size={Math.max(18, Math.min(60, (query['treatments'] ?? exampleTreatments).length))}
       placeholder={exampleTreatments}
       value={(query['treatments'] ?? exampleTreatments).trim()}
       onAccept={(typed) => change({ treatments: typed === '' ? ' ' : typed })}
@@ -280,6 +282,7 @@ function Made({ made, grid }: { made: Assignment; grid: boolean }) {
         )}
       </div>
     );
+  const order = [...new Set(made.grid?.flat())].sort();
   return (
     <div className="mt-3 overflow-x-auto" tabIndex={0} role="group" aria-label="The layout">
       <table className="border-collapse text-sm" data-testid="layout">
@@ -306,6 +309,9 @@ function Made({ made, grid }: { made: Assignment; grid: boolean }) {
               </th>
               {line.map((treatment, c) => (
                 <td key={c} className="border border-line px-2 py-1.5 text-center">
+                  <span className="mr-1.5 inline-block align-middle">
+                    <GroupMarker position={order.indexOf(treatment)} />
+                  </span>
                   {treatment}
                 </td>
               ))}

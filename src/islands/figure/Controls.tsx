@@ -135,6 +135,103 @@ export function SizesControl({ style, set }: ControlProps) {
   );
 }
 
+/** How marks look: what fills them, how large they are, where readings and numbers stand. */
+export function MarksControls({ answer, style, set }: ControlProps) {
+  const kind = kindOf(answer, style);
+  const columns = (kind === 'means' || kind === 'shares') && style.marks === 'columns';
+  const bodies = columns || kind === 'boxes';
+  const readings = style.readings && kind !== 'shares';
+  return (
+    <>
+      {bodies && (
+        <Choice name="Fill">
+          <Choose
+            label="Fill of columns and boxes"
+            value={style.fill ?? 'tinted'}
+            options={{ tinted: 'tinted', solid: 'solid', none: 'outline only' }}
+            onChange={(fill) => set({ fill: fill === 'tinted' ? undefined : fill })}
+          />
+          , width{' '}
+          <Measure
+            label="Width of columns in percent"
+            unit="%"
+            value={style.columnWidth}
+            least={10}
+            most={100}
+            empty="auto"
+            onChange={(columnWidth) => set({ columnWidth })}
+          />
+        </Choice>
+      )}
+      {answer.layout && kind !== 'interaction' && kind !== 'lines' && (
+        <Choice name="Between groups">
+          <Measure
+            label="Room between groups in percent"
+            unit="%"
+            value={style.groupGap ?? 20}
+            least={0}
+            most={80}
+            onChange={(groupGap) => set({ groupGap })}
+          />
+        </Choice>
+      )}
+      {!columns && kind !== 'boxes' && (
+        <Choice name="Size of means">
+          <Measure
+            label="Size of means in points"
+            unit="pt"
+            value={style.meanPt}
+            least={1}
+            most={20}
+            empty="auto"
+            onChange={(meanPt) => set({ meanPt })}
+          />
+        </Choice>
+      )}
+      {readings && (
+        <Choice name="Readings">
+          <Choose
+            label="Readings of like value"
+            value={style.scatter ?? 'packed'}
+            options={{ packed: 'side by side', random: 'scattered by chance', line: 'on one line' }}
+            onChange={(scatter) => set({ scatter: scatter === 'packed' ? undefined : scatter })}
+          />
+          , size{' '}
+          <Measure
+            label="Size of readings in points"
+            unit="pt"
+            value={style.readingPt}
+            least={0.5}
+            most={12}
+            empty="auto"
+            onChange={(readingPt) => set({ readingPt })}
+          />
+        </Choice>
+      )}
+      {columns && (
+        <Choice name="Bars reach">
+          <Choose
+            label="Side of the error bars"
+            value={style.barSide ?? 'both'}
+            options={{ both: 'to both sides', outer: 'away from 0 only' }}
+            onChange={(barSide) => set({ barSide: barSide === 'both' ? undefined : barSide })}
+          />
+        </Choice>
+      )}
+      {(kind === 'means' || kind === 'shares') && (
+        <Choice name={kind === 'shares' ? 'Each share' : 'Each mean'}>
+          <Choose
+            label="Values at their marks"
+            value={style.valueLabels ? 'shown' : 'hidden'}
+            options={{ hidden: 'not written', shown: 'written at its place' }}
+            onChange={(next) => set({ valueLabels: next === 'shown' ? true : undefined })}
+          />
+        </Choice>
+      )}
+    </>
+  );
+}
+
 /** Only comparisons that were made can be shown; where there were none, it says so. */
 export function ComparedControl({ answer, style, set }: ControlProps) {
   const made = comparisonsMade(answer, slotsOf(answer, style).slots);
@@ -335,6 +432,14 @@ export function SizeControls({ style, set }: ControlProps) {
           onChange={(heightMm = style.heightMm) => set({ heightMm })}
         />
       </Choice>
+    </>
+  );
+}
+
+/** Face, size and weight of what is written and ruled. */
+export function TypeControls({ style, set }: ControlProps) {
+  return (
+    <>
       <Choice name="Text">
         <Choose
           label="Face"

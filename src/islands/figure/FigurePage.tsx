@@ -1,6 +1,6 @@
 import { useStore } from '@nanostores/react';
 import { Copy, Trash2 } from 'lucide-react';
-import { type MouseEvent, useCallback, useEffect, useRef, useState } from 'react';
+import { type MouseEvent, type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
 import type { FigureStyle } from '../../core/figures/figure-style';
 import { kindNames, kindOf } from '../../core/figures/kinds';
@@ -32,6 +32,8 @@ import {
   RulesControl,
   SizeControls,
   SizesControl,
+  TypeControls,
+  MarksControls,
   ValueAxisControl,
   ValueTitleControl,
 } from './Controls';
@@ -39,6 +41,7 @@ import { GroupControl, namedParts } from './GroupControl';
 import { Downloads } from './Downloads';
 import { type Clicked, InPlace, canEdit } from './InPlace';
 import { PanelsControl } from './PanelsControl';
+import { StylesControl } from './StylesControl';
 import { type StudyFigure, usePanels } from './use-panels';
 
 interface Shown {
@@ -212,23 +215,36 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
         {ofReadings && kind !== 'lines' && !shown.reported && <ReadingsControl {...props} />}
         {(ofReadings || kind === 'shares') && kind !== 'interaction' && <ComparedControl {...props} />}
         <SizeControls {...props} />
+        {upright && <ValueTitleControl {...props} />}
+        {(ofReadings || kind === 'shares') && (
+          <Folded name="Marks" {...props} of={markParts}>
+            <MarksControls {...props} />
+          </Folded>
+        )}
         {upright && (
           <>
-            <ValueTitleControl {...props} />
-            <GroupTitleControl {...props} />
-            <SizesControl {...props} />
-            {ofReadings && <ValueAxisControl {...props} />}
-            <NamesControl {...props} />
-            <Choice name="Groups">
-              {namedParts(shown, style)
-                .slice(0, 40)
-                .map((of) => (
-                  <GroupControl key={of.key} {...props} of={of} />
-                ))}
-            </Choice>
-            <RulesControl {...props} />
+            <Folded name="Names, colours, order" {...props} of={nameParts}>
+              <NamesControl {...props} />
+              <SizesControl {...props} />
+              <Choice name="Groups">
+                {namedParts(shown, style)
+                  .slice(0, 40)
+                  .map((of) => (
+                    <GroupControl key={of.key} {...props} of={of} />
+                  ))}
+              </Choice>
+            </Folded>
+            <Folded name="Axes and lines across" {...props} of={axisParts}>
+              <GroupTitleControl {...props} />
+              {ofReadings && <ValueAxisControl {...props} />}
+              <RulesControl {...props} />
+            </Folded>
           </>
         )}
+        <Folded name="Text and line weight" {...props} of={typeParts}>
+          <TypeControls {...props} />
+        </Folded>
+        <StylesControl style={style} onTake={change} />
         <PanelsControl
           style={style}
           set={set}
@@ -274,6 +290,45 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
         )}
       </aside>
     </div>
+  );
+}
+
+/** What stands in each folded part: told in its line where it is chosen. */
+const markParts = [
+  'fill',
+  'columnWidth',
+  'groupGap',
+  'meanPt',
+  'readingPt',
+  'scatter',
+  'barSide',
+  'valueLabels',
+] as const;
+const nameParts = ['names', 'sizes', 'looks', 'order'] as const;
+const axisParts = ['xTitle', 'log', 'from', 'to', 'rules'] as const;
+const typeParts = ['font', 'linePt'] as const;
+
+/** Choices that are made now and then: folded, with how many of them are made. */
+function Folded({
+  name,
+  style,
+  of,
+  children,
+}: {
+  name: string;
+  style: FigureStyle;
+  of: readonly (keyof FigureStyle)[];
+  children: ReactNode;
+}) {
+  const chosen = of.filter((part) => style[part] !== undefined).length;
+  return (
+    <details className="border-b border-line py-1.5">
+      <summary className="cursor-pointer text-muted hover:text-primary">
+        {name}
+        {chosen > 0 && <span className="ml-2 text-[13px]">{chosen} chosen</span>}
+      </summary>
+      <div className="pt-1 [&>*:last-child]:border-b-0">{children}</div>
+    </details>
   );
 }
 

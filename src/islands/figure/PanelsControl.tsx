@@ -77,6 +77,13 @@ export function PanelsControl({
             options={{ capital: 'A, B, C', small: 'a, b, c', none: 'no letters' }}
             onChange={(panelLetters) => set({ panelLetters })}
           />
+          {', '}
+          <Choose
+            label="Scales of the panels"
+            value={style.sharedScale ? 'shared' : 'own'}
+            options={{ own: 'each its own scale', shared: 'one scale for one unit' }}
+            onChange={(next) => set({ sharedScale: next === 'shared' ? true : undefined })}
+          />
         </Choice>
       )}
     </>

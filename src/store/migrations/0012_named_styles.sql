@@ -1,0 +1,4 @@
+CREATE TABLE `named_styles` (
+	`name` text PRIMARY KEY NOT NULL,
+	`style` text NOT NULL
+);
