@@ -1,7 +1,6 @@
 import PDFDocument from 'pdfkit';
-import { groupColours, inks } from '../core/scenes/colours';
+import { onPaper } from '../core/scenes/colours';
 import type { Drawing, Shape } from '../core/scenes/drawing';
-import type { Ink } from '../core/scenes/scene';
 
 /** What is asked of a font that the package has opened. */
 interface Font {
@@ -22,13 +21,6 @@ export interface PdfOptions {
   /** Leaves the page's content readable, for tests. */
   plain?: boolean;
 }
-
-const paint = (ink: Ink): string =>
-  typeof ink === 'string'
-    ? ink === 'paper'
-      ? '#ffffff'
-      : inks.page[ink]
-    : (groupColours.page[ink.group % 8] ?? inks.page.ink);
 
 /** A drawing as a PDF of one page at its true size: lines and letters, no pixels; its fonts inside. */
 export async function pdfFile(
@@ -86,7 +78,7 @@ export async function pdfFile(
     doc.save();
     if (shape.turn) doc.rotate(shape.turn, { origin: [shape.x, shape.y] });
     for (const piece of pieces) {
-      doc.font(piece.name).fontSize(shape.size).fillColor(paint(shape.ink), 1);
+      doc.font(piece.name).fontSize(shape.size).fillColor(onPaper(shape.ink), 1);
       doc.text(piece.text, x, shape.y, { lineBreak: false, baseline: 'alphabetic' });
       x += piece.width;
     }
@@ -94,7 +86,7 @@ export async function pdfFile(
   };
 
   const draw = (shape: Shape): void => {
-    const colour = paint(shape.ink);
+    const colour = onPaper(shape.ink);
     switch (shape.shape) {
       case 'line':
         doc.save();

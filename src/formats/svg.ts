@@ -1,9 +1,5 @@
 import type { Drawing, Shape } from '../core/scenes/drawing';
-import type { Ink } from '../core/scenes/scene';
-import { groupColours, inks } from '../core/scenes/colours';
-
-const paint = (ink: Ink): string =>
-  typeof ink === 'string' ? inks.page[ink] : (groupColours.page[ink.group % 8] ?? inks.page.ink);
+import { onPaper } from '../core/scenes/colours';
 
 const escaped = (raw: string): string =>
   raw
@@ -26,7 +22,7 @@ function element(tag: string, attributes: Record<string, string | number | undef
 }
 
 function shapeElement(shape: Shape): string {
-  const colour = paint(shape.ink);
+  const colour = onPaper(shape.ink);
   switch (shape.shape) {
     case 'line': {
       const { x1, y1, x2, y2, weight, dash, name } = shape;
@@ -50,7 +46,7 @@ function shapeElement(shape: Shape): string {
         'path',
         {
           d: shape.d,
-          fill: shape.open ? 'none' : shape.filled ? colour : inks.page.paper,
+          fill: shape.open ? 'none' : shape.filled ? colour : onPaper('paper'),
           'fill-opacity': shape.tint,
           'stroke-dasharray': shape.dash ? '3 3' : undefined,
           stroke: shape.weight ? colour : undefined,
@@ -70,7 +66,7 @@ function shapeElement(shape: Shape): string {
           'font-weight': shape.bold ? 600 : undefined,
           'text-anchor': shape.anchor,
           'data-mark': shape.name,
-          ...(shape.halo ? { stroke: inks.page.paper, 'stroke-width': 4, 'paint-order': 'stroke' } : {}),
+          ...(shape.halo ? { stroke: onPaper('paper'), 'stroke-width': 4, 'paint-order': 'stroke' } : {}),
           transform: shape.turn ? `rotate(${shape.turn} ${number(shape.x)} ${number(shape.y)})` : undefined,
         },
         escaped(shape.text),

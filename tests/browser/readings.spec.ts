@@ -499,9 +499,8 @@ test('tables come and go: drawn from, taken out with what was asked, merged, tur
   await expect(layout(page)).toHaveValue('columns');
   await fromMenu(page, 'Table', 'Sample or randomize');
   await page.getByLabel('How many rows').fill('3');
-  await page.getByLabel('Into', { exact: true }).selectOption('table');
   await page.getByLabel('Seed').fill('5');
-  await page.getByRole('button', { name: 'Draw', exact: true }).click();
+  await page.getByRole('button', { name: 'Draw them into a table' }).click();
   await expect(page.getByLabel('Name of the table')).toHaveValue('Lamps, 3 rows drawn, seed 5');
   await expect(cell(page, 4, 1)).toHaveText('');
   await spine.getByRole('link', { name: 'Lamps', exact: true }).click();

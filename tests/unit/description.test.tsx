@@ -80,7 +80,15 @@ describe('a description', () => {
       'all together',
     ]);
     expect(rows(page)).to.include('mean').and.not.include('CV (%)');
-    fireEvent.click(page.getByRole('button', { name: 'Which figures' }));
+    // A set that is often wanted takes one choice; others are ticked one by one.
+    fireEvent.change(page.getByLabelText('Figures shown'), { target: { value: 'n and mean' } });
+    expect(page.getAllByRole('columnheader').map((h) => loosely(h.textContent))).to.deep.equal([
+      'readings (mm)',
+      'n',
+      'mean',
+    ]);
+    fireEvent.change(page.getByLabelText('Figures shown'), { target: { value: 'the usual' } });
+    fireEvent.change(page.getByLabelText('Figures shown'), { target: { value: 'own' } });
     fireEvent.click(page.getByLabelText('CV (%)'));
     fireEvent.click(page.getByLabelText('median'));
     expect(rows(page)).to.include('CV (%)').and.not.include('median');

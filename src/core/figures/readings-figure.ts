@@ -166,7 +166,10 @@ function boxes(
       rule(x, low, x, q1, 1.2, `whisker-${i}`),
       rule(x, q3, x, high, 1.2, `whisker-${i}`),
       ...(style.readings
-        ? [readingMarks(slot, i, slot.x - half * 0.4, half * 0.42, size, style)]
+        ? [
+            readingMarks(slot, i, slot.x - half * 0.4, half * 0.42, size, style),
+            ...beyondNames(answer, style, beyond, slot.x - half * 0.4, place),
+          ]
         : [
             {
               mark: 'dots' as const,

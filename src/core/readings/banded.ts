@@ -15,8 +15,12 @@ export interface Banding extends Choice {
   pair?: readonly [string | undefined, string | undefined] | undefined;
 }
 
-function sideNames(table: Table, { cut, ...choice }: Banding, unit: string): Category[] {
-  const measure = columnsAreGroups(table) ? table.measure : called(chosenColumns(table, choice).measure);
+function sideNames(table: Table, { cut, ...choice }: Banding, groups: readonly Group[]): Category[] {
+  const [only, another] = groups;
+  const unit = only?.unit ?? '';
+  // A column that stands alone is what was measured.
+  const alone = only && !another ? only.name : '';
+  const measure = columnsAreGroups(table) ? table.measure || alone : called(chosenColumns(table, choice).measure);
   const at = `${String(cut).replace('-', '−')}${unit && ` ${unit}`}`;
   const named = (words: string): string => `${measure && `${measure} `}${words}`;
   return [
@@ -39,7 +43,7 @@ export function bandedCounts(table: Table, banding: Banding): CountTable {
       );
     return 0;
   };
-  const categories = sideNames(table, banding, groups[0]?.unit ?? '');
+  const categories = sideNames(table, banding, groups);
   const rest = { half: 0, rounded: [] };
   if (pair) {
     const [a, b] = pair.map((id) => groups.find((g) => g.id === id));

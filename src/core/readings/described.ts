@@ -42,9 +42,27 @@ export const Described = v.object({
 });
 export type Described = v.InferOutput<typeof Described>;
 
+/** Figures that are often wanted together, under what they are called in the list of choices. */
+export const figureSets = {
+  'the usual': ['n', 'missing', 'mean', 'interval', 'sd', 'sem', 'median', 'min', 'max'],
+  'n and mean': ['n', 'mean'],
+  'n, mean and SD': ['n', 'mean', 'sd'],
+  'n, mean and SEM': ['n', 'mean', 'sem'],
+  'n, mean and its CI': ['n', 'mean', 'interval'],
+  'n, median and quartiles': ['n', 'median', 'q1', 'q3'],
+  'least, quartiles and greatest': ['min', 'q1', 'median', 'q3', 'max'],
+} as const satisfies Record<string, readonly Figure[]>;
+export type FigureSet = keyof typeof figureSets;
+
+/** The set that these figures are; undefined where they were chosen one by one. */
+export const figureSetOf = (figures: readonly Figure[]): FigureSet | undefined =>
+  (Object.keys(figureSets) as FigureSet[]).find(
+    (name) => figureSets[name].length === figures.length && figureSets[name].every((f) => figures.includes(f)),
+  );
+
 /** What is shown where nobody chose. */
 export const usualDescription: Described = {
-  figures: ['n', 'missing', 'mean', 'interval', 'sd', 'sem', 'median', 'min', 'max'],
+  figures: [...figureSets['the usual']],
   rule: 'linear',
   level: 0.95,
 };

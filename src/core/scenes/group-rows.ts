@@ -3,6 +3,7 @@ import type { Answer, GroupPart } from '../answer/answer';
 import { meanOf } from '../answer/group-part';
 import { withUnit } from '../readings/table';
 import type { Reading } from '../readings/read-column';
+import { namesBeyond } from './names-beyond';
 import { type Axis, type CellRef, type Mark, type Panel, type Point, extent } from './scene';
 
 /** What a point says of itself: its group, its row with its label, its value. */
@@ -211,6 +212,9 @@ export function valueAxis(values: readonly number[], log: boolean): Pick<Axis, '
 const nameWithLimit = ({ name, below }: GroupPart): string =>
   below ? `${name} · ${below.count} below ${below.limit}` : name;
 
+/** Rows lower than this have no room for the names of single readings. */
+const roomForNames = 24;
+
 /** The panel of groups as rows. @param more what else must lie within the axis */
 export function groupRows(
   answer: Answer,
@@ -219,21 +223,24 @@ export function groupRows(
   drawn: DrawnGroup = (group, at, pitch) => groupMarks(group, at, answer.rowNames, pitch),
 ): Panel {
   const { groups } = answer;
+  const along = { ...valueAxis([...shownValues(groups), ...more], answer.logs !== undefined), ticks: 6 };
   const pitch = frame.height / Math.max(1, groups.length);
   // Of more groups than there are lines for names, every so many is named; each point still names its own.
   const every = Math.max(1, Math.ceil(16 / pitch));
   return {
     ...frame,
     x: {
-      ...valueAxis([...shownValues(groups), ...more], answer.logs !== undefined),
+      ...along,
       drawn: true,
       title: withUnit(answer.measure || 'reading', answer.unit),
-      ticks: 6,
     },
     y: { domain: [-0.62, groups.length - 0.58], drawn: false, down: true },
     marks: [
       ...limitMarks(groups),
       ...groups.flatMap((group, i) => drawn(group, i, pitch)),
+      ...(pitch < roomForNames
+        ? []
+        : groups.flatMap((group, i) => namesBeyond(group, i - 0.02, answer.rowNames, along, frame.width))),
       ...groups.flatMap((group, i) => (i % every === 0 ? nameMarks(nameWithLimit(group), group.colour, i - 0.5) : [])),
     ],
   };

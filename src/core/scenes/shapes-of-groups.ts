@@ -10,9 +10,9 @@ import { quantilePlot } from '../procedures/quantile-plot';
 import type { Reading } from '../readings/read-column';
 import { withUnit } from '../readings/table';
 import { type LookOptions, besideDifferences } from './beside-differences';
-import { beyondOf, boxOf, namedBeyond, readingName } from './box';
+import { beyondOf, boxOf } from './box';
 import { type Frame, nameMarks, pointTitle } from './group-rows';
-import { textWidth } from './text-width';
+import { type Along, namesBeyond } from './names-beyond';
 import type { View } from './views';
 import { type Mark, type Panel, type Scene, extent } from './scene';
 
@@ -41,10 +41,9 @@ function beyondMarks(
   beyond: readonly Reading[],
   y: number,
   names: Answer['rowNames'],
-  place: (value: number) => number,
+  along: Along,
+  width: number,
 ): Mark[] {
-  const size = 11;
-  let free = -Infinity;
   return [
     {
       mark: 'dots',
@@ -61,35 +60,14 @@ function beyondMarks(
       size: 7,
       name: `beyond-${colour}`,
     },
-    ...namedBeyond(beyond).flatMap((reading): Mark[] => {
-      const { value } = reading;
-      const text = readingName(reading, names);
-      const half = textWidth(text, size) / 2;
-      // None touches the one before it.
-      if (place(value) - half < free) return [];
-      free = place(value) + half + 6;
-      return [
-        {
-          mark: 'text',
-          x: value,
-          y,
-          dy: -8,
-          anchor: 'middle',
-          text,
-          size,
-          halo: true,
-          ink: 'muted',
-          name: 'beyond-name',
-        },
-      ];
-    }),
+    ...namesBeyond(group, y, names, along, width),
   ];
 }
 
 /** Rows with a box each: quartiles and median, whiskers to the last reading within 1.5 IQR, what lies beyond as points. */
 function boxPanel(answer: Answer, shown: readonly ShownGroup[], frame: Frame): Panel {
   const domain = extent(shown.flatMap((s) => s.values));
-  const place = (value: number): number => ((value - domain[0]) / (domain[1] - domain[0])) * frame.width;
+  const along: Along = { domain, nice: true, ticks: 7 };
   const marks = shown.flatMap((one, i): Mark[] => {
     const box = boxOf(one.values);
     const { q1, median: middle, q3, low, high } = box;
@@ -110,13 +88,13 @@ function boxPanel(answer: Answer, shown: readonly ShownGroup[], frame: Frame): P
       rule(middle, i - 0.16, middle, i + 0.34, 3),
       rule(low, i + 0.09, q1, i + 0.09, 1.5),
       rule(q3, i + 0.09, high, i + 0.09, 1.5),
-      ...beyondMarks(one, beyondOf(box, one.group.readings.used), i + 0.09, answer.rowNames, place),
+      ...beyondMarks(one, beyondOf(box, one.group.readings.used), i + 0.09, answer.rowNames, along, frame.width),
       ...nameMarks(one.name, one.colour, i - 0.38),
     ];
   });
   return {
     ...frame,
-    x: { domain, nice: true, drawn: true, title: title(answer), ticks: 7 },
+    x: { ...along, domain, drawn: true, title: title(answer) },
     y: { domain: [-0.62, shown.length - 0.5], drawn: false, down: true },
     marks,
   };

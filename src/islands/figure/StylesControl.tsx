@@ -30,7 +30,7 @@ export function StylesControl({ style, onTake }: { style: FigureStyle; onTake: (
           <li key={one.name} className="flex items-baseline gap-2">
             <button
               type="button"
-              className="plain-button min-w-0 [overflow-wrap:anywhere]"
+              className="plain-button min-w-0 text-left [overflow-wrap:anywhere]"
               title="Size, letters, lines, means, bars and comparisons; what is shown stays"
               onClick={() => onTake(drawnLike(style, one.style))}
             >

@@ -23,23 +23,27 @@ interface Props {
   chosen: number;
 }
 
+/** The parts of it. */
+type What = 'levels' | 'hypotheses' | 'decision' | 'working' | 'chance';
+
 /** A part that is opened by hand, and fetched and built only then. */
 function Opened({
   title,
   told,
   what,
-  initially = false,
+  open,
+  onOpen,
   ...rest
 }: Props & {
   title: string;
   /** What is found within, in a line, while it is folded. */
   told?: string | undefined;
-  what: 'levels' | 'hypotheses' | 'decision' | 'working' | 'chance';
-  initially?: boolean;
+  what: What;
+  open: boolean;
+  onOpen: (open: boolean) => void;
 }) {
-  const [open, setOpen] = useState(initially);
   return (
-    <details open={initially} onToggle={(e) => setOpen(e.currentTarget.open)} className="border-t border-line py-1">
+    <details open={open} onToggle={(e) => onOpen(e.currentTarget.open)} className="border-t border-line py-1">
       <summary className="prose-serif cursor-pointer text-[17px]">
         {title}
         {!open && told && <span className="ml-3 font-sans text-sm text-muted">{told}</span>}
@@ -61,32 +65,61 @@ function Opened({
 
 /** How the answer comes about: hypotheses, the reference distribution with the decision, the working with its numbers. */
 export function UnderstandPart(props: Props) {
-  const { answer, comparison } = props;
+  const { answer, comparison, table } = props;
   const told = useMemo(() => {
     const [reference] = comparison.reference ?? [];
     const decision = reference && decisionOf(reference, pOf(comparison, reference), answer.question.level);
     return { hypotheses: hypotheses(answer)?.none.words, decision: decision?.short };
   }, [answer, comparison]);
+  const { question } = answer;
+  const parts: { what: What; title: string; told?: string | undefined }[] = [
+    ...(comparison.p === undefined
+      ? []
+      : [{ what: 'hypotheses' as const, title: 'The hypotheses', told: told.hypotheses }]),
+    ...((comparison.reference ?? []).length > 0
+      ? [
+          {
+            what: 'decision' as const,
+            title: 'The reference distribution and the decision',
+            told: told.decision,
+          },
+        ]
+      : []),
+    ...(Object.values(chancesOf(answer)).some(Boolean)
+      ? [{ what: 'chance' as const, title: 'Permutation and bootstrap distributions' }]
+      : []),
+    ...(comparison.effect?.interval && isLight(question, table)
+      ? [{ what: 'levels' as const, title: 'The interval at other levels' }]
+      : []),
+    { what: 'working', title: 'The working' },
+  ];
+  // A test by permutation is its distribution: that stands open.
+  const [open, setOpen] = useState<ReadonlySet<What>>(
+    () => new Set(choicesOf(question).method === 'shuffle' ? ['chance'] : []),
+  );
+  const all = parts.every(({ what }) => open.has(what));
   return (
     <div>
-      {props.comparison.p !== undefined && (
-        <Opened title="The hypotheses" told={told.hypotheses} what="hypotheses" {...props} />
-      )}
-      {(props.comparison.reference ?? []).length > 0 && (
-        <Opened title="The reference distribution and the decision" told={told.decision} what="decision" {...props} />
-      )}
-      {Object.values(chancesOf(props.answer)).some(Boolean) && (
+      <p className="flex justify-end">
+        <button
+          type="button"
+          className="plain-button text-sm"
+          onClick={() => setOpen(new Set(all ? [] : parts.map(({ what }) => what)))}
+        >
+          {all ? 'Fold all of these' : 'Unfold all of these'}
+        </button>
+      </p>
+      {parts.map((part) => (
         <Opened
-          title="Permutation and bootstrap distributions"
-          what="chance"
-          initially={choicesOf(props.answer.question).method === 'shuffle'}
+          key={part.what}
           {...props}
+          {...part}
+          open={open.has(part.what)}
+          onOpen={(is) =>
+            setOpen((was) => new Set([...was].filter((w) => w !== part.what).concat(is ? [part.what] : [])))
+          }
         />
-      )}
-      {props.comparison.effect?.interval && isLight(props.answer.question, props.table) && (
-        <Opened title="The interval at other levels" what="levels" {...props} />
-      )}
-      <Opened title="The working" what="working" {...props} />
+      ))}
     </div>
   );
 }

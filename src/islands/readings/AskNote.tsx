@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { factsOf } from '../../core/analyses/kinds';
 import { firstQuestion } from '../../core/question/first';
 import { lackingFor } from '../../core/question/lacking';
@@ -15,15 +15,19 @@ interface Props {
   onMend: OnMend;
 }
 
+/** Tables of no more cells than this are looked through as the page is drawn. */
+const soonFound = 5000;
+
 /** The question the table raises, others it can answer, or what it lacks for one. */
 export function AskNote({ table, onAsk, onMend }: Props) {
-  const [open, setOpen] = useState(false);
   const first = firstQuestion(table);
   const lacking = lackingFor(table);
+  const small = table.rowCount * table.columns.length <= soonFound;
+  const [open, setOpen] = useState(small);
   const named = columnsOf(table, 'measure').some((c) => c.name !== '');
   const words = (question: Question): string => questionSentence(namesOf(question, table));
-  // What else can be asked is found when someone looks: of a large table it takes a moment.
-  const others = open && !lacking ? otherQuestions(table) : [];
+  // Of a large table it takes a moment to find what else can be asked: there it is found when someone looks.
+  const others = useMemo(() => (open && !lacking ? otherQuestions(table) : []), [open, lacking, table]);
   return (
     <section className="note" aria-label="Ask">
       {lacking || !first ? (
@@ -57,7 +61,7 @@ export function AskNote({ table, onAsk, onMend }: Props) {
             {factsOf(first).invitation} <span aria-hidden>→</span>
           </button>
           <p className="prose-serif mt-1.5 text-[15px] leading-snug">{words(first)}</p>
-          <details className="mt-1" onToggle={(e) => setOpen(e.currentTarget.open)}>
+          <details className="mt-1" open={small} onToggle={(e) => setOpen(e.currentTarget.open)}>
             <summary className="cursor-pointer text-muted">Ask another question of this table</summary>
             {open && others.length === 0 && <p className="mt-1 text-muted">No other question fits this table.</p>}
             <ul className="mt-1 space-y-1">

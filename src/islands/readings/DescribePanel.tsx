@@ -1,7 +1,15 @@
 import { X } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { type QuartileRule, quartileRules } from '../../core/numeric/quantile';
-import { type Described, everyFigure, figureNames, usualDescription } from '../../core/readings/described';
+import {
+  type Described,
+  type FigureSet,
+  everyFigure,
+  figureNames,
+  figureSetOf,
+  figureSets,
+  usualDescription,
+} from '../../core/readings/described';
 import type { Table } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { percent } from '../../core/words/numbers';
@@ -27,26 +35,43 @@ export default function DescribePanel({
   onEdit: (edits: TableEdit[]) => void;
   onClose: () => void;
 }) {
-  const [choosing, setChoosing] = useState(false);
+  const [choosing, setChoosing] = useState(figureSetOf(described.figures) === undefined);
   const [only, setOnly] = useState(false);
   const { figures, decimals, rule, level } = described;
   const of = only ? chosen : everyColumn;
   const shown = useMemo(() => chosenDescription({ ...table, described }, of), [table, described, of]);
-  const set = (change: Partial<Described>) =>
+  const choose = (change: Partial<Described>) =>
     onEdit([{ kind: 'describe-table', described: { ...described, ...change } }]);
   return (
     <section aria-label="Description" className="max-h-[42%] shrink-0 overflow-auto border-b border-line pb-2 text-sm">
       <p className="flex flex-wrap items-baseline gap-x-4 py-1.5">
         <span className="part-of-page">Description</span>
-        <button type="button" className="plain-button" aria-expanded={choosing} onClick={() => setChoosing(!choosing)}>
-          Which figures
-        </button>
+        <label>
+          figures{' '}
+          <select
+            className="part"
+            aria-label="Figures shown"
+            value={choosing ? 'own' : (figureSetOf(figures) ?? 'own')}
+            onChange={(e) => {
+              const set = e.target.value as FigureSet | 'own';
+              setChoosing(set === 'own');
+              if (set !== 'own') choose({ figures: [...figureSets[set]] });
+            }}
+          >
+            {Object.keys(figureSets).map((name) => (
+              <option key={name} value={name}>
+                {name}
+              </option>
+            ))}
+            <option value="own">own choice</option>
+          </select>
+        </label>
         <label>
           decimals{' '}
           <select
             className="part"
             value={decimals ?? ''}
-            onChange={(e) => set({ decimals: e.target.value === '' ? undefined : Number(e.target.value) })}
+            onChange={(e) => choose({ decimals: e.target.value === '' ? undefined : Number(e.target.value) })}
           >
             <option value="">as fits</option>
             {[0, 1, 2, 3, 4, 5, 6].map((d) => (
@@ -58,7 +83,7 @@ export default function DescribePanel({
         </label>
         <label>
           level{' '}
-          <select className="part" value={level} onChange={(e) => set({ level: Number(e.target.value) })}>
+          <select className="part" value={level} onChange={(e) => choose({ level: Number(e.target.value) })}>
             {[0.8, 0.9, 0.95, 0.99].map((l) => (
               <option key={l} value={l}>
                 {percent(l)}
@@ -71,7 +96,7 @@ export default function DescribePanel({
           <select
             className="part"
             value={shown.turned ? 'across' : 'down'}
-            onChange={(e) => set({ figuresDown: e.target.value === 'across' })}
+            onChange={(e) => choose({ figuresDown: e.target.value === 'across' })}
           >
             <option value="across">beside one another</option>
             <option value="down">below one another</option>
@@ -97,10 +122,10 @@ export default function DescribePanel({
       {choosing && (
         <div className="pb-2">
           <p className="flex flex-wrap gap-x-4 gap-y-1">
-            <button type="button" className="plain-button" onClick={() => set({ figures: everyFigure })}>
+            <button type="button" className="plain-button" onClick={() => choose({ figures: everyFigure })}>
               All
             </button>
-            <button type="button" className="plain-button" onClick={() => set({ figures: [] })}>
+            <button type="button" className="plain-button" onClick={() => choose({ figures: [] })}>
               None
             </button>
             {everyFigure.map((figure) => (
@@ -110,7 +135,9 @@ export default function DescribePanel({
                   className="checkbox checkbox-xs"
                   checked={figures.includes(figure)}
                   onChange={(e) =>
-                    set({ figures: everyFigure.filter((f) => (f === figure ? e.target.checked : figures.includes(f))) })
+                    choose({
+                      figures: everyFigure.filter((f) => (f === figure ? e.target.checked : figures.includes(f))),
+                    })
                   }
                 />
                 {figureNames[figure]}
@@ -119,7 +146,7 @@ export default function DescribePanel({
           </p>
           <label>
             Quartiles are{' '}
-            <select className="part" value={rule} onChange={(e) => set({ rule: e.target.value as QuartileRule })}>
+            <select className="part" value={rule} onChange={(e) => choose({ rule: e.target.value as QuartileRule })}>
               {Object.entries(quartileRules).map(([name, words]) => (
                 <option key={name} value={name}>
                   {words}

@@ -11,12 +11,15 @@ import { Choose, Fill, ToolForm } from '../shared/Parts';
 
 interface Props {
   table: Table;
-  /** Adds a column to this table. */
-  onColumn: (column: Column) => void;
-  /** Makes a table of its own from rows of this one. */
-  onTable: (rows: number[], note: string, seed: number) => void;
+  /** Adds columns to this table. */
+  onColumns: (columns: Column[]) => void;
+  /** Makes a table of its own from rows of this one, and asks at once what it raises where that is wished. */
+  onTable: (rows: number[], note: string, seed: number, ask: boolean) => void;
   onClose: () => void;
 }
+
+/** What becomes of rows drawn: they are marked, stand in a table of their own, or are asked about there. */
+type Into = 'column' | 'table' | 'question';
 
 const freshSeed = (): string => String(crypto.getRandomValues(new Uint32Array(1))[0] ?? 1);
 
@@ -53,12 +56,11 @@ function wholeIn(text: string, what: string, least = 1, most = 1_000_000): numbe
 }
 
 /** Draws rows at random, or allocates rows to treatments at random; the seed is shown and kept with what was drawn. */
-export default function DrawForm({ table, onColumn, onTable, onClose }: Props) {
+export default function DrawForm({ table, onColumns, onTable, onClose }: Props) {
   const [what, setWhat] = useState<'sample' | 'allocate'>('sample');
   const [seed, setSeed] = useState(freshSeed);
   const [size, setSize] = useState('10');
   const [replace, setReplace] = useState<'no' | 'yes'>('no');
-  const [into, setInto] = useState<'column' | 'table'>('column');
   const [way, setWay] = useState<Allocation['way']>('simple');
   const [treatments, setTreatments] = useState('treated, control');
   const [block, setBlock] = useState('4');
@@ -68,24 +70,24 @@ export default function DrawForm({ table, onColumn, onTable, onClose }: Props) {
   const [trouble, setTrouble] = useState('');
   const rows = filledRows(table);
 
-  const run = () => {
+  const run = (into: Into = 'column') => {
     setTrouble('');
     const done = attempt(() => {
       const start = wholeIn(seed, 'The seed', 0, 2 ** 32 - 1);
-      return what === 'sample' ? sample(start) : treat(start);
+      return what === 'sample' ? sample(start, into) : treat(start);
     });
     if (!done.ok) setTrouble(done.reason);
   };
-  const sample = (start: number) => {
+  const sample = (start: number, into: Into) => {
     const back = replace === 'yes';
     const drawn = drawRows(rows, wholeIn(size, 'The number of rows'), back, start);
     const note = `${counted(drawn.length, 'row')} of ${rows.length} drawn at random ${back ? 'with' : 'without'} replacement, seed ${start}${lackingWords(table, drawn)}`;
-    if (into === 'table') return onTable(drawn, note, start);
+    if (into !== 'column') return onTable(drawn, note, start, into === 'question');
     const times = new Map<number, number>();
     for (const row of drawn) times.set(row, (times.get(row) ?? 0) + 1);
     const said = (n: number): string => (n === 0 ? '' : back ? `${n} ×` : 'drawn');
     const cells = Array.from({ length: table.rowCount }, (_, row) => said(times.get(row) ?? 0));
-    onColumn({ ...emptyColumn(nanoid(8), `drawn, seed ${start}`, '', 'label'), note, cells });
+    onColumns([{ ...emptyColumn(nanoid(8), `drawn, seed ${start}`, '', 'label'), note, cells }]);
   };
   const treat = (start: number) => {
     const named = treatments
@@ -107,15 +109,26 @@ export default function DrawForm({ table, onColumn, onTable, onClose }: Props) {
     const how = { simple: '', blocks: ` in blocks of ${block}`, strata: ` within each ${called(strata, 'stratum')}` }[
       way
     ];
-    onColumn({
+    const treatment: Column = {
       ...emptyColumn(nanoid(8), 'treatment', '', 'group'),
       levels: named.map((name) => ({ id: name, name })),
       note: `allocated at random${how} to ${named.join(', ')}; seed ${start}`,
       cells,
-    });
+    };
+    if (way !== 'blocks') return onColumns([treatment]);
+    // Which block a row stands in: those who analyse it later will want to know.
+    const each = wholeIn(block, 'The block size');
+    const blocks = new Array<string>(cells.length).fill('');
+    subjects.forEach((row, i) => (blocks[row] = String(Math.floor(i / each) + 1)));
+    const short = subjects.length % each;
+    const note = short > 0 ? `the last block is short: ${short} of ${each}` : undefined;
+    onColumns([
+      { ...emptyColumn(nanoid(8), 'block', '', 'label'), ...(note ? { note } : {}), cells: blocks },
+      treatment,
+    ]);
   };
   return (
-    <ToolForm onDo={run} onClose={onClose}>
+    <ToolForm onDo={() => run()} onClose={onClose}>
       <Choose
         label="What to draw"
         value={what}
@@ -130,13 +143,6 @@ export default function DrawForm({ table, onColumn, onTable, onClose }: Props) {
             value={replace}
             options={{ no: 'each at most once', yes: 'put back after each draw' }}
             onChange={setReplace}
-          />
-          into
-          <Choose
-            label="Into"
-            value={into}
-            options={{ column: 'a new column', table: 'a new table' }}
-            onChange={setInto}
           />
         </>
       ) : (
@@ -183,8 +189,18 @@ export default function DrawForm({ table, onColumn, onTable, onClose }: Props) {
         Another
       </button>
       <button type="submit" className="plain-button">
-        {what === 'sample' ? 'Draw' : 'Allocate'}
+        {what === 'sample' ? 'Mark them in a column' : 'Allocate'}
       </button>
+      {what === 'sample' && (
+        <>
+          <button type="button" className="plain-button" onClick={() => run('table')}>
+            Draw them into a table
+          </button>
+          <button type="button" className="plain-button" onClick={() => run('question')}>
+            Draw them and ask
+          </button>
+        </>
+      )}
       <button type="button" className="plain-button" onClick={onClose}>
         Cancel
       </button>

@@ -22,7 +22,8 @@ interface Props {
   onGo: (row: number, column: number) => void;
   onPick: (rows: number[], column: string | undefined, words: string) => void;
   onAdd: (column: Column) => void;
-  onTable: (rows: number[], note: string, seed: number) => void;
+  onAddAll: (columns: Column[]) => void;
+  onTable: (rows: number[], note: string, seed: number, ask: boolean) => void;
   onSplit: (separator: string) => void;
   onMerge: (from: string, into: string) => void;
   onClose: () => void;
@@ -39,7 +40,7 @@ export function OpenTool(props: Props) {
     case 'derive':
       return <DeriveForm table={calm} start={column} onAdd={onAdd} onClose={onClose} />;
     case 'draw':
-      return <DrawForm table={shown} onColumn={onAdd} onTable={onTable} onClose={onClose} />;
+      return <DrawForm table={shown} onColumns={props.onAddAll} onTable={onTable} onClose={onClose} />;
     case 'split':
       return here ? <SplitForm column={here} onSplit={props.onSplit} onClose={onClose} /> : null;
     case 'merge':

@@ -171,11 +171,12 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     if (!column || to < 0 || to >= table.columns.length) return;
     if (edit(moveColumnEdits(table, column.id, to))) setSelection(at(selection.row, to));
   };
-  const addColumn = (column: Column, to = table.columns.length): boolean => {
-    const done = edit([{ kind: 'insert-column', at: to, column: sentColumn(column) }]);
+  const addColumns = (columns: readonly Column[], to = table.columns.length): boolean => {
+    const done = edit(columns.map((c, i) => ({ kind: 'insert-column', at: to + i, column: sentColumn(c) })));
     if (done) setSelection(at(selection.row, to));
     return done;
   };
+  const addColumn = (column: Column, to?: number): boolean => addColumns([column], to);
 
   const pastTheEdge = (row: number, texts: string[][]): TableEdit[] => {
     const column = freshColumn(table);
@@ -351,6 +352,9 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
                 onPick={pick}
                 onAdd={(column) => {
                   if (addColumn(column)) close();
+                }}
+                onAddAll={(columns) => {
+                  if (addColumns(columns)) close();
                 }}
                 onTable={drawnTable}
                 onSplit={split}

@@ -60,8 +60,9 @@ export function tableActions({ study, table, shown, selectedIds, report }: Place
 
   /**
    * Makes a table of rows drawn from this one, each with the row it came from; what was computed becomes plain numbers.
+   * @param asks whether what the new table raises is asked at once
    */
-  const drawnTable = (drawn: number[], note: string, seed: number): void => {
+  const drawnTable = (drawn: number[], note: string, seed: number, asks: boolean): void => {
     const columns = shown.columns.map((computed) => {
       const c = { ...computed, formula: undefined };
       const aside = Object.fromEntries(
@@ -76,7 +77,15 @@ export function tableActions({ study, table, shown, selectedIds, report }: Place
     };
     const name = `${table.name || 'Readings'}, ${counted(drawn.length, 'row')} drawn, seed ${seed}`.slice(0, 200);
     const draft = { ...table, name, rowCount: drawn.length, columns: [from, ...columns] };
-    void newTable(draft, `${note}, from ${table.name || 'another table'}`);
+    const origin = `${note}, from ${table.name || 'another table'}`;
+    const question = asks ? firstQuestion({ ...draft, id: '' }) : undefined;
+    if (!question) return void newTable(draft, origin);
+    void trying(async () => {
+      const made = await send<{ id: string }>('POST', `/api/studies/${study}/tables`, { table: draft, origin });
+      const body = { table: made.id, question: asked(question, { ...draft, id: made.id }) };
+      const { id } = await send<{ id: string }>('POST', '/api/questions', body);
+      goto(`questions/${id}`);
+    });
   };
 
   /** Removes the table, and goes to the log, where it can be brought back at any time. */

@@ -8,7 +8,8 @@ import type { Method, Question } from '../../question/question';
 import { countOf, countedClause, shareNamed, arrangementWords } from '../../words/counts';
 import { percent } from '../../words/numbers';
 import { testPhrase } from '../../words/phrases';
-import { type Part, part } from '../../words/segments';
+import { groupPart, nameAt } from '../../words/measured';
+import { type Part, type Segment, asked, part } from '../../words/segments';
 import { type Text, text } from '../../words/text';
 import { factsOf } from '../kinds';
 import type { Words } from '../words';
@@ -26,6 +27,18 @@ export const elseOf = (asked: Question): string =>
     ? 'The large-sample test, where all expected counts are five or more.'
     : 'The exact test, where expected counts are small.';
 
+/** Whether what is counted already names the one group it is counted in: "blade length below 25 mm". */
+const isNamed = ({ groups, measure }: Pick<Named, 'groups' | 'measure'>): boolean => {
+  const [only, another] = groups;
+  return (
+    only !== undefined &&
+    !another &&
+    /^ (?:below|of) /.test(measure.startsWith(only.name) ? measure.slice(only.name.length) : '')
+  );
+};
+/** " in Red lamp", where that is not said already. */
+export const inGroup = (of: Named): string => (isNamed(of) ? '' : ` in ${nameAt(of, 0)}`);
+export const inGroupPart = (of: Named): Segment[] => (isNamed(of) ? [] : asked` in ${groupPart('a', of)}`);
 export const foundPart = (of: Named): Part => part('found', shareNamed(of));
 export const shareOf = (of: Named): string => `The share of ${shareNamed(of)}`;
 export const shareClause = (group: GroupPart): Text => text`${group.name} ${countOf(group)}`;

@@ -1,6 +1,6 @@
 import { countOf } from '../../../words/counts';
 import { against, parameterOf } from '../../../words/hypothesis';
-import { directionClause, eachCounts, groupPart, nameAt, shortGroups, statedValue } from '../../../words/measured';
+import { directionClause, eachCounts, nameAt, shortGroups, statedValue } from '../../../words/measured';
 import { atAlpha } from '../../../words/numbers';
 import { effectPhrases, testPhrase } from '../../../words/phrases';
 import { asked, part } from '../../../words/segments';
@@ -15,6 +15,8 @@ import {
   type Names,
   elseOf,
   foundPart,
+  inGroup,
+  inGroupPart,
   isExact,
   legendOf,
   methodsOf,
@@ -36,7 +38,7 @@ export const words: Words = {
     const value = part('value', statedValue(of, '', 'a share'));
     const way = question.direction;
     const [direction, than] = way === 'either' ? ['different', 'from'] : [way, 'than'];
-    return asked`Is the share of ${foundPart(of)} in ${groupPart('a', of)} ${part('direction', direction)} ${part('compares', than)} ${value}, ${eachCounts(of, 'one')}`;
+    return asked`Is the share of ${foundPart(of)}${inGroupPart(of)} ${part('direction', direction)} ${part('compares', than)} ${value}, ${eachCounts(of, 'one')}`;
   },
   short: (of) => `${of.measure || 'those found'}: ${shortGroups(of)} · ${statedValue(of, '')}`,
   methodName: (question) => named(names, question)[0],
@@ -57,7 +59,7 @@ export const words: Words = {
       shown: 'that it is the share',
       claim: `it is ${question.direction} than ${value}`,
     });
-    return text`${shareOf(answer)} in ${group.name} was ${countOf(group)}; ${atAlpha(question.level)}, ${verdict}.`;
+    return text`${shareOf(answer)}${inGroup(answer)} was ${countOf(group)}; ${atAlpha(question.level)}, ${verdict}.`;
   },
   hypotheses: (answer) => {
     const { direction } = answer.question;
@@ -66,7 +68,7 @@ export const words: Words = {
     return {
       none: {
         tex: `H_0\\colon ${pi} = ${value}`,
-        words: `${sentenceCase(shareOf(answer))} in ${nameAt(answer, 0)} is ${value}.`,
+        words: `${sentenceCase(shareOf(answer))}${inGroup(answer)} is ${value}.`,
       },
       some: {
         tex: `H_1\\colon ${pi} ${against[direction]} ${value}`,
