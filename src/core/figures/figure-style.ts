@@ -85,6 +85,8 @@ export const FigureStyle = v.object({
   barSide: v.optional(v.picklist(['both', 'outer'])),
   /** Whether each mean is written at its place. */
   valueLabels: v.optional(v.boolean()),
+  /** What changes of the same subjects are taken from. */
+  changeFrom: v.optional(Id),
   /** Whether panels of one unit share the axis of values. */
   sharedScale: v.optional(v.boolean()),
 });

@@ -17,6 +17,7 @@ export function figure(answer: Answer, style: FigureStyle, least?: Partial<Margi
     case 'covariate':
     case 'histograms':
     case 'quantiles':
+    case 'changes':
     case 'differences':
     case 'tiles':
     case 'distribution':

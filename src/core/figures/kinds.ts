@@ -2,6 +2,7 @@
 import { leastOf, mostOf } from '../numeric/extremes';
 import { analysisOf } from '../analyses/registry';
 import type { Answer } from '../answer/answer';
+import { changesOf } from '../scenes/changes-look';
 import { canStack } from '../scenes/stacked-shares';
 import { meanOf } from '../answer/group-part';
 import { defaultFigureStyle } from './default-style';
@@ -19,6 +20,7 @@ export const kindNames: Readonly<Record<FigureKind, string>> = {
   stacked: 'stacked shares',
   tiles: 'tiles',
   differences: 'differences',
+  changes: 'changes',
   distribution: 'the reference distribution',
 };
 
@@ -44,6 +46,7 @@ export function kindsFor(answer: Answer): FigureKind[] {
   return [
     ...analysisOf(question).figures.filter((kind) => has[kind] ?? true),
     ...(shaped ? (['histograms', 'quantiles'] as const) : []),
+    ...(changesOf(answer) ? (['changes'] as const) : []),
     ...((found?.p !== undefined && found.effect?.interval) || follows ? (['differences'] as const) : []),
     ...(found?.reference && found.reference.length > 0 ? (['distribution'] as const) : []),
   ];

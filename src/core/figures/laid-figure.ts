@@ -23,11 +23,21 @@ import type { Drawn } from './upright';
 /** Size of text in pictures of the page. */
 const pageSize = 13;
 
+/** The way of looking at readings that a figure shows. */
+const viewOf: Partial<Record<FigureKind, 'histogram' | 'quantile' | 'change'>> = {
+  histograms: 'histogram',
+  quantiles: 'quantile',
+  changes: 'change',
+};
+
 /** Draws such a picture. */
 export function laidFigure(
   answer: Answer,
   style: FigureStyle,
-  kind: Extract<FigureKind, 'covariate' | 'differences' | 'tiles' | 'distribution' | 'histograms' | 'quantiles'>,
+  kind: Extract<
+    FigureKind,
+    'covariate' | 'differences' | 'tiles' | 'distribution' | 'histograms' | 'quantiles' | 'changes'
+  >,
 ): Drawn {
   const { width, height, fontSize, lineWeight } = sizesOf(style);
   // Laid out as on the page, in its sizes, and then brought to those of the figure.
@@ -53,8 +63,9 @@ export function laidFigure(
       alt: `Counts of ${made.counts.columns.join(', ')}${fit ? ' with the counts expected' : ` as tiles, a column for each of ${made.counts.rows.join(', ')}`}.`,
     };
   }
-  if (kind === 'histograms' || kind === 'quantiles') {
-    const { panels, alt } = shapesOf(answer, kind === 'histograms' ? 'histogram' : 'quantile');
+  const view = viewOf[kind];
+  if (view) {
+    const { panels, alt } = shapesOf(answer, view, style.changeFrom);
     scene = { ...base, panels: panels({ left: 30, top: 26, width: wide - 46, height: high - 26 - 46 }), alt };
   }
   if (made?.covariate && kind === 'covariate') {

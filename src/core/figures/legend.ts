@@ -1,5 +1,6 @@
 /** A figure's legend: what its marks and bars are, n of each group, the test, and how comparisons are shown. */
 import type { Answer } from '../answer/answer';
+import { changesOf } from '../scenes/changes-look';
 import { cellsOf } from '../answer/ratios';
 import { inTableOrder } from '../answer/table-order';
 import { intervalNames } from '../answer/shares';
@@ -21,7 +22,10 @@ import type { FigureKind, FigureStyle } from './figure-style';
 import { kindOf } from './kinds';
 import { renamed } from './renamed';
 
-type Drawing = Pick<FigureStyle, 'kind' | 'marks' | 'bars' | 'readings' | 'bracketsFor' | 'pAs' | 'looks'>;
+type Drawing = Pick<
+  FigureStyle,
+  'kind' | 'marks' | 'bars' | 'readings' | 'bracketsFor' | 'pAs' | 'looks' | 'changeFrom'
+>;
 
 /** n of each group or cell. */
 function sizes(answer: Answer): Text {
@@ -128,6 +132,10 @@ function marksClause(answer: Answer, style: Drawing, kind: FigureKind): Text {
       return text`${sentenceCase(withUnit(measureOf(answer), answer.unit))}: how many readings of each group lie between the borders of each bar. ${sizes(answer)}.`;
     case 'quantiles':
       return text`Readings of ${withinSentence(measureOf(answer))} in order against those expected of a normal sample; the shaded band holds 95 % of such samples. ${sizes(answer)}.`;
+    case 'changes': {
+      const changes = changesOf(answer, style.changeFrom);
+      return text`${sentenceCase(withUnit(measureOf(answer), answer.unit))}: ${changes?.ratio ? 'how many times as much as under' : 'change from'} ${changes?.base.name ?? 'the first'}; small symbols are single ${plural(answer.subject || 'subject')}, large symbols ${changes?.ratio ? 'geometric means' : 'means'} with ${level} confidence intervals, each by itself. ${sizes(answer)}.`;
+    }
     case 'covariate':
       return text`${sentenceCase(withUnit(measureOf(answer), answer.unit))} against ${answer.covariate ?? 'the covariate'}: symbols are ${answer.averaged ? 'means of single' : 'single'} ${answer.subject ? plural(answer.subject) : 'readings'}, lines have one slope in all groups, large symbols are adjusted means where they are read. ${sizes(answer)}.`;
     case 'tiles':

@@ -23,6 +23,8 @@ export interface LookOptions {
   sorted: boolean;
   /** A table of counts stands as shares of its rows. */
   stacked: boolean;
+  /** What changes of the same subjects are taken from; the first unless named. */
+  from?: string | undefined;
 }
 
 const within = (least: number, x: number, most: number): number => Math.min(most, Math.max(least, x));

@@ -18,6 +18,8 @@ export const figureKinds = [
   /** All shares of each row of a table, one on the other. */
   'stacked',
   'tiles',
+  /** How each subject changed from one time to every other. */
+  'changes',
   /** Differences against the divide line. */
   'differences',
   /** What the statistic would do without an effect. */

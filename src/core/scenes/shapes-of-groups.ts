@@ -12,6 +12,7 @@ import { withUnit } from '../readings/table';
 import { type LookOptions, besideDifferences } from './beside-differences';
 import { beyondOf, boxOf } from './box';
 import { type Frame, nameMarks, pointTitle } from './group-rows';
+import { changesOf, changesPanel, changesTold } from './changes-look';
 import { type Along, namesBeyond } from './names-beyond';
 import type { View } from './views';
 import { type Mark, type Panel, type Scene, extent } from './scene';
@@ -200,8 +201,11 @@ interface Shapes {
   alt: string;
 }
 
-/** The readings as boxes, histograms or quantile plots, wherever they are to stand. */
-export function shapesOf(answer: Answer, view: Exclude<View, 'points'>): Shapes {
+/**
+ * The readings as boxes, histograms, quantile plots or changes, wherever they are to stand.
+ * @param from what changes are taken from
+ */
+export function shapesOf(answer: Answer, view: Exclude<View, 'points'>, from?: string): Shapes {
   const shown = shownOf(answer);
   const measure = answer.measure || 'the measure';
   if (view === 'box')
@@ -215,6 +219,13 @@ export function shapesOf(answer: Answer, view: Exclude<View, 'points'>): Shapes 
       panels: (frame) => histogramPanels(answer, shown, frame),
       rows: { count: shown.length, pitch: shown.length > 4 ? 60 : 90 },
       alt: `Histograms of ${measure}, one for each of ${namesOf(shown)}.`,
+    };
+  const changes = view === 'change' ? changesOf(answer, from) : undefined;
+  if (changes)
+    return {
+      panels: (frame) => [changesPanel(answer, changes, frame)],
+      rows: { count: changes.by.length, pitch: 56 },
+      alt: changesTold(answer, changes),
     };
   const pairs = answer.comparison.ok ? answer.comparison.value.pairing : undefined;
   const plots = [
@@ -231,6 +242,6 @@ export function shapesOf(answer: Answer, view: Exclude<View, 'points'>): Shapes 
 
 /** The readings looked at so, what differs beside them. */
 export function viewScene(answer: Answer, view: Exclude<View, 'points'>, width: number, options: LookOptions): Scene {
-  const { panels, rows, alt } = shapesOf(answer, view);
+  const { panels, rows, alt } = shapesOf(answer, view, options.from);
   return besideDifferences(answer, width, options, panels, rows, alt);
 }

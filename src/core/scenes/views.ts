@@ -1,7 +1,13 @@
 import type { FigureKind } from './figure-kinds';
 
 /** Ways of looking at the readings. */
-export const views = { points: 'points', box: 'boxes', histogram: 'histograms', quantile: 'quantile plots' } as const;
+export const views = {
+  points: 'points',
+  box: 'boxes',
+  histogram: 'histograms',
+  quantile: 'quantile plots',
+  change: 'changes',
+} as const;
 export type View = keyof typeof views;
 
 /** Ways of looking at a table of counts. */
@@ -13,5 +19,6 @@ export const figureOf: Readonly<Record<string, FigureKind | undefined>> = {
   box: 'boxes',
   histogram: 'histograms',
   quantile: 'quantiles',
+  change: 'changes',
   stacked: 'stacked',
 };

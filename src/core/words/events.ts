@@ -83,6 +83,7 @@ const parts: Readonly<Record<string, string>> = {
   barSide: 'side of the error bars',
   valueLabels: 'means written',
   sharedScale: 'shared scale',
+  changeFrom: 'changes from',
 };
 
 function written(part: string, value: unknown): string {

@@ -121,6 +121,21 @@ export function ReadingsControl({ style, set }: ControlProps) {
   );
 }
 
+/** What changes of the same subjects are taken from. */
+export function ChangeControl({ answer, style, set }: ControlProps) {
+  const [first] = answer.groups;
+  return (
+    <Choice name="Changes from">
+      <Choose
+        label="Changes from"
+        value={style.changeFrom ?? first?.id ?? ''}
+        options={Object.fromEntries(answer.groups.map((g) => [g.id, g.name]))}
+        onChange={(from) => set({ changeFrom: from === first?.id ? undefined : from })}
+      />
+    </Choice>
+  );
+}
+
 /** Whether n stands under each name. */
 export function SizesControl({ style, set }: ControlProps) {
   return (

@@ -32,6 +32,7 @@ import {
   RulesControl,
   SizeControls,
   SizesControl,
+  ChangeControl,
   TypeControls,
   MarksControls,
   ValueAxisControl,
@@ -142,7 +143,7 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
   const fitting =
     room && size && Math.min((room.width - 24) / mm / size.widthMm, (0.6 * room.height) / mm / size.heightMm, 4);
   const scale = zoom === 'fit' ? (fitting ?? 1) : Number(zoom);
-  const upright = !['differences', 'tiles', 'distribution', 'histograms', 'quantiles'].includes(kind);
+  const upright = !['differences', 'tiles', 'distribution', 'histograms', 'quantiles', 'changes'].includes(kind);
   const ofReadings = kind === 'means' || kind === 'boxes' || kind === 'lines' || kind === 'interaction';
   return (
     <div className="flex max-[1100px]:flex-col">
@@ -214,6 +215,7 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
         {ofReadings && kind !== 'boxes' && <BarsControl {...props} />}
         {ofReadings && kind !== 'lines' && !shown.reported && <ReadingsControl {...props} />}
         {(ofReadings || kind === 'shares') && kind !== 'interaction' && <ComparedControl {...props} />}
+        {kind === 'changes' && <ChangeControl {...props} />}
         <SizeControls {...props} />
         {upright && <ValueTitleControl {...props} />}
         {(ofReadings || kind === 'shares') && (

@@ -4,6 +4,7 @@ import type { Answer } from '../../core/answer/answer';
 import type { Drawing } from '../../core/scenes/drawing';
 import { counted } from '../../core/words/numbers';
 import { kindsFor } from '../../core/figures/kinds';
+import { changesOf } from '../../core/scenes/changes-look';
 import { useAddressPart } from '../shared/address-part';
 import { type TableView, type View, tableViews, views } from '../../core/scenes/views';
 import { useView } from './use-view';
@@ -32,15 +33,17 @@ export function LookPart({ answer, sorted, picked, onPoint }: Props) {
     watcher.observe(frame.current);
     return () => watcher.disconnect();
   }, []);
-  const shown = answer.counted && view !== 'stacked' ? 'points' : view;
-  const { view: drawing, late } = useView('look', answer, width, sorted, shown);
+  const changes = changesOf(answer) !== undefined;
+  const shown = (answer.counted && view !== 'stacked') || (view === 'change' && !changes) ? 'points' : view;
+  const [from, setFrom] = useAddressPart('from');
+  const { view: drawing, late } = useView('look', answer, width, sorted, shown, from ?? null);
   const offered = answer.counted
     ? kindsFor(answer).includes('stacked')
       ? tableViews
       : undefined
     : answer.reported
       ? undefined
-      : views;
+      : Object.fromEntries(Object.entries(views).filter(([key]) => key !== 'change' || changes));
   return (
     <div ref={frame}>
       {offered && (
@@ -56,6 +59,23 @@ export function LookPart({ answer, sorted, picked, onPoint }: Props) {
               {words}
             </button>
           ))}
+          {view === 'change' && changes && (
+            <label>
+              from{' '}
+              <select
+                className="part !min-h-0"
+                aria-label="Changes from"
+                value={from ?? answer.groups[0]?.id}
+                onChange={(e) => setFrom(e.target.value === answer.groups[0]?.id ? undefined : e.target.value)}
+              >
+                {answer.groups.map((g) => (
+                  <option key={g.id} value={g.id}>
+                    {g.name}
+                  </option>
+                ))}
+              </select>
+            </label>
+          )}
         </p>
       )}
       <div className={`overflow-x-auto ${late ? 'opacity-50' : ''}`} aria-busy={late}>

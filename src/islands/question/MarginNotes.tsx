@@ -7,10 +7,13 @@ import { methodElse, methodName, methodReason } from '../../core/telling/method'
 import { anchorOf } from '../../core/telling/method-guide';
 import { counted, significant } from '../../core/words/numbers';
 import DirectionNote from './DirectionNote';
+import { SectionIndex } from './SectionIndex';
 import SamplesNote from './SamplesNote';
 import { benchFor } from './bench-for';
 
 interface Props {
+  /** The parts of the page that are there. */
+  parts: readonly string[];
   question: Question;
   shown: Answer | undefined;
   table: Table;
@@ -21,7 +24,7 @@ interface Props {
 }
 
 /** The method and its reason, and what the readings themselves have to say beforehand. */
-export function MarginNotes({ question, shown, table, href, readingsHref, onChange }: Props) {
+export function MarginNotes({ parts, question, shown, table, href, readingsHref, onChange }: Props) {
   const unread = shown?.groups.flatMap((g) => g.readings.unread.map((cell) => ({ ...cell, group: g.name }))) ?? [];
   const aside = shown?.groups.flatMap((g) => g.readings.aside.map((cell) => ({ ...cell, group: g.name }))) ?? [];
   // Of ratios it is the logarithms whose spreads are compared.
@@ -36,6 +39,7 @@ export function MarginNotes({ question, shown, table, href, readingsHref, onChan
       aria-label="Margin notes"
       className="w-60 shrink-0 space-y-4 py-4 pr-6 max-[1100px]:w-full max-[1100px]:pl-6"
     >
+      <SectionIndex parts={parts} />
       <section className="note">
         <h2 className="part-of-page">Method</h2>
         <p className="font-semibold">

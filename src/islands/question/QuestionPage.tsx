@@ -24,6 +24,7 @@ import { CheckPart } from './CheckPart';
 import { LookPart } from './LookPart';
 import { MarginNotes } from './MarginNotes';
 import { AlternativeMethods } from './AlternativeMethods';
+import { partId } from './SectionIndex';
 import { QuestionName } from './QuestionName';
 import { Registration } from './Registration';
 import { RemoveQuestion } from './RemoveQuestion';
@@ -44,10 +45,10 @@ const WhichDiffer = lazy(() => import('./WhichDiffer'));
 function Part({ name, children }: { name: string; children: ReactNode }) {
   return (
     <section
-      aria-labelledby={`part-${name}`}
+      aria-labelledby={partId(name)}
       className="grid grid-cols-[4.2rem_minmax(0,1fr)] py-3 max-[600px]:grid-cols-1"
     >
-      <h2 id={`part-${name}`} className="part-of-page pt-1">
+      <h2 id={partId(name)} className="part-of-page scroll-mt-3 pt-1">
         {name}
       </h2>
       <div className="min-w-0">{children}</div>
@@ -109,13 +110,16 @@ function Page({ study, asked, readings, planned }: Omit<Props, 'kept'> & { readi
       const { kindOf: shownAs, kindsFor, usualStyle } = await import('../../core/figures/kinds');
       const style = usualStyle(shown);
       const asSeen = (of: Answer) => {
-        const kind = figureOf[new URLSearchParams(window.location.search).get('look') ?? ''];
-        return kind && kindsFor(of).includes(kind) ? kind : undefined;
+        const seen = new URLSearchParams(window.location.search);
+        const kind = figureOf[seen.get('look') ?? ''];
+        if (!kind || !kindsFor(of).includes(kind)) return undefined;
+        const from = kind === 'changes' ? seen.get('from') : null;
+        return { kind, ...(from === null ? {} : { changeFrom: from }) };
       };
       const { id } = await send<{ id: string }>('POST', '/api/figures', {
         question: asked.id,
         // What was last looked at is what is made.
-        style: { ...style, kind: asSeen(shown) ?? shownAs(shown, style) },
+        style: { ...style, ...asSeen(shown), kind: asSeen(shown)?.kind ?? shownAs(shown, style) },
       });
       window.location.assign(`/studies/${study}/figures/${id}`);
     });
@@ -243,6 +247,7 @@ function Page({ study, asked, readings, planned }: Omit<Props, 'kept'> & { readi
         )}
       </article>
       <MarginNotes
+        parts={['Ask', ...(groups ? ['Look'] : []), ...(shown ? ['Check', 'Answer', 'Tell'] : [])]}
         question={question}
         shown={shown}
         table={table}

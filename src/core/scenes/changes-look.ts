@@ -1,0 +1,178 @@
+/** How each subject changed from one time, or condition, to every other: against the line of no change. */
+import type { Answer, GroupPart } from '../answer/answer';
+import { factsOf } from '../analyses/kinds';
+import { differencesAsTyped } from '../numeric/decimals';
+import type { Interval } from '../procedures/interval';
+import { studentT } from '../distributions/t';
+import { summarize } from '../procedures/sample-summary';
+import { withUnit } from '../readings/table';
+import { fixed, percent, significant } from '../words/numbers';
+import { type Frame, nameMarks, valueAxis } from './group-rows';
+import type { Mark, Panel, Point } from './scene';
+import { subjectLines } from './subject-lines';
+
+/** How the subjects changed by one time. */
+interface ChangeBy {
+  group: GroupPart;
+  /** Each with the subject’s name; as so many times as much where the answer is told in ratios. */
+  changes: { subject: string; value: number }[];
+  mean?: number;
+  /** Of the mean, at the question’s level, each time by itself. */
+  interval?: Interval;
+}
+
+export interface Changes {
+  base: GroupPart;
+  by: ChangeBy[];
+  ratio: boolean;
+}
+
+/**
+ * The changes of an answer about the same subjects throughout; undefined of any other.
+ * @param from the id of what they are taken from: the first unless named
+ */
+export function changesOf(answer: Answer, from?: string): Changes | undefined {
+  const { question, comparison, groups } = answer;
+  if (!factsOf(question).within || answer.layout || !comparison.ok || question.about !== 'value') return undefined;
+  const { complete, everyone } = comparison.value;
+  const found = everyone ?? complete;
+  if (!found || groups.length < 2) return undefined;
+  const at = Math.max(
+    0,
+    groups.findIndex((g) => g.id === from),
+  );
+  const base = groups[at];
+  if (!base) return undefined;
+  const ratio = answer.logs !== undefined;
+  const rows: readonly (readonly (number | undefined)[])[] = found.rows;
+  const by = groups.flatMap((group, i): ChangeBy[] => {
+    if (i === at) return [];
+    const pairs = rows.flatMap((row, k) => {
+      const [x, y] = [row[at], row[i]];
+      return x === undefined || y === undefined ? [] : [{ subject: found.subjects[k] ?? '', x, y }];
+    });
+    const [xs, ys] = [pairs.map((p) => p.x), pairs.map((p) => p.y)];
+    const values = ratio ? pairs.map(({ x, y }) => y / x) : differencesAsTyped(ys, xs);
+    const changes = pairs.map(({ subject }, k) => ({ subject, value: values[k] ?? 0 }));
+    if (changes.length === 0) return [{ group, changes }];
+    const { mean, variance, n } = summarize(ratio ? values.map(Math.log) : values);
+    const back = (x: number): number => (ratio ? Math.exp(x) : x);
+    if (n < 2) return [{ group, changes, mean: back(mean) }];
+    const reach = studentT(n - 1).upperQuantile((1 - question.level) / 2) * Math.sqrt(variance / n);
+    return [{ group, changes, mean: back(mean), interval: { low: back(mean - reach), high: back(mean + reach) } }];
+  });
+  return { base, by, ratio };
+}
+
+/** The readings a change is made of, where a column names whose they are. */
+function cellsOf(groups: readonly GroupPart[], subject: string, names: Answer['rowNames']): Point['cells'] {
+  const cells = groups.flatMap((g) =>
+    g.readings.used.flatMap((r) =>
+      names?.[r.row]?.trim() === subject ? (r.rows ?? [r.row]).map((row) => ({ column: g.column, row })) : [],
+    ),
+  );
+  return cells.length > 0 ? cells : undefined;
+}
+
+/** The panel: a row for each time, each subject’s change a point, joined from row to row; mean and interval below them. */
+export function changesPanel(answer: Answer, { base, by, ratio }: Changes, frame: Frame): Panel {
+  const none = ratio ? 1 : 0;
+  const ends = by.flatMap(({ changes, interval }) => [
+    ...changes.map((c) => c.value),
+    ...(interval ? [interval.low, interval.high] : []),
+  ]);
+  const pitch = frame.height / Math.max(1, by.length);
+  const words = ratio ? 'no change' : `no change from ${base.name}`;
+  const subjects = [...new Set(by.flatMap((b) => b.changes.map((c) => c.subject)))];
+  const joined = subjects.map((subject) => by.map((b) => b.changes.find((c) => c.subject === subject)?.value));
+  const marks = by.flatMap(({ group, changes, mean, interval }, i): Mark[] => {
+    const ink = { group: group.colour };
+    return [
+      {
+        mark: 'dots',
+        points: changes.map(({ subject, value }): Point => {
+          const cells = cellsOf([base, group], subject, answer.rowNames);
+          return {
+            at: value,
+            title: `${group.name}, ${subject}: ${ratio ? `${significant(value, 4)} times ${base.name}` : value}`,
+            ...(cells ? { cells } : {}),
+          };
+        }),
+        along: 'x',
+        centre: i - 0.02,
+        room: 0.36,
+        side: -1,
+        ink,
+        shape: group.colour,
+        size: Math.min(7, Math.max(2, pitch * 0.3)),
+        name: `changes-${i}`,
+      },
+      ...(interval
+        ? [
+            {
+              mark: 'rule' as const,
+              x1: interval.low,
+              y1: i + 0.17,
+              x2: interval.high,
+              y2: i + 0.17,
+              ink,
+              weight: 2.5,
+              caps: 7,
+              name: `change-interval-${i}`,
+            },
+          ]
+        : []),
+      ...(mean === undefined
+        ? []
+        : [
+            {
+              mark: 'dots' as const,
+              points: [{ at: mean, title: `mean change by ${group.name}: ${significant(mean, 5)}` }],
+              along: 'x' as const,
+              centre: i + 0.17,
+              room: 0,
+              ink,
+              shape: group.colour,
+              size: 11,
+              name: `change-mean-${i}`,
+            },
+          ]),
+      ...nameMarks(group.name, group.colour, i - 0.5),
+    ];
+  });
+  return {
+    ...frame,
+    x: {
+      ...valueAxis([none, ...ends], ratio),
+      drawn: true,
+      title: ratio ? `times ${base.name}` : withUnit(`change from ${base.name}`, answer.unit),
+      ticks: 6,
+    },
+    y: { domain: [-0.62, by.length - 0.58], drawn: false, down: true },
+    marks: [
+      {
+        mark: 'rule',
+        x1: none,
+        y1: -Infinity,
+        x2: none,
+        y2: Infinity,
+        ink: 'accent',
+        weight: 1.5,
+        name: 'divide-line',
+      },
+      { mark: 'text', x: none, y: -Infinity, dy: -9, anchor: 'middle', text: words, ink: 'accent', size: 12 },
+      ...(by.length > 1 ? subjectLines(joined) : []),
+      ...marks,
+    ],
+  };
+}
+
+/** What the picture shows, in words. */
+export const changesTold = (answer: Answer, { base, by, ratio }: Changes): string =>
+  `Changes of ${answer.measure || 'the measure'} from ${base.name}, each subject a point: ${by
+    .map(({ group, mean, interval, changes }) =>
+      mean === undefined
+        ? `${group.name}, none`
+        : `${group.name}, ${ratio ? `${fixed(mean, 2)} times as much` : `mean ${fixed(mean, 2)}`}${interval ? ` (${percent(answer.question.level)} interval ${fixed(interval.low, 2)} to ${fixed(interval.high, 2)})` : ''}, n ${changes.length}`,
+    )
+    .join('; ')}.`;
