@@ -127,7 +127,7 @@ for (const viewport of sizes)
       await hand.click(
         page.getByRole('group', { name: 'How the readings are shown' }).getByRole('button', { name: /box/i }),
       );
-      await hand.click(page.getByRole('button', { name: 'Unfold all of these' }));
+      await hand.click(page.getByRole('button', { name: 'Open all of these' }));
       await expect(page.getByRole('region', { name: 'Headline' })).toContainText('99 % CI');
       await expect(page.getByText('α = 0.01').first()).toBeVisible();
       await expect(page.getByTestId('hypotheses')).toContainText('25');

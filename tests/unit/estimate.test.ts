@@ -116,9 +116,14 @@ describe('An estimate', () => {
 
   it('does not stand beside another against a line of no difference', () => {
     const { given } = found(questionOf('estimate', { a: 'a' }), fronds);
-    expect(besideScene(given, given, 600)).to.equal(undefined);
+    expect(besideScene(given, given, 600)).to.deep.equal({
+      ok: false,
+      reason: 'They have no scale in common: neither tells an effect with an interval that is tested.',
+    });
+    expect(besideScene(given, undefined, 600)).to.equal(undefined);
     const tested = found(questionOf('one-sample', { a: 'a', value: 14 }), fronds).given;
-    expect(besideScene(tested, tested, 600)?.panels.length).to.equal(1);
+    const both = besideScene(tested, tested, 600);
+    expect(both?.ok && both.value.panels.length).to.equal(1);
   });
 
   it('says why there is none, and what a comparison with a value lacks', () => {

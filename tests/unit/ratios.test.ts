@@ -264,9 +264,10 @@ describe('ratios of geometric means', () => {
       if (!found.ok) throw new Error(found.reason);
       return found.value;
     };
-    expect(besideScene(whole(two), whole({ ...two, effect: 'difference' }), 600)).to.equal(undefined);
+    const mixed = besideScene(whole(two), whole({ ...two, effect: 'difference' }), 600);
+    expect(mixed?.ok === false && mixed.reason).to.include('the one on the left is a ratio, the other a difference');
     const both = besideScene(whole(two), whole({ ...two, level: 0.9 }), 600);
-    expect(both?.panels[0]?.x).to.include({ log: true, title: 'ratio' });
+    expect(both?.ok && both.value.panels[0]?.x).to.include({ log: true, title: 'ratio' });
     const rows = tableOf(
       [
         { ...emptyColumn('g', 'bay', '', 'group'), cells: ['n', 'n', 'n', 's', 's', 's'] },

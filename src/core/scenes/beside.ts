@@ -1,3 +1,4 @@
+import type { Outcome } from '../numeric/domain-error';
 import { passes } from '../procedures/interval';
 import type { Answer } from '../answer/answer';
 import { withUnit } from '../readings/table';
@@ -6,39 +7,55 @@ import { percent } from '../words/numbers';
 import { type Rung, ladder } from './ladder';
 import type { Scene } from './scene';
 
-/** The foremost effects of two answers on one axis against the divide line; undefined where their units differ, or one is a ratio. */
-export function besideScene(left: Answer | undefined, right: Answer | undefined, width: number): Scene | undefined {
-  if (left === undefined || right === undefined) return undefined;
-  if (left.unit !== right.unit) return undefined;
-  const rungs = [left, right].flatMap((answer, i): Rung[] => {
-    if (!answer.comparison.ok) return [];
-    const effect = foremost(answer.comparison.value);
+/**
+ * The foremost effects of two answers on one axis against the divide line; undefined while one of the answers is missing.
+ * @returns or why they have no axis in common
+ */
+export function besideScene(
+  left: Answer | undefined,
+  right: Answer | undefined,
+  width: number,
+): Outcome<Scene> | undefined {
+  if (!left?.comparison.ok || !right?.comparison.ok) return undefined;
+  const rungs = [left, right].map((answer, i): Rung | undefined => {
+    const effect = answer.comparison.ok ? foremost(answer.comparison.value) : undefined;
     // What tests nothing has no place beside the line of no difference.
-    if (!effect?.interval || effect.p === undefined) return [];
+    if (!effect?.interval || effect.p === undefined) return undefined;
     const { level } = answer.question;
-    return [
-      {
-        ...effect,
-        name: `${i === 0 ? 'Left' : 'Right'}: ${effect.name}, ${percent(level)}`,
-        significant: passes(effect.p, level),
-      },
-    ];
+    return {
+      ...effect,
+      name: `${i === 0 ? 'Left' : 'Right'}: ${effect.name}, ${percent(level)}`,
+      significant: passes(effect.p, level),
+    };
   });
-  const [ratio, other] = rungs.map((r) => r.ratio === true);
-  if (rungs.length < 2 || ratio !== other) return undefined;
+  const [first, second] = rungs;
+  const apart = (why: string): Outcome<Scene> => ({ ok: false, reason: `They have no scale in common: ${why}.` });
+  if (!first || !second)
+    return apart(
+      first || second
+        ? `the one on the ${first ? 'right' : 'left'} tells no effect with an interval that is tested`
+        : 'neither tells an effect with an interval that is tested',
+    );
+  const ratio = first.ratio === true;
+  if (ratio !== (second.ratio === true))
+    return apart(`the one on the ${ratio ? 'left' : 'right'} is a ratio, the other a difference`);
+  // Of ratios units cancel.
+  if (!ratio && left.unit !== right.unit)
+    return apart(`the one on the left is in ${left.unit || 'no unit'}, the other in ${right.unit || 'no unit'}`);
   const height = 150;
-  return {
+  const scene: Scene = {
     width,
     height,
     fontSize: 13,
     lineWeight: 1,
-    alt: `The ${ratio ? 'ratios' : 'differences'} of both answers with their intervals on one axis: ${rungs.map((r) => r.name).join('; ')}.`,
+    alt: `The ${ratio ? 'ratios' : 'differences'} of both answers with their intervals on one axis: ${first.name}; ${second.name}.`,
     panels: [
       ladder(
-        rungs,
+        [first, second],
         { left: 24, top: 24, width: width - 48, height: height - 72 },
         ratio ? 'ratio' : withUnit('difference', left.unit),
       ),
     ],
   };
+  return { ok: true, value: scene };
 }

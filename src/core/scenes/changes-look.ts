@@ -7,9 +7,11 @@ import { studentT } from '../distributions/t';
 import { summarize } from '../procedures/sample-summary';
 import { withUnit } from '../readings/table';
 import { fixed, percent, significant } from '../words/numbers';
+import { alongAxis } from './effect-axis';
 import { type Frame, nameMarks, valueAxis } from './group-rows';
 import type { Mark, Panel, Point } from './scene';
 import { subjectLines } from './subject-lines';
+import { textWidth } from './text-width';
 
 /** How the subjects changed by one time. */
 interface ChangeBy {
@@ -85,6 +87,8 @@ export function changesPanel(answer: Answer, { base, by, ratio }: Changes, frame
   const words = ratio ? 'no change' : `no change from ${base.name}`;
   const subjects = [...new Set(by.flatMap((b) => b.changes.map((c) => c.subject)))];
   const joined = subjects.map((subject) => by.map((b) => b.changes.find((c) => c.subject === subject)?.value));
+  const axis = { ...valueAxis([none, ...ends], ratio), ticks: 6 };
+  const lineAt = alongAxis({ domain: axis.domain, log: ratio }, none) * frame.width;
   const marks = by.flatMap(({ group, changes, mean, interval }, i): Mark[] => {
     const ink = { group: group.colour };
     return [
@@ -137,16 +141,30 @@ export function changesPanel(answer: Answer, { base, by, ratio }: Changes, frame
               name: `change-mean-${i}`,
             },
           ]),
-      ...nameMarks(group.name, group.colour, i - 0.5),
+      // A name keeps clear of the line of no change.
+      ...(lineAt < textWidth(group.name, 13) + 24
+        ? [
+            {
+              mark: 'text' as const,
+              x: Infinity,
+              y: i - 0.5,
+              dy: 4,
+              anchor: 'end' as const,
+              text: group.name,
+              bold: true,
+              halo: true,
+              ink,
+            },
+          ]
+        : nameMarks(group.name, group.colour, i - 0.5)),
     ];
   });
   return {
     ...frame,
     x: {
-      ...valueAxis([none, ...ends], ratio),
+      ...axis,
       drawn: true,
       title: ratio ? `times ${base.name}` : withUnit(`change from ${base.name}`, answer.unit),
-      ticks: 6,
     },
     y: { domain: [-0.62, by.length - 0.58], drawn: false, down: true },
     marks: [

@@ -13,6 +13,9 @@ export function pointTitle(group: string, row: number, value: number, names: Ans
   return `${group}, ${where}${label ? ` (${label})` : ''}: ${value}`;
 }
 
+/** What a reading’s point stays, in whatever picture it stands. */
+export const pointKey = (group: string, row: number): string => `${group} ${row}`;
+
 /** A group's name above its row, with its marker. */
 export function nameMarks(name: string, colour: number | undefined, y: number, bold = true): Mark[] {
   return [
@@ -86,6 +89,10 @@ class ReadingPoint implements Point {
   /** Known only to lie below a limit, it stands at it, hollow. */
   get hollow(): boolean {
     return this.reading.limited === 'censored';
+  }
+  /** The same reading from picture to picture: it moves where it stands otherwise. */
+  get key(): string {
+    return pointKey(this.group.id, this.reading.row);
   }
   get cells(): CellRef[] {
     return this.rows.map((row) => ({ column: this.group.column, row }));

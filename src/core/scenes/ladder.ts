@@ -164,9 +164,13 @@ export function ladder(rungs: readonly Rung[], frame: Frame, title: string): Pan
   const at = (x: number): number => (log ? Math.log(x) : x);
   const [from, to] = [at(domain[0]), at(domain[1])];
   const lineAt = ((at(log ? 1 : 0) - from) / (to - from || 1)) * frame.width;
-  const besideLine = (wide: number): { x: number; dx?: number } => {
-    if (wide + 6 <= lineAt) return { x: -Infinity };
-    return wide + 6 <= frame.width - lineAt ? { x: log ? 1 : 0, dx: 6 } : { x: -Infinity };
+  // Where neither side has room it is shortened: the list below has all of it.
+  const besideLine = (words: string, size = 12, bold = 1): { text: string; x: number; dx?: number } => {
+    const [left, right] = [lineAt - 6, frame.width - lineAt - 6];
+    const fits = (text: string, room: number): boolean => textWidth(text, size) * bold <= room;
+    if (fits(words, left) || (left >= right && !fits(words, right)))
+      return { text: shortened(words, size, left / bold), x: -Infinity };
+    return { text: shortened(words, size, right / bold), x: log ? 1 : 0, dx: 6 };
   };
   let line = 0;
   for (const e of shown) {
@@ -174,10 +178,9 @@ export function ladder(rungs: readonly Rung[], frame: Frame, title: string): Pan
       const y = 0.07 + (0.86 * (line + 0.35)) / lines;
       marks.push({
         mark: 'text',
-        ...besideLine(textWidth(e.heading, 12) * 1.08),
+        ...besideLine(e.heading, 12, 1.08),
         y,
         dy: 4,
-        text: e.heading,
         size: 12,
         bold: true,
         halo: true,
@@ -187,13 +190,11 @@ export function ladder(rungs: readonly Rung[], frame: Frame, title: string): Pan
     const middle = 0.07 + (0.86 * (line + 0.68)) / lines;
     const above = 0.07 + (0.86 * (line + 0.3)) / lines;
     line += 1;
-    const name = shortened(e.name, 12, frame.width);
     marks.push({
       mark: 'text',
-      ...besideLine(textWidth(name, 12)),
+      ...besideLine(e.name),
       y: above,
       dy: 3,
-      text: name,
       size: 12,
       halo: true,
       ink: e.significant ? 'ink' : 'muted',

@@ -2,7 +2,7 @@
 import type { AtLevel } from '../answer/at-level';
 import { leastOf, mostOf } from '../numeric/extremes';
 import { withUnit } from '../readings/table';
-import { between, effectDecimals, percent } from '../words/numbers';
+import { between, effectDecimals, given, percent } from '../words/numbers';
 import { roomBelow } from './axis-title';
 import { divideLine } from './ladder';
 import type { Mark, Panel, Scene } from './scene';
@@ -22,12 +22,17 @@ export function levelsScene(
   none: number | undefined,
 ): Scene {
   const intervals = found.flatMap(({ effect }) => effect.interval ?? []);
-  const ends = [
+  const log = found.some(({ effect }) => effect.ratio);
+  const told = [
     ...intervals.flatMap(({ low, high }) => [low, high]).filter(Number.isFinite),
-    ...(none === undefined ? [] : [none]),
     ...found.map(({ effect }) => effect.estimate),
   ];
-  const log = found.some(({ effect }) => effect.ratio);
+  const at = (x: number): number => (log ? Math.log(x) : x);
+  const [least, most] = [at(leastOf(told)), at(mostOf(told))];
+  // A line of no difference far away would make all of them look alike: it is said where it lies instead.
+  const away = none === undefined ? 0 : Math.max(least - at(none), at(none) - most) / (most - least || 1);
+  const near = none === undefined || away > 1 ? undefined : none;
+  const ends = [...told, ...(near === undefined ? [] : [near])];
   const [low, high] = [leastOf(ends), mostOf(ends)];
   const room = (high - low || Math.abs(high) || 1) * 0.06;
   const domain: [number, number] = log ? [low / 1.15, high * 1.15] : [low - room, high + room];
@@ -73,6 +78,24 @@ export function levelsScene(
       },
     ];
   });
+  const lineOf = (): Mark[] => {
+    if (none === undefined) return [];
+    if (near !== undefined) return divideLine(domain, 'no difference', near, log);
+    const leftOf = at(none) < least;
+    return [
+      {
+        mark: 'text',
+        x: leftOf ? -Infinity : Infinity,
+        y: 0,
+        dy: -9,
+        anchor: leftOf ? 'start' : 'end',
+        text: leftOf ? `← no difference, at ${given(none)}` : `no difference, at ${given(none)} →`,
+        ink: 'accent',
+        size: 12,
+        name: 'none-beyond',
+      },
+    ];
+  };
   const panel: Panel = {
     left: forLevels,
     top,
@@ -80,7 +103,7 @@ export function levelsScene(
     height: found.length * rowHeight,
     x: { domain, log, drawn: true, ticks: 6, title: withUnit(found[0]?.effect.name ?? '', log ? '' : unit) },
     y: { domain: [0, 1], drawn: false, down: true },
-    marks: [...(none === undefined ? [] : divideLine(domain, 'no difference', none, log)), ...rows],
+    marks: [...lineOf(), ...rows],
   };
   return {
     width,

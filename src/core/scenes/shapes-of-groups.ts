@@ -11,7 +11,7 @@ import type { Reading } from '../readings/read-column';
 import { withUnit } from '../readings/table';
 import { type LookOptions, besideDifferences } from './beside-differences';
 import { beyondOf, boxOf } from './box';
-import { type Frame, nameMarks, pointTitle } from './group-rows';
+import { type Frame, nameMarks, pointKey, pointTitle } from './group-rows';
 import { changesOf, changesPanel, changesTold } from './changes-look';
 import { type Along, namesBeyond } from './names-beyond';
 import type { View } from './views';
@@ -51,6 +51,7 @@ function beyondMarks(
       points: beyond.map((reading) => ({
         at: reading.value,
         title: pointTitle(name, reading.row, reading.value, names, reading.rows?.length),
+        key: pointKey(group.id, reading.row),
         cells: (reading.rows ?? [reading.row]).map((row) => ({ column: group.column, row })),
       })),
       along: 'x',

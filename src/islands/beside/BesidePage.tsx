@@ -116,10 +116,8 @@ function Both({ study, left, right, others, tables }: Props & { tables: readonly
   }, [stores]);
   const [first, setFirst] = useState<Answer>();
   const [second, setSecond] = useState<Answer>();
-  const drawing = useMemo(() => {
-    const scene = besideScene(first, second, 900);
-    return scene && layout(scene);
-  }, [first, second]);
+  const both = useMemo(() => besideScene(first, second, 900), [first, second]);
+  const drawing = useMemo(() => (both?.ok ? layout(both.value) : undefined), [both]);
   return (
     <article className="pb-12">
       <header className="flex flex-wrap items-baseline gap-x-4 px-5 pt-4">
@@ -142,6 +140,11 @@ function Both({ study, left, right, others, tables }: Props & { tables: readonly
           </select>
         </p>
       </header>
+      {both && !both.ok && (
+        <p role="status" className="px-5 pt-2 text-sm text-muted" data-testid="no-common-scale">
+          {both.reason}
+        </p>
+      )}
       {drawing && (
         <div className="overflow-x-auto px-5" data-testid="both-effects">
           <DrawingView drawing={drawing} />

@@ -125,7 +125,7 @@ function Brushed({
   return (
     <div
       ref={frame}
-      className="relative w-fit touch-pan-y select-none"
+      className="moving relative w-fit touch-pan-y select-none"
       data-testid="look"
       onPointerDown={(e) => {
         if (e.button !== 0) return;

@@ -25,6 +25,7 @@ import { LookPart } from './LookPart';
 import { MarginNotes } from './MarginNotes';
 import { AlternativeMethods } from './AlternativeMethods';
 import { partId } from './SectionIndex';
+import { Guide } from './Guide';
 import { QuestionName } from './QuestionName';
 import { Registration } from './Registration';
 import { RemoveQuestion } from './RemoveQuestion';
@@ -140,6 +141,7 @@ function Page({ study, asked, readings, planned }: Omit<Props, 'kept'> & { readi
           <QuestionName question={question} table={table} onChange={change} />
           <SaveState saving={saving.state === 'saved' ? tableSaving : saving} />
         </div>
+        <Guide />
         <RefusedNotice store={store} />
         <NewerElsewhere kept={kept} what="question" />
         <Part name="Ask">

@@ -106,7 +106,7 @@ export function UnderstandPart(props: Props) {
           className="plain-button text-sm"
           onClick={() => setOpen(new Set(all ? [] : parts.map(({ what }) => what)))}
         >
-          {all ? 'Fold all of these' : 'Unfold all of these'}
+          {all ? 'Close all of these' : 'Open all of these'}
         </button>
       </p>
       {parts.map((part) => (

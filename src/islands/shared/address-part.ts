@@ -24,7 +24,7 @@ export function useAddressPart(key: string): [string | undefined, (next: string 
     else query.set(key, next);
     const search = query.toString();
     window.history.replaceState(null, '', search ? `?${search}` : window.location.pathname);
-    window.dispatchEvent(new Event(changed));
+    window.dispatchEvent(new window.Event(changed));
   };
   return [value, change];
 }

@@ -77,7 +77,7 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
     setTrouble('');
     run().catch((error: unknown) => setTrouble(inWords(error)));
   };
-  const open = (id: string) => window.location.assign(`/studies/${id}`);
+  const open = (id: string, asking = '') => window.location.assign(`/studies/${id}${asking}`);
   /** A bundled study is opened as it is; any other file is a file of readings. */
   const take = (given: File) => {
     if (!/\.zip$/i.test(given.name)) {
@@ -285,7 +285,9 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
         <button
           type="button"
           className="plain-button"
-          onClick={() => attempt(async () => open((await send<{ id: string }>('POST', '/api/studies/demo')).id))}
+          onClick={() =>
+            attempt(async () => open((await send<{ id: string }>('POST', '/api/studies/demo')).id, '?guide=yes'))
+          }
         >
           Open a fresh copy of the demo study
         </button>
