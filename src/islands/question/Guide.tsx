@@ -69,7 +69,7 @@ export function Guide() {
       ref={card}
       role="dialog"
       aria-label="Five steps around"
-      className="fixed right-4 bottom-4 z-20 w-80 max-w-[calc(100vw-2rem)] border border-primary bg-base-100 p-4 shadow-lg"
+      className="fixed right-4 bottom-4 z-50 w-80 max-w-[calc(100vw-2rem)] border border-primary bg-base-100 p-4 shadow-lg"
       onKeyDown={(e) => e.key === 'Escape' && end()}
     >
       <p className="flex items-baseline justify-between text-sm">
