@@ -527,7 +527,7 @@ export const demoTables = (): Asked[] => [
     { ...defaultFigureStyle, kind: 'interaction' },
   ]),
   of(rinse(), [defaultQuestion('before', 'after', 'paired'), defaultFigureStyle]),
-  of(weeklyGrowth(), [questionOf('repeated', { turned: 'all' })]),
+  of(weeklyGrowth(), [questionOf('repeated')]),
   of(fedLines(), [questionOf('mixed')]),
   of(tankReplicates(), [defaultQuestion('still', 'pulsed')], [defaultQuestion('still', 'pulsed', 'nested-two')]),
   of(

@@ -67,7 +67,11 @@ export function AskNote({ table, onAsk, onMend }: Props) {
             <ul className="mt-1 space-y-1">
               {others.map((question) => (
                 <li key={JSON.stringify(question)}>
-                  <button type="button" className="plain-button text-left" onClick={() => onAsk(question)}>
+                  <button
+                    type="button"
+                    className="text-left text-[13.5px] leading-snug text-muted hover:text-primary hover:underline"
+                    onClick={() => onAsk(question)}
+                  >
                     {words(question)}
                   </button>
                 </li>
