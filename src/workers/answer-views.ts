@@ -11,7 +11,7 @@ import type { TableView, View } from '../core/scenes/views';
 export const answerViews = {
   /** The picture of the answer, laid out. */
   look: (answer: Answer, width: number, sorted: boolean, view: View | TableView, from: string | null = null) =>
-    layout(lookScene(answer, width, { sorted, stacked: view === 'stacked', from: from ?? undefined }, view)),
+    layout(lookScene(answer, width, { sorted, from: from ?? undefined }, view)),
   /** What the answer rests on, each with its small picture where it has one. */
   checks: (answer: Answer) => {
     const values = checkedValues(answer);

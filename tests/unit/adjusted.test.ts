@@ -252,7 +252,7 @@ describe('means adjusted for a covariate', () => {
     const found = answer(two, blades(group, x, y));
     if (!found.ok || !found.value.comparison.ok) throw new Error('no answer');
     const { covariate } = found.value.comparison.value;
-    const [panel] = covariateLook(found.value, 700, { sorted: false, stacked: false }).panels;
+    const [panel] = covariateLook(found.value, 700, { sorted: false }).panels;
     const points =
       panel?.marks.flatMap((m) => (m.mark === 'dots' && m.name?.startsWith('readings') ? m.points : [])) ?? [];
     expect(points.map((p) => [p.across, p.at])).to.deep.equal(x.map((v, i) => [v, y[i]]));

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { arrange } from '../../src/core/planning/arrange';
+import { spendingsTable } from '../../src/core/words/tables/spendings-table';
 import { asGrid, asList, assign } from '../../src/core/planning/assignment';
 import { areasOf, boundariesOf, criticalTable } from '../../src/core/planning/curve-reading';
 import {
@@ -150,6 +151,18 @@ describe('the sample planner', () => {
       expect(of(powerAt({ ...plan, readings }, samples))).to.be.at.least(0.9);
       expect(cost).to.equal(2 * samples * (16 + readings));
     }
+    const table = spendingsTable(ways, { groups: 2, chosen: 3, subject: 'tank' });
+    expect(table.title).to.equal('More readings, or more tanks?');
+    table.rows.forEach(({ head, cells, weight }, i) => {
+      const { readings, samples, cost } = ways[i] ?? { readings: NaN, samples: NaN, cost: NaN };
+      expect(plain(head)).to.equal(String(readings));
+      expect(cells.slice(0, 3).map((c) => c.value)).to.deep.equal([samples, 2 * samples * readings, cost]);
+      expect(weight === 'main').to.equal(readings === 3);
+    });
+    const cheapest = table.rows
+      .filter((row) => row.cells.at(-1)?.text === 'cheapest')
+      .map((row) => row.cells[2]?.value);
+    expect(cheapest).to.deep.equal([Math.min(...ways.map((w) => w.cost))]);
     // One reading of each is the plain test.
     expect(ways[0]?.samples).to.equal(of(sampleFor({ ...plan, design: 'several' }, 0.9)));
   });

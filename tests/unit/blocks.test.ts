@@ -258,7 +258,7 @@ describe('groups compared within blocks', () => {
   it('the picture joins the means of a block, and readings have its shape', () => {
     const found = answer(asked('blocked'), grown(complete));
     if (!found.ok) throw new Error(found.reason);
-    const marks = blocksLook(found.value, 800, { sorted: false, stacked: false }).panels.flatMap((p) => p.marks);
+    const marks = blocksLook(found.value, 800, { sorted: false }).panels.flatMap((p) => p.marks);
     expect(marks.filter((m) => m.name === 'pair')).to.have.length(4);
     const dots = marks.filter((m) => m.mark === 'dots' && m.name?.startsWith('readings-'));
     const shapes = dots.map((m) => (m.mark === 'dots' ? m.points.map((p) => p.shape) : []));

@@ -195,7 +195,7 @@ describe('readings below a limit of detection', () => {
   });
 
   it('stand hollow at their limit in the picture, which shows it and counts them', () => {
-    const [panel] = groupsLook(found(two, tableWith([low, high])), 700, { sorted: false, stacked: false }).panels;
+    const [panel] = groupsLook(found(two, tableWith([low, high])), 700, { sorted: false }).panels;
     const limit = panel?.marks.find((m) => m.mark === 'rule' && m.name === 'limit');
     expect(limit).to.include({ x1: 2, x2: 2 });
     const points = panel?.marks.flatMap((m) => (m.mark === 'dots' && m.name === 'readings-0' ? m.points : [])) ?? [];

@@ -16,7 +16,7 @@ describe('readings looked at otherwise', () => {
         if (!found.ok) throw new Error(found.reason);
         const { counted, reported } = found.value;
         const keysOf = (view: keyof typeof views): string[] =>
-          layout(lookScene(found.value, 900, { sorted: false, stacked: false }, view)).shapes.flatMap((s) =>
+          layout(lookScene(found.value, 900, { sorted: false }, view)).shapes.flatMap((s) =>
             s.shape === 'path' && s.key ? [s.key] : [],
           );
         const points = keysOf('points');

@@ -307,7 +307,7 @@ describe('ratios of geometric means', () => {
     ]);
     const whole = answer(two, table);
     if (!whole.ok) throw new Error(whole.reason);
-    const { panels } = groupsLook(whole.value, 700, { sorted: false, stacked: false });
+    const { panels } = groupsLook(whole.value, 700, { sorted: false });
     expect(panels.map((p) => p.x.log)).to.deep.equal([true, true]);
     const line = panels[1]?.marks.find((m) => m.mark === 'rule' && m.name === 'divide-line');
     expect(line).to.include({ x1: 1, x2: 1 });

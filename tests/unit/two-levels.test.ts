@@ -179,7 +179,7 @@ describe('samples within samples', () => {
     expect(control?.options[1]?.ask()).to.not.have.property('inner');
     const found = answer(asked('nested-two', { a: 'g1', b: 'g2' }), table);
     if (!found.ok) throw new Error(found.reason);
-    const marks = nestedLook(found.value, 800, { sorted: false, stacked: false }).panels.flatMap((p) => p.marks);
+    const marks = nestedLook(found.value, 800, { sorted: false }).panels.flatMap((p) => p.marks);
     const points = (name: RegExp): number =>
       marks.reduce((n, m) => n + (m.mark === 'dots' && name.test(m.name ?? '') ? m.points.length : 0), 0);
     expect(points(/^readings-/)).to.equal(two.values.length);

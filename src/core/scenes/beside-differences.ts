@@ -22,7 +22,7 @@ export interface LookOptions {
   /** Several differences stand by size instead of in the order of the groups. */
   sorted: boolean;
   /** A table of counts stands as shares of its rows. */
-  stacked: boolean;
+  stacked?: boolean;
   /** What changes of the same subjects are taken from; the first unless named. */
   from?: string | undefined;
 }

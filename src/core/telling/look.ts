@@ -5,13 +5,16 @@ import type { Scene } from '../scenes/scene';
 import { viewScene } from '../scenes/shapes-of-groups';
 import type { TableView, View } from '../scenes/views';
 
-const plain: LookOptions = { sorted: false, stacked: false };
-
 /**
  * The picture of an answer: its groups, and beside them what differs by how much, against the divide line.
  * @param view how the readings are looked at: as points, boxes, histograms or quantile plots; counts as tiles or stacked
  */
-export const lookScene = (answer: Answer, width: number, options = plain, view: View | TableView = 'points'): Scene =>
+export const lookScene = (
+  answer: Answer,
+  width: number,
+  options: LookOptions = { sorted: false },
+  view: View | TableView = 'points',
+): Scene =>
   view === 'points' || view === 'stacked'
     ? analysisOf(answer.question).look(answer, width, { ...options, stacked: view === 'stacked' })
     : viewScene(answer, view, width, options);

@@ -1,6 +1,10 @@
 import { useMemo } from 'react';
 import { type Costs, type Plan, withoutAdjusting, spendings } from '../../core/planning/plan';
-import { counted, plural } from '../../core/words/numbers';
+import { counted } from '../../core/words/numbers';
+import { spendingsTable } from '../../core/words/tables/spendings-table';
+import { copiedTable } from '../../formats/copied-table';
+import { CopyButton } from '../shared/CopyButton';
+import { ResultTableView } from '../shared/ResultTableView';
 import { type Query, asQuery } from './address';
 import { Value } from './Value';
 
@@ -23,7 +27,7 @@ export function Spendings({
     const [of, power, each] = JSON.parse(key) as [Plan, number, Costs];
     return spendings(of, power, each);
   }, [key]);
-  const least = ways.reduce((low, way) => Math.min(low, way.cost), Infinity);
+  const table = spendingsTable(ways, { groups: plan.groups, chosen: plan.readings, subject });
   const cost = (label: string, name: string, value: number) => (
     <Value
       label={label}
@@ -38,51 +42,33 @@ export function Spendings({
   );
   return (
     <section aria-label="Samples or readings" className="mt-4">
-      <h2 className="font-sans text-sm font-semibold">More readings, or more {plural(subject)}?</h2>
+      <h2 className="flex items-baseline gap-4 font-sans text-sm font-semibold">
+        {table.title} <CopyButton copied={() => copiedTable(table)} label="Copy the ways to spread readings" />
+      </h2>
       <p className="text-muted">
         A {subject} costs {cost('Cost of a sample', 'sampleCost', costs.sample)}, a reading of it{' '}
         {cost('Cost of a reading', 'readingCost', costs.reading)}, in any coin or in minutes.
       </p>
-      <div className="overflow-x-auto" tabIndex={0} role="group" aria-label="Ways to spread readings">
-        <table className="mt-1 text-sm">
-          <thead>
-            <tr className="border-b border-line text-left text-muted">
-              <th className="pr-6 font-normal">readings of each {subject}</th>
-              <th className="pr-6 font-normal">{plural(subject)} in each group</th>
-              <th className="pr-6 font-normal">readings in all</th>
-              <th className="pr-6 font-normal">cost of all</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {ways.map(({ readings, samples, cost: all }) => (
-              <tr
-                key={readings}
-                className={readings === plan.readings ? 'font-semibold' : ''}
-                aria-current={readings === plan.readings || undefined}
-              >
-                <td className="pr-6">{readings}</td>
-                <td className="pr-6">{samples}</td>
-                <td className="pr-6">{plan.groups * samples * readings}</td>
-                <td className="pr-6">{String(Number(all.toPrecision(6)))}</td>
-                <td>
-                  {all === least && <span className="mr-3 text-primary">cheapest</span>}
-                  {readings !== plan.readings && (
-                    <button
-                      type="button"
-                      className="plain-button"
-                      aria-label={`Take ${counted(readings, 'reading')} of each ${subject}`}
-                      onClick={() => onTake({ readings: String(readings) })}
-                    >
-                      take these
-                    </button>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <ResultTableView
+        table={table}
+        scrolls
+        head={(_, i) => {
+          const readings = ways[i]?.readings ?? 1;
+          return readings === plan.readings ? (
+            readings
+          ) : (
+            <button
+              type="button"
+              className="plain-button"
+              aria-label={`Take ${counted(readings, 'reading')} of each ${subject}`}
+              title="Take so many"
+              onClick={() => onTake({ readings: String(readings) })}
+            >
+              {readings}
+            </button>
+          );
+        }}
+      />
     </section>
   );
 }

@@ -66,7 +66,59 @@ export function Measure({
   );
 }
 
-const yes = { shown: 'shown', hidden: 'not shown' } as const;
+/** Parts of a style that are one of a few words, and those that are shown or not. */
+type Worded = { [K in keyof FigureStyle]-?: NonNullable<FigureStyle[K]> extends string ? K : never }[keyof FigureStyle];
+type Switched = {
+  [K in keyof FigureStyle]-?: NonNullable<FigureStyle[K]> extends boolean ? K : never;
+}[keyof FigureStyle];
+
+/** A part chosen from a few words. @param usual what it is where nobody chose: then nothing is kept */
+export function Chosen<K extends Worded>({
+  label,
+  part,
+  options,
+  usual,
+  style,
+  set,
+}: Omit<ControlProps, 'answer'> & {
+  label: string;
+  part: K;
+  options: Partial<Record<NonNullable<FigureStyle[K]> & string, string>>;
+  usual?: NonNullable<FigureStyle[K]> & string;
+}) {
+  return (
+    <Choose
+      label={label}
+      value={(style[part] ?? usual ?? '') as NonNullable<FigureStyle[K]> & string}
+      options={options}
+      onChange={(next) => set({ [part]: next === usual ? undefined : next })}
+    />
+  );
+}
+
+/** A part that is there or not. @param words for the one and the other; @param kept whether it says so even where it is not */
+export function Switch({
+  label,
+  part,
+  words: [off, on],
+  kept = false,
+  style,
+  set,
+}: Omit<ControlProps, 'answer'> & {
+  label: string;
+  part: Switched;
+  words: readonly [off: string, on: string];
+  kept?: boolean;
+}) {
+  return (
+    <Choose
+      label={label}
+      value={style[part] ? 'shown' : 'hidden'}
+      options={{ hidden: off, shown: on }}
+      onChange={(next) => set({ [part]: next === 'shown' ? true : kept ? false : undefined })}
+    />
+  );
+}
 
 export function KindControl({ answer, style, set }: ControlProps) {
   const all = kindsFor(answer);
@@ -82,44 +134,29 @@ export function KindControl({ answer, style, set }: ControlProps) {
   );
 }
 
-export function MeansControl({ style, set }: ControlProps) {
-  return (
-    <Choice name="Means as">
-      <Choose
-        label="Means as"
-        value={style.marks}
-        options={{ columns: 'columns', points: 'points' }}
-        onChange={(marks) => set({ marks })}
-      />
-    </Choice>
-  );
-}
+export const MeansControl = ({ style, set }: ControlProps) => (
+  <Choice name="Means as">
+    <Chosen label="Means as" part="marks" options={{ columns: 'columns', points: 'points' }} style={style} set={set} />
+  </Choice>
+);
 
-export function BarsControl({ answer, style, set }: ControlProps) {
-  return (
-    <Choice name="Error bars">
-      <Choose
-        label="Error bars"
-        value={style.bars}
-        options={{ sd: 'SD', sem: 'SEM', interval: `${percent(answer.question.level)} CI` }}
-        onChange={(bars) => set({ bars })}
-      />
-    </Choice>
-  );
-}
+export const BarsControl = ({ answer, style, set }: ControlProps) => (
+  <Choice name="Error bars">
+    <Chosen
+      label="Error bars"
+      part="bars"
+      options={{ sd: 'SD', sem: 'SEM', interval: `${percent(answer.question.level)} CI` }}
+      style={style}
+      set={set}
+    />
+  </Choice>
+);
 
-export function ReadingsControl({ style, set }: ControlProps) {
-  return (
-    <Choice name="Each reading">
-      <Choose
-        label="Each reading"
-        value={style.readings ? 'shown' : 'hidden'}
-        options={yes}
-        onChange={(shown) => set({ readings: shown === 'shown' })}
-      />
-    </Choice>
-  );
-}
+export const ReadingsControl = ({ style, set }: ControlProps) => (
+  <Choice name="Each reading">
+    <Switch label="Each reading" part="readings" words={['not shown', 'shown']} kept style={style} set={set} />
+  </Choice>
+);
 
 /** What changes of the same subjects are taken from. */
 export function ChangeControl({ answer, style, set }: ControlProps) {
@@ -137,115 +174,11 @@ export function ChangeControl({ answer, style, set }: ControlProps) {
 }
 
 /** Whether n stands under each name. */
-export function SizesControl({ style, set }: ControlProps) {
-  return (
-    <Choice name="n of each">
-      <Choose
-        label="n of each"
-        value={style.sizes ? 'shown' : 'hidden'}
-        options={{ hidden: 'in the legend', shown: 'under its name' }}
-        onChange={(next) => set({ sizes: next === 'shown' ? true : undefined })}
-      />
-    </Choice>
-  );
-}
-
-/** How marks look: what fills them, how large they are, where readings and numbers stand. */
-export function MarksControls({ answer, style, set }: ControlProps) {
-  const kind = kindOf(answer, style);
-  const columns = (kind === 'means' || kind === 'shares') && style.marks === 'columns';
-  const bodies = columns || kind === 'boxes';
-  const readings = style.readings && kind !== 'shares';
-  return (
-    <>
-      {bodies && (
-        <Choice name="Fill">
-          <Choose
-            label="Fill of columns and boxes"
-            value={style.fill ?? 'tinted'}
-            options={{ tinted: 'tinted', solid: 'solid', none: 'outline only' }}
-            onChange={(fill) => set({ fill: fill === 'tinted' ? undefined : fill })}
-          />
-          , width{' '}
-          <Measure
-            label="Width of columns in percent"
-            unit="%"
-            value={style.columnWidth}
-            least={10}
-            most={100}
-            empty="auto"
-            onChange={(columnWidth) => set({ columnWidth })}
-          />
-        </Choice>
-      )}
-      {answer.layout && kind !== 'interaction' && kind !== 'lines' && (
-        <Choice name="Between groups">
-          <Measure
-            label="Room between groups in percent"
-            unit="%"
-            value={style.groupGap ?? 20}
-            least={0}
-            most={80}
-            onChange={(groupGap) => set({ groupGap })}
-          />
-        </Choice>
-      )}
-      {!columns && kind !== 'boxes' && (
-        <Choice name="Size of means">
-          <Measure
-            label="Size of means in points"
-            unit="pt"
-            value={style.meanPt}
-            least={1}
-            most={20}
-            empty="auto"
-            onChange={(meanPt) => set({ meanPt })}
-          />
-        </Choice>
-      )}
-      {readings && (
-        <Choice name="Readings">
-          <Choose
-            label="Readings of like value"
-            value={style.scatter ?? 'packed'}
-            options={{ packed: 'side by side', random: 'scattered by chance', line: 'on one line' }}
-            onChange={(scatter) => set({ scatter: scatter === 'packed' ? undefined : scatter })}
-          />
-          , size{' '}
-          <Measure
-            label="Size of readings in points"
-            unit="pt"
-            value={style.readingPt}
-            least={0.5}
-            most={12}
-            empty="auto"
-            onChange={(readingPt) => set({ readingPt })}
-          />
-        </Choice>
-      )}
-      {columns && (
-        <Choice name="Bars reach">
-          <Choose
-            label="Side of the error bars"
-            value={style.barSide ?? 'both'}
-            options={{ both: 'to both sides', outer: 'away from 0 only' }}
-            onChange={(barSide) => set({ barSide: barSide === 'both' ? undefined : barSide })}
-          />
-        </Choice>
-      )}
-      {(kind === 'means' || kind === 'shares') && (
-        <Choice name={kind === 'shares' ? 'Each share' : 'Each mean'}>
-          <Choose
-            label="Values at their marks"
-            value={style.valueLabels ? 'shown' : 'hidden'}
-            options={{ hidden: 'not written', shown: 'written at its place' }}
-            onChange={(next) => set({ valueLabels: next === 'shown' ? true : undefined })}
-          />
-        </Choice>
-      )}
-    </>
-  );
-}
+export const SizesControl = ({ style, set }: ControlProps) => (
+  <Choice name="n of each">
+    <Switch label="n of each" part="sizes" words={['in the legend', 'under its name']} style={style} set={set} />
+  </Choice>
+);
 
 /** Only comparisons that were made can be shown; where there were none, it says so. */
 export function ComparedControl({ answer, style, set }: ControlProps) {
@@ -278,20 +211,24 @@ export function ComparedControl({ answer, style, set }: ControlProps) {
         <Choice name="Brackets for">
           {made.length > 1 && (
             <>
-              <Choose
+              <Chosen
                 label="Brackets for"
-                value={style.bracketsFor ?? 'significant'}
+                part="bracketsFor"
                 options={{ significant: 'those that differ significantly', all: `all ${made.length} made` }}
-                onChange={(bracketsFor) => set({ bracketsFor })}
+                usual="significant"
+                style={style}
+                set={set}
               />
               {', '}
             </>
           )}
-          <Choose
+          <Chosen
             label="p as"
-            value={style.pAs ?? 'exact'}
+            part="pAs"
             options={{ exact: 'p in figures', asterisks: 'asterisks' }}
-            onChange={(pAs) => set({ pAs })}
+            usual="exact"
+            style={style}
+            set={set}
           />
         </Choice>
       )}
@@ -403,11 +340,13 @@ export function NamesControl({ answer, style, set }: ControlProps) {
   if (!cells && kind !== 'stacked') return null;
   return (
     <Choice name="Names">
-      <Choose
+      <Chosen
         label="Names of the second factor"
-        value={style.names ?? 'direct'}
+        part="names"
         options={{ direct: 'at the data', key: 'in a key' }}
-        onChange={(names) => set({ names })}
+        usual="direct"
+        style={style}
+        set={set}
       />
     </Choice>
   );
@@ -445,41 +384,6 @@ export function SizeControls({ style, set }: ControlProps) {
           least={30}
           most={250}
           onChange={(heightMm = style.heightMm) => set({ heightMm })}
-        />
-      </Choice>
-    </>
-  );
-}
-
-/** Face, size and weight of what is written and ruled. */
-export function TypeControls({ style, set }: ControlProps) {
-  return (
-    <>
-      <Choice name="Text">
-        <Choose
-          label="Face"
-          value={style.font ?? 'sans'}
-          options={{ sans: 'sans', serif: 'serif' }}
-          onChange={(font) => set({ font })}
-        />
-        {', '}
-        <Measure
-          label="Text size in points"
-          unit="pt"
-          value={style.fontPt}
-          least={5}
-          most={14}
-          onChange={(fontPt = style.fontPt) => set({ fontPt })}
-        />
-      </Choice>
-      <Choice name="Lines">
-        <Measure
-          label="Line weight in points"
-          unit="pt"
-          value={style.linePt ?? 0.75}
-          least={0.25}
-          most={3}
-          onChange={(linePt) => set({ linePt })}
         />
       </Choice>
     </>

@@ -33,11 +33,10 @@ import {
   SizeControls,
   SizesControl,
   ChangeControl,
-  TypeControls,
-  MarksControls,
   ValueAxisControl,
   ValueTitleControl,
 } from './Controls';
+import { MarksControls, TypeControls } from './MarkControls';
 import { GroupControl, namedParts } from './GroupControl';
 import { Downloads } from './Downloads';
 import { type Clicked, InPlace, canEdit } from './InPlace';

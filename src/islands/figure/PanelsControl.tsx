@@ -1,6 +1,6 @@
 import { X } from 'lucide-react';
 import { Choose } from '../shared/Parts';
-import { Choice } from './Controls';
+import { Choice, Chosen, Switch } from './Controls';
 import type { FigureStyle } from '../../core/figures/figure-style';
 
 /** Another figure of the study, by the name of its question. */
@@ -71,18 +71,21 @@ export function PanelsControl({
             onChange={(n) => set({ across: Number(n) })}
           />
           {', '}
-          <Choose
+          <Chosen
             label="Panel letters"
-            value={style.panelLetters ?? 'capital'}
+            part="panelLetters"
             options={{ capital: 'A, B, C', small: 'a, b, c', none: 'no letters' }}
-            onChange={(panelLetters) => set({ panelLetters })}
+            usual="capital"
+            style={style}
+            set={set}
           />
           {', '}
-          <Choose
+          <Switch
             label="Scales of the panels"
-            value={style.sharedScale ? 'shared' : 'own'}
-            options={{ own: 'each its own scale', shared: 'one scale for one unit' }}
-            onChange={(next) => set({ sharedScale: next === 'shared' ? true : undefined })}
+            part="sharedScale"
+            words={['each its own scale', 'one scale for one unit']}
+            style={style}
+            set={set}
           />
         </Choice>
       )}

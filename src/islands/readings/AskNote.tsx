@@ -29,7 +29,7 @@ export function AskNote({ table, onAsk, onMend }: Props) {
   // Of a large table it takes a moment to find what else can be asked: there it is found when someone looks.
   const others = useMemo(() => (open && !lacking ? otherQuestions(table) : []), [open, lacking, table]);
   return (
-    <section className="note" aria-label="Ask">
+    <section id="what-to-ask" className="note scroll-mt-3" aria-label="Ask">
       {lacking || !first ? (
         <>
           <p className={table.rowCount === 0 ? 'text-muted' : ''}>

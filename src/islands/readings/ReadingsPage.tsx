@@ -1,3 +1,4 @@
+import { ArrowDown } from 'lucide-react';
 import { useStore } from '@nanostores/react';
 import { nanoid } from 'nanoid';
 import { Suspense, lazy, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
@@ -330,6 +331,12 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
         ) : (
           <>
             {sentence}
+            {/* On a narrow page what can be asked stands below the grid. */}
+            <p className="text-sm min-[1101px]:hidden">
+              <a className="plain-button font-semibold" href="#what-to-ask">
+                To the question <ArrowDown size={14} aria-hidden />
+              </a>
+            </p>
             {calm && ways && <Ways table={calm} doubt={ways} onMend={mend} />}
             <ActionBar groups={bar}>
               {picked.words !== '' && (

@@ -57,7 +57,8 @@ export type ResultTableKind =
   | 'variances'
   | 'description'
   | 'other-methods'
-  | 'directions';
+  | 'directions'
+  | 'spendings';
 
 /** A table with its title; the first column holds the heads of its rows. */
 export interface ResultTable {
