@@ -145,5 +145,6 @@ test('draw and allocate: a sample, blocks, a layout; the same seed draws the sam
   await page.getByRole('link', { name: 'Look' }).click();
   await page.getByRole('grid').waitFor();
   await expect(page.getByLabel('Name of the table')).toHaveValue('Allocation');
-  await expect(page.locator('#cell-0-2')).toHaveText(/lamp/);
+  await expect(page.locator('#cell-0-0')).toHaveText('A1');
+  await expect(page.locator('#cell-0-3')).toHaveText(/lamp/);
 });

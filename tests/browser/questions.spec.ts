@@ -273,6 +273,11 @@ test('paired readings agree with the reference, and each part opens to its reaso
   await startStudy(page, 'Rinse');
   await paste(page, columns([a.map((_, i) => `B${i + 1}`), a, b], ['blade', 'Before (g)', 'After (g)']));
   await asked(page, 'Ask whether two groups differ');
+  // Later minus earlier, where nobody chose.
+  await expect(page.getByTestId('difference-row')).toContainText('After minus Before');
+  await expect(page.getByTestId('difference-row')).toContainText(fixed(-(expected['t'] ?? NaN), 3));
+  await expect(page.getByTestId('difference-row')).toContainText('−0.601 to −0.113');
+  await page.getByRole('button', { name: 'Order: After minus Before. Turn round' }).click();
   await expect(page.getByTestId('difference-row')).toContainText(fixed(expected['t'], 3));
   await expect(page.getByTestId('difference-row')).toContainText('0.113 to 0.601');
   await page.getByText('The hypotheses').click();

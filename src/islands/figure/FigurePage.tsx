@@ -216,31 +216,31 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
         {(ofReadings || kind === 'shares') && kind !== 'interaction' && <ComparedControl {...props} />}
         {kind === 'changes' && <ChangeControl {...props} />}
         <SizeControls {...props} />
-        {upright && <ValueTitleControl {...props} />}
+        {upright && (
+          <>
+            <ValueTitleControl {...props} />
+            <GroupTitleControl {...props} />
+            {ofReadings && <ValueAxisControl {...props} />}
+            <RulesControl {...props} />
+          </>
+        )}
         {(ofReadings || kind === 'shares') && (
           <Folded name="Marks" {...props} of={markParts}>
             <MarksControls {...props} />
           </Folded>
         )}
         {upright && (
-          <>
-            <Folded name="Names, colours, order" {...props} of={nameParts}>
-              <NamesControl {...props} />
-              <SizesControl {...props} />
-              <Choice name="Groups">
-                {namedParts(shown, style)
-                  .slice(0, 40)
-                  .map((of) => (
-                    <GroupControl key={of.key} {...props} of={of} />
-                  ))}
-              </Choice>
-            </Folded>
-            <Folded name="Axes and lines across" {...props} of={axisParts}>
-              <GroupTitleControl {...props} />
-              {ofReadings && <ValueAxisControl {...props} />}
-              <RulesControl {...props} />
-            </Folded>
-          </>
+          <Folded name="Names, colours, order" {...props} of={nameParts}>
+            <NamesControl {...props} />
+            <SizesControl {...props} />
+            <Choice name="Groups">
+              {namedParts(shown, style)
+                .slice(0, 40)
+                .map((of) => (
+                  <GroupControl key={of.key} {...props} of={of} />
+                ))}
+            </Choice>
+          </Folded>
         )}
         <Folded name="Text and line weight" {...props} of={typeParts}>
           <TypeControls {...props} />
@@ -306,7 +306,6 @@ const markParts = [
   'valueLabels',
 ] as const;
 const nameParts = ['names', 'sizes', 'looks', 'order'] as const;
-const axisParts = ['xTitle', 'log', 'from', 'to', 'rules'] as const;
 const typeParts = ['font', 'linePt'] as const;
 
 /** Choices that are made now and then: folded, with how many of them are made. */

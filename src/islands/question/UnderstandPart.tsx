@@ -93,18 +93,18 @@ export function UnderstandPart(props: Props) {
       : []),
     { what: 'working', title: 'The working' },
   ];
-  // A test by permutation is its distribution: that stands open.
-  const [open, setOpen] = useState<ReadonlySet<What>>(
-    () => new Set(choicesOf(question).method === 'shuffle' ? ['chance'] : []),
-  );
-  const all = parts.every(({ what }) => open.has(what));
+  const [byHand, setByHand] = useState<Partial<Record<What, boolean>>>({});
+  // A test by permutation is its distribution: that stands open until it is closed.
+  const isOpen = (what: What): boolean =>
+    byHand[what] ?? (what === 'chance' && choicesOf(question).method === 'shuffle');
+  const all = parts.every(({ what }) => isOpen(what));
   return (
     <div>
       <p className="flex justify-end">
         <button
           type="button"
           className="plain-button text-sm"
-          onClick={() => setOpen(new Set(all ? [] : parts.map(({ what }) => what)))}
+          onClick={() => setByHand(Object.fromEntries(parts.map(({ what }) => [what, !all])))}
         >
           {all ? 'Close all of these' : 'Open all of these'}
         </button>
@@ -114,10 +114,8 @@ export function UnderstandPart(props: Props) {
           key={part.what}
           {...props}
           {...part}
-          open={open.has(part.what)}
-          onOpen={(is) =>
-            setOpen((was) => new Set([...was].filter((w) => w !== part.what).concat(is ? [part.what] : [])))
-          }
+          open={isOpen(part.what)}
+          onOpen={(is) => is !== isOpen(part.what) && setByHand((was) => ({ ...was, [part.what]: is }))}
         />
       ))}
     </div>

@@ -28,6 +28,24 @@ export function AskNote({ table, onAsk, onMend }: Props) {
   const words = (question: Question): string => questionSentence(namesOf(question, table));
   // Of a large table it takes a moment to find what else can be asked: there it is found when someone looks.
   const others = useMemo(() => (open && !lacking ? otherQuestions(table) : []), [open, lacking, table]);
+  const list =
+    others.length > 0 ? (
+      <ul className="mt-1 space-y-1">
+        {others.map((question) => (
+          <li key={JSON.stringify(question)}>
+            <button
+              type="button"
+              className="text-left text-[13.5px] leading-snug text-muted hover:text-primary hover:underline"
+              onClick={() => onAsk(question)}
+            >
+              {words(question)}
+            </button>
+          </li>
+        ))}
+      </ul>
+    ) : (
+      open && <p className="mt-1 text-muted">No other question fits this table.</p>
+    );
   return (
     <section id="what-to-ask" className="note scroll-mt-3" aria-label="Ask">
       {lacking || !first ? (
@@ -61,23 +79,17 @@ export function AskNote({ table, onAsk, onMend }: Props) {
             {factsOf(first).invitation} <span aria-hidden>→</span>
           </button>
           <p className="prose-serif mt-1.5 text-[15px] leading-snug">{words(first)}</p>
-          <details className="mt-1" open={small} onToggle={(e) => setOpen(e.currentTarget.open)}>
-            <summary className="cursor-pointer text-muted">Ask another question of this table</summary>
-            {open && others.length === 0 && <p className="mt-1 text-muted">No other question fits this table.</p>}
-            <ul className="mt-1 space-y-1">
-              {others.map((question) => (
-                <li key={JSON.stringify(question)}>
-                  <button
-                    type="button"
-                    className="text-left text-[13.5px] leading-snug text-muted hover:text-primary hover:underline"
-                    onClick={() => onAsk(question)}
-                  >
-                    {words(question)}
-                  </button>
-                </li>
-              ))}
-            </ul>
-          </details>
+          {small ? (
+            <>
+              <p className="mt-1 text-muted">Ask another question of this table</p>
+              {list}
+            </>
+          ) : (
+            <details className="mt-1" onToggle={(e) => setOpen(e.currentTarget.open)}>
+              <summary className="cursor-pointer text-muted">Ask another question of this table</summary>
+              {list}
+            </details>
+          )}
         </>
       )}
     </section>
