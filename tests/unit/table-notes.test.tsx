@@ -81,14 +81,25 @@ describe('the notes on a table', () => {
     const all: (Question | undefined)[] = [];
     render(<AskNote table={pasted(slip)} onAsk={(q) => all.push(q)} onMend={() => undefined} />);
     fireEvent.click(screen.getByRole('button', { name: /^Ask whether two groups differ/ }));
-    // The others are found when someone looks.
+    // Of a small table the others are there at once.
+    expect(screen.queryByRole('group')).to.equal(null);
+    fireEvent.click(screen.getByRole('button', { name: /the spread of/ }));
+    expect(all.map((q) => q?.about)).to.deep.equal([undefined, 'spread']);
+  });
+
+  it('find the other questions of a large table only when someone looks', () => {
+    const rows = Array.from({ length: 2600 }, (_, i) => `${30 + (i % 17)}.1\t${31 + (i % 13)}.4`);
+    const all: (Question | undefined)[] = [];
+    const table = pasted(['red (mm)\twhite (mm)', ...rows].join('\n'));
+    render(<AskNote table={table} onAsk={(q) => all.push(q)} onMend={() => undefined} />);
+    expect(screen.queryByRole('button', { name: /the spread of/ })).to.equal(null);
     const list = screen.getByRole<HTMLDetailsElement>('group');
     act(() => {
       list.open = true;
     });
     fireEvent(list, createEvent('toggle', list));
     fireEvent.click(screen.getByRole('button', { name: /the spread of/ }));
-    expect(all.map((q) => q?.about)).to.deep.equal([undefined, 'spread']);
+    expect(all.map((q) => q?.about)).to.deep.equal(['spread']);
   });
 
   it('say what is missing for a question, with a mend', () => {
