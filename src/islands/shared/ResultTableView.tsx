@@ -44,7 +44,7 @@ export function ResultTableView({ table, rows = table.rows, scrolls = false, hea
   const giving = (i: number): string => (axis && columns[i]?.minor ? 'gives-way' : '');
   return (
     <div
-      className="@container overflow-x-auto"
+      className="@container relative overflow-x-auto"
       {...(scrolls ? { tabIndex: 0, role: 'group', 'aria-label': title } : {})}
     >
       <table className={`figures-table text-[14.5px] ${axis ? 'with-lane' : ''}`} data-testid={`${kind}-table`}>
