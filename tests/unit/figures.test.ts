@@ -184,6 +184,10 @@ describe('figures for the paper', () => {
       expect(Math.max(at(bar!.y1), at(bar!.y2))).to.be.closeTo(g.summary!.mean + Math.sqrt(g.summary!.variance), 1e-6);
     });
     const factors = of('Temperature by nutrient');
+    // Where means are points, both ends stay: half an error bar would tell another thing.
+    const joined = (barSide: FigureStyle['barSide']) =>
+      lines(drawn(factors, { kind: 'interaction', barSide, readings: false }), 'error-bar-0');
+    expect(joined('outer')).to.deep.equal(joined('both'));
     const between = [0, 40, 80].map((groupGap) => {
       const [first, second] = slotsOf(factors, { ...defaultFigureStyle, groupGap }).slots;
       return second!.x - first!.x;

@@ -320,7 +320,9 @@ export function readingsFigure(
   least?: Partial<Margins>,
 ): Drawn {
   // Ratios are read on a logarithmic axis, unless a linear one is asked for.
-  const style = answer.logs && given.log === undefined && given.marks !== 'columns' ? { ...given, log: true } : given;
+  const scaled = answer.logs && given.log === undefined && given.marks !== 'columns' ? { ...given, log: true } : given;
+  // Only means can stand as columns: what is chosen for columns touches no other kind.
+  const style: FigureStyle = kind === 'means' ? scaled : { ...scaled, marks: 'points' };
   const plain = slotsOf(answer, style);
   // Set far enough apart that no group's readings or bars lie on another's.
   const dodge = style.readings ? 0.2 : 0.12;
