@@ -18,6 +18,7 @@ const floors = [
   ['answer'],
   ['planning'],
   ['words'],
+  ['drawing'],
   ['scenes'],
   ['analyses'],
   ['answering', 'telling'],

@@ -1,5 +1,5 @@
-import type { Drawing, Shape } from '../core/scenes/drawing';
-import type { CellRef, Ink } from '../core/scenes/scene';
+import type { Drawing, Shape } from '../core/drawing/drawing';
+import type { CellRef, Ink } from '../core/drawing/scene';
 
 /** A point of a picture: what it says, and its readings. */
 export interface PointedAt {

@@ -1,6 +1,6 @@
 import { type Plate, type PlatePart, plate, plateLegend } from '../core/figures/plate';
 import { hidden } from '../core/figures/renamed';
-import type { Drawing } from '../core/scenes/drawing';
+import type { Drawing } from '../core/drawing/drawing';
 import type { Text } from '../core/words/text';
 import { layout } from './layout';
 

@@ -1,10 +1,10 @@
 import { type ScaleLinear, scaleLinear, scaleLog } from 'd3-scale';
-import { titleDrop, titleLeading, titleLines } from '../core/scenes/axis-title';
-import type { Drawing, Shape } from '../core/scenes/drawing';
-import type { Axis, Mark, Panel, Point, Scene } from '../core/scenes/scene';
-import { logTicks } from '../core/scenes/log-ticks';
-import { textWidth, wrapped } from '../core/scenes/text-width';
-import { logTickLabel, tickLabels } from '../core/scenes/tick-labels';
+import { titleDrop, titleLeading, titleLines } from '../core/drawing/axis-title';
+import type { Drawing, Shape } from '../core/drawing/drawing';
+import type { Axis, Mark, Panel, Point, Scene } from '../core/drawing/scene';
+import { logTicks } from '../core/drawing/log-ticks';
+import { textWidth, wrapped } from '../core/drawing/text-width';
+import { logTickLabel, tickLabels } from '../core/drawing/tick-labels';
 import { markerPath } from './markers';
 import { silhouette, swarm } from './swarm';
 

@@ -9,7 +9,7 @@ import {
   symbolTriangle,
   symbolWye,
 } from 'd3-shape';
-import { markerOf } from '../core/scenes/marker';
+import { markerOf } from '../core/drawing/marker';
 
 /**
  * One shape a group, in the order of the group colours: the share of the square about it that it fills, which makes it

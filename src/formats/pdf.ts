@@ -1,6 +1,6 @@
 import PDFDocument from 'pdfkit';
-import { onPaper } from '../core/scenes/colours';
-import type { Drawing, Shape } from '../core/scenes/drawing';
+import { onPaper } from '../core/drawing/colours';
+import type { Drawing, Shape } from '../core/drawing/drawing';
 
 /** What is asked of a font that the package has opened. */
 interface Font {

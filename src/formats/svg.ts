@@ -1,5 +1,5 @@
-import type { Drawing, Shape } from '../core/scenes/drawing';
-import { onPaper } from '../core/scenes/colours';
+import type { Drawing, Shape } from '../core/drawing/drawing';
+import { onPaper } from '../core/drawing/colours';
 
 const escaped = (raw: string): string =>
   raw

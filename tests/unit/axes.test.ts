@@ -5,10 +5,10 @@ import { answer } from '../../src/core/answering/answer';
 import { checksOf } from '../../src/core/answering/checks-of';
 import { type Question, questionOf } from '../../src/core/question/question';
 import { emptyColumn, tableOf } from '../../src/core/readings/table';
-import type { Drawing } from '../../src/core/scenes/drawing';
+import type { Drawing } from '../../src/core/drawing/drawing';
 import { lookScene } from '../../src/core/telling/look';
-import { textWidth } from '../../src/core/scenes/text-width';
-import { logTickLabel, tickLabels } from '../../src/core/scenes/tick-labels';
+import { textWidth } from '../../src/core/drawing/text-width';
+import { logTickLabel, tickLabels } from '../../src/core/drawing/tick-labels';
 
 describe('the numbers of an axis', () => {
   it('have the decimals their step needs, thousands parted, and a true minus', () => {

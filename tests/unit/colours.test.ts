@@ -15,7 +15,7 @@ import { answer } from '../../src/core/answering/answer';
 import { defaultFigureStyle } from '../../src/core/figures/default-style';
 import { slotsOf } from '../../src/core/figures/slots';
 import { emptyColumn, tableOf } from '../../src/core/readings/table';
-import { groupColours, inks } from '../../src/core/scenes/colours';
+import { groupColours, inks } from '../../src/core/drawing/colours';
 
 const views = {
   'full colour': (c: string) => parse(c)!,

@@ -18,8 +18,8 @@ import { slotsOf } from '../../src/core/figures/slots';
 import { quantile, sortedUp } from '../../src/core/numeric/quantile';
 import { type Question, questionOf } from '../../src/core/question/question';
 import { emptyColumn, tableOf, type Table } from '../../src/core/readings/table';
-import type { Drawing, Shape } from '../../src/core/scenes/drawing';
-import { textWidth } from '../../src/core/scenes/text-width';
+import type { Drawing, Shape } from '../../src/core/drawing/drawing';
+import { textWidth } from '../../src/core/drawing/text-width';
 import { plain } from '../../src/core/words/text';
 import { pdfFile } from '../../src/formats/pdf';
 import { svgFile } from '../../src/formats/svg';
@@ -190,7 +190,7 @@ describe('figures for the paper', () => {
     expect(joined('outer')).to.deep.equal(joined('both'));
     const between = [0, 40, 80].map((groupGap) => {
       const [first, second] = slotsOf(factors, { ...defaultFigureStyle, groupGap }).slots;
-      return second!.x - first!.x;
+      return second!.at - first!.at;
     });
     expect(between[0]! / between[1]!).to.be.closeTo(1 / 0.6, 1e-9);
     expect(between[0]! / between[2]!).to.be.closeTo(5, 1e-9);

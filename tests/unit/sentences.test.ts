@@ -7,7 +7,7 @@ import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table'
 import { figure } from '../../src/core/figures/figure';
 import { defaultFigureStyle } from '../../src/core/figures/default-style';
 import { lookScene } from '../../src/core/telling/look';
-import { textWidth, wrapped } from '../../src/core/scenes/text-width';
+import { textWidth, wrapped } from '../../src/core/drawing/text-width';
 import {
   between,
   decimalsFor,

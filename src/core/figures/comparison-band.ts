@@ -1,8 +1,9 @@
 /** Brackets and letters over a figure: the comparisons that were made, in a band of their own above the values. */
 import type { Answer } from '../answer/answer';
 import { pRelation } from '../words/numbers';
-import type { Mark } from '../scenes/scene';
-import { textWidth } from '../scenes/text-width';
+import { label, rule } from '../drawing/marks';
+import type { Mark } from '../drawing/scene';
+import { textWidth } from '../drawing/text-width';
 import { type Made, comparisonsMade, lettersMade } from './comparisons-made';
 import type { FigureStyle } from './figure-style';
 import type { Slot } from './slots';
@@ -52,18 +53,11 @@ export function comparisonBand(
   const made = comparisonsMade(answer, slots);
   const letters = lettersMade(answer).filter((l) => slots.some((s) => s.id === l.id));
   const as = comparedAs(answer, style, made);
-  const at = (id: string): number => slots.find((s) => s.id === id)?.x ?? 0;
+  const at = (id: string): number => slots.find((s) => s.id === id)?.at ?? 0;
   const asLetters = (remarks: string[] = []): Band => ({
     height: fontSize * 1.5,
     levels: 1,
-    marks: letters.map((l): Mark => ({
-      mark: 'text',
-      x: at(l.id),
-      y: 0.25,
-      anchor: 'middle',
-      text: l.letters,
-      name: 'letters',
-    })),
+    marks: letters.map((l) => label(l.letters, at(l.id), 0.25, { anchor: 'middle', name: 'letters' })),
     remarks,
     shown: 'letters',
   });
@@ -107,30 +101,17 @@ export function comparisonBand(
     levels: taken.length,
     marks: brackets.flatMap(({ a, b, x1, x2, text, middle, level }): Mark[] => {
       const name = `bracket-${a}|${b}`;
-      const rule = (xa: number, ya: number, xb: number, yb: number): Mark => ({
-        mark: 'rule',
-        x1: xa,
-        y1: ya,
-        x2: xb,
-        y2: yb,
-        ink: 'ink',
-        name,
-      });
       const y = level + 0.3;
       return [
-        rule(x1, y, x2, y),
-        rule(x1, y, x1, y - 0.18),
-        rule(x2, y, x2, y - 0.18),
-        {
-          mark: 'text',
-          x: (x1 + x2) / 2,
+        rule(x1, y, x2, y, { name }),
+        rule(x1, y, x1, y - 0.18, { name }),
+        rule(x2, y, x2, y - 0.18, { name }),
+        label(text, (x1 + x2) / 2, y, {
           dx: middle - (place(x1) + place(x2)) / 2,
-          y,
           dy: -fontSize * 0.3,
           anchor: 'middle',
-          text,
           name,
-        },
+        }),
       ];
     }),
     remarks: [],

@@ -3,10 +3,12 @@ import type { Answer } from '../answer/answer';
 import type { CountedPart } from '../answer/comparison';
 import { proportionInterval } from '../procedures/one-proportion';
 import { choicesOf } from '../question/choices';
-import type { Mark } from '../scenes/scene';
+import { bar, dot, rule } from '../drawing/marks';
+import type { Mark } from '../drawing/scene';
 import { percent } from '../words/numbers';
 import { countOf } from '../words/counts';
 import type { FigureStyle } from './figure-style';
+import { errorBar } from './error-bars';
 import { columnMarks, endsShown, valueLabel } from './filled';
 import { type Layout, type Series, lookOf, slotsOf } from './slots';
 import { type Drawn, type Margins, upright } from './upright';
@@ -25,40 +27,26 @@ function sharesFigure(answer: Answer, style: FigureStyle, least?: Partial<Margin
       title: `share ${answer.measure || 'found'}`,
       marks: () =>
         layout.slots.flatMap((slot, i): Mark[] => {
-          const { group, x, ink, shape, name } = slot;
+          const { group, at, ink, shape, name } = slot;
           const { share } = group;
           if (!share) return [];
           const { proportion } = share;
           const interval = endsShown(share.interval, proportion, style);
           return [
-            ...(columns ? columnMarks(slot, i, x, proportion, style) : []),
-            {
-              mark: 'rule',
-              x1: x,
-              y1: interval.low,
-              x2: x,
-              y2: interval.high,
-              ink: 'ink',
-              weight: 1.4,
-              caps: style.fontPt * 0.6,
-              name: `error-bar-${i}`,
-            },
+            ...(columns ? columnMarks(slot, i, at, proportion, style) : []),
+            ...errorBar(interval, i, at, style),
             ...(columns
               ? []
-              : ([
-                  {
-                    mark: 'dots',
-                    points: [{ at: proportion, title: `${name}: ${countOf(group)}` }],
-                    along: 'y',
-                    centre: x,
-                    room: 0,
+              : [
+                  dot(proportion, at, {
                     ink,
                     shape,
                     size: style.meanPt ?? style.fontPt * 0.95,
+                    title: `${name}: ${countOf(group)}`,
                     name: `mean-${i}`,
-                  },
-                ] satisfies Mark[])),
-            ...valueLabel(percent(Number(proportion.toPrecision(3))), x, proportion, interval, style),
+                  }),
+                ]),
+            ...valueLabel(percent(Number(proportion.toPrecision(3))), at, proportion, interval, style),
           ];
         }),
       alt: `Share of ${answer.measure || 'those found'} by group, with ${level} intervals: ${layout.slots.map((s) => `${s.name}, ${countOf(s.group)}`).join('; ')}.`,
@@ -103,7 +91,7 @@ function stackedFigure(answer: Answer, counts: CountedPart, style: FigureStyle, 
       shown: { values: [0, 1], fromZero: true, share: true },
       title: `share of each ${counts.rowName || 'group'}`,
       marks: () =>
-        layout.slots.flatMap(({ id, x, half, name }): Mark[] => {
+        layout.slots.flatMap(({ id, at, half, name }): Mark[] => {
           const row = rowOf(id);
           const n = total(row);
           if (n === 0) return [];
@@ -112,43 +100,11 @@ function stackedFigure(answer: Answer, counts: CountedPart, style: FigureStyle, 
             const below = total(row.slice(0, j));
             const upTo = below + (row[j] ?? 0);
             const interval = proportionInterval({ successes: upTo, n }, level, shareInterval);
-            const bar = x - wide + ((j + 1) / (layout.series.length + 1)) * 2 * wide;
+            const border = at - wide + ((j + 1) / (layout.series.length + 1)) * 2 * wide;
             return [
-              {
-                mark: 'bar',
-                x1: x - wide,
-                y1: below / n,
-                x2: x + wide,
-                y2: upTo / n,
-                ink: s.ink,
-                tint: 0.5,
-                name: `share-${name}-${j}`,
-              },
-              {
-                mark: 'rule',
-                x1: x - wide,
-                y1: upTo / n,
-                x2: x + wide,
-                y2: upTo / n,
-                ink: 'paper',
-                weight: 1,
-                name: `series-${s.look}`,
-              },
-              ...(j < layout.series.length - 1
-                ? ([
-                    {
-                      mark: 'rule',
-                      x1: bar,
-                      y1: interval.low,
-                      x2: bar,
-                      y2: interval.high,
-                      ink: 'ink',
-                      weight: 1.2,
-                      caps: style.fontPt * 0.5,
-                      name: `error-bar-${name}-${j}`,
-                    },
-                  ] satisfies Mark[])
-                : []),
+              bar(below / n, at - wide, upTo / n, at + wide, { ink: s.ink, tint: 0.5, name: `share-${name}-${j}` }),
+              rule(upTo / n, at - wide, upTo / n, at + wide, { ink: 'paper', weight: 1, name: `series-${s.look}` }),
+              ...(j < layout.series.length - 1 ? errorBar(interval, `${name}-${j}`, border, style) : []),
             ];
           });
         }),
@@ -157,7 +113,7 @@ function stackedFigure(answer: Answer, counts: CountedPart, style: FigureStyle, 
         .join('; ')}.`,
       slotNames: false,
       endNames: last
-        ? layout.series.map((series, j) => ({ series, value: middles[j] ?? 0, x: last.x + last.half * 0.82 }))
+        ? layout.series.map((series, j) => ({ series, value: middles[j] ?? 0, at: last.at + last.half * 0.82 }))
         : [],
       band: false,
     },

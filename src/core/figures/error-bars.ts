@@ -1,5 +1,7 @@
 import type { GroupPart } from '../answer/group-part';
 import { studentT } from '../distributions/t';
+import { span } from '../drawing/marks';
+import type { Ink, Mark } from '../drawing/scene';
 import type { Interval } from '../procedures/interval';
 import { percent } from '../words/numbers';
 import type { FigureStyle } from './figure-style';
@@ -40,3 +42,12 @@ export const barWords = (bars: BarKind, level: number, geometric = false): strin
     sem: geometric ? 'one standard error of the logarithms to either side' : 'standard errors of the mean',
     interval: `${percent(level)} confidence intervals`,
   })[bars];
+
+/** An error bar, with caps. */
+export const errorBar = (
+  ends: Interval | undefined,
+  name: number | string,
+  at: number,
+  { fontPt }: Pick<FigureStyle, 'fontPt'>,
+  ink: Ink = 'ink',
+): Mark[] => (ends ? [span(ends, at, { ink, weight: 1.4, caps: fontPt * 0.6, name: `error-bar-${name}` })] : []);

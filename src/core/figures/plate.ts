@@ -1,7 +1,8 @@
 /** Several figures as panels of one: the same size, their axes in line, each with its letter. */
 import { leastOf, mostOf } from '../numeric/extremes';
 import type { Answer } from '../answer/answer';
-import type { Panel, Scene } from '../scenes/scene';
+import { bare, label } from '../drawing/marks';
+import type { Panel, Scene } from '../drawing/scene';
 import { figure } from './figure';
 import { type Text, text } from '../words/text';
 import type { FigureKind, FigureStyle } from './figure-style';
@@ -109,20 +110,16 @@ export function plate(first: PlatePart, others: readonly PlatePart[] = []): Plat
               top: y,
               width: wide,
               height: high,
-              x: { domain: [0, 1] as [number, number], drawn: false },
-              y: { domain: [0, 1] as [number, number], drawn: false },
+              x: bare(0, 1),
+              y: bare(0, 1),
               marks: [
-                {
-                  mark: 'text' as const,
-                  x: 0,
-                  y: 1,
+                label(letter, 0, 1, {
                   dx: 1,
                   dy: fontPt * 1.25,
-                  text: letter,
                   bold: true,
                   size: fontPt * 1.25,
                   name: 'panel-letter',
-                },
+                }),
               ],
             },
           ]

@@ -6,14 +6,16 @@ import { leastOf, mostOf } from '../numeric/extremes';
 import { meanOf, valuesOf } from '../answer/group-part';
 import { withUnit } from '../readings/table';
 import { beyondOf, boxOf, namedBeyond, readingName } from '../scenes/box';
+import { boxMarks } from '../scenes/box-marks';
 import type { Reading } from '../readings/read-column';
 import { random } from '../numeric/random';
 import type { Interval } from '../procedures/interval';
-import type { Ink, Mark } from '../scenes/scene';
+import { dot, dots, label, path } from '../drawing/marks';
+import type { Ink, Mark } from '../drawing/scene';
 import { fixed, meanDecimals } from '../words/numbers';
-import { barEnds, barWords } from './error-bars';
+import { barEnds, barWords, errorBar } from './error-bars';
 import type { FigureKind, FigureStyle } from './figure-style';
-import { columnMarks, endsShown, filled, halfWidth, valueLabel } from './filled';
+import { columnMarks, endsShown, halfWidth, tintOf, valueLabel } from './filled';
 import { type Series, type Slot, slotsOf } from './slots';
 import { type Drawn, type Margins, type Upright, upright } from './upright';
 
@@ -21,29 +23,29 @@ const known = (x: number | undefined): number[] => (x === undefined ? [] : [x]);
 
 const valueTitle = (answer: Answer): string => withUnit(answer.measure || 'reading', answer.unit);
 
-/** Every reading of a slot as a point beside `x`. */
-function readingMarks(slot: Slot, i: number, x: number, room: number, size: number, style: FigureStyle): Mark {
+/** Every reading of a slot as a point about `at`. */
+function readingMarks(slot: Slot, i: number, at: number, room: number, size: number, style: FigureStyle): Mark {
   // By chance, but each time the same: a figure drawn again is the figure that was seen.
   const chance = style.scatter === 'random' ? random(i + 1) : undefined;
-  const across = (): { across?: number } =>
-    chance ? { across: x + (2 * chance.uniform() - 1) * room } : style.scatter === 'line' ? { across: x } : {};
-  return {
-    mark: 'dots',
-    points: slot.group.readings.used.map((r) => ({
+  const across = (): number | undefined =>
+    chance ? at + (2 * chance.uniform() - 1) * room : style.scatter === 'line' ? at : undefined;
+  const points = slot.group.readings.used.map((r) => {
+    const censored = r.limited === 'censored';
+    return {
       at: r.value,
-      title: `${slot.name}, row ${r.row + 1}: ${r.limited === 'censored' ? 'below ' : ''}${r.value}`,
-      ...(r.limited === 'censored' ? { hollow: true } : {}),
-      ...across(),
-    })),
-    along: 'y',
-    centre: x,
+      title: `${slot.name}, row ${r.row + 1}: ${censored ? 'below ' : ''}${r.value}`,
+      hollow: censored || undefined,
+      across: across(),
+    };
+  });
+  return dots(points, at, {
     room,
     // On a ground of their own colour they would not be seen.
     ink: style.fill === 'solid' && style.marks === 'columns' ? 'ink' : slot.ink,
     shape: slot.shape,
     size,
     name: `readings-${i}`,
-  };
+  });
 }
 
 /** The ends of a slot's error bar as they are drawn. */
@@ -53,60 +55,53 @@ function drawnEnds({ group }: Slot, style: FigureStyle, level: number): Interval
   return ends && mean !== undefined ? endsShown(ends, mean, style) : ends;
 }
 
-function errorBar(slot: Slot, i: number, x: number, style: FigureStyle, level: number, ink: Ink = 'ink'): Mark[] {
-  const ends = drawnEnds(slot, style, level);
-  return ends
-    ? [
-        {
-          mark: 'rule',
-          x1: x,
-          y1: ends.low,
-          x2: x,
-          y2: ends.high,
-          ink,
-          weight: 1.4,
-          caps: style.fontPt * 0.6,
-          name: `error-bar-${i}`,
-        },
-      ]
-    : [];
+/** A slot's mean upon its error bar. @param pt size of the mean's point where nobody chose; a column has none */
+function meanMarks(
+  slot: Slot,
+  i: number,
+  at: number,
+  style: FigureStyle,
+  level: number,
+  { pt, bar = 'ink' }: { pt: number | undefined; bar?: Ink },
+): Mark[] {
+  const mean = meanOf(slot.group);
+  return [
+    ...errorBar(drawnEnds(slot, style, level), i, at, style, bar),
+    ...(mean === undefined || pt === undefined
+      ? []
+      : [
+          dot(mean, at, {
+            ink: slot.ink,
+            shape: slot.shape,
+            size: style.meanPt ?? pt,
+            title: `mean of ${slot.name}: ${mean}`,
+            name: `mean-${i}`,
+          }),
+        ]),
+  ];
 }
-
-const meanPoint = (slot: Slot, i: number, x: number, mean: number, size: number): Mark => ({
-  mark: 'dots',
-  points: [{ at: mean, title: `mean of ${slot.name}: ${mean}` }],
-  along: 'y',
-  centre: x,
-  room: 0,
-  ink: slot.ink,
-  shape: slot.shape,
-  size,
-  name: `mean-${i}`,
-});
 
 /** Size of a reading's point: smaller where its place is narrow. */
 const pointSize = (style: FigureStyle, unit: number, half: number): number =>
   style.readingPt ?? Math.max(1.2, Math.min(style.fontPt * 0.42, unit * half * 0.28));
 
-/** Readings stand to the left of the middle and the error bar to the right, so that neither hides the other. */
+/** Readings stand to one side of the middle and the error bar to the other, so that neither hides the other. */
 function means(answer: Answer, style: FigureStyle, slots: readonly Slot[], unit: number): Mark[] {
   const columns = style.marks === 'columns';
+  const { level } = answer.question;
   return slots.flatMap((slot, i): Mark[] => {
-    const { x, half } = slot;
+    const { at, half } = slot;
     const beside = style.readings && slot.group.readings.used.length > 0 ? half * 0.36 : 0;
     const mean = meanOf(slot.group);
-    const { level } = answer.question;
-    const out: Mark[] = mean !== undefined && columns ? columnMarks(slot, i, x, mean, style) : [];
-    if (beside > 0) out.push(readingMarks(slot, i, x - beside, half * 0.5, pointSize(style, unit, half), style));
-    out.push(...errorBar(slot, i, x + beside, style, level));
-    if (mean !== undefined && !columns)
-      out.push(meanPoint(slot, i, x + beside, mean, style.meanPt ?? Math.min(style.fontPt * 0.95, unit * half * 0.6)));
+    const out: Mark[] = mean !== undefined && columns ? columnMarks(slot, i, at, mean, style) : [];
+    if (beside > 0) out.push(readingMarks(slot, i, at - beside, half * 0.5, pointSize(style, unit, half), style));
+    const pt = columns ? undefined : Math.min(style.fontPt * 0.95, unit * half * 0.6);
+    out.push(...meanMarks(slot, i, at + beside, style, level, { pt }));
     if (mean !== undefined) {
       const bar = drawnEnds(slot, style, level) ?? { low: mean, high: mean };
       const shown = style.readings ? valuesOf(slot.group) : [];
       const ends = { low: leastOf([bar.low, ...shown]), high: mostOf([bar.high, ...shown]) };
-      const text = fixed(mean, meanDecimals(slot.group));
-      out.push(...valueLabel(text, columns ? x : x + beside, mean, ends, style));
+      out.push(...valueLabel(fixed(mean, meanDecimals(slot.group)), columns ? at : at + beside, mean, ends, style));
     }
     return out;
   });
@@ -117,7 +112,7 @@ function beyondNames(
   { rowNames }: Answer,
   style: FigureStyle,
   beyond: readonly Reading[],
-  x: number,
+  at: number,
   place: (value: number) => number,
 ): Mark[] {
   const size = style.fontPt * 0.85;
@@ -126,8 +121,9 @@ function beyondNames(
     const { value } = reading;
     if (place(value) + size / 2 > free) return [];
     free = place(value) - size * 0.6;
-    const text = readingName(reading, rowNames);
-    return [{ mark: 'text', x, y: value, dx: size * 0.6, dy: size * 0.34, text, size, name: 'beyond-name' }];
+    return [
+      label(readingName(reading, rowNames), value, at, { dx: size * 0.6, dy: size * 0.34, size, name: 'beyond-name' }),
+    ];
   });
 }
 
@@ -143,54 +139,26 @@ function boxes(
     const values = valuesOf(slot.group);
     if (values.length === 0) return [];
     const box = boxOf(values);
-    const { q1, median: middle, q3, low, high } = box;
     const beyond = beyondOf(box, slot.group.readings.used);
-    const { half, ink } = slot;
-    const beside = style.readings ? half * 0.3 : 0;
-    const x = slot.x + beside;
+    const { half, ink, shape } = slot;
+    const at = slot.at + (style.readings ? half * 0.3 : 0);
     const wide = halfWidth(slot, style, style.readings ? 0.4 : 0.6) * (style.readings && style.columnWidth ? 0.6 : 1);
-    const rule = (x1: number, y1: number, x2: number, y2: number, weight: number, name: string, of = ink): Mark => ({
-      mark: 'rule',
-      x1,
-      y1,
-      x2,
-      y2,
-      ink: of,
-      weight,
-      name,
-    });
     const size = pointSize(style, unit, half);
+    const beyondAt = style.readings ? slot.at - half * 0.4 : at;
+    const points = beyond.map(({ value }) => ({ at: value, title: `${slot.name}: ${value}` }));
     return [
-      ...filled(style, ink, [x - wide, q1, x + wide, q3], `box-${i}`),
-      rule(x - wide, middle, x + wide, middle, 2.4, `median-${i}`, style.fill === 'solid' ? 'ink' : ink),
-      rule(x, low, x, q1, 1.2, `whisker-${i}`),
-      rule(x, q3, x, high, 1.2, `whisker-${i}`),
-      ...(style.readings
-        ? [
-            readingMarks(slot, i, slot.x - half * 0.4, half * 0.42, size, style),
-            ...beyondNames(answer, style, beyond, slot.x - half * 0.4, place),
-          ]
-        : [
-            {
-              mark: 'dots' as const,
-              points: beyond.map(({ value: at }) => ({ at, title: `${slot.name}: ${at}` })),
-              along: 'y' as const,
-              centre: x,
-              room: half * 0.3,
-              ink,
-              shape: slot.shape,
-              size,
-              name: `beyond-${i}`,
-            },
-            ...beyondNames(answer, style, beyond, x, place),
-          ]),
+      ...boxMarks(box, at, wide, { ink, tint: tintOf(style), name: String(i) }),
+      style.readings
+        ? readingMarks(slot, i, beyondAt, half * 0.42, size, style)
+        : dots(points, at, { room: half * 0.3, ink, shape, size, name: `beyond-${i}` }),
+      ...beyondNames(answer, style, beyond, beyondAt, place),
     ];
   });
 }
 
 /** The readings of each subject, as places of slots with their values. */
 function subjectsOf(answer: Answer, slots: readonly Slot[]): [number, number][][] {
-  const at = (id: string | undefined): number | undefined => slots.find((s) => s.id === id)?.x;
+  const at = (id: string | undefined): number | undefined => slots.find((s) => s.id === id)?.at;
   const found = answer.comparison.ok ? answer.comparison.value : undefined;
   const [a, b] = answer.groups;
   const placed = (entries: [string | undefined, number][]): [number, number][] =>
@@ -227,29 +195,23 @@ function subjectsOf(answer: Answer, slots: readonly Slot[]): [number, number][][
 function lines(answer: Answer, style: FigureStyle, slots: readonly Slot[], unit: number): Mark[] {
   const subjects = subjectsOf(answer, slots);
   return [
-    ...subjects.map((points): Mark => ({ mark: 'path', points, ink: 'muted', weight: 0.8, name: 'subject' })),
+    ...subjects.map((points) =>
+      path(
+        points.map(([at, value]) => [value, at] as const),
+        { ink: 'muted', weight: 0.8, name: 'subject' },
+      ),
+    ),
     ...slots.flatMap((slot, i): Mark[] => {
-      const { x, half } = slot;
-      const mean = meanOf(slot.group);
+      const { at, half, ink, shape } = slot;
       // Means stand beside the lines' ends: outwards, so that no line crosses them.
-      const side = x <= (slots.at(-1)?.x ?? 0) / 2 ? -1 : 1;
-      const beside = x + side * half * (slots.length > 2 ? 0.22 : 0.4);
+      const side = at <= (slots.at(-1)?.at ?? 0) / 2 ? -1 : 1;
+      const beside = at + side * half * (slots.length > 2 ? 0.22 : 0.4);
+      const points = subjects.flatMap((s) =>
+        s.filter(([own]) => own === at).map(([, value]) => ({ at: value, title: `${slot.name}: ${value}` })),
+      );
       return [
-        {
-          mark: 'dots',
-          points: subjects.flatMap((s) =>
-            s.filter(([at]) => at === x).map(([, at]) => ({ at, title: `${slot.name}: ${at}` })),
-          ),
-          along: 'y',
-          centre: x,
-          room: 0,
-          ink: slot.ink,
-          shape: slot.shape,
-          size: pointSize(style, unit, half),
-          name: `readings-${i}`,
-        },
-        ...errorBar(slot, i, beside, style, answer.question.level),
-        ...(mean === undefined ? [] : [meanPoint(slot, i, beside, mean, style.meanPt ?? style.fontPt * 0.85)]),
+        dots(points, at, { ink, shape, size: pointSize(style, unit, half), name: `readings-${i}` }),
+        ...meanMarks(slot, i, beside, style, answer.question.level, { pt: style.fontPt * 0.85 }),
       ];
     }),
   ];
@@ -264,40 +226,23 @@ function interaction(
   unit: number,
 ): Mark[] {
   return series.flatMap((s): Mark[] => {
-    const own = slots.filter((slot) => slot.series === s.id);
-    const cells = own.flatMap((slot) => {
-      const mean = meanOf(slot.group);
-      return mean === undefined ? [] : [{ slot, i: slots.indexOf(slot), mean }];
-    });
+    const own = slots.flatMap((slot, i) => (slot.series === s.id ? [{ slot, i, mean: meanOf(slot.group) }] : []));
+    const cells = own.flatMap(({ mean, ...cell }) => (mean === undefined ? [] : [{ ...cell, mean }]));
+    // Lighter than the means that summarise them.
+    const readings = own.map(({ slot, i }) => ({
+      ...readingMarks(slot, i, slot.at - 0.06, slot.half * 0.2, pointSize(style, unit, 0.25), style),
+      hollow: true,
+    }));
     return [
-      ...(style.readings
-        ? own.map((slot) =>
-            // Lighter than the means that summarise them.
-            ({
-              ...readingMarks(
-                slot,
-                slots.indexOf(slot),
-                slot.x - 0.06,
-                slot.half * 0.2,
-                pointSize(style, unit, 0.25),
-                style,
-              ),
-              hollow: true,
-            }),
-          )
-        : []),
-      {
-        mark: 'path',
-        points: cells.map(({ slot, mean }) => [slot.x, mean] as const),
-        ink: s.ink,
-        weight: 1.8,
-        name: `series-${s.look}`,
-      },
-      ...cells.flatMap(({ slot, i, mean }): Mark[] => [
-        // Two groups' bars stand beside each other, each in its group's colour.
-        ...errorBar(slot, i, slot.x, style, answer.question.level, slot.ink),
-        meanPoint(slot, i, slot.x, mean, style.meanPt ?? style.fontPt * 0.9),
-      ]),
+      ...(style.readings ? readings : []),
+      path(
+        cells.map(({ slot, mean }) => [mean, slot.at] as const),
+        { ink: s.ink, weight: 1.8, name: `series-${s.look}` },
+      ),
+      // Two groups' bars stand beside each other, each in its group's colour.
+      ...cells.flatMap(({ slot, i }) =>
+        meanMarks(slot, i, slot.at, style, answer.question.level, { pt: style.fontPt * 0.9, bar: slot.ink }),
+      ),
     ];
   });
 }
@@ -333,9 +278,9 @@ export function readingsFigure(
         ...plain,
         slots: plain.slots.map((slot) => {
           const k = plain.series.findIndex((s) => s.id === slot.series);
-          const x = plain.clusters.find((c) => c.look.endsWith(`/${slot.cluster}`))?.x ?? 0;
+          const middle = plain.clusters.find((c) => c.look.endsWith(`/${slot.cluster}`))?.at ?? 0;
           const wide = kind === 'lines' ? 0.3 : dodge;
-          return { ...slot, x: x + (k - (plain.series.length - 1) / 2) * wide, half: 0.25 };
+          return { ...slot, at: middle + (k - (plain.series.length - 1) / 2) * wide, half: 0.25 };
         }),
       }
     : plain;
@@ -353,7 +298,7 @@ export function readingsFigure(
       ? layout.series.flatMap((series): NonNullable<Upright['endNames']> => {
           const last = slots.filter((s) => s.series === series.id && meanOf(s.group) !== undefined).at(-1);
           const value = last && meanOf(last.group);
-          return last && value !== undefined ? [{ series, value, x: last.x }] : [];
+          return last && value !== undefined ? [{ series, value, at: last.at }] : [];
         })
       : [];
   const fromZero = kind === 'means' && style.marks === 'columns';

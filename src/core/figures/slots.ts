@@ -5,7 +5,7 @@ import { cellsOf } from '../answer/ratios';
 import { inTableOrder } from '../answer/table-order';
 import type { Level } from '../readings/table';
 import { type FigureStyle, inkColour } from './figure-style';
-import type { Ink } from '../scenes/scene';
+import type { Ink } from '../drawing/scene';
 
 /** One place along the axis of groups. */
 export interface Slot {
@@ -22,7 +22,7 @@ export interface Slot {
   ink: Ink;
   shape: number;
   /** Place along the axis; clusters are one apart. */
-  x: number;
+  at: number;
   /** Half the room its marks take. */
   half: number;
   /** All the room it has. */
@@ -33,7 +33,7 @@ export interface Slot {
 export interface Cluster {
   look: string;
   name: string;
-  x: number;
+  at: number;
 }
 
 /** A level of the second factor, as a key or a label names it. */
@@ -73,7 +73,7 @@ export function lookOf(style: FigureStyle, key: string, place: number): { name?:
 
 function oneFactor(groups: readonly GroupPart[], style: FigureStyle): Layout {
   const shown = ordered(groups, (g) => g.id, style.order);
-  const slots = shown.map((group, x): Slot => {
+  const slots = shown.map((group, at): Slot => {
     const look = lookOf(style, group.id, group.colour);
     const name = look.name ?? group.name;
     return {
@@ -87,12 +87,12 @@ function oneFactor(groups: readonly GroupPart[], style: FigureStyle): Layout {
       look: group.id,
       ink: look.ink,
       shape: look.shape,
-      x,
+      at,
       half: 0.4,
       room: 1,
     };
   });
-  return { slots, clusters: slots.map(({ look, name, x }) => ({ look, name, x })), series: [] };
+  return { slots, clusters: slots.map(({ look, name, at }) => ({ look, name, at })), series: [] };
 }
 
 /** Key of a level's look: levels of two factors may share an id. */
@@ -113,13 +113,13 @@ function twoFactors(answer: Answer, layout: NonNullable<Answer['layout']>, style
     const { name = level.name, ink, shape } = lookOf(style, look, level.colour ?? place);
     return { look, id: level.id, name, ink, shape };
   });
-  const clusters = levels(along).map((level, x) => {
+  const clusters = levels(along).map((level, at) => {
     const look = levelKey(along, level);
-    return { look, name: style.looks?.[look]?.name ?? level.name, x, level };
+    return { look, name: style.looks?.[look]?.name ?? level.name, at, level };
   });
   const cells = cellsOf(answer);
   const step = shareOfGroups(style) / Math.max(1, series.length);
-  const slots = clusters.flatMap(({ level, x }) =>
+  const slots = clusters.flatMap(({ level, at }) =>
     series.flatMap((s, k): Slot[] => {
       const [a, b] = mixed ? [s.id, level.id] : [level.id, s.id];
       const group = cells.find((c) => c.id === `${a}\n${b}`);
@@ -127,7 +127,7 @@ function twoFactors(answer: Answer, layout: NonNullable<Answer['layout']>, style
       return [
         {
           id: group.id,
-          name: `${clusters.find((c) => c.x === x)?.name ?? ''}, ${s.name}`,
+          name: `${clusters.find((c) => c.at === at)?.name ?? ''}, ${s.name}`,
           group,
           cluster: level.id,
           series: s.id,
@@ -136,14 +136,14 @@ function twoFactors(answer: Answer, layout: NonNullable<Answer['layout']>, style
           look: s.look,
           ink: s.ink,
           shape: s.shape,
-          x: x + (k - (series.length - 1) / 2) * step,
+          at: at + (k - (series.length - 1) / 2) * step,
           half: step / 2,
           room: step,
         },
       ];
     }),
   );
-  return { slots, clusters: clusters.map(({ look, name, x }) => ({ look, name, x })), series };
+  return { slots, clusters: clusters.map(({ look, name, at }) => ({ look, name, at })), series };
 }
 
 /** What stands side by side, in the figure's order and under its names. */

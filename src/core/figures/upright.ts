@@ -1,8 +1,9 @@
 /** A figure that stands upright: groups side by side, values upwards, comparisons above, names below. */
 import type { Answer } from '../answer/answer';
-import type { Mark, Panel, Scene } from '../scenes/scene';
-import { type SetLabels, setLabels } from '../scenes/set-labels';
-import { shortened, textWidth, wrapped } from '../scenes/text-width';
+import { bare, dot, label, rule, standing } from '../drawing/marks';
+import type { Mark, Panel, Scene } from '../drawing/scene';
+import { type SetLabels, setLabels } from '../drawing/set-labels';
+import { shortened, textWidth, wrapped } from '../drawing/text-width';
 import { type Band, comparisonBand } from './comparison-band';
 import type { FigureStyle } from './figure-style';
 import { type Cluster, type Layout, type Series, type Slot, shareOfGroups } from './slots';
@@ -29,13 +30,13 @@ export interface Upright {
   layout: Layout;
   shown: Shown;
   title: string;
-  /** Marks in the axes’ own units; told the room of one unit across, and how values become points. */
+  /** Marks as they lie, values along x; told the room of one unit across, and how values become points. */
   marks: (room: { unit: number; place: (value: number) => number }) => Mark[];
   alt: string;
   /** Whether each level of the second factor has a name under its own slot. */
   slotNames: boolean;
   /** Names at the right, at these values: ends of lines. */
-  endNames?: { series: Series; value: number; x: number }[];
+  endNames?: { series: Series; value: number; at: number }[];
   /** Whether comparisons have their place above. */
   band: boolean;
 }
@@ -82,23 +83,26 @@ function labelMarks(
   below: number,
   name: string,
 ): Mark[] {
-  return places.flatMap(({ x, look }, i) =>
-    (set.lines[i] ?? []).map((text, k): Mark => {
-      const base = { mark: 'text' as const, x, y: -Infinity, text, name: `${name}-${look}` };
-      if (set.turn === 0) return { ...base, dy: below + fontSize * (1.25 + 1.2 * k), anchor: 'middle' };
-      return set.turn === -45
-        ? { ...base, dx: fontSize * 0.3, dy: below + fontSize * 0.95, anchor: 'end', turn: -45 }
-        : { ...base, dx: fontSize * 0.34, dy: below + fontSize * 0.55, anchor: 'end', turn: -90 };
-    }),
+  return places.flatMap(({ at, look }, i) =>
+    (set.lines[i] ?? []).map((text, k) =>
+      label(text, at, -Infinity, {
+        name: `${name}-${look}`,
+        ...(set.turn === 0
+          ? { dy: below + fontSize * (1.25 + 1.2 * k), anchor: 'middle' }
+          : set.turn === -45
+            ? { dx: fontSize * 0.3, dy: below + fontSize * 0.95, anchor: 'end', turn: -45 }
+            : { dx: fontSize * 0.34, dy: below + fontSize * 0.55, anchor: 'end', turn: -90 }),
+      }),
+    ),
   );
 }
 
 /** A line of n, one under each name, its letter at the left. */
 function sizeMarks(slots: readonly Slot[], fontSize: number, below: number): Mark[] {
-  const base = { mark: 'text' as const, y: -Infinity, dy: below + fontSize, name: 'sizes' };
+  const look = { dy: below + fontSize, name: 'sizes' };
   return [
-    { ...base, x: -Infinity, dx: -fontSize * 0.5, anchor: 'end', text: 'n' },
-    ...slots.map(({ x, group }): Mark => ({ ...base, x, anchor: 'middle', text: String(group.n) })),
+    label('n', -Infinity, -Infinity, { ...look, dx: -fontSize * 0.5, anchor: 'end' }),
+    ...slots.map(({ at, group }) => label(String(group.n), at, -Infinity, { ...look, anchor: 'middle' })),
   ];
 }
 
@@ -195,53 +199,46 @@ export function upright(answer: Answer, style: FigureStyle, given: Upright, leas
   const share = (value: number): number =>
     axis.log ? Math.log(value / from) / Math.log(to / from) : (value - from) / (to - from);
   const toPoints = (value: number): number => top + plotHeight * (1 - share(value));
-  const x = { domain: [-0.5, clusters - 0.5] as [number, number], drawn: false };
+  const x = bare(-0.5, clusters - 0.5);
+  const namesHeight = (slotNames?.height ?? 0) + clusterNames.height;
   const base = shown.fromZero && !axis.log ? Math.max(from, Math.min(0, to)) : -Infinity;
   const marks: Mark[] = [
     ...(style.rules ?? []).flatMap(({ at, name }, i): Mark[] => [
-      { mark: 'rule', x1: -Infinity, y1: at, x2: Infinity, y2: at, ink: 'muted', dash: true, name: `rule-${i}` },
-      {
-        mark: 'text',
-        x: Infinity,
-        y: at,
+      rule(-Infinity, at, Infinity, at, { ink: 'muted', dash: true, name: `rule-${i}` }),
+      label(shortened(name, measured, plotWidth), Infinity, at, {
         dy: -fontSize * 0.3,
         anchor: 'end',
-        text: shortened(name, measured, plotWidth),
         ink: 'muted',
         halo: true,
         name: `rule-${i}`,
-      },
+      }),
     ]),
-    ...given.marks({ unit, place: toPoints }),
-    { mark: 'rule', x1: -Infinity, y1: base, x2: Infinity, y2: base, ink: 'ink', name: 'x-axis' },
+    ...standing(given.marks({ unit, place: toPoints })),
+    rule(-Infinity, base, Infinity, base, { name: 'x-axis' }),
     ...(slotNames ? labelMarks(layout.slots, slotNames, fontSize, 0, 'name') : []),
     ...labelMarks(layout.clusters, clusterNames, fontSize, slotNames?.height ?? 0, 'name'),
-    ...(style.sizes ? sizeMarks(layout.slots, fontSize, (slotNames?.height ?? 0) + clusterNames.height) : []),
-    ...xLines.map((text, k): Mark => ({
-      mark: 'text',
-      x: (clusters - 1) / 2,
-      y: -Infinity,
-      dy: (slotNames?.height ?? 0) + clusterNames.height + sizesHeight + fontSize * (1 + 1.2 * k),
-      anchor: 'middle',
-      text,
-      name: 'x-title',
-    })),
+    ...(style.sizes ? sizeMarks(layout.slots, fontSize, namesHeight) : []),
+    ...xLines.map((text, k) =>
+      label(text, (clusters - 1) / 2, -Infinity, {
+        dy: namesHeight + sizesHeight + fontSize * (1 + 1.2 * k),
+        anchor: 'middle',
+        name: 'x-title',
+      }),
+    ),
   ];
   if (direct && ends.length > 0) {
     const wanted = ends.map((e) => toPoints(e.value));
     const set = apart(wanted, fontSize * 1.15);
-    ends.forEach(({ series, value, x: at }, i) =>
-      marks.push({
-        mark: 'text',
-        x: at,
-        y: value,
-        dx: fontSize * 0.7,
-        dy: (set[i] ?? 0) - (wanted[i] ?? 0) + fontSize * 0.34,
-        text: series.name,
-        ink: series.ink,
-        bold: true,
-        name: `name-${series.look}`,
-      }),
+    ends.forEach(({ series, value, at }, i) =>
+      marks.push(
+        label(series.name, at, value, {
+          dx: fontSize * 0.7,
+          dy: (set[i] ?? 0) - (wanted[i] ?? 0) + fontSize * 0.34,
+          ink: series.ink,
+          bold: true,
+          name: `name-${series.look}`,
+        }),
+      ),
     );
   }
   const panels: Panel[] = [
@@ -262,7 +259,7 @@ export function upright(answer: Answer, style: FigureStyle, given: Upright, leas
       width: plotWidth,
       height: band.height,
       x,
-      y: { domain: [0, band.levels], drawn: false },
+      y: bare(0, band.levels),
       marks: band.marks,
     });
   if (key.length > 0)
@@ -271,30 +268,19 @@ export function upright(answer: Answer, style: FigureStyle, given: Upright, leas
       top: fontSize * 0.5,
       width: plotWidth,
       height: key.length * fontSize * 1.35,
-      x: { domain: [0, plotWidth], drawn: false },
-      y: { domain: [0, key.length], drawn: false, down: true },
+      x: bare(0, plotWidth),
+      y: { ...bare(0, key.length), down: true },
       marks: key.flatMap((row, r) =>
-        row.flatMap(({ series, x: at }): Mark[] => [
-          {
-            mark: 'dots',
-            points: [{ at: at + fontSize * 0.5 }],
-            along: 'x',
-            centre: r + 0.45,
-            room: 0,
-            ink: series.ink,
-            shape: series.shape,
-            size: fontSize * 0.9,
-            name: `name-${series.look}`,
-          },
-          {
-            mark: 'text',
-            x: at + fontSize * 1.3,
-            y: r + 0.45,
-            dy: fontSize * 0.34,
-            text: shortened(series.name, measured, width - left - fontSize * 1.6),
-            name: `name-${series.look}`,
-          },
-        ]),
+        row.flatMap(({ series, x: at }) => {
+          const name = `name-${series.look}`;
+          return [
+            dot(at + fontSize * 0.5, r + 0.45, { ink: series.ink, shape: series.shape, size: fontSize * 0.9, name }),
+            label(shortened(series.name, measured, width - left - fontSize * 1.6), at + fontSize * 1.3, r + 0.45, {
+              dy: fontSize * 0.34,
+              name,
+            }),
+          ];
+        }),
       ),
     });
   return {

@@ -1,10 +1,10 @@
 /** The axis of values of a figure that stands upright. */
 import { leastOf, mostOf } from '../numeric/extremes';
 import { nice, ticks } from 'd3-array';
-import { logTicks } from '../scenes/log-ticks';
-import { extent } from '../scenes/scene';
-import { textWidth } from '../scenes/text-width';
-import { logTickLabel, tickLabels } from '../scenes/tick-labels';
+import { logTicks } from '../drawing/log-ticks';
+import { extent } from '../drawing/scene';
+import { textWidth } from '../drawing/text-width';
+import { logTickLabel, tickLabels } from '../drawing/tick-labels';
 import type { FigureStyle } from './figure-style';
 import { significant } from '../words/numbers';
 

@@ -4,13 +4,13 @@ import { factsOf } from '../analyses/kinds';
 import { choicesOf, tellsRatios } from '../question/choices';
 import { withUnit } from '../readings/table';
 import { between, effectDecimals, fixed, percent } from '../words/numbers';
-import { roomBelow } from './axis-title';
+import { roomBelow } from '../drawing/axis-title';
 import type { Frame } from './group-rows';
 import { effectAxis, effectMargin, effectShare, mostRungs } from './effect-axis';
 import { ladder, singleEffect } from './ladder';
 import { rungsOf } from './rungs';
 import { pairPoints } from './pair-points';
-import type { Panel, Scene } from './scene';
+import type { Panel, Scene } from '../drawing/scene';
 
 const fontSize = 13;
 const top = 26;

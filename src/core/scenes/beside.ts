@@ -5,7 +5,7 @@ import { withUnit } from '../readings/table';
 import { foremost } from '../answer/foremost';
 import { percent } from '../words/numbers';
 import { type Rung, ladder } from './ladder';
-import type { Scene } from './scene';
+import type { Scene } from '../drawing/scene';
 
 /**
  * The foremost effects of two answers on one axis against the divide line; undefined while one of the answers is missing.

@@ -5,7 +5,7 @@ import { fixed } from '../words/numbers';
 import { besideDifferences } from './beside-differences';
 import { type Look, groupsLook } from './groups-look';
 import { groupMarks, groupRows } from './group-rows';
-import type { Mark } from './scene';
+import type { Mark } from '../drawing/scene';
 import { subjectLines } from './subject-lines';
 
 /** A group's marks with each reading in the shape of its block. */

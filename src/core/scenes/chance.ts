@@ -8,7 +8,8 @@ import type { Arrangement } from '../procedures/shuffling';
 import { chanceAxis } from '../words/chance';
 import { significant } from '../words/numbers';
 import { nameMarks } from './group-rows';
-import { type Ink, type Mark, type Point, type Scene, extent } from './scene';
+import { bar, bare, dots, label, rows, rule, through } from '../drawing/marks';
+import { type Ink, type Mark, type Point, type Scene, extent } from '../drawing/scene';
 
 /** Readings and groups up to which each is shown where it was permuted. */
 const shownReadings = 300;
@@ -16,29 +17,10 @@ const shownGroups = 8;
 
 const rowHeight = 62;
 
-const tick = (x: number, y: number, name: string): Mark => ({
-  mark: 'rule',
-  x1: x,
-  y1: y - 0.3,
-  x2: x,
-  y2: y + 0.16,
-  ink: 'ink',
-  weight: 2,
-  name,
-});
+const tick = (x: number, y: number): Mark => rule(x, y - 0.3, x, y + 0.16, { weight: 2, name: 'permuted-centre' });
 
-const dotRow = (points: Point[], y: number): Mark => ({
-  mark: 'dots',
-  points,
-  along: 'x',
-  centre: y,
-  room: 0.36,
-  side: -1,
-  ink: 'muted',
-  shape: 0,
-  size: 7,
-  name: 'permuted',
-});
+const dotRow = (points: Point[], y: number): Mark =>
+  dots(points, y, { room: 0.36, side: -1, ink: 'muted', size: 7, name: 'permuted' });
 
 const centreOf = ({ what }: Chance) =>
   what.statistic === 'median' || what.statistic === 'trimmed' ? centres[what.statistic] : centres.mean;
@@ -47,7 +29,7 @@ const centreOf = ({ what }: Chance) =>
 function rowsOf(
   chance: Chance,
   permuted: Arrangement | undefined,
-): { names: string[]; rows: Mark[][]; reach: number[] } {
+): { names: string[]; lines: Mark[][]; reach: number[] } {
   const { what, groups } = chance;
   const centre = centreOf(chance);
   const names = groups.map((g) => g.name);
@@ -63,21 +45,21 @@ function rowsOf(
     }));
     return {
       names: ['differences'],
-      rows: [[dotRow(points, 0), ...(now.length > 0 ? [tick(centre(now), 0, 'permuted-centre')] : [])]],
+      lines: [[dotRow(points, 0), ...(now.length > 0 ? [tick(centre(now), 0)] : [])]],
       reach: [...what.differences, ...what.differences.map((d) => -d)],
     };
   }
-  if (what.kind === 'counts') return { names, rows: [], reach: [0, 1] };
+  if (what.kind === 'counts') return { names, lines: [], reach: [0, 1] };
   const all = what.groups.flat();
   const own = what.groups.flatMap((g, k) => g.map(() => k));
   const inkOf = (k: number) => ({ group: groups[k]?.colour ?? k });
-  const rows = what.groups.map((group, g): Mark[] => {
+  const lines = what.groups.map((group, g): Mark[] => {
     if (what.kind === 'labels') {
       const labels = permuted?.kind === 'labels' ? permuted.labels : own;
       const members = all.flatMap((at, i): (Point & { at: number })[] =>
         labels[i] === g ? [{ at, key: `r${i}`, ink: inkOf(own[i] ?? 0), shape: groups[own[i] ?? 0]?.colour ?? 0 }] : [],
       );
-      return [dotRow(members, g), tick(centre(members.map((p) => p.at)), g, 'permuted-centre')];
+      return [dotRow(members, g), tick(centre(members.map((p) => p.at)), g)];
     }
     const drawn = permuted?.kind === 'resample' ? (permuted.drawn[g] ?? []) : group.map((_, i) => i);
     const times = group.map((_, i) => drawn.filter((d) => d === i).length);
@@ -89,9 +71,9 @@ function rowsOf(
         ...(times[i] === 0 ? { ink: 'muted' as const, hollow: true } : { ink: inkOf(g) }),
       })),
     );
-    return [dotRow(points, g), tick(centre(drawn.map((i) => group[i] ?? 0)), g, 'permuted-centre')];
+    return [dotRow(points, g), tick(centre(drawn.map((i) => group[i] ?? 0)), g)];
   });
-  return { names, rows, reach: all };
+  return { names, lines, reach: all };
 }
 
 /** Counts as one bar a group, its outcomes side by side. */
@@ -105,32 +87,22 @@ function countRows({ groups, what, outcomes }: Chance, permuted: Arrangement | u
     return [
       ...row.map((count, j): Mark => {
         const to = from + count / Math.max(1, n);
-        const bar: Mark = {
-          mark: 'bar',
-          x1: from,
-          y1: i - 0.22,
-          x2: to,
-          y2: i + 0.14,
+        const part = bar(from, i - 0.22, to, i + 0.14, {
           ink: j === row.length - 1 && row.length === 2 ? 'line' : ink,
           tint: row.length === 2 ? 0.5 : 0.75 * (1 - j / row.length) + 0.08,
           name: 'permuted-count',
-        };
+        });
         from = to;
-        return bar;
+        return part;
       }),
-      {
-        mark: 'text',
-        x: Infinity,
-        y: i - 0.42,
-        dy: 4,
-        anchor: 'end',
-        text:
-          row.length === 2
-            ? `${outcomes[0] ?? ''} ${row[0] ?? 0} of ${n}`
-            : row.map((c, j) => `${outcomes[j] ?? ''} ${c}`).join(' · '),
-        size: 12,
-        ink: 'muted',
-      },
+      label(
+        row.length === 2
+          ? `${outcomes[0] ?? ''} ${row[0] ?? 0} of ${n}`
+          : row.map((c, j) => `${outcomes[j] ?? ''} ${c}`).join(' · '),
+        Infinity,
+        i - 0.42,
+        { dy: 4, anchor: 'end', size: 12, ink: 'muted' },
+      ),
     ];
   });
 }
@@ -141,13 +113,10 @@ export function arrangementScene(chance: Chance, permuted: Arrangement | undefin
   const counts = what.kind === 'counts';
   const n = what.kind === 'signs' ? what.differences.length : counts ? 0 : what.groups.flat().length;
   if (n > shownReadings || groups.length > shownGroups) return undefined;
-  const { names, rows, reach } = rowsOf(chance, permuted);
-  const all = counts ? countRows(chance, permuted) : rows;
+  const { names, lines, reach } = rowsOf(chance, permuted);
+  const all = counts ? countRows(chance, permuted) : lines;
   const height = all.length * rowHeight;
-  const zero: Mark[] =
-    what.kind === 'signs'
-      ? [{ mark: 'rule', x1: 0, y1: -Infinity, x2: 0, y2: Infinity, ink: 'muted', weight: 1, name: 'no-difference' }]
-      : [];
+  const zero = what.kind === 'signs' ? [through(0, { ink: 'muted', weight: 1, name: 'no-difference' })] : [];
   return {
     width,
     height: height + 50,
@@ -169,7 +138,7 @@ export function arrangementScene(chance: Chance, permuted: Arrangement | undefin
           ticks: 6,
           title: counts ? 'share of each group' : what.kind === 'signs' ? `difference of ${measure}` : measure,
         },
-        y: { domain: [-0.62, all.length - 0.58], drawn: false, down: true },
+        y: rows(all.length, 0.58),
         marks: [
           ...zero,
           ...all.flat(),
@@ -183,7 +152,7 @@ export function arrangementScene(chance: Chance, permuted: Arrangement | undefin
 }
 
 /** Arrangements up to which each is a dot of its own. */
-const dots = 120;
+const mostDots = 120;
 
 /**
  * What the statistic came to, arrangement after arrangement: dots at first, then bars. Beyond the observed statistic
@@ -224,8 +193,8 @@ export function gatheredScene(
         : { ink: 'muted', tint: 0.45, name: 'arrangements' };
   const marks: Mark[] = [];
   let top = 1;
-  const few = n > dots ? gathered.fewValues() : undefined;
-  if (n > 0 && n <= dots) {
+  const few = n > mostDots ? gathered.fewValues() : undefined;
+  if (n > 0 && n <= mostDots) {
     const values = [...gathered.values()];
     const dot = (at: number, k: number): Point => ({
       at,
@@ -237,37 +206,21 @@ export function gatheredScene(
       [values.slice(0, -1).map(dot), 'fallen'],
       [values.slice(-1).map((x) => dot(x, n - 1)), `falling-${n % 2}`],
     ] as const)
-      if (points.length > 0)
-        marks.push({
-          mark: 'dots',
-          points,
-          along: 'x',
-          centre: 0.04,
-          room: 0.8,
-          side: 1,
-          ink: 'muted',
-          shape: 0,
-          size: 8,
-          name,
-        });
+      if (points.length > 0) marks.push(dots(points, 0.04, { room: 0.8, side: 1, ink: 'muted', size: 8, name }));
   } else if (few) {
     top = mostOf(few.map(([, count]) => count));
     for (const [x, count] of few)
-      marks.push({
-        mark: 'rule',
-        x1: x,
-        y1: 0,
-        x2: x,
-        y2: count,
-        ink: painted(x).ink,
-        weight: Math.max(2, Math.min(9, 380 / few.length)) * (beyond(x) || !passing(x) ? 1 : 0.5),
-        name: painted(x).name,
-      });
+      marks.push(
+        rule(x, 0, x, count, {
+          ink: painted(x).ink,
+          weight: Math.max(2, Math.min(9, 380 / few.length)) * (beyond(x) || !passing(x) ? 1 : 0.5),
+          name: painted(x).name,
+        }),
+      );
   } else if (n > 0) {
     const bars = gathered.bars();
     top = mostOf(bars.map((bar) => bar.count));
-    for (const { from, to, count } of bars)
-      marks.push({ mark: 'bar', x1: from, y1: 0, x2: to, y2: count, ...painted((from + to) / 2) });
+    for (const { from, to, count } of bars) marks.push(bar(from, 0, to, count, painted((from + to) / 2)));
   }
   // A label that the observed statistic would cross stands on the other side of its line.
   const aside = (at: number) =>
@@ -277,8 +230,8 @@ export function gatheredScene(
         ? ({ anchor: 'start', dx: 5 } as const)
         : ({ anchor: 'end', dx: -5 } as const);
   const cutMarks = (at: number, words: string): Mark[] => [
-    { mark: 'rule', x1: at, y1: 0, x2: at, y2: top * 0.62, ink: 'accent', weight: 1.5, dash: true, name: 'cut-off' },
-    { mark: 'text', x: at, y: top * 0.62, dy: -5, ...aside(at), text: words, ink: 'accent', size: 12, halo: true },
+    rule(at, 0, at, top * 0.62, { ink: 'accent', weight: 1.5, dash: true, name: 'cut-off' }),
+    label(words, at, top * 0.62, { dy: -5, ...aside(at), ink: 'accent', size: 12, halo: true }),
   ];
   if (cut) {
     marks.push(...cutMarks(cut.at, `cut-off ${significant(cut.at, 3)}`));
@@ -288,17 +241,13 @@ export function gatheredScene(
   const side = observed > low + 0.8 * (high - low) ? 'end' : observed < low + 0.2 * (high - low) ? 'start' : 'middle';
   if (Number.isFinite(observed))
     marks.push(
-      { mark: 'rule', x1: observed, y1: 0, x2: observed, y2: top * 0.86, ink: 'ink', weight: 2, name: 'observed' },
-      {
-        mark: 'text',
-        x: observed,
-        y: top * 0.86,
+      rule(observed, 0, observed, top * 0.86, { weight: 2, name: 'observed' }),
+      label(`${resampled ? 'as it is' : 'observed'}: ${significant(observed, 4)}`, observed, top * 0.86, {
         dy: -5,
         anchor: side,
-        text: `${resampled ? 'as it is' : 'observed'}: ${significant(observed, 4)}`,
         bold: true,
         halo: true,
-      },
+      }),
     );
   return {
     width,
@@ -313,7 +262,7 @@ export function gatheredScene(
         width: width - 28,
         height: 158,
         x: { domain: [low, high], drawn: true, ticks: 7, title: chanceAxis(chance) },
-        y: { domain: [0, top * 1.04], drawn: false },
+        y: bare(0, top * 1.04),
         marks,
       },
     ],

@@ -9,9 +9,10 @@ import { withUnit } from '../readings/table';
 import { fixed, percent, significant } from '../words/numbers';
 import { alongAxis } from './effect-axis';
 import { type Frame, nameMarks, valueAxis } from './group-rows';
-import type { Mark, Panel, Point } from './scene';
+import { dots, estimate, label, rows, through } from '../drawing/marks';
+import type { Mark, Panel, Point } from '../drawing/scene';
 import { subjectLines } from './subject-lines';
-import { textWidth } from './text-width';
+import { textWidth } from '../drawing/text-width';
 
 /** How the subjects changed by one time. */
 interface ChangeBy {
@@ -90,72 +91,30 @@ export function changesPanel(answer: Answer, { base, by, ratio }: Changes, frame
   const axis = { ...valueAxis([none, ...ends], ratio), ticks: 6 };
   const lineAt = alongAxis({ domain: axis.domain, log: ratio }, none) * frame.width;
   const marks = by.flatMap(({ group, changes, mean, interval }, i): Mark[] => {
-    const ink = { group: group.colour };
+    const look = { ink: { group: group.colour }, shape: group.colour };
+    const points = changes.map(({ subject, value }): Point => ({
+      at: value,
+      title: `${group.name}, ${subject}: ${ratio ? `${significant(value, 4)} times ${base.name}` : value}`,
+      cells: cellsOf([base, group], subject, answer.rowNames),
+    }));
     return [
-      {
-        mark: 'dots',
-        points: changes.map(({ subject, value }): Point => {
-          const cells = cellsOf([base, group], subject, answer.rowNames);
-          return {
-            at: value,
-            title: `${group.name}, ${subject}: ${ratio ? `${significant(value, 4)} times ${base.name}` : value}`,
-            ...(cells ? { cells } : {}),
-          };
-        }),
-        along: 'x',
-        centre: i - 0.02,
+      dots(points, i - 0.02, {
+        ...look,
         room: 0.36,
         side: -1,
-        ink,
-        shape: group.colour,
         size: Math.min(7, Math.max(2, pitch * 0.3)),
         name: `changes-${i}`,
-      },
-      ...(interval
-        ? [
-            {
-              mark: 'rule' as const,
-              x1: interval.low,
-              y1: i + 0.17,
-              x2: interval.high,
-              y2: i + 0.17,
-              ink,
-              weight: 2.5,
-              caps: 7,
-              name: `change-interval-${i}`,
-            },
-          ]
-        : []),
-      ...(mean === undefined
-        ? []
-        : [
-            {
-              mark: 'dots' as const,
-              points: [{ at: mean, title: `mean change by ${group.name}: ${significant(mean, 5)}` }],
-              along: 'x' as const,
-              centre: i + 0.17,
-              room: 0,
-              ink,
-              shape: group.colour,
-              size: 11,
-              name: `change-mean-${i}`,
-            },
-          ]),
+      }),
+      ...estimate({ at: mean, interval }, i + 0.17, {
+        ...look,
+        size: 11,
+        caps: 7,
+        title: `mean change by ${group.name}: ${significant(mean ?? NaN, 5)}`,
+        names: [`change-interval-${i}`, `change-mean-${i}`],
+      }),
       // A name keeps clear of the line of no change.
       ...(lineAt < textWidth(group.name, 13) + 24
-        ? [
-            {
-              mark: 'text' as const,
-              x: Infinity,
-              y: i - 0.5,
-              dy: 4,
-              anchor: 'end' as const,
-              text: group.name,
-              bold: true,
-              halo: true,
-              ink,
-            },
-          ]
+        ? [label(group.name, Infinity, i - 0.5, { dy: 4, anchor: 'end', bold: true, halo: true, ink: look.ink })]
         : nameMarks(group.name, group.colour, i - 0.5)),
     ];
   });
@@ -166,19 +125,10 @@ export function changesPanel(answer: Answer, { base, by, ratio }: Changes, frame
       drawn: true,
       title: ratio ? `times ${base.name}` : withUnit(`change from ${base.name}`, answer.unit),
     },
-    y: { domain: [-0.62, by.length - 0.58], drawn: false, down: true },
+    y: rows(by.length, 0.58),
     marks: [
-      {
-        mark: 'rule',
-        x1: none,
-        y1: -Infinity,
-        x2: none,
-        y2: Infinity,
-        ink: 'accent',
-        weight: 1.5,
-        name: 'divide-line',
-      },
-      { mark: 'text', x: none, y: -Infinity, dy: -9, anchor: 'middle', text: words, ink: 'accent', size: 12 },
+      through(none, { ink: 'accent', weight: 1.5, name: 'divide-line' }),
+      label(words, none, -Infinity, { dy: -9, anchor: 'middle', ink: 'accent', size: 12 }),
       ...(by.length > 1 ? subjectLines(joined) : []),
       ...marks,
     ],

@@ -1,7 +1,8 @@
 /** A small picture for each assumption. */
 import type { Check } from '../answer/checks';
 import { moments } from '../numeric/sum';
-import { type Mark, type Scene, extent } from './scene';
+import { band, bare, dot, dots, rule, span } from '../drawing/marks';
+import { type Mark, type Point, type Scene, extent } from '../drawing/scene';
 
 const size = { width: 132, height: 52 };
 
@@ -16,8 +17,8 @@ const scene = (marks: Mark[], x: [number, number], y: [number, number], alt: str
       top: 4,
       width: size.width - 8,
       height: size.height - 8,
-      x: { domain: x, drawn: false },
-      y: { domain: y, drawn: false, down },
+      x: bare(...x),
+      y: { ...bare(...y), down },
       marks,
     },
   ],
@@ -27,29 +28,12 @@ const scene = (marks: Mark[], x: [number, number], y: [number, number], alt: str
 function shape({ plot }: Check): Scene | undefined {
   if (!plot) return undefined;
   const { expected, observed, low, high } = plot;
-  const band = [
-    ...expected.map((e, k) => [e, high[k] ?? 0] as const),
-    ...expected.map((e, k) => [e, low[k] ?? 0] as const).reverse(),
-  ];
   const every = Math.max(1, Math.floor(observed.length / 80));
   return scene(
     [
-      { mark: 'path', points: band, ink: 'muted', fill: 0.22 },
+      band(expected, low, high, { ink: 'muted', fill: 0.22 }),
       ...observed.flatMap((o, k): Mark[] =>
-        k % every === 0 || k > observed.length - 4
-          ? [
-              {
-                mark: 'dots',
-                points: [{ at: expected[k] ?? 0 }],
-                along: 'x',
-                centre: o,
-                room: 0,
-                ink: 'ink',
-                shape: 0,
-                size: 3,
-              },
-            ]
-          : [],
+        k % every === 0 || k > observed.length - 4 ? [dot(expected[k] ?? 0, o, { size: 3 })] : [],
       ),
     ],
     extent(expected, 0.08),
@@ -66,7 +50,7 @@ function spreads(groups: readonly (readonly number[])[]): Scene | undefined {
   const most = Math.max(...sds, 0);
   if (!(most > 0)) return undefined;
   return scene(
-    sds.map((sd, i): Mark => ({ mark: 'rule', x1: -sd, y1: i, x2: sd, y2: i, ink: 'ink', weight: 2, caps: 6 })),
+    sds.map((sd, i) => span({ low: -sd, high: sd }, i, { weight: 2, caps: 6 })),
     [-most * 1.05, most * 1.05],
     [-0.6, sds.length - 0.4],
     'Standard deviations of the groups',
@@ -84,30 +68,11 @@ function farOut(groups: readonly (readonly number[])[], { points = [] }: Check):
   if (centred.flat().length === 0) return undefined;
   const far = new Set(points.map((p) => `${p.group} ${p.index}`));
   return scene(
-    centred
-      .map((g, i): Mark[] => [
-        {
-          mark: 'dots',
-          points: g.filter((_, k) => !far.has(`${i} ${k}`)).map((at) => ({ at })),
-          along: 'x',
-          centre: i,
-          room: 0,
-          ink: 'line',
-          shape: 0,
-          size: 4,
-        },
-        {
-          mark: 'dots',
-          points: g.filter((_, k) => far.has(`${i} ${k}`)).map((at) => ({ at })),
-          along: 'x',
-          centre: i,
-          room: 0,
-          ink: 'accent',
-          shape: 0,
-          size: 7,
-        },
-      ])
-      .flat(),
+    centred.flatMap((g, i): Mark[] => {
+      const those = (unusual: boolean): Point[] =>
+        g.filter((_, k) => far.has(`${i} ${k}`) === unusual).map((at) => ({ at }));
+      return [dots(those(false), i, { ink: 'line', size: 4 }), dots(those(true), i, { ink: 'accent', size: 7 })];
+    }),
     extent(centred.flat(), 0.06),
     [-0.8, shown.length - 0.2],
     'Readings about their group means, unusual ones marked',
@@ -120,15 +85,7 @@ function numbers(groups: readonly (readonly number[])[]): Scene {
   const most = Math.max(...groups.map((g) => g.length), 6);
   const shown = groups.slice(0, 8);
   return scene(
-    shown.map((g, i): Mark => ({
-      mark: 'rule',
-      x1: 0,
-      y1: i,
-      x2: g.length,
-      y2: i,
-      ink: g.length < 6 ? 'accent' : 'ink',
-      weight: 4,
-    })),
+    shown.map((g, i) => rule(0, i, g.length, i, { ink: g.length < 6 ? 'accent' : 'ink', weight: 4 })),
     [0, most],
     [-0.8, shown.length - 0.2],
     'Numbers of readings',

@@ -3,7 +3,7 @@ import { fixed, percent } from '../words/numbers';
 import type { Frame } from './group-rows';
 import type { Look } from './groups-look';
 import { canStack, stackedHeight, stackedShares } from './stacked-shares';
-import { textWidth } from './text-width';
+import { textWidth } from '../drawing/text-width';
 import { fitBars, tiles } from './tiles';
 
 const base = { fontSize: 13, lineWeight: 1 };

@@ -7,9 +7,10 @@ import { fixed, significant } from '../words/numbers';
 import { besideDifferences } from './beside-differences';
 import { type Look, groupsLook } from './groups-look';
 import { type Frame, pointTitle, valueAxis } from './group-rows';
-import { markerOf } from './marker';
-import type { Mark, Panel } from './scene';
-import { textWidth } from './text-width';
+import { markerOf } from '../drawing/marker';
+import { dots, label, path, rule, through } from '../drawing/marks';
+import type { Mark, Panel } from '../drawing/scene';
+import { textWidth } from '../drawing/text-width';
 
 /** Room for the numbers and the title of the upright axis. */
 const axisRoom = 44;
@@ -29,41 +30,27 @@ function groupMarks(answer: Answer, covariate: CovariatePart, g: number): Mark[]
   };
   const xs = own.points.map((p) => p.x);
   const ends = [leastOf(xs), mostOf(xs)];
+  const look = { along: 'y', ink, shape: group.colour } as const;
   return [
-    {
-      mark: 'dots',
-      points: own.points.map(({ x, y, row }) => ({
+    dots(
+      own.points.map(({ x, y, row }) => ({
         at: y,
         across: x,
         title: `${pointTitle(group.name, row, y, answer.rowNames)}, ${covariate.name} ${x}`,
         cells: [{ column: group.column, row }],
       })),
-      along: 'y',
-      centre: 0,
-      room: 0,
-      ink,
-      shape: group.colour,
-      size: own.points.length > 200 ? 4 : 6,
-      name: `readings-${group.colour}`,
-    },
-    {
-      mark: 'path',
-      points: ends.map((x) => [x, line(x)] as const),
-      ink,
-      weight: 1.8,
-      name: `line-${group.colour}`,
-    },
-    {
-      mark: 'dots',
-      points: [{ at: own.mean, across: covariate.at, title: `adjusted mean of ${group.name}: ${own.mean}` }],
-      along: 'y',
-      centre: 0,
-      room: 0,
-      ink,
-      shape: group.colour,
+      0,
+      { ...look, size: own.points.length > 200 ? 4 : 6, name: `readings-${group.colour}` },
+    ),
+    path(
+      ends.map((x) => [x, line(x)] as const),
+      { ink, weight: 1.8, name: `line-${group.colour}` },
+    ),
+    dots([{ at: own.mean, across: covariate.at, title: `adjusted mean of ${group.name}: ${own.mean}` }], 0, {
+      ...look,
       size: 11,
       name: `mean-${group.colour}`,
-    },
+    }),
   ];
 }
 
@@ -77,17 +64,13 @@ function nameRow(answer: Answer, width: number): Mark[] {
     return dx > width + 16
       ? []
       : [
-          {
-            mark: 'text',
-            x: -Infinity,
-            y: Infinity,
+          label(text, -Infinity, Infinity, {
             dx: at,
             dy: -10,
-            text,
             size: 12,
             bold: true,
             ink: { group: group.colour },
-          },
+          }),
         ];
   });
 }
@@ -113,26 +96,8 @@ export function covariatePanel(answer: Answer, covariate: CovariatePart, frame: 
       ticks: 5,
     },
     marks: [
-      {
-        mark: 'rule',
-        x1: covariate.at,
-        y1: -Infinity,
-        x2: covariate.at,
-        y2: Infinity,
-        ink: 'line',
-        weight: 1,
-        name: 'adjusted-to',
-      },
-      {
-        mark: 'rule',
-        x1: covariate.at,
-        y1: low,
-        x2: covariate.at,
-        y2: high,
-        ink: 'ink',
-        weight: 2.5,
-        name: 'adjusted-difference',
-      },
+      through(covariate.at, { ink: 'line', weight: 1, name: 'adjusted-to' }),
+      rule(covariate.at, low, covariate.at, high, { weight: 2.5, name: 'adjusted-difference' }),
       ...covariate.groups.flatMap((_, g) => groupMarks(answer, covariate, g)),
       ...nameRow(answer, within.width),
     ],

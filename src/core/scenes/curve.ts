@@ -3,7 +3,8 @@ import { leastOf, mostOf } from '../numeric/extremes';
 import type { Reference } from '../answer/comparison';
 import { type NamedDistribution, named } from '../distributions/named';
 import { fixed, significant } from '../words/numbers';
-import type { Mark, Scene } from './scene';
+import { bare, label, path, rule } from '../drawing/marks';
+import type { Mark, Scene } from '../drawing/scene';
 
 const steps = 240;
 
@@ -71,59 +72,41 @@ export function curveScene(
   const rejected = (v: number): boolean => tails.some(([a, b]) => v >= a && v <= b);
   if (whole)
     x.forEach((v, i) =>
-      marks.push({
-        mark: 'rule',
-        x1: v,
-        y1: 0,
-        x2: v,
-        y2: y[i] ?? 0,
-        ink: rejected(v) ? 'accent' : cut !== undefined && v >= cut ? 'muted' : 'ink',
-        weight: Math.max(1, Math.min(7, 400 / x.length)),
-        name: rejected(v) ? 'rejection' : 'curve',
-      }),
+      marks.push(
+        rule(v, 0, v, y[i] ?? 0, {
+          ink: rejected(v) ? 'accent' : cut !== undefined && v >= cut ? 'muted' : 'ink',
+          weight: Math.max(1, Math.min(7, 400 / x.length)),
+          name: rejected(v) ? 'rejection' : 'curve',
+        }),
+      ),
     );
   for (const [a, b] of whole ? [] : tails)
-    if (b > a) marks.push({ mark: 'path', points: area(a, b), ink: 'accent', fill: 0.3, name: 'rejection' });
+    if (b > a) marks.push(path(area(a, b), { ink: 'accent', fill: 0.3, name: 'rejection' }));
   if (!whole && cut !== undefined && cut > from && cut < to)
-    marks.push({ mark: 'path', points: area(cut, to), ink: 'muted', fill: 0.25, name: 'read-area' });
+    marks.push(path(area(cut, to), { ink: 'muted', fill: 0.25, name: 'read-area' }));
   if (!whole)
-    marks.push({
-      mark: 'path',
-      points: x.map((v, i) => [v, y[i] ?? 0] as const),
-      ink: 'ink',
-      weight: 1.6,
-      name: 'curve',
-    });
+    marks.push(
+      path(
+        x.map((v, i) => [v, y[i] ?? 0] as const),
+        { weight: 1.6, name: 'curve' },
+      ),
+    );
   for (const c of critical)
     marks.push(
-      { mark: 'rule', x1: c, y1: 0, x2: c, y2: top * 0.42, ink: 'accent', weight: 1.5, name: 'critical' },
-      {
-        mark: 'text',
-        x: c,
-        y: top * 0.42,
-        dy: -5,
-        anchor: 'middle',
-        text: shown(c),
-        ink: 'accent',
-        size: 12,
-        halo: true,
-      },
+      rule(c, 0, c, top * 0.42, { ink: 'accent', weight: 1.5, name: 'critical' }),
+      label(shown(c), c, top * 0.42, { dy: -5, anchor: 'middle', ink: 'accent', size: 12, halo: true }),
     );
   const { statistic } = reference;
   const inside = statistic >= from && statistic <= to;
   const at = Math.min(to, Math.max(from, statistic));
   marks.push(
-    { mark: 'rule', x1: at, y1: 0, x2: at, y2: top * 0.72, ink: 'ink', weight: 2, name: 'statistic' },
-    {
-      mark: 'text',
-      x: at,
-      y: top * 0.72,
+    rule(at, 0, at, top * 0.72, { weight: 2, name: 'statistic' }),
+    label(`${reference.symbol} = ${shown(statistic)}${inside ? '' : statistic > 0 ? ' →' : ' ←'}`, at, top * 0.72, {
       dy: -5,
       anchor: at > from + 0.85 * (to - from) ? 'end' : at < from + 0.15 * (to - from) ? 'start' : 'middle',
-      text: `${reference.symbol} = ${shown(statistic)}${inside ? '' : statistic > 0 ? ' →' : ' ←'}`,
       bold: true,
       halo: true,
-    },
+    }),
   );
   return {
     width,
@@ -138,7 +121,7 @@ export function curveScene(
         width: width - 28,
         height: height - 62,
         x: { domain: [from, to], drawn: true, title: reference.symbol, ticks: 7 },
-        y: { domain: [0, top * 1.02], drawn: false },
+        y: bare(0, top * 1.02),
         marks,
       },
     ],

@@ -5,7 +5,7 @@ import { factsOf } from '../analyses/kinds';
 import { leastOf, mostOf } from '../numeric/extremes';
 import { choicesOf } from '../question/choices';
 import { pairPoints } from './pair-points';
-import type { Point } from './scene';
+import type { Point } from '../drawing/scene';
 
 export interface EffectAxis {
   domain: [number, number];

@@ -4,7 +4,8 @@ import { meanOf } from '../answer/group-part';
 import { withUnit } from '../readings/table';
 import type { Reading } from '../readings/read-column';
 import { namesBeyond } from './names-beyond';
-import { type Axis, type CellRef, type Mark, type Panel, type Point, extent } from './scene';
+import { dot, dots, estimate, label, rows, through } from '../drawing/marks';
+import { type Axis, type CellRef, type Mark, type Panel, type Point, extent } from '../drawing/scene';
 
 /** What a point says of itself: its group, its row with its label, its value. */
 export function pointTitle(group: string, row: number, value: number, names: Answer['rowNames'], rows = 1): string {
@@ -19,54 +20,9 @@ export const pointKey = (group: string, row: number): string => `${group} ${row}
 /** A group's name above its row, with its marker. */
 export function nameMarks(name: string, colour: number | undefined, y: number, bold = true): Mark[] {
   return [
-    { mark: 'text', x: -Infinity, y, dx: colour === undefined ? 0 : 14, dy: 4, text: name, bold, halo: true },
-    ...(colour === undefined
-      ? []
-      : ([
-          {
-            mark: 'dots',
-            points: [{ at: -Infinity }],
-            along: 'x',
-            centre: y,
-            room: 0,
-            ink: { group: colour },
-            shape: colour,
-            size: 10,
-          },
-        ] satisfies Mark[])),
+    label(name, -Infinity, y, { dx: colour === undefined ? 0 : 14, dy: 4, bold, halo: true }),
+    ...(colour === undefined ? [] : [dot(-Infinity, y, { ink: { group: colour }, shape: colour, size: 10 })]),
   ];
-}
-
-/** Mean with its interval, below the readings of row `y`. */
-function meanMarks(group: GroupPart, y: number, pitch: number): Mark[] {
-  const ink = { group: group.colour };
-  const mean = meanOf(group);
-  const marks: Mark[] = [];
-  if (group.interval)
-    marks.push({
-      mark: 'rule',
-      x1: group.interval.low,
-      y1: y + 0.17,
-      x2: group.interval.high,
-      y2: y + 0.17,
-      ink,
-      weight: 2.5,
-      caps: Math.min(7, pitch * 0.4),
-      name: `interval-${group.colour}`,
-    });
-  if (mean !== undefined)
-    marks.push({
-      mark: 'dots',
-      points: [{ at: mean, title: `mean of ${group.name}: ${mean}` }],
-      along: 'x',
-      centre: y + 0.17,
-      room: 0,
-      ink,
-      shape: group.colour,
-      size: Math.min(11, Math.max(3, pitch * 0.5)),
-      name: `mean-${group.colour}`,
-    });
-  return marks;
 }
 
 /** A reading as a point. What it says of itself is put together when it is asked for: a crowd is asked for its ends only. */
@@ -114,45 +70,37 @@ function readingPoints(group: GroupPart, names: Answer['rowNames']): Point[] {
 
 /** A group's readings, those set aside hollow beneath, and its mean. */
 export function groupMarks(group: GroupPart, y: number, names: Answer['rowNames'], pitch = Infinity): Mark[] {
-  const ink = { group: group.colour };
-  const size = Math.min(group.readings.used.length > 200 ? 4 : 7, Math.max(2, pitch * 0.3));
+  const look = { ink: { group: group.colour }, shape: group.colour };
+  const aside = group.readings.aside.flatMap(({ row, value, reason }): Point[] =>
+    value === undefined
+      ? []
+      : [
+          {
+            at: value,
+            title: `${pointTitle(group.name, row, value, names)}, set aside: ${reason}`,
+            cells: [{ column: group.column, row }],
+          },
+        ],
+  );
+  const mean = meanOf(group);
   return [
-    {
-      mark: 'dots',
-      points: readingPoints(group, names),
-      along: 'x',
-      centre: y - 0.02,
+    dots(readingPoints(group, names), y - 0.02, {
+      ...look,
       // What lies below a limit stands at one place: it keeps clear of the name above.
       room: group.below ? 0.3 : 0.4,
       side: -1,
-      ink,
-      shape: group.colour,
-      size,
+      size: Math.min(group.readings.used.length > 200 ? 4 : 7, Math.max(2, pitch * 0.3)),
       name: `readings-${group.colour}`,
-    },
-    {
-      mark: 'dots',
-      points: group.readings.aside.flatMap(({ row, value, reason }) =>
-        value === undefined
-          ? []
-          : [
-              {
-                at: value,
-                title: `${pointTitle(group.name, row, value, names)}, set aside: ${reason}`,
-                cells: [{ column: group.column, row }],
-              },
-            ],
-      ),
-      along: 'x',
-      // Below the interval, apart from the readings that count.
-      centre: y + 0.36,
-      room: 0.05,
-      ink: 'muted',
-      shape: group.colour,
-      size: 7,
-      hollow: true,
-    },
-    ...meanMarks(group, y, pitch),
+    }),
+    // Below the interval, apart from the readings that count.
+    dots(aside, y + 0.36, { ...look, ink: 'muted', room: 0.05, size: 7, hollow: true }),
+    ...estimate({ at: mean, interval: group.interval }, y + 0.17, {
+      ...look,
+      size: Math.min(11, Math.max(3, pitch * 0.5)),
+      caps: Math.min(7, pitch * 0.4),
+      title: `mean of ${group.name}: ${mean ?? ''}`,
+      names: [`interval-${group.colour}`, `mean-${group.colour}`],
+    }),
   ];
 }
 
@@ -175,34 +123,14 @@ export interface Frame {
 
 /** What a group is held against: a dashed line through the panel, its value above it. */
 export const statedMarks = (value: number, words: string): Mark[] => [
-  {
-    mark: 'rule',
-    x1: value,
-    y1: -Infinity,
-    x2: value,
-    y2: Infinity,
-    ink: 'accent',
-    weight: 1.5,
-    dash: true,
-    name: 'fixed-value',
-  },
-  { mark: 'text', x: value, y: -Infinity, dy: -9, anchor: 'middle', text: words, ink: 'accent', size: 12 },
+  through(value, { ink: 'accent', weight: 1.5, dash: true, name: 'fixed-value' }),
+  label(words, value, -Infinity, { dy: -9, anchor: 'middle', ink: 'accent', size: 12 }),
 ];
 
 /** The limits of detection that readings lie below: dotted lines through the panel. */
 const limitMarks = (groups: readonly GroupPart[]): Mark[] =>
   [...new Set(groups.flatMap((g) => g.readings.used.flatMap((r) => (r.limited === 'censored' ? [r.value] : []))))].map(
-    (limit) => ({
-      mark: 'rule',
-      x1: limit,
-      y1: -Infinity,
-      x2: limit,
-      y2: Infinity,
-      ink: 'muted',
-      weight: 1,
-      dash: true,
-      name: 'limit',
-    }),
+    (limit) => through(limit, { ink: 'muted', weight: 1, dash: true, name: 'limit' }),
   );
 
 /** How a group is drawn on its row. @param at its place among the groups */
@@ -241,7 +169,7 @@ export function groupRows(
       drawn: true,
       title: withUnit(answer.measure || 'reading', answer.unit),
     },
-    y: { domain: [-0.62, groups.length - 0.58], drawn: false, down: true },
+    y: rows(groups.length, 0.58),
     marks: [
       ...limitMarks(groups),
       ...groups.flatMap((group, i) => drawn(group, i, pitch)),

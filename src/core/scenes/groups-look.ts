@@ -6,7 +6,7 @@ import { countOf } from '../words/counts';
 import { fixed } from '../words/numbers';
 import { type LookOptions, besideDifferences } from './beside-differences';
 import { groupRows, statedMarks } from './group-rows';
-import { type Scene } from './scene';
+import { type Scene } from '../drawing/scene';
 import { shareRows } from './share-rows';
 import { subjectLines } from './subject-lines';
 import { twoWayRows } from './two-way-rows';

@@ -4,8 +4,9 @@ import { withUnit } from '../readings/table';
 import { between, effectDecimals, fixed, given } from '../words/numbers';
 import { mostRungs, rungsAxis, singleAxis } from './effect-axis';
 import type { Frame } from './group-rows';
-import type { Mark, Panel, Point } from './scene';
-import { shortened, textWidth } from './text-width';
+import { bar, dot, dots, estimate, label, rule, wholeHeight } from '../drawing/marks';
+import type { Ink, Mark, Panel, Point } from '../drawing/scene';
+import { shortened, textWidth } from '../drawing/text-width';
 
 /**
  * The line of no difference: a rule with a filled dot above and an open dot below, as in the division sign.
@@ -15,26 +16,17 @@ export function divideLine(domain: readonly [number, number], words = 'no differ
   const place = (x: number): number => (log ? Math.log(x) : x);
   const share = (place(at) - place(domain[0])) / (place(domain[1]) - place(domain[0]) || 1);
   const anchor = share > 0.8 ? 'end' : share < 0.2 ? 'start' : 'middle';
+  const ink = 'accent';
   return [
-    { mark: 'rule', x1: at, y1: 0.07, x2: at, y2: 0.93, ink: 'accent', weight: 1.5, name: 'divide-line' },
-    { mark: 'dots', points: [{ at }], along: 'x', centre: 0.02, room: 0, ink: 'accent', shape: 0, size: 8 },
-    {
-      mark: 'dots',
-      points: [{ at }],
-      along: 'x',
-      centre: 0.98,
-      room: 0,
-      ink: 'accent',
-      shape: 0,
-      size: 8,
-      hollow: true,
-    },
-    { mark: 'text', x: at, y: 0, dy: -9, anchor, text: words, ink: 'accent', size: 12 },
+    rule(at, 0.07, at, 0.93, { ink, weight: 1.5, name: 'divide-line' }),
+    dot(at, 0.02, { ink, size: 8 }),
+    dot(at, 0.98, { ink, size: 8, hollow: true }),
+    label(words, at, 0, { dy: -9, anchor, ink, size: 12 }),
   ];
 }
 
 /** Estimate and interval as the picture prints them. */
-function label({ estimate, interval }: Effect): string {
+function written({ estimate, interval }: Effect): string {
   const decimals = effectDecimals({ estimate, interval });
   if (!interval) return fixed(estimate, decimals);
   return `${fixed(estimate, decimals)} (${between(interval, decimals)})`;
@@ -61,76 +53,35 @@ export function singleEffect(
         : effect.none === undefined
           ? `a difference of ${withUnit(given(none), unit)}`
           : `stated: ${none}`;
-  const written = label(effect);
+  const figures = written(effect);
+  // On a logarithmic axis there is no 0: what reaches it leaves the picture.
+  const shown = (x: number): number => (log && x <= 0 ? -Infinity : x);
   return {
     ...frame,
     x: { domain, log, drawn: true, title: withUnit(effect.name, log ? '' : unit), ticks: 5 },
-    y: { domain: [0, 1], drawn: false, down: true },
+    y: wholeHeight,
     marks: [
-      ...(bounds
-        ? ([
-            {
-              mark: 'bar',
-              x1: bounds.low,
-              y1: 0.1,
-              x2: bounds.high,
-              y2: 0.9,
-              ink: 'accent',
-              tint: 0.1,
-              name: 'bounds',
-            },
-          ] satisfies Mark[])
-        : []),
+      ...(bounds ? [bar(bounds.low, 0.1, bounds.high, 0.9, { ink: 'accent', tint: 0.1, name: 'bounds' })] : []),
       ...divideLine(domain, words, none, log),
-      {
-        mark: 'dots',
-        points: [...points],
-        along: 'x',
-        centre: 0.68,
+      dots(points, 0.68, {
         room: 0.2,
         side: 1,
         ink: 'muted',
-        shape: 0,
         size: points.length > 200 ? 4 : 6,
         name: 'pair-difference',
-      },
-      {
-        mark: 'rule',
-        x1: log && low <= 0 ? -Infinity : low,
-        y1: 0.55,
-        x2: high,
-        y2: 0.55,
-        ink: 'ink',
-        weight: 2.5,
-        caps: 11,
-        name: 'effect-interval',
-      },
-      {
-        mark: 'dots',
-        points: [
-          {
-            at: log && effect.estimate <= 0 ? -Infinity : effect.estimate,
-            title: `${effect.name}: ${written} ${unit}`,
-          },
-        ],
-        along: 'x',
-        centre: 0.55,
-        room: 0,
-        ink: 'ink',
-        shape: 0,
+      }),
+      ...estimate({ at: shown(effect.estimate), interval: { low: shown(low), high } }, 0.55, {
         size: 13,
-        name: 'effect',
-      },
-      {
-        mark: 'text',
-        x: middleOf(Math.max(low, domain[0]), Math.min(high, domain[1]), log),
-        y: 0.55,
+        caps: 11,
+        title: `${effect.name}: ${figures} ${unit}`,
+        names: ['effect-interval', 'effect'],
+      }),
+      label(figures, middleOf(Math.max(low, domain[0]), Math.min(high, domain[1]), log), 0.55, {
         dy: -16,
         anchor: 'middle',
-        text: written,
         halo: true,
         bold: true,
-      },
+      }),
     ],
   };
 }
@@ -149,85 +100,55 @@ export function ladder(rungs: readonly Rung[], frame: Frame, title: string): Pan
   const lines = shown.length + shown.filter((e) => e.heading !== undefined).length * 0.6;
   const marks: Mark[] = [...divideLine(domain, 'no difference', log ? 1 : 0, log)];
   if (rungs.length > shown.length)
-    marks.push({
-      mark: 'text',
-      x: Infinity,
-      y: 1,
-      dy: -4,
-      anchor: 'end',
-      text: `and ${rungs.length - shown.length} more in the list below`,
-      size: 12,
-      ink: 'muted',
-      halo: true,
-    });
+    marks.push(
+      label(`and ${rungs.length - shown.length} more in the list below`, Infinity, 1, {
+        dy: -4,
+        anchor: 'end',
+        size: 12,
+        ink: 'muted',
+        halo: true,
+      }),
+    );
   // Names keep clear of the divide line, on the side that has room for them.
   const at = (x: number): number => (log ? Math.log(x) : x);
   const [from, to] = [at(domain[0]), at(domain[1])];
   const lineAt = ((at(log ? 1 : 0) - from) / (to - from || 1)) * frame.width;
   // Where neither side has room it is shortened: the list below has all of it.
-  const besideLine = (words: string, size = 12, bold = 1): { text: string; x: number; dx?: number } => {
+  const besideLine = (words: string, y: number, look: { dy: number; ink?: Ink; bold?: boolean }): Mark => {
     const [left, right] = [lineAt - 6, frame.width - lineAt - 6];
-    const fits = (text: string, room: number): boolean => textWidth(text, size) * bold <= room;
-    if (fits(words, left) || (left >= right && !fits(words, right)))
-      return { text: shortened(words, size, left / bold), x: -Infinity };
-    return { text: shortened(words, size, right / bold), x: log ? 1 : 0, dx: 6 };
+    const wide = look.bold ? 1.08 : 1;
+    const fits = (room: number): boolean => textWidth(words, 12) * wide <= room;
+    const set = { ...look, size: 12, halo: true };
+    return fits(left) || (left >= right && !fits(right))
+      ? label(shortened(words, 12, left / wide), -Infinity, y, set)
+      : label(shortened(words, 12, right / wide), log ? 1 : 0, y, { ...set, dx: 6 });
   };
+  const lineOf = (at: number): number => 0.07 + (0.86 * at) / lines;
   let line = 0;
   for (const e of shown) {
     if (e.heading !== undefined) {
-      const y = 0.07 + (0.86 * (line + 0.35)) / lines;
-      marks.push({
-        mark: 'text',
-        ...besideLine(e.heading, 12, 1.08),
-        y,
-        dy: 4,
-        size: 12,
-        bold: true,
-        halo: true,
-      });
+      marks.push(besideLine(e.heading, lineOf(line + 0.35), { dy: 4, bold: true }));
       line += 0.6;
     }
-    const middle = 0.07 + (0.86 * (line + 0.68)) / lines;
-    const above = 0.07 + (0.86 * (line + 0.3)) / lines;
-    line += 1;
-    marks.push({
-      mark: 'text',
-      ...besideLine(e.name),
-      y: above,
-      dy: 3,
-      size: 12,
-      halo: true,
-      ink: e.significant ? 'ink' : 'muted',
-    });
-    if (e.interval)
-      marks.push({
-        mark: 'rule',
-        x1: e.interval.low,
-        y1: middle,
-        x2: e.interval.high,
-        y2: middle,
-        ink: e.significant ? 'ink' : 'muted',
+    const ink = e.significant ? 'ink' : 'muted';
+    marks.push(
+      besideLine(e.name, lineOf(line + 0.3), { dy: 3, ink }),
+      ...estimate({ at: e.estimate, interval: e.interval }, lineOf(line + 0.68), {
+        ink,
+        size: 9,
+        hollow: !e.significant,
         weight: e.significant ? 2.5 : 1.5,
         caps: 7,
-        name: 'rung',
-      });
-    marks.push({
-      mark: 'dots',
-      points: [{ at: e.estimate, title: `${e.name}: ${label(e)}` }],
-      along: 'x',
-      centre: middle,
-      room: 0,
-      ink: e.significant ? 'ink' : 'muted',
-      shape: 0,
-      size: 9,
-      hollow: !e.significant,
-      name: 'rung-estimate',
-    });
+        title: `${e.name}: ${written(e)}`,
+        names: ['rung', 'rung-estimate'],
+      }),
+    );
+    line += 1;
   }
   return {
     ...frame,
     x: { domain, log, drawn: true, title, ticks: 5 },
-    y: { domain: [0, 1], drawn: false, down: true },
+    y: wholeHeight,
     marks,
   };
 }

@@ -3,9 +3,10 @@ import type { AtLevel } from '../answer/at-level';
 import { leastOf, mostOf } from '../numeric/extremes';
 import { withUnit } from '../readings/table';
 import { between, effectDecimals, given, percent } from '../words/numbers';
-import { roomBelow } from './axis-title';
+import { roomBelow } from '../drawing/axis-title';
 import { divideLine } from './ladder';
-import type { Mark, Panel, Scene } from './scene';
+import { estimate, label, wholeHeight } from '../drawing/marks';
+import type { Mark, Panel, Scene } from '../drawing/scene';
 
 const [fontSize, rowHeight, top] = [13, 30, 26];
 const [forLevels, forIntervals] = [56, 150];
@@ -43,57 +44,28 @@ export function levelsScene(
     const own = level === chosen;
     const { interval } = effect;
     if (!interval) return [];
+    const ink = own ? 'ink' : 'muted';
     return [
-      { mark: 'text', x: -Infinity, y, dx: -12, dy: 4, anchor: 'end', text: percent(level), bold: own },
-      {
-        mark: 'text',
-        x: Infinity,
-        y,
-        dx: 12,
-        dy: 4,
-        text: between(interval, decimals),
-        bold: own,
-        ...(own ? {} : { ink: 'muted' as const }),
-      },
-      {
-        mark: 'rule',
-        x1: interval.low,
-        y1: y,
-        x2: interval.high,
-        y2: y,
-        ink: own ? 'ink' : 'muted',
+      label(percent(level), -Infinity, y, { dx: -12, dy: 4, anchor: 'end', bold: own }),
+      label(between(interval, decimals), Infinity, y, { dx: 12, dy: 4, bold: own, ink }),
+      ...estimate({ at: effect.estimate, interval }, y, {
+        ink,
+        size: 9,
         weight: own ? 2.5 : 1.5,
         caps: 9,
-        name: `interval-${percent(level)}`,
-      },
-      {
-        mark: 'dots',
-        points: [{ at: effect.estimate, title: `${percent(level)}: ${between(interval, decimals)}` }],
-        along: 'x',
-        centre: y,
-        room: 0,
-        ink: own ? 'ink' : 'muted',
-        shape: 0,
-        size: 9,
-      },
+        title: `${percent(level)}: ${between(interval, decimals)}`,
+        names: [`interval-${percent(level)}`],
+      }),
     ];
   });
   const lineOf = (): Mark[] => {
     if (none === undefined) return [];
     if (near !== undefined) return divideLine(domain, 'no difference', near, log);
     const leftOf = at(none) < least;
+    const words = `no difference, at ${given(none)}`;
+    const look = { dy: -9, ink: 'accent', size: 12, name: 'none-beyond' } as const;
     return [
-      {
-        mark: 'text',
-        x: leftOf ? -Infinity : Infinity,
-        y: 0,
-        dy: -9,
-        anchor: leftOf ? 'start' : 'end',
-        text: leftOf ? `← no difference, at ${given(none)}` : `no difference, at ${given(none)} →`,
-        ink: 'accent',
-        size: 12,
-        name: 'none-beyond',
-      },
+      leftOf ? label(`← ${words}`, -Infinity, 0, look) : label(`${words} →`, Infinity, 0, { ...look, anchor: 'end' }),
     ];
   };
   const panel: Panel = {
@@ -102,7 +74,7 @@ export function levelsScene(
     width: width - forLevels - forIntervals,
     height: found.length * rowHeight,
     x: { domain, log, drawn: true, ticks: 6, title: withUnit(found[0]?.effect.name ?? '', log ? '' : unit) },
-    y: { domain: [0, 1], drawn: false, down: true },
+    y: wholeHeight,
     marks: [...lineOf(), ...rows],
   };
   return {

@@ -1,6 +1,7 @@
 import type { MeasureAnswer } from '../answer/measure-answer';
 import { type MeasuresAxis, onAxis } from './measures-overview';
-import { type Mark, type Scene, extent } from './scene';
+import { bare, estimate, rule } from '../drawing/marks';
+import { type Mark, type Scene, extent } from '../drawing/scene';
 
 const size = { width: 132, height: 30 };
 
@@ -15,8 +16,8 @@ const small = (marks: Mark[], domain: [number, number], rows: number, alt: strin
       top: 2,
       width: size.width - 8,
       height: size.height - 4,
-      x: { domain, drawn: false },
-      y: { domain: [-0.6, rows - 0.4], drawn: false, down: true },
+      x: bare(...domain),
+      y: { ...bare(-0.6, rows - 0.4), down: true },
       marks,
     },
   ],
@@ -44,35 +45,14 @@ export function measureScene(
       ends.length === 0
         ? undefined
         : small(
-            groups.flatMap((g, i): Mark[] => [
-              ...(g.interval
-                ? ([
-                    {
-                      mark: 'rule',
-                      x1: g.interval.low,
-                      y1: i,
-                      x2: g.interval.high,
-                      y2: i,
-                      ink: { group: g.colour },
-                      weight: 1.5,
-                    },
-                  ] satisfies Mark[])
-                : []),
-              ...(g.mean === undefined
-                ? []
-                : ([
-                    {
-                      mark: 'dots',
-                      points: [{ at: g.mean }],
-                      along: 'x',
-                      centre: i,
-                      room: 0,
-                      ink: { group: g.colour },
-                      shape: g.colour,
-                      size: 6,
-                    },
-                  ] satisfies Mark[])),
-            ]),
+            groups.flatMap((g, i) =>
+              estimate({ at: g.mean, interval: g.interval }, i, {
+                ink: { group: g.colour },
+                shape: g.colour,
+                size: 6,
+                weight: 1.5,
+              }),
+            ),
             extent(ends, 0.05),
             groups.length,
             `Means of ${found.name} with intervals`,
@@ -81,18 +61,8 @@ export function measureScene(
       ? undefined
       : small(
           [
-            { mark: 'rule', x1: 0, y1: -0.5, x2: 0, y2: 0.5, ink: 'accent', weight: 1.5 },
-            { mark: 'rule', x1: interval.low, y1: 0, x2: interval.high, y2: 0, ink: 'ink', weight: 2, caps: 6 },
-            {
-              mark: 'dots',
-              points: [{ at: effect.estimate }],
-              along: 'x',
-              centre: 0,
-              room: 0,
-              ink: 'ink',
-              shape: 0,
-              size: 7,
-            },
+            rule(0, -0.5, 0, 0.5, { ink: 'accent', weight: 1.5 }),
+            ...estimate({ at: effect.estimate, interval }, 0, { size: 7, weight: 2, caps: 6 }),
           ],
           domain,
           1,

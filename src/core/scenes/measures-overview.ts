@@ -4,7 +4,8 @@ import { leastOf } from '../numeric/extremes';
 import type { Interval } from '../procedures/interval';
 import { withUnit } from '../readings/table';
 import { fixed, pRelation } from '../words/numbers';
-import { type Mark, type Point, type Scene, extent } from './scene';
+import { dots, through } from '../drawing/marks';
+import { type Mark, type Point, type Scene, extent } from '../drawing/scene';
 
 /** The one axis of all measures' effects. */
 export interface MeasuresAxis {
@@ -85,18 +86,13 @@ export function measuresOverview(
         title: `${m.name}: ${fixed(m.estimate ?? 0, 3)}${m.unit && !axis.ratio ? ` ${m.unit}` : ''}, p ${pRelation(m.p)}`,
         cells: [{ column: '', row: m.place }],
       }));
-  const dots = (significant: boolean): Mark => ({
-    mark: 'dots',
-    points: points(significant),
-    along: 'x',
-    centre: 1,
-    room: 0,
-    ink: significant ? 'ink' : 'muted',
-    shape: 0,
-    size: significant ? 8 : 7,
-    hollow: !significant,
-    name: significant ? 'measure-significant' : 'measure',
-  });
+  const marks = (significant: boolean): Mark =>
+    dots(points(significant), 1, {
+      ink: significant ? 'ink' : 'muted',
+      size: significant ? 8 : 7,
+      hollow: !significant,
+      name: significant ? 'measure-significant' : 'measure',
+    });
   return {
     width,
     height: height + 62,
@@ -118,18 +114,9 @@ export function measuresOverview(
         },
         y: { domain: [least, 1], drawn: true, log: true, down: true, title: 'p' },
         marks: [
-          {
-            mark: 'rule',
-            x1: axis.ratio ? 1 : 0,
-            y1: -Infinity,
-            x2: axis.ratio ? 1 : 0,
-            y2: Infinity,
-            ink: 'accent',
-            weight: 1.5,
-            name: 'divide-line',
-          },
-          dots(false),
-          dots(true),
+          through(axis.ratio ? 1 : 0, { ink: 'accent', weight: 1.5, name: 'divide-line' }),
+          marks(false),
+          marks(true),
         ],
       },
     ],

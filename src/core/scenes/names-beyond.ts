@@ -3,8 +3,9 @@ import { nice } from 'd3-array';
 import { type GroupPart, valuesOf } from '../answer/group-part';
 import type { Answer } from '../answer/answer';
 import { beyondOf, boxOf, namedBeyond, readingName } from './box';
-import type { Axis, Mark } from './scene';
-import { textWidth } from './text-width';
+import { label } from '../drawing/marks';
+import type { Axis, Mark } from '../drawing/scene';
+import { textWidth } from '../drawing/text-width';
 
 const size = 11;
 
@@ -51,19 +52,15 @@ export function namesBeyond(
       if (span[0] < 0 || span[1] > width || taken.some(([a, b]) => a < span[1] && b > span[0])) continue;
       taken.push(span);
       return [
-        {
-          mark: 'text',
-          x: value,
-          y,
+        label(text, value, y, {
           dx: side * gap,
           dy: size * 0.35,
           anchor: side > 0 ? 'start' : 'end',
-          text,
           size,
           halo: true,
           ink: 'muted',
           name: 'beyond-name',
-        },
+        }),
       ];
     }
     return [];

@@ -5,7 +5,8 @@ import { fixed } from '../words/numbers';
 import { besideDifferences } from './beside-differences';
 import type { Look } from './groups-look';
 import { groupMarks, groupRows } from './group-rows';
-import type { Mark, Point } from './scene';
+import { dots } from '../drawing/marks';
+import type { Mark, Point } from '../drawing/scene';
 
 /** A sample's readings and its mean, the mean upon them. */
 function sampleMarks(
@@ -17,24 +18,18 @@ function sampleMarks(
   pitch: number,
 ): Mark[] {
   const shapeOf = new Map(samples.flatMap((s, i) => s.rows.map((row) => [row, i] as const)));
-  const ink = { group: group.colour };
-  const means = (of: readonly SampleMean[]): Extract<Mark, { mark: 'dots' }> => ({
-    mark: 'dots',
-    points: of.map((s) => ({
-      at: s.mean,
-      shape: shapeOf.get(s.rows[0] ?? -1) ?? group.colour,
-      title: `${s.name}, mean of ${s.n} readings: ${s.mean}`,
-      cells: s.rows.map((row) => ({ column: group.column, row })),
-    })),
-    along: 'x',
-    centre: y,
-    room: 0.12,
-    ink,
-    shape: group.colour,
-    size: Math.min(9, Math.max(5, pitch * 0.24)),
-    hollow: true,
-    name: `samples-${group.colour}`,
-  });
+  const means = (of: readonly SampleMean[], at: number, size: number, name: string): Mark =>
+    dots(
+      of.map((s) => ({
+        at: s.mean,
+        shape: shapeOf.get(s.rows[0] ?? -1) ?? group.colour,
+        title: `${s.name}, mean of ${s.n} readings: ${s.mean}`,
+        cells: s.rows.map((row) => ({ column: group.column, row })),
+      })),
+      at,
+      { room: 0.12, ink: { group: group.colour }, shape: group.colour, size, hollow: true, name },
+    );
+  const within = inner.length > 0;
   return groupMarks(group, y, names, pitch).flatMap((mark): Mark[] => {
     if (mark.mark !== 'dots' || !mark.name?.startsWith('readings-')) return [mark];
     const points = mark.points.map((point): Point => ({
@@ -44,18 +39,9 @@ function sampleMarks(
       shape: shapeOf.get(point.cells?.[0]?.row ?? -1) ?? group.colour,
     }));
     return [
-      { ...mark, points, centre: y - 0.12, room: 0.3, size: Math.min(mark.size, inner.length > 0 ? 4 : 5) },
-      ...(inner.length > 0
-        ? [
-            {
-              ...means(inner),
-              centre: y - 0.02,
-              size: Math.min(6, Math.max(4, pitch * 0.16)),
-              name: `inner-${group.colour}`,
-            },
-          ]
-        : []),
-      { ...means(samples), centre: y + (inner.length > 0 ? 0.06 : 0.02) },
+      { ...mark, points, centre: y - 0.12, room: 0.3, size: Math.min(mark.size, within ? 4 : 5) },
+      ...(within ? [means(inner, y - 0.02, Math.min(6, Math.max(4, pitch * 0.16)), `inner-${group.colour}`)] : []),
+      means(samples, y + (within ? 0.06 : 0.02), Math.min(9, Math.max(5, pitch * 0.24)), `samples-${group.colour}`),
     ];
   });
 }

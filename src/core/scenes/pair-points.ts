@@ -1,7 +1,7 @@
 /** The differences within pairs, as points beside their mean: what a paired test looks at. */
 import type { Answer } from '../answer/answer';
 import { differencesOf } from '../answer/pairing';
-import type { Point } from './scene';
+import type { Point } from '../drawing/scene';
 
 /** Each pair's difference, named by its subject and leading to its two readings; none where readings are not paired, or told as ratios. */
 export function pairPoints({ question, comparison, unit, groups }: Answer): Point[] {

@@ -1,7 +1,8 @@
 /** Power over the number taken and over the difference to be found, each with the point the plan stands at. */
 import { type Plan, isUneven, powerAt, totalOf } from '../planning/plan';
 import { fixed } from '../words/numbers';
-import type { Mark, Panel, Scene } from './scene';
+import { dot, label, path, rule } from '../drawing/marks';
+import type { Mark, Panel, Scene } from '../drawing/scene';
 
 const steps = 48;
 
@@ -17,31 +18,17 @@ function panel(
 ): Panel {
   const [from, to] = [curve[0]?.[0] ?? 0, curve.at(-1)?.[0] ?? 1];
   const marks: Mark[] = [
-    { mark: 'rule', x1: -Infinity, y1: wanted, x2: Infinity, y2: wanted, ink: 'accent', dash: true, name: 'wanted' },
-    { mark: 'path', points: curve, ink: 'ink', weight: 1.8, name: `power-over-${name}` },
-    { mark: 'rule', x1: at, y1: 0, x2: at, y2: power, ink: 'accent', weight: 1.2 },
-    {
-      mark: 'dots',
-      points: [{ at }],
-      along: 'x',
-      centre: power,
-      room: 0,
-      ink: 'accent',
-      shape: 0,
-      size: 14,
-      name: `at-${name}`,
-    },
-    {
-      mark: 'text',
-      x: at,
-      y: power,
+    rule(-Infinity, wanted, Infinity, wanted, { ink: 'accent', dash: true, name: 'wanted' }),
+    path(curve, { weight: 1.8, name: `power-over-${name}` }),
+    rule(at, 0, at, power, { ink: 'accent', weight: 1.2 }),
+    dot(at, power, { ink: 'accent', size: 14, name: `at-${name}` }),
+    label(`${fixed(100 * power, 1)} %`, at, power, {
       dx: at > (from + to) / 2 ? -12 : 12,
       dy: power > 0.5 ? 18 : -10,
       anchor: at > (from + to) / 2 ? 'end' : 'start',
-      text: `${fixed(100 * power, 1)} %`,
       bold: true,
       halo: true,
-    },
+    }),
   ];
   return {
     ...frame,

@@ -3,7 +3,8 @@ import { mostOf } from '../numeric/extremes';
 import { type CurveName, type Parameters, curves, parametersOf, spanOf } from '../planning/curve-reading';
 import { named } from '../distributions/named';
 import { fixed, significant } from '../words/numbers';
-import type { Mark, Scene } from './scene';
+import { bare, dot, label, path, rule } from '../drawing/marks';
+import type { Ink, Mark, Scene } from '../drawing/scene';
 
 export interface ReadCurve {
   curve: CurveName;
@@ -78,19 +79,17 @@ export function readerScene(
         : area === 'between'
           ? x > low && x < high
           : x <= low || x >= high;
+  const inkOf = (k: number): Ink => (k === 0 ? 'ink' : { group: k - 1 });
   const marks: Mark[] = [];
   if (discrete)
     for (const x of whole)
-      marks.push({
-        mark: 'rule',
-        x1: x,
-        y1: 0,
-        x2: x,
-        y2: density(0, x),
-        ink: within(x) ? 'accent' : 'ink',
-        weight: Math.max(1, Math.min(8, 420 / whole.length)),
-        name: within(x) ? 'area' : 'curve',
-      });
+      marks.push(
+        rule(x, 0, x, density(0, x), {
+          ink: within(x) ? 'accent' : 'ink',
+          weight: Math.max(1, Math.min(8, 420 / whole.length)),
+          name: within(x) ? 'area' : 'curve',
+        }),
+      );
   else {
     const pieces: [number, number][] =
       area === 'left'
@@ -109,81 +108,55 @@ export function readerScene(
       const inside = xs.flatMap((x, i): [number, number][] =>
         x > p && x < q ? [[x, Math.min(top, heights[0]?.[i] ?? 0)]] : [],
       );
-      marks.push({
-        mark: 'path',
-        points: [[p, 0], [p, Math.min(top, density(0, p))], ...inside, [q, Math.min(top, density(0, q))], [q, 0]],
-        ink: 'accent',
-        fill: 0.28,
-        name: 'area',
-      });
+      marks.push(
+        path([[p, 0], [p, Math.min(top, density(0, p))], ...inside, [q, Math.min(top, density(0, q))], [q, 0]], {
+          ink: 'accent',
+          fill: 0.28,
+          name: 'area',
+        }),
+      );
     }
     read.forEach((_, k) =>
-      marks.push({
-        mark: 'path',
-        points: xs.map((x, i) => [x, Math.min(top, heights[k]?.[i] ?? 0)] as const),
-        ink: k === 0 ? 'ink' : { group: k - 1 },
-        weight: k === 0 ? 1.8 : 1.3,
-        dash: k > 0,
-        name: k === 0 ? 'curve' : 'other-curve',
-      }),
+      marks.push(
+        path(
+          xs.map((x, i) => [x, Math.min(top, heights[k]?.[i] ?? 0)] as const),
+          {
+            ink: inkOf(k),
+            weight: k === 0 ? 1.8 : 1.3,
+            dash: k > 0,
+            name: k === 0 ? 'curve' : 'other-curve',
+          },
+        ),
+      ),
     );
   }
   if (read.length > 1)
-    read.forEach(({ label }, k) =>
-      marks.push({
-        mark: 'text',
-        x: Infinity,
-        y: Infinity,
-        dx: -2,
-        dy: 12 + 16 * k,
-        anchor: 'end',
-        text: label,
-        ink: k === 0 ? 'ink' : { group: k - 1 },
-        bold: true,
-        halo: true,
-      }),
+    read.forEach(({ label: name }, k) =>
+      marks.push(
+        label(name, Infinity, Infinity, {
+          dx: -2,
+          dy: 12 + 16 * k,
+          anchor: 'end',
+          ink: inkOf(k),
+          bold: true,
+          halo: true,
+        }),
+      ),
     );
+  const number = { anchor: 'middle', bold: true, halo: true } as const;
   [a, ...(b === undefined ? [] : [b])].forEach((x, i) => {
     if (x < from || x > to) return;
+    const [ink, name] = ['accent', `boundary-${i}`] as const;
     marks.push(
-      { mark: 'rule', x1: x, y1: 0, x2: x, y2: top * 0.62, ink: 'accent', weight: 2, name: `boundary-${i}` },
-      {
-        mark: 'dots',
-        points: [{ at: x }],
-        along: 'x',
-        centre: top * 0.62,
-        room: 0,
-        ink: 'accent',
-        shape: 0,
-        size: 13,
-        name: `boundary-${i}`,
-      },
-      {
-        mark: 'text',
-        x,
-        y: top * 0.62,
-        dy: -11,
-        anchor: 'middle',
-        text: shown(x),
-        ink: 'accent',
-        bold: true,
-        halo: true,
-      },
+      rule(x, 0, x, top * 0.62, { ink, weight: 2, name }),
+      dot(x, top * 0.62, { ink, size: 13, name }),
+      label(shown(x), x, top * 0.62, { ...number, dy: -11, ink }),
     );
   });
   if (statistic !== undefined && statistic >= from && statistic <= to)
     marks.push(
-      { mark: 'rule', x1: statistic, y1: 0, x2: statistic, y2: top * 0.82, ink: 'ink', weight: 2, name: 'statistic' },
-      {
-        mark: 'text',
-        x: statistic,
-        y: top * 0.82,
-        dy: -6,
-        anchor: 'middle',
-        text: shown(statistic),
-        bold: true,
-        halo: true,
-      },
+      rule(statistic, 0, statistic, top * 0.82, { weight: 2, name: 'statistic' }),
+      label(shown(statistic), statistic, top * 0.82, { ...number, dy: -6 }),
     );
   const symbol = first ? curves[first.curve].symbol : '';
   return {
@@ -199,7 +172,7 @@ export function readerScene(
         width: width - 32,
         height: height - 60,
         x: { domain: [from, to], drawn: true, title: symbol, ticks: 8 },
-        y: { domain: [0, top * 1.04], drawn: false },
+        y: bare(0, top * 1.04),
         marks,
       },
     ],

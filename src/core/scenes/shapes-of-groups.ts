@@ -11,11 +11,13 @@ import type { Reading } from '../readings/read-column';
 import { withUnit } from '../readings/table';
 import { type LookOptions, besideDifferences } from './beside-differences';
 import { beyondOf, boxOf } from './box';
+import { boxMarks } from './box-marks';
 import { type Frame, nameMarks, pointKey, pointTitle } from './group-rows';
 import { changesOf, changesPanel, changesTold } from './changes-look';
 import { type Along, namesBeyond } from './names-beyond';
 import type { View } from './views';
-import { type Mark, type Panel, type Scene, extent } from './scene';
+import { band, bar, dot, dots, label, rows, rule } from '../drawing/marks';
+import { type Mark, type Panel, type Scene, extent } from '../drawing/scene';
 
 interface Shown {
   name: string;
@@ -45,23 +47,14 @@ function beyondMarks(
   along: Along,
   width: number,
 ): Mark[] {
+  const points = beyond.map((reading) => ({
+    at: reading.value,
+    title: pointTitle(name, reading.row, reading.value, names, reading.rows?.length),
+    key: pointKey(group.id, reading.row),
+    cells: (reading.rows ?? [reading.row]).map((row) => ({ column: group.column, row })),
+  }));
   return [
-    {
-      mark: 'dots',
-      points: beyond.map((reading) => ({
-        at: reading.value,
-        title: pointTitle(name, reading.row, reading.value, names, reading.rows?.length),
-        key: pointKey(group.id, reading.row),
-        cells: (reading.rows ?? [reading.row]).map((row) => ({ column: group.column, row })),
-      })),
-      along: 'x',
-      centre: y,
-      room: 0.1,
-      ink: { group: colour },
-      shape: colour,
-      size: 7,
-      name: `beyond-${colour}`,
-    },
+    dots(points, y, { room: 0.1, ink: { group: colour }, shape: colour, size: 7, name: `beyond-${colour}` }),
     ...namesBeyond(group, y, names, along, width),
   ];
 }
@@ -72,32 +65,17 @@ function boxPanel(answer: Answer, shown: readonly ShownGroup[], frame: Frame): P
   const along: Along = { domain, nice: true, ticks: 7 };
   const marks = shown.flatMap((one, i): Mark[] => {
     const box = boxOf(one.values);
-    const { q1, median: middle, q3, low, high } = box;
-    const ink = { group: one.colour };
-    const rule = (x1: number, y1: number, x2: number, y2: number, weight: number): Mark => ({
-      mark: 'rule',
-      x1,
-      y1,
-      x2,
-      y2,
-      ink,
-      weight,
-    });
+    const y = i + 0.09;
     return [
-      { mark: 'bar', x1: q1, y1: i - 0.12, x2: q3, y2: i + 0.3, ink, tint: 0.2, name: `box-${i}` },
-      rule(q1, i - 0.12, q1, i + 0.3, 1.5),
-      rule(q3, i - 0.12, q3, i + 0.3, 1.5),
-      rule(middle, i - 0.16, middle, i + 0.34, 3),
-      rule(low, i + 0.09, q1, i + 0.09, 1.5),
-      rule(q3, i + 0.09, high, i + 0.09, 1.5),
-      ...beyondMarks(one, beyondOf(box, one.group.readings.used), i + 0.09, answer.rowNames, along, frame.width),
+      ...boxMarks(box, y, 0.21, { ink: { group: one.colour }, name: String(i) }),
+      ...beyondMarks(one, beyondOf(box, one.group.readings.used), y, answer.rowNames, along, frame.width),
       ...nameMarks(one.name, one.colour, i - 0.38),
     ];
   });
   return {
     ...frame,
     x: { ...along, domain, drawn: true, title: title(answer) },
-    y: { domain: [-0.62, shown.length - 0.5], drawn: false, down: true },
+    y: rows(shown.length),
     marks,
   };
 }
@@ -125,27 +103,9 @@ function histogramPanels(answer: Answer, shown: readonly Shown[], frame: Frame):
     x: { domain, drawn: i === shown.length - 1, title: title(answer), ticks: 7 },
     y: { domain: [0, highest * 1.05], drawn: each > 20, ticks: 2 },
     marks: [
-      ...(binned[i] ?? []).map((b): Mark => ({
-        mark: 'bar',
-        x1: b.x0 ?? 0,
-        y1: 0,
-        x2: b.x1 ?? 0,
-        y2: b.length,
-        ink: { group: colour },
-        tint: 0.5,
-      })),
-      { mark: 'rule', x1: -Infinity, y1: 0, x2: Infinity, y2: 0, ink: 'ink' },
-      {
-        mark: 'text',
-        x: Infinity,
-        y: Infinity,
-        dy: 10,
-        anchor: 'end',
-        text: name,
-        bold: true,
-        halo: true,
-        ink: { group: colour },
-      },
+      ...(binned[i] ?? []).map((b) => bar(b.x0 ?? 0, 0, b.x1 ?? 0, b.length, { ink: { group: colour }, tint: 0.5 })),
+      rule(-Infinity, 0, Infinity, 0),
+      label(name, Infinity, Infinity, { dy: 10, anchor: 'end', bold: true, halo: true, ink: { group: colour } }),
     ],
   }));
 }
@@ -160,10 +120,6 @@ function quantilePanels(shown: readonly Shown[], columns: number, frame: Frame):
     const plot = attempt(() => quantilePlot(values.slice(0, 1000), 0.95, 1, 200));
     if (!plot.ok) return [];
     const { expected, observed, low, high } = plot.value;
-    const band = [
-      ...expected.map((e, k) => [e, high[k] ?? 0] as const),
-      ...expected.map((e, k) => [e, low[k] ?? 0] as const).reverse(),
-    ];
     return [
       {
         left: frame.left + 16 + (i % columns) * side,
@@ -177,18 +133,11 @@ function quantilePanels(shown: readonly Shown[], columns: number, frame: Frame):
           ticks: each > 90 ? 5 : each > 40 ? 2 : 1,
         },
         marks: [
-          { mark: 'path', points: band, ink: 'muted', fill: 0.18, name: 'band' },
-          { mark: 'text', x: -Infinity, y: Infinity, dy: -9, text: name, bold: true },
-          ...observed.map((o, k): Mark => ({
-            mark: 'dots',
-            points: [{ at: expected[k] ?? 0, title: `${name}: ${o}` }],
-            along: 'x',
-            centre: o,
-            room: 0,
-            ink: { group: colour },
-            shape: colour,
-            size: 6,
-          })),
+          band(expected, low, high, { ink: 'muted', fill: 0.18, name: 'band' }),
+          label(name, -Infinity, Infinity, { dy: -9, bold: true }),
+          ...observed.map((o, k) =>
+            dot(expected[k] ?? 0, o, { ink: { group: colour }, shape: colour, size: 6, title: `${name}: ${o}` }),
+          ),
         ],
       },
     ];

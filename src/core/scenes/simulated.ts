@@ -1,6 +1,7 @@
 import type { Simulated } from '../planning/simulate';
 import { divideLine } from './ladder';
-import { type Mark, type Scene, extent } from './scene';
+import { estimate, rule, wholeHeight } from '../drawing/marks';
+import { type Mark, type Scene, extent } from '../drawing/scene';
 
 /** Experiments whose intervals are drawn. */
 export const drawnExperiments = 100;
@@ -19,33 +20,16 @@ export function simulatedScene(
   const domain = extent([0, truth, ...shown.flatMap((s) => [s.low, s.high])]);
   const marks: Mark[] = [
     ...divideLine(domain),
-    { mark: 'rule', x1: truth, y1: 0.07, x2: truth, y2: 0.93, ink: 'muted', dash: true, name: 'truth' },
-    ...shown.flatMap(({ low, high, estimate, found }, i): Mark[] => {
-      const y = 0.09 + (0.82 * (i + 0.5)) / drawnExperiments;
-      return [
-        {
-          mark: 'rule',
-          x1: low,
-          y1: y,
-          x2: high,
-          y2: y,
-          ink: found ? 'ink' : 'muted',
-          weight: found ? 1.2 : 0.8,
-          name: found ? 'found' : 'missed',
-        },
-        {
-          mark: 'dots',
-          points: [{ at: estimate }],
-          along: 'x',
-          centre: y,
-          room: 0,
-          ink: found ? 'ink' : 'muted',
-          shape: 0,
-          size: 4,
-          hollow: !found,
-        },
-      ];
-    }),
+    rule(truth, 0.07, truth, 0.93, { ink: 'muted', dash: true, name: 'truth' }),
+    ...shown.flatMap(({ low, high, estimate: at, found }, i) =>
+      estimate({ at, interval: { low, high } }, 0.09 + (0.82 * (i + 0.5)) / drawnExperiments, {
+        ink: found ? 'ink' : 'muted',
+        size: 4,
+        hollow: !found,
+        weight: found ? 1.2 : 0.8,
+        names: [found ? 'found' : 'missed'],
+      }),
+    ),
   ];
   return {
     width,
@@ -60,7 +44,7 @@ export function simulatedScene(
         width: width - 48,
         height: 400,
         x: { domain, drawn: true, title, ticks: 7 },
-        y: { domain: [0, 1], drawn: false, down: true },
+        y: wholeHeight,
         marks,
       },
     ],

@@ -4,7 +4,8 @@ import { type ProportionInterval, proportionInterval } from '../procedures/one-p
 import { between } from '../words/numbers';
 import type { Frame } from './group-rows';
 import { nameMarks } from './group-rows';
-import type { Mark, Panel } from './scene';
+import { bar, bare, estimate, label } from '../drawing/marks';
+import type { Mark, Panel } from '../drawing/scene';
 
 /** Rows and categories up to which each share can be read. */
 const mostRows = 12;
@@ -46,30 +47,23 @@ export function stackedShares(
         const ink = { group: j };
         const words = `${columns[j] ?? ''} ${(100 * share).toFixed(0)} % (${between({ low: 100 * low, high: 100 * high }, 0)})`;
         return [
-          { mark: 'bar', x1: left, y1: at(i, 18), x2: right, y2: at(i, 34), ink, tint: 0.5, name: 'share' },
-          { mark: 'rule', x1: low, y1: y, x2: high, y2: y, ink, weight: 2, caps: 6, name: 'share-interval' },
-          {
-            mark: 'dots',
-            points: [{ at: share, title: words }],
-            along: 'x',
-            centre: y,
-            room: 0,
+          bar(left, at(i, 18), right, at(i, 34), { ink, tint: 0.5, name: 'share' }),
+          ...estimate({ at: share, interval: { low, high } }, y, {
             ink,
             shape: j,
             size: 8,
-            name: 'share-of-row',
-          },
+            weight: 2,
+            caps: 6,
+            title: words,
+            names: ['share-interval', 'share-of-row'],
+          }),
           // On the side where there is room.
-          {
-            mark: 'text',
-            x: high > 0.62 ? low : high,
-            y,
+          label(words, high > 0.62 ? low : high, y, {
             dx: high > 0.62 ? -8 : 8,
             dy: 4,
             anchor: high > 0.62 ? 'end' : 'start',
-            text: words,
             size: 12,
-          },
+          }),
         ];
       }),
     ];
@@ -77,7 +71,7 @@ export function stackedShares(
   return {
     ...frame,
     x: { domain: [0, 1], drawn: true, title: 'share of each row', ticks: 6 },
-    y: { domain: [0, rows.length], drawn: false, down: true },
+    y: { ...bare(0, rows.length), down: true },
     marks,
   };
 }

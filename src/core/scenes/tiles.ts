@@ -2,9 +2,10 @@
 import type { CountedPart } from '../answer/comparison';
 import { departs } from '../words/counts';
 import { significant } from '../words/numbers';
-import { textWidth } from './text-width';
+import { textWidth } from '../drawing/text-width';
 import type { Frame } from './group-rows';
-import type { Mark, Panel } from './scene';
+import { bar, bare, label, rule } from '../drawing/marks';
+import type { Mark, Panel } from '../drawing/scene';
 
 const total = (row: readonly number[]): number => row.reduce((a, b) => a + b, 0);
 const size = 12;
@@ -25,34 +26,22 @@ export function tiles(counts: CountedPart, frame: Frame, level: number): Panel {
       const tall = n / (total(row) || 1);
       const sign = departs(residuals[i]?.[j] ?? 0, cellP[i]?.[j] ?? 1, level);
       if (n > 0)
-        marks.push({
-          mark: 'bar',
-          x1: left + gap / 2,
-          y1: low,
-          x2: left + wide - gap / 2,
-          y2: low + tall,
-          ink: { group: j },
-          tint: sign ? 0.55 : 0.22,
-          name: 'tile',
-        });
+        marks.push(
+          bar(left + gap / 2, low, left + wide - gap / 2, low + tall, {
+            ink: { group: j },
+            tint: sign ? 0.55 : 0.22,
+            name: 'tile',
+          }),
+        );
       const room = wide * frame.width;
       const words = sign ? `${n} ${sign}` : String(n);
       if (tall * frame.height > 15 && room > textWidth(words, size) + 6)
-        marks.push({
-          mark: 'text',
-          x: left + wide / 2,
-          y: low + tall / 2,
-          dy: 4,
-          anchor: 'middle',
-          text: words,
-          size,
-          bold: sign !== '',
-        });
+        marks.push(label(words, left + wide / 2, low + tall / 2, { dy: 4, anchor: 'middle', size, bold: sign !== '' }));
       low += tall;
     });
     const name = rows[i] ?? '';
     if (textWidth(name, size) < wide * frame.width + 4)
-      marks.push({ mark: 'text', x: left + wide / 2, y: -Infinity, dy: 15, anchor: 'middle', text: name, size });
+      marks.push(label(name, left + wide / 2, -Infinity, { dy: 15, anchor: 'middle', size }));
     left += wide;
   });
   // The outcomes are named at the last column, where each stands.
@@ -61,13 +50,13 @@ export function tiles(counts: CountedPart, frame: Frame, level: number): Panel {
   last.forEach((n, j) => {
     const tall = n / (total(last) || 1);
     if (tall * frame.height > 12)
-      marks.push({ mark: 'text', x: 1, y: low + tall / 2, dx: 8, dy: 4, text: columns[j] ?? '', size, bold: true });
+      marks.push(label(columns[j] ?? '', 1, low + tall / 2, { dx: 8, dy: 4, size, bold: true }));
     low += tall;
   });
   return {
     ...frame,
-    x: { domain: [0, 1], drawn: false },
-    y: { domain: [0, 1], drawn: false },
+    x: bare(0, 1),
+    y: bare(0, 1),
     marks,
   };
 }
@@ -81,35 +70,22 @@ export function fitBars(counts: CountedPart, frame: Frame, level: number): Panel
     const sign = departs(residuals[0]?.[j] ?? 0, cellP[0]?.[j] ?? 1, level);
     const e = hoped[j] ?? 0;
     return [
-      {
-        mark: 'bar',
-        x1: 0,
-        y1: j - 0.12,
-        x2: n,
-        y2: j + 0.3,
-        ink: { group: j },
-        tint: sign ? 0.6 : 0.3,
-        name: 'observed',
-      },
-      { mark: 'rule', x1: e, y1: j - 0.22, x2: e, y2: j + 0.4, ink: 'accent', weight: 2, name: 'expected' },
-      { mark: 'text', x: 0, y: j - 0.32, dy: 3, text: columns[j] ?? '', bold: true, size },
-      {
-        mark: 'text',
-        x: Infinity,
-        y: j - 0.32,
+      bar(0, j - 0.12, n, j + 0.3, { ink: { group: j }, tint: sign ? 0.6 : 0.3, name: 'observed' }),
+      rule(e, j - 0.22, e, j + 0.4, { ink: 'accent', weight: 2, name: 'expected' }),
+      label(columns[j] ?? '', 0, j - 0.32, { dy: 3, bold: true, size }),
+      label(`${sign ? `${sign} ` : ''}${n} for ${significant(e, 3)} expected`, Infinity, j - 0.32, {
         dy: 3,
         anchor: 'end',
-        text: `${sign ? `${sign} ` : ''}${n} for ${significant(e, 3)} expected`,
         size,
         ink: sign ? 'ink' : 'muted',
         halo: true,
-      },
+      }),
     ];
   });
   return {
     ...frame,
     x: { domain: [0, most * 1.06], drawn: true, title: 'count', ticks: 6 },
-    y: { domain: [-0.6, line.length - 0.4], drawn: false, down: true },
+    y: { ...bare(-0.6, line.length - 0.4), down: true },
     marks,
   };
 }

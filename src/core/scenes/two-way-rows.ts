@@ -5,8 +5,9 @@ import { factsOf } from '../analyses/kinds';
 import type { Answer } from '../answer/answer';
 import { withUnit } from '../readings/table';
 import { type Frame, nameMarks, valueAxis } from './group-rows';
-import { markerOf } from './marker';
-import type { Mark, Panel } from './scene';
+import { markerOf } from '../drawing/marker';
+import { dot, dots, label, path, rows as inRows } from '../drawing/marks';
+import type { Mark, Panel } from '../drawing/scene';
 
 /** A cell of a two-way layout with its readings. */
 interface Cell {
@@ -41,41 +42,26 @@ export function twoWayRows(answer: Answer, frame: Frame): Panel {
   const marks: Mark[] = [];
   series.forEach((level, k) => {
     const colour = level.colour ?? k;
+    const look = { ink: { group: colour }, shape: colour };
     const means: [number, number][] = [];
     rows.forEach((row, i) => {
       const { values, mean } = cell(row.id, level.id);
-      marks.push({
-        mark: 'dots',
-        points: values.map((r) => ({
-          at: r.value,
-          title: `${row.name}, ${level.name}, row ${r.row + 1}: ${r.value}`,
-          cells: [{ column: r.column, row: r.row }],
-        })),
-        along: 'x',
-        centre: i + offset(k),
-        room: 0.12,
-        ink: { group: colour },
-        shape: colour,
-        size: values.length > 60 ? 4 : 6,
-        name: `readings-${i}-${k}`,
-      });
+      marks.push(
+        dots(
+          values.map((r) => ({
+            at: r.value,
+            title: `${row.name}, ${level.name}, row ${r.row + 1}: ${r.value}`,
+            cells: [{ column: r.column, row: r.row }],
+          })),
+          i + offset(k),
+          { ...look, room: 0.12, size: values.length > 60 ? 4 : 6, name: `readings-${i}-${k}` },
+        ),
+      );
       if (mean !== undefined) means.push([mean, i + offset(k)]);
     });
-    if (means.length > 1)
-      marks.unshift({ mark: 'path', points: means, ink: { group: colour }, weight: 1.8, name: `profile-${k}` });
-    means.forEach(([mean, y]) =>
-      marks.push({
-        mark: 'dots',
-        points: [{ at: mean, title: `mean of ${level.name}: ${mean}` }],
-        along: 'x',
-        centre: y,
-        room: 0,
-        ink: { group: colour },
-        shape: colour,
-        size: 12,
-        name: `cell-mean-${k}`,
-      }),
-    );
+    if (means.length > 1) marks.unshift(path(means, { ink: look.ink, weight: 1.8, name: `profile-${k}` }));
+    for (const [mean, y] of means)
+      marks.push(dot(mean, y, { ...look, size: 12, title: `mean of ${level.name}: ${mean}`, name: `cell-mean-${k}` }));
   });
   if (within && layout) {
     const bySubject = new Map<string, [number, number][]>();
@@ -87,13 +73,12 @@ export function twoWayRows(answer: Answer, frame: Frame): Panel {
     }
     if (bySubject.size <= 300)
       for (const points of bySubject.values())
-        marks.unshift({
-          mark: 'path',
-          points: points.sort((p, q) => p[1] - q[1]),
-          ink: 'line',
-          weight: 1,
-          name: 'subject',
-        });
+        marks.unshift(
+          path(
+            points.sort((p, q) => p[1] - q[1]),
+            { ink: 'line', weight: 1, name: 'subject' },
+          ),
+        );
   }
   rows.forEach((row, i) => {
     marks.push(...nameMarks(row.name, undefined, i - 0.42));
@@ -103,20 +88,19 @@ export function twoWayRows(answer: Answer, frame: Frame): Panel {
   if (first)
     series.forEach((level, k) => {
       const ink = { group: level.colour ?? k };
-      marks.push({
-        mark: 'text',
-        x: Infinity,
-        y: -Infinity,
-        dx: -4,
-        dy: 10 + 15 * k,
-        anchor: 'end',
-        // The marker stands in the text's own line, so that it keeps its place whatever the name's length.
-        text: `${['●', '◆', '▼', '■', 'Y', '▲', '✚', '★'][markerOf(level.colour ?? k)] ?? '●'} ${level.name}`,
-        size: 12,
-        halo: true,
-        ink,
-        bold: true,
-      });
+      // The marker stands in the text's own line, so that it keeps its place whatever the name's length.
+      const marker = ['●', '◆', '▼', '■', 'Y', '▲', '✚', '★'][markerOf(level.colour ?? k)] ?? '●';
+      marks.push(
+        label(`${marker} ${level.name}`, Infinity, -Infinity, {
+          dx: -4,
+          dy: 10 + 15 * k,
+          anchor: 'end',
+          size: 12,
+          halo: true,
+          ink,
+          bold: true,
+        }),
+      );
     });
   const values = layout?.readings.map((r) => r.value) ?? [];
   return {
@@ -127,7 +111,7 @@ export function twoWayRows(answer: Answer, frame: Frame): Panel {
       title: withUnit(answer.measure || 'reading', answer.unit),
       ticks: 6,
     },
-    y: { domain: [-0.62, rows.length - 0.5], drawn: false, down: true },
+    y: inRows(rows.length),
     marks,
   };
 }

@@ -1,7 +1,7 @@
 import { analysisOf } from '../analyses/registry';
 import type { Answer } from '../answer/answer';
 import type { LookOptions } from '../scenes/beside-differences';
-import type { Scene } from '../scenes/scene';
+import type { Scene } from '../drawing/scene';
 import { viewScene } from '../scenes/shapes-of-groups';
 import type { TableView, View } from '../scenes/views';
 

@@ -1,5 +1,5 @@
 /** What live pieces read now: all that a study's answers and figures can give a write-up. */
-import type { Drawing } from '../scenes/drawing';
+import type { Drawing } from '../drawing/drawing';
 import type { TextTable } from '../words/tables/result-table';
 import { type Text, loosely, plain } from '../words/text';
 import type { NumberPart, Piece, SentencePart } from './document';

@@ -1,6 +1,6 @@
 import { Copy, Download } from 'lucide-react';
 import { useState } from 'react';
-import type { Drawing } from '../../core/scenes/drawing';
+import type { Drawing } from '../../core/drawing/drawing';
 import { Choose } from '../shared/Parts';
 import { save } from '../shared/save';
 import { pngBlob, svgBlob, tiffBlob } from './download';

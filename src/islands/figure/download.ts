@@ -1,6 +1,6 @@
 import sansUrl from '@fontsource-variable/source-sans-3/files/source-sans-3-latin-wght-normal.woff2?url';
 import serifUrl from '@fontsource-variable/source-serif-4/files/source-serif-4-latin-wght-normal.woff2?url';
-import type { Drawing } from '../../core/scenes/drawing';
+import type { Drawing } from '../../core/drawing/drawing';
 import { pixels, withResolution } from '../../formats/png';
 import { families, svgFile } from '../../formats/svg';
 import { tiffFile } from '../../formats/tiff';

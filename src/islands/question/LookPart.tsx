@@ -1,7 +1,7 @@
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { DrawingView, type PointedAt } from '../../charts/DrawingView';
 import type { Answer } from '../../core/answer/answer';
-import type { Drawing } from '../../core/scenes/drawing';
+import type { Drawing } from '../../core/drawing/drawing';
 import { counted } from '../../core/words/numbers';
 import { kindsFor } from '../../core/figures/kinds';
 import { changesOf } from '../../core/scenes/changes-look';

@@ -13,15 +13,15 @@ export interface CellRef {
 export interface Point {
   at: number;
   /** Its place along the other axis, where it has one of its own. */
-  across?: number;
-  title?: string;
-  cells?: CellRef[];
+  across?: number | undefined;
+  title?: string | undefined;
+  cells?: CellRef[] | undefined;
   /** Its own ink and marker, where they are not those of the others. */
-  ink?: Ink;
-  shape?: number;
-  hollow?: boolean;
+  ink?: Ink | undefined;
+  shape?: number | undefined;
+  hollow?: boolean | undefined;
   /** What it stays, wherever it moves to. */
-  key?: string;
+  key?: string | undefined;
 }
 
 export type Mark =
@@ -32,13 +32,13 @@ export type Mark =
       x2: number;
       y2: number;
       ink: Ink;
-      weight?: number;
-      dash?: boolean;
-      caps?: number;
-      name?: string;
+      weight?: number | undefined;
+      dash?: boolean | undefined;
+      caps?: number | undefined;
+      name?: string | undefined;
     }
-  | { mark: 'bar'; x1: number; y1: number; x2: number; y2: number; ink: Ink; tint?: number; name?: string }
-  /** Points along one axis, stacked sideways where they would overlap; `room` is how far, in the other axis' units. */
+  | { mark: 'bar'; x1: number; y1: number; x2: number; y2: number; ink: Ink; tint?: number | undefined; name?: string }
+  /** Points along one axis, stacked sideways where they would overlap | undefined; `room` is how far, in the other axis' units. */
   | {
       mark: 'dots';
       points: Point[];
@@ -46,12 +46,12 @@ export type Mark =
       centre: number;
       room: number;
       /** Pushes to one side only, instead of both. */
-      side?: 1 | -1;
+      side?: 1 | -1 | undefined;
       ink: Ink;
       shape: number;
       size: number;
-      hollow?: boolean;
-      name?: string;
+      hollow?: boolean | undefined;
+      name?: string | undefined;
     }
   /** A line through points, or the area it encloses. */
   | {
@@ -59,29 +59,29 @@ export type Mark =
       points: readonly (readonly [number, number])[];
       ink: Ink;
       /** Paints what it encloses, at this strength, instead of the line. */
-      fill?: number;
-      weight?: number;
-      dash?: boolean;
-      name?: string;
-      title?: string;
+      fill?: number | undefined;
+      weight?: number | undefined;
+      dash?: boolean | undefined;
+      name?: string | undefined;
+      title?: string | undefined;
     }
   | {
       mark: 'text';
       x: number;
       y: number;
       /** Shift in the scene's units, right and down. */
-      dx?: number;
-      dy?: number;
-      anchor?: 'start' | 'middle' | 'end';
+      dx?: number | undefined;
+      dy?: number | undefined;
+      anchor?: 'start' | 'middle' | 'end' | undefined;
       text: string;
-      ink?: Ink;
-      size?: number;
-      bold?: boolean;
+      ink?: Ink | undefined;
+      size?: number | undefined;
+      bold?: boolean | undefined;
       /** Clears the ground around the letters, for text that may cross a line. */
-      halo?: boolean;
+      halo?: boolean | undefined;
       /** Degrees, about its place. */
-      turn?: number;
-      name?: string;
+      turn?: number | undefined;
+      name?: string | undefined;
     };
 
 export interface Axis {
