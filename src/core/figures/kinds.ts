@@ -3,6 +3,7 @@ import { leastOf, mostOf } from '../numeric/extremes';
 import { analysisOf } from '../analyses/registry';
 import type { Answer } from '../answer/answer';
 import { changesOf } from '../scenes/changes-look';
+import { effectAxis } from '../scenes/effect-axis';
 import { canStack } from '../scenes/stacked-shares';
 import { meanOf } from '../answer/group-part';
 import { defaultFigureStyle } from './default-style';
@@ -20,9 +21,25 @@ export const kindNames: Readonly<Record<FigureKind, string>> = {
   stacked: 'stacked shares',
   tiles: 'tiles',
   differences: 'differences',
+  beside: 'groups and differences',
   changes: 'changes',
   distribution: 'the reference distribution',
 };
+
+/** Kinds drawn as on the question's page, and whether they show groups by name and colour. */
+const asOnPage = {
+  beside: true,
+  covariate: true,
+  histograms: true,
+  quantiles: true,
+  changes: true,
+  differences: false,
+  tiles: false,
+  distribution: false,
+} as const satisfies Partial<Record<FigureKind, boolean>>;
+export type LaidKind = keyof typeof asOnPage;
+export const isLaid = (kind: FigureKind): kind is LaidKind => kind in asOnPage;
+export const showsGroups = (kind: FigureKind): boolean => !isLaid(kind) || asOnPage[kind];
 
 /** Kinds this answer can be drawn as. */
 export function kindsFor(answer: Answer): FigureKind[] {
@@ -45,6 +62,7 @@ export function kindsFor(answer: Answer): FigureKind[] {
   };
   return [
     ...analysisOf(question).figures.filter((kind) => has[kind] ?? true),
+    ...((shaped || question.about === 'share') && !found?.covariate && effectAxis(answer) ? (['beside'] as const) : []),
     ...(shaped ? (['histograms', 'quantiles'] as const) : []),
     ...(changesOf(answer) ? (['changes'] as const) : []),
     ...((found?.p !== undefined && found.effect?.interval) || follows ? (['differences'] as const) : []),

@@ -15,8 +15,10 @@ import { textWidth } from '../drawing/text-width';
 import { shapesOf } from '../scenes/shapes-of-groups';
 import { fitBars, tiles } from '../scenes/tiles';
 import { decisionOf, pOf } from '../telling/decision';
+import { lookScene } from '../telling/look';
 import { fixed, percent } from '../words/numbers';
 import type { FigureKind, FigureStyle } from './figure-style';
+import type { LaidKind } from './kinds';
 import { sizesOf } from './sizes';
 import type { Drawn } from './upright';
 
@@ -31,14 +33,7 @@ const viewOf: Partial<Record<FigureKind, 'histogram' | 'quantile' | 'change'>> =
 };
 
 /** Draws such a picture. */
-export function laidFigure(
-  answer: Answer,
-  style: FigureStyle,
-  kind: Extract<
-    FigureKind,
-    'covariate' | 'differences' | 'tiles' | 'distribution' | 'histograms' | 'quantiles' | 'changes'
-  >,
-): Drawn {
+export function laidFigure(answer: Answer, style: FigureStyle, kind: LaidKind): Drawn {
   const { width, height, fontSize, lineWeight } = sizesOf(style);
   // Laid out as on the page, in its sizes, and then brought to those of the figure.
   const factor = fontSize / pageSize;
@@ -63,6 +58,7 @@ export function laidFigure(
       alt: `Counts of ${made.counts.columns.join(', ')}${fit ? ' with the counts expected' : ` as tiles, a column for each of ${made.counts.rows.join(', ')}`}.`,
     };
   }
+  if (kind === 'beside') scene = { ...lookScene(answer, wide, { sorted: false, height: high }), ...base };
   const view = viewOf[kind];
   if (view) {
     const { panels, alt } = shapesOf(answer, view, style.changeFrom);

@@ -6,6 +6,7 @@ import { inTableOrder } from '../answer/table-order';
 import { intervalNames } from '../answer/shares';
 import { choicesOf } from '../question/choices';
 import { withUnit } from '../readings/table';
+import { factsOf } from '../analyses/kinds';
 import { analysisOf } from '../analyses/registry';
 import { followNames } from '../words/follow-names';
 import { headline } from '../telling/headline';
@@ -75,6 +76,12 @@ function comparedClause(answer: Answer, style: Drawing, compared: 'brackets' | '
       : '';
 }
 
+/** What a small symbol stands for. */
+const singles = (answer: Answer): string =>
+  answer.averaged
+    ? `the means of single ${plural(answer.subject || 'subject')}`
+    : `single ${countsEach(answer) || answer.groups.some((g) => g.samples) ? 'readings' : plural(answer.subject)}`;
+
 const ofReadings = (answer: Answer, style: Drawing, kind: FigureKind): Text => {
   const of = sentenceCase(withUnit(measureOf(answer), answer.unit));
   const byMeans = answer.comparison.ok && answer.comparison.value.model?.byMeans;
@@ -101,7 +108,7 @@ const ofReadings = (answer: Answer, style: Drawing, kind: FigureKind): Text => {
   const means = `${adjusted}${geometric ? 'geometric means' : 'means'}`;
   const points =
     style.readings && !answer.reported
-      ? `${answer.groups.some((g) => g.below) ? '; hollow symbols stand at the limit of detection they lie below' : ''}; small symbols are ${answer.averaged ? `the means of single ${plural(answer.subject || 'subject')}` : `single ${countsEach(answer) || answer.groups.some((g) => g.samples) ? 'readings' : plural(answer.subject)}`}`
+      ? `${answer.groups.some((g) => g.below) ? '; hollow symbols stand at the limit of detection they lie below' : ''}; small symbols are ${singles(answer)}`
       : '';
   switch (kind) {
     case 'boxes':
@@ -114,6 +121,29 @@ const ofReadings = (answer: Answer, style: Drawing, kind: FigureKind): Text => {
       return text`${of} by group. ${style.marks === 'columns' ? 'Columns' : 'Large symbols'} are ${means}, ${bars}${points}.`;
   }
 };
+
+/** The groups as rows with what differs beside them. */
+function besideClause(answer: Answer): Text {
+  const { question, comparison, subject } = answer;
+  const level = percent(question.level);
+  const found = comparison.ok ? comparison.value : undefined;
+  const interval = `${level} ${question.about === 'share' ? '' : 'confidence '}interval`;
+  const line = 'against the line of no difference';
+  const differs = answer.logs || found?.effect?.ratio ? 'ratio' : 'difference';
+  const differences = found?.effect
+    ? `the ${differs} with its ${interval} ${line}`
+    : `${plural(differs)} with ${plural(interval)} ${line}`;
+  if (question.about === 'share')
+    return text`Share of ${answer.measure || 'those found'} by group with ${level} ${intervalNames[choicesOf(question).shareInterval]} intervals; beside them ${differences}.`;
+  const aside = answer.groups.some((g) => g.readings.aside.some((r) => r.value !== undefined));
+  const means = answer.logs ? 'geometric means' : 'means';
+  const large = answer.layout ? 'cell means, joined' : `${means} with ${level} confidence intervals`;
+  const joined = factsOf(question).within || found?.pairing ? `, those of each ${subject || 'subject'} joined` : '';
+  const samples = found?.model?.samples
+    ? `, hollow ones the means of each ${answer.groups[0]?.samples?.name ?? 'sample'}`
+    : '';
+  return text`${sentenceCase(withUnit(measureOf(answer), answer.unit))} by group: small symbols are ${singles(answer)}${joined}${samples}, large symbols ${large}${aside ? ', hollow ones below them readings set aside' : ''}; beside them ${differences}.`;
+}
 
 /** What the marks of a figure are. */
 function marksClause(answer: Answer, style: Drawing, kind: FigureKind): Text {
@@ -138,6 +168,8 @@ function marksClause(answer: Answer, style: Drawing, kind: FigureKind): Text {
     }
     case 'covariate':
       return text`${sentenceCase(withUnit(measureOf(answer), answer.unit))} against ${answer.covariate ?? 'the covariate'}: symbols are ${answer.averaged ? 'means of single' : 'single'} ${answer.subject ? plural(answer.subject) : 'readings'}, lines have one slope in all groups, large symbols are adjusted means where they are read. ${sizes(answer)}.`;
+    case 'beside':
+      return text`${besideClause(answer)} ${sizes(answer)}.`;
     case 'tiles':
       return [];
     default:

@@ -1,23 +1,23 @@
 import type { Answer } from '../answer/answer';
-import type { FigureStyle } from './figure-style';
+import { type FigureStyle, inkColour } from './figure-style';
 import { levelKey } from './slots';
 
-/** The answer with its groups under the names they have in a figure. */
+/** The answer with its groups under the names, and in the colours, they have in a figure. */
 export function renamed(answer: Answer, { looks }: Pick<FigureStyle, 'looks'>): Answer {
   if (!looks) return answer;
-  const named = <T extends { name: string }>(thing: T, key: string): T => ({
-    ...thing,
-    name: looks[key]?.name ?? thing.name,
-  });
+  const dressed = <T extends { name: string; colour?: number | undefined }>(thing: T, key: string): T => {
+    const { name = thing.name, colour } = looks[key] ?? {};
+    return { ...thing, name, ...(colour === undefined || colour === inkColour ? {} : { colour }) };
+  };
   const factor = (of: 'a' | 'b') =>
     answer.layout && {
       ...answer.layout[of],
-      levels: answer.layout[of].levels.map((level) => named(level, levelKey(of, level))),
+      levels: answer.layout[of].levels.map((level) => dressed(level, levelKey(of, level))),
     };
   const [a, b] = [factor('a'), factor('b')];
   return {
     ...answer,
-    groups: answer.groups.map((g) => named(g, g.id)),
+    groups: answer.groups.map((g) => dressed(g, g.id)),
     ...(answer.layout && a && b ? { layout: { ...answer.layout, a, b } } : {}),
   };
 }

@@ -25,6 +25,8 @@ export interface LookOptions {
   stacked?: boolean;
   /** What changes of the same subjects are taken from; the first unless named. */
   from?: string | undefined;
+  /** How high the picture is in all, where its rows do not say. */
+  height?: number;
 }
 
 const within = (least: number, x: number, most: number): number => Math.min(most, Math.max(least, x));
@@ -37,7 +39,7 @@ const within = (least: number, x: number, most: number): number => Math.min(most
 export function besideDifferences(
   answer: Answer,
   width: number,
-  { sorted }: LookOptions,
+  { sorted, height: wanted }: LookOptions,
   groups: (frame: Frame) => Panel | Panel[],
   rows: { count: number; pitch: number; most?: number },
   told: string,
@@ -51,7 +53,7 @@ export function besideDifferences(
   const follow = found?.follow;
   const parts = follow?.ok ? follow.value : [];
   const rungs = rungsOf(parts, question.level, sorted);
-  const height = within(
+  const natural = within(
     170,
     effect
       ? rows.count * rows.pitch
@@ -60,28 +62,44 @@ export function besideDifferences(
   );
   const beside = effectAxis(answer) !== undefined;
   const effectWidth = beside ? Math.round(width * effectShare) : 0;
-  const frame: Frame = { left, top, width: width - effectWidth - left - (beside ? 36 : 20), height };
-  const right: Frame = { left: width - effectWidth, top, width: effectWidth - effectMargin, height };
-  const panels = [groups(frame)].flat();
+  const inUnit = effectsAre === 'difference of shares' || effect?.ratio ? '' : unit;
+  const rungsTitle =
+    effectsAre ??
+    (method === 'ranks'
+      ? 'difference of mean ranks'
+      : tellsRatios(question)
+        ? 'ratio of geometric means'
+        : withUnit('difference', unit));
+  const [frame, right] = [
+    { left, width: width - effectWidth - left - (beside ? 36 : 20) },
+    { left: width - effectWidth, width: effectWidth - effectMargin },
+  ];
+  /** What differs, by how much. */
+  const differencesIn = (place: Frame): Panel[] => {
+    if (effect)
+      return [singleEffect(effect, place, inUnit, differences ? value : 0, question.bounds, pairPoints(answer))];
+    return rungs.length > 0 ? [ladder(rungs, place, rungsTitle)] : [];
+  };
+  const panelsOf = (height: number): Panel[] => [
+    ...[groups({ ...frame, top, height })].flat(),
+    ...differencesIn({ ...right, top, height }),
+  ];
+  const panels = panelsOf(natural);
+  const below = roomBelow(panels, fontSize);
+  const height = wanted === undefined ? natural : Math.max(40, wanted - top - below);
   let alt = told;
-  if (effect) {
-    const inUnit = effectsAre === 'difference of shares' || effect.ratio ? '' : unit;
-    panels.push(singleEffect(effect, right, inUnit, differences ? value : 0, question.bounds, pairPoints(answer)));
-    if (effect.interval && Number.isFinite(effect.interval.high - effect.interval.low)) {
-      const decimals = effectDecimals(effect);
-      alt += ` ${effect.name}: ${fixed(effect.estimate, decimals)} (${between(effect.interval, decimals)})${inUnit && ` ${inUnit}`}, ${percent(question.level)} interval, drawn against the line of no difference.`;
-    }
-  } else if (rungs.length > 0) {
-    const title =
-      effectsAre ??
-      (method === 'ranks'
-        ? 'difference of mean ranks'
-        : tellsRatios(question)
-          ? 'ratio of geometric means'
-          : withUnit('difference', unit));
-    panels.push(ladder(rungs, right, title));
-    const significant = rungs.filter((r) => r.significant).length;
-    alt += ` Beside it ${Math.min(rungs.length, mostRungs)} ${tellsRatios(question) ? 'ratios' : 'differences'} with their intervals against the line of no difference; ${significant} of ${rungs.length} lie apart from it.`;
+  if (effect?.interval && Number.isFinite(effect.interval.high - effect.interval.low)) {
+    const decimals = effectDecimals(effect);
+    alt += ` ${effect.name}: ${fixed(effect.estimate, decimals)} (${between(effect.interval, decimals)})${inUnit && ` ${inUnit}`}, ${percent(question.level)} interval, drawn against the line of no difference.`;
   }
-  return { width, height: top + height + roomBelow(panels, fontSize), fontSize, lineWeight: 1, panels, alt };
+  if (!effect && rungs.length > 0)
+    alt += ` Beside it ${Math.min(rungs.length, mostRungs)} ${tellsRatios(question) ? 'ratios' : 'differences'} with their intervals against the line of no difference; ${rungs.filter((r) => r.significant).length} of ${rungs.length} lie apart from it.`;
+  return {
+    width,
+    height: top + height + below,
+    fontSize,
+    lineWeight: 1,
+    panels: height === natural ? panels : panelsOf(height),
+    alt,
+  };
 }

@@ -18,6 +18,8 @@ export const figureKinds = [
   /** All shares of each row of a table, one on the other. */
   'stacked',
   'tiles',
+  /** The groups as rows, and beside them what differs by how much: as on the question's page. */
+  'beside',
   /** How each subject changed from one time to every other. */
   'changes',
   /** Differences against the divide line. */

@@ -3,7 +3,7 @@ import { Copy, Trash2 } from 'lucide-react';
 import { type MouseEvent, type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
 import type { FigureStyle } from '../../core/figures/figure-style';
-import { kindNames, kindOf } from '../../core/figures/kinds';
+import { isLaid, kindNames, kindOf, showsGroups } from '../../core/figures/kinds';
 import type { Question } from '../../core/question/question';
 import { shortQuestion } from '../../core/telling/question';
 import { counted } from '../../core/words/numbers';
@@ -142,7 +142,7 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
   const fitting =
     room && size && Math.min((room.width - 24) / mm / size.widthMm, (0.6 * room.height) / mm / size.heightMm, 4);
   const scale = zoom === 'fit' ? (fitting ?? 1) : Number(zoom);
-  const upright = !['differences', 'tiles', 'distribution', 'histograms', 'quantiles', 'changes'].includes(kind);
+  const upright = !isLaid(kind);
   const ofReadings = kind === 'means' || kind === 'boxes' || kind === 'lines' || kind === 'interaction';
   return (
     <div className="flex max-[1100px]:flex-col">
@@ -229,10 +229,14 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
             <MarksControls {...props} />
           </Folded>
         )}
-        {upright && (
+        {showsGroups(kind) && (
           <Folded name="Names, colours, order" {...props} of={nameParts}>
-            <NamesControl {...props} />
-            <SizesControl {...props} />
+            {upright && (
+              <>
+                <NamesControl {...props} />
+                <SizesControl {...props} />
+              </>
+            )}
             <Choice name="Groups">
               {namedParts(shown, style)
                 .slice(0, 40)

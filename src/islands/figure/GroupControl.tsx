@@ -5,7 +5,7 @@ import { markerPath } from '../../charts/markers';
 import type { Answer } from '../../core/answer/answer';
 import { inTableOrder } from '../../core/answer/table-order';
 import { type FigureStyle, inkColour } from '../../core/figures/figure-style';
-import { kindOf } from '../../core/figures/kinds';
+import { isLaid, kindOf } from '../../core/figures/kinds';
 import { levelKey, lookOf } from '../../core/figures/slots';
 import { groupColours } from '../../core/drawing/colours';
 import { markerOf } from '../../core/drawing/marker';
@@ -68,8 +68,10 @@ export function GroupControl({ answer, style, set, of }: ControlProps & { of: Na
   const parts = namedParts(answer, style);
   const { key, name, painted } = of;
   const look = style.looks?.[key] ?? {};
+  // As on the page, a group's marker goes by its colour, and its place by the table.
+  const laid = isLaid(kindOf(answer, style));
   const colour = look.colour ?? of.colour % 8;
-  const shape = markerOf(lookOf(style, key, of.colour).shape);
+  const shape = markerOf(laid ? colour : lookOf(style, key, of.colour).shape);
   const prefix = key.includes('/') ? key.slice(0, key.indexOf('/') + 1) : '';
   const peers = parts.filter((p) => (prefix ? p.key.startsWith(prefix) : !p.key.includes('/'))).map((p) => p.key);
   const at = peers.indexOf(key);
@@ -106,18 +108,22 @@ export function GroupControl({ answer, style, set, of }: ControlProps & { of: Na
           <Choose
             label={`Colour of ${name}`}
             value={String(colour)}
-            options={Object.fromEntries(colourNames.map((c, i) => [String(i), c]))}
+            options={Object.fromEntries(
+              colourNames.flatMap((c, i) => (laid && i === inkColour ? [] : [[String(i), c]])),
+            )}
             onChange={(c) => change({ colour: Number(c) })}
           />
-          <Choose
-            label={`Marker of ${name}`}
-            value={String(shape)}
-            options={Object.fromEntries(shapeNames.map((s, i) => [String(i), s]))}
-            onChange={(s) => change({ shape: Number(s) })}
-          />
+          {!laid && (
+            <Choose
+              label={`Marker of ${name}`}
+              value={String(shape)}
+              options={Object.fromEntries(shapeNames.map((s, i) => [String(i), s]))}
+              onChange={(s) => change({ shape: Number(s) })}
+            />
+          )}
         </>
       )}
-      {!key.startsWith('category/') && (
+      {!laid && !key.startsWith('category/') && (
         <>
           <button
             type="button"
