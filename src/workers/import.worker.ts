@@ -1,19 +1,18 @@
 /** Opens a file, says what it holds, and sends it to be kept: all off the main thread. Stopping it is ending the worker. */
-import { DomainError } from '../core/numeric/domain-error';
+import { expose } from 'comlink';
+import { DomainError, type Outcome } from '../core/numeric/domain-error';
 import { type Area, areaName, blocksOf, cut, wholeOf } from '../core/readings/block';
 import { openDoubts } from '../core/understanding/doubts/open-doubts';
 import { intake } from '../core/understanding/intake';
 import { type Opened, fileLimit, openFile } from '../formats/open-file';
-import type { ImportReply, ImportRequest, LookChoice, Looked } from './import-messages';
+import type { Delimiter } from '../formats/delimited';
+import type { Encoding } from '../formats/text-encoding';
+import type { LookChoice, Looked, Taken } from './looked';
 
 /** Rows shown of the block. */
 const shownRows = 60;
 
 let opened: Opened | undefined;
-
-const tell = (reply: ImportReply): void => {
-  postMessage(reply);
-};
 
 function look(choice: LookChoice, whole: boolean): Looked {
   if (!opened) throw new DomainError('Choose a file first.');
@@ -62,48 +61,50 @@ async function posted(path: string, body: unknown): Promise<{ id: string }> {
   return answer;
 }
 
-async function take(request: Extract<ImportRequest, { ask: 'take' }>): Promise<void> {
-  const { intake: understood } = look(request.choice, true);
-  const [trouble] = understood.troubles;
-  if (trouble) throw new DomainError(trouble);
-  tell({ told: 'progress', share: 0.5, doing: 'Keeping' });
-  const table = { ...understood.table, name: request.name };
-  if (request.study === undefined) {
-    const made = await posted('/api/studies', { title: request.title, table, origin: request.origin });
-    tell({ told: 'taken', study: made.id, table: '' });
-  } else {
-    const { id } = await posted(`/api/studies/${request.study}/tables`, { table, origin: request.origin });
-    tell({ told: 'taken', study: request.study, table: id });
-  }
-}
-
-async function open({ file, encoding, delimiter }: Extract<ImportRequest, { ask: 'open' }>): Promise<void> {
-  // A file over the limit is not even read.
-  const bytes = file.size > fileLimit ? new Uint8Array(fileLimit + 1) : new Uint8Array(await file.arrayBuffer());
-  const choice = { ...(encoding ? { encoding } : {}), ...(delimiter ? { delimiter } : {}) };
-  let last = 0;
-  opened = await openFile(bytes, choice, (share) => {
-    if (share - last < 0.05 && share < 1) return;
-    last = share;
-    tell({ told: 'progress', share, doing: 'Reading' });
-  });
-  tell({ told: 'looked', looked: look({}, false) });
-}
-
-onmessage = (event: MessageEvent<ImportRequest>): void => {
-  const request = event.data;
-  const run = async (): Promise<void> => {
-    if (request.ask === 'open') await open(request);
-    else if (request.ask === 'look') tell({ told: 'looked', looked: look(request.choice, false) });
-    else await take(request);
-  };
-  run().catch((error: unknown) => {
+/** What came of it, or why nothing did, in words. @param keeping whether something was sent to be kept */
+async function tried<T>(run: () => T | Promise<T>, keeping = false): Promise<Outcome<T>> {
+  try {
+    return { ok: true, value: await run() };
+  } catch (error) {
     const reason =
       error instanceof DomainError
         ? error.message
-        : error instanceof TypeError && request.ask === 'take'
+        : error instanceof TypeError && keeping
           ? 'Divide does not answer, so nothing was kept. The file is still here: try again in a moment.'
           : 'This file could not be read because of a fault in Divide. Nothing was changed.';
-    tell({ told: 'trouble', reason });
-  });
+    return { ok: false, reason };
+  }
+}
+
+const calls = {
+  /** @param tell how much of it is read, from 0 to 1 */
+  open: (file: File, how: { encoding?: Encoding; delimiter?: Delimiter }, tell: (share: number) => void) =>
+    tried(async () => {
+      // A file over the limit is not even read.
+      const bytes = file.size > fileLimit ? new Uint8Array(fileLimit + 1) : new Uint8Array(await file.arrayBuffer());
+      let last = 0;
+      opened = await openFile(bytes, how, (share) => {
+        if (share - last < 0.05 && share < 1) return;
+        last = share;
+        tell(share);
+      });
+      return look({}, false);
+    }),
+  look: (choice: LookChoice) => tried(() => look(choice, false)),
+  /** Sends the table to be kept, in a study or in a new one of this title. */
+  take: (choice: LookChoice, study: string | undefined, name: string, origin: string) =>
+    tried(async (): Promise<Taken> => {
+      const { intake: understood } = look(choice, true);
+      const [trouble] = understood.troubles;
+      if (trouble) throw new DomainError(trouble);
+      const table = { ...understood.table, name };
+      if (study === undefined) {
+        const made = await posted('/api/studies', { title: name, table, origin });
+        return { study: made.id, table: '' };
+      }
+      const { id } = await posted(`/api/studies/${study}/tables`, { table, origin });
+      return { study, table: id };
+    }, true),
 };
+export type ImportCalls = typeof calls;
+expose(calls);

@@ -1,16 +1,37 @@
 /** Makes arrangements off the main thread, block by block as it is asked. Stopped by ending the worker. */
-import { tallyOf } from '../core/procedures/gathered';
+import { expose, transfer } from 'comlink';
+import { type Grid, type Tally, tallyOf } from '../core/procedures/gathered';
 import { exactly } from '../core/procedures/randomization';
-import { blockOf } from '../core/procedures/shuffling';
-import type { ExactReply, ShuffleRequest, StretchReply } from './shuffle-messages';
+import { type Shuffling, blockOf } from '../core/procedures/shuffling';
 
-onmessage = ({ data }: MessageEvent<ShuffleRequest>): void => {
-  if (data.ask === 'exact') {
-    postMessage(exactly(data.what) satisfies ExactReply);
-    return;
-  }
-  const { what, seed, block, from, to, observed, slack, grid } = data;
-  const statistics = Float64Array.from(blockOf(what, seed, block, from, to));
-  const tally = tallyOf(statistics, observed, slack, grid);
-  postMessage({ block, statistics, tally } satisfies StretchReply, { transfer: [statistics.buffer] });
+/** A stretch of a block of arrangements to be made. */
+export interface Stretch {
+  what: Shuffling;
+  seed: number;
+  block: number;
+  /** The first and the one after the last, counted within the block. */
+  from: number;
+  to: number;
+  /** How they are to be tallied. */
+  observed: number;
+  slack: number;
+  grid: Grid | undefined;
+}
+
+/** The statistics of a stretch. */
+export interface Stretched {
+  block: number;
+  statistics: Float64Array<ArrayBuffer>;
+  tally: Tally;
+}
+
+const calls = {
+  stretch: ({ what, seed, block, from, to, observed, slack, grid }: Stretch): Stretched => {
+    const statistics = Float64Array.from(blockOf(what, seed, block, from, to));
+    return transfer({ block, statistics, tally: tallyOf(statistics, observed, slack, grid) }, [statistics.buffer]);
+  },
+  /** Every arrangement counted, if that can be. */
+  exactly,
 };
+export type ShuffleCalls = typeof calls;
+expose(calls);

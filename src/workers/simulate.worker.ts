@@ -1,14 +1,8 @@
 /** Simulated experiments of a plan, off the main thread. */
+import { expose } from 'comlink';
 import type { Plan } from '../core/planning/plan';
 import { type Simulated, simulator } from '../core/planning/simulate';
 import { drawnExperiments } from '../core/scenes/simulated';
-
-export interface SimulateAsked {
-  plan: Plan;
-  n: number;
-  seed: number;
-  runs: number;
-}
 
 export interface SimulateTold {
   done: number;
@@ -17,14 +11,19 @@ export interface SimulateTold {
   first: Simulated[];
 }
 
-self.onmessage = ({ data: { plan, n, seed, runs } }: MessageEvent<SimulateAsked>) => {
-  const run = simulator(plan, n, seed);
-  const first: Simulated[] = [];
-  let found = 0;
-  for (let i = 1; i <= runs; i++) {
-    const one = run();
-    if (one.found) found += 1;
-    if (first.length < drawnExperiments) first.push(one);
-    if (i % 100 === 0 || i === runs) self.postMessage({ done: i, found, first } satisfies SimulateTold);
-  }
+const calls = {
+  /** @param tell how far it is, every hundred experiments and at the end */
+  simulate: (plan: Plan, n: number, seed: number, runs: number, tell: (told: SimulateTold) => void): void => {
+    const run = simulator(plan, n, seed);
+    const first: Simulated[] = [];
+    let found = 0;
+    for (let i = 1; i <= runs; i++) {
+      const one = run();
+      if (one.found) found += 1;
+      if (first.length < drawnExperiments) first.push(one);
+      if (i % 100 === 0 || i === runs) tell({ done: i, found, first });
+    }
+  },
 };
+export type SimulateCalls = typeof calls;
+expose(calls);

@@ -6,7 +6,7 @@ import { createElement, useState } from 'react';
 import { fieldText, typedNumber, typedNumbers } from '../../src/core/readings/typed-number';
 import { holdersOf, rowsByRule } from '../../src/core/readings/rules';
 import { emptyColumn, tableOf } from '../../src/core/readings/table';
-import { NumberField } from '../../src/islands/shared/NumberField';
+import { NumberField } from '../../src/islands/kit/NumberField';
 
 // Others are to see no document.
 closeDocument();

@@ -15,11 +15,11 @@ import {
 import { emptyColumn, tableOf } from '../../core/readings/table';
 import { draftOf } from '../../core/readings/table-edit';
 import { inWords, send } from '../shared/api';
-import { Accepted } from '../shared/Accepted';
+import { Accepted } from '../kit/Accepted';
 import { GroupMarker } from '../shared/GroupMarker';
-import { NumberField } from '../shared/NumberField';
+import { NumberField } from '../kit/NumberField';
 import { CopyButton } from '../shared/CopyButton';
-import { Choose } from '../shared/Parts';
+import { Choose } from '../kit/Parts';
 import { save } from '../shared/save';
 import { TextTableView } from '../shared/TextTableView';
 import { type Query, asQuery, numberOf, useAddress } from './address';

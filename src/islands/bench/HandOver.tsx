@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { inWords, send } from '../shared/api';
+import { Choose, byName } from '../kit/Parts';
 
 interface Study {
   id: string;
@@ -30,14 +31,14 @@ export function HandOver({ words, give }: { words: string; give: (study: Study) 
       ) : studies.length === 0 ? (
         <span className="text-muted">There is no study on the shelf yet.</span>
       ) : (
-        <select className="part" aria-label={words} value="" autoFocus onChange={(e) => to(e.target.value)}>
-          <option value="">to which study …</option>
-          {studies.map((s) => (
-            <option key={s.id} value={s.id}>
-              {s.title}
-            </option>
-          ))}
-        </select>
+        <Choose
+          label={words}
+          value={undefined}
+          prompt="to which study …"
+          autoFocus
+          options={byName(studies, (s) => s.title)}
+          onChange={to}
+        />
       )}{' '}
       {said && (
         <span role={said.trouble ? 'alert' : 'status'} className={said.trouble ? 'text-error' : 'text-muted'}>

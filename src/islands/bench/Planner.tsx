@@ -23,10 +23,10 @@ import { listed } from '../../core/words/sentences';
 import { protocolSentence } from '../../core/words/protocol';
 import { html, plain } from '../../core/words/text';
 import { inWords, send } from '../shared/api';
-import { Accepted } from '../shared/Accepted';
+import { Accepted } from '../kit/Accepted';
 import { CopyButton } from '../shared/CopyButton';
-import { NumberField } from '../shared/NumberField';
-import { Choose } from '../shared/Parts';
+import { NumberField } from '../kit/NumberField';
+import { Choose, byName } from '../kit/Parts';
 import { RichText } from '../shared/RichText';
 import { type Query, asQuery, numberOf, useAddress } from './address';
 import { BackTo, questionIn } from './BackTo';
@@ -162,24 +162,17 @@ function KnownSpreads({ onTake }: { onTake: (part: Partial<Query>) => void }) {
     );
   if (known.length === 0) return <p className="text-muted">No question on the shelf knows a spread yet.</p>;
   return (
-    <select
-      className="part"
-      aria-label="Take the SD from"
-      value=""
+    <Choose
+      label="Take the SD from"
+      value={undefined}
+      prompt="from which question …"
       autoFocus
-      onChange={(e) => {
-        const chosen = known.find((k) => k.id === e.target.value);
-        if (!chosen) return;
-        onTake(planOfSpread(chosen));
+      options={byName(known, (k) => `${k.name}, ${k.study}`)}
+      onChange={(id) => {
+        const chosen = known.find((k) => k.id === id);
+        if (chosen) onTake(planOfSpread(chosen));
       }}
-    >
-      <option value="">from which question …</option>
-      {known.map((k) => (
-        <option key={k.id} value={k.id}>
-          {k.name}, {k.study}
-        </option>
-      ))}
-    </select>
+    />
   );
 }
 

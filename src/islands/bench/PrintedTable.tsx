@@ -3,9 +3,9 @@ import { type CurveName, type Parameters, criticalTable, curves } from '../../co
 import { typedNumbers } from '../../core/readings/typed-number';
 import { significant } from '../../core/words/numbers';
 import { htmlTable } from '../../formats/html-document';
-import { Accepted } from '../shared/Accepted';
+import { Accepted } from '../kit/Accepted';
 import { CopyButton } from '../shared/CopyButton';
-import { Choose } from '../shared/Parts';
+import { Choose } from '../kit/Parts';
 import { TextTableView } from '../shared/TextTableView';
 import type { Query } from './address';
 

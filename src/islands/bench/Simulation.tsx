@@ -1,3 +1,4 @@
+import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
@@ -5,8 +6,9 @@ import type { Plan } from '../../core/planning/plan';
 import { withUnit } from '../../core/readings/table';
 import { drawnExperiments, simulatedScene } from '../../core/scenes/simulated';
 import { fixed } from '../../core/words/numbers';
-import type { SimulateAsked, SimulateTold } from '../../workers/simulate.worker';
-import { NumberField } from '../shared/NumberField';
+import type { SimulateCalls, SimulateTold } from '../../workers/simulate.worker';
+import { type Caller, callerOf } from '../shared/caller';
+import { NumberField } from '../kit/NumberField';
 
 const runs = 1000;
 
@@ -23,15 +25,15 @@ interface Props {
 /** A thousand experiments of the plan, run in a worker: how many would have found the difference, how many missed it. */
 export function Simulation({ plan, n, seed, unit, expected, onSeed }: Props) {
   const [told, setTold] = useState<SimulateTold>();
-  const worker = useRef<Worker | undefined>(undefined);
-  useEffect(() => () => worker.current?.terminate(), []);
+  const caller = useRef<Caller<SimulateCalls> | undefined>(undefined);
+  useEffect(() => () => caller.current?.end(), []);
   const run = () => {
-    worker.current?.terminate();
+    caller.current?.end();
     setTold(undefined);
-    const own = new Worker(new URL('../../workers/simulate.worker.ts', import.meta.url), { type: 'module' });
-    worker.current = own;
-    own.onmessage = ({ data }: MessageEvent<SimulateTold>) => setTold(data);
-    own.postMessage({ plan, n, seed, runs } satisfies SimulateAsked);
+    caller.current = callerOf<SimulateCalls>(
+      new Worker(new URL('../../workers/simulate.worker.ts', import.meta.url), { type: 'module' }),
+    );
+    void caller.current.calls.simulate(plan, n, seed, runs, proxy(setTold));
   };
   const scene = told && simulatedScene(told.first, plan.difference, withUnit('difference', unit), 820);
   return (

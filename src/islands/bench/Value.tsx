@@ -1,5 +1,5 @@
 import type { ComponentProps } from 'react';
-import { NumberField } from '../shared/NumberField';
+import { NumberField } from '../kit/NumberField';
 
 /** A number that can be typed, or stepped by the arrow keys: by hundredths, with Shift by tenths. */
 export const Value = ({

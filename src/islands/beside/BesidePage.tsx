@@ -17,6 +17,7 @@ import { RefusedNotice } from '../shared/RefusedNotice';
 import { SaveState } from '../shared/SaveState';
 import { type Kept, type TableStore, followTable, guardUnsaved, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
+import { Choose } from '../kit/Parts';
 
 interface Asked {
   id: string;
@@ -124,20 +125,14 @@ function Both({ study, left, right, others, tables }: Props & { tables: readonly
         <h1 className="prose-serif text-[21px]">Two answers side by side</h1>
         <p className="text-sm text-muted">
           on the right{' '}
-          <select
-            className="part"
-            aria-label="The answer on the right"
+          <Choose
+            label="The answer on the right"
             value={right.asked.id}
-            onChange={(e) => window.location.assign(`/studies/${study}/beside/${left.asked.id}/${e.target.value}`)}
-          >
-            {others
+            options={others
               .filter((q) => q.id !== left.asked.id)
-              .map((q, i) => (
-                <option key={q.id} value={q.id}>
-                  {q.label} ({i + 1})
-                </option>
-              ))}
-          </select>
+              .map((q, i): [string, string] => [q.id, `${q.label} (${i + 1})`])}
+            onChange={(id) => window.location.assign(`/studies/${study}/beside/${left.asked.id}/${id}`)}
+          />
         </p>
       </header>
       {both && !both.ok && (

@@ -8,9 +8,9 @@ import type { FigureStyle } from '../../core/figures/figure-style';
 import { kindNames, kindOf, kindsFor } from '../../core/figures/kinds';
 import { slotsOf } from '../../core/figures/slots';
 import { percent } from '../../core/words/numbers';
-import { Accepted } from '../shared/Accepted';
-import { NumberField } from '../shared/NumberField';
-import { Choose } from '../shared/Parts';
+import { Accepted } from '../kit/Accepted';
+import { NumberField } from '../kit/NumberField';
+import { Choose } from '../kit/Parts';
 
 export interface ControlProps {
   answer: Answer;
@@ -87,9 +87,9 @@ export function Chosen<K extends Worded>({
   usual?: NonNullable<FigureStyle[K]> & string;
 }) {
   return (
-    <Choose
+    <Choose<string>
       label={label}
-      value={(style[part] ?? usual ?? '') as NonNullable<FigureStyle[K]> & string}
+      value={style[part] ?? usual ?? ''}
       options={options}
       onChange={(next) => set({ [part]: next === usual ? undefined : next })}
     />

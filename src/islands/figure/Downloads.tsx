@@ -1,7 +1,7 @@
 import { Copy, Download } from 'lucide-react';
 import { useState } from 'react';
 import type { Drawing } from '../../core/drawing/drawing';
-import { Choose } from '../shared/Parts';
+import { Choose, asTheyRead } from '../kit/Parts';
 import { save } from '../shared/save';
 import { pngBlob, svgBlob, tiffBlob } from './download';
 
@@ -75,19 +75,7 @@ export function Downloads({ drawing, size, family, name, pdf, saved }: Props) {
         >
           as TIFF
         </button>
-        , at{' '}
-        <select
-          className="part"
-          aria-label="Dots per inch"
-          value={dpi}
-          onChange={(e) => setDpi(Number(e.target.value))}
-        >
-          {[150, 300, 600, 1200].map((d) => (
-            <option key={d} value={d}>
-              {d}
-            </option>
-          ))}
-        </select>{' '}
+        , at <Choose label="Dots per inch" value={dpi} options={asTheyRead([150, 300, 600, 1200])} onChange={setDpi} />{' '}
         dots per inch,{' '}
         <Choose
           label="Ground"

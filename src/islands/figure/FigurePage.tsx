@@ -15,7 +15,7 @@ import { inWords, send } from '../shared/api';
 import { CopyButton } from '../shared/CopyButton';
 import { useKeptValue } from '../shared/kept-value';
 import { NewerElsewhere } from '../shared/NewerElsewhere';
-import { Choose } from '../shared/Parts';
+import { Choose } from '../kit/Parts';
 import { RichText } from '../shared/RichText';
 import { SaveState } from '../shared/SaveState';
 import { type Kept, followTable, tableStore } from '../shared/table-store';
@@ -37,7 +37,7 @@ import {
   ValueTitleControl,
 } from './Controls';
 import { MarksControls, TypeControls } from './MarkControls';
-import { GroupControl, namedParts } from './GroupControl';
+import { GroupsControl } from './GroupControl';
 import { Downloads } from './Downloads';
 import { type Clicked, InPlace, canEdit } from './InPlace';
 import { PanelsControl } from './PanelsControl';
@@ -238,11 +238,7 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
               </>
             )}
             <Choice name="Groups">
-              {namedParts(shown, style)
-                .slice(0, 40)
-                .map((of) => (
-                  <GroupControl key={of.key} {...props} of={of} />
-                ))}
+              <GroupsControl {...props} />
             </Choice>
           </Folded>
         )}

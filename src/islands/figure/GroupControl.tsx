@@ -1,6 +1,6 @@
 /** What of a figure has a name, a colour and a place: groups, levels of two factors, categories of a table. */
 import { factsOf } from '../../core/analyses/kinds';
-import { ArrowDown, ArrowUp } from 'lucide-react';
+import type { ReactNode } from 'react';
 import { markerPath } from '../../charts/markers';
 import type { Answer } from '../../core/answer/answer';
 import { inTableOrder } from '../../core/answer/table-order';
@@ -9,8 +9,9 @@ import { isLaid, kindOf } from '../../core/figures/kinds';
 import { levelKey, lookOf } from '../../core/figures/slots';
 import { groupColours } from '../../core/drawing/colours';
 import { markerOf } from '../../core/drawing/marker';
-import { Accepted } from '../shared/Accepted';
-import { Choose } from '../shared/Parts';
+import { Accepted } from '../kit/Accepted';
+import { Ordered, Steps } from '../kit/Ordered';
+import { Choose } from '../kit/Parts';
 import type { ControlProps } from './Controls';
 
 /** What can be named, coloured and ordered: groups, or the levels of both factors, or the categories of a table. */
@@ -63,18 +64,15 @@ export function namedParts(answer: Answer, style: FigureStyle): Named[] {
 const colourNames = ['plum', 'moss', 'olive', 'sky', 'navy', 'umber', 'wine', 'teal', 'ink'];
 const shapeNames = ['disc', 'diamond', 'triangle down', 'square', 'fork', 'triangle', 'cross', 'star'];
 
-/** One group: its name in the figure, colour and marker, and its place. */
-export function GroupControl({ answer, style, set, of }: ControlProps & { of: Named }) {
-  const parts = namedParts(answer, style);
+/** One group: its name in the figure, its colour and marker. @param moving what changes its place */
+export function GroupControl({ of, moving, ...props }: ControlProps & { of: Named; moving?: ReactNode }) {
+  const { answer, style, set } = props;
   const { key, name, painted } = of;
   const look = style.looks?.[key] ?? {};
   // As on the page, a group's marker goes by its colour, and its place by the table.
   const laid = isLaid(kindOf(answer, style));
   const colour = look.colour ?? of.colour % 8;
   const shape = markerOf(laid ? colour : lookOf(style, key, of.colour).shape);
-  const prefix = key.includes('/') ? key.slice(0, key.indexOf('/') + 1) : '';
-  const peers = parts.filter((p) => (prefix ? p.key.startsWith(prefix) : !p.key.includes('/'))).map((p) => p.key);
-  const at = peers.indexOf(key);
   const change = (part: Partial<typeof look>) => {
     const next = Object.fromEntries(
       Object.entries({ ...look, ...part }).filter(([, v]) => v !== undefined && v !== ''),
@@ -82,11 +80,6 @@ export function GroupControl({ answer, style, set, of }: ControlProps & { of: Na
     const { [key]: _, ...others } = style.looks ?? {};
     const looks = Object.keys(next).length > 0 ? { ...others, [key]: next } : others;
     set({ looks: Object.keys(looks).length > 0 ? looks : undefined });
-  };
-  const move = (by: -1 | 1) => {
-    const next = [...peers];
-    [next[at], next[at + by]] = [next[at + by] ?? key, next[at] ?? key];
-    set({ order: [...(style.order ?? []).filter((k) => !peers.includes(k)), ...next] });
   };
   return (
     <span className="flex flex-wrap items-baseline gap-x-1.5 py-0.5" data-testid={`look-${name}`}>
@@ -123,28 +116,40 @@ export function GroupControl({ answer, style, set, of }: ControlProps & { of: Na
           )}
         </>
       )}
-      {!laid && !key.startsWith('category/') && (
-        <>
-          <button
-            type="button"
-            className="plain-button"
-            aria-label={`${name} earlier`}
-            disabled={at <= 0}
-            onClick={() => move(-1)}
-          >
-            <ArrowUp size={14} aria-hidden />
-          </button>
-          <button
-            type="button"
-            className="plain-button"
-            aria-label={`${name} later`}
-            disabled={at >= peers.length - 1}
-            onClick={() => move(1)}
-          >
-            <ArrowDown size={14} aria-hidden />
-          </button>
-        </>
-      )}
+      {moving ?? <Steps ids={peersOf(props, key)} id={key} name={name} onOrder={(next) => inOrder(props, next)} />}
     </span>
   );
+}
+
+/** What can change places with one another: groups, or the levels of one factor. A table's categories stand as they are read. */
+function peersOf({ answer, style }: ControlProps, key: string): string[] {
+  const kind = kindOfKey(key);
+  if (kind === 'category/' || isLaid(kindOf(answer, style))) return [];
+  return namedParts(answer, style).flatMap((p) => (kindOfKey(p.key) === kind ? [p.key] : []));
+}
+const kindOfKey = (key: string): string => (key.includes('/') ? key.slice(0, key.indexOf('/') + 1) : '');
+
+const inOrder = ({ style, set }: ControlProps, next: string[]): void =>
+  set({ order: [...(style.order ?? []).filter((k) => !next.includes(k)), ...next] });
+
+/** More groups than this are named and coloured where they are clicked. */
+const most = 40;
+
+/** All groups of a figure, or the levels of each factor, in their order. */
+export function GroupsControl(props: ControlProps) {
+  const parts = namedParts(props.answer, props.style);
+  const nameOf = (key: string): string => parts.find((p) => p.key === key)?.name ?? '';
+  return [...new Set(parts.map(({ key }) => kindOfKey(key)))].map((kind) => {
+    const own = parts.filter(({ key }) => kindOfKey(key) === kind).slice(0, most);
+    const control = (key: string, moving?: ReactNode) =>
+      own.flatMap((of) => (of.key === key ? [<GroupControl key={key} {...props} of={of} moving={moving} />] : []));
+    const peers = peersOf(props, own[0]?.key ?? '');
+    return peers.length === 0 || peers.length > most ? (
+      own.map(({ key }) => control(key))
+    ) : (
+      <Ordered key={kind} ids={peers} name={nameOf} onOrder={(next) => inOrder(props, next)}>
+        {control}
+      </Ordered>
+    );
+  });
 }

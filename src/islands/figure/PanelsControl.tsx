@@ -1,5 +1,6 @@
 import { X } from 'lucide-react';
-import { Choose } from '../shared/Parts';
+import { Ordered } from '../kit/Ordered';
+import { Choose, byName } from '../kit/Parts';
 import { Choice, Chosen, Switch } from './Controls';
 import type { FigureStyle } from '../../core/figures/figure-style';
 
@@ -22,42 +23,44 @@ export function PanelsControl({
 }) {
   const beside = style.beside ?? [];
   const left = others.filter((o) => !beside.includes(o.id));
+  const nameOf = (id: string): string => others.find((o) => o.id === id)?.label ?? 'a figure since removed';
+  const letterOf = (id: string): string => String.fromCharCode(66 + beside.indexOf(id));
   const keep = (next: string[]) => set({ beside: next.length > 0 ? next : undefined });
   return (
     <>
       <Choice name="Panels">
-        {beside.map((id, i) => {
-          const other = others.find((o) => o.id === id);
-          return (
-            <span key={id} className="flex items-baseline gap-1">
-              <a className="plain-button min-w-0 [overflow-wrap:anywhere]" href={other?.href ?? '#'}>
-                {String.fromCharCode(66 + i)}: {other?.label ?? 'a figure since removed'}
-              </a>
-              <button
-                type="button"
-                className="plain-button"
-                aria-label={`Take panel ${String.fromCharCode(66 + i)} out`}
-                onClick={() => keep(beside.filter((b) => b !== id))}
-              >
-                <X size={14} aria-hidden />
-              </button>
-            </span>
-          );
-        })}
+        <Ordered ids={beside} name={nameOf} onOrder={keep}>
+          {(id, moving) => {
+            const letter = letterOf(id);
+            return (
+              <span className="flex items-baseline gap-1">
+                <a
+                  className="plain-button min-w-0 grow [overflow-wrap:anywhere]"
+                  href={others.find((o) => o.id === id)?.href ?? '#'}
+                >
+                  {letter}: {nameOf(id)}
+                </a>
+                {moving}
+                <button
+                  type="button"
+                  className="plain-button"
+                  aria-label={`Take panel ${letter} out`}
+                  onClick={() => keep(beside.filter((b) => b !== id))}
+                >
+                  <X size={14} aria-hidden />
+                </button>
+              </span>
+            );
+          }}
+        </Ordered>
         {left.length > 0 && beside.length < 11 ? (
-          <select
-            className="part"
-            aria-label="Add a panel"
-            value=""
-            onChange={(e) => e.target.value && keep([...beside, e.target.value])}
-          >
-            <option value="">add another figure …</option>
-            {left.map((o) => (
-              <option key={o.id} value={o.id}>
-                {o.label}
-              </option>
-            ))}
-          </select>
+          <Choose
+            label="Add a panel"
+            value={undefined}
+            prompt="add another figure …"
+            options={byName(left, (o) => o.label)}
+            onChange={(id) => keep([...beside, id])}
+          />
         ) : (
           beside.length === 0 && <span className="text-muted">make another figure first</span>
         )}

@@ -3,14 +3,19 @@ import { layoutNames } from '../../core/readings/layouts';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { areaName } from '../../core/readings/block';
 import type { Heads } from '../../core/understanding/heads';
-import { type DecimalMark, type Role, type Shape, called, isMeasured, roles, shapes } from '../../core/readings/table';
+import { called, isMeasured, roles, shapes } from '../../core/readings/table';
 import { counted } from '../../core/words/numbers';
 import { type Delimiter, delimiterName, delimiters } from '../../formats/delimited';
 import { type Encoding, encodingName, encodings } from '../../formats/text-encoding';
 import { hasLimits } from '../../core/readings/parse-number';
-import { Accepted } from '../shared/Accepted';
+import { Accepted } from '../kit/Accepted';
 import { LimitPart } from '../shared/LimitPart';
-import type { ImportReply, ImportRequest, LookChoice, Looked } from '../../workers/import-messages';
+import type { ImportCalls } from '../../workers/import.worker';
+import type { LookChoice, Looked } from '../../workers/looked';
+import type { Outcome } from '../../core/numeric/domain-error';
+import { type Caller, callerOf } from '../shared/caller';
+import { proxy } from 'comlink';
+import { Choose, asTheyRead } from '../kit/Parts';
 
 const headWords: { heads: Omit<Heads, 'skipped'>; words: string }[] = [
   { heads: { names: 1, units: 0 }, words: 'the first row names the columns' },
@@ -34,7 +39,7 @@ interface Props {
 
 /** What was understood of a file, with each doubtful cell named, before anything is taken in. */
 export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
-  const worker = useRef<Worker>(undefined);
+  const caller = useRef<Caller<ImportCalls>>(undefined);
   const [looked, setLooked] = useState<Looked>();
   const [choice, setChoice] = useState<LookChoice>({});
   const [progress, setProgress] = useState<{ share: number; doing: string } | undefined>({
@@ -50,24 +55,25 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
     taken.current = onTaken;
   });
 
-  const ask = useCallback((request: ImportRequest) => worker.current?.postMessage(request), []);
+  /** Takes in what the worker found, or says why there is nothing. */
+  const settle = useCallback((found: Outcome<Looked>): void => {
+    setProgress(undefined);
+    if (found.ok) setLooked(found.value);
+    else setTrouble(found.reason);
+  }, []);
   useEffect(() => {
-    const own = new Worker(new URL('../../workers/import.worker.ts', import.meta.url), { type: 'module' });
-    worker.current = own;
-    own.onmessage = ({ data }: MessageEvent<ImportReply>) => {
-      if (data.told === 'progress') return setProgress(data);
-      setProgress(undefined);
-      if (data.told === 'looked') setLooked(data.looked);
-      else if (data.told === 'taken') taken.current(data.study, data.table);
-      else setTrouble(data.reason);
-    };
-    own.onerror = () => {
-      setProgress(undefined);
-      setTrouble('This file could not be read because of a fault in Divide. Nothing was changed.');
-    };
-    own.postMessage({ ask: 'open', file, ...how } satisfies ImportRequest);
-    return () => own.terminate();
-  }, [file, how]);
+    const own = callerOf<ImportCalls>(
+      new Worker(new URL('../../workers/import.worker.ts', import.meta.url), { type: 'module' }),
+      () => {
+        setProgress(undefined);
+        setTrouble('This file could not be read because of a fault in Divide. Nothing was changed.');
+      },
+    );
+    caller.current = own;
+    const tell = proxy((share: number) => setProgress({ share, doing: 'Reading' }));
+    void own.calls.open(file, how, tell).then(settle);
+    return own.end;
+  }, [file, how, settle]);
 
   /** Opens the file again, with its letters or columns read in another way. */
   const openAgain = (next: { encoding?: Encoding; delimiter?: Delimiter }) => {
@@ -79,21 +85,17 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
   const change = (next: LookChoice) => {
     setTrouble('');
     setChoice(next);
-    ask({ ask: 'look', choice: next });
+    void caller.current?.calls.look(next).then(settle);
   };
-  const take = () => {
+  const take = async () => {
     setTrouble('');
-    setProgress({ share: 0.1, doing: 'Taking in' });
+    setProgress({ share: 0.5, doing: 'Taking in' });
     const sheet = looked?.sheets[looked.sheet];
     const origin = `taken in from the file ${file.name}${sheet ? `, sheet ${sheet}` : ''}${looked && looked.areas.length > 1 ? `, ${areaName(looked.area)}` : ''}`;
-    ask({
-      ask: 'take',
-      choice,
-      study,
-      title: name.trim() || stem,
-      name: name.trim() || stem,
-      origin: origin.slice(0, 500),
-    });
+    const found = await caller.current?.calls.take(choice, study, name.trim() || stem, origin.slice(0, 500));
+    setProgress(undefined);
+    if (found?.ok) taken.current(found.value.study, found.value.table);
+    else if (found) setTrouble(found.reason);
   };
 
   const intake = looked?.intake;
@@ -137,125 +139,89 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
             {looked.sheets.length > 1 && (
               <label>
                 sheet{' '}
-                <select
-                  className="part"
-                  aria-label="Sheet"
+                <Choose
+                  label="Sheet"
                   value={looked.sheet}
-                  onChange={(e) => change({ sheet: Number(e.target.value) })}
-                >
-                  {looked.sheets.map((sheet, i) => (
-                    <option key={sheet} value={i}>
-                      {sheet}
-                    </option>
-                  ))}
-                </select>
+                  options={looked.sheets.map((sheet, i) => [i, sheet])}
+                  onChange={(sheet) => change({ sheet })}
+                />
               </label>
             )}
             {looked.areas.length > 1 && (
               <label>
                 block{' '}
-                <select
-                  className="part"
-                  aria-label="Block"
+                <Choose
+                  label="Block"
                   value={areaName(looked.area)}
-                  onChange={(e) => {
-                    const area = looked.areas.find((a) => areaName(a) === e.target.value);
+                  options={looked.areas.map((area, i): [string, string] => [
+                    areaName(area),
+                    i === looked.areas.length - 1 ? `everything, ${areaName(area)}` : areaName(area),
+                  ])}
+                  onChange={(name) => {
+                    const area = looked.areas.find((a) => areaName(a) === name);
                     change({ sheet: looked.sheet, ...(area ? { area } : {}) });
                   }}
-                >
-                  {looked.areas.map((area, i) => (
-                    <option key={areaName(area)} value={areaName(area)}>
-                      {i === looked.areas.length - 1 ? `everything, ${areaName(area)}` : areaName(area)}
-                    </option>
-                  ))}
-                </select>
+                />
               </label>
             )}
             {looked.encoding && (
               <label>
                 letters in{' '}
-                <select
-                  className="part"
-                  aria-label="Letters in"
+                <Choose
+                  label="Letters in"
                   value={looked.encoding}
-                  onChange={(e) => openAgain({ ...how, encoding: e.target.value as Encoding })}
-                >
-                  {encodings.map((encoding) => (
-                    <option key={encoding} value={encoding}>
-                      {encodingName[encoding]}
-                    </option>
-                  ))}
-                </select>
+                  options={asTheyRead(encodings, (encoding) => encodingName[encoding])}
+                  onChange={(encoding) => openAgain({ ...how, encoding })}
+                />
               </label>
             )}
             {looked.delimiter && (
               <label>
                 parted by{' '}
-                <select
-                  className="part"
-                  aria-label="Parted by"
+                <Choose
+                  label="Parted by"
                   value={looked.delimiter}
-                  onChange={(e) => openAgain({ ...how, delimiter: e.target.value as Delimiter })}
-                >
-                  {delimiters.map((delimiter) => (
-                    <option key={delimiter} value={delimiter}>
-                      {delimiterName[delimiter]}
-                    </option>
-                  ))}
-                </select>
+                  options={asTheyRead(delimiters, (delimiter) => delimiterName[delimiter])}
+                  onChange={(delimiter) => openAgain({ ...how, delimiter })}
+                />
               </label>
             )}
-            <select
-              className="part"
-              aria-label="Names of the columns"
+            <Choose
+              label="Names of the columns"
               value={headWords.findIndex(
                 (h) => h.heads.names === intake.heads.names && h.heads.units === intake.heads.units,
               )}
-              onChange={(e) => {
-                const heads = headWords[Number(e.target.value)]?.heads;
+              options={headWords.map(({ words }, i) => [
+                i,
+                intake.heads.skipped > 0 ? `below ${counted(intake.heads.skipped, 'line')}, ${words}` : words,
+              ])}
+              onChange={(i) => {
+                const heads = headWords[i]?.heads;
                 if (heads) change({ ...choice, heads: { skipped: intake.heads.skipped, ...heads } });
               }}
-            >
-              {headWords.map(({ words }, i) => (
-                <option key={words} value={i}>
-                  {intake.heads.skipped > 0 ? `below ${counted(intake.heads.skipped, 'line')}, ${words}` : words}
-                </option>
-              ))}
-            </select>
-            <select
-              className="part"
-              aria-label="Which way round"
+            />
+            <Choose
+              label="Which way round"
               value={intake.turned ? 'turned' : 'stands'}
-              onChange={(e) => change({ ...place(choice), turned: e.target.value === 'turned' })}
-            >
-              <option value="stands">as it stands</option>
-              <option value="turned">rows and columns exchanged</option>
-            </select>
+              options={{ stands: 'as it stands', turned: 'rows and columns exchanged' }}
+              onChange={(way) => change({ ...place(choice), turned: way === 'turned' })}
+            />
             {(intake.times > 1 || choice.gathered === false) && (
-              <select
-                className="part"
-                aria-label="Replicates"
+              <Choose
+                label="Replicates"
                 value={intake.times > 1 ? 'below' : 'beside'}
-                onChange={(e) => change({ ...place(choice), gathered: e.target.value === 'below' })}
-              >
-                <option value="below">replicates below one another</option>
-                <option value="beside">replicates beside one another</option>
-              </select>
+                options={{ below: 'replicates below one another', beside: 'replicates beside one another' }}
+                onChange={(way) => change({ ...place(choice), gathered: way === 'below' })}
+              />
             )}
             <label>
               understood as{' '}
-              <select
-                className="part"
-                aria-label="Layout of the readings"
+              <Choose
+                label="Layout of the readings"
                 value={intake.table.shape}
-                onChange={(e) => change({ ...choice, shape: e.target.value as Shape })}
-              >
-                {shapes.map((shape) => (
-                  <option key={shape} value={shape}>
-                    {layoutNames[shape]}
-                  </option>
-                ))}
-              </select>
+                options={asTheyRead(shapes, (shape) => layoutNames[shape])}
+                onChange={(shape) => change({ ...choice, shape })}
+              />
             </label>
           </div>
           {[...looked.notes, ...intake.notes, ...intake.troubles].map((note) => (
@@ -285,20 +251,13 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
                         <span className="block max-w-44 truncate font-semibold">
                           {column.name || <span className="text-muted">no name</span>}
                         </span>
-                        <select
+                        <Choose
                           className="min-h-6 appearance-none bg-transparent text-[13px] text-muted hover:text-primary"
-                          aria-label={`Role of ${column.name || `column ${k + 1}`}`}
+                          label={`Role of ${column.name || `column ${k + 1}`}`}
                           value={column.role}
-                          onChange={(e) =>
-                            change({ ...choice, roles: { ...choice.roles, [k]: e.target.value as Role } })
-                          }
-                        >
-                          {roles.map((role) => (
-                            <option key={role} value={role}>
-                              {role}
-                            </option>
-                          ))}
-                        </select>
+                          options={asTheyRead(roles)}
+                          onChange={(role) => change({ ...choice, roles: { ...choice.roles, [k]: role } })}
+                        />
                         {isMeasured(column.role) && (
                           <Accepted
                             className="ml-3 min-h-6 w-14 bg-transparent text-[13px] text-muted placeholder:text-muted"
@@ -310,21 +269,19 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
                           />
                         )}
                         {isMeasured(column.role) && (
-                          <select
+                          <Choose
                             className="block min-h-6 appearance-none bg-transparent text-[13px] text-muted hover:text-primary"
-                            aria-label={`Decimals of ${column.name || `column ${k + 1}`}`}
+                            label={`Decimals of ${column.name || `column ${k + 1}`}`}
                             value={column.decimal}
-                            onChange={(e) =>
-                              change({
-                                ...choice,
-                                decimals: { ...choice.decimals, [k]: e.target.value as DecimalMark },
-                              })
+                            options={{
+                              auto: 'decimals by the readings',
+                              point: 'decimals 1.5',
+                              comma: 'decimals 1,5',
+                            }}
+                            onChange={(decimal) =>
+                              change({ ...choice, decimals: { ...choice.decimals, [k]: decimal } })
                             }
-                          >
-                            <option value="auto">decimals by the readings</option>
-                            <option value="point">decimals 1.5</option>
-                            <option value="comma">decimals 1,5</option>
-                          </select>
+                          />
                         )}
                       </th>
                     ))}
@@ -402,7 +359,7 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
               type="button"
               className="plain-button text-[15px] font-semibold"
               disabled={progress !== undefined || intake.troubles.length > 0}
-              onClick={take}
+              onClick={() => void take()}
             >
               Import
             </button>

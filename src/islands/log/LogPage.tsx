@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { counted } from '../../core/words/numbers';
 import { inWords, send } from '../shared/api';
-import { Choose, Fill } from '../shared/Parts';
+import { Choose, Fill } from '../kit/Parts';
 import { RemovedTables } from './RemovedTables';
 
 /** A line of the log, as the server tells it. */

@@ -22,7 +22,7 @@ import { measuresCsv, measuresTable, measuresXlsx } from '../../formats/measures
 import { inWords, send } from '../shared/api';
 import { CopyButton } from '../shared/CopyButton';
 import { GroupMarker } from '../shared/GroupMarker';
-import { Choose } from '../shared/Parts';
+import { Choose } from '../kit/Parts';
 import { save } from '../shared/save';
 import { type Kept, followTable, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';

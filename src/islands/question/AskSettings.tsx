@@ -7,7 +7,7 @@ import { underLetters } from '../../core/readings/blind';
 import { factorNames } from '../../core/readings/factors';
 import { covariates, innerSamples } from '../../core/telling/controls';
 import { askedOf } from '../../core/telling/asked-of';
-import { Choose } from '../shared/Parts';
+import { Choose } from '../kit/Parts';
 import { Bounds } from './Bounds';
 import { ControlPart } from './ControlPart';
 import { CovariateAt } from './CovariateAt';

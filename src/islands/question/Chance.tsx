@@ -24,8 +24,9 @@ import {
   strayResult,
   tooMany,
 } from '../../core/words/chance';
-import type { ExactReply, ShuffleRequest } from '../../workers/shuffle-messages';
-import { Choose } from '../shared/Parts';
+import type { ShuffleCalls } from '../../workers/shuffle.worker';
+import { callerOf } from '../shared/caller';
+import { Choose } from '../kit/Parts';
 import { RichText } from '../shared/RichText';
 import { SeedPart, StatisticPart } from './StatisticPart';
 import { shuffleRun } from './shuffle-run';
@@ -43,12 +44,13 @@ type Mode = 'shuffle' | 'stray';
 
 /** Every arrangement counted, in a worker; undefined until it is known, or where there are too many. */
 function useExact(what: Shuffling): ShuffleTest | undefined {
-  const [found, setFound] = useState<{ what: Shuffling; test: ExactReply }>();
+  const [found, setFound] = useState<{ what: Shuffling; test: ShuffleTest | undefined }>();
   useEffect(() => {
-    const worker = new Worker(new URL('../../workers/shuffle.worker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<ExactReply>) => setFound({ what, test: data });
-    worker.postMessage({ ask: 'exact', what } satisfies ShuffleRequest);
-    return () => worker.terminate();
+    const { calls, end } = callerOf<ShuffleCalls>(
+      new Worker(new URL('../../workers/shuffle.worker.ts', import.meta.url), { type: 'module' }),
+    );
+    void calls.exactly(what).then((test) => setFound({ what, test }));
+    return end;
   }, [what]);
   return found?.what === what ? found.test : undefined;
 }

@@ -3,8 +3,8 @@ import { factsOf } from '../../core/analyses/kinds';
 import { choicesOf, followUpsFor } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
 import { followNames, followReasons } from '../../core/words/follow-names';
-import { Accepted } from '../shared/Accepted';
-import { Choose } from '../shared/Parts';
+import { Accepted } from '../kit/Accepted';
+import { Choose } from '../kit/Parts';
 import { NumberPart } from './NumberPart';
 import { SpacingPart } from './SpacingPart';
 

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { usualLevels } from '../../core/question/usual-levels';
 import { percent } from '../../core/words/numbers';
-import { NumberField } from '../shared/NumberField';
+import { NumberField } from '../kit/NumberField';
+import { Choose, asTheyRead } from '../kit/Parts';
 
 /** The confidence level: the usual ones by name, any other typed. */
 export function Level({ level, onChange }: { level: number; onChange: (level: number) => void }) {
@@ -27,18 +28,11 @@ export function Level({ level, onChange }: { level: number; onChange: (level: nu
       </>
     );
   return (
-    <select
-      className="part"
-      aria-label="Confidence level"
+    <Choose
+      label="Confidence level"
       value={level}
-      onChange={(e) => (e.target.value === 'own' ? setOwn(true) : onChange(Number(e.target.value)))}
-    >
-      {usualLevels.map((l) => (
-        <option key={l} value={l}>
-          {percent(l)}
-        </option>
-      ))}
-      <option value="own">another level …</option>
-    </select>
+      options={[...asTheyRead<number | 'own'>(usualLevels, (l) => percent(Number(l))), ['own', 'another level …']]}
+      onChange={(l) => (l === 'own' ? setOwn(true) : onChange(l))}
+    />
   );
 }

@@ -8,6 +8,7 @@ import { changesOf } from '../../core/scenes/changes-look';
 import { useAddressPart } from '../shared/address-part';
 import { type TableView, type View, tableViews, views } from '../../core/scenes/views';
 import { useView } from './use-view';
+import { Choose, byName } from '../kit/Parts';
 
 interface Props {
   answer: Answer;
@@ -62,18 +63,13 @@ export function LookPart({ answer, sorted, picked, onPoint }: Props) {
           {view === 'change' && changes && (
             <label>
               from{' '}
-              <select
+              <Choose
                 className="part !min-h-0"
-                aria-label="Changes from"
+                label="Changes from"
                 value={from ?? answer.groups[0]?.id}
-                onChange={(e) => setFrom(e.target.value === answer.groups[0]?.id ? undefined : e.target.value)}
-              >
-                {answer.groups.map((g) => (
-                  <option key={g.id} value={g.id}>
-                    {g.name}
-                  </option>
-                ))}
-              </select>
+                options={byName(answer.groups, (g) => g.name)}
+                onChange={(id) => setFrom(id === answer.groups[0]?.id ? undefined : id)}
+              />
             </label>
           )}
         </p>

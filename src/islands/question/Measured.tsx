@@ -4,7 +4,8 @@ import { type Named, columnNamed, measureOf } from '../../core/question/naming';
 import { chosenColumns, groupsAreColumns, groupsOf } from '../../core/readings/groups';
 import { type Column, type Table, called, columnsOf, withUnit } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
-import { Accepted } from '../shared/Accepted';
+import { Accepted } from '../kit/Accepted';
+import { Choose, byName } from '../kit/Parts';
 
 export interface AskProps {
   question: Question;
@@ -35,13 +36,12 @@ export function ColumnPart({ label, columns, chosen, said, nameOf = called, onPi
   if (columns.length < 2)
     return <b className="font-semibold">{called(said === undefined ? chosen : { name: said }, 'reading')}</b>;
   return (
-    <select className="part" aria-label={label} value={chosen?.id} onChange={(e) => onPick(e.target.value)}>
-      {columns.map((c) => (
-        <option key={c.id} value={c.id}>
-          {c.id === chosen?.id && said !== undefined ? said : nameOf(c)}
-        </option>
-      ))}
-    </select>
+    <Choose
+      label={label}
+      value={chosen?.id}
+      options={byName(columns, (c) => (c.id === chosen?.id && said !== undefined ? said : nameOf(c)))}
+      onChange={onPick}
+    />
   );
 }
 

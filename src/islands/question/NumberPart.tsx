@@ -1,4 +1,4 @@
-import { NumberField } from '../shared/NumberField';
+import { NumberField } from '../kit/NumberField';
 
 interface Props {
   label: string;

@@ -1,6 +1,7 @@
 import { displayLevels } from '../../core/readings/levels';
 import { called } from '../../core/readings/table';
 import type { AskProps } from './Measured';
+import { Choose, byName } from '../kit/Parts';
 
 /** Rows chosen by what another column names, where the question is asked of those alone. */
 export function OnlyPart({ question, table, onChange }: Pick<AskProps, 'question' | 'table' | 'onChange'>) {
@@ -10,22 +11,15 @@ export function OnlyPart({ question, table, onChange }: Pick<AskProps, 'question
   return (
     <>
       ; only where {called(column, 'a removed column')} is{' '}
-      <select
-        className="part"
-        aria-label="Only where"
+      <Choose
+        label="Only where"
         value={only.level}
-        onChange={(e) => {
+        options={[['', 'anything: ask of all rows'], ...byName(column ? displayLevels(column) : [], (l) => l.name)]}
+        onChange={(level) => {
           const { only: _, ...rest } = question;
-          onChange(e.target.value === '' ? rest : { ...question, only: { ...only, level: e.target.value } });
+          onChange(level === '' ? rest : { ...question, only: { ...only, level } });
         }}
-      >
-        <option value="">anything: ask of all rows</option>
-        {(column ? displayLevels(column) : []).map((l) => (
-          <option key={l.id} value={l.id}>
-            {l.name}
-          </option>
-        ))}
-      </select>
+      />
     </>
   );
 }

@@ -3,7 +3,7 @@ import { namesOf } from '../../core/question/naming';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import { usualName } from '../../core/telling/question';
-import { Accepted } from '../shared/Accepted';
+import { Accepted } from '../kit/Accepted';
 
 interface Props {
   question: Question;

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { typedNumber } from '../../core/readings/typed-number';
 import type { Question } from '../../core/question/question';
-import { Accepted } from '../shared/Accepted';
+import { Accepted } from '../kit/Accepted';
 
 /** Why shares do not say all: parts below 1, or percentages, that do not add up; empty for a plain ratio. */
 function shareTrouble(typed: string, parts: readonly number[]): string {

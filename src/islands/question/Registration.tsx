@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Question } from '../../core/question/question';
 import { registrationWords } from '../../core/words/registered';
-import { NumberField } from '../shared/NumberField';
+import { NumberField } from '../kit/NumberField';
 import { benchFor } from './bench-for';
 
 interface Props {

@@ -1,6 +1,6 @@
 import { placesNamed } from '../../core/question/placed';
 import type { Question } from '../../core/question/question';
-import { Choose } from '../shared/Parts';
+import { Choose } from '../kit/Parts';
 
 /** Where ordered groups lie: as their names say, where each has a number, or one step apart. */
 export function SpacingPart({

@@ -1,7 +1,7 @@
 import { factsOf } from '../../core/analyses/kinds';
 import { choicesOf } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
-import { Choose } from '../shared/Parts';
+import { Choose } from '../kit/Parts';
 import { NumberPart } from './NumberPart';
 
 interface Props {

@@ -5,7 +5,7 @@ import { followNames } from '../../core/words/follow-names';
 import { methodName } from '../../core/telling/method';
 import { SpacingPart } from './SpacingPart';
 import { SeedPart } from './StatisticPart';
-import { Choose } from '../shared/Parts';
+import { Choose } from '../kit/Parts';
 
 /** Which test a question about shares, counts or spread is answered by, and how its pairs are adjusted. */
 export function TestedBy({

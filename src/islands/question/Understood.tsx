@@ -19,7 +19,7 @@ import { equivalenceHypotheses, hypotheses } from '../../core/telling/hypotheses
 import { fixed, significant } from '../../core/words/numbers';
 import { ResultTableView } from '../shared/ResultTableView';
 import { CopyButton } from '../shared/CopyButton';
-import { Choose } from '../shared/Parts';
+import { Choose } from '../kit/Parts';
 
 const Formula = lazy(() => import('./Formula'));
 

@@ -9,7 +9,7 @@ import { effectAxis, mostRungs } from '../../core/scenes/effect-axis';
 import { followNames, followReasons } from '../../core/words/follow-names';
 import { fixed } from '../../core/words/numbers';
 import { comparisonTable } from '../../core/words/tables/test-tables';
-import { Choose } from '../shared/Parts';
+import { Choose } from '../kit/Parts';
 import { ResultTableView } from '../shared/ResultTableView';
 import { RichText } from '../shared/RichText';
 import { Triangle } from './Triangle';

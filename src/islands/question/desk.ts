@@ -1,4 +1,3 @@
-import { type Remote, releaseProxy, wrap } from 'comlink';
 import type { DrawnPlate } from '../../charts/drawn-plate';
 import type { Answer } from '../../core/answer/answer';
 import type { AlternativeMethod } from '../../core/answering/alternative-methods';
@@ -9,6 +8,7 @@ import type { Column, Table } from '../../core/readings/table';
 import type { ViewArguments, ViewName, ViewOf } from '../../workers/answer-views';
 import type { DeskCalls } from '../../workers/desk.worker';
 import { pack, unpack } from '../../workers/packed';
+import { callerOf } from '../shared/caller';
 import { giveWay } from '../shared/give-way';
 
 let count = 0;
@@ -32,8 +32,10 @@ interface Held {
 export class Desk {
   /** Whether it is at something. */
   busy = false;
-  private readonly worker = new Worker(new URL('../../workers/desk.worker.ts', import.meta.url), { type: 'module' });
-  private readonly calls: Remote<DeskCalls> = wrap<DeskCalls>(this.worker);
+  private readonly caller = callerOf<DeskCalls>(
+    new Worker(new URL('../../workers/desk.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  private readonly calls = this.caller.calls;
   private laid = new Set<number>();
 
   /** Lays a table before it: only the columns that are new to it travel, and the page has its turn between them. */
@@ -126,8 +128,7 @@ export class Desk {
 
   /** Ends whatever it is at; it is not used again. */
   end(): void {
-    this.calls[releaseProxy]();
-    this.worker.terminate();
+    this.caller.end();
   }
 }
 

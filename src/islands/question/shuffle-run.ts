@@ -9,7 +9,8 @@ import {
   shuffleBlock,
   slackOf,
 } from '../../core/procedures/shuffling';
-import type { StretchReply, StretchRequest } from '../../workers/shuffle-messages';
+import type { ShuffleCalls, Stretched } from '../../workers/shuffle.worker';
+import { type Caller, callerOf } from '../shared/caller';
 
 /** How far a run has come. */
 export interface RunState {
@@ -43,14 +44,14 @@ export function shuffleRun(given: Shuffling, seed: number) {
     last: undefined,
   });
   const $state = atom<RunState>(fresh());
-  let workers: Worker[] = [];
+  let workers: Caller<ShuffleCalls>[] = [];
 
   const tell = (more: Partial<RunState>): void => {
     const { gathered } = $state.get();
     $state.set({ ...$state.get(), n: gathered.n, ...more });
   };
   const stop = (): void => {
-    workers.forEach((w) => w.terminate());
+    for (const { end } of workers) end();
     workers = [];
     tell({ goal: undefined });
   };
@@ -70,15 +71,14 @@ export function shuffleRun(given: Shuffling, seed: number) {
     stop();
     const { gathered } = $state.get();
     const goal = gathered.n + count;
-    const waiting = new Map<number, StretchReply>();
+    const waiting = new Map<number, Stretched>();
     let nextBlock = Math.floor(gathered.n / shuffleBlock);
     let block = nextBlock;
     let shown = performance.now();
-    const ask = (worker: Worker): void => {
+    const ask = (worker: Caller<ShuffleCalls>): void => {
       const start = nextBlock * shuffleBlock;
       if (start >= goal) return;
-      worker.postMessage({
-        ask: 'stretch',
+      const asked = worker.calls.stretch({
         what,
         seed,
         block: nextBlock,
@@ -87,12 +87,13 @@ export function shuffleRun(given: Shuffling, seed: number) {
         observed,
         slack,
         grid: gathered.lastingGrid,
-      } satisfies StretchRequest);
+      });
+      void asked.then((made) => take(worker, made));
       nextBlock += 1;
     };
-    const take = (worker: Worker, reply: StretchReply): void => {
+    const take = (worker: Caller<ShuffleCalls>, made: Stretched): void => {
       ask(worker);
-      waiting.set(reply.block, reply);
+      waiting.set(made.block, made);
       for (let next = waiting.get(block); next; next = waiting.get(block)) {
         gathered.add(next.statistics, next.tally);
         waiting.delete(block);
@@ -105,11 +106,9 @@ export function shuffleRun(given: Shuffling, seed: number) {
       }
     };
     const crew = Math.min(most, Math.max(1, navigator.hardwareConcurrency), Math.ceil(count / shuffleBlock));
-    workers = Array.from({ length: crew }, () => {
-      const worker = new Worker(new URL('../../workers/shuffle.worker.ts', import.meta.url), { type: 'module' });
-      worker.onmessage = ({ data }: MessageEvent<StretchReply>) => take(worker, data);
-      return worker;
-    });
+    workers = Array.from({ length: crew }, () =>
+      callerOf(new Worker(new URL('../../workers/shuffle.worker.ts', import.meta.url), { type: 'module' })),
+    );
     tell({ goal, last: undefined });
     // One block in hand and one in waiting: no worker idles while the page draws.
     for (let ahead = 0; ahead < 2; ahead++) workers.forEach(ask);

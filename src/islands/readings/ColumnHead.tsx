@@ -1,15 +1,16 @@
 import { Sigma } from 'lucide-react';
 import { memo } from 'react';
 import { readColumn } from '../../core/readings/read-column';
-import { type Column, type Role, isMeasured, roles } from '../../core/readings/table';
+import { type Column, isMeasured, roles } from '../../core/readings/table';
 import type { EditOf } from '../../core/readings/table-edit';
 import { levelsOf } from '../../core/readings/levels';
 import { splitUnit } from '../../core/readings/units';
 import { counted } from '../../core/words/numbers';
-import { Accepted } from '../shared/Accepted';
+import { Accepted } from '../kit/Accepted';
 import { GroupMarker } from '../shared/GroupMarker';
 import { HeadStrip } from './HeadStrip';
 import { columnWidth } from './measures';
+import { Choose, asTheyRead } from '../kit/Parts';
 
 export type ColumnChange = Omit<EditOf<'describe-column'>, 'kind' | 'column'>;
 
@@ -76,18 +77,13 @@ export const ColumnHead = memo(function ColumnHead(props: ColumnHeadProps) {
         />
       </div>
       <div className="flex items-baseline justify-between gap-1 text-[13px] text-muted">
-        <select
+        <Choose
           className="-ml-0.5 min-h-6 cursor-pointer appearance-none bg-transparent field-sizing-content hover:text-primary"
-          aria-label={`Role of ${called}`}
+          label={`Role of ${called}`}
           value={column.role}
-          onChange={(e) => onDescribe(column.id, { role: e.target.value as Role })}
-        >
-          {roles.map((role) => (
-            <option key={role} value={role}>
-              {role}
-            </option>
-          ))}
-        </select>
+          options={asTheyRead(roles)}
+          onChange={(role) => onDescribe(column.id, { role })}
+        />
         {(measured || (column.role === 'group' && column.unit !== '')) && (
           <Accepted
             className="min-h-6 w-12 min-w-0 bg-transparent text-right outline-none placeholder:text-muted focus:outline-2 focus:outline-primary"

@@ -17,9 +17,10 @@ import { sortedRows } from '../../core/readings/rules';
 import { type Column, type Table, columnsOf, emptyColumn, isMeasured } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { isUnit } from '../../core/readings/units';
-import { Accepted } from '../shared/Accepted';
+import { Accepted } from '../kit/Accepted';
 import { GroupMarker } from '../shared/GroupMarker';
 import { LimitPart } from '../shared/LimitPart';
+import { Choose, byName } from '../kit/Parts';
 
 /** Most groups listed one by one. */
 const listed = 24;
@@ -28,18 +29,13 @@ function Colour({ value, label, onChange }: { value: number; label: string; onCh
   return (
     <label className="relative inline-flex cursor-pointer items-center">
       <GroupMarker position={value} />
-      <select
+      <Choose
         className="absolute inset-0 cursor-pointer opacity-0"
-        aria-label={label}
+        label={label}
         value={value}
-        onChange={(e) => onChange(Number(e.target.value))}
-      >
-        {['plum', 'moss', 'olive', 'sky', 'navy', 'oak', 'wine', 'teal'].map((name, i) => (
-          <option key={name} value={i}>
-            {name}
-          </option>
-        ))}
-      </select>
+        options={['plum', 'moss', 'olive', 'sky', 'navy', 'oak', 'wine', 'teal'].map((name, i) => [i, name])}
+        onChange={onChange}
+      />
     </label>
   );
 }
@@ -117,18 +113,12 @@ export function ColumnNote({ table, column, position, onEdit, onSay, study }: Pr
       {measured && !column.formula && (
         <label className="block">
           Decimals{' '}
-          <select
-            className="part"
-            aria-label={`How decimals are written in ${called}`}
+          <Choose
+            label={`How decimals are written in ${called}`}
             value={column.decimal}
-            onChange={(e) =>
-              onEdit([{ kind: 'describe-column', column: column.id, decimal: e.target.value as Column['decimal'] }])
-            }
-          >
-            <option value="auto">by the readings</option>
-            <option value="point">1.5</option>
-            <option value="comma">1,5</option>
-          </select>
+            options={{ auto: 'by the readings', point: '1.5', comma: '1,5' }}
+            onChange={(decimal) => onEdit([{ kind: 'describe-column', column: column.id, decimal }])}
+          />
         </label>
       )}
       {measured && !column.formula && hasLimits(column.cells) && (
@@ -200,24 +190,19 @@ export function ColumnNote({ table, column, position, onEdit, onSay, study }: Pr
       {isGroup && groups.length > 1 && !column.formula && (
         <label className="block">
           Merge into{' '}
-          <select
-            className="part"
-            aria-label={`Merge ${called} into`}
-            value=""
-            onChange={(e) => {
-              const into = groups.find((c) => c.id === e.target.value);
+          <Choose
+            label={`Merge ${called} into`}
+            value={undefined}
+            prompt="…"
+            options={byName(
+              groups.filter((c) => c !== column),
+              (c) => c.name || 'unnamed',
+            )}
+            onChange={(id) => {
+              const into = groups.find((c) => c.id === id);
               if (into) tryEdit(() => mergeColumnsEdits(table, into, column));
             }}
-          >
-            <option value="">…</option>
-            {groups
-              .filter((c) => c !== column)
-              .map((c) => (
-                <option key={c.id} value={c.id}>
-                  {c.name || 'unnamed'}
-                </option>
-              ))}
-          </select>
+          />
         </label>
       )}
       <p>

@@ -9,7 +9,7 @@ import type { Formula } from '../../core/readings/formula';
 import { type Column, type Table, called, columnsOf, emptyColumn, findColumn } from '../../core/readings/table';
 import { parseExpression } from '../../formats/expression';
 import { CutsPicture } from './CutsPicture';
-import { ToolForm } from '../shared/Parts';
+import { Choose, ToolForm, byName } from '../kit/Parts';
 
 const ways = {
   expression: 'an expression',
@@ -41,15 +41,7 @@ function Pick({
   value: string;
   onChange: (id: string) => void;
 }) {
-  return (
-    <select className="part" aria-label={label} value={value} onChange={(e) => onChange(e.target.value)}>
-      {columns.map((c) => (
-        <option key={c.id} value={c.id}>
-          {called(c)}
-        </option>
-      ))}
-    </select>
-  );
+  return <Choose label={label} value={value} options={byName(columns, (c) => called(c))} onChange={onChange} />;
 }
 
 /** Makes a column computed from others; it stays linked to them. */
@@ -173,18 +165,12 @@ export default function DeriveForm({ table, start, onAdd, onClose }: Props) {
     percent: (
       <>
         : {pickA} in percent of the mean of{' '}
-        <select
-          className="part"
-          aria-label="Control"
+        <Choose
+          label="Control"
           value={chosenControl}
-          onChange={(e) => setControl(e.target.value)}
-        >
-          {controls.map((c) => (
-            <option key={c.id} value={c.id}>
-              {c.name || 'unnamed'}
-            </option>
-          ))}
-        </select>
+          options={byName(controls, (c) => c.name || 'unnamed')}
+          onChange={setControl}
+        />
       </>
     ),
     bands: <>of {pickA}</>,
@@ -197,19 +183,7 @@ export default function DeriveForm({ table, start, onAdd, onClose }: Props) {
       onClose={onClose}
     >
       <p className="flex flex-wrap items-baseline gap-x-2 gap-y-1">
-        New column:{' '}
-        <select
-          className="part"
-          aria-label="How it is computed"
-          value={way}
-          onChange={(e) => setWay(e.target.value as Way)}
-        >
-          {Object.entries(ways).map(([key, words]) => (
-            <option key={key} value={key}>
-              {words}
-            </option>
-          ))}
-        </select>
+        New column: <Choose label="How it is computed" value={way} options={ways} onChange={setWay} />
         {details[way]}
       </p>
       {way === 'bands' && of && (

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { type QuartileRule, quartileRules } from '../../core/numeric/quantile';
+import { quartileRules } from '../../core/numeric/quantile';
 import {
   type Described,
   type FigureSet,
@@ -17,6 +17,7 @@ import { chosenDescription } from '../../core/words/tables/description-table';
 import { copiedTable } from '../../formats/copied-table';
 import { CopyButton } from '../shared/CopyButton';
 import { ResultTableView } from '../shared/ResultTableView';
+import { Choose, asTheyRead } from '../kit/Parts';
 
 const everyColumn: readonly string[] = [];
 /** The figures of each column or group, and of all together; copied as a table, and kept for the table as they are chosen. */
@@ -48,59 +49,42 @@ export default function DescribePanel({
         <span className="part-of-page">Description</span>
         <label>
           figures{' '}
-          <select
-            className="part"
-            aria-label="Figures shown"
+          <Choose
+            label="Figures shown"
             value={choosing ? 'own' : (figureSetOf(figures) ?? 'own')}
-            onChange={(e) => {
-              const set = e.target.value as FigureSet | 'own';
+            options={[...asTheyRead<FigureSet | 'own'>(Object.keys(figureSets) as FigureSet[]), ['own', 'own choice']]}
+            onChange={(set) => {
               setChoosing(set === 'own');
               if (set !== 'own') choose({ figures: [...figureSets[set]] });
             }}
-          >
-            {Object.keys(figureSets).map((name) => (
-              <option key={name} value={name}>
-                {name}
-              </option>
-            ))}
-            <option value="own">own choice</option>
-          </select>
+          />
         </label>
         <label>
           decimals{' '}
-          <select
-            className="part"
+          <Choose
+            label="decimals"
             value={decimals ?? ''}
-            onChange={(e) => choose({ decimals: e.target.value === '' ? undefined : Number(e.target.value) })}
-          >
-            <option value="">as fits</option>
-            {[0, 1, 2, 3, 4, 5, 6].map((d) => (
-              <option key={d} value={d}>
-                {d}
-              </option>
-            ))}
-          </select>
+            options={[['', 'as fits'], ...asTheyRead([0, 1, 2, 3, 4, 5, 6])]}
+            onChange={(d) => choose({ decimals: d === '' ? undefined : d })}
+          />
         </label>
         <label>
           level{' '}
-          <select className="part" value={level} onChange={(e) => choose({ level: Number(e.target.value) })}>
-            {[0.8, 0.9, 0.95, 0.99].map((l) => (
-              <option key={l} value={l}>
-                {percent(l)}
-              </option>
-            ))}
-          </select>
+          <Choose
+            label="level"
+            value={level}
+            options={asTheyRead([0.8, 0.9, 0.95, 0.99], percent)}
+            onChange={(l) => choose({ level: l })}
+          />
         </label>
         <label>
           groups{' '}
-          <select
-            className="part"
+          <Choose
+            label="groups"
             value={shown.turned ? 'across' : 'down'}
-            onChange={(e) => choose({ figuresDown: e.target.value === 'across' })}
-          >
-            <option value="across">beside one another</option>
-            <option value="down">below one another</option>
-          </select>
+            options={{ across: 'beside one another', down: 'below one another' }}
+            onChange={(way) => choose({ figuresDown: way === 'across' })}
+          />
         </label>
         {chosen.length > 0 && (
           <label className="inline-flex items-center gap-1.5">
@@ -146,13 +130,12 @@ export default function DescribePanel({
           </p>
           <label>
             Quartiles are{' '}
-            <select className="part" value={rule} onChange={(e) => choose({ rule: e.target.value as QuartileRule })}>
-              {Object.entries(quartileRules).map(([name, words]) => (
-                <option key={name} value={name}>
-                  {words}
-                </option>
-              ))}
-            </select>
+            <Choose
+              label="Quartiles are"
+              value={rule}
+              options={quartileRules}
+              onChange={(of) => choose({ rule: of })}
+            />
           </label>
         </div>
       )}

@@ -7,7 +7,7 @@ import { type Column, type Table, called, columnsOf, emptyColumn } from '../../c
 import { readColumn } from '../../core/readings/read-column';
 import { counted } from '../../core/words/numbers';
 import { listed } from '../../core/words/sentences';
-import { Choose, Fill, ToolForm } from '../shared/Parts';
+import { Choose, Fill, ToolForm } from '../kit/Parts';
 
 interface Props {
   table: Table;

@@ -1,3 +1,5 @@
+import type { ExportCalls } from '../../workers/export.worker';
+import { type Caller, callerOf } from '../shared/caller';
 import { useState } from 'react';
 import { layoutNames } from '../../core/readings/layouts';
 import { attempt } from '../../core/numeric/domain-error';
@@ -5,7 +7,7 @@ import { inShape, reshapeTargets } from '../../core/readings/reshape';
 import type { Shape, Table } from '../../core/readings/table';
 import { type ExportKind, exportKinds } from '../../formats/export-table';
 import { save } from '../shared/save';
-import { ToolForm } from '../shared/Parts';
+import { Choose, ToolForm, asTheyRead } from '../kit/Parts';
 
 const ending: Record<ExportKind, string> = { csv: 'csv', semicolon: 'csv', tsv: 'tsv', xlsx: 'xlsx' };
 
@@ -15,27 +17,31 @@ export default function ExportForm({ table, onClose }: { table: Table; onClose: 
   const [shape, setShape] = useState<Shape>(table.shape);
   const [withoutAside, setWithoutAside] = useState(false);
   const [said, setSaid] = useState('');
-  const [running, setRunning] = useState<Worker>();
+  const [running, setRunning] = useState<Caller<ExportCalls>>();
   const aside = table.columns.some((c) => Object.keys(c.aside).length > 0);
 
   const run = () => {
     const shaped = attempt(() => (shape === table.shape ? table : inShape(table, shape)));
     if (!shaped.ok) return setSaid(shaped.reason);
     setSaid('Writing …');
-    const worker = new Worker(new URL('../../workers/export.worker.ts', import.meta.url), { type: 'module' });
-    setRunning(worker);
     const end = (words: string) => {
-      worker.terminate();
+      caller.end();
       setRunning(undefined);
       setSaid(words);
     };
-    worker.onmessage = (event: MessageEvent<{ blob?: Blob; reason?: string }>) => {
-      const name = `${(table.name || 'readings').replace(/[\\/:*?"<>|]/g, '-')}.${ending[kind]}`;
-      if (event.data.blob) save(event.data.blob, name);
-      end(event.data.blob ? `Saved as ${name}.` : `It could not be written: ${event.data.reason ?? ''}`);
-    };
-    worker.onerror = () => end('It could not be written because of a fault in Divide.');
-    worker.postMessage({ table: shaped.value, kind, choice: { withoutAside } });
+    const caller = callerOf<ExportCalls>(
+      new Worker(new URL('../../workers/export.worker.ts', import.meta.url), { type: 'module' }),
+      () => end('It could not be written because of a fault in Divide.'),
+    );
+    setRunning(caller);
+    caller.calls.exported(shaped.value, kind, { withoutAside }).then(
+      (blob) => {
+        const name = `${(table.name || 'readings').replace(/[\\/:*?"<>|]/g, '-')}.${ending[kind]}`;
+        save(blob, name);
+        end(`Saved as ${name}.`);
+      },
+      (error: unknown) => end(`It could not be written: ${error instanceof Error ? error.message : 'unknown fault'}`),
+    );
   };
   return (
     <ToolForm
@@ -44,32 +50,13 @@ export default function ExportForm({ table, onClose }: { table: Table; onClose: 
       }}
       onClose={onClose}
     >
-      Export the table as{' '}
-      <select
-        className="part"
-        aria-label="Kind of file"
-        value={kind}
-        onChange={(e) => setKind(e.target.value as ExportKind)}
-      >
-        {Object.entries(exportKinds).map(([k, words]) => (
-          <option key={k} value={k}>
-            {words}
-          </option>
-        ))}
-      </select>
-      <select
-        className="part"
-        aria-label="Layout of the file"
+      Export the table as <Choose label="Kind of file" value={kind} options={exportKinds} onChange={setKind} />{' '}
+      <Choose
+        label="Layout of the file"
         value={shape}
-        onChange={(e) => setShape(e.target.value as Shape)}
-      >
-        <option value={table.shape}>as it is shown</option>
-        {reshapeTargets(table).map((s) => (
-          <option key={s} value={s}>
-            as {layoutNames[s]}
-          </option>
-        ))}
-      </select>
+        options={[[table.shape, 'as it is shown'], ...asTheyRead(reshapeTargets(table), (s) => `as ${layoutNames[s]}`)]}
+        onChange={setShape}
+      />
       {aside && (
         <label className="inline-flex items-center gap-1.5">
           <input
@@ -88,7 +75,7 @@ export default function ExportForm({ table, onClose }: { table: Table; onClose: 
         type="button"
         className="plain-button"
         onClick={() => {
-          running?.terminate();
+          running?.end();
           onClose();
         }}
       >

@@ -1,7 +1,7 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { Table } from '../../core/readings/table';
-import { ToolForm } from '../shared/Parts';
+import { ToolForm } from '../kit/Parts';
 
 interface Props {
   table: Table;

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { mergeable } from '../../core/readings/group-edits';
 import type { Column, Table } from '../../core/readings/table';
-import { Choose, ToolForm } from '../shared/Parts';
+import { Choose, ToolForm } from '../kit/Parts';
 
 interface Props {
   table: Table;

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { type Rule, isComplete, ruleWords, rowsByRule } from '../../core/readings/rules';
 import { type Table, findColumn } from '../../core/readings/table';
-import { ToolForm } from '../shared/Parts';
+import { ToolForm } from '../kit/Parts';
 import { RuleFields } from '../shared/RuleFields';
 
 interface Props {

@@ -6,7 +6,8 @@ import { layoutClauses, layoutNames } from '../../core/readings/layouts';
 import { some } from '../../core/understanding/doubts/doubt';
 import { heldWords, tallyOf } from '../../core/understanding/understood';
 import { percent, plural } from '../../core/words/numbers';
-import { Accepted } from '../shared/Accepted';
+import { Accepted } from '../kit/Accepted';
+import { Choose, asTheyRead } from '../kit/Parts';
 
 const spreadWords: Record<SpreadKind, string> = {
   sd: 'an SD',
@@ -57,18 +58,12 @@ export function Sentence({ table, choice, onEdit, onTurn, onLayout }: Props) {
   return (
     <p className="prose-serif text-[17px] leading-7">
       Here{' '}
-      <select
-        className="part"
-        aria-label="How the table is laid out"
+      <Choose
+        label="How the table is laid out"
         value={table.shape}
-        onChange={(e) => onLayout(e.target.value as Shape)}
-      >
-        {shapes.map((shape) => (
-          <option key={shape} value={shape}>
-            {layoutClauses[shape]}
-          </option>
-        ))}
-      </select>
+        options={asTheyRead(shapes, (shape) => layoutClauses[shape])}
+        onChange={onLayout}
+      />
       {byColumn && (
         <>
           {' '}
@@ -98,34 +93,22 @@ export function Sentence({ table, choice, onEdit, onTurn, onLayout }: Props) {
       {summary && (
         <>
           ; the spread is{' '}
-          <select
-            className="part"
-            aria-label="What the spread is"
+          <Choose
+            label="What the spread is"
             value={table.spread}
-            onChange={(e) => onEdit([{ kind: 'describe-table', spread: e.target.value as SpreadKind }])}
-          >
-            {spreadKinds.map((kind) => (
-              <option key={kind} value={kind}>
-                {spreadWords[kind]}
-              </option>
-            ))}
-          </select>
+            options={asTheyRead(spreadKinds, (kind) => spreadWords[kind])}
+            onChange={(spread) => onEdit([{ kind: 'describe-table', spread }])}
+          />
           {table.spread === 'interval' && (
             <>
               {' '}
               at{' '}
-              <select
-                className="part"
-                aria-label="Level of the interval"
+              <Choose
+                label="Level of the interval"
                 value={table.level}
-                onChange={(e) => onEdit([{ kind: 'describe-table', level: Number(e.target.value) }])}
-              >
-                {[0.8, 0.9, 0.95, 0.99].map((level) => (
-                  <option key={level} value={level}>
-                    {percent(level)}
-                  </option>
-                ))}
-              </select>
+                options={asTheyRead([0.8, 0.9, 0.95, 0.99], percent)}
+                onChange={(level) => onEdit([{ kind: 'describe-table', level }])}
+              />
             </>
           )}
         </>
@@ -145,17 +128,15 @@ export function Sentence({ table, choice, onEdit, onTurn, onLayout }: Props) {
       {repeats && repeats.subjects < repeats.readings && (
         <>
           ; where {subjects} come back, their readings{' '}
-          <select
-            className="part"
-            aria-label="Readings of the same subject"
+          <Choose
+            label="Readings of the same subject"
             value={table.average ? 'average' : 'each'}
-            onChange={(e) => onEdit([{ kind: 'describe-table', average: e.target.value === 'average' }])}
-          >
-            <option value="each">
-              {hasSamples(repeats) ? `stand within their ${table.subject || 'subject'}` : 'count one by one'}
-            </option>
-            <option value="average">are averaged first</option>
-          </select>
+            options={{
+              each: hasSamples(repeats) ? `stand within their ${table.subject || 'subject'}` : 'count one by one',
+              average: 'are averaged first',
+            }}
+            onChange={(way) => onEdit([{ kind: 'describe-table', average: way === 'average' }])}
+          />
         </>
       )}
       : <Tally table={table} />

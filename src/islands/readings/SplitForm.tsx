@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { likelySeparator, splitCell } from '../../core/readings/split-cells';
 import { type Column, called } from '../../core/readings/table';
-import { Fill, ToolForm } from '../shared/Parts';
+import { Fill, ToolForm } from '../kit/Parts';
 
 interface Props {
   column: Column;

@@ -1,5 +1,5 @@
 import type { Table } from '../../core/readings/table';
-import { Accepted } from '../shared/Accepted';
+import { Accepted } from '../kit/Accepted';
 import { SaveState } from '../shared/SaveState';
 import type { Saving } from '../shared/saving';
 

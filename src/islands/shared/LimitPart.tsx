@@ -1,5 +1,5 @@
 import type { LimitRule } from '../../core/readings/table';
-import { Choose } from './Parts';
+import { Choose } from '../kit/Parts';
 
 const words: Record<LimitRule, string> = {
   leave: 'are left out',

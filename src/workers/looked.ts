@@ -9,13 +9,6 @@ export interface LookChoice extends IntakeChoice {
   area?: Area;
 }
 
-/** What the page asks of the import worker. */
-export type ImportRequest =
-  | { ask: 'open'; file: File; encoding?: Encoding; delimiter?: Delimiter }
-  | { ask: 'look'; choice: LookChoice }
-  /** Sends the table to be kept, in a study or in a new one of this title. */
-  | { ask: 'take'; choice: LookChoice; study: string | undefined; title: string; name: string; origin: string };
-
 /** A table as understood, its columns cut to the rows shown. */
 export interface Looked {
   sheets: string[];
@@ -30,9 +23,9 @@ export interface Looked {
   intake: Intake;
 }
 
-/** What the worker tells the page. */
-export type ImportReply =
-  | { told: 'progress'; share: number; doing: string }
-  | { told: 'looked'; looked: Looked }
-  | { told: 'taken'; study: string; table: string }
-  | { told: 'trouble'; reason: string };
+/** Where a table was taken in. */
+export interface Taken {
+  study: string;
+  /** None of a new study. */
+  table: string;
+}
