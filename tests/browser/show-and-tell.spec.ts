@@ -192,6 +192,18 @@ test('a figure changed in place: a title, a group, error bars, comparisons, a re
   await page.keyboard.press('Escape');
   const names = () => drawing.locator('[data-mark^="name-"]').allTextContents();
   await expect.poll(async () => (await names())[0]).toBe('450 nm');
+  // The same by keys alone, from the list at the side.
+  await page.getByText('Names, colours, order').click();
+  const handle = page.getByRole('button', { name: 'Move Blue lamp' });
+  await handle.focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByText('Blue lamp is at place 1 of 4.')).toBeAttached();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByText('Blue lamp is at place 2 of 4.')).toBeAttached();
+  await page.keyboard.press('Space');
+  await expect.poll(async () => (await names()).indexOf('450 nm')).toBeGreaterThan(0);
+  await page.getByRole('button', { name: 'Blue lamp earlier' }).click();
+  await expect.poll(async () => (await names())[0]).toBe('450 nm');
   await expect(page.getByTestId('legend')).toContainText('450 nm n = 12');
 
   await page.getByLabel('Comparisons').selectOption('letters');

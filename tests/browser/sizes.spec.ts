@@ -1,5 +1,7 @@
 import { expect } from '@playwright/test';
 import type { Page } from '@playwright/test';
+import { advances } from '../../src/core/drawing/advances';
+import { textWidth } from '../../src/core/drawing/text-width';
 import { test, unfold } from './steps';
 
 const sizes = [
@@ -65,4 +67,46 @@ test('no main page reaches beyond its window at any size, nor is anything to pre
       expect(await cut(page), `${address} at ${width}`).toEqual([]);
     }
   }
+});
+
+test('texts are as wide as they are reckoned: the letters of the shipped face, and words in it, light and bold', async ({
+  page,
+}) => {
+  await page.goto('/');
+  const measured = (texts: string[], weight: number): Promise<number[]> =>
+    page.evaluate(
+      async ([all, w]) => {
+        const font = `${w} 100px "Source Sans 3 Variable"`;
+        await Promise.all(all.map((t) => document.fonts.load(font, t)));
+        const context = document.createElement('canvas').getContext('2d');
+        if (!context) return [];
+        context.font = font;
+        context.fontKerning = 'none';
+        return all.map((t) => context.measureText(t).width);
+      },
+      [texts, weight] as const,
+    );
+  // A letter of each width; spaces and marks that join others stand for themselves.
+  const letters = Object.entries(advances).map(
+    ([width, all]) => [Number(width) / 10, Array.from(all)[0] ?? ''] as const,
+  );
+  const found = await measured(
+    letters.map(([, letter]) => letter),
+    400,
+  );
+  letters.forEach(([width, letter], i) => expect(found[i], letter).toBeCloseTo(width, 0));
+  const words = [
+    'Daylight (control)',
+    'blade length (mm)',
+    '5.9 (2.8 to 9.0)',
+    'Höhe über NN',
+    'Δ α = 0.05',
+    'illicit fill',
+  ];
+  const [light, bold] = [await measured(words, 400), await measured(words, 600)];
+  words.forEach((text, i) => {
+    expect(Math.abs((light[i] ?? 0) / textWidth(text, 100) - 1), text).toBeLessThan(0.004);
+    // Never narrower than it is set.
+    expect((bold[i] ?? 0) / textWidth(text, 100, true), text).toBeLessThanOrEqual(1.002);
+  });
 });

@@ -25,7 +25,7 @@ describe('a choice of a few', () => {
         onChange={(dpi) => got.push(dpi)}
       />,
     );
-    const list = getByLabelText<HTMLSelectElement>('Dots per inch');
+    const list = getByLabelText('Dots per inch') as HTMLSelectElement;
     expect(list.value).to.equal('300');
     fireEvent.change(list, { target: { value: '600' } });
     expect(got).to.deep.equal([600]);
@@ -46,7 +46,7 @@ describe('a choice of a few', () => {
         onChange={(id) => got.push(id)}
       />,
     );
-    const list = getByLabelText<HTMLSelectElement>('Pen');
+    const list = getByLabelText('Pen') as HTMLSelectElement;
     expect([...list.options].map((o) => o.textContent)).to.deep.equal(['which pen …', 'North pen', 'South pen']);
     expect(list.value).to.equal('');
     fireEvent.change(list, { target: { value: 'b' } });
@@ -70,8 +70,8 @@ describe('an order of one’s own', () => {
         )}
       </Ordered>,
     );
-    expect(getByLabelText<HTMLButtonElement>('Red earlier').disabled).to.equal(true);
-    expect(getByLabelText<HTMLButtonElement>('Blue later').disabled).to.equal(true);
+    expect((getByLabelText('Red earlier') as HTMLButtonElement).disabled).to.equal(true);
+    expect((getByLabelText('Blue later') as HTMLButtonElement).disabled).to.equal(true);
     fireEvent.click(getByLabelText('Red later'));
     fireEvent.click(getByLabelText('Blue earlier'));
     expect(got).to.deep.equal([

@@ -5,6 +5,7 @@ import { answer } from '../../src/core/answering/answer';
 import type { Answer } from '../../src/core/answer/answer';
 import { bar, bare, dot, dots, estimate, label, path, rule, standing, through } from '../../src/core/drawing/marks';
 import type { Mark, Panel, Scene } from '../../src/core/drawing/scene';
+import { shortenedPair, textWidth } from '../../src/core/drawing/text-width';
 import { defaultFigureStyle } from '../../src/core/figures/default-style';
 import { figure } from '../../src/core/figures/figure';
 import { kindsFor } from '../../src/core/figures/kinds';
@@ -104,6 +105,21 @@ describe('marks', () => {
     expect(median(0.2)).to.deep.include({ x1: box.median, x2: box.median, ink: { group: 3 } });
     expect(median(1)).to.deep.include({ ink: 'ink' });
     expect(marks(0).some((m) => m.mark === 'bar')).to.equal(false);
+  });
+});
+
+describe('the name of a difference where room is short', () => {
+  it('keeps something of both groups, and never takes more than there is', () => {
+    const name = 'Daylight (control) minus Violet lamp of the second tank';
+    expect(shortenedPair(name, 12, 1000)).to.equal(name);
+    for (const width of [80, 100, 140, 200, 260]) {
+      const text = shortenedPair(name, 12, width);
+      expect(textWidth(text, 12), String(width)).to.be.at.most(width);
+      expect(text, String(width)).to.match(/^D.* − V/);
+    }
+    // What a short name leaves of its half goes to the long one.
+    expect(shortenedPair('Red minus Violet lamp of the second tank', 12, 120)).to.match(/^Red − Violet lamp o?f?/);
+    expect(shortenedPair('slope of the line over depth', 12, 60)).to.match(/^slope of.*…$/);
   });
 });
 

@@ -1,18 +1,20 @@
-/**
- * About how wide a text is set in the sans face, in the unit of `size`. Advance widths by class of letter, a little
- * generous, so that nothing laid out with them is ever cut.
- */
-export function textWidth(text: string, size: number): number {
+import { advances } from './advances';
+
+const widthOf = new Map(
+  Object.entries(advances).flatMap(([width, letters]) =>
+    Array.from(letters).map((x) => [x, Number(width) / 1000] as const),
+  ),
+);
+/** What the bold face runs wider by, at the most. */
+const boldFactor = 1.055;
+/** Of letters the shipped fonts do not have, another font's: those of the East take a full square. */
+const strange = (letter: string): number => (letter > '\u2e80' ? 1.05 : 0.7);
+
+/** How wide a text is set in the sans face, in the unit of `size`. */
+export function textWidth(text: string, size: number, bold = false): number {
   let ems = 0;
-  for (const letter of text) {
-    if (/[il.,:;'|!jI]/.test(letter)) ems += 0.27;
-    else if (/[ frt()[\]/-]/.test(letter)) ems += 0.33;
-    else if (/[mwMW@%—]/.test(letter)) ems += 0.84;
-    else if (/[A-Z]/.test(letter)) ems += 0.6;
-    else if (letter > '\u2e80') ems += 1.05;
-    else ems += 0.52;
-  }
-  return ems * size;
+  for (const letter of text) ems += widthOf.get(letter) ?? strange(letter);
+  return ems * size * (bold ? boldFactor : 1);
 }
 
 /** Breaks a text into lines no wider than `width`, at spaces where there are any, within a word where a word is longer. */
@@ -37,9 +39,25 @@ export function wrapped(text: string, size: number, width: number): string[] {
 }
 
 /** A text cut to a width, an ellipsis in place of what is left out. */
-export function shortened(text: string, size: number, width: number): string {
-  if (textWidth(text, size) <= width) return text;
+export function shortened(text: string, size: number, width: number, bold = false): string {
+  if (textWidth(text, size, bold) <= width) return text;
   let end = text.length - 1;
-  while (end > 4 && textWidth(`${text.slice(0, end)}…`, size) > width) end -= 1;
-  return `${text.slice(0, end)}…`;
+  while (end > 4 && textWidth(`${text.slice(0, end)}…`, size, bold) > width) end -= 1;
+  return `${text.slice(0, end).trimEnd()}…`;
+}
+
+/** The words between the two names of a difference, and the sign that stands for them where room is short. */
+const [minus, sign] = [' minus ', ' − '];
+
+/** The name of a difference cut to a width so that both of its groups can still be told. */
+export function shortenedPair(name: string, size: number, width: number, bold = false): string {
+  const [a, b, ...more] = name.split(minus);
+  if (textWidth(name, size, bold) <= width || a === undefined || b === undefined || more.length > 0)
+    return shortened(name, size, width, bold);
+  const room = width - textWidth(sign, size, bold);
+  const [wide, other] = [textWidth(a, size, bold), textWidth(b, size, bold)];
+  // Half of the room each, and what the shorter name leaves of its half to the longer one.
+  const first = Math.min(wide, Math.max(room / 2, room - other));
+  const both = `${shortened(a, size, first, bold)}${sign}${shortened(b, size, room - first, bold)}`;
+  return textWidth(both, size, bold) <= width ? both : shortened(name, size, width, bold);
 }

@@ -8,7 +8,7 @@ export interface Sizes {
   width: number;
   height: number;
   fontSize: number;
-  /** The size texts are measured at: the serif face runs a little wider than the widths known. */
+  /** The size texts are measured at: the serif face runs wider than the sans, whose widths are known. */
   measured: number;
   lineWeight: number;
 }
@@ -17,6 +17,6 @@ export const sizesOf = (style: FigureStyle): Sizes => ({
   width: style.widthMm * pointsPerMm,
   height: style.heightMm * pointsPerMm,
   fontSize: style.fontPt,
-  measured: style.fontPt * (style.font === 'serif' ? 1.06 : 1),
+  measured: style.fontPt * (style.font === 'serif' ? 1.18 : 1),
   lineWeight: style.linePt ?? 0.75,
 });

@@ -6,7 +6,7 @@ import { mostRungs, rungsAxis, singleAxis } from './effect-axis';
 import type { Frame } from './group-rows';
 import { bar, dot, dots, estimate, label, rule, wholeHeight } from '../drawing/marks';
 import type { Ink, Mark, Panel, Point } from '../drawing/scene';
-import { shortened, textWidth } from '../drawing/text-width';
+import { shortenedPair, textWidth } from '../drawing/text-width';
 
 /**
  * The line of no difference: a rule with a filled dot above and an open dot below, as in the division sign.
@@ -116,12 +116,12 @@ export function ladder(rungs: readonly Rung[], frame: Frame, title: string): Pan
   // Where neither side has room it is shortened: the list below has all of it.
   const besideLine = (words: string, y: number, look: { dy: number; ink?: Ink; bold?: boolean }): Mark => {
     const [left, right] = [lineAt - 6, frame.width - lineAt - 6];
-    const wide = look.bold ? 1.08 : 1;
-    const fits = (room: number): boolean => textWidth(words, 12) * wide <= room;
+    const bold = look.bold ?? false;
+    const wide = textWidth(words, 12, bold);
     const set = { ...look, size: 12, halo: true };
-    return fits(left) || (left >= right && !fits(right))
-      ? label(shortened(words, 12, left / wide), -Infinity, y, set)
-      : label(shortened(words, 12, right / wide), log ? 1 : 0, y, { ...set, dx: 6 });
+    return wide <= left || (left >= right && wide > right)
+      ? label(shortenedPair(words, 12, left, bold), -Infinity, y, set)
+      : label(shortenedPair(words, 12, right, bold), log ? 1 : 0, y, { ...set, dx: 6 });
   };
   const lineOf = (at: number): number => 0.07 + (0.86 * at) / lines;
   let line = 0;

@@ -83,13 +83,16 @@ export function GroupControl({ of, moving, ...props }: ControlProps & { of: Name
   };
   return (
     <span className="flex flex-wrap items-baseline gap-x-1.5 py-0.5" data-testid={`look-${name}`}>
-      <Accepted
-        className="part min-w-0 basis-full"
-        aria-label={`Name of ${name} in the figure`}
-        placeholder={name}
-        value={look.name ?? ''}
-        onAccept={(text) => change({ name: text })}
-      />
+      <span className="flex basis-full items-baseline">
+        <Accepted
+          className="part min-w-0 grow"
+          aria-label={`Name of ${name} in the figure`}
+          placeholder={name}
+          value={look.name ?? ''}
+          onAccept={(text) => change({ name: text })}
+        />
+        {moving ?? <Steps ids={peersOf(props, key)} id={key} name={name} onOrder={(next) => inOrder(props, next)} />}
+      </span>
       {painted && (
         <>
           <svg width="14" height="14" viewBox="-7 -7 14 14" aria-hidden className="self-center">
@@ -116,7 +119,6 @@ export function GroupControl({ of, moving, ...props }: ControlProps & { of: Name
           )}
         </>
       )}
-      {moving ?? <Steps ids={peersOf(props, key)} id={key} name={name} onOrder={(next) => inOrder(props, next)} />}
     </span>
   );
 }
