@@ -123,10 +123,14 @@ describe('what chance alone would do', () => {
     expect(gathered.p('either')).to.be.closeTo(exact.p.either, 0.005);
     expect(exact.arrangements).to.equal(924);
     // A few are dots of their own; too many readings are not followed.
+    // One standard error of the null distribution to either side of 0; of nine shuffles none is drawn.
+    const se = bars.find((m) => m.name === 'se');
+    expect(se?.mark === 'rule' && [se.x1, se.x2]).to.deep.equal([-gathered.se, gathered.se]);
     const few = new Gathered(gathered.observed, gathered.slack);
     few.add(blockOf(chance.what, 5, 0, 0, 9));
     const dots = gatheredScene(chance, few, undefined, undefined, 640).panels[0]!.marks;
     expect(dots.reduce((n, m) => n + (m.mark === 'dots' ? m.points.length : 0), 0)).to.equal(9);
+    expect(dots.some((m) => m.name === 'se')).to.equal(false);
     const crowd = { ...chance, what: { ...chance.what, groups: [Array.from({ length: 400 }, (_, i) => i), [1]] } };
     expect(arrangementScene(crowd, undefined, 640)).to.equal(undefined);
   });

@@ -4,11 +4,11 @@ import type { Chance } from '../answer/chance';
 import type { Cut, Gathered } from '../procedures/gathered';
 import type { Interval } from '../procedures/interval';
 import { centres } from '../procedures/shuffle-statistics';
-import type { Arrangement } from '../procedures/shuffling';
-import { chanceAxis } from '../words/chance';
+import { type Arrangement, oneTailed } from '../procedures/shuffling';
+import { chanceAxis, fewestTold } from '../words/chance';
 import { significant } from '../words/numbers';
 import { nameMarks } from './group-rows';
-import { bar, bare, dots, label, rows, rule, through } from '../drawing/marks';
+import { bar, bare, dots, label, rows, rule, span, through } from '../drawing/marks';
 import { type Ink, type Mark, type Point, type Scene, extent } from '../drawing/scene';
 
 /** Readings and groups up to which each is shown where it was permuted. */
@@ -238,6 +238,23 @@ export function gatheredScene(
     if (tail === 'either') marks.push(...cutMarks(-cut.at, `cut-off ${significant(-cut.at, 3)}`));
   }
   if (interval) for (const end of [interval.low, interval.high]) marks.push(...cutMarks(end, significant(end, 3)));
+  // One standard error to either side of where the distribution lies, above it; of a few arrangements it says nothing.
+  const middle = resampled ? observed : 0;
+  const { se } = gathered;
+  const spread: Mark[] =
+    n >= fewestTold && !oneTailed(chance.what) && se > 0 && Number.isFinite(middle + se)
+      ? [
+          span({ low: middle - se, high: middle + se }, top * 1.11, { ink: 'muted', weight: 2, caps: 8, name: 'se' }),
+          label(`SE ${significant(se, 3)}`, middle + se, top * 1.11, {
+            dx: 8,
+            dy: 4,
+            ink: 'muted',
+            size: 12,
+            halo: true,
+          }),
+        ]
+      : [];
+  marks.push(...spread);
   const side = observed > low + 0.8 * (high - low) ? 'end' : observed < low + 0.2 * (high - low) ? 'start' : 'middle';
   if (Number.isFinite(observed))
     marks.push(
@@ -262,7 +279,7 @@ export function gatheredScene(
         width: width - 28,
         height: 158,
         x: { domain: [low, high], drawn: true, ticks: 7, title: chanceAxis(chance) },
-        y: bare(0, top * 1.04),
+        y: bare(0, top * (spread.length > 0 ? 1.18 : 1.04)),
         marks,
       },
     ],

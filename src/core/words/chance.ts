@@ -56,7 +56,7 @@ export function chanceIdea({ what, groups, outcomes }: Chance, subject: string):
 }
 
 /** Of fewer shuffles than this p says next to nothing. */
-const fewestTold = 20;
+export const fewestTold = 20;
 
 /** How many reach as far, and the p that makes, with what sampling leaves open. */
 export function chanceResult(chance: Chance, gathered: Gathered, level: number): Text {

@@ -230,7 +230,7 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
           </Folded>
         )}
         {showsGroups(kind) && (
-          <Folded name="Names, colours, order" {...props} of={nameParts}>
+          <Folded name={upright ? 'Names, colours, order' : 'Names and colours'} {...props} of={nameParts}>
             {upright && (
               <>
                 <NamesControl {...props} />

@@ -1,0 +1,202 @@
+import { isUneven, planDesigns, totalOf } from '../../core/planning/plan';
+import { fixed, significant } from '../../core/words/numbers';
+import { listed } from '../../core/words/sentences';
+import { Accepted } from '../kit/Accepted';
+import { Choose } from '../kit/Parts';
+import { asQuery } from './address';
+import { type Planned, asks, directions } from './planned';
+import { Value } from './Value';
+
+/** The plan as a sentence, its parts to be changed; what is asked stands in it as found. */
+export function PlanSentence({
+  change,
+  plan,
+  ask,
+  wanted,
+  loss,
+  unit,
+  subject,
+  given,
+  found,
+  n,
+  shown,
+  power,
+}: Planned) {
+  const field = (label: string, key: string, value: number, step = 0.1, least?: number, most?: number) => (
+    <Value
+      label={label}
+      value={value}
+      step={step}
+      width="min-w-14"
+      optional={false}
+      unit={/percent/i.test(label) ? '%' : unit}
+      {...(least === undefined ? {} : { least })}
+      {...(most === undefined ? {} : { most })}
+      onChange={(x) => change({ [key]: asQuery(x) })}
+    />
+  );
+  const numbers = totalOf(shown, n);
+  const uneven = isUneven(numbers);
+  const two = plan.design === 'two-groups' || plan.design === 'shares';
+  const directed = two || plan.design === 'paired' || plan.design === 'one-sample';
+  const answered = (words: string) => (
+    <strong className="font-semibold" data-testid="planned">
+      {words}
+    </strong>
+  );
+  const differenceName = ['several', 'factorial', 'repeated', 'nested', 'adjusted', 'blocked'].includes(plan.design)
+    ? 'Difference of the largest and smallest mean'
+    : 'Difference';
+  const noun = (
+    <Accepted
+      className="part w-24"
+      aria-label="What one sample is"
+      placeholder="samples"
+      value={subject}
+      onAccept={(text) => change({ subject: text })}
+    />
+  );
+  return (
+    <>
+      <h1 className="prose-serif mt-4 text-[23px] leading-relaxed">
+        For{' '}
+        <Choose
+          label="Design"
+          value={plan.design}
+          options={planDesigns}
+          onChange={(design) => change({ design, difference: undefined, groups: undefined, readings: undefined })}
+        />
+        {['several', 'nested', 'adjusted', 'blocked'].includes(plan.design) && (
+          <>, {field('Groups', 'groups', plan.groups, 1, 2, 200)} of them</>
+        )}
+        {(plan.design === 'repeated' || plan.design === 'mixed') && (
+          <> {field('Conditions', 'groups', plan.groups, 1, 2, 100)} conditions</>
+        )}
+        {plan.design === 'factorial' && (
+          <>
+            {' '}
+            of {field('Levels of the first factor', 'groups', plan.groups, 1, 2, 50)} by{' '}
+            {field('Levels of the second factor', 'levels', plan.levels, 1, 2, 50)} levels
+          </>
+        )}
+        , to find{' '}
+        {plan.design === 'shares' ? (
+          <>
+            a share that differs from {field('Share in the first group', 'share', plan.share, 0.01, 0.001, 0.999)}{' '}
+            by{' '}
+          </>
+        ) : (
+          'a difference of '
+        )}
+        {ask === 'difference'
+          ? answered(found.ok ? `${significant(Math.abs(shown.difference), 3)}${unit && ` ${unit}`}` : '…')
+          : field(differenceName, 'difference', plan.difference, plan.design === 'shares' ? 0.01 : 0.1)}{' '}
+        {plan.design !== 'shares' && ask !== 'difference' && (
+          <Accepted
+            className="part w-12"
+            aria-label="Unit"
+            placeholder="unit"
+            value={unit}
+            onAccept={(text) => change({ unit: text })}
+          />
+        )}
+        {plan.design !== 'shares' && (
+          <>
+            {' '}
+            where {plan.design === 'paired' ? 'differences' : 'readings'} have an SD of{' '}
+            {field('SD expected', 'sd', plan.sd)}
+          </>
+        )}
+        , with a power of{' '}
+        {ask === 'power' ? (
+          answered(power.ok ? `${fixed(100 * power.value, 1)} %` : '…')
+        ) : (
+          <>{field('Power wanted in percent', 'power', Number((100 * wanted).toPrecision(8)), 1, 1, 99.99)} %</>
+        )}
+        , take{' '}
+        {ask === 'n'
+          ? answered(found.ok ? listed(uneven ? numbers.each.map(String) : [String(n)]) : '…')
+          : field(uneven ? 'Number in the first group' : 'Number in each group', 'n', given, 1, 2, 1e6)}
+        {uneven && ask !== 'n' && ` and ${numbers.each.slice(1).join(', ')}`}{' '}
+        {plan.design === 'blocked' ? 'blocks' : noun}{' '}
+        {plan.design === 'blocked'
+          ? ''
+          : plan.design === 'factorial'
+            ? 'a cell'
+            : directed && !two
+              ? ''
+              : plan.design === 'repeated'
+                ? ''
+                : uneven
+                  ? 'in the first group and the second'
+                  : 'in each group'}
+        .
+      </h1>
+      <p className="prose-serif text-[17px] text-muted">
+        Asked is{' '}
+        <Choose
+          label="What is asked"
+          value={ask}
+          options={asks}
+          onChange={(next) => change({ ask: next, ...(next === 'n' ? {} : { n: String(n) }) })}
+        />
+        , tested{' '}
+        {directed && (
+          <Choose
+            label="Direction"
+            value={plan.direction}
+            options={directions}
+            onChange={(direction) => change({ direction })}
+          />
+        )}{' '}
+        at the{' '}
+        <Value
+          label="Level of significance in percent"
+          value={Number((100 * plan.alpha).toPrecision(8))}
+          step={1}
+          width="min-w-14"
+          optional={false}
+          unit="%"
+          least={0.0001}
+          most={49}
+          onChange={(x) => change({ alpha: asQuery(x === undefined ? x : Number((x / 100).toPrecision(8))) })}
+        />{' '}
+        % level
+        {two && (
+          <>
+            ; the second group {field('Second group as a multiple of the first', 'ratio', plan.ratio, 0.1, 0.05, 20)}{' '}
+            times the first
+          </>
+        )}
+        {(plan.design === 'repeated' || plan.design === 'mixed') && (
+          <>
+            ; readings of one subject correlate by{' '}
+            {field('Correlation', 'correlation', plan.correlation, 0.05, 0, 0.99)}
+          </>
+        )}
+        {plan.design === 'nested' && (
+          <>
+            ; each {subject || 'sample'} is read{' '}
+            {field('Readings of each sample', 'readings', plan.readings, 1, 1, 1000)} times, and two of its readings
+            correlate by {field('Intraclass correlation', 'correlation', plan.correlation, 0.05, 0, 0.99)}
+          </>
+        )}
+        {plan.design === 'blocked' && (
+          <>
+            ; each block has {field('Readings of each group in a block', 'readings', plan.readings, 1, 1, 1000)} {noun}{' '}
+            of each group, and readings of one block correlate by{' '}
+            {field('Correlation', 'correlation', plan.correlation, 0.05, 0, 0.99)}
+          </>
+        )}
+        {plan.design === 'adjusted' && (
+          <>
+            ; readings correlate with the covariate by{' '}
+            {field('Correlation', 'correlation', plan.correlation, 0.05, -0.99, 0.99)}
+          </>
+        )}
+        ; a loss of {field('Loss expected in percent', 'loss', Number((100 * loss).toPrecision(6)), 1, 0, 90)} % is
+        expected.
+      </p>
+    </>
+  );
+}
