@@ -43,7 +43,7 @@ export function shortened(text: string, size: number, width: number, bold = fals
   if (textWidth(text, size, bold) <= width) return text;
   let end = text.length - 1;
   while (end > 4 && textWidth(`${text.slice(0, end)}…`, size, bold) > width) end -= 1;
-  return `${text.slice(0, end).trimEnd()}…`;
+  return `${text.slice(0, end).replace(/[\s([]+$/, '')}…`;
 }
 
 /** The words between the two names of a difference, and the sign that stands for them where room is short. */

@@ -102,7 +102,7 @@ export function AskSettings(
     facts.order !== undefined ||
     (facts.effects !== undefined && (question.about !== 'value' || ofMeans(choices.method)));
   return (
-    <p className="mt-1 text-[16px] leading-7 text-muted">
+    <p className="mt-1 text-[15px] leading-[25px] text-muted">
       {ordered && <OrderSetting {...props} />}
       {ordered ? ', with intervals at ' : 'Intervals are at '}
       <Level level={question.level} onChange={(level) => set({ level })} />

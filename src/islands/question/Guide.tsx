@@ -17,14 +17,14 @@ const steps = [
       'Each reading is a point; a click tells which one it is and leads to its row. At the right the difference stands with its interval against the line of no difference.',
   },
   {
-    part: 'Check',
-    words:
-      'What the answer rests on, in plain words. Where something speaks against a method, another is one click away; nothing is changed unasked.',
-  },
-  {
     part: 'Answer',
     words:
-      'The figures, the same question under other methods, and behind the lines below them the hypotheses, the curve and every step of the working.',
+      'The figures: the difference with its interval and test, each group, and where there are several groups which of them differ.',
+  },
+  {
+    part: 'Check',
+    words:
+      'What the answer rests on, in plain words; the same question under other methods; and behind the lines below them the hypotheses, the curve and every step of the working. Nothing is changed unasked.',
   },
   {
     part: 'Tell',

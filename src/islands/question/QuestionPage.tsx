@@ -187,11 +187,6 @@ function Page({ study, asked, readings, planned }: Omit<Props, 'kept'> & { readi
           </Part>
         )}
         {shown && (
-          <Part name="Check">
-            <CheckPart answer={shown} readingsHref={readingsHref} onChange={change} />
-          </Part>
-        )}
-        {shown && (
           <Part name="Answer">
             <div className="space-y-5 overflow-x-auto">
               <AnswerTables answer={shown} />
@@ -209,6 +204,14 @@ function Page({ study, asked, readings, planned }: Omit<Props, 'kept'> & { readi
                   />
                 </WhenLive>
               )}
+            </div>
+          </Part>
+        )}
+        {shown && (
+          <Part name="Check">
+            <CheckPart answer={shown} readingsHref={readingsHref} onChange={change} />
+            {/* What the answer rests on is also whether other methods agree, and how it was worked out. */}
+            <div className="mt-5 space-y-5 overflow-x-auto">
               <AlternativeMethods question={question} table={table} axis={effectAxis(shown)} onChange={change} />
               {comparison && (
                 <UnderstandPart
@@ -249,7 +252,7 @@ function Page({ study, asked, readings, planned }: Omit<Props, 'kept'> & { readi
         )}
       </article>
       <MarginNotes
-        parts={['Ask', ...(groups ? ['Look'] : []), ...(shown ? ['Check', 'Answer', 'Tell'] : [])]}
+        parts={['Ask', ...(groups ? ['Look'] : []), ...(shown ? ['Answer', 'Check', 'Tell'] : [])]}
         question={question}
         shown={shown}
         table={table}
@@ -261,7 +264,7 @@ function Page({ study, asked, readings, planned }: Omit<Props, 'kept'> & { readi
   );
 }
 
-/** A question's page: Ask, Look, Check, Answer, Tell. Everything below the sentence is computed from it and the readings. */
+/** A question's page: Ask, Look, Answer, Check, Tell. Everything below the sentence is computed from it and the readings. */
 export const QuestionPage = ({ study, asked, kept, planned }: Props) => (
   <WithTable id={asked.tableId} kept={kept}>
     {(found) => <Page study={study} asked={asked} readings={found} planned={planned} />}
