@@ -16,7 +16,10 @@ import { comparisonTable } from '../../src/core/words/tables/test-tables';
 import { answer as ask } from '../../src/core/answering/answer';
 import type { Answer } from '../../src/core/answer/answer';
 import type { Question } from '../../src/core/question/question';
-import type { Table } from '../../src/core/readings/table';
+import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
+import { defaultFigureStyle } from '../../src/core/figures/default-style';
+import { figure } from '../../src/core/figures/figure';
+import { type Rung, drawnRungs } from '../../src/core/scenes/ladder';
 
 const demo = demoTables();
 const of = (name: string) => {
@@ -35,6 +38,69 @@ const comparisonOf = ({ comparison }: Answer) => {
   if (!comparison.ok) throw new Error(comparison.reason);
   return comparison.value;
 };
+
+describe('of more differences than there is room for', () => {
+  const rung = (estimate: number, more: Partial<Rung> = {}): Rung => ({
+    name: `d ${estimate}`,
+    estimate,
+    interval: { low: estimate - 1, high: estimate + 1 },
+    significant: Math.abs(estimate) > 1,
+    ...more,
+  });
+  const many = Array.from({ length: 28 }, (_, i) => rung((i % 2 ? 1 : -1) * ((i * 11) % 29)));
+
+  it('those farthest from none are drawn, in their order; all of few', () => {
+    expect(drawnRungs(many.slice(0, 12), 12)).to.deep.equal(many.slice(0, 12));
+    const drawn = drawnRungs(many, 12);
+    expect(drawn).to.have.length(12);
+    const least = Math.min(...drawn.map((r) => Math.abs(r.estimate)));
+    const left = many.filter((r) => !drawn.some((d) => d.name === r.name));
+    expect(left).to.have.length(16);
+    expect(left.every((r) => Math.abs(r.estimate) <= least)).to.equal(true);
+    expect(drawn).to.deep.equal(many.filter((r) => !left.includes(r)));
+    // Of ratios half as much is as far as twice as much.
+    const ratios = [0.5, 1.1, 1.9, 0.9].map((x) => rung(x, { ratio: true }));
+    expect(drawnRungs(ratios, 2).map((r) => r.estimate)).to.deep.equal([0.5, 1.9]);
+  });
+
+  it('each keeps the heading it stands under, once', () => {
+    const parts = ['north', 'south'].flatMap((heading, p) =>
+      [0, 1, 2].map((i) => rung(10 * p + i, i === 0 ? { heading } : {})),
+    );
+    expect(drawnRungs(parts, 4).map((r) => r.heading)).to.deep.equal(['north', 'south', undefined, undefined]);
+  });
+
+  it('the axis holds all of them, and a figure says what it leaves out until it is high enough', () => {
+    const table = tableOf(
+      Array.from({ length: 8 }, (_, g) => ({
+        ...emptyColumn(`g${g}`, `Line ${g + 1}`, 'mm'),
+        cells: [0, 1, 2, 3].map((k) => String(20 + 3 * g + ((k * 7 + g) % 5))),
+      })),
+    );
+    const eight = answered(questionOf('several'), table);
+    const effects = comparisonOf(eight).follow;
+    const all = effects?.ok ? effects.value.flatMap((part) => part.effects) : [];
+    expect(all).to.have.length(28);
+    const { domain } = effectAxis(eight)!;
+    for (const { interval } of all) {
+      expect(interval!.low).to.be.at.least(domain[0]);
+      expect(interval!.high).to.be.at.most(domain[1]);
+    }
+    const rungs = (heightMm: number, kind: 'differences' | 'beside') => {
+      const { scene, remarks } = figure(eight, { ...defaultFigureStyle, kind, heightMm });
+      const drawn = scene.panels.flatMap((p) => p.marks).filter((m) => m.name === 'rung-estimate').length;
+      return { drawn, remarks };
+    };
+    expect(rungs(70, 'differences').drawn).to.equal(12);
+    expect(rungs(70, 'differences').remarks.join()).to.match(/^Of 28 differences the 12 farthest from none are drawn/);
+    expect(rungs(250, 'differences')).to.deep.equal({ drawn: 28, remarks: [] });
+    expect(rungs(250, 'beside').drawn).to.equal(28);
+    const words = lookScene(eight, 800).panels.flatMap((p) =>
+      p.marks.flatMap((m) => (m.mark === 'text' ? [m.text] : [])),
+    );
+    expect(words).to.include('the 12 farthest apart; all 28 below');
+  });
+});
 
 describe('the one axis of a question’s effects', () => {
   it('is the picture’s own: every effect in a table lies on it where the picture has it', () => {

@@ -7,7 +7,7 @@ import { covariatePanel, covariateTold } from '../scenes/covariate-look';
 import { curveScene } from '../scenes/curve';
 import type { Frame } from '../scenes/group-rows';
 import { mostRungs } from '../scenes/effect-axis';
-import { ladder, singleEffect } from '../scenes/ladder';
+import { drawnRungs, ladder, singleEffect } from '../scenes/ladder';
 import { pairPoints } from '../scenes/pair-points';
 import { rungsOf } from '../scenes/rungs';
 import { type Scene, scaled } from '../drawing/scene';
@@ -76,6 +76,9 @@ export function laidFigure(answer: Answer, style: FigureStyle, kind: LaidKind): 
     const frame: Frame = { left: 16, top: 28, width: wide - 32, height: high - 28 - 46 };
     const parts = made.follow?.ok ? made.follow.value : [];
     const rungs = rungsOf(parts, question.level, false);
+    // A figure is as high as is wished: so many lines have room.
+    const most = Math.max(mostRungs, Math.floor(frame.height / 22));
+    const drawn = drawnRungs(rungs, most);
     const { effectsAre, differences } = factsOf(question);
     const ranks = choicesOf(question).method === 'ranks';
     const title = style.xTitle ?? effectsAre ?? (ranks ? 'difference of mean ranks' : withUnit('difference', unit));
@@ -90,15 +93,15 @@ export function laidFigure(answer: Answer, style: FigureStyle, kind: LaidKind): 
             question.bounds,
             pairPoints(answer),
           )
-        : ladder(rungs, frame, title);
-    if (rungs.length > mostRungs)
+        : ladder(rungs, frame, title, { most, onPage: false });
+    if (rungs.length > drawn.length)
       remarks.push(
-        `${mostRungs} of ${rungs.length} differences are drawn: choose fewer comparisons in the question to see all of them.`,
+        `Of ${rungs.length} differences the ${drawn.length} farthest from none are drawn: make the figure higher to see all of them.`,
       );
     scene = {
       ...base,
       panels: [panel],
-      alt: `Differences with ${percent(question.level)} intervals against the line of no difference: ${(rungs.length > 0 ? rungs.slice(0, mostRungs) : made.effect ? [made.effect] : []).map((e) => `${e.name} ${fixed(e.estimate, 2)}`).join('; ')}.`,
+      alt: `Differences with ${percent(question.level)} intervals against the line of no difference: ${(drawn.length > 0 ? drawn : made.effect ? [made.effect] : []).map((e) => `${e.name} ${fixed(e.estimate, 2)}`).join('; ')}.`,
     };
   }
   const [reference] = made?.reference ?? [];

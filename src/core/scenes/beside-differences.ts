@@ -78,7 +78,10 @@ export function besideDifferences(
   const differencesIn = (place: Frame): Panel[] => {
     if (effect)
       return [singleEffect(effect, place, inUnit, differences ? value : 0, question.bounds, pairPoints(answer))];
-    return rungs.length > 0 ? [ladder(rungs, place, rungsTitle)] : [];
+    if (rungs.length === 0) return [];
+    // A figure is as high as is wished, and has no list below it.
+    const most = wanted === undefined ? mostRungs : Math.max(mostRungs, Math.floor(place.height / 22));
+    return [ladder(rungs, place, rungsTitle, { most, onPage: wanted === undefined })];
   };
   const panelsOf = (height: number): Panel[] => [
     ...[groups({ ...frame, top, height })].flat(),

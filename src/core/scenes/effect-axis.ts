@@ -17,7 +17,7 @@ export interface EffectAxis {
   bounds?: { low: number; high: number };
 }
 
-/** More effects than this are told by the table only. */
+/** Of more effects than this the picture draws those that lie farthest apart; the table tells all. */
 export const mostRungs = 12;
 
 /** How much of the page's width it takes, at its right; and the room right of it, in the page's units. */
@@ -66,14 +66,13 @@ export function singleAxis(
   return { domain, log, none, ...(bounds ? { bounds } : {}) };
 }
 
-/** The axis of several effects, as far as they are drawn. @param most how many are */
-export function rungsAxis(effects: readonly Effect[], most = mostRungs): EffectAxis {
-  const shown = effects.slice(0, most);
-  const ends = shown.flatMap((e) => [
+/** The axis of several effects. */
+export function rungsAxis(effects: readonly Effect[]): EffectAxis {
+  const ends = effects.flatMap((e) => [
     e.estimate,
     ...(e.interval ? [...finite(e.interval.low), ...finite(e.interval.high)] : []),
   ]);
-  const log = shown.some((e) => e.ratio);
+  const log = effects.some((e) => e.ratio);
   const reach = Math.max(...ends.map(Math.abs), 0) || 1;
   const domain: [number, number] = log
     ? logDomain([1, ...ends])

@@ -93,15 +93,37 @@ export interface Rung extends Effect {
   significant: boolean;
 }
 
-/** Several effects as rungs on one axis. Those that differ significantly are filled, the others hollow: never colour alone. */
-export function ladder(rungs: readonly Rung[], frame: Frame, title: string): Panel {
-  const shown = rungs.slice(0, mostRungs);
-  const { domain, log } = rungsAxis(shown);
+/** The rungs that are drawn: of too many those farthest from no difference, in their order and under their headings. */
+export function drawnRungs(rungs: readonly Rung[], most: number): readonly Rung[] {
+  if (rungs.length <= most) return rungs;
+  let under: string | undefined;
+  const all = rungs.map((rung) => ({ rung, under: (under = rung.heading ?? under) }));
+  const distance = ({ estimate, ratio }: Rung): number => Math.abs(ratio ? Math.log(estimate) : estimate);
+  const farthest = new Set([...all].sort((p, q) => distance(q.rung) - distance(p.rung)).slice(0, most));
+  const kept = all.filter((one) => farthest.has(one));
+  return kept.map(({ rung: { heading: _, ...rung }, under: heading }, i) =>
+    heading === undefined || heading === kept[i - 1]?.under ? rung : { ...rung, heading },
+  );
+}
+
+/**
+ * Several effects as rungs on one axis. Those that differ significantly are filled, the others hollow: never colour alone.
+ * @param most how many there is room for
+ * @param onPage whether all of them stand in a list below
+ */
+export function ladder(
+  rungs: readonly Rung[],
+  frame: Frame,
+  title: string,
+  { most = mostRungs, onPage = true }: { most?: number; onPage?: boolean } = {},
+): Panel {
+  const shown = drawnRungs(rungs, most);
+  const { domain, log } = rungsAxis(rungs);
   const lines = shown.length + shown.filter((e) => e.heading !== undefined).length * 0.6;
   const marks: Mark[] = [...divideLine(domain, 'no difference', log ? 1 : 0, log)];
-  if (rungs.length > shown.length)
+  if (onPage && rungs.length > shown.length)
     marks.push(
-      label(`and ${rungs.length - shown.length} more in the list below`, Infinity, 1, {
+      label(`the ${shown.length} farthest apart; all ${rungs.length} below`, Infinity, 1, {
         dy: -4,
         anchor: 'end',
         size: 12,

@@ -18,7 +18,7 @@ export function Triangle({
   chosen: number;
   onChoose: (place: number) => void;
 }) {
-  const axis = rungsAxis(effects, effects.length);
+  const axis = rungsAxis(effects);
   const side = (end: 0 | 1) => groups.filter((g) => effects.some((e) => e.pair?.[end] === g.id));
   const [rows, columns] = [side(0), side(1)];
   return (
