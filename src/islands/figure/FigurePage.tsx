@@ -108,8 +108,7 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
       .slice(0, 80) ?? 'figure';
   const click = (event: MouseEvent) => {
     const mark = (event.target as Element).closest('[data-mark]')?.getAttribute('data-mark');
-    const box = frame.current?.getBoundingClientRect();
-    if (!mark || !box) return setClicked(undefined);
+    if (!mark) return setClicked(undefined);
     const panel = /^(\d+)\//.exec(mark)?.[1];
     if (panel !== undefined) {
       const other = style.beside?.[Number(panel) - 1];
@@ -117,8 +116,7 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
       return;
     }
     if (!canEdit(props, mark)) return setClicked(undefined);
-    const x = Math.min(event.clientX - box.left + 8, Math.max(0, box.width - 300));
-    setClicked({ mark, x, y: event.clientY - box.top + 10 });
+    setClicked({ mark, at: new DOMRect(event.clientX, event.clientY, 0, 0) });
   };
   /** The log can take it back. */
   const likeThis = () => {
@@ -191,7 +189,7 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
               )}
             </div>
           </div>
-          {clicked && <InPlace key={clicked.mark} {...props} clicked={clicked} onClose={close} />}
+          {clicked && <InPlace {...props} clicked={clicked} onClose={close} />}
         </div>
         {[...(drawn?.remarks ?? []), ...(panels?.troubles ?? [])].map((remark) => (
           <p key={remark} role="status" className="max-w-[68ch] text-sm text-warning">
