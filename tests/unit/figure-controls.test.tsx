@@ -13,7 +13,7 @@ import {
   ReadingsControl,
   SizesControl,
 } from '../../src/islands/figure/Controls';
-import { InPlace, canEdit } from '../../src/islands/figure/InPlace';
+import { controlsFor } from '../../src/islands/figure/InPlace';
 import { MarksControls, TypeControls } from '../../src/islands/figure/MarkControls';
 import { StylesControl } from '../../src/islands/figure/StylesControl';
 
@@ -164,16 +164,9 @@ describe('styles kept by name, on the page', () => {
 
   it('open beside a part that is clicked: those of its own group, by colour where it is drawn as on the page', () => {
     if (!four?.ok) throw new Error('no answer');
-    const at = { x: 10, y: 10, width: 0, height: 0, top: 10, right: 10, bottom: 10, left: 10, toJSON: () => '' };
     const { value } = four;
-    const titleOf = (mark: string, more: Partial<FigureStyle>): string | undefined => {
-      const props = { answer: value, style: { ...defaultFigureStyle, ...more }, set: () => undefined };
-      if (!canEdit(props, mark)) return undefined;
-      render(<InPlace {...props} clicked={{ mark, at }} onClose={() => undefined} />);
-      const title = document.querySelector('[role=dialog] h2')?.textContent;
-      cleanup();
-      return title;
-    };
+    const titleOf = (mark: string, more: Partial<FigureStyle>): string | undefined =>
+      controlsFor({ answer: value, style: { ...defaultFigureStyle, ...more }, set: () => undefined }, mark)?.title;
     expect(titleOf('mean-1', {})).to.equal('Blue lamp');
     expect(titleOf('error-bar-1', {})).to.equal('Error bars');
     const [first] = value.groups;

@@ -1,6 +1,7 @@
 import { closeDocument, openDocument } from './dom';
 import { cleanup, fireEvent, render } from '@testing-library/react';
 import { expect } from 'chai';
+import { Accepted } from '../../src/islands/kit/Accepted';
 import { Ordered, Steps } from '../../src/islands/kit/Ordered';
 import { Choose, asTheyRead, byName } from '../../src/islands/kit/Parts';
 
@@ -86,5 +87,28 @@ describe('an order of one’s own', () => {
     const { container } = render(<Steps ids={['r']} id="elsewhere" name="Elsewhere" onOrder={() => undefined} />);
     expect(container.textContent).to.equal('');
     expect(container.querySelectorAll('button')).to.have.length(0);
+  });
+});
+
+describe('a text that is accepted', () => {
+  inADocument();
+
+  it('lets go of what was typed by Escape, which what stands around it hears only when there is nothing to let go', () => {
+    const [got, heard]: [string[], string[]] = [[], []];
+    const { getByLabelText } = render(
+      <div onKeyDown={(e) => heard.push(e.key)}>
+        <Accepted aria-label="Name" value="North pen" onAccept={(text) => got.push(text)} />
+      </div>,
+    );
+    const field = getByLabelText('Name') as HTMLInputElement;
+    fireEvent.change(field, { target: { value: 'South' } });
+    fireEvent.keyDown(field, { key: 'Escape' });
+    expect(field.value).to.equal('North pen');
+    expect(heard).to.deep.equal([]);
+    fireEvent.keyDown(field, { key: 'Escape' });
+    expect(heard).to.deep.equal(['Escape']);
+    fireEvent.change(field, { target: { value: ' South pen ' } });
+    fireEvent.blur(field);
+    expect(got).to.deep.equal(['South pen']);
   });
 });

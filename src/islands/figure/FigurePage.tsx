@@ -39,7 +39,7 @@ import {
 import { MarksControls, TypeControls } from './MarkControls';
 import { GroupsControl } from './GroupControl';
 import { Downloads } from './Downloads';
-import { type Clicked, InPlace, canEdit } from './InPlace';
+import { type Clicked, InPlace, controlsFor } from './InPlace';
 import { PanelsControl } from './PanelsControl';
 import { StylesControl } from './StylesControl';
 import { type StudyFigure, usePanels } from './use-panels';
@@ -115,7 +115,7 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
       if (other) window.location.assign(`/studies/${study}/figures/${other}`);
       return;
     }
-    if (!canEdit(props, mark)) return setClicked(undefined);
+    if (!controlsFor(props, mark)) return setClicked(undefined);
     setClicked({ mark, at: new DOMRect(event.clientX, event.clientY, 0, 0) });
   };
   /** The log can take it back. */

@@ -38,7 +38,7 @@ function groupOf({ answer, style }: ControlProps, mark: string) {
 }
 
 /** What stands open for a part; undefined where the part has nothing to change. */
-function controlsFor(props: ControlProps, mark: string): { title: string; body: React.ReactNode } | undefined {
+export function controlsFor(props: ControlProps, mark: string): { title: string; body: React.ReactNode } | undefined {
   const laid = isLaid(kindOf(props.answer, props.style));
   // Drawn as on the page, it has the page's axes and bars.
   if (laid && /^(y-|x-axis|error-bar|rule-)/.test(mark)) return undefined;
@@ -63,9 +63,6 @@ function controlsFor(props: ControlProps, mark: string): { title: string; body: 
     ),
   };
 }
-
-/** Whether a click on this mark opens anything. */
-export const canEdit = (props: ControlProps, mark: string): boolean => controlsFor(props, mark) !== undefined;
 
 /** The controls of a part, beside it: Esc or a click elsewhere closes them, and they never leave the window. */
 export function InPlace({ clicked, onClose, ...props }: ControlProps & { clicked: Clicked; onClose: () => void }) {

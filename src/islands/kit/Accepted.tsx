@@ -16,7 +16,8 @@ export function Accepted({
   };
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     if (event.key === 'Enter') event.currentTarget.blur();
-    if (event.key === 'Escape') {
+    // What stands around it hears Escape only when there is nothing to let go.
+    if (event.key === 'Escape' && draft !== undefined) {
       setDraft(undefined);
       event.stopPropagation();
     }
