@@ -150,6 +150,16 @@ describe('a picture of the page as a figure', () => {
     );
     const pairs = given(questionOf('paired', { a: 'before', b: 'after' }), 'Rinse');
     expect(plain(figureLegend(pairs, style))).to.match(/small symbols are single \S+, those of each \S+ joined, large/);
+    // Whatever else is drawn hollow, joined or in shapes of its own is told.
+    const own = (name: string) => tables.find((t) => t.table.name === name)?.questions[0]?.question;
+    const limited = own('Iodine near the limit');
+    expect(limited && plain(figureLegend(given(limited, 'Iodine near the limit'), style))).to.include(
+      'hollow ones at the limit of detection readings below it',
+    );
+    const blocked = own('Doses in batches of spores');
+    expect(blocked && plain(figureLegend(given(blocked, 'Doses in batches of spores'), style))).to.match(
+      /each \S+ in a shape of its own with its means joined/,
+    );
     const factors = given(questionOf('factorial'), 'Temperature by nutrient');
     expect(plain(figureLegend(factors, style))).to.include('large symbols cell means, joined; beside them differences');
   });

@@ -142,7 +142,9 @@ function besideClause(answer: Answer): Text {
   const samples = found?.model?.samples
     ? `, hollow ones the means of each ${answer.groups[0]?.samples?.name ?? 'sample'}`
     : '';
-  return text`${sentenceCase(withUnit(measureOf(answer), answer.unit))} by group: small symbols are ${singles(answer)}${joined}${samples}, large symbols ${large}${aside ? ', hollow ones below them readings set aside' : ''}; beside them ${differences}.`;
+  const limits = answer.groups.some((g) => g.below) ? ', hollow ones at the limit of detection readings below it' : '';
+  const blocks = found?.blocks ? `, each ${answer.block ?? 'block'} in a shape of its own with its means joined` : '';
+  return text`${sentenceCase(withUnit(measureOf(answer), answer.unit))} by group: small symbols are ${singles(answer)}${limits}${joined}${blocks}${samples}, large symbols ${large}${aside ? ', hollow ones below them readings set aside' : ''}; beside them ${differences}.`;
 }
 
 /** What the marks of a figure are. */
