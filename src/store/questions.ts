@@ -7,7 +7,7 @@ import { figuresOf, removeFigure } from './figures';
 import type { Db } from './open';
 import { whole } from './transaction';
 import { readWriteUp } from './write-ups';
-import { questions, tables } from './schema';
+import { questions, studies, tables } from './schema';
 
 export interface KeptQuestion {
   id: string;
@@ -89,6 +89,31 @@ export function updateQuestion(db: Db, id: string, revision: number, next: Quest
       after: kept(before.tableId, question),
     });
     return revision + 1;
+  });
+}
+
+/**
+ * Puts the questions of a table in the order of their ids; those that are not among them, asked meanwhile in another
+ * window, follow. The order is how a study is listed, not part of what was done: the log does not tell of it.
+ */
+export function orderQuestions(db: Db, tableId: string, order: readonly string[], at: string): void {
+  whole(db, (inside) => {
+    const all = inside
+      .select()
+      .from(questions)
+      .where(eq(questions.tableId, tableId))
+      .orderBy(asc(questions.position))
+      .all();
+    const [first] = all;
+    if (!first) return;
+    const place = (id: string): number => (order.includes(id) ? order.indexOf(id) : order.length);
+    const positions = all.map((q) => q.position);
+    all
+      .toSorted((p, q) => place(p.id) - place(q.id))
+      .forEach(({ id }, i) =>
+        inside.update(questions).set({ position: positions[i] }).where(eq(questions.id, id)).run(),
+      );
+    inside.update(studies).set({ changedAt: at }).where(eq(studies.id, first.studyId)).run();
   });
 }
 

@@ -12,6 +12,9 @@ const names = [
   'HTMLElement',
   'HTMLInputElement',
   'Node',
+  'MutationObserver',
+  'ResizeObserver',
+  'getComputedStyle',
   'requestAnimationFrame',
   'cancelAnimationFrame',
 ] as const;

@@ -14,7 +14,7 @@ import { forgetStyle, keepStyle, readStyles } from '../../src/store/named-styles
 import { figuresOf, removeFigure, updateFigure } from '../../src/store/figures';
 import { type Db, openDb } from '../../src/store/open';
 import { tableStream } from '../../src/server/table-stream';
-import { questionsOf, removeQuestion, updateQuestion } from '../../src/store/questions';
+import { orderQuestions, questionsOf, removeQuestion, updateQuestion } from '../../src/store/questions';
 import {
   allStudies,
   createStudy,
@@ -111,6 +111,18 @@ describe('the store', () => {
     expect(editsSince(db, copy, 0).edits).to.deep.equal([]);
     db.$client.prepare('delete from changes where revision = ?').run(made + 1);
     expect(editsSince(db, table, revision).edits).to.equal(null);
+  });
+
+  it('lists the questions of a table in the order they are put in, without a line in the log', () => {
+    const ofTable = () => questionsOf(db, study).filter((q) => q.tableId === table);
+    const others = questionsOf(db, study).filter((q) => q.tableId !== table);
+    const [first, second, third] = ofTable();
+    const lines = readStudy(db, study).lines;
+    // One that was asked in another window meanwhile follows those that were put in order.
+    orderQuestions(db, table, [third!.id, first!.id, 'gone'], '2026-01-03T00:00:00.000Z');
+    expect(ofTable().map((q) => q.id)).to.deep.equal([third!.id, first!.id, second!.id]);
+    expect(questionsOf(db, study).filter((q) => q.tableId !== table)).to.deep.equal(others);
+    expect(readStudy(db, study)).to.include({ lines, changedAt: '2026-01-03T00:00:00.000Z' });
   });
 
   it('says of what was removed that it was, and of what never was that it is not there', () => {

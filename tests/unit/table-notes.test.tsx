@@ -14,7 +14,7 @@ import { Sentence } from '../../src/islands/readings/Sentence';
 import { Ways } from '../../src/islands/readings/Ways';
 import { takeBlockEdits } from '../../src/islands/readings/paste';
 import { pasting } from '../../src/islands/readings/pasting';
-import type { Report } from '../../src/islands/readings/table-actions';
+import type { Told } from '../../src/islands/kit/tell';
 
 closeDocument();
 
@@ -152,9 +152,9 @@ describe('the notes on a table', () => {
 
 describe('pasting into an empty table', () => {
   /** Pastes, and returns what the page says with the table that came of it. */
-  function paste(text: string): { report: Report | undefined; table: Table; again: (label: string) => void } {
+  function paste(text: string): { report: Told | undefined; table: Table; again: (label: string) => void } {
     let table = blank;
-    let report: Report | undefined;
+    let report: Told | undefined;
     pasting({
       table: blank,
       edit: (edits) => {

@@ -7,6 +7,7 @@ import { CopyButton } from '../shared/CopyButton';
 import { ResultTableView } from '../shared/ResultTableView';
 import { type Query, asQuery } from './address';
 import { Value } from './Value';
+import { Hint } from '../kit/Hint';
 
 /** More readings or more samples? Every way to spread them that reaches the power, with what it costs. */
 export function Spendings({
@@ -57,15 +58,16 @@ export function Spendings({
           return readings === plan.readings ? (
             readings
           ) : (
-            <button
-              type="button"
-              className="plain-button"
-              aria-label={`Take ${counted(readings, 'reading')} of each ${subject}`}
-              title="Take so many"
-              onClick={() => onTake({ readings: String(readings) })}
-            >
-              {readings}
-            </button>
+            <Hint says="Take so many">
+              <button
+                type="button"
+                className="plain-button"
+                aria-label={`Take ${counted(readings, 'reading')} of each ${subject}`}
+                onClick={() => onTake({ readings: String(readings) })}
+              >
+                {readings}
+              </button>
+            </Hint>
           );
         }}
       />

@@ -1,11 +1,12 @@
-import { type KeyboardEvent, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import { commandsHere, found } from './commands';
+import { Autocomplete } from '@base-ui/react/autocomplete';
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { type Command, commandsHere, found } from './commands';
 import { shortcuts } from './shortcuts';
 
 /** Most that are listed at once. */
 const most = 60;
 
-function List({ onDone }: { onDone: (run?: () => void) => void }) {
+function List({ onDone }: { onDone: (run: () => void) => void }) {
   const [all, setAll] = useState(commandsHere);
   // Called before the page has come to life, it lists what the page can do as soon as it can do it.
   useEffect(() => {
@@ -16,65 +17,42 @@ function List({ onDone }: { onDone: (run?: () => void) => void }) {
     return () => observer.disconnect();
   }, []);
   const [typed, setTyped] = useState('');
-  const [at, setAt] = useState(0);
   const shown = useMemo(() => found(all, typed).slice(0, most), [all, typed]);
-  const list = useRef<HTMLUListElement>(null);
-  useEffect(() => {
-    list.current?.children[at]?.scrollIntoView({ block: 'nearest' });
-  }, [at]);
-  const onKeyDown = (event: KeyboardEvent) => {
-    const step = { ArrowDown: 1, ArrowUp: shown.length - 1 }[event.key];
-    if (step !== undefined && shown.length > 0) {
-      event.preventDefault();
-      setAt((before) => (before + step) % shown.length);
-    } else if (event.key === 'Enter') {
-      event.preventDefault();
-      const chosen = shown[at];
-      if (chosen) onDone(chosen.run);
-    }
-  };
   return (
-    <>
-      <input
+    <Autocomplete.Root
+      open
+      inline
+      mode="none"
+      autoHighlight="always"
+      keepHighlight
+      items={shown}
+      itemToStringValue={({ name }: Command) => name}
+      value={typed}
+      onValueChange={(next, { reason }) => reason === 'input-change' && setTyped(next)}
+    >
+      <Autocomplete.Input
         className="part w-full font-serif text-xl"
-        role="combobox"
         aria-label="Go anywhere, do anything by its name"
-        aria-expanded
-        aria-controls="commands"
-        aria-activedescendant={shown[at] ? `command-${at}` : undefined}
         placeholder="a place, a question, something to do"
         autoFocus
-        value={typed}
-        onChange={(e) => {
-          setTyped(e.target.value);
-          setAt(0);
-        }}
-        onKeyDown={onKeyDown}
       />
-      <ul
-        ref={list}
-        id="commands"
-        role="listbox"
-        aria-label="What fits"
-        className="mt-2 max-h-80 overflow-y-auto text-sm"
-      >
-        {shown.map(({ name, group, run }, i) => (
-          <li
-            key={`${group} ${name}`}
-            id={`command-${i}`}
-            role="option"
-            aria-selected={i === at}
-            className={`flex cursor-pointer justify-between gap-4 px-2 py-1 ${i === at ? 'bg-base-200 text-primary' : ''}`}
-            onClick={() => onDone(run)}
-            onMouseMove={() => setAt(i)}
+      <Autocomplete.List aria-label="What fits" className="mt-2 max-h-80 overflow-y-auto text-sm">
+        {(command: Command) => (
+          <Autocomplete.Item
+            key={`${command.group} ${command.name}`}
+            value={command}
+            className="menu-line justify-between !items-baseline"
+            onClick={() => onDone(command.run)}
           >
-            <span className="min-w-0 [overflow-wrap:anywhere]">{name}</span>
-            <span className="shrink-0 text-muted">{group}</span>
-          </li>
-        ))}
-      </ul>
-      {shown.length === 0 && <p className="mt-2 text-sm text-muted">Nothing here goes by that name.</p>}
-    </>
+            <span className="min-w-0 [overflow-wrap:anywhere]">{command.name}</span>
+            <span className="shrink-0 text-muted">{command.group}</span>
+          </Autocomplete.Item>
+        )}
+      </Autocomplete.List>
+      <Autocomplete.Empty className="mt-2 text-sm text-muted">
+        {shown.length === 0 && 'Nothing here goes by that name.'}
+      </Autocomplete.Empty>
+    </Autocomplete.Root>
   );
 }
 

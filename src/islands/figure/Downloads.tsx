@@ -2,6 +2,7 @@ import { Copy, Download } from 'lucide-react';
 import { useState } from 'react';
 import type { Drawing } from '../../core/drawing/drawing';
 import { Choose, asTheyRead } from '../kit/Parts';
+import { tell, untell } from '../kit/tell';
 import { save } from '../shared/save';
 import { pngBlob, svgBlob, tiffBlob } from './download';
 
@@ -19,13 +20,12 @@ interface Props {
 export function Downloads({ drawing, size, family, name, pdf, saved }: Props) {
   const [dpi, setDpi] = useState(300);
   const [bare, setBare] = useState(false);
-  const [said, setSaid] = useState<{ words: string; trouble?: boolean }>();
   const trying = (run: () => Promise<string>) => {
-    setSaid(undefined);
+    untell();
     run().then(
-      (words) => setSaid({ words }),
+      (text) => text && tell({ text }),
       (error: unknown) =>
-        setSaid({ words: error instanceof Error ? error.message : 'The file could not be made.', trouble: true }),
+        tell({ text: error instanceof Error ? error.message : 'The file could not be made.', stays: true }),
     );
   };
   const download = (make: () => Promise<Blob>, ending: string) =>
@@ -89,11 +89,6 @@ export function Downloads({ drawing, size, family, name, pdf, saved }: Props) {
           <Copy size={15} aria-hidden /> Copy the picture
         </button>
       </p>
-      {said?.words && (
-        <p role={said.trouble ? 'alert' : 'status'} className={said.trouble ? 'text-error' : 'text-muted'}>
-          {said.words}
-        </p>
-      )}
     </div>
   );
 }

@@ -11,6 +11,7 @@ import { html, plain } from '../../core/words/text';
 import { WorkingOut } from '../question/WorkingOut';
 import { useAnswer } from '../question/use-answer';
 import { useView } from '../question/use-view';
+import { tell } from '../kit/tell';
 import { inWords, send } from '../shared/api';
 import { CopyButton } from '../shared/CopyButton';
 import { useKeptValue } from '../shared/kept-value';
@@ -43,6 +44,7 @@ import { type Clicked, InPlace, controlsFor } from './InPlace';
 import { PanelsControl } from './PanelsControl';
 import { StylesControl } from './StylesControl';
 import { type StudyFigure, usePanels } from './use-panels';
+import { Hint } from '../kit/Hint';
 
 interface Shown {
   study: string;
@@ -67,7 +69,6 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
   const [room, setRoom] = useState<{ width: number; height: number }>();
   const [clicked, setClicked] = useState<Clicked>();
   const [trouble, setTrouble] = useState('');
-  const [said, setSaid] = useState('');
   const close = useCallback(() => setClicked(undefined), []);
   const frame = useRef<HTMLDivElement>(null);
   const answering = useAnswer(asked.question, table);
@@ -122,9 +123,12 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
   const likeThis = () => {
     send<{ changed: number }>('POST', `/api/figures/${figure.id}/like`).then(
       ({ changed }) =>
-        setSaid(
-          changed === 0 ? 'All are drawn like this one already.' : `${counted(changed, 'figure')} drawn like this one.`,
-        ),
+        tell({
+          text:
+            changed === 0
+              ? 'All are drawn like this one already.'
+              : `${counted(changed, 'figure')} drawn like this one.`,
+        }),
       (error: unknown) => setTrouble(inWords(error)),
     );
   };
@@ -261,20 +265,11 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
         )}
         {figures.length > 0 && (
           <p className="mt-1.5">
-            <button
-              type="button"
-              className="plain-button"
-              title="Size, letters, lines, means, bars and comparisons; what each shows stays its own"
-              disabled={saving.state !== 'saved'}
-              onClick={likeThis}
-            >
-              <Copy size={15} aria-hidden /> Draw all figures like this one
-            </button>
-          </p>
-        )}
-        {said && (
-          <p role="status" className="text-muted">
-            {said}
+            <Hint says="Size, letters, lines, means, bars and comparisons; what each shows stays its own">
+              <button type="button" className="plain-button" disabled={saving.state !== 'saved'} onClick={likeThis}>
+                <Copy size={15} aria-hidden /> Draw all figures like this one
+              </button>
+            </Hint>
           </p>
         )}
         <p className="mt-1.5">

@@ -2,6 +2,7 @@ import { X } from 'lucide-react';
 import { type SyntheticEvent, useState } from 'react';
 import { type FigureStyle, type NamedStyle, drawnLike } from '../../core/figures/figure-style';
 import { inWords, send } from '../shared/api';
+import { Hint } from '../kit/Hint';
 
 /** Styles kept under a name: taken for this figure, and this figure's kept as another. */
 export function StylesControl({ style, onTake }: { style: FigureStyle; onTake: (style: FigureStyle) => void }) {
@@ -28,14 +29,15 @@ export function StylesControl({ style, onTake }: { style: FigureStyle; onTake: (
       <ul className="pt-1">
         {kept?.map((one) => (
           <li key={one.name} className="flex items-baseline gap-2">
-            <button
-              type="button"
-              className="plain-button min-w-0 text-left [overflow-wrap:anywhere]"
-              title="Size, letters, lines, means, bars and comparisons; what is shown stays"
-              onClick={() => onTake(drawnLike(style, one.style))}
-            >
-              Draw it as “{one.name}”
-            </button>
+            <Hint says="Size, letters, lines, means, bars and comparisons; what is shown stays">
+              <button
+                type="button"
+                className="plain-button min-w-0 text-left [overflow-wrap:anywhere]"
+                onClick={() => onTake(drawnLike(style, one.style))}
+              >
+                Draw it as “{one.name}”
+              </button>
+            </Hint>
             <button
               type="button"
               className="plain-button"

@@ -1,6 +1,7 @@
 import type { LucideIcon } from 'lucide-react';
 import { Fragment, type ReactNode } from 'react';
 import { ActionMenu } from './ActionMenu';
+import { Hint } from './Hint';
 import type { Action } from './action';
 
 /** Actions that belong together: side by side, by their icons alone, or under one name. */
@@ -15,18 +16,19 @@ export interface ActionGroup {
 function Tool({ action, bare }: { action: Action; bare: boolean }) {
   const { name, run, icon: Icon, keys, hint, disabled, open } = action;
   return (
-    <button
-      type="button"
-      className={`tool-button ${open ? 'tool-open' : ''}`}
-      disabled={disabled}
-      title={[bare ? name : undefined, hint, keys].filter(Boolean).join(' · ') || undefined}
-      aria-label={bare ? name : undefined}
-      aria-expanded={open}
-      onClick={run}
-    >
-      {Icon && <Icon size={15} aria-hidden />}
-      {!bare && name}
-    </button>
+    <Hint says={[bare ? name : undefined, hint, keys].filter(Boolean).join(' · ')}>
+      <button
+        type="button"
+        className={`tool-button ${open ? 'tool-open' : ''}`}
+        disabled={disabled}
+        aria-label={bare ? name : undefined}
+        aria-expanded={open}
+        onClick={run}
+      >
+        {Icon && <Icon size={15} aria-hidden />}
+        {!bare && name}
+      </button>
+    </Hint>
   );
 }
 

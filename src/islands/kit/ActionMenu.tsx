@@ -12,9 +12,12 @@ export const ActionMenu = ({ name, icon: Icon, actions }: { name: string; icon?:
       <Menu.Positioner sideOffset={4} align="start" className="z-40">
         <Menu.Popup className="min-w-56 border border-line bg-base-100 py-1 text-sm shadow-lg outline-none">
           {actions.map(({ name: label, run, icon: Mark, keys, hint, disabled = false }) => (
-            <Menu.Item key={label} disabled={disabled} onClick={run} title={hint} className="menu-line">
+            <Menu.Item key={label} disabled={disabled} onClick={run} className="menu-line">
               <span className="w-4">{Mark && <Mark size={15} aria-hidden />}</span>
-              <span className="grow">{label}</span>
+              <span className="grow">
+                {label}
+                {hint && <span className="block text-xs text-muted">{hint}</span>}
+              </span>
               {keys && <kbd className="pl-6 text-xs text-muted">{keys}</kbd>}
             </Menu.Item>
           ))}

@@ -1,13 +1,8 @@
-import { DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import {
-  SortableContext,
-  arrayMove,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable';
+import { arrayMove } from '@dnd-kit/sortable';
 import { ArrowDown, ArrowUp, GripVertical } from 'lucide-react';
-import { type ReactNode, useId } from 'react';
+import type { ReactNode } from 'react';
+import { IconButton } from './IconButton';
+import { Sorting } from './Sorting';
 
 interface Props {
   /** In their order. */
@@ -23,16 +18,15 @@ interface Props {
 export function Steps({ ids, id, name, onOrder }: Pick<Props, 'ids' | 'onOrder'> & { id: string; name: string }) {
   const at = ids.indexOf(id);
   if (at < 0) return null;
-  const step = (by: -1 | 1, words: string, Icon: typeof ArrowUp) => (
-    <button
-      type="button"
-      className="plain-button"
-      aria-label={`${name} ${words}`}
+  const step = (by: -1 | 1, words: string, icon: typeof ArrowUp) => (
+    <IconButton
+      name={`${name} ${words}`}
+      says={words}
+      icon={icon}
+      size={14}
       disabled={!(at + by in ids)}
       onClick={() => onOrder(arrayMove([...ids], at, at + by))}
-    >
-      <Icon size={14} aria-hidden />
-    </button>
+    />
   );
   return (
     <>
@@ -42,71 +36,27 @@ export function Steps({ ids, id, name, onOrder }: Pick<Props, 'ids' | 'onOrder'>
   );
 }
 
-function One({ id, ids, name, onOrder, children }: Props & { id: string }) {
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
-    id,
-  });
-  return (
-    <div
-      ref={setNodeRef}
-      className={isDragging ? 'relative z-10 bg-base-200' : undefined}
-      style={transform ? { transform: `translateY(${Math.round(transform.y)}px)`, transition } : undefined}
-    >
-      {children(
-        id,
-        <>
-          <button
-            type="button"
-            ref={setActivatorNodeRef}
-            className="plain-button cursor-grab touch-none"
-            {...attributes}
-            {...listeners}
-            aria-label={`Move ${name(id)}`}
-          >
-            <GripVertical size={14} aria-hidden />
-          </button>
-          <Steps ids={ids} id={id} name={name(id)} onOrder={onOrder} />
-        </>,
-      )}
-    </div>
-  );
-}
-
-/** Things in an order of one's own: dragged by pointer or touch, by keys (Space, arrows, Space), or moved a step at a time. */
-export function Ordered(props: Props) {
-  const { ids, name, onOrder } = props;
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
-  const place = (id: string | number): string => `place ${ids.indexOf(String(id)) + 1} of ${ids.length}`;
-  const called = (id: string | number): string => name(String(id));
-  const end = ({ active, over }: DragEndEvent): void => {
-    if (over && over.id !== active.id)
-      onOrder(arrayMove([...ids], ids.indexOf(String(active.id)), ids.indexOf(String(over.id))));
-  };
-  return (
-    <DndContext
-      id={useId()}
-      sensors={sensors}
-      onDragEnd={end}
-      accessibility={{
-        screenReaderInstructions: {
-          draggable: 'Space lifts it, the arrows move it, Space sets it down, Esc leaves it.',
-        },
-        announcements: {
-          onDragStart: ({ active }) => `${called(active.id)} is lifted.`,
-          onDragOver: ({ active, over }) => (over ? `${called(active.id)} is at ${place(over.id)}.` : undefined),
-          onDragEnd: ({ active, over }) => `${called(active.id)} is set down${over ? ` at ${place(over.id)}` : ''}.`,
-          onDragCancel: ({ active }) => `${called(active.id)} is back where it was.`,
-        },
-      }}
-    >
-      <SortableContext items={[...ids]} strategy={verticalListSortingStrategy}>
-        {ids.map((id) => (
-          <One key={id} {...props} id={id} />
-        ))}
-      </SortableContext>
-    </DndContext>
-  );
-}
+/** A list in an order of one's own, each line with a grip and its steps. */
+export const Ordered = ({ ids, name, onOrder, children }: Props) => (
+  <Sorting ids={ids} name={name} onMove={(from, to) => onOrder(arrayMove([...ids], from, to))}>
+    {(id, { ref, style, lifted, drag, grip }) => (
+      <div ref={ref} className={lifted ? 'relative z-10 bg-base-200' : undefined} style={style}>
+        {children(
+          id,
+          <>
+            <button
+              type="button"
+              className="plain-button cursor-grab touch-none"
+              {...grip}
+              {...drag}
+              aria-label={`Move ${name(id)}`}
+            >
+              <GripVertical size={14} aria-hidden />
+            </button>
+            <Steps ids={ids} id={id} name={name(id)} onOrder={onOrder} />
+          </>,
+        )}
+      </div>
+    )}
+  </Sorting>
+);

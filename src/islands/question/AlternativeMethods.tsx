@@ -8,6 +8,7 @@ import { CopyButton } from '../shared/CopyButton';
 import { ResultTableView } from '../shared/ResultTableView';
 import { RichText } from '../shared/RichText';
 import { useAlternativeMethods } from './use-alternative-methods';
+import { Hint } from '../kit/Hint';
 
 interface Props {
   question: Question;
@@ -40,14 +41,15 @@ export function AlternativeMethods({ question, table, axis, onChange }: Props) {
                 <RichText text={row.head} /> · chosen
               </span>
             ) : (
-              <button
-                type="button"
-                className="plain-button text-left"
-                title="Answer by this method"
-                onClick={() => onChange({ ...question, ...other?.patch })}
-              >
-                <RichText text={row.head} />
-              </button>
+              <Hint says="Answer by this method">
+                <button
+                  type="button"
+                  className="plain-button text-left"
+                  onClick={() => onChange({ ...question, ...other?.patch })}
+                >
+                  <RichText text={row.head} />
+                </button>
+              </Hint>
             );
           }}
         />

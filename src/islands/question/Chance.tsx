@@ -30,6 +30,7 @@ import { Choose } from '../kit/Parts';
 import { RichText } from '../shared/RichText';
 import { SeedPart, StatisticPart } from './StatisticPart';
 import { shuffleRun } from './shuffle-run';
+import { Hint } from '../kit/Hint';
 
 interface Props {
   answer: Answer;
@@ -89,9 +90,11 @@ function Run({ chance, answer, onChange, mode }: Props & { chance: Chances; mode
   const running = goal !== undefined;
   const verb = mode === 'shuffle' ? 'Shuffle' : 'Draw';
   const button = (words: string, title: string, act: () => void) => (
-    <button type="button" className="plain-button" title={title} onClick={act} disabled={running}>
-      {words}
-    </button>
+    <Hint says={title}>
+      <button type="button" className="plain-button" onClick={act} disabled={running}>
+        {words}
+      </button>
+    </Hint>
   );
   return (
     <>

@@ -10,6 +10,7 @@ import DirectionNote from './DirectionNote';
 import { SectionIndex } from './SectionIndex';
 import SamplesNote from './SamplesNote';
 import { benchFor } from './bench-for';
+import { Hint } from '../kit/Hint';
 
 interface Props {
   /** The parts of the page that are there. */
@@ -43,13 +44,11 @@ export function MarginNotes({ parts, question, shown, table, href, readingsHref,
       <section className="note">
         <h2 className="part-of-page">Method</h2>
         <p className="font-semibold">
-          <a
-            className="hover:text-primary hover:underline"
-            href={`/help#${anchorOf(methodName(settled))}`}
-            title="What this method is, and where it comes from"
-          >
-            {methodName(settled)}
-          </a>
+          <Hint says="What this method is, and where it comes from">
+            <a className="hover:text-primary hover:underline" href={`/help#${anchorOf(methodName(settled))}`}>
+              {methodName(settled)}
+            </a>
+          </Hint>
         </p>
         <p className="text-muted">{methodReason(settled, shown?.spreadBy)}</p>
         {compared && spreads.length > 1 && least > 0 && (
@@ -111,16 +110,16 @@ export function MarginNotes({ parts, question, shown, table, href, readingsHref,
         <a className="plain-button" href={readingsHref}>
           Open readings
         </a>{' '}
-        <a
-          className="plain-button ml-3"
-          href={benchFor(shown, href).planner}
-          title="How many to take, with the spread seen here"
-        >
-          Plan the next
-        </a>{' '}
-        <a className="plain-button ml-3" href="/api/openapi.json" title="How another program asks the same">
-          API
-        </a>
+        <Hint says="How many to take, with the spread seen here">
+          <a className="plain-button ml-3" href={benchFor(shown, href).planner}>
+            Plan the next
+          </a>
+        </Hint>{' '}
+        <Hint says="How another program asks the same">
+          <a className="plain-button ml-3" href="/api/openapi.json">
+            API
+          </a>
+        </Hint>
       </p>
     </aside>
   );

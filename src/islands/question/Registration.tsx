@@ -4,6 +4,7 @@ import type { Question } from '../../core/question/question';
 import { registrationWords } from '../../core/words/registered';
 import { NumberField } from '../kit/NumberField';
 import { benchFor } from './bench-for';
+import { Hint } from '../kit/Hint';
 
 interface Props {
   question: Question;
@@ -35,17 +36,18 @@ export function Registration({ question, shown, href, fromPlan, onChange }: Prop
         <a className="plain-button" href={`${href}/registration`}>
           Registration
         </a>{' '}
-        <button
-          type="button"
-          className="plain-button"
-          title="The log keeps that it was registered, and how"
-          onClick={() => {
-            const { registered: _, ...rest } = question;
-            onChange(rest);
-          }}
-        >
-          Withdraw
-        </button>
+        <Hint says="The log keeps that it was registered, and how">
+          <button
+            type="button"
+            className="plain-button"
+            onClick={() => {
+              const { registered: _, ...rest } = question;
+              onChange(rest);
+            }}
+          >
+            Withdraw
+          </button>
+        </Hint>
       </div>
     );
   }

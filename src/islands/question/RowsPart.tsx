@@ -3,6 +3,7 @@ import { type Rule, isComplete, ruleWords } from '../../core/readings/rules';
 import { columnsOf, isMeasured } from '../../core/readings/table';
 import { RuleFields } from '../shared/RuleFields';
 import type { AskProps } from './Measured';
+import { Hint } from '../kit/Hint';
 
 /** Which rows the question takes: all, or those that rules of its own pick. */
 export function RowsPart({ question, table, onChange }: Pick<AskProps, 'question' | 'table' | 'onChange'>) {
@@ -24,9 +25,11 @@ export function RowsPart({ question, table, onChange }: Pick<AskProps, 'question
       {' '}
       {rules.length === 0 && !making && (
         <>
-          <button type="button" className="part" title="Leave rows out by a rule" onClick={begin} disabled={!first}>
-            All rows
-          </button>{' '}
+          <Hint says="Leave rows out by a rule">
+            <button type="button" className="part" onClick={begin} disabled={!first}>
+              All rows
+            </button>
+          </Hint>{' '}
           count.
         </>
       )}

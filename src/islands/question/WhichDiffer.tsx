@@ -13,6 +13,8 @@ import { Choose } from '../kit/Parts';
 import { ResultTableView } from '../shared/ResultTableView';
 import { RichText } from '../shared/RichText';
 import { Triangle } from './Triangle';
+import { Hint } from '../kit/Hint';
+import { IconButton } from '../kit/IconButton';
 
 /** Rows shown before one asks for all. */
 const firstRows = 30;
@@ -61,28 +63,28 @@ function Listed({
           return (
             <>
               {onChoose ? (
-                <button
-                  type="button"
-                  className={`text-left hover:underline ${row.weight === 'main' ? 'font-semibold' : ''}`}
-                  aria-pressed={place === chosen}
-                  title="Work this one out below"
-                  onClick={() => onChoose(place)}
-                >
-                  <RichText text={row.head} />
-                </button>
+                <Hint says="Work this one out below">
+                  <button
+                    type="button"
+                    className={`text-left hover:underline ${row.weight === 'main' ? 'font-semibold' : ''}`}
+                    aria-pressed={place === chosen}
+                    onClick={() => onChoose(place)}
+                  >
+                    <RichText text={row.head} />
+                  </button>
+                </Hint>
               ) : (
                 <RichText text={row.head} />
               )}
               {onTurn && pair && (
-                <button
-                  type="button"
+                <IconButton
+                  name={`Turn round: ${effects[place]?.name ?? ''}`}
+                  says="Turn the order of subtraction round"
+                  icon={ArrowLeftRight}
+                  size={13}
                   className="turn-round"
-                  aria-label={`Turn round: ${effects[place]?.name ?? ''}`}
-                  title="Turn the order of subtraction round"
                   onClick={() => onTurn(pair)}
-                >
-                  <ArrowLeftRight size={13} aria-hidden />
-                </button>
+                />
               )}
             </>
           );

@@ -8,6 +8,7 @@ import type { Question } from '../../core/question/question';
 import { columnsOf, type Table } from '../../core/readings/table';
 import { questionSentence } from '../../core/telling/question';
 import { Mends, type OnMend } from './Mends';
+import { Hint } from '../kit/Hint';
 
 interface Props {
   table: Table;
@@ -58,14 +59,11 @@ export function AskNote({ table, onAsk, onMend }: Props) {
           </p>
           {first && named && table.shape !== 'counts' && table.shape !== 'categories' && (
             <p className="mt-1">
-              <button
-                type="button"
-                className="plain-button text-left"
-                title="To register it, or to see how it will be answered"
-                onClick={() => onAsk()}
-              >
-                {factsOf(first).invitation}, before the readings are there
-              </button>
+              <Hint says="To register it, or to see how it will be answered">
+                <button type="button" className="plain-button text-left" onClick={() => onAsk()}>
+                  {factsOf(first).invitation}, before the readings are there
+                </button>
+              </Hint>
             </p>
           )}
         </>

@@ -9,7 +9,6 @@ import { counted } from '../../core/words/numbers';
 import { Accepted } from '../kit/Accepted';
 import { GroupMarker } from '../shared/GroupMarker';
 import { HeadStrip } from './HeadStrip';
-import { columnWidth } from './measures';
 import { Choose, asTheyRead } from '../kit/Parts';
 
 export type ColumnChange = Omit<EditOf<'describe-column'>, 'kind' | 'column'>;
@@ -27,7 +26,6 @@ export interface ColumnHeadProps {
   position: number;
   /** Its group colour where the column is a group. */
   colour: number | undefined;
-  selected: boolean;
   /** Whether columns are groups: says "group 2" rather than "column 2" where a name is missing. */
   isGroup: boolean;
   marked: ReadonlySet<number>;
@@ -47,7 +45,7 @@ function tally(column: Column): string {
 
 /** A column's name, unit, role and distribution; each editable in place. */
 export const ColumnHead = memo(function ColumnHead(props: ColumnHeadProps) {
-  const { column, position, colour, isGroup, selected } = props;
+  const { column, position, colour, isGroup } = props;
   const { onDescribe, onPick, onBrush } = props.handlers;
   const called = column.name || `${isGroup ? 'group' : 'column'} ${position + 1}`;
   const measured = isMeasured(column.role);
@@ -56,12 +54,7 @@ export const ColumnHead = memo(function ColumnHead(props: ColumnHeadProps) {
     onDescribe(column.id, unit && !column.unit && measured ? { name, unit } : { name: text });
   };
   return (
-    <div
-      role="columnheader"
-      aria-colindex={position + 2}
-      className={`shrink-0 border-r border-line/60 px-[7px] pt-1 ${selected ? 'bg-primary/5' : ''}`}
-      style={{ width: columnWidth }}
-    >
+    <>
       <div className="flex items-center gap-1">
         {colour !== undefined && <GroupMarker position={colour} />}
         {column.formula && <Sigma size={13} aria-label="computed" className="shrink-0 text-muted" />}
@@ -108,13 +101,12 @@ export const ColumnHead = memo(function ColumnHead(props: ColumnHeadProps) {
       )}
       <button
         type="button"
-        className="block w-full cursor-pointer truncate text-left text-[12.5px] leading-5 text-muted hover:text-primary"
+        className="block w-full cursor-grab truncate text-left text-[12.5px] leading-5 text-muted hover:text-primary"
         aria-label={`Choose ${called}`}
-        title="Choose the column"
         onClick={(e) => onPick(position, e)}
       >
         {props.read ? tally(column) : '…'}
       </button>
-    </div>
+    </>
   );
 });

@@ -21,6 +21,7 @@ import { Accepted } from '../kit/Accepted';
 import { GroupMarker } from '../shared/GroupMarker';
 import { LimitPart } from '../shared/LimitPart';
 import { Choose, byName } from '../kit/Parts';
+import { Hint } from '../kit/Hint';
 
 /** Most groups listed one by one. */
 const listed = 24;
@@ -233,24 +234,26 @@ export function ColumnNote({ table, column, position, onEdit, onSay, study }: Pr
         </button>
       </p>
       <p>
-        <button
-          type="button"
-          className="plain-button"
-          disabled={position === 0}
-          title="Alt+←"
-          onClick={() => onEdit(moveColumnEdits(table, column.id, position - 1))}
-        >
-          Move left
-        </button>{' '}
-        <button
-          type="button"
-          className="plain-button"
-          disabled={position === table.columns.length - 1}
-          title="Alt+→"
-          onClick={() => onEdit(moveColumnEdits(table, column.id, position + 1))}
-        >
-          Move right
-        </button>{' '}
+        <Hint says="Alt+←">
+          <button
+            type="button"
+            className="plain-button"
+            disabled={position === 0}
+            onClick={() => onEdit(moveColumnEdits(table, column.id, position - 1))}
+          >
+            Move left
+          </button>
+        </Hint>{' '}
+        <Hint says="Alt+→">
+          <button
+            type="button"
+            className="plain-button"
+            disabled={position === table.columns.length - 1}
+            onClick={() => onEdit(moveColumnEdits(table, column.id, position + 1))}
+          >
+            Move right
+          </button>
+        </Hint>{' '}
         <button
           type="button"
           className="plain-button"

@@ -12,6 +12,7 @@ import {
 import { columnsAreGroups } from '../../core/readings/groups';
 import type { Column, Table } from '../../core/readings/table';
 import { blockFromClipboard, blockToHtml, blockToText } from '../../formats/clipboard';
+import { Sorting } from '../kit/Sorting';
 import { type ColumnChange, ColumnHead, type HeadHandlers } from './ColumnHead';
 import { type Editing, GridRow, type RowHandlers } from './GridRow';
 import { columnWidth, numberWidth, rowHeight } from './measures';
@@ -33,7 +34,7 @@ export interface GridProps {
   onRedo: () => void;
   onFind: () => void;
   onMoveRows: (by: -1 | 1) => void;
-  onMoveColumn: (by: -1 | 1) => void;
+  onMoveColumn: (from: number, to: number) => void;
   onDescribe: (column: string, change: ColumnChange) => void;
   onBrush: (column: string, low: number, high: number) => void;
   onAddColumn: () => void;
@@ -92,6 +93,7 @@ export function Grid(props: GridProps) {
   // The heads follow the hand a moment later, so that moving never waits for them.
   const calmRow = useDeferredValue(selection.row);
   const isGroup = columnsAreGroups(table);
+  const columnIds = useMemo(() => table.columns.map((c) => c.id), [table.columns]);
   const calmOf = (column: Column, position: number): Column | undefined =>
     calm?.columns[position]?.id === column.id ? calm.columns[position] : undefined;
 
@@ -251,8 +253,8 @@ export function Grid(props: GridProps) {
     if (altKey && !command) {
       if (key === 'ArrowUp') return done(() => props.onMoveRows(-1));
       if (key === 'ArrowDown') return done(() => props.onMoveRows(1));
-      if (key === 'ArrowLeft') return done(() => props.onMoveColumn(-1));
-      if (key === 'ArrowRight') return done(() => props.onMoveColumn(1));
+      if (key === 'ArrowLeft') return done(() => props.onMoveColumn(selection.column, selection.column - 1));
+      if (key === 'ArrowRight') return done(() => props.onMoveColumn(selection.column, selection.column + 1));
     }
     if (command && !altKey) {
       const lower = key.toLowerCase();
@@ -361,20 +363,42 @@ export function Grid(props: GridProps) {
             <span className="sr-only">Row</span>
           </div>
           <div aria-hidden style={{ width: from * columnWidth }} className="shrink-0" />
-          {table.columns.slice(from, to + 1).map((column, k) => (
-            <ColumnHead
-              key={column.id}
-              column={calmOf(column, from + k) ?? column}
-              read={calmOf(column, from + k) !== undefined}
-              position={from + k}
-              colour={colours[from + k]}
-              isGroup={colours[from + k] !== undefined}
-              selected={from + k >= block.left && from + k <= block.right}
-              marked={marked}
-              active={from + k === selection.column ? calmRow : -1}
-              handlers={handlers}
-            />
-          ))}
+          <Sorting
+            across
+            ids={columnIds}
+            shown={columnIds.slice(from, to + 1)}
+            name={(id) => table.columns[columnIds.indexOf(id)]?.name ?? ''}
+            onMove={props.onMoveColumn}
+          >
+            {(id, moving) => {
+              const position = columnIds.indexOf(id);
+              const column = table.columns[position];
+              const chosen = position >= block.left && position <= block.right;
+              return (
+                column && (
+                  <div
+                    role="columnheader"
+                    aria-colindex={position + 2}
+                    ref={moving.ref}
+                    className={`shrink-0 border-r border-line/60 px-[7px] pt-1 ${moving.lifted ? 'relative z-20 bg-base-200' : chosen ? 'bg-primary/5' : ''}`}
+                    style={{ width: columnWidth, ...moving.style }}
+                    {...moving.drag}
+                  >
+                    <ColumnHead
+                      column={calmOf(column, position) ?? column}
+                      read={calmOf(column, position) !== undefined}
+                      position={position}
+                      colour={colours[position]}
+                      isGroup={colours[position] !== undefined}
+                      marked={marked}
+                      active={position === selection.column ? calmRow : -1}
+                      handlers={handlers}
+                    />
+                  </div>
+                )
+              );
+            }}
+          </Sorting>
           <div aria-hidden style={{ width: Math.max(0, columns - 1 - to) * columnWidth }} className="shrink-0" />
           <div role="columnheader" className="flex items-start px-2 py-1.5">
             <button type="button" className="plain-button text-sm whitespace-nowrap" onClick={props.onAddColumn}>

@@ -85,6 +85,7 @@ export function HeadStrip({
   return (
     <svg
       ref={svg}
+      data-own-drag
       width={width}
       height={height}
       className="block cursor-col-resize touch-none"

@@ -37,8 +37,9 @@ import type { OnMend } from './Mends';
 import { Ways } from './Ways';
 import { type Picked, addressed, nothingPicked, pickedElsewhere } from './picked';
 import { pasting } from './pasting';
+import { tell, untell } from '../kit/tell';
 import { type Selection, at, blockOf } from './selection';
-import { type Report, tableActions } from './table-actions';
+import { tableActions } from './table-actions';
 import { useRead } from './use-read';
 import DescribePanel from './DescribePanel';
 
@@ -50,7 +51,6 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
   const saving = useStore(store.$saving);
   const steps = useStore(store.$steps);
   const [selection, setSelection] = useState<Selection>(() => addressed(kept.table));
-  const [said, setSaid] = useState<Report>();
   const [asking, setAsking] = useState(false);
   const [tool, setTool] = useState<Tool>();
   const [describing, setDescribing] = useState(false);
@@ -78,13 +78,14 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
 
   const edit = (edits: TableEdit[]): boolean => {
     const refused = store.edit(edits);
-    setSaid(refused ? { text: refused } : undefined);
+    if (refused) tell({ text: refused, stays: true });
+    else untell();
     if (!refused && edits.some((e) => e.kind.endsWith('-rows'))) setPicked(nothingPicked);
     return !refused;
   };
-  const say = (text: string) => setSaid({ text });
+  const say = (text: string) => tell({ text, stays: true });
   const step = (which: 'undo' | 'redo') => {
-    setSaid(undefined);
+    untell();
     setPicked(nothingPicked);
     void store[which]();
   };
@@ -101,7 +102,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     table,
     edit,
     undo: () => store.undo(),
-    report: setSaid,
+    report: tell,
     select: (row, column, height, width) =>
       // All of it is selected, and the hand is at its top.
       setSelection({ anchorRow: row + height - 1, anchorColumn: column + width - 1, row, column }),
@@ -166,9 +167,8 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     if (edit([{ kind: 'move-rows', at: block.top, count: rows, to }]))
       setSelection({ ...selection, row: selection.row + by, anchorRow: selection.anchorRow + by });
   };
-  const moveColumn = (by: -1 | 1) => {
-    const column = table.columns[selection.column];
-    const to = selection.column + by;
+  const moveColumn = (from: number, to: number) => {
+    const column = table.columns[from];
     if (!column || to < 0 || to >= table.columns.length) return;
     if (edit(moveColumnEdits(table, column.id, to))) setSelection(at(selection.row, to));
   };
@@ -192,7 +192,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     table,
     shown,
     selectedIds,
-    report: setSaid,
+    report: tell,
   });
   /** Does what these edits do, or says why they cannot be made. */
   const doing = (make: () => TableEdit[]): boolean => {
@@ -229,7 +229,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
       );
   };
   const reveal = () =>
-    setSaid({
+    tell({
       text: 'Names stand again everywhere, and the log and Methods say when they were revealed.',
       actions: [
         {
@@ -370,16 +370,6 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
               />
             )}
             {asking && <AsideForm count={cells.length} onSet={setAside} onLeave={() => setAsking(false)} />}
-            {said && (
-              <p role="status" className="border-t border-line py-1.5 text-sm">
-                {said.text}{' '}
-                {said.actions?.map(({ label, run }) => (
-                  <button key={label} type="button" className="plain-button mr-3" onClick={run}>
-                    {label}
-                  </button>
-                ))}
-              </p>
-            )}
             {describing && calm && (
               <DescribePanel
                 table={calm}

@@ -3,13 +3,13 @@ import { type TableEdit, limits } from '../../core/readings/table-edit';
 import type { Intake, IntakeChoice } from '../../core/understanding/intake';
 import { counted } from '../../core/words/numbers';
 import { hasHead, isUntouched, pasteEdits, takeBlockEdits } from './paste';
-import type { Report } from './table-actions';
+import type { Told } from '../kit/tell';
 
 interface Hands {
   table: Table;
   edit: (edits: TableEdit[]) => boolean;
   undo: () => Promise<void>;
-  report: (report: Report) => void;
+  report: (told: Told) => void;
   select: (row: number, column: number, height: number, width: number) => void;
 }
 
@@ -85,7 +85,7 @@ export const pasting =
     const tooLong = block.flat().find((text) => text.length > limits.text);
     if (tooLong) {
       const text = `Nothing was pasted: a cell holds at most ${limits.text} characters, and one of these has ${tooLong.length} (“${tooLong.slice(0, 40)}…”).`;
-      return hands.report({ text });
+      return hands.report({ text, stays: true });
     }
     const single = block.length === 1 && block[0]?.length === 1;
     if (row === 0 && column === 0 && !single && isUntouched(hands.table)) pasteWhole(hands, block);

@@ -6,14 +6,9 @@ import { columnsAreGroups } from '../../core/readings/groups';
 import type { Question } from '../../core/question/question';
 import { type Table, emptyColumn } from '../../core/readings/table';
 import { counted } from '../../core/words/numbers';
+import type { Told } from '../kit/tell';
 import { inWords, send } from '../shared/api';
 import { isUntouched } from './paste';
-
-/** What the page says after something was done, and what can be done about it. */
-export interface Report {
-  text: string;
-  actions?: { label: string; run: () => void }[];
-}
 
 interface Place {
   study: string;
@@ -21,7 +16,7 @@ interface Place {
   /** The table with its derived columns computed. */
   shown: Table;
   selectedIds: readonly string[];
-  report: (report: Report) => void;
+  report: (told: Told) => void;
 }
 
 /** What can be done with a table as a whole: ask of it, add another beside it, remove it from the study. */
@@ -31,14 +26,14 @@ export function tableActions({ study, table, shown, selectedIds, report }: Place
     try {
       await run();
     } catch (error) {
-      report({ text: inWords(error) });
+      report({ text: inWords(error), stays: true });
     }
   };
 
   /** Asks a question, or what the layout raises, of the columns selected where there are some. */
   const ask = async (given?: Question): Promise<void> => {
     const question = given ?? firstQuestion(table, columnsAreGroups(table) ? selectedIds : []);
-    if (!question) return report({ text: 'There is no group with readings to ask about yet.' });
+    if (!question) return report({ text: 'There is no group with readings to ask about yet.', stays: true });
     await trying(async () => {
       const body = { table: table.id, question: asked(question, table) };
       const { id } = await send<{ id: string }>('POST', '/api/questions', body);

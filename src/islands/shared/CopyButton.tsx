@@ -1,5 +1,6 @@
 import { Copy } from 'lucide-react';
-import { type ReactNode, useEffect, useState } from 'react';
+import type { ReactNode } from 'react';
+import { tell } from '../kit/tell';
 
 /** What is copied, for programs that take text alone and for those that take its form too. */
 export interface Copied {
@@ -17,7 +18,6 @@ export function CopyButton({
   label?: string;
   children?: ReactNode;
 }) {
-  const [said, setSaid] = useState('');
   const copy = async () => {
     const { plain, html } = copied();
     try {
@@ -27,23 +27,14 @@ export function CopyButton({
           ...(html === undefined ? {} : { 'text/html': new Blob([html], { type: 'text/html' }) }),
         }),
       ]);
-      setSaid('Copied');
+      tell({ text: 'Copied' });
     } catch {
-      setSaid('The browser did not allow copying: select it and press Ctrl+C.');
+      tell({ text: 'The browser did not allow copying: select it and press Ctrl+C.', stays: true });
     }
   };
-  // What was said goes after a while, or with the page.
-  useEffect(() => {
-    if (said === '') return;
-    const timer = setTimeout(() => setSaid(''), 4000);
-    return () => clearTimeout(timer);
-  }, [said]);
   return (
-    <span className="inline-flex items-center gap-2 text-[13px]">
-      <button type="button" className="plain-button" onClick={() => void copy()} aria-label={label}>
-        <Copy size={14} aria-hidden /> {children}
-      </button>
-      <span role="status">{said}</span>
-    </span>
+    <button type="button" className="plain-button text-[13px]" onClick={() => void copy()} aria-label={label}>
+      <Copy size={14} aria-hidden /> {children}
+    </button>
   );
 }

@@ -1,10 +1,14 @@
 import { useStore } from '@nanostores/react';
+import { arrayMove } from '@dnd-kit/sortable';
 import { ChevronRight, ListTree, Plus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { emptyTable } from '../../core/readings/table';
 import { draftOf } from '../../core/readings/table-edit';
 import { type Branch, type SpineEntry, type SpineLists, branchOf, branches, sought } from '../../core/study/spine';
-import { send } from './api';
+import { IconButton } from '../kit/IconButton';
+import { Sorting, type Moving } from '../kit/Sorting';
+import { tell } from '../kit/tell';
+import { inWords, send } from './api';
 import { $benchLinks } from './bench-links';
 import { followStudy } from './changes';
 import { useFolds } from './use-folds';
@@ -19,6 +23,7 @@ function Line({ entry, current, group }: { entry: SpineEntry; current: string; g
   return (
     <a
       href={entry.href}
+      draggable={false}
       aria-current={here ? 'page' : undefined}
       data-group={group}
       data-name={entry.label}
@@ -37,21 +42,34 @@ function Twig({
   current,
   open,
   onFold,
+  moving,
+  onMove,
 }: {
   branch: Branch;
   current: string;
   open: boolean;
   /** None where it does not fold. */
   onFold?: ((open: boolean) => void) | undefined;
+  /** What moves it among its like. */
+  moving?: Moving;
+  /** Moves what stands under it. */
+  onMove?: ((from: number, to: number) => void) | undefined;
 }) {
   const { entry, of, under } = branch;
+  const named = (id: string) => under.find((b) => b.entry.id === id);
   return (
-    <li>
+    <li
+      ref={moving?.ref}
+      style={moving?.style}
+      className={moving?.lifted ? 'relative z-10 bg-base-200' : undefined}
+      onKeyDown={moving?.onKeyDown}
+      {...moving?.drag}
+    >
       <div className="flex items-start">
         {onFold && under.length > 0 ? (
           <button
             type="button"
-            className="grid size-6 shrink-0 place-items-center text-muted hover:text-primary"
+            className="tiny-button"
             aria-expanded={open}
             aria-label={`What is asked of ${entry.label}`}
             onClick={() => onFold(!open)}
@@ -65,9 +83,13 @@ function Twig({
       </div>
       {under.length > 0 && (
         <ul hidden={!open} className={onFold ? 'ml-6' : 'ml-3'}>
-          {under.map((b) => (
-            <Twig key={b.entry.id} branch={b} current={current} open />
-          ))}
+          {onMove && under.length > 1 ? (
+            <Sorting ids={under.map((b) => b.entry.id)} name={(id) => named(id)?.entry.label ?? ''} onMove={onMove}>
+              {(id, hand) => <Twig branch={named(id) ?? branch} current={current} open moving={hand} />}
+            </Sorting>
+          ) : (
+            under.map((b) => <Twig key={b.entry.id} branch={b} current={current} open />)
+          )}
         </ul>
       )}
     </li>
@@ -114,6 +136,19 @@ export function Spine({ study, start, current }: { study: string; start: SpineLi
       table: draftOf(emptyTable('New readings')),
       origin: 'typed',
     }).then(({ id }) => window.location.assign(`${home}/readings/${id}`));
+  /** Another order of a table's questions stands at once, and is kept. */
+  const move = ({ entry, under }: Branch, from: number, to: number) => {
+    const order = arrayMove(
+      under.map((b) => b.entry.id),
+      from,
+      to,
+    );
+    const moved = order.flatMap((id) => lists.questions.filter((q) => q.id === id));
+    setLists({ ...lists, questions: [...lists.questions.filter((q) => q.of !== entry.id), ...moved] });
+    send('PUT', `/api/tables/${entry.id}/questions`, { order }).catch((error: unknown) =>
+      tell({ text: `The order was not kept: ${inWords(error)}`, stays: true }),
+    );
+  };
   return (
     <>
       <button
@@ -129,15 +164,7 @@ export function Spine({ study, start, current }: { study: string; start: SpineLi
         <section className="mb-3">
           <h2 className="part-of-page flex items-center">
             <span className="grow">Readings</span>
-            <button
-              type="button"
-              className="grid size-6 place-items-center text-muted hover:text-primary"
-              aria-label="New readings"
-              title="New readings"
-              onClick={begin}
-            >
-              <Plus size={14} aria-hidden />
-            </button>
+            <IconButton name="New readings" icon={Plus} size={14} className="tiny-button" onClick={begin} />
           </h2>
           {long && (
             <p className="mb-1 flex items-center gap-2">
@@ -163,6 +190,7 @@ export function Spine({ study, start, current }: { study: string; start: SpineLi
                 current={current}
                 open={isOpen(branch.entry.id)}
                 onFold={long ? (open) => folds.fold(branch.entry.id, open) : undefined}
+                onMove={typed === '' ? (from, to) => move(branch, from, to) : undefined}
               />
             ))}
           </ul>

@@ -2,6 +2,8 @@ import { listed } from '../../core/words/sentences';
 import { Copy, FolderOpen, Pencil, Trash2 } from 'lucide-react';
 import { type SubmitEvent, Suspense, lazy, useEffect, useState } from 'react';
 import { useFileDrop, useFilePicker } from '../import/FileDrop';
+import { IconButton } from '../kit/IconButton';
+import { tell, untell } from '../kit/tell';
 import { Refused, inWords, send } from '../shared/api';
 import { followStudy } from '../shared/changes';
 import { Backup } from './Backup';
@@ -50,28 +52,19 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
   const [title, setTitle] = useState('');
   const [renaming, setRenaming] = useState<string>();
   const [deleted, setDeleted] = useState(gone);
-  /** The one deleted last on this page, to be brought back in its place. */
-  const [last, setLast] = useState<{ line: Line; at: number }>();
   const [trouble, setTrouble] = useState('');
   const [file, setFile] = useState<File>();
   /** The study that is asked about before it goes. */
   const [leaving, setLeaving] = useState<string>();
   const [opened, setOpened] = useState<{ id: string; name: string; changed: string[] }>();
 
+  const refresh = async () => {
+    const shelf = await send<{ lines: Line[]; deleted: DeletedStudy[] }>('GET', '/api/shelf');
+    setLines(shelf.lines);
+    setDeleted(shelf.deleted);
+  };
   // What is begun, renamed or deleted in another window stands here too.
-  useEffect(
-    () =>
-      followStudy(() => {
-        send<{ lines: Line[]; deleted: DeletedStudy[] }>('GET', '/api/shelf').then(
-          (shelf) => {
-            setLines(shelf.lines);
-            setDeleted(shelf.deleted);
-          },
-          () => undefined,
-        );
-      }),
-    [],
-  );
+  useEffect(() => followStudy(() => void refresh().catch(() => undefined)), []);
 
   const attempt = (run: () => Promise<void>) => {
     setTrouble('');
@@ -117,34 +110,34 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
   const rename = (line: Line, next: string) =>
     attempt(async () => {
       await send('PATCH', `/api/studies/${line.id}`, { title: next });
-      setLines((all) => all.map((l) => (l.id === line.id ? { ...l, title: next } : l)));
+      await refresh();
     });
   const duplicate = (line: Line) =>
     attempt(async () => {
-      const { id } = await send<{ id: string }>('POST', `/api/studies/${line.id}/duplicate`);
-      setLines((all) => [{ ...line, id, title: `${line.title} (copy)`, changedAt: new Date().toISOString() }, ...all]);
+      await send('POST', `/api/studies/${line.id}/duplicate`);
+      await refresh();
     });
   const remove = (line: Line) =>
     attempt(async () => {
       await send('DELETE', `/api/studies/${line.id}`);
       setLeaving(undefined);
-      setLast({ line, at: lines.indexOf(line) });
-      setLines((all) => all.filter((l) => l.id !== line.id));
-      setDeleted((all) => [{ id: line.id, title: line.title, at: new Date().toISOString() }, ...all]);
+      await refresh();
+      tell({
+        text: `“${line.title}” was deleted.`,
+        actions: [{ label: 'Bring it back', run: () => bringBack(line) }],
+      });
     });
   const bringBack = ({ id }: { id: string }) =>
     attempt(async () => {
       await send('POST', `/api/studies/${id}/restore`);
-      setDeleted((all) => all.filter((d) => d.id !== id));
-      if (last?.line.id === id) setLines((all) => all.toSpliced(last.at, 0, last.line));
-      else window.location.reload();
-      setLast(undefined);
+      untell();
+      await refresh();
     });
   const deleteForGood = ({ id }: DeletedStudy) =>
     attempt(async () => {
       await send('DELETE', `/api/studies/${id}/for-good`);
-      setDeleted((all) => all.filter((d) => d.id !== id));
-      if (last?.line.id === id) setLast(undefined);
+      untell();
+      await refresh();
     });
 
   if (file)
@@ -199,17 +192,7 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
           </a>
         </p>
       )}
-      <p role="status" className="mt-3 min-h-6 text-sm">
-        {last && (
-          <>
-            “{last.line.title}” was deleted.{' '}
-            <button type="button" className="plain-button" onClick={() => bringBack(last.line)}>
-              Bring it back
-            </button>
-          </>
-        )}
-      </p>
-      <ol className="mt-2 border-t border-line">
+      <ol className="mt-6 border-t border-line">
         {lines.map((line) => (
           <li
             key={line.id}
@@ -243,33 +226,24 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
               </span>
             ) : (
               <span className="flex gap-3 text-sm">
-                <button
-                  type="button"
-                  className="plain-button"
-                  aria-label={`Rename ${line.title}`}
-                  title="Rename"
+                <IconButton
+                  name={`Rename ${line.title}`}
+                  says="Rename"
+                  icon={Pencil}
                   onClick={() => setRenaming(line.id)}
-                >
-                  <Pencil size={15} aria-hidden />
-                </button>
-                <button
-                  type="button"
-                  className="plain-button"
-                  aria-label={`Duplicate ${line.title}`}
-                  title="Duplicate"
+                />
+                <IconButton
+                  name={`Duplicate ${line.title}`}
+                  says="Duplicate"
+                  icon={Copy}
                   onClick={() => duplicate(line)}
-                >
-                  <Copy size={15} aria-hidden />
-                </button>
-                <button
-                  type="button"
-                  className="plain-button"
-                  aria-label={`Delete ${line.title}`}
-                  title="Delete"
+                />
+                <IconButton
+                  name={`Delete ${line.title}`}
+                  says="Delete"
+                  icon={Trash2}
                   onClick={() => setLeaving(line.id)}
-                >
-                  <Trash2 size={15} aria-hidden />
-                </button>
+                />
               </span>
             )}
           </li>

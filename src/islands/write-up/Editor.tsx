@@ -21,6 +21,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Insert, Piece, WriteUp } from '../../core/write-up/document';
 import { figuresLeftOut, withFigures } from '../../core/write-up/draft';
 import { readingOf, seenAs } from '../../core/write-up/piece';
+import { IconButton } from '../kit/IconButton';
 import { type Insertable, fromText, insertables, matching } from './insertables';
 import { InsertMenu, type MenuState, insertMenu } from './insert-menu';
 import { PiecesContext, Subscript, Superscript, asContent, inserts, putIn, standingOf } from './nodes';
@@ -46,19 +47,17 @@ interface ToolProps {
   onPress: (chain: ReturnType<TipTap['chain']>) => ReturnType<TipTap['chain']>;
 }
 
-function Tool({ editor, name, icon: Icon, active, onPress }: ToolProps) {
+function Tool({ editor, name, icon, active, onPress }: ToolProps) {
   return (
-    <button
-      type="button"
+    <IconButton
+      name={name}
+      icon={icon}
+      size={16}
       className={`plain-button ${active ? 'bg-base-200' : ''}`}
-      aria-label={name}
-      title={name}
       aria-pressed={active}
       onMouseDown={(e) => e.preventDefault()}
       onClick={() => onPress(editor.chain().focus()).run()}
-    >
-      <Icon size={16} aria-hidden />
-    </button>
+    />
   );
 }
 

@@ -1,10 +1,10 @@
 import { useStore } from '@nanostores/react';
 import { Download, Printer } from 'lucide-react';
-import { useState } from 'react';
 import type { WriteUp } from '../../core/write-up/document';
 import type { DrawnPiece } from '../../core/write-up/piece';
 import { settled } from '../../core/write-up/settled';
 import { families, svgFile } from '../../formats/svg';
+import { tell, untell } from '../kit/tell';
 import { save } from '../shared/save';
 import type { PiecesStore } from './pieces-store';
 
@@ -23,13 +23,13 @@ interface Props {
 /** The write-up as files; each format comes in a script of its own when it is asked for. */
 export function Leave({ title, writeUp, author, onAuthor, store }: Props) {
   const pieces = useStore(store);
-  const [said, setSaid] = useState('');
   const name = title.replace(/[^\p{L}\p{N} ._-]+/gu, ' ').trim() || 'write-up';
   const making = (ending: string, make: () => Promise<Blob>) => {
-    setSaid('');
+    untell();
     make().then(
       (blob) => save(blob, `${name}.${ending}`),
-      (error: unknown) => setSaid(error instanceof Error ? error.message : 'The file could not be made.'),
+      (error: unknown) =>
+        tell({ text: error instanceof Error ? error.message : 'The file could not be made.', stays: true }),
     );
   };
   const blocks = () => settled(writeUp(), pieces);
@@ -86,11 +86,6 @@ export function Leave({ title, writeUp, author, onAuthor, store }: Props) {
           <Printer size={15} aria-hidden /> Print, or keep as PDF
         </button>
       </p>
-      {said && (
-        <p role="alert" className="text-error">
-          {said}
-        </p>
-      )}
     </section>
   );
 }

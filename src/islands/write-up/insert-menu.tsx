@@ -1,6 +1,7 @@
 /** The list that opens on “/”: what the study has to put in, found by typing. */
 import { type Editor, Extension } from '@tiptap/core';
 import Suggestion, { type SuggestionProps } from '@tiptap/suggestion';
+import { Popover } from '@base-ui/react/popover';
 import { useEffect, useRef } from 'react';
 import type { Insertable } from './insertables';
 import { putIn } from './nodes';
@@ -11,8 +12,8 @@ const most = 40;
 export interface MenuState {
   items: Insertable[];
   at: number;
-  left: number;
-  top: number;
+  /** Where what is typed stands in the window. */
+  where: DOMRect;
   choose: (item: Insertable) => void;
 }
 
@@ -49,8 +50,7 @@ export const insertMenu = (
               return {
                 items: props.items,
                 at: Math.min(at, props.items.length - 1),
-                left: box.left,
-                top: box.bottom,
+                where: box,
                 choose: (item) => props.command(item),
               };
             };
@@ -84,34 +84,49 @@ export const insertMenu = (
     },
   });
 
+/** The list stands by what is typed and leaves the focus there. */
 export function InsertMenu({ menu }: { menu: MenuState }) {
   const list = useRef<HTMLUListElement>(null);
   useEffect(() => {
     list.current?.children[menu.at]?.scrollIntoView({ block: 'nearest' });
   }, [menu.at]);
-  const below = window.innerHeight - menu.top > 260;
   return (
-    <ul
-      ref={list}
-      role="listbox"
-      aria-label="Put in from the study"
-      className="not-print fixed z-20 max-h-60 w-80 overflow-y-auto border border-line bg-base-100 py-1 text-sm"
-      style={{ left: Math.min(menu.left, window.innerWidth - 340), top: below ? menu.top + 4 : menu.top - 268 }}
-    >
-      {menu.items.map((item, i) => (
-        <li
-          key={i}
-          role="option"
-          aria-selected={i === menu.at}
-          className={`cursor-pointer px-3 py-1 ${i === menu.at ? 'bg-base-200 text-primary' : ''}`}
-          onMouseDown={(e) => {
-            e.preventDefault();
-            menu.choose(item);
-          }}
+    <Popover.Root open>
+      <Popover.Portal>
+        <Popover.Positioner
+          anchor={{ getBoundingClientRect: () => menu.where }}
+          side="bottom"
+          align="start"
+          sideOffset={4}
+          className="not-print z-20"
         >
-          {item.what} <span className="text-muted">of {item.of}</span>
-        </li>
-      ))}
-    </ul>
+          <Popover.Popup
+            initialFocus={false}
+            finalFocus={false}
+            className="max-h-60 w-80 overflow-y-auto border border-line bg-base-100 py-1 text-sm outline-none"
+          >
+            <ul ref={list} role="listbox" aria-label="Put in from the study">
+              {menu.items.map((item, i) => (
+                <li
+                  key={i}
+                  role="option"
+                  aria-selected={i === menu.at}
+                  data-highlighted={i === menu.at || undefined}
+                  className="menu-line"
+                  onMouseDown={(e) => {
+                    e.preventDefault();
+                    menu.choose(item);
+                  }}
+                >
+                  <span>
+                    {item.what} <span className="text-muted">of {item.of}</span>
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </Popover.Popup>
+        </Popover.Positioner>
+      </Popover.Portal>
+    </Popover.Root>
   );
 }
