@@ -1,6 +1,6 @@
 /** Things put in an order of one's own: by pointer, by keys, and kept. */
 import { type Locator, type Page, expect } from '@playwright/test';
-import { demo, lampBlock, open, paste, saved, startStudy, test } from './steps';
+import { lampBlock, paste, saved, startStudy, test, unfold } from './steps';
 
 /** Drags from one place to another, by hand. */
 async function drag(page: Page, from: Locator, to: Locator): Promise<void> {
@@ -43,10 +43,14 @@ test('columns are dragged by their heads; what is typed or drawn over in a head 
 });
 
 test('questions are moved among those of their table, by pointer and by keys, and stay so', async ({ page }) => {
-  await demo(page);
-  await open(page, 'Four lamps');
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Open a fresh copy of the demo study' }).click();
+  await page.waitForURL(/\/studies\//);
+  await unfold(page);
   const list = page.getByRole('navigation', { name: 'Study' });
-  const branch = list.getByRole('listitem').filter({ has: page.getByRole('link', { name: 'Four lamps', exact: true }) });
+  const branch = list
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('link', { name: 'Four lamps', exact: true }) });
   const asked = branch.locator('a[data-group="Questions"]');
   const before = await asked.allTextContents();
   expect(before.length).toBeGreaterThan(1);

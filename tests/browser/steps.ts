@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { type Page, test as base } from '@playwright/test';
+import { type Page, expect, test as base } from '@playwright/test';
 
 /** Once a page has come it is waited for until it listens: what the server draws can be seen a moment before. */
 function patient(page: Page): void {
@@ -85,11 +85,14 @@ export async function asked(page: Page, button: string): Promise<void> {
   await page.getByRole('region', { name: 'Headline' }).waitFor();
 }
 
-/** Presses a button that copies, waits until the page says so, and gives back what is on the clipboard. */
+/** Presses a button that copies, and gives back what is on the clipboard once the page has said so. */
 export async function copied(page: Page, button: string): Promise<string> {
+  const clipboard = () => page.evaluate(() => navigator.clipboard.readText());
+  await page.evaluate(() => navigator.clipboard.writeText(''));
   await page.getByRole('button', { name: button, exact: true }).click();
   await page.getByText('Copied', { exact: true }).waitFor();
-  return page.evaluate(() => navigator.clipboard.readText());
+  await expect.poll(clipboard).not.toBe('');
+  return clipboard();
 }
 
 /** Copies the results sentence and gives it back. */
