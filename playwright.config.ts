@@ -17,6 +17,12 @@ export default defineConfig({
     permissions: ['clipboard-read', 'clipboard-write'],
     launchOptions: chromium,
   },
+  // Whole jobs are walked on a telephone and on a large screen too.
+  projects: [
+    { name: '1280 × 800' },
+    { name: '390 × 844', grep: /@sizes/, use: { viewport: { width: 390, height: 844 } } },
+    { name: '1600 × 1000', grep: /@sizes/, use: { viewport: { width: 1600, height: 1000 } } },
+  ],
   webServer: ports.map((port) => ({
     command: `rm -rf .tmp/db/${port} && node scripts/serve.mjs`,
     url: `http://127.0.0.1:${port}/`,

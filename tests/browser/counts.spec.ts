@@ -20,44 +20,48 @@ interface Share {
 }
 const rowOf = (name: string, { successes, n }: Share): string => `${name}\t${successes}\t${n - successes}`;
 
-test('two shares: difference, ratio, odds ratio, exact; from typed counts to the copied sentence', async ({ page }) => {
-  const { a, b, expected } = reference('proportion.two_samples-1') as unknown as {
-    a: Share;
-    b: Share;
-    expected: Record<string, number>;
-  };
-  await startStudy(page, 'Settlement');
-  await paste(page, ['surface\tsettled\tbare', rowOf('slate', a), rowOf('shell', b)].join('\n'));
-  await asked(page, 'Ask whether the shares differ');
-  await expect(page.getByTestId('estimate')).toHaveText(fixed(expected['difference'], 2));
-  await expect(page.getByTestId('interval')).toContainText(
-    `${fixed(expected['newcombe_low'], 2)} to ${fixed(expected['newcombe_high'], 2)}`,
-  );
-  await expect(page.getByTestId('test')).toContainText(
-    `z = ${fixed(expected['z'], 2)}, p = ${fixed(expected['p_two_sided'], 3)}`,
-  );
-  // By the keyboard: the odds ratio, and the exact test.
-  await page.getByLabel('Set against each other by').focus();
-  await page.keyboard.press('End');
-  await expect(page.getByTestId('estimate')).toHaveText(fixed(expected['odds_ratio'], 1));
-  await expect(page.getByTestId('interval')).toContainText(
-    `${fixed(expected['odds_ratio_low'], 1)} to ${fixed(expected['odds_ratio_high'], 1)}`,
-  );
-  await expect(page.getByTestId('effects-table')).toContainText(fixed(expected['risk_ratio'], 3));
-  await page.getByLabel('Tested by').selectOption('Fisher’s exact test');
-  await expect(page.getByTestId('test')).toContainText(`p = ${fixed(expected['fisher_p_two_sided'], 3)}`);
-  expect(await copiedResults(page)).toContain(
-    `settled: slate ${a.successes} of ${a.n} (${fixed((100 * a.successes) / a.n, 1)} %)`,
-  );
-  await page.getByLabel('Tested by').selectOption({ index: 0 });
-  await page.getByLabel('Direction').selectOption('greater');
-  await expect(page.getByTestId('test')).toContainText(`p = ${fixed(expected['p_greater'], 3)}`);
-  await expect(page.getByTestId('tell-methods')).toContainText(
-    'The direction was chosen after the counts had been seen',
-  );
-  await changeReading(page, 1, 2, '1');
-  await expect(page.getByTestId('tell-results')).toContainText(`slate 1 of ${1 + a.n - a.successes}`);
-});
+test(
+  'two shares: difference, ratio, odds ratio, exact; from typed counts to the copied sentence',
+  { tag: '@sizes' },
+  async ({ page }) => {
+    const { a, b, expected } = reference('proportion.two_samples-1') as unknown as {
+      a: Share;
+      b: Share;
+      expected: Record<string, number>;
+    };
+    await startStudy(page, 'Settlement');
+    await paste(page, ['surface\tsettled\tbare', rowOf('slate', a), rowOf('shell', b)].join('\n'));
+    await asked(page, 'Ask whether the shares differ');
+    await expect(page.getByTestId('estimate')).toHaveText(fixed(expected['difference'], 2));
+    await expect(page.getByTestId('interval')).toContainText(
+      `${fixed(expected['newcombe_low'], 2)} to ${fixed(expected['newcombe_high'], 2)}`,
+    );
+    await expect(page.getByTestId('test')).toContainText(
+      `z = ${fixed(expected['z'], 2)}, p = ${fixed(expected['p_two_sided'], 3)}`,
+    );
+    // By the keyboard: the odds ratio, and the exact test.
+    await page.getByLabel('Set against each other by').focus();
+    await page.keyboard.press('End');
+    await expect(page.getByTestId('estimate')).toHaveText(fixed(expected['odds_ratio'], 1));
+    await expect(page.getByTestId('interval')).toContainText(
+      `${fixed(expected['odds_ratio_low'], 1)} to ${fixed(expected['odds_ratio_high'], 1)}`,
+    );
+    await expect(page.getByTestId('effects-table')).toContainText(fixed(expected['risk_ratio'], 3));
+    await page.getByLabel('Tested by').selectOption('Fisher’s exact test');
+    await expect(page.getByTestId('test')).toContainText(`p = ${fixed(expected['fisher_p_two_sided'], 3)}`);
+    expect(await copiedResults(page)).toContain(
+      `settled: slate ${a.successes} of ${a.n} (${fixed((100 * a.successes) / a.n, 1)} %)`,
+    );
+    await page.getByLabel('Tested by').selectOption({ index: 0 });
+    await page.getByLabel('Direction').selectOption('greater');
+    await expect(page.getByTestId('test')).toContainText(`p = ${fixed(expected['p_greater'], 3)}`);
+    await expect(page.getByTestId('tell-methods')).toContainText(
+      'The direction was chosen after the counts had been seen',
+    );
+    await changeReading(page, 1, 2, '1');
+    await expect(page.getByTestId('tell-results')).toContainText(`slate 1 of ${1 + a.n - a.successes}`);
+  },
+);
 
 test('counts in a table: expected, residuals, exact; against a ratio that is typed', async ({ page }) => {
   const { table: rows, expected } = reference('counts.independence-2') as unknown as {

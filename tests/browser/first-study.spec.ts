@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
-import { cell, copiedResults, fromMenu, lampBlock, paste, saved, startStudy, test } from './steps';
+import { cell, copiedResults, fromMenu, goTo, lampBlock, paste, saved, startStudy, test } from './steps';
 
-test('from pasted readings to a reported difference', async ({ page }) => {
+test('from pasted readings to a reported difference', { tag: '@sizes' }, async ({ page }) => {
   await startStudy(page, 'Lamp trial of the spring');
 
   // Readings: paste with heads, say what was measured, correct a cell by typing.
@@ -73,7 +73,7 @@ test('from pasted readings to a reported difference', async ({ page }) => {
   await page.keyboard.press('Enter');
   await expect(page.getByRole('complementary', { name: 'Margin notes' })).toContainText('56.88');
   await saved(page);
-  await page.getByRole('navigation', { name: 'Study' }).getByRole('link', { name: 'Red lamp · White lamp' }).click();
+  await goTo(page, 'Red lamp · White lamp');
   // Mean of the other eight is 64.5725; less 56.66556 is 7.907.
   await expect(page.getByTestId('estimate')).toHaveText('7.9 mm');
   await expect(page.getByTestId('tell-methods')).toContainText(
@@ -189,7 +189,7 @@ test('the table by keyboard: type, move, copy, cut, fill, insert, remove, add a 
   await expect(cell(page, 2, 1)).toHaveText('2');
 });
 
-test('bad input is said where it stands, and loses nothing', async ({ page }) => {
+test('bad input is said where it stands, and loses nothing', { tag: '@sizes' }, async ({ page }) => {
   await startStudy(page, 'Messy');
   await paste(page, 'Slate\t0.5 mM\n1.5\t<LOD\nn/a\t1,234\n\t2.5\n3.5\t3.5');
   const notes = page.getByRole('complementary', { name: 'Margin notes' });

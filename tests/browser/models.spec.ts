@@ -5,34 +5,36 @@ const before = [10.2, 11.4, 12.1, 9.8, 13.4, 12.7, 11.1, 10.5, 9.6, 13.0, 12.5, 
 const after = [14.9, 13.6, 16.4, 12.1, 18.2, 15.3, 15.4, 12.6, 13.8, 15.9, 17.2, 14.1];
 const lines = before.map((x, i) => `L${i + 1}\t${i % 2 === 0 ? 'fed' : 'unfed'}\t${x}\t${after[i]}`);
 
-test('lines weighed before and after: adjusted first, the change and the plain readings one choice away', async ({
-  page,
-}) => {
-  await startStudy(page, 'Fed lines');
-  await paste(page, ['line\tfeed\tbefore (g)\tafter (g)', ...lines].join('\n'));
-  await page.getByRole('button', { name: 'Ask whether two groups differ' }).click();
-  await page.waitForURL(/questions/);
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('adjusted for');
-  await expect(page.getByTestId('test')).toContainText('Analysis of covariance, t(9) = 16.55');
-  await expect(page.getByTestId('check-parallel-slopes')).toContainText('not shown to differ in slope');
-  await expect(page.getByTestId('tell-methods')).toContainText('Means are adjusted to');
-  // Read at a value one cares about, parallel lines lie as far apart.
-  await page.getByLabel('Adjusted to').fill('12');
-  await page.getByLabel('Adjusted to').press('Enter');
-  await expect(page.getByTestId('tell-methods')).toContainText('of 12 g');
-  await expect(page.getByTestId('estimate')).toContainText('2.11 g');
-  // The change, by its line among the other methods; then nothing taken off at all, and back.
-  await page.getByRole('button', { name: 'Welch’s t-test of the change' }).click();
-  await expect(page.getByTestId('tell-results')).toContainText('from before to after was greater in fed');
-  await page.getByLabel('Compared by').selectOption('their adjusted means');
-  await page.getByLabel('Adjusted for').selectOption('nothing');
-  await expect(page.getByTestId('test')).toContainText('Welch’s t-test');
-  await page.getByLabel('Adjusted for').selectOption({ index: 0 });
-  await expect(page.getByTestId('test')).toContainText('Analysis of covariance');
-  await saved(page);
-  await page.getByRole('button', { name: 'Make a figure of this' }).click();
-  await expect(page.getByTestId('legend')).toContainText('lines have one slope in all groups');
-});
+test(
+  'lines weighed before and after: adjusted first, the change and the plain readings one choice away',
+  { tag: '@sizes' },
+  async ({ page }) => {
+    await startStudy(page, 'Fed lines');
+    await paste(page, ['line\tfeed\tbefore (g)\tafter (g)', ...lines].join('\n'));
+    await page.getByRole('button', { name: 'Ask whether two groups differ' }).click();
+    await page.waitForURL(/questions/);
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('adjusted for');
+    await expect(page.getByTestId('test')).toContainText('Analysis of covariance, t(9) = 16.55');
+    await expect(page.getByTestId('check-parallel-slopes')).toContainText('not shown to differ in slope');
+    await expect(page.getByTestId('tell-methods')).toContainText('Means are adjusted to');
+    // Read at a value one cares about, parallel lines lie as far apart.
+    await page.getByLabel('Adjusted to').fill('12');
+    await page.getByLabel('Adjusted to').press('Enter');
+    await expect(page.getByTestId('tell-methods')).toContainText('of 12 g');
+    await expect(page.getByTestId('estimate')).toContainText('2.11 g');
+    // The change, by its line among the other methods; then nothing taken off at all, and back.
+    await page.getByRole('button', { name: 'Welch’s t-test of the change' }).click();
+    await expect(page.getByTestId('tell-results')).toContainText('from before to after was greater in fed');
+    await page.getByLabel('Compared by').selectOption('their adjusted means');
+    await page.getByLabel('Adjusted for').selectOption('nothing');
+    await expect(page.getByTestId('test')).toContainText('Welch’s t-test');
+    await page.getByLabel('Adjusted for').selectOption({ index: 0 });
+    await expect(page.getByTestId('test')).toContainText('Analysis of covariance');
+    await saved(page);
+    await page.getByRole('button', { name: 'Make a figure of this' }).click();
+    await expect(page.getByTestId('legend')).toContainText('lines have one slope in all groups');
+  },
+);
 
 const counts = [
   [41, 66, 38, 129, 57, 84, 403, 72],

@@ -117,12 +117,27 @@ export async function downloaded(page: Page, press: () => Promise<void>): Promis
   return { name: download.suggestedFilename(), bytes: readFileSync(await download.path()) };
 }
 
+/** Draws out the study’s own list, which a narrow page keeps folded. */
+async function drawn(page: Page): Promise<void> {
+  const folded = page.getByRole('button', { name: 'In this study', expanded: false });
+  if (await folded.isVisible()) await folded.click();
+}
+
 /** Unfolds the whole of a long study’s list; it stays so from page to page. */
-export const unfold = (page: Page): Promise<void> => page.getByRole('button', { name: 'Unfold all' }).click();
+export async function unfold(page: Page): Promise<void> {
+  await drawn(page);
+  await page.getByRole('button', { name: 'Unfold all' }).click();
+}
 
 /** A line of the study's own list. */
 export const spine = (page: Page, name: string | RegExp) =>
   page.getByRole('navigation', { name: 'Study' }).getByRole('link', { name });
+
+/** Goes where a line of the study’s own list leads. */
+export async function goTo(page: Page, name: string | RegExp, which = 0): Promise<void> {
+  await drawn(page);
+  await spine(page, name).nth(which).click();
+}
 
 /** Two lamps compared, in a study of this title. */
 export async function lampQuestion(page: Page, title: string): Promise<void> {
