@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { demoTables } from '../../demo/skerrow';
 import { answer } from '../../src/core/answering/answer';
 import { defaultFigureStyle } from '../../src/core/figures/default-style';
+import { figure } from '../../src/core/figures/figure';
 import type { FigureStyle } from '../../src/core/figures/figure-style';
 import {
   BarsControl,
@@ -13,6 +14,7 @@ import {
   ReadingsControl,
   SizesControl,
 } from '../../src/islands/figure/Controls';
+import { namedParts } from '../../src/islands/figure/GroupControl';
 import { controlsFor } from '../../src/islands/figure/InPlace';
 import { MarksControls, TypeControls } from '../../src/islands/figure/MarkControls';
 import { StylesControl } from '../../src/islands/figure/StylesControl';
@@ -160,6 +162,26 @@ describe('styles kept by name, on the page', () => {
     } finally {
       globalThis.fetch = before;
     }
+  });
+
+  it('give a group its name, colour and marker in what is drawn as on the page, and its differences that name', () => {
+    if (!four?.ok) throw new Error('no answer');
+    const { value } = four;
+    const [first, second] = value.groups;
+    const looks = { [first?.id ?? '']: { name: '450 nm', colour: 5, shape: 2 } };
+    const drawnAs = (kind: 'beside' | 'differences') =>
+      figure(value, { ...defaultFigureStyle, kind, widthMm: 174, looks }).scene.panels.flatMap((p) => p.marks);
+    const texts = (marks: ReturnType<typeof drawnAs>) => marks.flatMap((m) => (m.mark === 'text' ? [m.text] : []));
+    const beside = drawnAs('beside');
+    expect(texts(beside)).to.include('450 nm').and.not.include(first?.name);
+    const readings = beside.filter((m) => m.mark === 'dots' && m.name === 'readings-5');
+    expect(readings.map((m) => 'shape' in m && m.shape)).to.deep.equal([2]);
+    const written = texts(drawnAs('differences')).join('\n');
+    expect(written).to.match(/450 nm minus | minus 450 nm/);
+    expect(written).to.include(second?.name).and.not.include(first?.name);
+    // A difference has the names of its groups, and no colour or marker of one.
+    const parts = namedParts(value, { ...defaultFigureStyle, kind: 'differences' });
+    expect(parts.map((p) => p.painted)).to.deep.equal(value.groups.map(() => false));
   });
 
   it('open beside a part that is clicked: those of its own group, by colour where it is drawn as on the page', () => {

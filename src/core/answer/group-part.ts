@@ -18,6 +18,8 @@ import type { Comparison } from './comparison';
 /** One group as the answer sees it. */
 export interface GroupPart extends Group {
   n: number;
+  /** Its marker, where a figure gives it another than that of its colour. */
+  marker?: number;
   /** The decimals its readings were given with. */
   decimals: number;
   /** How many readings lie beyond a limit and count as half of it, or as the limit; undefined where none does. */

@@ -26,20 +26,21 @@ export const kindNames: Readonly<Record<FigureKind, string>> = {
   distribution: 'the reference distribution',
 };
 
-/** Kinds drawn as on the question's page, and whether they show groups by name and colour. */
+/** Kinds drawn as on the question's page, and what of groups they show: name, colour and marker, or the name alone. */
 const asOnPage = {
-  beside: true,
-  covariate: true,
-  histograms: true,
-  quantiles: true,
-  changes: true,
-  differences: false,
-  tiles: false,
-  distribution: false,
-} as const satisfies Partial<Record<FigureKind, boolean>>;
+  beside: 'look',
+  covariate: 'look',
+  histograms: 'look',
+  quantiles: 'look',
+  changes: 'look',
+  differences: 'name',
+  tiles: 'none',
+  distribution: 'none',
+} as const satisfies Partial<Record<FigureKind, 'look' | 'name' | 'none'>>;
 export type LaidKind = keyof typeof asOnPage;
 export const isLaid = (kind: FigureKind): kind is LaidKind => kind in asOnPage;
-export const showsGroups = (kind: FigureKind): boolean => !isLaid(kind) || asOnPage[kind];
+export const showsGroups = (kind: FigureKind): boolean => !isLaid(kind) || asOnPage[kind] !== 'none';
+export const paints = (kind: FigureKind): boolean => !isLaid(kind) || asOnPage[kind] === 'look';
 
 /** Kinds this answer can be drawn as. */
 export function kindsFor(answer: Answer): FigureKind[] {

@@ -1,13 +1,29 @@
 import type { Answer } from '../answer/answer';
+import type { Comparison, Effect } from '../answer/comparison';
 import { type FigureStyle, inkColour } from './figure-style';
 import { levelKey } from './slots';
 
-/** The answer with its groups under the names, and in the colours, they have in a figure. */
+/** A difference under the names its two sides have in a figure: both stand at the ends of its own. */
+function effectNamed<E extends Effect>(effect: E, names: readonly (readonly [was: string, is: string])[]): E {
+  const side = (ends: (name: string) => boolean) =>
+    // Of names that end alike the longest is meant.
+    names.filter(([was]) => ends(was)).sort(([p], [q]) => q.length - p.length)[0];
+  const [first, second] = [side((was) => effect.name.startsWith(was)), side((was) => effect.name.endsWith(was))];
+  if (!first || !second || first[0].length + second[0].length >= effect.name.length) return effect;
+  return { ...effect, name: first[1] + effect.name.slice(first[0].length, -second[0].length) + second[1] };
+}
+
+/** The answer with its groups under the names, in the colours and with the markers they have in a figure. */
 export function renamed(answer: Answer, { looks }: Pick<FigureStyle, 'looks'>): Answer {
   if (!looks) return answer;
   const dressed = <T extends { name: string; colour?: number | undefined }>(thing: T, key: string): T => {
-    const { name = thing.name, colour } = looks[key] ?? {};
-    return { ...thing, name, ...(colour === undefined || colour === inkColour ? {} : { colour }) };
+    const { name = thing.name, colour, shape } = looks[key] ?? {};
+    return {
+      ...thing,
+      name,
+      ...(colour === undefined || colour === inkColour ? {} : { colour }),
+      ...(shape === undefined ? {} : { marker: shape }),
+    };
   };
   const factor = (of: 'a' | 'b') =>
     answer.layout && {
@@ -15,10 +31,41 @@ export function renamed(answer: Answer, { looks }: Pick<FigureStyle, 'looks'>): 
       levels: answer.layout[of].levels.map((level) => dressed(level, levelKey(of, level))),
     };
   const [a, b] = [factor('a'), factor('b')];
+  const groups = answer.groups.map((g) => dressed(g, g.id));
+  const named = [
+    ...answer.groups.map((g, i) => [g.name, groups[i]?.name ?? g.name] as const),
+    ...[[answer.layout?.a, a] as const, [answer.layout?.b, b] as const].flatMap(([was, is]) =>
+      (was?.levels ?? []).map((level, i) => [level.name, is?.levels[i]?.name ?? level.name] as const),
+    ),
+  ];
+  const { comparison } = answer;
   return {
     ...answer,
-    groups: answer.groups.map((g) => dressed(g, g.id)),
+    groups,
     ...(answer.layout && a && b ? { layout: { ...answer.layout, a, b } } : {}),
+    ...(comparison.ok ? { comparison: { ...comparison, value: comparedAs(comparison.value, named) } } : {}),
+  };
+}
+
+/** What was compared, under these names. */
+function comparedAs(made: Comparison, names: readonly (readonly [string, string])[]): Comparison {
+  const { effect, follow } = made;
+  const within = (name: string): string => names.find(([was]) => was === name)?.[1] ?? name;
+  return {
+    ...made,
+    ...(effect ? { effect: effectNamed(effect, names) } : {}),
+    ...(follow?.ok
+      ? {
+          follow: {
+            ...follow,
+            value: follow.value.map((part) => ({
+              ...part,
+              ...(part.within === undefined ? {} : { within: within(part.within) }),
+              effects: part.effects.map((e) => effectNamed(e, names)),
+            })),
+          },
+        }
+      : {}),
   };
 }
 

@@ -1,4 +1,5 @@
 /** Groups within blocks: readings by the shape of their block, and the means of a block joined from group to group. */
+import { groupLook } from '../drawing/marker';
 import type { Answer } from '../answer/answer';
 import type { BlocksPart } from '../answer/comparison';
 import { fixed } from '../words/numbers';
@@ -23,7 +24,7 @@ function shaped(answer: Answer, blocks: BlocksPart, at: number, pitch: number): 
         at: point.at,
         title,
         ...(point.cells ? { cells: point.cells } : {}),
-        shape: block ?? group.colour,
+        shape: block ?? groupLook(group).shape,
       };
     });
     return { ...mark, points };

@@ -142,9 +142,7 @@ export function arrangementScene(chance: Chance, permuted: Arrangement | undefin
         marks: [
           ...zero,
           ...all.flat(),
-          ...names.flatMap((name, i) =>
-            nameMarks(name, what.kind === 'signs' ? undefined : groups[i]?.colour, i - 0.42),
-          ),
+          ...names.flatMap((name, i) => nameMarks(name, what.kind === 'signs' ? undefined : groups[i], i - 0.42)),
         ],
       },
     ],

@@ -1,4 +1,5 @@
 /** How each subject changed from one time, or condition, to every other: against the line of no change. */
+import { groupLook } from '../drawing/marker';
 import type { Answer, GroupPart } from '../answer/answer';
 import { factsOf } from '../analyses/kinds';
 import { differencesAsTyped } from '../numeric/decimals';
@@ -91,7 +92,7 @@ export function changesPanel(answer: Answer, { base, by, ratio }: Changes, frame
   const axis = { ...valueAxis([none, ...ends], ratio), ticks: 6 };
   const lineAt = alongAxis({ domain: axis.domain, log: ratio }, none) * frame.width;
   const marks = by.flatMap(({ group, changes, mean, interval }, i): Mark[] => {
-    const look = { ink: { group: group.colour }, shape: group.colour };
+    const look = groupLook(group);
     const points = changes.map(({ subject, value }): Point => ({
       at: value,
       title: `${group.name}, ${subject}: ${ratio ? `${significant(value, 4)} times ${base.name}` : value}`,
@@ -115,7 +116,7 @@ export function changesPanel(answer: Answer, { base, by, ratio }: Changes, frame
       // A name keeps clear of the line of no change.
       ...(lineAt < textWidth(group.name, 13) + 24
         ? [label(group.name, Infinity, i - 0.5, { dy: 4, anchor: 'end', bold: true, halo: true, ink: look.ink })]
-        : nameMarks(group.name, group.colour, i - 0.5)),
+        : nameMarks(group.name, group, i - 0.5)),
     ];
   });
   return {

@@ -7,14 +7,13 @@ import { fixed, significant } from '../words/numbers';
 import { besideDifferences } from './beside-differences';
 import { type Look, groupsLook } from './groups-look';
 import { type Frame, pointTitle, valueAxis } from './group-rows';
-import { markerOf } from '../drawing/marker';
+import { glyphOf, groupLook } from '../drawing/marker';
 import { dots, label, path, rule, through } from '../drawing/marks';
 import type { Mark, Panel } from '../drawing/scene';
 import { textWidth } from '../drawing/text-width';
 
 /** Room for the numbers and the title of the upright axis. */
 const axisRoom = 44;
-const markers = ['●', '◆', '▼', '■', 'Y', '▲', '✚', '★'];
 
 /** A group's readings, its line as far as they reach, and its adjusted mean. */
 function groupMarks(answer: Answer, covariate: CovariatePart, g: number): Mark[] {
@@ -30,7 +29,7 @@ function groupMarks(answer: Answer, covariate: CovariatePart, g: number): Mark[]
   };
   const xs = own.points.map((p) => p.x);
   const ends = [leastOf(xs), mostOf(xs)];
-  const look = { along: 'y', ink, shape: group.colour } as const;
+  const look = { along: 'y', ...groupLook(group) } as const;
   return [
     dots(
       own.points.map(({ x, y, row }) => ({
@@ -58,7 +57,7 @@ function groupMarks(answer: Answer, covariate: CovariatePart, g: number): Mark[]
 function nameRow(answer: Answer, width: number): Mark[] {
   let dx = 0;
   return answer.groups.flatMap((group): Mark[] => {
-    const text = `${markers[markerOf(group.colour)] ?? '●'} ${group.name}`;
+    const text = `${glyphOf(groupLook(group).shape)} ${group.name}`;
     const at = dx;
     dx += textWidth(text, 12) + 16;
     return dx > width + 16

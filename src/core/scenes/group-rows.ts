@@ -1,4 +1,5 @@
 /** Groups as rows on one axis of the measure: every reading a point, mean and interval under them. */
+import { groupLook } from '../drawing/marker';
 import type { Answer, GroupPart } from '../answer/answer';
 import { meanOf } from '../answer/group-part';
 import { withUnit } from '../readings/table';
@@ -17,11 +18,16 @@ export function pointTitle(group: string, row: number, value: number, names: Ans
 /** What a reading’s point stays, in whatever picture it stands. */
 export const pointKey = (group: string, row: number): string => `${group} ${row}`;
 
-/** A group's name above its row, with its marker. */
-export function nameMarks(name: string, colour: number | undefined, y: number, bold = true): Mark[] {
+/** A name above its row, with the marker of its group where it is one's. */
+export function nameMarks(
+  name: string,
+  group: { colour: number; marker?: number } | undefined,
+  y: number,
+  bold = true,
+): Mark[] {
   return [
-    label(name, -Infinity, y, { dx: colour === undefined ? 0 : 14, dy: 4, bold, halo: true }),
-    ...(colour === undefined ? [] : [dot(-Infinity, y, { ink: { group: colour }, shape: colour, size: 10 })]),
+    label(name, -Infinity, y, { dx: group ? 14 : 0, dy: 4, bold, halo: true }),
+    ...(group ? [dot(-Infinity, y, { ...groupLook(group), size: 10 })] : []),
   ];
 }
 
@@ -70,7 +76,7 @@ function readingPoints(group: GroupPart, names: Answer['rowNames']): Point[] {
 
 /** A group's readings, those set aside hollow beneath, and its mean. */
 export function groupMarks(group: GroupPart, y: number, names: Answer['rowNames'], pitch = Infinity): Mark[] {
-  const look = { ink: { group: group.colour }, shape: group.colour };
+  const look = groupLook(group);
   const aside = group.readings.aside.flatMap(({ row, value, reason }): Point[] =>
     value === undefined
       ? []
@@ -176,7 +182,7 @@ export function groupRows(
       ...(pitch < roomForNames
         ? []
         : groups.flatMap((group, i) => namesBeyond(group, i - 0.02, answer.rowNames, along, frame.width))),
-      ...groups.flatMap((group, i) => (i % every === 0 ? nameMarks(nameWithLimit(group), group.colour, i - 0.5) : [])),
+      ...groups.flatMap((group, i) => (i % every === 0 ? nameMarks(nameWithLimit(group), group, i - 0.5) : [])),
     ],
   };
 }

@@ -1,3 +1,4 @@
+import { groupLook } from '../drawing/marker';
 import type { MeasureAnswer } from '../answer/measure-answer';
 import { type MeasuresAxis, onAxis } from './measures-overview';
 import { bare, estimate, rule } from '../drawing/marks';
@@ -47,8 +48,7 @@ export function measureScene(
         : small(
             groups.flatMap((g, i) =>
               estimate({ at: g.mean, interval: g.interval }, i, {
-                ink: { group: g.colour },
-                shape: g.colour,
+                ...groupLook(g),
                 size: 6,
                 weight: 1.5,
               }),

@@ -1,4 +1,5 @@
 /** Samples with several readings each: readings small, the samples' means large, each sample by a shape of its own. */
+import { groupLook } from '../drawing/marker';
 import type { Answer, GroupPart } from '../answer/answer';
 import type { SampleMean } from '../answer/comparison';
 import { fixed } from '../words/numbers';
@@ -22,12 +23,12 @@ function sampleMarks(
     dots(
       of.map((s) => ({
         at: s.mean,
-        shape: shapeOf.get(s.rows[0] ?? -1) ?? group.colour,
+        shape: shapeOf.get(s.rows[0] ?? -1) ?? groupLook(group).shape,
         title: `${s.name}, mean of ${s.n} readings: ${s.mean}`,
         cells: s.rows.map((row) => ({ column: group.column, row })),
       })),
       at,
-      { room: 0.12, ink: { group: group.colour }, shape: group.colour, size, hollow: true, name },
+      { room: 0.12, ...groupLook(group), size, hollow: true, name },
     );
   const within = inner.length > 0;
   return groupMarks(group, y, names, pitch).flatMap((mark): Mark[] => {
@@ -36,7 +37,7 @@ function sampleMarks(
       at: point.at,
       ...(point.title === undefined ? {} : { title: point.title }),
       ...(point.cells ? { cells: point.cells } : {}),
-      shape: shapeOf.get(point.cells?.[0]?.row ?? -1) ?? group.colour,
+      shape: shapeOf.get(point.cells?.[0]?.row ?? -1) ?? groupLook(group).shape,
     }));
     return [
       { ...mark, points, centre: y - 0.12, room: 0.3, size: Math.min(mark.size, within ? 4 : 5) },

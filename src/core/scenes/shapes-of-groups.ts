@@ -1,4 +1,5 @@
 /** The same readings looked at otherwise: boxes, histograms, normal quantile plots; what differs stays beside them. */
+import { groupLook } from '../drawing/marker';
 import { bin } from 'd3-array';
 import type { Answer, GroupPart } from '../answer/answer';
 import { valuesOf } from '../answer/group-part';
@@ -22,6 +23,7 @@ import { type Mark, type Panel, type Scene, extent } from '../drawing/scene';
 interface Shown {
   name: string;
   colour: number;
+  marker?: number;
   values: readonly number[];
 }
 type ShownGroup = Shown & { group: GroupPart };
@@ -30,7 +32,13 @@ type ShownGroup = Shown & { group: GroupPart };
 function shownOf(answer: Answer): ShownGroup[] {
   const parts: readonly GroupPart[] = answer.layout ? cellsOf(answer) : inTableOrder(answer, answer.groups);
   return parts
-    .map((group) => ({ group, name: group.name, colour: group.colour, values: valuesOf(group) }))
+    .map((group) => ({
+      group,
+      name: group.name,
+      colour: group.colour,
+      ...(group.marker === undefined ? {} : { marker: group.marker }),
+      values: valuesOf(group),
+    }))
     .filter((g) => g.values.length > 0)
     .slice(0, 24);
 }
@@ -54,7 +62,7 @@ function beyondMarks(
     cells: (reading.rows ?? [reading.row]).map((row) => ({ column: group.column, row })),
   }));
   return [
-    dots(points, y, { room: 0.1, ink: { group: colour }, shape: colour, size: 7, name: `beyond-${colour}` }),
+    dots(points, y, { room: 0.1, ...groupLook(group), size: 7, name: `beyond-${colour}` }),
     ...namesBeyond(group, y, names, along, width),
   ];
 }
@@ -69,7 +77,7 @@ function boxPanel(answer: Answer, shown: readonly ShownGroup[], frame: Frame): P
     return [
       ...boxMarks(box, y, 0.21, { ink: { group: one.colour }, name: String(i) }),
       ...beyondMarks(one, beyondOf(box, one.group.readings.used), y, answer.rowNames, along, frame.width),
-      ...nameMarks(one.name, one.colour, i - 0.38),
+      ...nameMarks(one.name, one, i - 0.38),
     ];
   });
   return {
@@ -116,7 +124,8 @@ function quantilePanels(shown: readonly Shown[], columns: number, frame: Frame):
   const side = frame.width / columns;
   const between = 62;
   const each = (frame.height - between * (rows - 1)) / Math.max(1, rows);
-  return shown.flatMap(({ name, colour, values }, i): Panel[] => {
+  return shown.flatMap((one, i): Panel[] => {
+    const { name, values } = one;
     const plot = attempt(() => quantilePlot(values.slice(0, 1000), 0.95, 1, 200));
     if (!plot.ok) return [];
     const { expected, observed, low, high } = plot.value;
@@ -135,9 +144,7 @@ function quantilePanels(shown: readonly Shown[], columns: number, frame: Frame):
         marks: [
           band(expected, low, high, { ink: 'muted', fill: 0.18, name: 'band' }),
           label(name, -Infinity, Infinity, { dy: -9, bold: true }),
-          ...observed.map((o, k) =>
-            dot(expected[k] ?? 0, o, { ink: { group: colour }, shape: colour, size: 6, title: `${name}: ${o}` }),
-          ),
+          ...observed.map((o, k) => dot(expected[k] ?? 0, o, { ...groupLook(one), size: 6, title: `${name}: ${o}` })),
         ],
       },
     ];

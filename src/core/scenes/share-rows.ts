@@ -1,4 +1,5 @@
 /** Shares as rows: all counted as one bar, those found filled, the share with its interval over it. */
+import { groupLook } from '../drawing/marker';
 import type { Answer } from '../answer/answer';
 import { countOf } from '../words/counts';
 import { type Frame, nameMarks, statedMarks } from './group-rows';
@@ -22,8 +23,7 @@ export function shareRows(answer: Answer, frame: Frame, stated?: number): Panel 
           bar(0, i - 0.2, 1, i + 0.16, { ink: 'line', tint: 0.45 }),
           bar(0, i - 0.2, share.proportion, i + 0.16, { ink, tint: 0.35, name: 'found' }),
           ...estimate({ at: share.proportion, interval: share.interval }, i - 0.02, {
-            ink,
-            shape: group.colour,
+            ...groupLook(group),
             size: Math.min(11, Math.max(4, pitch * 0.3)),
             caps: Math.min(9, pitch * 0.3),
             title: `${group.name}: ${countOf(group)}`,
@@ -35,7 +35,7 @@ export function shareRows(answer: Answer, frame: Frame, stated?: number): Panel 
       ...groups.flatMap((group, i): Mark[] =>
         i % every === 0
           ? [
-              ...nameMarks(group.name, group.colour, i - 0.42),
+              ...nameMarks(group.name, group, i - 0.42),
               label(countOf(group), Infinity, i - 0.42, { dy: 4, anchor: 'end', size: 12, ink: 'muted', halo: true }),
             ]
           : [],

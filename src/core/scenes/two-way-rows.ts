@@ -5,7 +5,7 @@ import { factsOf } from '../analyses/kinds';
 import type { Answer } from '../answer/answer';
 import { withUnit } from '../readings/table';
 import { type Frame, nameMarks, valueAxis } from './group-rows';
-import { markerOf } from '../drawing/marker';
+import { glyphOf, groupLook } from '../drawing/marker';
 import { dot, dots, label, path, rows as inRows } from '../drawing/marks';
 import type { Mark, Panel } from '../drawing/scene';
 
@@ -41,8 +41,7 @@ export function twoWayRows(answer: Answer, frame: Frame): Panel {
   const offset = (k: number): number => ((k + 0.5) / Math.max(1, series.length) - 0.5) * 0.62 + 0.06;
   const marks: Mark[] = [];
   series.forEach((level, k) => {
-    const colour = level.colour ?? k;
-    const look = { ink: { group: colour }, shape: colour };
+    const look = groupLook({ ...level, colour: level.colour ?? k });
     const means: [number, number][] = [];
     rows.forEach((row, i) => {
       const { values, mean } = cell(row.id, level.id);
@@ -87,11 +86,10 @@ export function twoWayRows(answer: Answer, frame: Frame): Panel {
   const first = rows[0];
   if (first)
     series.forEach((level, k) => {
-      const ink = { group: level.colour ?? k };
+      const { ink, shape } = groupLook({ ...level, colour: level.colour ?? k });
       // The marker stands in the text's own line, so that it keeps its place whatever the name's length.
-      const marker = ['●', '◆', '▼', '■', 'Y', '▲', '✚', '★'][markerOf(level.colour ?? k)] ?? '●';
       marks.push(
-        label(`${marker} ${level.name}`, Infinity, -Infinity, {
+        label(`${glyphOf(shape)} ${level.name}`, Infinity, -Infinity, {
           dx: -4,
           dy: 10 + 15 * k,
           anchor: 'end',

@@ -5,7 +5,7 @@ import { markerPath } from '../../charts/markers';
 import type { Answer } from '../../core/answer/answer';
 import { inTableOrder } from '../../core/answer/table-order';
 import { type FigureStyle, inkColour } from '../../core/figures/figure-style';
-import { isLaid, kindOf } from '../../core/figures/kinds';
+import { isLaid, kindOf, paints } from '../../core/figures/kinds';
 import { levelKey, lookOf } from '../../core/figures/slots';
 import { groupColours } from '../../core/drawing/colours';
 import { markerOf } from '../../core/drawing/marker';
@@ -40,19 +40,20 @@ export function namedParts(answer: Answer, style: FigureStyle): Named[] {
           key: levelKey(factor, level),
           name: level.name,
           colour: level.colour ?? i,
-          painted: factor === across,
+          painted: factor === across && paints(kindOf(answer, style)),
         })),
       ),
     );
   }
-  const stacked = kindOf(answer, style) === 'stacked';
+  const kind = kindOf(answer, style);
+  const stacked = kind === 'stacked';
   return [
     ...sorted(
       inTableOrder(answer, answer.groups).map((g) => ({
         key: g.id,
         name: g.name,
         colour: g.colour,
-        painted: !stacked,
+        painted: !stacked && paints(kind),
       })),
     ),
     ...(stacked && counts
@@ -69,10 +70,10 @@ export function GroupControl({ of, moving, ...props }: ControlProps & { of: Name
   const { answer, style, set } = props;
   const { key, name, painted } = of;
   const look = style.looks?.[key] ?? {};
-  // As on the page, a group's marker goes by its colour, and its place by the table.
+  // As on the page, a group has its place from the table.
   const laid = isLaid(kindOf(answer, style));
   const colour = look.colour ?? of.colour % 8;
-  const shape = markerOf(laid ? colour : lookOf(style, key, of.colour).shape);
+  const shape = markerOf(lookOf(style, key, of.colour).shape);
   const change = (part: Partial<typeof look>) => {
     const next = Object.fromEntries(
       Object.entries({ ...look, ...part }).filter(([, v]) => v !== undefined && v !== ''),
@@ -109,14 +110,12 @@ export function GroupControl({ of, moving, ...props }: ControlProps & { of: Name
             )}
             onChange={(c) => change({ colour: Number(c) })}
           />
-          {!laid && (
-            <Choose
-              label={`Marker of ${name}`}
-              value={String(shape)}
-              options={Object.fromEntries(shapeNames.map((s, i) => [String(i), s]))}
-              onChange={(s) => change({ shape: Number(s) })}
-            />
-          )}
+          <Choose
+            label={`Marker of ${name}`}
+            value={String(shape)}
+            options={Object.fromEntries(shapeNames.map((s, i) => [String(i), s]))}
+            onChange={(s) => change({ shape: Number(s) })}
+          />
         </>
       )}
     </span>
