@@ -1,5 +1,14 @@
 import type { Choices } from '../question/choices';
-import type { Design, FollowUp, Method, Question } from '../question/question';
+import type { FollowUp, Method, Question } from '../question/question';
+
+/** What is compared, as the sentence's first choice. */
+export type Kind = 'estimate' | 'value' | 'two' | 'several' | 'factors';
+
+/**
+ * How subjects were measured: each once, each with several readings within it, each once after something that was there
+ * before, each once in a block, or under everything compared.
+ */
+export type Sampling = 'once' | 'nested' | 'adjusted' | 'blocked' | 'within';
 
 /** What a kind of question lets one choose. Where a question says nothing, the first of each is taken. */
 export interface Facts {
@@ -36,12 +45,9 @@ export interface Facts {
   invitation?: string;
   /** What of it there must be enough of. */
   samples?: 'readings' | 'pairs' | 'cells' | 'subjects' | 'nested';
-  /** Whether several readings of each sample stand within it. */
-  nests?: boolean;
-  /** For what its means are adjusted. */
-  adjusts?: 'covariate' | 'blocks';
-  /** The design it would have were each subject measured under everything compared. */
-  asWithin?: { design: Design; words: string };
+  /** What one does who measured each subject under everything compared. */
+  asWithin?: string;
+  sampling?: Sampling;
   /** Of two factors, the one whose levels follow one another in a picture. */
   along?: 'a' | 'b';
   /** Whether its answer is tests alone, with no one effect to tell. */
@@ -52,6 +58,12 @@ export interface Facts {
   namesTest?: boolean;
   /** How the sentence ends where each subject is measured under everything compared. */
   within?: 'is measured twice' | 'is measured under every condition';
+}
+
+/** Facts of how an experiment was made, as far as it decides the comparison. */
+export interface DesignFacts extends Facts {
+  compares: Kind;
+  sampling: Sampling;
 }
 
 /** By what means are set against each other. */

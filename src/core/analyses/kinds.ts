@@ -1,6 +1,6 @@
 /** Every kind of question with what it lets one choose: by what it is about, then by how the experiment was made. */
-import type { Design, Question } from '../question/question';
-import type { Facts } from './facts';
+import type { Question } from '../question/question';
+import type { DesignFacts, Facts } from './facts';
 import { facts as adjusted } from './adjusted/several/facts';
 import { facts as adjustedTwo } from './adjusted/two/facts';
 import { facts as blocked } from './blocked/several/facts';
@@ -28,6 +28,25 @@ import { facts as dependence } from './table/dependence/facts';
 import { facts as fit } from './table/fit/facts';
 import { facts as twoGroups } from './two-groups/facts';
 
+/** Each way an experiment is made, by the word for it. */
+export const designFacts = {
+  estimate,
+  'one-sample': oneSample,
+  'two-groups': twoGroups,
+  paired,
+  several,
+  factorial,
+  repeated,
+  mixed,
+  'nested-two': nestedTwo,
+  nested,
+  'adjusted-two': adjustedTwo,
+  adjusted,
+  'blocked-two': blockedTwo,
+  blocked,
+} satisfies Record<string, DesignFacts>;
+export type Design = keyof typeof designFacts;
+
 /** A list by kind of question. Where a subject has no kind for a design, that of several groups stands in for it. */
 export interface ByKind<T> {
   value: Record<Design, T>;
@@ -43,22 +62,7 @@ export function ofKind<T>(list: ByKind<T>, { about, design }: Pick<Question, 'ab
 }
 
 const kinds: ByKind<Facts> = {
-  value: {
-    estimate,
-    'one-sample': oneSample,
-    'two-groups': twoGroups,
-    paired,
-    several,
-    factorial,
-    repeated,
-    mixed,
-    'nested-two': nestedTwo,
-    nested,
-    'adjusted-two': adjustedTwo,
-    adjusted,
-    'blocked-two': blockedTwo,
-    blocked,
-  },
+  value: designFacts,
   share: {
     estimate: shareEstimate,
     'one-sample': shareOfOne,

@@ -3,92 +3,44 @@ import type { CountTable } from '../readings/counts';
 import { factorColumns } from '../readings/factors';
 import { columnsAreGroups, groupNames } from '../readings/groups';
 import { type Table, columnsOf } from '../readings/table';
-import type { Design, Question } from './question';
+import { type Kind, type Sampling } from '../analyses/facts';
+import { designFacts } from '../analyses/kinds';
+import { there as present } from '../numeric/there';
+import { type Design, type Question, designs } from './question';
 
-/** What is compared, as the sentence's first choice. */
-export type Kind = 'estimate' | 'value' | 'two' | 'several' | 'factors';
+/** What each design compares. */
+export const kindOf = Object.fromEntries(designs.map((d) => [d, designFacts[d].compares])) as Record<Design, Kind>;
+export type { Kind, Sampling };
 
-export const kindOf: Record<Design, Kind> = {
-  estimate: 'estimate',
-  'one-sample': 'value',
-  'two-groups': 'two',
-  paired: 'two',
-  several: 'several',
-  repeated: 'several',
-  factorial: 'factors',
-  mixed: 'factors',
-  'nested-two': 'two',
-  nested: 'several',
-  'adjusted-two': 'two',
-  adjusted: 'several',
-  'blocked-two': 'two',
-  blocked: 'several',
-};
+/** How its subjects were measured. */
+export const samplingOf = (design: Design): Sampling => designFacts[design].sampling;
 
 /** Whether it asks about one group alone. */
 export const ofOneGroup = (design: Design): boolean => kindOf[design] === 'estimate' || kindOf[design] === 'value';
 
 /** Whether each subject is measured under everything compared. */
-export const isWithin = (design: Design): boolean => design === 'paired' || design === 'repeated' || design === 'mixed';
+export const isWithin = (design: Design): boolean => samplingOf(design) === 'within';
 
 /** Whether several readings of each sample stand within it. */
-export const isNested = (design: Design): boolean => design === 'nested-two' || design === 'nested';
-
-/** The design that keeps several readings of each sample within it, of those that have one. */
-export const nestedDesign: Partial<Record<Design, Design>> = { 'two-groups': 'nested-two', several: 'nested' };
+export const isNested = (design: Design): boolean => samplingOf(design) === 'nested';
 
 /** Whether means are adjusted for a covariate. */
-export const isAdjusted = (design: Design): boolean => design === 'adjusted-two' || design === 'adjusted';
+export const isAdjusted = (design: Design): boolean => samplingOf(design) === 'adjusted';
 
 /** Whether groups are compared within blocks. */
-export const isBlocked = (design: Design): boolean => design === 'blocked-two' || design === 'blocked';
+export const isBlocked = (design: Design): boolean => samplingOf(design) === 'blocked';
 
-/**
- * How subjects were measured: each once, each with several readings within it, each once after something that was there
- * before, each once in a block, or under everything compared.
- */
-export type Sampling = 'once' | 'nested' | 'adjusted' | 'blocked' | 'within';
-
-export const samplingOf = (design: Design): Sampling =>
-  isWithin(design)
-    ? 'within'
-    : isNested(design)
-      ? 'nested'
-      : isAdjusted(design)
-        ? 'adjusted'
-        : isBlocked(design)
-          ? 'blocked'
-          : 'once';
+/** Whether means are adjusted: for a covariate, or for the blocks their readings stand in. */
+export const adjusts = (design: Design): boolean => isAdjusted(design) || isBlocked(design);
 
 /** Whether a question compares every group there is, unless some are named. */
 export const comparesAllGroups = ({ design }: Pick<Question, 'design'>): boolean =>
   kindOf[design] === 'several' || kindOf[design] === 'factors';
 
-/** The design a kind of comparison has, by how subjects were measured; two factors know no readings within samples. */
+/** The design a kind of comparison has by how subjects were measured; its plain one where it knows no other. */
 export function designOf(kind: Kind, sampling: Sampling): Design {
-  const within = sampling === 'within';
-  switch (kind) {
-    case 'estimate':
-      return 'estimate';
-    case 'value':
-      return 'one-sample';
-    case 'two':
-      return (
-        {
-          within: 'paired',
-          nested: 'nested-two',
-          adjusted: 'adjusted-two',
-          blocked: 'blocked-two',
-          once: 'two-groups',
-        } as const
-      )[sampling];
-    case 'several':
-      return (
-        { within: 'repeated', nested: 'nested', adjusted: 'adjusted', blocked: 'blocked', once: 'several' } as const
-      )[sampling];
-    case 'factors':
-      return within ? 'mixed' : 'factorial';
-  }
+  const own = designs.filter((design) => kindOf[design] === kind);
+  return present(own.find((design) => samplingOf(design) === sampling) ?? own[0], 'A design');
 }
 
 /** The groups a table names, as far as a choice among them needs. */

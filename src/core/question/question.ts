@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { type Design, designFacts } from '../analyses/kinds';
 import { ruleKinds } from '../readings/rules';
 
 /** A group: a column's id where columns are groups, else the id of a level of a group column. */
@@ -7,37 +8,8 @@ const Column = v.pipe(v.string(), v.minLength(1), v.maxLength(40));
 const Finite = (what: string) => v.pipe(v.number(`${what} is a number.`), v.finite(`${what} is a number.`));
 
 /** How an experiment was made, as far as it decides the comparison. */
-export const designs = [
-  /** One group alone: how large it is, with its interval, and no claim about it. */
-  'estimate',
-  /** One group against a fixed value. */
-  'one-sample',
-  /** Two independent groups. */
-  'two-groups',
-  /** The same subjects in both. */
-  'paired',
-  /** Three or more independent groups. */
-  'several',
-  /** Two factors, every sample under one level of each. */
-  'factorial',
-  /** The same subjects under three or more conditions. */
-  'repeated',
-  /** Groups of subjects, each subject under every condition. */
-  'mixed',
-  /** Two groups of samples, several readings of each. */
-  'nested-two',
-  /** Several groups of samples, several readings of each. */
-  'nested',
-  /** Two independent groups, adjusted for a covariate. */
-  'adjusted-two',
-  /** Several independent groups, adjusted for a covariate. */
-  'adjusted',
-  /** Two independent groups, compared within blocks. */
-  'blocked-two',
-  /** Several independent groups, compared within blocks. */
-  'blocked',
-] as const;
-export type Design = (typeof designs)[number];
+export const designs = Object.keys(designFacts) as Design[];
+export type { Design };
 
 /** How the comparisons after an analysis of several groups are judged together. */
 export const followUps = [

@@ -4,7 +4,7 @@ import type { Check, Remedy, Verdict } from '../answer/checks';
 import { alphaOf } from '../procedures/interval';
 import { choicesOf, methodsFor, ofMeans, tellsRatios } from '../question/choices';
 import { factsOf } from '../analyses/kinds';
-import { designOf, isAdjusted, isBlocked, kindOf, nestedDesign, withEffect } from '../question/asking';
+import { designOf, isAdjusted, isBlocked, isNested, kindOf, samplingOf, withEffect } from '../question/asking';
 import type { Method, Question } from '../question/question';
 import { counted, fixed, pRelation, plural, significant } from './numbers';
 
@@ -80,7 +80,8 @@ export function checkSentence(check: Check, answer: Answer): string {
   const plot = figures['plotted'] === undefined ? '' : ` The plot shows ${f('plotted')} of them, drawn at random.`;
   const { question } = answer;
   const subject = answer.subject || 'subject';
-  const { within, samples, equivalence, spreads, nests } = factsOf(question);
+  const { within, samples, equivalence, spreads, sampling } = factsOf(question);
+  const nests = sampling === 'nested';
   const paired = samples === 'pairs';
   const logs = answer.logs ? ' of the logarithms' : '';
   switch (check.about) {
@@ -221,7 +222,9 @@ export function remedyOffer(
         ? { words: 'Let the spreads differ', patch: { spread: 'separate', method: 'means' } }
         : undefined;
     case 'pair-by-subject':
-      return asWithin && { words: asWithin.words, patch: { design: asWithin.design } };
+      return asWithin === undefined
+        ? undefined
+        : { words: asWithin, patch: { design: designOf(kindOf[question.design], 'within') } };
     case 'ratios':
       return effects?.ratio && !tellsRatios(question)
         ? {
@@ -246,8 +249,10 @@ export function remedyOffer(
     case 'correct-degrees':
       return { words: 'Correct the degrees of freedom', patch: { sphericity: 'greenhouse-geisser' } };
     case 'keep-within-samples': {
-      const design = question.about === 'value' ? nestedDesign[question.design] : undefined;
-      return design && { words: 'Keep readings within their samples', patch: { design, repeats: undefined } };
+      const design = designOf(kindOf[question.design], 'nested');
+      return question.about === 'value' && samplingOf(question.design) === 'once' && isNested(design)
+        ? { words: 'Keep readings within their samples', patch: { design, repeats: undefined } }
+        : undefined;
     }
     case 'average-within-subjects':
       return question.repeats === 'average'

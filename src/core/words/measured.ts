@@ -48,8 +48,8 @@ export const shortGroups = ({ groups }: Pick<Named, 'groups'>): string =>
 
 /** Whether readings of one subject are counted one by one, as far as the readings are known. */
 export function countsEach({ repeats, averaged, question }: Pick<Named, 'repeats' | 'averaged' | 'question'>): boolean {
-  const { within, nests } = factsOf(question);
-  return repeats !== undefined && repeats.subjects < repeats.readings && !averaged && !within && !nests;
+  const { within, sampling } = factsOf(question);
+  return repeats !== undefined && repeats.subjects < repeats.readings && !averaged && !within && sampling !== 'nested';
 }
 
 /** How a question ends: "when each blade counts once?". @param noun what counts once where nothing is named */

@@ -3,7 +3,7 @@ import type { Answer } from '../answer/answer';
 import type { Comparison, Effect } from '../answer/comparison';
 import { there } from '../numeric/there';
 import { passes } from '../procedures/interval';
-import { factsOf } from '../analyses/kinds';
+import { adjusts } from '../question/asking';
 import { choicesOf, noneOf, tellsRatios } from '../question/choices';
 import type { Named } from '../question/naming';
 import type { Question } from '../question/question';
@@ -50,7 +50,7 @@ type Centre = `${'' | 'adjusted '}${'' | 'geometric '}mean` | 'median' | 'trimme
 export function centreWord(question: Question): Centre {
   const { method, statistic } = choicesOf(question);
   if (method !== 'shuffle')
-    return `${factsOf(question).adjusts && method !== 'change' ? 'adjusted ' : ''}${tellsRatios(question) ? 'geometric mean' : 'mean'}`;
+    return `${adjusts(question.design) && method !== 'change' ? 'adjusted ' : ''}${tellsRatios(question) ? 'geometric mean' : 'mean'}`;
   return statistic === 'median' ? 'median' : statistic === 'trimmed' ? 'trimmed mean' : 'mean';
 }
 

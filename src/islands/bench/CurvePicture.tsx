@@ -1,6 +1,7 @@
-import { type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { type PointerEvent, useMemo, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
+import { useRoom } from '../shared/use-room';
 import { type ReadCurve, type Reading, readerScene } from '../../core/scenes/reader';
 
 interface Props {
@@ -15,17 +16,8 @@ interface Props {
 
 /** The curve, its boundaries to be dragged. */
 export function CurvePicture({ asked, whole, onTake, onDrag }: Props) {
-  const frame = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(860);
+  const { frame, width } = useRoom(860, 280);
   const [grip, setGrip] = useState<'a' | 'b'>();
-  useEffect(() => {
-    if (!frame.current) return;
-    const watcher = new ResizeObserver(
-      ([entry]) => entry && setWidth(Math.max(280, Math.floor(entry.contentRect.width))),
-    );
-    watcher.observe(frame.current);
-    return () => watcher.disconnect();
-  }, []);
   const { scene, drawing, reading } = useMemo(() => {
     const [read, now] = JSON.parse(asked) as [ReadCurve[], Reading];
     const made = readerScene(read, now, width);

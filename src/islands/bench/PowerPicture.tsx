@@ -1,6 +1,7 @@
-import { type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { type PointerEvent, useMemo, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
+import { useRoom } from '../shared/use-room';
 import type { Plan } from '../../core/planning/plan';
 import { planScene } from '../../core/scenes/plan-picture';
 import type { Query } from './address';
@@ -15,17 +16,8 @@ export function PowerPicture({
   onTake: (part: Partial<Query>) => void;
   onDrag: (part: Partial<Query>) => void;
 }) {
-  const frame = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(880);
+  const { frame, width } = useRoom(880, 280);
   const [grip, setGrip] = useState<number>();
-  useEffect(() => {
-    if (!frame.current) return;
-    const watcher = new ResizeObserver(
-      ([entry]) => entry && setWidth(Math.max(280, Math.floor(entry.contentRect.width))),
-    );
-    watcher.observe(frame.current);
-    return () => watcher.disconnect();
-  }, []);
   const { scene, drawing } = useMemo(() => {
     const made = planScene(...(JSON.parse(asked) as [Plan, number, number, string]), width);
     return { scene: made, drawing: layout(made) };

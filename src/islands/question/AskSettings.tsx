@@ -1,6 +1,6 @@
 import { factsOf } from '../../core/analyses/kinds';
 import { intervalNames } from '../../core/answer/shares';
-import { withEffect } from '../../core/question/asking';
+import { adjusts, isAdjusted, withEffect } from '../../core/question/asking';
 import { type Choices, choicesOf, noneOf, ofMeans, tellsRatios } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
 import { underLetters } from '../../core/readings/blind';
@@ -159,12 +159,12 @@ export function AskSettings(
           <ControlPart control={inner} onChange={onChange} />
         </>
       )}
-      {covariate && !facts.adjusts && (
+      {covariate && !adjusts(question.design) && (
         <>
           ; adjusted for <ControlPart control={covariate} onChange={onChange} />
         </>
       )}
-      {facts.adjusts === 'covariate' && byMeans && <CovariateAt {...props} />}
+      {isAdjusted(question.design) && byMeans && <CovariateAt {...props} />}
       {of.options.length > 1 && (
         <>
           ; {askedWords[of.label] ?? 'compared by'} <ControlPart control={of} onChange={onChange} />

@@ -1,4 +1,4 @@
-import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { type ReactNode, useRef, useState } from 'react';
 import { DrawingView, type PointedAt } from '../../charts/DrawingView';
 import type { Answer } from '../../core/answer/answer';
 import type { Drawing } from '../../core/drawing/drawing';
@@ -7,6 +7,7 @@ import { kindsFor } from '../../core/figures/kinds';
 import { changesOf } from '../../core/scenes/changes-look';
 import { useAddressPart } from '../shared/address-part';
 import { type TableView, type View, tableViews, views } from '../../core/scenes/views';
+import { useRoom } from '../shared/use-room';
 import { useView } from './use-view';
 import { Choose, byName } from '../kit/Parts';
 
@@ -20,20 +21,11 @@ interface Props {
 
 /** The picture of the answer, and the same readings looked at otherwise. */
 export function LookPart({ answer, sorted, picked, onPoint }: Props) {
-  const frame = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(690);
+  const { frame, width } = useRoom(690, 420);
   const [asked, setAsked] = useAddressPart('look');
   const view: View | TableView =
     asked !== undefined && (asked in views || asked in tableViews) ? (asked as View | TableView) : 'points';
   const setView = (next: View | TableView) => setAsked(next === 'points' ? undefined : next);
-  useEffect(() => {
-    if (!frame.current) return;
-    const watcher = new ResizeObserver(
-      ([entry]) => entry && setWidth(Math.max(420, Math.floor(entry.contentRect.width))),
-    );
-    watcher.observe(frame.current);
-    return () => watcher.disconnect();
-  }, []);
   const changes = changesOf(answer) !== undefined;
   const shown = (answer.counted && view !== 'stacked') || (view === 'change' && !changes) ? 'points' : view;
   const [from, setFrom] = useAddressPart('from');

@@ -1,6 +1,9 @@
-import { type Facts, adjustments, effectsOfMeans } from '../facts';
+import { type DesignFacts, adjustments, effectsOfMeans } from '../facts';
 
-export const facts: Facts = {
+/** Two factors, every sample under one level of each. */
+export const facts: DesignFacts = {
+  compares: 'factors',
+  sampling: 'once',
   effects: effectsOfMeans,
   invitation: 'Ask what the two factors do',
   samples: 'cells',

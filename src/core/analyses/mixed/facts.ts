@@ -1,6 +1,9 @@
-import { type Facts, effectsOfMeans } from '../facts';
+import { type DesignFacts, effectsOfMeans } from '../facts';
 
-export const facts: Facts = {
+/** Groups of subjects, each subject under every condition. */
+export const facts: DesignFacts = {
+  compares: 'factors',
+  sampling: 'within',
   effects: effectsOfMeans,
   invitation: 'Ask what groups and conditions do',
   samples: 'subjects',

@@ -1,6 +1,9 @@
-import type { Facts } from '../facts';
+import type { DesignFacts } from '../facts';
 
-export const facts: Facts = {
+/** One group against a fixed value. */
+export const facts: DesignFacts = {
+  compares: 'value',
+  sampling: 'once',
   invitation: 'Ask whether its mean differs from a fixed value',
   samples: 'readings',
   methods: ({ knownSd }) => (knownSd === undefined ? ['means', 'ranks'] : ['means', 'z', 'ranks']),

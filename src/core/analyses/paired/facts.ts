@@ -1,6 +1,9 @@
-import { type Facts, effectsOfMeans } from '../facts';
+import { type DesignFacts, effectsOfMeans } from '../facts';
 
-export const facts: Facts = {
+/** The same subjects in both. */
+export const facts: DesignFacts = {
+  compares: 'two',
+  sampling: 'within',
   effects: effectsOfMeans,
   invitation: 'Ask whether two groups differ',
   samples: 'pairs',

@@ -1,6 +1,9 @@
-import { type Facts, adjustments, effectsOfMeans } from '../facts';
+import { type DesignFacts, adjustments, effectsOfMeans } from '../facts';
 
-export const facts: Facts = {
+/** The same subjects under three or more conditions. */
+export const facts: DesignFacts = {
+  compares: 'several',
+  sampling: 'within',
   effects: effectsOfMeans,
   invitation: 'Ask whether the conditions differ',
   samples: 'subjects',

@@ -1,9 +1,12 @@
-import { type Facts, adjustments, effectsOfMeans } from '../facts';
+import { type DesignFacts, adjustments, effectsOfMeans } from '../facts';
 
-export const facts: Facts = {
+/** Three or more independent groups. */
+export const facts: DesignFacts = {
+  compares: 'several',
+  sampling: 'once',
   effects: effectsOfMeans,
   invitation: 'Ask whether the groups differ',
-  asWithin: { design: 'repeated', words: 'Compare each with itself' },
+  asWithin: 'Compare each with itself',
   methods: ['means', 'ranks', 'shuffle', 'likelihood'],
   spreads: true,
   follows: 'by-choice',

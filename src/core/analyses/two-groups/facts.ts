@@ -1,9 +1,12 @@
-import { type Facts, effectsOfMeans } from '../facts';
+import { type DesignFacts, effectsOfMeans } from '../facts';
 
-export const facts: Facts = {
+/** Two independent groups. */
+export const facts: DesignFacts = {
+  compares: 'two',
+  sampling: 'once',
   effects: effectsOfMeans,
   invitation: 'Ask whether two groups differ',
-  asWithin: { design: 'paired', words: 'Compare them in pairs' },
+  asWithin: 'Compare them in pairs',
   methods: (question) => [
     'means',
     ...(question.knownSd === undefined || question.effect === 'ratio' ? [] : (['z'] as const)),

@@ -1,10 +1,12 @@
-import { type Facts, adjustments, effectsOfMeans } from '../../facts';
+import { type DesignFacts, adjustments, effectsOfMeans } from '../../facts';
 
-export const facts: Facts = {
+/** Several independent groups, adjusted for a covariate. */
+export const facts: DesignFacts = {
+  compares: 'several',
+  sampling: 'adjusted',
   effects: effectsOfMeans,
   invitation: 'Ask whether the groups differ',
   methods: ['means'],
   follows: 'by-choice',
   followUps: ({ compare }) => (compare === 'trend' ? ['unadjusted'] : adjustments),
-  adjusts: 'covariate',
 };

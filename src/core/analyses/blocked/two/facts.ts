@@ -1,11 +1,13 @@
-import { type Facts, effectsOfMeans } from '../../facts';
+import { type DesignFacts, effectsOfMeans } from '../../facts';
 
-export const facts: Facts = {
+/** Two independent groups, compared within blocks. */
+export const facts: DesignFacts = {
+  compares: 'two',
+  sampling: 'blocked',
   effects: effectsOfMeans,
   invitation: 'Ask whether two groups differ',
   methods: ['means', 'mixed-model'],
   order: 'minus',
   differences: true,
   equivalence: true,
-  adjusts: 'blocks',
 };

@@ -1,12 +1,14 @@
-import { type Facts, adjustments, effectsOfMeans } from '../../facts';
+import { type DesignFacts, adjustments, effectsOfMeans } from '../../facts';
 
-export const facts: Facts = {
+/** Several groups of samples, several readings of each. */
+export const facts: DesignFacts = {
+  compares: 'several',
+  sampling: 'nested',
   effects: effectsOfMeans,
   invitation: 'Ask whether the groups differ',
-  asWithin: { design: 'repeated', words: 'Compare each with itself' },
+  asWithin: 'Compare each with itself',
   methods: ['means'],
   follows: 'by-choice',
   followUps: ({ compare }) => (compare === 'trend' ? ['unadjusted'] : adjustments),
   samples: 'nested',
-  nests: true,
 };

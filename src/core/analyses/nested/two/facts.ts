@@ -1,13 +1,15 @@
-import { type Facts, effectsOfMeans } from '../../facts';
+import { type DesignFacts, effectsOfMeans } from '../../facts';
 
-export const facts: Facts = {
+/** Two groups of samples, several readings of each. */
+export const facts: DesignFacts = {
+  compares: 'two',
+  sampling: 'nested',
   effects: effectsOfMeans,
   invitation: 'Ask whether two groups differ',
-  asWithin: { design: 'paired', words: 'Compare them in pairs' },
+  asWithin: 'Compare them in pairs',
   methods: ['means'],
   order: 'minus',
   differences: true,
   equivalence: true,
   samples: 'nested',
-  nests: true,
 };

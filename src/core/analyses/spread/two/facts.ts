@@ -2,7 +2,7 @@ import type { Facts } from '../../facts';
 
 export const facts: Facts = {
   effectsAre: 'ratio of SDs',
-  asWithin: { design: 'paired', words: 'Compare them in pairs' },
+  asWithin: 'Compare them in pairs',
   namesTest: true,
   order: 'over',
   methods: ['f', 'brown-forsythe', 'levene'],
