@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { demand } from '../numeric/domain-error';
 import { sum } from '../numeric/sum';
 import { there } from '../numeric/there';
@@ -75,7 +76,7 @@ function withinTest(rows: readonly (readonly number[])[], weights: readonly numb
   const column = (j: number): number[] => rows.map((r) => there(r[j], 'A reading'));
   if (weights.filter((w) => w !== 0).length === 2 && at(1) >= 0 && at(-1) >= 0)
     return pairedT(column(at(1)), column(at(-1)), level);
-  return oneSampleT(summarize(rows.map((r) => sum(r.map((y, j) => (weights[j] ?? 0) * y)))), 0, level);
+  return oneSampleT(summarize(rows.map((r) => sum(r.map((y, j) => nth(weights, j) * y)))), 0, level);
 }
 
 /**

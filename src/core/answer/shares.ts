@@ -1,4 +1,5 @@
 /** Shares: how many of those counted were something. */
+import { nth } from '../numeric/nth';
 import { DomainError } from '../numeric/domain-error';
 import { independence } from '../procedures/independence';
 import { type Share, proportionInterval } from '../procedures/one-proportion';
@@ -44,7 +45,7 @@ export function shareParts(table: CountTable, question: Question): GroupPart[] {
   const place = foundAt(table, question.found);
   return table.rows.categories.map((row, i) => {
     const line = table.counts[i] ?? [];
-    return counted(row, { successes: line[place] ?? 0, n: total(line) }, question);
+    return counted(row, { successes: nth(line, place), n: total(line) }, question);
   });
 }
 

@@ -2,6 +2,7 @@
  * Exact distributions of rank sums over all arrangements, ties included: arrangements that come to the same sums are
  * counted together, never listed. Source: the network method of Mehta & Patel (1983), for sums.
  */
+import { nth } from '../numeric/nth';
 
 /** How many arrangements come to these sums. */
 export interface Ways<T> {
@@ -76,7 +77,7 @@ export function conditionRankSums(rows: readonly (readonly number[])[]): Ways<nu
     const next = new Map<string, Ways<number[]>>();
     for (const { sums, ways } of states.values())
       for (const order of all) {
-        const made = sums.map((s, j) => s + (order[j] ?? 0)).sort((x, y) => x - y);
+        const made = sums.map((s, j) => s + nth(order, j)).sort((x, y) => x - y);
         const key = made.join();
         const before = next.get(key);
         if (before) before.ways += ways / all.length;

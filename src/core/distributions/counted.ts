@@ -1,4 +1,5 @@
 /** Exact distributions of sums over all arrangements, by counting: one table of sums, never a list of arrangements. */
+import { nth } from '../numeric/nth';
 
 /** How many arrangements give each sum. */
 export interface CountedSums {
@@ -13,7 +14,7 @@ export interface CountedSums {
 /** Share of arrangements whose sum satisfies a condition. */
 export function shareOf({ from, counts, total }: CountedSums, holds: (sum: number) => boolean): number {
   let some = 0;
-  for (let i = 0; i < counts.length; i++) if (holds(from + i)) some += counts[i] ?? 0;
+  for (let i = 0; i < counts.length; i++) if (holds(from + i)) some += nth(counts, i);
   return some / total;
 }
 
@@ -56,7 +57,7 @@ export function signedSums(values: readonly number[]): CountedSums {
   for (const v of values) {
     const next = new Float64Array(counts.length);
     for (let s = 0; s < counts.length; s++) {
-      const ways = counts[s] ?? 0;
+      const ways = nth(counts, s);
       if (ways === 0) continue;
       next[s + v] = (next[s + v] ?? 0) + ways;
       next[s - v] = (next[s - v] ?? 0) + ways;

@@ -2,6 +2,7 @@
  * The marks that pictures are composed of. They lie: values run along x, what is compared stands across, on y. A picture
  * for paper is the same marks `standing`. Ends of ±Infinity are the ends of the plotting area.
  */
+import { nth } from '../numeric/nth';
 import type { Interval } from '../procedures/interval';
 import type { Axis, Mark, Point } from './scene';
 
@@ -76,7 +77,7 @@ export const band = (
   look: Look<'path', 'points'>,
 ): Of<'path'> =>
   path(
-    [...at.map((x, k) => [x, high[k] ?? 0] as const), ...at.map((x, k) => [x, low[k] ?? 0] as const).reverse()],
+    [...at.map((x, k) => [x, nth(high, k)] as const), ...at.map((x, k) => [x, nth(low, k)] as const).reverse()],
     look,
   );
 

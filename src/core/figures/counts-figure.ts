@@ -1,4 +1,5 @@
 /** Figures of counts: shares of groups as columns or points, all shares of a table's rows one on the other. */
+import { nth } from '../numeric/nth';
 import type { Answer } from '../answer/answer';
 import type { CountedPart } from '../answer/comparison';
 import { proportionInterval } from '../procedures/one-proportion';
@@ -81,7 +82,7 @@ function stackedFigure(answer: Answer, counts: CountedPart, style: FigureStyle, 
   const middles = layout.series.map((_, j) => {
     const row = last ? rowOf(last.id) : [];
     const n = total(row) || 1;
-    return (total(row.slice(0, j)) + (row[j] ?? 0) / 2) / n;
+    return (total(row.slice(0, j)) + nth(row, j) / 2) / n;
   });
   return upright(
     answer,
@@ -98,7 +99,7 @@ function stackedFigure(answer: Answer, counts: CountedPart, style: FigureStyle, 
           const wide = half * 0.82;
           return layout.series.flatMap((s, j): Mark[] => {
             const below = total(row.slice(0, j));
-            const upTo = below + (row[j] ?? 0);
+            const upTo = below + nth(row, j);
             const interval = proportionInterval({ successes: upTo, n }, level, shareInterval);
             const border = at - wide + ((j + 1) / (layout.series.length + 1)) * 2 * wide;
             return [
@@ -113,7 +114,7 @@ function stackedFigure(answer: Answer, counts: CountedPart, style: FigureStyle, 
         .join('; ')}.`,
       slotNames: false,
       endNames: last
-        ? layout.series.map((series, j) => ({ series, value: middles[j] ?? 0, at: last.at + last.half * 0.82 }))
+        ? layout.series.map((series, j) => ({ series, value: nth(middles, j), at: last.at + last.half * 0.82 }))
         : [],
       band: false,
     },

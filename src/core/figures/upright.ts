@@ -1,4 +1,5 @@
 /** A figure that stands upright: groups side by side, values upwards, comparisons above, names below. */
+import { nth } from '../numeric/nth';
 import type { Answer } from '../answer/answer';
 import { bare, dot, label, rule, standing } from '../drawing/marks';
 import type { Mark, Panel, Scene } from '../drawing/scene';
@@ -61,12 +62,12 @@ function keyRows(series: readonly Series[], size: number, width: number): { seri
 
 /** Names at the ends of lines, pushed apart until none touches another. */
 function apart(places: readonly number[], least: number): number[] {
-  const order = places.map((_, i) => i).sort((i, j) => (places[i] ?? 0) - (places[j] ?? 0));
+  const order = places.map((_, i) => i).sort((i, j) => nth(places, i) - nth(places, j));
   const out = [...places];
   for (let pass = 0; pass < 20; pass++)
     for (let k = 1; k < order.length; k++) {
       const [i = 0, j = 0] = [order[k - 1], order[k]];
-      const lacking = least - ((out[j] ?? 0) - (out[i] ?? 0));
+      const lacking = least - (nth(out, j) - nth(out, i));
       if (lacking > 0) {
         out[i] = (out[i] ?? 0) - lacking / 2;
         out[j] = (out[j] ?? 0) + lacking / 2;
@@ -233,7 +234,7 @@ export function upright(answer: Answer, style: FigureStyle, given: Upright, leas
       marks.push(
         label(series.name, at, value, {
           dx: fontSize * 0.7,
-          dy: (set[i] ?? 0) - (wanted[i] ?? 0) + fontSize * 0.34,
+          dy: nth(set, i) - nth(wanted, i) + fontSize * 0.34,
           ink: series.ink,
           bold: true,
           name: `name-${series.look}`,

@@ -3,6 +3,7 @@
  * keeps its digits down to the smallest numbers. Source: Cody (1969), Rational Chebyshev approximations for the error
  * function, Mathematics of Computation 23.
  */
+import { nth } from './nth';
 
 const inMiddle = {
   over: [0.18577770618460315, 3.1611237438705655, 113.86415415105016, 377.485237685302, 3209.3775891384694],
@@ -31,8 +32,8 @@ function ratio({ over, under }: typeof inMiddle, x: number): number {
   let above = 0;
   let below = 0;
   for (let i = 0; i < over.length; i++) {
-    above = above * x + (over[i] ?? 0);
-    below = below * x + (under[i] ?? 0);
+    above = above * x + nth(over, i);
+    below = below * x + nth(under, i);
   }
   return above / below;
 }

@@ -3,6 +3,7 @@
  * and what lies on a limit, is decided by the decimals as typed.
  */
 
+import { nth } from './nth';
 import { mostOf } from './extremes';
 
 /** Numbers closer than this, relative to what they were computed from, differ by rounding alone. */
@@ -45,7 +46,7 @@ export const alike = (a: number, b: number): boolean => Math.abs(a - b) <= dust 
  * @param slack how far rounding may have moved each
  */
 function settled(values: readonly number[], slack: readonly number[]): number[] {
-  const of = (list: readonly number[], i: number): number => list[i] ?? 0;
+  const of = (list: readonly number[], i: number): number => nth(list, i);
   const out = values.map((x, i) => (Math.abs(x) <= of(slack, i) ? 0 : x));
   const order = out.map((_, i) => i).sort((i, j) => Math.abs(of(out, i)) - Math.abs(of(out, j)));
   let size = 0;
@@ -64,7 +65,7 @@ function settled(values: readonly number[], slack: readonly number[]): number[] 
  * them equal. What was computed, logarithms say, is taken as equal where it differs by rounding alone.
  */
 export function differencesAsTyped(first: readonly number[], second: readonly number[] | number): number[] {
-  const other = typeof second === 'number' ? () => second : (i: number): number => second[i] ?? 0;
+  const other = typeof second === 'number' ? () => second : (i: number): number => nth(second, i);
   const scale = decimalScale(typeof second === 'number' ? [...first, second] : [...first, ...second]);
   const plain = first.map((x, i) =>
     scale === undefined ? x - other(i) : (Math.round(x * scale) - Math.round(other(i) * scale)) / scale,

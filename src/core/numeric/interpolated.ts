@@ -1,4 +1,5 @@
 /** A positive function taken many times, from few of its values: its logarithm by Chebyshev polynomials on unit stretches. */
+import { nth } from './nth';
 
 /** Values each stretch is known by: enough for twelve digits of a function that bends as slowly as a logarithm of a tail. */
 const points = 16;
@@ -22,7 +23,7 @@ export function interpolated(f: (x: number) => number): (x: number) => number {
     const logs = values.map(Math.log);
     return Float64Array.from(
       cosines,
-      (row, k) => ((k === 0 ? 1 : 2) / points) * logs.reduce((s, v, i) => s + v * (row[i] ?? 0), 0),
+      (row, k) => ((k === 0 ? 1 : 2) / points) * logs.reduce((s, v, i) => s + v * nth(row, i), 0),
     );
   };
   return (x) => {
@@ -34,7 +35,7 @@ export function interpolated(f: (x: number) => number): (x: number) => number {
     const t = 2 * (x - place) - 1;
     let [b1, b2] = [0, 0];
     for (let k = points - 1; k > 0; k--) {
-      const b = 2 * t * b1 - b2 + (c[k] ?? 0);
+      const b = 2 * t * b1 - b2 + nth(c, k);
       b2 = b1;
       b1 = b;
     }

@@ -1,4 +1,5 @@
 /** Gauss–Legendre quadrature, with a rule for integrands that have one peak. */
+import { nth } from './nth';
 
 /** Nodes and weights on [−1, 1], found by Newton's method on the Legendre polynomial. */
 function legendre(n: number): { nodes: Float64Array; weights: Float64Array } {
@@ -30,7 +31,7 @@ export function integrate(f: (x: number) => number, from: number, to: number, pa
   let total = 0;
   for (let panel = 0; panel < panels; panel++) {
     const centre = from + (panel + 0.5) * width;
-    for (let i = 0; i < 24; i++) total += (rule.weights[i] ?? 0) * f(centre + ((rule.nodes[i] ?? 0) * width) / 2);
+    for (let i = 0; i < 24; i++) total += nth(rule.weights, i) * f(centre + (nth(rule.nodes, i) * width) / 2);
   }
   return (total * width) / 2;
 }

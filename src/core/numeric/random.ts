@@ -1,3 +1,5 @@
+import { nth } from './nth';
+
 /**
  * A seeded generator: xoshiro256** on two 32-bit halves a word, seeded by SplitMix64. The same seed gives the same
  * numbers on every machine. Source: Blackman & Vigna (2021).
@@ -120,8 +122,8 @@ export function random(seed: number, stream = 0): Random {
 export function shuffleInPlace(list: Int32Array | number[], { below }: Random): void {
   for (let i = list.length - 1; i > 0; i--) {
     const j = below(i + 1);
-    const keep = list[i] ?? 0;
-    list[i] = list[j] ?? 0;
+    const keep = nth(list, i);
+    list[i] = nth(list, j);
     list[j] = keep;
   }
 }

@@ -1,4 +1,5 @@
 /** Simulated experiments of a plan: what a thousand of them would have found. */
+import { nth } from '../numeric/nth';
 import { random, type Random } from '../numeric/random';
 import { fisherF } from '../distributions/f';
 import { studentT } from '../distributions/t';
@@ -76,7 +77,7 @@ export function simulator(plan: Plan, n: number, seed: number): () => Simulated 
       );
       const means = sets.map(mean);
       const between = (n * squares(means, mean(means))) / (groups - 1);
-      const within = sets.reduce((sum, x, k) => sum + squares(x, means[k] ?? 0), 0) / (groups * (n - 1));
+      const within = sets.reduce((sum, x, k) => sum + squares(x, nth(means, k)), 0) / (groups * (n - 1));
       return { found: between / within >= critical };
     };
   }
@@ -118,16 +119,16 @@ export function simulator(plan: Plan, n: number, seed: number): () => Simulated 
           );
         }),
       );
-      const cells = sets.map((rows) => Array.from({ length: groups }, (_, k) => mean(rows.map((r) => r[k] ?? 0))));
+      const cells = sets.map((rows) => Array.from({ length: groups }, (_, k) => mean(rows.map((r) => nth(r, k)))));
       const [first = [], second = []] = cells;
-      const apart = first.map((x, k) => (second[k] ?? 0) - x);
+      const apart = first.map((x, k) => nth(second, k) - x);
       const between = (n / 2) * squares(apart, mean(apart));
       const error = sets.reduce(
         (sum, rows, s) =>
           sum +
           rows.reduce(
             (all, r) =>
-              all + r.reduce((one, x, k) => one + (x - mean(r) - (cells[s]?.[k] ?? 0) + mean(cells[s] ?? [])) ** 2, 0),
+              all + r.reduce((one, x, k) => one + (x - mean(r) - nth(nth(cells, s), k) + mean(cells[s] ?? [])) ** 2, 0),
             0,
           ),
         0,
@@ -147,10 +148,10 @@ export function simulator(plan: Plan, n: number, seed: number): () => Simulated 
         );
       });
       const all = mean(rows.flat());
-      const conditions = Array.from({ length: groups }, (_, k) => mean(rows.map((r) => r[k] ?? 0)));
+      const conditions = Array.from({ length: groups }, (_, k) => mean(rows.map((r) => nth(r, k))));
       const between = n * squares(conditions, all);
       const error = rows.reduce(
-        (sum, r) => sum + r.reduce((s, x, k) => s + (x - mean(r) - (conditions[k] ?? 0) + all) ** 2, 0),
+        (sum, r) => sum + r.reduce((s, x, k) => s + (x - mean(r) - nth(conditions, k) + all) ** 2, 0),
         0,
       );
       return { found: between / df1 / (error / df2) >= critical };

@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { demand } from '../numeric/domain-error';
 
 /** How p-values of several comparisons are adjusted. */
@@ -5,13 +6,13 @@ export type Adjustment = 'unadjusted' | 'bonferroni' | 'holm' | 'sidak' | 'benja
 
 /** Applies a step to p-values in order of size, largest or smallest first, each no further than the one before. */
 function stepped(p: readonly number[], upwards: boolean, factor: (rank: number) => number): number[] {
-  const order = p.map((_, i) => i).sort((i, j) => (p[i] ?? 0) - (p[j] ?? 0));
+  const order = p.map((_, i) => i).sort((i, j) => nth(p, i) - nth(p, j));
   const out = new Array<number>(p.length);
   let bound = upwards ? 0 : 1;
   const walk = upwards ? order : [...order].reverse();
   walk.forEach((i, step) => {
     const rank = upwards ? step + 1 : p.length - step;
-    const raw = Math.min(1, (p[i] ?? 0) * factor(rank));
+    const raw = Math.min(1, nth(p, i) * factor(rank));
     bound = upwards ? Math.max(bound, raw) : Math.min(bound, raw);
     out[i] = bound;
   });

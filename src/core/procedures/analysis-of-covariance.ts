@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { fisherF } from '../distributions/f';
 import { studentT } from '../distributions/t';
 import { demand } from '../numeric/domain-error';
@@ -96,9 +97,9 @@ export function analysisOfCovariance(
   const to = at ?? whole.x;
   const effect = (weights: readonly number[], of: number): TTest => {
     const first = there(own[0], 'a group').y;
-    const estimate = sum(own.map((g, i) => (weights[i] ?? 0) * (g.y - first - slope * (g.x - to))));
-    const spread = sum(groups.map((g, i) => (weights[i] ?? 0) ** 2 / g.length));
-    const moved = sum(xs.map((x, i) => (weights[i] ?? 0) * (x - to)));
+    const estimate = sum(own.map((g, i) => nth(weights, i) * (g.y - first - slope * (g.x - to))));
+    const spread = sum(groups.map((g, i) => nth(weights, i) ** 2 / g.length));
+    const moved = sum(xs.map((x, i) => nth(weights, i) * (x - to)));
     return tTest(estimate, Math.sqrt(residual.ms * (spread + moved ** 2 / within.xx)), df, of);
   };
   const reach = studentT(df).upperQuantile((1 - level) / 2);

@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { chiSquare } from '../distributions/chi-square';
 import { normal } from '../distributions/normal';
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
@@ -59,7 +60,7 @@ function fit(
     let height = 0;
     z.forEach((group, g) => {
       const weights = there(design[g], 'a design');
-      const shift = moved[g] ?? 0;
+      const shift = nth(moved, g);
       const mean = sum(weights.map((w, j) => w * there(theta[j], 'a mean')));
       for (const { value, below } of group) {
         // The residual in standard deviations, γ(y − shift) − δ, and how it moves with each parameter.
@@ -74,9 +75,8 @@ function fit(
         } else height += Math.log(gamma) - (r * r) / 2;
         const moves = [...weights.map((w) => -w), distance];
         for (let i = 0; i <= p; i++) {
-          gradient[i] = (gradient[i] ?? 0) + slope * (moves[i] ?? 0);
-          for (let j = 0; j <= p; j++)
-            curvature.set(i, j, curvature.get(i, j) - bend * (moves[i] ?? 0) * (moves[j] ?? 0));
+          gradient[i] = (gradient[i] ?? 0) + slope * nth(moves, i);
+          for (let j = 0; j <= p; j++) curvature.set(i, j, curvature.get(i, j) - bend * nth(moves, i) * nth(moves, j));
         }
         if (!below) {
           gradient[p] = (gradient[p] ?? 0) + 1 / gamma;
@@ -94,10 +94,10 @@ function fit(
     let next = theta;
     let next_ = here;
     do {
-      next = theta.map((t, i) => t + size * (step[i] ?? 0));
-      if ((next[p] ?? 0) > 0) next_ = at(next);
+      next = theta.map((t, i) => t + size * nth(step, i));
+      if (nth(next, p) > 0) next_ = at(next);
       size /= 2;
-    } while (((next[p] ?? 0) <= 0 || next_.height < here.height - 1e-12) && size > 1e-12);
+    } while ((nth(next, p) <= 0 || next_.height < here.height - 1e-12) && size > 1e-12);
     const change = Math.max(...step.map(Math.abs));
     theta = next;
     here = next_;
@@ -106,7 +106,7 @@ function fit(
   const gamma = there(theta[p], 'a scale');
   const coefficients = theta.slice(0, p).map((d) => (d / gamma) * scale);
   const means = design.map(
-    (weights, g) => centre + (offset[g] ?? 0) + sum(weights.map((w, j) => w * (coefficients[j] ?? 0))),
+    (weights, g) => centre + nth(offset, g) + sum(weights.map((w, j) => w * nth(coefficients, j))),
   );
   const counted = groups.flat().filter((r) => !r.below).length;
   return {

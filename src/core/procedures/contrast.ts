@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { mostOf } from '../numeric/extremes';
 import { fisherF } from '../distributions/f';
 import { demand } from '../numeric/domain-error';
@@ -15,7 +16,7 @@ export interface Contrast extends TTest {
 
 /** Σ cᵢȳᵢ, as Σ cᵢ = 0 from distances to one of the means: large means that lie close keep their digits. */
 const weighted = (groups: readonly SampleSummary[], weights: readonly number[]): number =>
-  sum(distances(groups).map((m, i) => (weights[i] ?? 0) * m));
+  sum(distances(groups).map((m, i) => nth(weights, i) * m));
 
 /**
  * A contrast of group means, Σ cᵢȳᵢ with Σ cᵢ = 0: "the mean of the three lamps less the control".
@@ -29,7 +30,7 @@ export function contrast(groups: readonly SampleSummary[], weights: readonly num
   demand(Math.abs(sum(weights)) <= 1e-9 * size, 'The weights of a contrast must sum to 0, or it compares nothing.');
   const { variance, df } = withinGroups(groups);
   const estimate = weighted(groups, weights);
-  const se = Math.sqrt(variance * sum(groups.map((g, i) => (weights[i] ?? 0) ** 2 / g.n)));
+  const se = Math.sqrt(variance * sum(groups.map((g, i) => nth(weights, i) ** 2 / g.n)));
   const test = tTest(estimate, se, df, level);
   const df1 = groups.length - 1;
   const reference = fisherF(df1, df);
@@ -59,7 +60,7 @@ export function separateContrast(groups: readonly SampleSummary[], weights: read
     groups.every((g, i) => g.n > 1 || weights[i] === 0),
     'One of the groups has one reading, and so no spread of its own.',
   );
-  const parts = groups.map((g, i) => ((weights[i] ?? 0) ** 2 * g.variance) / g.n);
+  const parts = groups.map((g, i) => (nth(weights, i) ** 2 * g.variance) / g.n);
   const all = sum(parts);
   demand(all > 0, 'The groups of this contrast have no spread at all, so it cannot be judged.');
   const df = 1 / sum(parts.map((v, i) => (v === 0 ? 0 : (v / all) ** 2 / ((groups[i]?.n ?? 2) - 1))));

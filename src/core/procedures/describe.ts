@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { studentT } from '../distributions/t';
 import { type Interval, checkedLevel } from './interval';
 import { demand } from '../numeric/domain-error';
@@ -95,7 +96,7 @@ function describedFrom(
   if (scale > 0) {
     let [third, fourth] = [0, 0];
     for (let i = 0; i < n; i++) {
-      const z = (deviations[i] ?? 0) / scale;
+      const z = nth(deviations, i) / scale;
       const square = z * z;
       third += square * z;
       fourth += square * square;

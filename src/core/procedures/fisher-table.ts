@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { random } from '../numeric/random';
 import { sum } from '../numeric/sum';
 import { checkedTable } from './independence';
@@ -22,12 +23,12 @@ const exactSteps = 2_000_000;
 export function fisherTable(table: readonly (readonly number[])[], seed: number, tables = 20_000): FisherTable {
   checkedTable(table);
   const rows = table.map((row) => sum(row));
-  const columns = (table[0] ?? []).map((_, j) => sum(table.map((row) => row[j] ?? 0)));
+  const columns = (table[0] ?? []).map((_, j) => sum(table.map((row) => nth(row, j))));
   // The lines of the longer side are filled one after the other; the largest comes last, for it is what remains.
   const [lines, left] = rows.length <= columns.length ? [columns, [...rows]] : [rows, [...columns]];
   const order = [...lines].sort((a, b) => a - b);
   const logs = logFactorials(sum(rows));
-  const at = (n: number): number => logs[n] ?? 0;
+  const at = (n: number): number => nth(logs, n);
   const seen = -sum(table.flat().map(at));
   const base = sum(rows.map(at)) + sum(columns.map(at)) - at(sum(rows));
   const width = left.length;
@@ -42,7 +43,7 @@ export function fisherTable(table: readonly (readonly number[])[], seed: number,
       if (all <= seen + 1e-7) p += Math.exp(all + base);
       return (steps += width) <= exactSteps;
     }
-    const room = left[i] ?? 0;
+    const room = nth(left, i);
     const alone = i === width - 1;
     const most = Math.min(need, room);
     const rest = alone ? 0 : later - (left[i + 1] ?? 0);
@@ -50,7 +51,7 @@ export function fisherTable(table: readonly (readonly number[])[], seed: number,
       left[i] = room - t;
       const next = alone ? line + 1 : line;
       const on = alone
-        ? fill(next, 0, order[next] ?? 0, laterThan(0), log - at(t))
+        ? fill(next, 0, nth(order, next), laterThan(0), log - at(t))
         : fill(line, i + 1, need - t, rest, log - at(t));
       if (!on) return false;
     }
@@ -59,7 +60,7 @@ export function fisherTable(table: readonly (readonly number[])[], seed: number,
   };
   const laterThan = (i: number): number => {
     let room = 0;
-    for (let k = i + 1; k < width; k++) room += left[k] ?? 0;
+    for (let k = i + 1; k < width; k++) room += nth(left, k);
     return room;
   };
   if (!fill(0, 0, order[0] ?? 0, laterThan(0), 0)) return sampled(table, seed, tables, seen);
@@ -68,13 +69,13 @@ export function fisherTable(table: readonly (readonly number[])[], seed: number,
 
 function sampled(table: readonly (readonly number[])[], seed: number, tables: number, seen: number): FisherTable {
   const rows = table.map((row) => sum(row));
-  const columns = (table[0] ?? []).map((_, j) => sum(table.map((row) => row[j] ?? 0)));
+  const columns = (table[0] ?? []).map((_, j) => sum(table.map((row) => nth(row, j))));
   const next = tablesWith(rows, columns, random(seed, 1));
   const logs = logFactorials(sum(rows));
   let asFar = 0;
   for (let s = 0; s < tables; s++) {
     let log = 0;
-    for (const count of next()) log -= logs[count] ?? 0;
+    for (const count of next()) log -= nth(logs, count);
     if (log <= seen + 1e-7) asFar += 1;
   }
   return { method: 'sampled', p: sampledP(asFar, tables), tables };

@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { studentizedRangeUpper } from '../distributions/studentized-range';
 import { allPairs } from './pairwise';
 import { friedman } from './friedman';
@@ -22,7 +23,7 @@ export function friedmanPairs(rows: readonly (readonly number[])[]): FriedmanPai
   const { meanRanks, se, rangeP } = friedman(rows);
   const k = meanRanks.length;
   return allPairs(k).map(([a, b]) => {
-    const difference = (meanRanks[a] ?? 0) - (meanRanks[b] ?? 0);
+    const difference = nth(meanRanks, a) - nth(meanRanks, b);
     const q = Math.abs(difference) / se;
     const p = rangeP?.(difference) ?? Math.max(studentizedRangeUpper(q, k, Infinity), Number.MIN_VALUE);
     return { a, b, difference, q, p };

@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { chiSquare } from '../distributions/chi-square';
 import { conditionRankSums } from '../distributions/counted-ranks';
 import { demand } from '../numeric/domain-error';
@@ -37,7 +38,7 @@ export function friedman(rows: readonly (readonly number[])[], method: 'auto' | 
     'Every subject needs a reading under every condition: leave out subjects with gaps.',
   );
   const within = rows.map((row) => ranked(row));
-  const sums = Array.from({ length: k }, (_, j) => sum(within.map((r) => r.ranks[j] ?? 0)));
+  const sums = Array.from({ length: k }, (_, j) => sum(within.map((r) => nth(r.ranks, j))));
   const ties = sum(within.map((r) => r.tieTerm));
   const scale = n * k * (k + 1) - ties / (k - 1);
   demand(scale > 0, 'Within every subject all readings are the same: no rank differs from another.');

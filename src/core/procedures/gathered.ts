@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { leastOf } from '../numeric/extremes';
 import { type TailProbabilities } from './direction';
 import { sampledP } from './shuffle-means';
@@ -54,7 +55,7 @@ function binned(statistics: Float64Array, grid: Grid): Uint32Array {
 function between(values: Float64Array, low: number, high: number): number[] {
   const out: number[] = [];
   for (let i = 0; i < values.length; i++) {
-    const x = values[i] ?? 0;
+    const x = nth(values, i);
     if (x > low && x < high) out.push(x);
   }
   return out;
@@ -139,7 +140,7 @@ export class Gathered {
     this.addFew(tally);
     if (staying) {
       const more = tally.bins ?? binned(statistics, staying);
-      for (let k = 0; k < more.length; k++) this.bins[k] = (this.bins[k] ?? 0) + (more[k] ?? 0);
+      for (let k = 0; k < more.length; k++) this.bins[k] = (this.bins[k] ?? 0) + nth(more, k);
     } else {
       this.grid = this.laidOut();
       this.bins = binned(this.values(), this.grid);
@@ -216,7 +217,7 @@ export class Gathered {
           : [zero + (steps - 1 - step), zero - 1 - (steps - 1 - step)].filter((k) => k >= 0 && k <= last);
     let beyond = 0;
     let step = 0;
-    const here = (): number => places(step).reduce((s, k) => s + (bins[k] ?? 0), 0);
+    const here = (): number => places(step).reduce((s, k) => s + nth(bins, k), 0);
     while (step < steps - 1 && beyond + here() <= may) {
       beyond += here();
       step += 1;

@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { chiSquare } from '../distributions/chi-square';
 import { noncentralChiSquareLower } from '../distributions/noncentral-f';
 import { demand } from '../numeric/domain-error';
@@ -40,7 +41,7 @@ export function checkedTable(table: readonly (readonly number[])[]): void {
     demand(sum(row) > 0, `Row ${i + 1} has no counts at all: leave it out.`);
   });
   for (let j = 0; j < columns; j++)
-    demand(sum(table.map((row) => row[j] ?? 0)) > 0, `Column ${j + 1} has no counts at all: leave it out.`);
+    demand(sum(table.map((row) => nth(row, j))) > 0, `Column ${j + 1} has no counts at all: leave it out.`);
 }
 
 /**
@@ -50,10 +51,10 @@ export function checkedTable(table: readonly (readonly number[])[]): void {
 export function independence(table: readonly (readonly number[])[]): Independence {
   checkedTable(table);
   const rows = table.map((row) => sum(row));
-  const columns = (table[0] ?? []).map((_, j) => sum(table.map((row) => row[j] ?? 0)));
+  const columns = (table[0] ?? []).map((_, j) => sum(table.map((row) => nth(row, j))));
   const total = sum(rows);
   const each = (f: (observed: number, expected: number, i: number, j: number) => number): number[][] =>
-    table.map((row, i) => row.map((o, j) => f(o, ((rows[i] ?? 0) * (columns[j] ?? 0)) / total, i, j)));
+    table.map((row, i) => row.map((o, j) => f(o, (nth(rows, i) * nth(columns, j)) / total, i, j)));
   const all = (f: (observed: number, expected: number) => number): number => sum(each(f).flat());
   const expected = each((_, e) => e);
   const chi2 = all((o, e) => (o - e) ** 2 / e);
@@ -70,9 +71,7 @@ export function independence(table: readonly (readonly number[])[]): Independenc
     gP: p(Math.max(0, g)),
     expected,
     standardized: each((o, e) => (o - e) / Math.sqrt(e)),
-    adjusted: each(
-      (o, e, i, j) => (o - e) / Math.sqrt(e * (1 - (rows[i] ?? 0) / total) * (1 - (columns[j] ?? 0) / total)),
-    ),
+    adjusted: each((o, e, i, j) => (o - e) / Math.sqrt(e * (1 - nth(rows, i) / total) * (1 - nth(columns, j) / total))),
     smallestExpected: expected.flat().reduce((a, b) => Math.min(a, b), Infinity),
     underFive: expected.flat().filter((e) => e < 5).length,
     cramersV: Math.sqrt(chi2 / (total * (Math.min(rows.length, columns.length) - 1))),

@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { subsetSums } from '../distributions/counted';
 import { normal } from '../distributions/normal';
 import { demand } from '../numeric/domain-error';
@@ -56,7 +57,7 @@ function countLarger(groups: readonly (readonly number[])[]): number {
       let [low, high] = [0, sorted.length];
       while (low < high) {
         const middle = (low + high) >> 1;
-        const at = sorted[middle] ?? 0;
+        const at = nth(sorted, middle);
         if (at < y || (orEqual && at === y)) low = middle + 1;
         else high = middle;
       }

@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { type Direction, symmetricTails } from './direction';
 import { chiSquare } from '../distributions/chi-square';
 import { groupRankSums } from '../distributions/counted-ranks';
@@ -32,7 +33,7 @@ export function kruskalWallis(
 ): KruskalWallis {
   const { ranks, meanRanks, n, tieTerm } = rankedGroups(groups);
   const centre = (n + 1) / 2;
-  const spread = sum(groups.map((g, i) => g.length * ((meanRanks[i] ?? 0) - centre) ** 2));
+  const spread = sum(groups.map((g, i) => g.length * (nth(meanRanks, i) - centre) ** 2));
   const h = (12 * spread) / (n * (n + 1)) / (1 - tieTerm / (n ** 3 - n));
   const df = groups.length - 1;
   const exact = method === 'auto' ? counted(ranks, groups) : undefined;
@@ -106,7 +107,7 @@ export function dunnTest(
     ? groups.flatMap((_, g): [number, number][] => (g === against.control ? [] : [[g, against.control]]))
     : allPairs(groups.length);
   const pairs = compared.map(([a, b]) => {
-    const difference = (meanRanks[a] ?? 0) - (meanRanks[b] ?? 0);
+    const difference = nth(meanRanks, a) - nth(meanRanks, b);
     const z = difference / Math.sqrt(variance * (1 / (groups[a]?.length ?? 1) + 1 / (groups[b]?.length ?? 1)));
     return { a, b, difference, z, alone: symmetricTails(normal, z)[against?.direction ?? 'either'] };
   });

@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { fisherF } from '../distributions/f';
 import { demand } from '../numeric/domain-error';
 import { sum } from '../numeric/sum';
@@ -15,10 +16,10 @@ export function oneDegreeInteraction(cells: readonly (readonly number[])[]): { f
   demand(df2 >= 1, 'At least two rows by three columns are needed: nothing else is left to judge errors by.');
   const grand = sum(cells.flat()) / (r * c);
   const rows = cells.map((row) => sum(row) / c - grand);
-  const columns = Array.from({ length: c }, (_, j) => sum(cells.map((row) => row[j] ?? 0)) / r - grand);
-  const product = sum(cells.flatMap((row, i) => row.map((y, j) => (rows[i] ?? 0) * (columns[j] ?? 0) * y)));
+  const columns = Array.from({ length: c }, (_, j) => sum(cells.map((row) => nth(row, j))) / r - grand);
+  const product = sum(cells.flatMap((row, i) => row.map((y, j) => nth(rows, i) * nth(columns, j) * y)));
   const ss = product ** 2 / (sum(rows.map((x) => x * x)) * sum(columns.map((x) => x * x)));
-  const residuals = cells.flatMap((row, i) => row.map((y, j) => y - grand - (rows[i] ?? 0) - (columns[j] ?? 0)));
+  const residuals = cells.flatMap((row, i) => row.map((y, j) => y - grand - nth(rows, i) - nth(columns, j)));
   const rest = sum(residuals.map((e) => e * e)) - ss;
   demand(rest > 0 && Number.isFinite(ss), 'Rows or columns do not differ at all, so they cannot multiply.');
   const f = ss / (rest / df2);

@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { fisherF } from '../distributions/f';
 import { demand } from '../numeric/domain-error';
 import { moments, sum } from '../numeric/sum';
@@ -81,8 +82,8 @@ export function oneWayAnovaFromSummaries(groups: readonly SampleSummary[]): OneW
   const n = sum(groups.map((g) => g.n));
   enough(n, groups.length);
   const means = distances(groups);
-  const grand = sum(groups.map((g, i) => (g.n * (means[i] ?? 0)) / n));
-  const ssBetween = sum(groups.map((g, i) => g.n * ((means[i] ?? 0) - grand) ** 2));
+  const grand = sum(groups.map((g, i) => (g.n * nth(means, i)) / n));
+  const ssBetween = sum(groups.map((g, i) => g.n * (nth(means, i) - grand) ** 2));
   const ssWithin = sum(groups.map((g) => (g.n - 1) * g.variance));
   return table(ssBetween, ssWithin, ssBetween + ssWithin, groups.length, n);
 }

@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { studentT } from '../distributions/t';
 import { demand } from '../numeric/domain-error';
 import { moments, sum } from '../numeric/sum';
@@ -19,7 +20,7 @@ export interface PitmanMorgan {
 /** Σ of the products of two lists' deviations, over the root of their squares' sums. */
 function correlationOf(x: readonly number[], y: readonly number[]): number {
   const [a, b] = [moments(x), moments(y)];
-  const products = sum(a.deviations.map((d, i) => d * (b.deviations[i] ?? 0)));
+  const products = sum(a.deviations.map((d, i) => d * nth(b.deviations, i)));
   return products / Math.sqrt(a.sumOfSquares * b.sumOfSquares);
 }
 
@@ -35,7 +36,7 @@ export function pitmanMorgan(a: readonly number[], b: readonly number[], level: 
   const [first, second] = [moments(a), moments(b)];
   demand(first.sumOfSquares > 0 && second.sumOfSquares > 0, 'A ratio of spreads needs some spread in both groups.');
   const [x, y] = [first.deviations, second.deviations];
-  const [sums, differences] = [x.map((d, i) => d + (y[i] ?? 0)), x.map((d, i) => d - (y[i] ?? 0))];
+  const [sums, differences] = [x.map((d, i) => d + nth(y, i)), x.map((d, i) => d - nth(y, i))];
   const squares = (v: Float64Array): number => sum(v.map((d) => d * d));
   demand(
     squares(differences) > 1e-24 * squares(sums) && squares(sums) > 1e-24 * squares(differences),

@@ -1,4 +1,5 @@
 /** Power by exact noncentral distributions, and the sample size that reaches it. Source: Cohen (1988). */
+import { nth } from '../numeric/nth';
 import { binomial } from '../distributions/binomial';
 import { fisherF } from '../distributions/f';
 import { noncentralFUpper } from '../distributions/noncentral-f';
@@ -181,7 +182,7 @@ export function twoProportionsPower(
     const weight = first.mass(x1);
     // Outcomes this rare cannot change the sixteenth digit.
     if (weight < 1e-18) continue;
-    for (let x2 = 0; x2 <= n2; x2++) if (rejects(x1, x2)) power += weight * (masses[x2] ?? 0);
+    for (let x2 = 0; x2 <= n2; x2++) if (rejects(x1, x2)) power += weight * nth(masses, x2);
   }
   return Math.min(1, power);
 }

@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { normal } from '../distributions/normal';
 import { demand } from '../numeric/domain-error';
 import { sum } from '../numeric/sum';
@@ -19,9 +20,9 @@ export function proportionTrend(
   shares.forEach(checkedShare);
   const n = sum(shares.map((s) => s.n));
   const p = sum(shares.map((s) => s.successes)) / n;
-  const mean = sum(shares.map((s, i) => s.n * (scores[i] ?? 0))) / n;
-  const slope = sum(shares.map((s, i) => (s.successes - s.n * p) * ((scores[i] ?? 0) - mean)));
-  const variance = p * (1 - p) * sum(shares.map((s, i) => s.n * ((scores[i] ?? 0) - mean) ** 2));
+  const mean = sum(shares.map((s, i) => s.n * nth(scores, i))) / n;
+  const slope = sum(shares.map((s, i) => (s.successes - s.n * p) * (nth(scores, i) - mean)));
+  const variance = p * (1 - p) * sum(shares.map((s, i) => s.n * (nth(scores, i) - mean) ** 2));
   demand(variance > 0, 'All outcomes or all scores are the same, so there can be no trend.');
   const z = slope / Math.sqrt(variance);
   return { z, p: symmetricTails(normal, z) };

@@ -1,4 +1,5 @@
 /** Tables of counts drawn at random with their margins standing: what permuted labels bring. */
+import { nth } from '../numeric/nth';
 import type { Random } from '../numeric/random';
 import { sum } from '../numeric/sum';
 import { logGamma } from '../numeric/special';
@@ -15,7 +16,7 @@ function draw(drawn: number, marked: number, total: number, log: Float64Array, u
   const from = Math.max(0, drawn + marked - total);
   const to = Math.min(drawn, marked);
   if (from === to) return from;
-  const at = (n: number): number => log[n] ?? 0;
+  const at = (n: number): number => nth(log, n);
   const middle = Math.min(to, Math.max(from, Math.floor(((drawn + 1) * (marked + 1)) / (total + 2))));
   const rest = total - marked;
   let up = Math.exp(
@@ -64,7 +65,7 @@ export function tablesWith(rows: readonly number[], columns: readonly number[], 
       let need = row;
       let among = total;
       for (let j = 0; j < width; j++) {
-        const marked = left[j] ?? 0;
+        const marked = nth(left, j);
         const got = need === 0 ? 0 : draw(need, marked, among, log, generator.uniform());
         cells[i * width + j] = got;
         left[j] = marked - got;

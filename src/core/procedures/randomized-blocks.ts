@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { fisherF } from '../distributions/f';
 import { studentT } from '../distributions/t';
@@ -105,7 +106,7 @@ export function randomizedBlocks(
     const size = there(sizes[b], 'a block');
     n.forEach((count, i) => {
       if (count === 0) return;
-      right.set(i, 0, right.get(i, 0) + (sums[b]?.[i] ?? 0) - count * there(means[b], 'a mean'));
+      right.set(i, 0, right.get(i, 0) + nth(nth(sums, b), i) - count * there(means[b], 'a mean'));
       normal.set(i, i, normal.get(i, i) + count);
       n.forEach((other, j) => normal.set(i, j, normal.get(i, j) - (count * other) / size));
     });
@@ -122,7 +123,7 @@ export function randomizedBlocks(
   const explained = sum(effects.map((e, i) => e * right.get(i, 0)));
   const total = moments(readings.map((r) => r.value)).sumOfSquares;
   const blockEffects = means.map(
-    (mean, b) => mean - sum(effects.map((e, i) => (e * (counts[b]?.[i] ?? 0)) / there(sizes[b], 'a block'))),
+    (mean, b) => mean - sum(effects.map((e, i) => (e * nth(nth(counts, b), i)) / there(sizes[b], 'a block'))),
   );
   const residuals = readings.map(
     (r) => r.value - there(effects[r.group], 'a group') - there(blockEffects[r.block], 'a block'),
@@ -141,7 +142,7 @@ export function randomizedBlocks(
     return Matrix.mul(w, inverse.mmul(w)).sum();
   };
   /** Of each group the share of a block's readings that are its, on average over blocks. */
-  const shares = effects.map((_, i) => sum(counts.map((c, b) => (c[i] ?? 0) / there(sizes[b], 'a block'))) / blocks);
+  const shares = effects.map((_, i) => sum(counts.map((c, b) => nth(c, i) / there(sizes[b], 'a block'))) / blocks);
   const level0 = sum(means) / blocks - sum(effects.map((e, i) => e * there(shares[i], 'a share')));
   const ofBlocks = sum(sizes.map((size) => 1 / size)) / blocks ** 2;
   const reach = studentT(df).upperQuantile((1 - level) / 2);
@@ -158,8 +159,8 @@ export function randomizedBlocks(
     }),
     effect: (weights, of) =>
       tTest(
-        sum(effects.map((e, i) => e * (weights[i] ?? 0))),
-        Math.sqrt(residual.ms * variance(effects.map((_, i) => weights[i] ?? 0))),
+        sum(effects.map((e, i) => e * nth(weights, i))),
+        Math.sqrt(residual.ms * variance(effects.map((_, i) => nth(weights, i)))),
         df,
         of,
       ),

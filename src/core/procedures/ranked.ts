@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { alike } from '../numeric/decimals';
 import { sortedUp } from '../numeric/quantile';
 
@@ -18,9 +19,9 @@ export function ranked(values: readonly number[]): Ranked {
   const shared: number[] = [];
   let tieTerm = 0;
   for (let start = 0; start < n;) {
-    const first = sorted[start] ?? 0;
+    const first = nth(sorted, start);
     let end = start + 1;
-    while (end < n && alike(sorted[end] ?? 0, first)) end += 1;
+    while (end < n && alike(nth(sorted, end), first)) end += 1;
     starts.push(first);
     shared.push((start + 1 + end) / 2);
     const t = end - start;
@@ -31,7 +32,7 @@ export function ranked(values: readonly number[]): Ranked {
     let [low, high] = [0, starts.length - 1];
     while (low < high) {
       const middle = (low + high + 1) >> 1;
-      if ((starts[middle] ?? 0) <= x) low = middle;
+      if (nth(starts, middle) <= x) low = middle;
       else high = middle - 1;
     }
     return low;

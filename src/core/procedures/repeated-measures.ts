@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { chiSquare } from '../distributions/chi-square';
 import { fisherF } from '../distributions/f';
 import { demand } from '../numeric/domain-error';
@@ -26,17 +27,17 @@ function determinant(matrix: readonly (readonly number[])[]): number {
   let product = 1;
   for (let j = 0; j < m.length; j++) {
     let best = j;
-    for (let i = j + 1; i < m.length; i++) if (Math.abs(m[i]?.[j] ?? 0) > Math.abs(m[best]?.[j] ?? 0)) best = i;
+    for (let i = j + 1; i < m.length; i++) if (Math.abs(nth(nth(m, i), j)) > Math.abs(nth(nth(m, best), j))) best = i;
     const [top, other] = [m[j] ?? [], m[best] ?? []];
     [m[j], m[best]] = [other, top];
     if (best !== j) product = -product;
-    const pivot = other[j] ?? 0;
+    const pivot = nth(other, j);
     if (pivot === 0) return 0;
     product *= pivot;
     for (let i = j + 1; i < m.length; i++) {
       const row = m[i] ?? [];
-      const factor = (row[j] ?? 0) / pivot;
-      for (let k = j; k < m.length; k++) row[k] = (row[k] ?? 0) - factor * (other[k] ?? 0);
+      const factor = nth(row, j) / pivot;
+      for (let k = j; k < m.length; k++) row[k] = (row[k] ?? 0) - factor * nth(other, k);
     }
   }
   return product;
@@ -78,9 +79,9 @@ export function repeatedMeasures(rows: readonly (readonly number[])[]): Repeated
   // Covariances of the orthonormal contrasts; how unequal their spreads are is what ε measures.
   const contrasts = helmert(k);
   const covariance = contrasts.map((c) =>
-    contrasts.map((d) => sum(c.map((w, i) => w * sum(d.map((v, j) => v * (products[i]?.[j] ?? 0))))) / (n - 1)),
+    contrasts.map((d) => sum(c.map((w, i) => w * sum(d.map((v, j) => v * nth(nth(products, i), j))))) / (n - 1)),
   );
-  const trace = sum(covariance.map((row, i) => row[i] ?? 0));
+  const trace = sum(covariance.map((row, i) => nth(row, i)));
   const epsilon = trace ** 2 / (df1 * sum(covariance.flat().map((c) => c * c)));
   const huynhFeldt = Math.min(1, (n * df1 * epsilon - 2) / (df1 * (n - 1 - df1 * epsilon)));
   const pWith = (e: number): number => Math.max(fisherF(e * df1, e * df2).upper(f), Number.MIN_VALUE);

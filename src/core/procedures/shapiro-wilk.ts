@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { normal } from '../distributions/normal';
 import { attempt, demand } from '../numeric/domain-error';
 import { sortedUp } from '../numeric/quantile';
@@ -46,7 +47,7 @@ export function shapiroWilk(values: readonly number[]): ShapiroWilk {
         (square - 2 * (scores[0] ?? 0) ** 2 - 2 * (scores[1] ?? 0) ** 2) /
         (1 - 2 * first * first - 2 * second * second);
     }
-    for (let i = from; i < half; i++) weights[i] = -(scores[i] ?? 0) / Math.sqrt(rest);
+    for (let i = from; i < half; i++) weights[i] = -nth(scores, i) / Math.sqrt(rest);
   }
   const scale = Math.sqrt(sumOfSquares);
   const slope = sum(weights.map((a, i) => (a * ((x[n - 1 - i] ?? mean) - (x[i] ?? mean))) / scale));

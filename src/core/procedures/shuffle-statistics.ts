@@ -1,4 +1,5 @@
 /** Statistics that a randomization test may be built on, from the values and each one's group. */
+import { nth } from '../numeric/nth';
 import { medianOf } from '../numeric/quantile';
 import { selectAll } from '../numeric/selection';
 
@@ -25,7 +26,7 @@ export type Centre = keyof typeof centres;
 
 const membersOf = (values: Float64Array, label: Int32Array, group: number): number[] => {
   const out: number[] = [];
-  for (let i = 0; i < values.length; i++) if (label[i] === group) out.push(values[i] ?? 0);
+  for (let i = 0; i < values.length; i++) if (label[i] === group) out.push(nth(values, i));
   return out;
 };
 
@@ -66,8 +67,8 @@ export const fStatistic: ShuffleStatistic = (values, label) => {
   const sizes: number[] = [];
   let total = 0;
   for (let i = 0; i < values.length; i++) {
-    const g = label[i] ?? 0;
-    const away = (values[i] ?? 0) - grand;
+    const g = nth(label, i);
+    const away = nth(values, i) - grand;
     sums[g] = (sums[g] ?? 0) + away;
     sizes[g] = (sizes[g] ?? 0) + 1;
     total += away * away;
@@ -159,12 +160,12 @@ export const shareDifference = (table: readonly (readonly number[])[]) => {
 export function chiSquareOfTable(table: readonly (readonly number[])[]): (cells: ArrayLike<number>) => number {
   const rows = table.map((row) => row.reduce((s, n) => s + n, 0));
   const n = rows.reduce((s, x) => s + x, 0);
-  const columns = (table[0] ?? []).map((_, j) => table.reduce((s, row) => s + (row[j] ?? 0), 0));
+  const columns = (table[0] ?? []).map((_, j) => table.reduce((s, row) => s + nth(row, j), 0));
   const expected = rows.flatMap((row) => columns.map((column) => (row * column) / n));
   return (cells) => {
     let total = 0;
     for (let k = 0; k < expected.length; k++) {
-      const e = expected[k] ?? 0;
+      const e = nth(expected, k);
       if (e > 0) total += ((cells[k] ?? 0) - e) ** 2 / e;
     }
     return total;
@@ -179,7 +180,7 @@ export function chiSquareOf(outcomes: number): ShuffleStatistic {
     const rows = new Float64Array(groups);
     const columns = new Float64Array(outcomes);
     for (let i = 0; i < values.length; i++) {
-      const [g, k] = [label[i] ?? 0, values[i] ?? 0];
+      const [g, k] = [nth(label, i), nth(values, i)];
       counts[g * outcomes + k] = (counts[g * outcomes + k] ?? 0) + 1;
       rows[g] = (rows[g] ?? 0) + 1;
       columns[k] = (columns[k] ?? 0) + 1;
@@ -187,7 +188,7 @@ export function chiSquareOf(outcomes: number): ShuffleStatistic {
     let chi2 = 0;
     for (let g = 0; g < groups; g++)
       for (let k = 0; k < outcomes; k++) {
-        const expected = ((rows[g] ?? 0) * (columns[k] ?? 0)) / values.length;
+        const expected = (nth(rows, g) * nth(columns, k)) / values.length;
         if (expected > 0) chi2 += ((counts[g * outcomes + k] ?? 0) - expected) ** 2 / expected;
       }
     return chi2;

@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { demand } from '../numeric/domain-error';
 import { random, shuffleInPlace } from '../numeric/random';
 import type { TailProbabilities } from './direction';
@@ -17,7 +18,7 @@ function* arrangements(sizes: readonly number[]): Generator<Int32Array> {
       return;
     }
     for (let g = 0; g < left.length; g++) {
-      if ((left[g] ?? 0) === 0) continue;
+      if (nth(left, g) === 0) continue;
       left[g] = (left[g] ?? 0) - 1;
       label[i] = g;
       yield* from(i + 1);

@@ -4,6 +4,7 @@
  * numbered blocks with a stream of random numbers each, so that the same seed gives the same ones on every machine, in
  * any order and with any number of workers. Source: Fisher (1935), Pitman (1937), Efron (1979).
  */
+import { nth } from '../numeric/nth';
 import { mostOf } from '../numeric/extremes';
 import { permutedSums } from '../kernels/shuffle';
 import { permuter } from '../numeric/permute';
@@ -87,22 +88,22 @@ export function permutedMeans(first: readonly number[], second: readonly number[
 function permutedLabels({ groups, statistic }: Extract<Shuffling, { kind: 'labels' }>, generator: Random): Arranger {
   const sizes = groups.map((g) => g.length);
   const values = groups.flat();
-  const byValue = values.map((_, i) => i).sort((i, j) => (values[i] ?? 0) - (values[j] ?? 0));
+  const byValue = values.map((_, i) => i).sort((i, j) => nth(values, i) - nth(values, j));
   const rank = new Int32Array(values.length);
   byValue.forEach((i, r) => (rank[i] = r));
   // Smallest group first, as `permutedMeans` has it.
-  const order = groups.map((_, i) => i).sort((i, j) => (sizes[i] ?? 0) - (sizes[j] ?? 0));
+  const order = groups.map((_, i) => i).sort((i, j) => nth(sizes, i) - nth(sizes, j));
   const starts = groups.map((_, i) => sum(sizes.slice(0, i)));
   const places = Float64Array.from(
-    order.flatMap((g) => Array.from({ length: sizes[g] ?? 0 }, (_, k) => rank[(starts[g] ?? 0) + k] ?? 0)),
+    order.flatMap((g) => Array.from({ length: nth(sizes, g) }, (_, k) => rank[nth(starts, g) + k] ?? 0)),
   );
-  const slots = Int32Array.from(order.flatMap((g) => new Array<number>(sizes[g] ?? 0).fill(g)));
+  const slots = Int32Array.from(order.flatMap((g) => new Array<number>(nth(sizes, g)).fill(g)));
   const permute = permuter(places, values.length - mostOf(sizes), generator);
   /** The group permuted to each reading, smallest reading first. */
   const label = new Int32Array(values.length);
   const judge = ofSorted(
     statistic,
-    Float64Array.from(byValue, (i) => values[i] ?? 0),
+    Float64Array.from(byValue, (i) => nth(values, i)),
     sizes,
   );
   return {
@@ -112,7 +113,7 @@ function permutedLabels({ groups, statistic }: Extract<Shuffling, { kind: 'label
       for (let i = 0; i < slots.length; i++) label[places[i]!] = slots[i]!;
       return judge(label);
     },
-    shown: () => ({ kind: 'labels', labels: rank.map((r) => label[r] ?? 0) }),
+    shown: () => ({ kind: 'labels', labels: rank.map((r) => nth(label, r)) }),
   };
 }
 
@@ -128,7 +129,7 @@ function flippedSigns(
       let word = 0;
       for (let i = 0; i < differences.length; i++) {
         if (i % 32 === 0) word = bits();
-        const d = differences[i] ?? 0;
+        const d = nth(differences, i);
         flipped[i] = (word & 1) === 0;
         made[i] = flipped[i] ? -d : d;
         word >>>= 1;
@@ -146,7 +147,7 @@ function permutedCounts(
 ): Arranger {
   const rows = table.map((row) => sum(row));
   const width = table[0]?.length ?? 0;
-  const columns = Array.from({ length: width }, (_, j) => sum(table.map((row) => row[j] ?? 0)));
+  const columns = Array.from({ length: width }, (_, j) => sum(table.map((row) => nth(row, j))));
   const draw = tablesWith(rows, columns, generator);
   let cells: Int32Array = Int32Array.from(table.flat());
   return {
@@ -165,7 +166,7 @@ function drawnAgain(groups: readonly (readonly number[])[], centre: Centre, { be
         const [to, which] = [into[g] ?? group, drawn[g] ?? []];
         for (let i = 0; i < group.length; i++) {
           which[i] = below(group.length);
-          to[i] = group[which[i] ?? 0] ?? 0;
+          to[i] = group[nth(which, i)] ?? 0;
         }
       });
       return centreDifference(into, centre);

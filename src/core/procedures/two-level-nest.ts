@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { Matrix } from 'ml-matrix';
 import { chiSquare } from '../distributions/chi-square';
 import { DomainError, demand } from '../numeric/domain-error';
@@ -313,12 +314,12 @@ function fitted(
   const moved = places.map((a) => groups.map(({ weight, falls }) => at(falls, a) / weight ** 2));
 
   const effect = (weights: readonly number[], level: number): TTest => {
-    const of = (each: readonly number[]): number => sum(each.map((x, g) => x * (weights[g] ?? 0) ** 2));
+    const of = (each: readonly number[]): number => sum(each.map((x, g) => x * nth(weights, g) ** 2));
     const whichVariance = of(phi);
     const a2 = overVariances(
       (a, b) => (of(there(moved[a], 'a row')) * of(there(moved[b], 'a row'))) / whichVariance ** 2,
     );
-    const estimate = sum(groups.map((g, i) => (g.mean * spread + centre) * (weights[i] ?? 0)));
+    const estimate = sum(groups.map((g, i) => (g.mean * spread + centre) * nth(weights, i)));
     return tTest(estimate, Math.sqrt(of(adjusted)) * spread, wholeDf(2 / a2, 1e-7), level);
   };
   const test = (): WaldF => {

@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { fisherF } from '../distributions/f';
 import { demand } from '../numeric/domain-error';
 import { sum } from '../numeric/sum';
@@ -59,7 +60,7 @@ const rowMeans = (cells: Cells): number[][] =>
 
 /** Σ n (x − y)² over the cells: between a model and one inside it, what the larger explains more. */
 const apart = (cells: Cells, x: Means, y: Means): number =>
-  sum(cells.flatMap((row, i) => row.map((c, j) => c.n * ((x[i]?.[j] ?? 0) - (y[i]?.[j] ?? 0)) ** 2)));
+  sum(cells.flatMap((row, i) => row.map((c, j) => c.n * (nth(nth(x, i), j) - nth(nth(y, i), j)) ** 2)));
 
 /**
  * Weighted squares of means: the sum of squares of the first factor after the other and the interaction, from the plain
@@ -152,7 +153,7 @@ export function twoWayAnova(readings: readonly TwoWayReading[], type: SumsOfSqua
     a: third
       ? effect(weightedSquares(cells), a - 1)
       : type === 1
-        ? effect(sum(cells.flatMap((row, i) => row.map((c, j) => c.n * (byA[i]?.[j] ?? 0) ** 2))), a - 1)
+        ? effect(sum(cells.flatMap((row, i) => row.map((c, j) => c.n * nth(nth(byA, i), j) ** 2))), a - 1)
         : afterOther(byB, b),
     b: third ? effect(weightedSquares(transposed(cells)), b - 1) : afterOther(byA, a),
     interaction: replicated && filled > additive.rank ? effect(interactionSs, filled - additive.rank) : undefined,

@@ -1,4 +1,5 @@
 /** A two-way layout by its cells: all that an analysis of it needs of the readings, found in one pass. */
+import { nth } from '../numeric/nth';
 import { demand } from '../numeric/domain-error';
 import { moments } from '../numeric/sum';
 
@@ -44,7 +45,7 @@ export function cellsOf(readings: readonly TwoWayReading[]): TwoWayCells {
   const each = (visit: (cell: TwoWayCell, deviation: number) => void): void =>
     place.forEach((k, i) => {
       const cell = flat[k];
-      if (cell) visit(cell, deviations[i] ?? 0);
+      if (cell) visit(cell, nth(deviations, i));
     });
   each((cell, d) => {
     cell.n += 1;
@@ -77,14 +78,14 @@ function components(weights: readonly (readonly number[])[]): { of: Int32Array; 
   const of = new Int32Array(width).fill(-1);
   let count = 0;
   for (let start = 0; start < width; start++) {
-    if ((of[start] ?? 0) >= 0) continue;
+    if (nth(of, start) >= 0) continue;
     const todo = [start];
     of[start] = count;
     for (let j = todo.pop(); j !== undefined; j = todo.pop())
       for (const row of weights)
-        if ((row[j] ?? 0) > 0)
+        if (nth(row, j) > 0)
           row.forEach((w, k) => {
-            if (w > 0 && (of[k] ?? 0) < 0) {
+            if (w > 0 && nth(of, k) < 0) {
               of[k] = count;
               todo.push(k);
             }
@@ -102,17 +103,17 @@ function solve(matrix: number[][], right: number[]): number[] {
     const pivot = pivotRow[j] ?? 1;
     for (let i = j + 1; i < n; i++) {
       const row = matrix[i] ?? [];
-      const factor = (row[j] ?? 0) / pivot;
+      const factor = nth(row, j) / pivot;
       if (factor === 0) continue;
-      for (let k = j; k < n; k++) row[k] = (row[k] ?? 0) - factor * (pivotRow[k] ?? 0);
-      right[i] = (right[i] ?? 0) - factor * (right[j] ?? 0);
+      for (let k = j; k < n; k++) row[k] = (row[k] ?? 0) - factor * nth(pivotRow, k);
+      right[i] = (right[i] ?? 0) - factor * nth(right, j);
     }
   }
   const x = new Array<number>(n).fill(0);
   for (let j = n - 1; j >= 0; j--) {
     const row = matrix[j] ?? [];
-    let rest = right[j] ?? 0;
-    for (let k = j + 1; k < n; k++) rest -= (row[k] ?? 0) * (x[k] ?? 0);
+    let rest = nth(right, j);
+    for (let k = j + 1; k < n; k++) rest -= nth(row, k) * nth(x, k);
     x[j] = rest / (row[j] ?? 1);
   }
   return x;
@@ -134,27 +135,27 @@ export function additiveFit(cells: readonly (readonly TwoWayCell[])[]): Additive
   // In each part one level's unknown is 0.
   const free = Array.from(of, (part, j) => (of.indexOf(part) === j ? -1 : j)).filter((j) => j >= 0);
   const rowTotals = weights.map((row) => row.reduce((s, w) => s + w, 0));
-  const at = (rows: readonly (readonly number[])[], i: number, j: number): number => rows[i]?.[j] ?? 0;
+  const at = (rows: readonly (readonly number[])[], i: number, j: number): number => nth(nth(rows, i), j);
   /** The fit of values given as weighted: their rows' and columns' parts. */
   const fit = (values: readonly (readonly number[])[]): number[][] => {
     const rowMeans = values.map(
       (row, i) => row.reduce((s, v, j) => s + at(weights, i, j) * v, 0) / (rowTotals[i] ?? 1),
     );
     const right = free.map((j) =>
-      values.reduce((s, row, i) => s + at(weights, i, j) * ((row[j] ?? 0) - (rowMeans[i] ?? 0)), 0),
+      values.reduce((s, row, i) => s + at(weights, i, j) * (nth(row, j) - nth(rowMeans, i)), 0),
     );
     const matrix = free.map((j) =>
       free.map((k) =>
         weights.reduce((s, row, i) => {
-          const wj = row[j] ?? 0;
-          return wj === 0 ? s : s + wj * ((j === k ? 1 : 0) - (row[k] ?? 0) / (rowTotals[i] ?? 1));
+          const wj = nth(row, j);
+          return wj === 0 ? s : s + wj * ((j === k ? 1 : 0) - nth(row, k) / (rowTotals[i] ?? 1));
         }, 0),
       ),
     );
     const column = new Array<number>(width).fill(0);
-    solve(matrix, right).forEach((x, k) => (column[free[k] ?? 0] = x));
+    solve(matrix, right).forEach((x, k) => (column[nth(free, k)] = x));
     return values.map((_, i) => {
-      const own = (rowMeans[i] ?? 0) - column.reduce((s, c, j) => s + at(weights, i, j) * c, 0) / (rowTotals[i] ?? 1);
+      const own = nth(rowMeans, i) - column.reduce((s, c, j) => s + at(weights, i, j) * c, 0) / (rowTotals[i] ?? 1);
       return column.map((c) => own + c);
     });
   };

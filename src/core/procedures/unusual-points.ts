@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { studentT } from '../distributions/t';
 import { demand } from '../numeric/domain-error';
 import { moments } from '../numeric/sum';
@@ -63,7 +64,7 @@ export function unusualPoints(groups: readonly (readonly number[])[], share = 0.
       const { n, mean } = kept[group] ?? { n: 0, mean: 0 };
       if (!own || n < 3) return;
       for (let index = 0; index < own.n; index++) {
-        const far = ((own.deviations[index] ?? 0) - mean) ** 2 / (1 - 1 / n);
+        const far = (nth(own.deviations, index) - mean) ** 2 / (1 - 1 / n);
         if ((!furthest || far > furthest.far) && !gone[group]?.has(index)) furthest = { group, index, far };
       }
     });
@@ -76,7 +77,7 @@ export function unusualPoints(groups: readonly (readonly number[])[], share = 0.
     const studentized =
       rest > 1e-12 * within ? Math.sign(residual) * Math.sqrt((far * df) / rest) : Math.sign(residual) * Infinity;
     const p = Math.min(1, 2 * left * studentT(df).upper(Math.abs(studentized)));
-    looked.push({ group, index, value: groups[group]?.[index] ?? 0, studentized, p });
+    looked.push({ group, index, value: nth(nth(groups, group), index), studentized, p });
     // Nearly all of the share is for the furthest one: those after it are judged more strictly.
     if (p < share * (step === 0 ? 0.9 : 0.25)) unusual = looked.length;
     gone[group]?.add(index);

@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { fisherF } from '../distributions/f';
 import { demand } from '../numeric/domain-error';
 import { sum } from '../numeric/sum';
@@ -25,9 +26,9 @@ export function welchAnova(groups: readonly SampleSummary[]): WelchAnova {
   const weights = groups.map((g) => g.n / g.variance);
   const all = sum(weights);
   const means = distances(groups);
-  const centre = sum(means.map((m, i) => ((weights[i] ?? 0) * m) / all));
-  const between = sum(means.map((m, i) => (weights[i] ?? 0) * (m - centre) ** 2)) / (k - 1);
-  const lambda = sum(groups.map((g, i) => (1 - (weights[i] ?? 0) / all) ** 2 / (g.n - 1)));
+  const centre = sum(means.map((m, i) => (nth(weights, i) * m) / all));
+  const between = sum(means.map((m, i) => nth(weights, i) * (m - centre) ** 2)) / (k - 1);
+  const lambda = sum(groups.map((g, i) => (1 - nth(weights, i) / all) ** 2 / (g.n - 1)));
   const f = between / (1 + (2 * (k - 2) * lambda) / (k * k - 1));
   const df2 = (k * k - 1) / (3 * lambda);
   return { f, df1: k - 1, df2, p: Math.max(fisherF(k - 1, df2).upper(f), Number.MIN_VALUE) };

@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { shareOf, signedSums } from '../distributions/counted';
 import { normal } from '../distributions/normal';
 import { demand } from '../numeric/domain-error';
@@ -35,7 +36,7 @@ export function wilcoxonSignedRank(
   const n = some.length;
   demand(n > 0, 'Every difference is 0, so there is nothing to rank.');
   const { ranks, tieTerm, tied } = ranked(some.map(Math.abs));
-  const wPlus = sum(ranks.filter((_, i) => (some[i] ?? 0) > 0));
+  const wPlus = sum(ranks.filter((_, i) => nth(some, i) > 0));
   const base = { wPlus, n, zeros: differences.length - n, tied };
   if (method === 'exact' || (method === 'auto' && n <= exactUpTo)) {
     const doubled = ranks.map((r) => Math.round(2 * r));

@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { fisherF } from '../distributions/f';
 import { demand } from '../numeric/domain-error';
 import { sum } from '../numeric/sum';
@@ -51,11 +52,11 @@ export function withinBetween(groups: readonly (readonly (readonly number[])[])[
   let at = 0;
   const bySubjects = sizes.map((size) => subjectMeans.subarray(at, (at += size)));
   const groupMeans = bySubjects.map((means) => sum(means) / means.length);
-  const ssGroup = k * sum(groupMeans.map((m, i) => (sizes[i] ?? 0) * m * m));
-  const ssSubjects = k * sum(bySubjects.map((means, i) => sum(means.map((m) => (m - (groupMeans[i] ?? 0)) ** 2))));
+  const ssGroup = k * sum(groupMeans.map((m, i) => nth(sizes, i) * m * m));
+  const ssSubjects = k * sum(bySubjects.map((means, i) => sum(means.map((m) => (m - nth(groupMeans, i)) ** 2))));
   const ssCondition = n * sum(conditions.map((m) => m * m));
   const ssInteraction = sum(
-    changes.map((change, i) => (sizes[i] ?? 0) * sum(change.map((c, j) => (c - (conditions[j] ?? 0)) ** 2))),
+    changes.map((change, i) => nth(sizes, i) * sum(change.map((c, j) => (c - nth(conditions, j)) ** 2))),
   );
   const error = { ss: squares, df: (n - g) * (k - 1) };
   const subjects = { ss: ssSubjects, df: n - g };
@@ -76,7 +77,7 @@ export function withinBetween(groups: readonly (readonly (readonly number[])[])[
   const condition = effect(ssCondition, k - 1, error);
   const interaction = effect(ssInteraction, (g - 1) * (k - 1), error);
   // ε from the covariances of the residuals, already centred on both sides (Box, 1954).
-  const trace = sum(products.map((row, i) => row[i] ?? 0));
+  const trace = sum(products.map((row, i) => nth(row, i)));
   const epsilon = Math.min(1, trace ** 2 / ((k - 1) * sum(products.flat().map((c) => c * c))));
   const corrected = ({ f, df }: WithinBetweenEffect): number =>
     Math.max(fisherF(epsilon * df, epsilon * error.df).upper(f), Number.MIN_VALUE);

@@ -1,4 +1,5 @@
 /** Shuffling before one's eyes: the readings as they were permuted, and what the statistic came to each time. */
+import { nth } from '../numeric/nth';
 import { mostOf } from '../numeric/extremes';
 import type { Chance } from '../answer/chance';
 import type { Cut, Gathered } from '../procedures/gathered';
@@ -57,21 +58,21 @@ function rowsOf(
     if (what.kind === 'labels') {
       const labels = permuted?.kind === 'labels' ? permuted.labels : own;
       const members = all.flatMap((at, i): (Point & { at: number })[] =>
-        labels[i] === g ? [{ at, key: `r${i}`, ink: inkOf(own[i] ?? 0), shape: groups[own[i] ?? 0]?.colour ?? 0 }] : [],
+        labels[i] === g ? [{ at, key: `r${i}`, ink: inkOf(nth(own, i)), shape: groups[nth(own, i)]?.colour ?? 0 }] : [],
       );
       return [dotRow(members, g), tick(centre(members.map((p) => p.at)), g)];
     }
     const drawn = permuted?.kind === 'resample' ? (permuted.drawn[g] ?? []) : group.map((_, i) => i);
     const times = group.map((_, i) => drawn.filter((d) => d === i).length);
     const points = group.flatMap((at, i): Point[] =>
-      Array.from({ length: Math.max(1, times[i] ?? 0) }, (_, k) => ({
+      Array.from({ length: Math.max(1, nth(times, i)) }, (_, k) => ({
         at,
         key: `r${g} ${i} ${k}`,
         shape: groups[g]?.colour ?? g,
         ...(times[i] === 0 ? { ink: 'muted' as const, hollow: true } : { ink: inkOf(g) }),
       })),
     );
-    return [dotRow(points, g), tick(centre(drawn.map((i) => group[i] ?? 0)), g)];
+    return [dotRow(points, g), tick(centre(drawn.map((i) => nth(group, i))), g)];
   });
   return { names, lines, reach: all };
 }

@@ -1,4 +1,5 @@
 /** How each subject changed from one time, or condition, to every other: against the line of no change. */
+import { nth } from '../numeric/nth';
 import { groupLook } from '../drawing/marker';
 import type { Answer, GroupPart } from '../answer/answer';
 import { factsOf } from '../analyses/kinds';
@@ -57,7 +58,7 @@ export function changesOf(answer: Answer, from?: string): Changes | undefined {
     });
     const [xs, ys] = [pairs.map((p) => p.x), pairs.map((p) => p.y)];
     const values = ratio ? pairs.map(({ x, y }) => y / x) : differencesAsTyped(ys, xs);
-    const changes = pairs.map(({ subject }, k) => ({ subject, value: values[k] ?? 0 }));
+    const changes = pairs.map(({ subject }, k) => ({ subject, value: nth(values, k) }));
     if (changes.length === 0) return [{ group, changes }];
     const { mean, variance, n } = summarize(ratio ? values.map(Math.log) : values);
     const back = (x: number): number => (ratio ? Math.exp(x) : x);

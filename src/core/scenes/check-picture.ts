@@ -1,4 +1,5 @@
 /** A small picture for each assumption. */
+import { nth } from '../numeric/nth';
 import type { Check } from '../answer/checks';
 import { moments } from '../numeric/sum';
 import { band, bare, dot, dots, rule, span } from '../drawing/marks';
@@ -33,7 +34,7 @@ function shape({ plot }: Check): Scene | undefined {
     [
       band(expected, low, high, { ink: 'muted', fill: 0.22 }),
       ...observed.flatMap((o, k): Mark[] =>
-        k % every === 0 || k > observed.length - 4 ? [dot(expected[k] ?? 0, o, { size: 3 })] : [],
+        k % every === 0 || k > observed.length - 4 ? [dot(nth(expected, k), o, { size: 3 })] : [],
       ),
     ],
     extent(expected, 0.08),

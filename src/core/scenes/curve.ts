@@ -1,4 +1,5 @@
 /** The reference distribution: what the statistic would do without an effect, where it is cut, and where it fell. */
+import { nth } from '../numeric/nth';
 import { leastOf, mostOf } from '../numeric/extremes';
 import type { Reference } from '../answer/comparison';
 import { type NamedDistribution, named } from '../distributions/named';
@@ -56,7 +57,7 @@ export function curveScene(
   const top = Math.min(sorted.at(-1) ?? 1, 3 * (sorted[Math.floor(sorted.length * 0.9)] ?? 1) || 1);
   const y = heights.map((h) => Math.min(h, top));
   const area = (a: number, b: number): [number, number][] => {
-    const inside = x.flatMap((v, i): [number, number][] => (v > a && v < b ? [[v, y[i] ?? 0]] : []));
+    const inside = x.flatMap((v, i): [number, number][] => (v > a && v < b ? [[v, nth(y, i)]] : []));
     return [[a, 0], [a, Math.min(density(a), top)], ...inside, [b, Math.min(density(b), top)], [b, 0]];
   };
   const marks: Mark[] = [];
@@ -73,7 +74,7 @@ export function curveScene(
   if (whole)
     x.forEach((v, i) =>
       marks.push(
-        rule(v, 0, v, y[i] ?? 0, {
+        rule(v, 0, v, nth(y, i), {
           ink: rejected(v) ? 'accent' : cut !== undefined && v >= cut ? 'muted' : 'ink',
           weight: Math.max(1, Math.min(7, 400 / x.length)),
           name: rejected(v) ? 'rejection' : 'curve',
@@ -87,7 +88,7 @@ export function curveScene(
   if (!whole)
     marks.push(
       path(
-        x.map((v, i) => [v, y[i] ?? 0] as const),
+        x.map((v, i) => [v, nth(y, i)] as const),
         { weight: 1.6, name: 'curve' },
       ),
     );

@@ -1,4 +1,5 @@
 /** Every measure at once: effect against p, so that those that stand out are seen before a row is read. */
+import { nth } from '../numeric/nth';
 import type { MeasureAnswer } from '../answer/measure-answer';
 import { leastOf } from '../numeric/extremes';
 import type { Interval } from '../procedures/interval';
@@ -19,7 +20,7 @@ export interface MeasuresAxis {
 function pooledSd({ groups, n }: MeasureAnswer): number | undefined {
   let [squares, df] = [0, 0];
   for (const [i, { sd }] of groups.entries()) {
-    const own = (n[i] ?? 0) - 1;
+    const own = nth(n, i) - 1;
     if (sd === undefined || own < 1) continue;
     squares += own * sd ** 2;
     df += own;

@@ -1,4 +1,5 @@
 /** Curves that are read: the area asked for shaded, boundaries that can be dragged, a statistic dropped in. */
+import { nth } from '../numeric/nth';
 import { mostOf } from '../numeric/extremes';
 import { type CurveName, type Parameters, curves, parametersOf, spanOf } from '../planning/curve-reading';
 import { named } from '../distributions/named';
@@ -119,7 +120,7 @@ export function readerScene(
     read.forEach((_, k) =>
       marks.push(
         path(
-          xs.map((x, i) => [x, Math.min(top, heights[k]?.[i] ?? 0)] as const),
+          xs.map((x, i) => [x, Math.min(top, nth(nth(heights, k), i))] as const),
           {
             ink: inkOf(k),
             weight: k === 0 ? 1.8 : 1.3,

@@ -1,4 +1,5 @@
 /** The same readings looked at otherwise: boxes, histograms, normal quantile plots; what differs stays beside them. */
+import { nth } from '../numeric/nth';
 import { groupLook } from '../drawing/marker';
 import { bin } from 'd3-array';
 import type { Answer, GroupPart } from '../answer/answer';
@@ -144,7 +145,7 @@ function quantilePanels(shown: readonly Shown[], columns: number, frame: Frame):
         marks: [
           band(expected, low, high, { ink: 'muted', fill: 0.18, name: 'band' }),
           label(name, -Infinity, Infinity, { dy: -9, bold: true }),
-          ...observed.map((o, k) => dot(expected[k] ?? 0, o, { ...groupLook(one), size: 6, title: `${name}: ${o}` })),
+          ...observed.map((o, k) => dot(nth(expected, k), o, { ...groupLook(one), size: 6, title: `${name}: ${o}` })),
         ],
       },
     ];

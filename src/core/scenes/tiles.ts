@@ -1,4 +1,5 @@
 /** Counts as tiles: a column for each row of the table, as wide as its share of all; within it the outcomes stacked. */
+import { nth } from '../numeric/nth';
 import type { CountedPart } from '../answer/comparison';
 import { departs } from '../words/counts';
 import { significant } from '../words/numbers';
@@ -24,7 +25,7 @@ export function tiles(counts: CountedPart, frame: Frame, level: number): Panel {
     let low = 0;
     row.forEach((n, j) => {
       const tall = n / (total(row) || 1);
-      const sign = departs(residuals[i]?.[j] ?? 0, cellP[i]?.[j] ?? 1, level);
+      const sign = departs(nth(nth(residuals, i), j), cellP[i]?.[j] ?? 1, level);
       if (n > 0)
         marks.push(
           bar(left + gap / 2, low, left + wide - gap / 2, low + tall, {
@@ -68,7 +69,7 @@ export function fitBars(counts: CountedPart, frame: Frame, level: number): Panel
   const most = Math.max(...line, ...hoped);
   const marks: Mark[] = line.flatMap((n, j): Mark[] => {
     const sign = departs(residuals[0]?.[j] ?? 0, cellP[0]?.[j] ?? 1, level);
-    const e = hoped[j] ?? 0;
+    const e = nth(hoped, j);
     return [
       bar(0, j - 0.12, n, j + 0.3, { ink: { group: j }, tint: sign ? 0.6 : 0.3, name: 'observed' }),
       rule(e, j - 0.22, e, j + 0.4, { ink: 'accent', weight: 2, name: 'expected' }),

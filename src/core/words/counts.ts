@@ -1,4 +1,5 @@
 /** What questions about counts share in words: what was counted, and what was left out of it. */
+import { nth } from '../numeric/nth';
 import { belowClause } from './limits';
 import type { Answer } from '../answer/answer';
 import type { CountedPart } from '../answer/comparison';
@@ -69,7 +70,7 @@ export function departures(counts: CountedPart, level: number): string[] {
       row.map((r, j) => ({
         r,
         p: counts.cellP[i]?.[j] ?? 1,
-        words: `${r > 0 ? 'more' : 'fewer'} ${counts.columns[j] ?? ''}${counts.rowName ? ` in ${counts.rows[i] ?? ''}` : ''} than expected (${counts.observed[i]?.[j] ?? 0} for ${significant(counts.expected[i]?.[j] ?? 0, 3)})`,
+        words: `${r > 0 ? 'more' : 'fewer'} ${counts.columns[j] ?? ''}${counts.rowName ? ` in ${counts.rows[i] ?? ''}` : ''} than expected (${nth(nth(counts.observed, i), j)} for ${significant(nth(nth(counts.expected, i), j), 3)})`,
       })),
     )
     .filter(({ p }) => passes(p, level))

@@ -1,4 +1,5 @@
 /** The working of tests on proportions and tables of counts. */
+import { nth } from '../numeric/nth';
 import { chiSquare } from '../distributions/chi-square';
 import { hypergeometric } from '../distributions/hypergeometric';
 import { normal } from '../distributions/normal';
@@ -107,7 +108,7 @@ function againstExpected(w: Working, cells: { observed: Term; expected: Term }[]
 export function independenceWorking(table: readonly (readonly number[])[]): Step[] {
   const w = new Working();
   const rows = table.map((row) => row.reduce((a, b) => a + b, 0));
-  const columns = (table[0] ?? []).map((_, j) => table.reduce((s, row) => s + (row[j] ?? 0), 0));
+  const columns = (table[0] ?? []).map((_, j) => table.reduce((s, row) => s + nth(row, j), 0));
   const n = w.let(
     'all counts',
     'N',
@@ -120,8 +121,8 @@ export function independenceWorking(table: readonly (readonly number[])[]): Step
   const cells = table.flatMap((row, i) =>
     row.map((count, j) => {
       const at = `{${i + 1}${j + 1}}`;
-      const rowTotal = symbol(`R_{${i + 1}}`, rows[i] ?? 0);
-      const columnTotal = symbol(`C_{${j + 1}}`, columns[j] ?? 0);
+      const rowTotal = symbol(`R_{${i + 1}}`, nth(rows, i));
+      const columnTotal = symbol(`C_{${j + 1}}`, nth(columns, j));
       const expected = over(times(rowTotal, columnTotal), n);
       return {
         observed: symbol(`O_${at}`, count),
@@ -158,7 +159,7 @@ export function goodnessOfFitWorking(counts: readonly number[], shares: readonly
     expected: w.let(
       `expected count ${i + 1}`,
       `E_{${i + 1}}`,
-      times(n, symbol(`\\pi_{${i + 1}}`, (shares[i] ?? 0) / whole)),
+      times(n, symbol(`\\pi_{${i + 1}}`, nth(shares, i) / whole)),
     ),
   }));
   const df = w.let('degrees of freedom', '\\nu', minus(symbol('k', counts.length), one));
@@ -194,14 +195,14 @@ export function fisherWorking(table: TwoByTwo): Step[] {
     masses[a - from] ?? 0,
   );
   // A long list of tables is told by its likeliest.
-  const listed = [...masses.keys()].sort((x, y) => (masses[y] ?? 0) - (masses[x] ?? 0)).slice(0, 12);
+  const listed = [...masses.keys()].sort((x, y) => nth(masses, y) - nth(masses, x)).slice(0, 12);
   for (const k of listed.sort((x, y) => x - y))
     if (k + from !== a)
       w.look(
-        `chance with ${k + from} in the first cell${(masses[k] ?? 0) <= seen.value * (1 + 1e-7) ? ', counted' : ''}`,
+        `chance with ${k + from} in the first cell${nth(masses, k) <= seen.value * (1 + 1e-7) ? ', counted' : ''}`,
         `P(${k + from})`,
         '\\binom{a+c}{x}\\binom{b+d}{a+b-x}\\Big/\\binom{N}{a+b}',
-        masses[k] ?? 0,
+        nth(masses, k),
       );
   const p = fisherExact(table);
   w.look('two-sided p', 'p', '\\sum_{P(x) \\le P(a)} P(x)', p.either);
@@ -216,7 +217,7 @@ export function proportionTrendWorking(shares: readonly Share[], scores: readonl
   const g = shares.map((s, i) => ({
     x: symbol(`x_{${i + 1}}`, s.successes),
     n: symbol(`n_{${i + 1}}`, s.n),
-    score: symbol(`d_{${i + 1}}`, scores[i] ?? 0),
+    score: symbol(`d_{${i + 1}}`, nth(scores, i)),
   }));
   const n = w.let(
     'all counts',

@@ -1,4 +1,5 @@
 /** The working of means adjusted for a covariate. Source: Fisher (1932), Cochran (1957). */
+import { nth } from '../numeric/nth';
 import { fisherF } from '../distributions/f';
 import type { Direction } from '../procedures/direction';
 import { moments, sum } from '../numeric/sum';
@@ -38,7 +39,7 @@ function productsOf(points: Points): Products {
     x: x.mean,
     y: y.mean,
     xx: x.sumOfSquares,
-    xy: sum(Array.from(x.deviations, (d, i) => d * (y.deviations[i] ?? 0))),
+    xy: sum(Array.from(x.deviations, (d, i) => d * nth(y.deviations, i))),
     yy: y.sumOfSquares,
   };
 }

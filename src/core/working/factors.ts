@@ -1,4 +1,5 @@
 /** The working of analyses with two factors, or with the same subjects under every condition. */
+import { nth } from '../numeric/nth';
 import { fisherF } from '../distributions/f';
 import type { RepeatedMeasures } from '../procedures/repeated-measures';
 import { type ModelPart, type TwoWayAnova, unexplained } from '../procedures/two-way-anova';
@@ -88,7 +89,7 @@ export function repeatedWorking(rows: readonly (readonly number[])[], found: Rep
       `\\sum (\\bar{y}_{${mark}} - \\bar{y})^2`,
       means.map((m, i) => squared(minus(symbol(`\\bar{y}_{${i + 1}}`, m), grand))),
     );
-  const conditions = Array.from({ length: k.value }, (_, j) => meanOf(rows.map((r) => r[j] ?? 0)));
+  const conditions = Array.from({ length: k.value }, (_, j) => meanOf(rows.map((r) => nth(r, j))));
   const ssC = w.let('sum of squares, conditions', 'SS_C', times(n, spread(conditions, '\\cdot j')));
   const ssS = w.let('sum of squares, subjects', 'SS_S', times(k, spread(rows.map(meanOf), 'i\\cdot')));
   const ssT = w.let(

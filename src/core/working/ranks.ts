@@ -1,4 +1,5 @@
 /** The working of rank tests: by counting where the test counted, else in the large-sample form it used. */
+import { nth } from '../numeric/nth';
 import { chiSquare } from '../distributions/chi-square';
 import { normal } from '../distributions/normal';
 import { studentizedRangeUpper } from '../distributions/studentized-range';
@@ -75,7 +76,7 @@ export function mannWhitneyWorking(
     'R_a',
     total(
       '\\sum r_i',
-      a.map((_, i) => symbol(`r_{${i + 1}}`, ranks[i] ?? 0)),
+      a.map((_, i) => symbol(`r_{${i + 1}}`, nth(ranks, i))),
     ),
   );
   const u = w.let('test statistic', 'U', minus(sum, over(times(na, plus(na, one)), two)));
@@ -97,7 +98,7 @@ export function signedRankWorking(differences: readonly number[], direction: Dir
   const sizes = left.map(Math.abs);
   const { ranks } = ranked(sizes);
   const n = symbol('n', left.length);
-  const positive = left.flatMap((d, i) => (d > 0 ? [symbol(`r_{${i + 1}}`, ranks[i] ?? 0)] : []));
+  const positive = left.flatMap((d, i) => (d > 0 ? [symbol(`r_{${i + 1}}`, nth(ranks, i))] : []));
   const v = w.let(
     'sum of the positive ranks',
     'V',
@@ -168,7 +169,7 @@ export function friedmanWorking(rows: readonly (readonly number[])[]): Step[] {
       `R_{${j + 1}}`,
       total(
         '\\sum r',
-        ranksByRow.map((r, i) => symbol(`r_{${i + 1}${j + 1}}`, r[j] ?? 0)),
+        ranksByRow.map((r, i) => symbol(`r_{${i + 1}${j + 1}}`, nth(r, j))),
       ),
     ),
   );
@@ -213,7 +214,7 @@ export function dunnWorking(
   const n = symbol('N', all.length);
   const starts = groups.map((_, k) => groups.slice(0, k).reduce((s, g) => s + g.length, 0));
   const mean = (k: number, mark: string): Term => {
-    const own = ranks.slice(starts[k], (starts[k] ?? 0) + (groups[k]?.length ?? 0));
+    const own = ranks.slice(starts[k], nth(starts, k) + (groups[k]?.length ?? 0));
     return w.let(
       `mean rank of group ${k + 1}`,
       `\\bar{R}_${mark}`,
@@ -248,7 +249,7 @@ export function friedmanPairWorking(rows: readonly (readonly number[])[], i: num
       over(
         total(
           '\\sum r',
-          ranksByRow.map((r) => symbol('r', r[c] ?? 0)),
+          ranksByRow.map((r) => symbol('r', nth(r, c))),
         ),
         n,
       ),
@@ -267,7 +268,7 @@ export function friedmanPairWorking(rows: readonly (readonly number[])[], i: num
       'p of the largest difference, every order within subjects counted',
       'p',
       'P\\left(\\max |\\bar{R}_i - \\bar{R}_j| \\ge |\\bar{R}_a - \\bar{R}_b|\\right)',
-      rangeP((meanRanks[i] ?? 0) - (meanRanks[j] ?? 0)),
+      rangeP(nth(meanRanks, i) - nth(meanRanks, j)),
     );
   else
     w.look(

@@ -1,4 +1,5 @@
 /** The working of randomization tests and of p-values adjusted for several comparisons. */
+import { nth } from '../numeric/nth';
 import { type Adjustment, adjustP } from '../procedures/adjust-p';
 import { type ShuffleTest, sampledPInterval } from '../procedures/shuffle-means';
 import { type Step, Working, constant, minus, over, plus, symbol, times } from './term';
@@ -41,7 +42,7 @@ const stepFactor: Record<Adjustment, string> = {
 export function adjustmentWorking(p: readonly number[], method: Adjustment): Step[] {
   const w = new Working();
   const adjusted = adjustP(p, method);
-  const order = p.map((_, i) => i).sort((i, j) => (p[i] ?? 0) - (p[j] ?? 0));
+  const order = p.map((_, i) => i).sort((i, j) => nth(p, i) - nth(p, j));
   const m = symbol('m', p.length);
   order.forEach((i, rank) => {
     const raw = symbol(`p_{(${rank + 1})}`, p[i] ?? 1);

@@ -1,4 +1,5 @@
 /** Tables whose columns are levels: cell means of two factors, counts of two categories. */
+import { nth } from '../../numeric/nth';
 import type { Answer } from '../../answer/answer';
 import type { CountedPart, TwoWayCells } from '../../answer/comparison';
 import { mostOf } from '../../numeric/extremes';
@@ -82,7 +83,7 @@ export function countTable({ measure, question }: Answer, counts: CountedPart): 
             {
               head: ['all'],
               cells: [
-                ...columns.map((_, j) => count(total(observed.map((row) => row[j] ?? 0)))),
+                ...columns.map((_, j) => count(total(observed.map((row) => nth(row, j))))),
                 count(total(observed.flat())),
               ],
               weight: 'total' as const,

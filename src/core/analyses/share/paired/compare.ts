@@ -1,3 +1,4 @@
+import { nth } from '../../../numeric/nth';
 import { demand } from '../../../numeric/domain-error';
 import { mcnemar } from '../../../procedures/mcnemar';
 import { pairedProportions } from '../../../procedures/paired-proportions';
@@ -24,7 +25,7 @@ export function looks(table: CountTable, question: Question): GroupPart[] {
     ),
     counted(
       { id: 'second', name: table.columns.name, colour: 1 },
-      { successes: total(table.counts.map((row) => row[place] ?? 0)), n },
+      { successes: total(table.counts.map((row) => nth(row, place))), n },
       question,
     ),
   ];

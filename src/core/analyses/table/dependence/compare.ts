@@ -1,3 +1,4 @@
+import { nth } from '../../../numeric/nth';
 import { demand } from '../../../numeric/domain-error';
 import { independence } from '../../../procedures/independence';
 import type { Question } from '../../../question/question';
@@ -15,11 +16,11 @@ export function compare(question: Question, table: CountTable): Comparison {
   // A category nothing fell into cannot depend on anything.
   const used = table.columns.categories
     .map((c, j) => ({ name: c.name, j }))
-    .filter(({ j }) => kept.some((row) => (row.counts[j] ?? 0) > 0));
+    .filter(({ j }) => kept.some((row) => nth(row.counts, j) > 0));
   const rows = kept.filter((row) => total(row.counts) > 0);
   demand(rows.length > 1, 'At least two rows with counts are needed.');
   demand(used.length > 1, 'Everything counted fell into one category, so there is nothing that could differ.');
-  const observed = rows.map((row) => used.map(({ j }) => row.counts[j] ?? 0));
+  const observed = rows.map((row) => used.map(({ j }) => nth(row.counts, j)));
   const found = independence(observed);
   const tested = testOfTable(question, observed, found);
   const empty = [

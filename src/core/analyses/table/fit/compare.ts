@@ -1,3 +1,4 @@
+import { nth } from '../../../numeric/nth';
 import { demand } from '../../../numeric/domain-error';
 import { goodnessOfFit } from '../../../procedures/goodness-of-fit';
 import type { Question } from '../../../question/question';
@@ -15,7 +16,7 @@ function seriesOf(table: CountTable, a: string | undefined): { names: string[]; 
   const lines = place < 0 ? table.counts : [table.counts[place] ?? []];
   return {
     names: table.columns.categories.map((c) => c.name),
-    counts: table.columns.categories.map((_, j) => total(lines.map((row) => row[j] ?? 0))),
+    counts: table.columns.categories.map((_, j) => total(lines.map((row) => nth(row, j)))),
   };
 }
 
