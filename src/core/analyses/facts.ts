@@ -69,5 +69,22 @@ export interface DesignFacts extends Facts {
 /** By what means are set against each other. */
 export const effectsOfMeans = { difference: 'their difference', ratio: 'their ratio' } as const;
 
+/** What questions about the means of two groups let one choose alike. */
+export const ofTwo = {
+  effects: effectsOfMeans,
+  invitation: 'Ask whether two groups differ',
+  order: 'minus',
+  differences: true,
+  equivalence: true,
+} as const satisfies Partial<Facts>;
+
 /** Adjustments of p that any comparisons can be judged by. */
 export const adjustments: readonly FollowUp[] = ['holm', 'bonferroni', 'sidak', 'benjamini-hochberg', 'unadjusted'];
+
+/** What questions about the means of several groups let one choose alike. */
+export const ofSeveral: Pick<Facts, 'effects' | 'invitation' | 'follows' | 'followUps'> = {
+  effects: effectsOfMeans,
+  invitation: 'Ask whether the groups differ',
+  follows: 'by-choice',
+  followUps: ({ compare }) => (compare === 'trend' ? ['unadjusted'] : adjustments),
+};

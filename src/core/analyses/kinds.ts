@@ -1,15 +1,12 @@
 /** Every kind of question with what it lets one choose: by what it is about, then by how the experiment was made. */
 import type { Question } from '../question/question';
 import type { DesignFacts, Facts } from './facts';
-import { facts as adjusted } from './adjusted/several/facts';
-import { facts as adjustedTwo } from './adjusted/two/facts';
-import { facts as blocked } from './blocked/several/facts';
-import { facts as blockedTwo } from './blocked/two/facts';
+import { several as adjusted, two as adjustedTwo } from './adjusted/facts';
+import { several as blocked, two as blockedTwo } from './blocked/facts';
 import { facts as estimate } from './estimate/facts';
 import { facts as factorial } from './factorial/facts';
 import { facts as mixed } from './mixed/facts';
-import { facts as nested } from './nested/several/facts';
-import { facts as nestedTwo } from './nested/two/facts';
+import { several as nested, two as nestedTwo } from './nested/facts';
 import { facts as oneSample } from './one-sample/facts';
 import { facts as paired } from './paired/facts';
 import { facts as repeated } from './repeated/facts';

@@ -2,15 +2,12 @@
 import type { Question } from '../question/question';
 import type { Analysis } from './analysis';
 import { type ByKind, ofKind } from './kinds';
-import { analysis as adjusted } from './adjusted/several';
-import { analysis as adjustedTwo } from './adjusted/two';
-import { analysis as blocked } from './blocked/several';
-import { analysis as blockedTwo } from './blocked/two';
+import { several as adjusted, two as adjustedTwo } from './adjusted';
+import { several as blocked, two as blockedTwo } from './blocked';
 import { analysis as estimate } from './estimate';
 import { analysis as factorial } from './factorial';
 import { analysis as mixed } from './mixed';
-import { analysis as nested } from './nested/several';
-import { analysis as nestedTwo } from './nested/two';
+import { several as nested, two as nestedTwo } from './nested';
 import { analysis as oneSample } from './one-sample';
 import { analysis as paired } from './paired';
 import { analysis as repeated } from './repeated';

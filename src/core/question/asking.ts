@@ -12,6 +12,9 @@ import { type Design, type Question, designs } from './question';
 export const kindOf = Object.fromEntries(designs.map((d) => [d, designFacts[d].compares])) as Record<Design, Kind>;
 export type { Kind, Sampling };
 
+/** Whether it compares two groups. */
+export const ofTwoGroups = (design: Design): boolean => kindOf[design] === 'two';
+
 /** How its subjects were measured. */
 export const samplingOf = (design: Design): Sampling => designFacts[design].sampling;
 

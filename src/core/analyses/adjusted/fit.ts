@@ -3,7 +3,7 @@ import { type GroupPart, demandOneUnit, demandReadings, describedBy } from '../.
 import { demand } from '../../numeric/domain-error';
 import { sum } from '../../numeric/sum';
 import { there } from '../../numeric/there';
-import { type AnalysisOfCovariance, analysisOfCovariance } from '../../procedures/analysis-of-covariance';
+import { analysisOfCovariance } from '../../procedures/analysis-of-covariance';
 import { covariateByRow, covariateOf } from '../../question/covariate';
 import { columnNamed } from '../../question/naming';
 import type { Question } from '../../question/question';
@@ -11,6 +11,7 @@ import { sentenceCase } from '../../readings/counted';
 import { groupsAreColumns } from '../../readings/groups';
 import type { Reading } from '../../readings/read-column';
 import type { Column, Table } from '../../readings/table';
+import type { GroupModel } from '../by-model';
 
 /** A reading with the value of the covariate it goes with. */
 interface Pair {
@@ -69,12 +70,6 @@ export function withCovariate(question: Question, table: Table, parts: readonly 
   return { column, groups, lost: sum(groups.map(({ part, pairs }) => part.n - pairs.length)) };
 }
 
-export interface Fitted {
-  fit: AnalysisOfCovariance;
-  covariate: CovariatePart;
-  remarks: string[];
-}
-
 /** Words for readings that had no value of the covariate. */
 const lostWords = (lost: number, name: string): string[] =>
   lost === 0
@@ -84,7 +79,7 @@ const lostWords = (lost: number, name: string): string[] =>
       ];
 
 /** The groups compared at one value of the covariate, one slope in all. */
-export function fitted(question: Question, table: Table, parts: readonly GroupPart[]): Fitted {
+export function fitted(question: Question, table: Table, parts: readonly GroupPart[]): GroupModel {
   const { level, covariateAt } = question;
   const given = withCovariate(question, table, parts);
   const { column, groups, lost } = given;
@@ -100,27 +95,37 @@ export function fitted(question: Question, table: Table, parts: readonly GroupPa
     level,
     covariateAt,
   );
-  const { slope, slopes, at, adjusted } = fit;
+  const { slope, slopes, at, adjusted, group, covariate, residual, total } = fit;
   return {
-    fit,
-    covariate: {
-      name,
-      unit: column.unit,
-      ...(column.logged ? { logged: true } : {}),
-      at,
-      slope: { estimate: slope.estimate, se: slope.se, interval: slope.interval, p: slope.p.either },
-      ...(slopes
-        ? { slopes: { f: slopes.f, df: [slopes.df, slopes.dfError] as const, p: slopes.p, own: slopes.own } }
-        : {}),
-      lost,
-      groups: groups.map(({ pairs }, g) => ({
-        ...there(adjusted[g], 'An adjusted mean'),
-        unadjusted: mean(pairs.map((p) => p.reading.value)),
-        covariate: mean(pairs.map((p) => p.covariate)),
-        points: pairs.map((p) => ({ x: p.covariate, y: p.reading.value, row: p.reading.row })),
-      })),
+    effect: (weights) => fit.effect(weights, level),
+    test: () => ({ f: group.f, df: [group.df, residual.df], p: group.p }),
+    told: {
+      // Each effect as what it adds to the others, so that they need not sum to the total.
+      table: [
+        { source: 'groups, adjusted', kind: 'effect', ...group },
+        { source: name, kind: 'effect', ...covariate },
+        { source: 'residual', kind: 'error', ...residual },
+        { source: 'total', kind: 'total', ...total },
+      ],
+      covariate: {
+        name,
+        unit: column.unit,
+        ...(column.logged ? { logged: true } : {}),
+        at,
+        slope: { estimate: slope.estimate, se: slope.se, interval: slope.interval, p: slope.p.either },
+        ...(slopes
+          ? { slopes: { f: slopes.f, df: [slopes.df, slopes.dfError] as const, p: slopes.p, own: slopes.own } }
+          : {}),
+        lost,
+        groups: groups.map(({ pairs }, g) => ({
+          ...there(adjusted[g], 'An adjusted mean'),
+          unadjusted: mean(pairs.map((p) => p.reading.value)),
+          covariate: mean(pairs.map((p) => p.covariate)),
+          points: pairs.map((p) => ({ x: p.covariate, y: p.reading.value, row: p.reading.row })),
+        })),
+      },
+      remarks: lostWords(lost, name),
     },
-    remarks: lostWords(lost, name),
   };
 }
 

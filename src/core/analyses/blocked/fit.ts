@@ -1,4 +1,4 @@
-import type { BlocksPart, ModelPart, SourceLine } from '../../answer/comparison';
+import type { BlocksPart } from '../../answer/comparison';
 import { type GroupPart, demandOneUnit, demandReadings } from '../../answer/group-part';
 import { variancesOf, weightsOf } from '../../answer/model-part';
 import { DomainError, attempt, demand } from '../../numeric/domain-error';
@@ -6,7 +6,6 @@ import { sum } from '../../numeric/sum';
 import { there } from '../../numeric/there';
 import { randomIntercept } from '../../procedures/random-intercept';
 import { type InBlock, randomizedBlocks } from '../../procedures/randomized-blocks';
-import type { TTest } from '../../procedures/t-test';
 import { blockOf } from '../../question/block';
 import { choicesOf } from '../../question/choices';
 import type { Question } from '../../question/question';
@@ -14,19 +13,7 @@ import { sentenceCase } from '../../readings/counted';
 import { displayName } from '../../readings/levels';
 import type { Reading } from '../../readings/read-column';
 import { type Column, type Table, called } from '../../readings/table';
-
-/** What groups compared within blocks come to. */
-export interface Blocked {
-  blocks: BlocksPart;
-  /** All groups together. */
-  test: { f: number; df: readonly [number, number]; p: number };
-  effect: (weights: readonly number[]) => TTest;
-  /** Of fixed blocks. */
-  table?: SourceLine[];
-  /** Of random blocks. */
-  model?: ModelPart;
-  remarks: string[];
-}
+import type { GroupModel } from '../by-model';
 
 interface Placed extends InBlock {
   row: number;
@@ -115,7 +102,7 @@ function cellsOf({ readings, names }: Layout): BlocksPart['cells'] {
 }
 
 /** The groups compared within blocks, these as fixed or as random. */
-export function fitted(question: Question, table: Table, parts: readonly GroupPart[], brief: boolean): Blocked {
+export function fitted(question: Question, table: Table, parts: readonly GroupPart[], brief: boolean): GroupModel {
   const { level } = question;
   const layout = laidOut(question, table, parts);
   const { name, names, readings, lost } = layout;
@@ -159,31 +146,35 @@ export function fitted(question: Question, table: Table, parts: readonly GroupPa
     });
     const { f, df1, df2, p } = fit.test(Array.from({ length: k - 1 }, (_, i) => weightsOf(k, 0, i + 1)));
     return {
-      blocks: blocksBy(means),
-      test: { f, df: [df1, df2], p },
+      test: () => ({ f, df: [df1, df2], p }),
       effect: (weights) => fit.effect(weights, level),
-      model: {
-        of: name,
-        samples: [],
-        ...(brief ? {} : { variances: variancesOf(fit, level) }),
-        groups: means.map(({ mean: estimate, se, interval }) => ({ mean: estimate, se, interval })),
+      told: {
+        blocks: blocksBy(means),
+        model: {
+          of: name,
+          samples: [],
+          ...(brief ? {} : { variances: variancesOf(fit, level) }),
+          groups: means.map(({ mean: estimate, se, interval }) => ({ mean: estimate, se, interval })),
+        },
+        remarks,
       },
-      remarks,
     };
   }
   if (!found.ok) throw new DomainError(found.reason);
   const fit = found.value;
   const { group, block, residual, total } = fit;
   return {
-    blocks: blocksBy(fit.means.map((m, g) => ({ ...m, ...asRead(g) }))),
-    test: { f: group.f, df: [group.df, residual.df], p: group.p },
+    test: () => ({ f: group.f, df: [group.df, residual.df], p: group.p }),
     effect: (weights) => fit.effect(weights, level),
-    table: [
-      { source: 'groups', kind: 'effect', ...group },
-      { source: name, kind: 'effect', ...block },
-      { source: 'residual', kind: 'error', ...residual },
-      { source: 'total', kind: 'total', ...total },
-    ],
-    remarks,
+    told: {
+      blocks: blocksBy(fit.means.map((m, g) => ({ ...m, ...asRead(g) }))),
+      table: [
+        { source: 'groups', kind: 'effect', ...group },
+        { source: name, kind: 'effect', ...block },
+        { source: 'residual', kind: 'error', ...residual },
+        { source: 'total', kind: 'total', ...total },
+      ],
+      remarks,
+    },
   };
 }

@@ -21,7 +21,6 @@ import { demandPairs } from '../../answer/pairing';
 export function compare(question: Question, table: Table, a: GroupPart, b: GroupPart, brief = false): Comparison {
   const { method, value, seed } = choicesOf(question);
   const { level, direction } = question;
-  demand(a.id !== b.id, 'A group cannot be compared with itself: choose two different groups.');
   demandOneUnit([a, b]);
   const pairing = demandPairs(table, a, b);
   const { pairs } = pairing;

@@ -1,3 +1,4 @@
+import { twoOf } from '../../answer/two-of';
 import { beyond } from '../../answer/from-t';
 import { demandReadings, partOf } from '../../answer/group-part';
 import { differencesOf, onlyPaired, pairedValues } from '../../answer/pairing';
@@ -19,8 +20,7 @@ export const analysis: OfReadings = {
   figures: ['lines', 'means', 'boxes'],
   working,
   groups: ({ a, b }, all) => [partOf(all, a), partOf(all, b)],
-  compare: (question, table, [a, b], brief) =>
-    compare(question, table, there(a, 'The first group'), there(b, 'The second group'), brief),
+  compare: (question, table, parts, brief) => compare(question, table, ...twoOf(parts), brief),
   used: onlyPaired,
   checked: pairedValues,
   checks: (answer) => independentChecks(answer, pairedValues(answer), 'own', true),

@@ -25,7 +25,6 @@ import { beyond, fromShuffle, fromT, fromZ, subtracted, withoutSpread } from '..
 export function compare(question: Question, a: GroupPart, b: GroupPart, brief = false): Comparison {
   const { spread, method, value, seed } = choicesOf(question);
   const { level, direction } = question;
-  demand(a.id !== b.id, 'A group cannot be compared with itself: choose two different groups.');
   demandOneUnit([a, b]);
   const name = subtracted(a, b);
   const pair: [string, string] = [a.id, b.id];

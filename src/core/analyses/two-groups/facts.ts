@@ -1,11 +1,10 @@
-import { type DesignFacts, effectsOfMeans } from '../facts';
+import { type DesignFacts, ofTwo } from '../facts';
 
 /** Two independent groups. */
 export const facts: DesignFacts = {
   compares: 'two',
   sampling: 'once',
-  effects: effectsOfMeans,
-  invitation: 'Ask whether two groups differ',
+  ...ofTwo,
   asWithin: 'Compare them in pairs',
   methods: (question) => [
     'means',
@@ -17,7 +16,4 @@ export const facts: DesignFacts = {
   knownSd: true,
   statistics: 'of-two',
   spreads: true,
-  order: 'minus',
-  differences: true,
-  equivalence: true,
 };

@@ -1,7 +1,7 @@
+import { twoOf } from '../../answer/two-of';
 import { demandReadings, partOf, withKnownSd } from '../../answer/group-part';
 import { asLikely, demandNumbers } from '../../answer/limits';
 import { groupValues, independentChecks } from '../../answer/readings-checks';
-import { there } from '../../numeric/there';
 import { choicesOf } from '../../question/choices';
 import { groupsLook } from '../../scenes/groups-look';
 import { hasSamples } from '../../readings/groups';
@@ -22,8 +22,7 @@ export const analysis: OfReadings = {
     withKnownSd(partOf(all, question.a), question),
     withKnownSd(partOf(all, question.b), question, question.knownSdB ?? question.knownSd),
   ],
-  compare: (question, _, [a, b], brief) =>
-    compare(question, there(a, 'The first group'), there(b, 'The second group'), brief),
+  compare: (question, _, parts, brief) => compare(question, ...twoOf(parts), brief),
   alternatives: ({ knownSd }, repeats) => [
     ...(hasSamples(repeats) ? [{ design: 'nested-two', repeats: undefined } as const] : []),
     { method: 'means', spread: 'separate' },

@@ -72,7 +72,6 @@ function effectsOfTwo(
 export function compare(question: Question, a: GroupPart, b: GroupPart): Comparison {
   const { method } = choicesOf(question);
   const { level, direction } = question;
-  demand(a.id !== b.id, 'A group cannot be compared with itself: choose two different groups.');
   const [x, y] = [shareOf(a), shareOf(b)];
   const found = twoProportions(x, y, level);
   const p =

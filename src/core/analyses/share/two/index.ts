@@ -1,5 +1,6 @@
 import { countChecks, expectedOf } from '../../../answer/count-checks';
 import { partOf } from '../../../answer/group-part';
+import { twoOf } from '../../../answer/two-of';
 import { shareParts } from '../../../answer/shares';
 import { countsToPermute } from '../../../answer/counts-to-permute';
 import { worked } from '../../../answer/worked';
@@ -23,7 +24,7 @@ export const analysis: OfCounts = {
   },
   compare: (question, counted) => {
     const all = shareParts(counted, question);
-    return compare(question, partOf(all, question.a), partOf(all, question.b));
+    return compare(question, ...twoOf([partOf(all, question.a), partOf(all, question.b)]));
   },
   checked: () => [],
   checks: (answer) => countChecks(answer, expectedOf(answer)),

@@ -1,4 +1,3 @@
-import { demand } from '../../../numeric/domain-error';
 import { pitmanMorgan } from '../../../procedures/pitman-morgan';
 import type { Question } from '../../../question/question';
 import type { Comparison } from '../../../answer/comparison';
@@ -9,7 +8,6 @@ import { demandPairs } from '../../../answer/pairing';
 /** The same subjects in both groups: sums and differences within pairs tell whether the spreads differ. */
 export function compare(question: Question, table: Table, a: GroupPart, b: GroupPart): Comparison {
   const { level, direction } = question;
-  demand(a.id !== b.id, 'A group cannot be compared with itself: choose two different groups.');
   demandOneUnit([a, b]);
   const pairing = demandPairs(table, a, b);
   const [x, y] = [pairing.pairs.map((p) => p.a.value), pairing.pairs.map((p) => p.b.value)];

@@ -1,3 +1,4 @@
+import { twoOf } from '../../../answer/two-of';
 import { partOf } from '../../../answer/group-part';
 import { onlyPaired, pairedValues } from '../../../answer/pairing';
 import { independentChecks } from '../../../answer/readings-checks';
@@ -16,8 +17,7 @@ export const analysis: OfReadings = {
   look: spreadLook,
   figures: ['lines', 'means', 'boxes'],
   groups: ({ a, b }, all) => [partOf(all, a), partOf(all, b)],
-  compare: (question, table, [a, b]) =>
-    compare(question, table, there(a, 'The first group'), there(b, 'The second group')),
+  compare: (question, table, parts) => compare(question, table, ...twoOf(parts)),
   used: onlyPaired,
   checked: pairedValues,
   checks: (answer) => independentChecks(answer, pairedValues(answer), 'asked', true),

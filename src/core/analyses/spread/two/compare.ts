@@ -1,4 +1,4 @@
-import { DomainError, demand } from '../../../numeric/domain-error';
+import { DomainError } from '../../../numeric/domain-error';
 import { spreadOfTwo } from '../../../procedures/spread-of-two';
 import { choicesOf } from '../../../question/choices';
 import type { Question } from '../../../question/question';
@@ -11,7 +11,6 @@ import { ratioOf, testOf } from '../../../answer/spreads';
 export function compare(question: Question, a: GroupPart, b: GroupPart): Comparison {
   const { method } = choicesOf(question);
   const { level, direction } = question;
-  demand(a.id !== b.id, 'A group cannot be compared with itself: choose two different groups.');
   demandOneUnit([a, b]);
   const found = spreadOfTwo(summaryOf(a), summaryOf(b), level);
   if (method === 'f') {

@@ -1,3 +1,4 @@
+import { twoOf } from '../../../answer/two-of';
 import { partOf } from '../../../answer/group-part';
 import { groupValues, independentChecks } from '../../../answer/readings-checks';
 import { spreadTestWorked } from '../../../answer/spread-worked';
@@ -16,7 +17,7 @@ export const analysis: OfReadings = {
   look: spreadLook,
   figures: ['means', 'boxes'],
   groups: ({ a, b }, all) => [partOf(all, a), partOf(all, b)],
-  compare: (question, _, [a, b]) => compare(question, there(a, 'The first group'), there(b, 'The second group')),
+  compare: (question, _, parts) => compare(question, ...twoOf(parts)),
   checked: groupValues,
   checks: (answer) => independentChecks(answer, groupValues(answer), 'asked'),
   working: ({ answer }) => {
