@@ -72,6 +72,10 @@ type Switched = {
   [K in keyof FigureStyle]-?: NonNullable<FigureStyle[K]> extends boolean ? K : never;
 }[keyof FigureStyle];
 
+type Counted = {
+  [K in keyof FigureStyle]-?: NonNullable<FigureStyle[K]> extends number ? K : never;
+}[keyof FigureStyle];
+
 /** A part chosen from a few words. @param usual what it is where nobody chose: then nothing is kept */
 export function Chosen<K extends Worded>({
   label,
@@ -80,7 +84,7 @@ export function Chosen<K extends Worded>({
   usual,
   style,
   set,
-}: Omit<ControlProps, 'answer'> & {
+}: Pick<ControlProps, 'style' | 'set'> & {
   label: string;
   part: K;
   options: Partial<Record<NonNullable<FigureStyle[K]> & string, string>>;
@@ -104,7 +108,7 @@ export function Switch({
   kept = false,
   style,
   set,
-}: Omit<ControlProps, 'answer'> & {
+}: Pick<ControlProps, 'style' | 'set'> & {
   label: string;
   part: Switched;
   words: readonly [off: string, on: string];
@@ -116,6 +120,33 @@ export function Switch({
       value={style[part] ? 'shown' : 'hidden'}
       options={{ hidden: off, shown: on }}
       onChange={(next) => set({ [part]: next === 'shown' ? true : kept ? false : undefined })}
+    />
+  );
+}
+
+/** A number of the style. @param usual what it is where nobody chose */
+export function Numbered({
+  part,
+  usual,
+  empty,
+  style,
+  set,
+  ...field
+}: Pick<ControlProps, 'style' | 'set'> & {
+  label: string;
+  part: Counted;
+  unit?: string;
+  least?: number;
+  most?: number;
+  usual?: number;
+  empty?: string;
+}) {
+  return (
+    <Measure
+      {...field}
+      {...(empty === undefined ? {} : { empty })}
+      value={style[part] ?? usual}
+      onChange={(value) => (value !== undefined || empty !== undefined) && set({ [part]: value })}
     />
   );
 }
@@ -134,27 +165,26 @@ export function KindControl({ answer, style, set }: ControlProps) {
   );
 }
 
-export const MeansControl = ({ style, set }: ControlProps) => (
+export const MeansControl = (props: ControlProps) => (
   <Choice name="Means as">
-    <Chosen label="Means as" part="marks" options={{ columns: 'columns', points: 'points' }} style={style} set={set} />
+    <Chosen label="Means as" part="marks" options={{ columns: 'columns', points: 'points' }} {...props} />
   </Choice>
 );
 
-export const BarsControl = ({ answer, style, set }: ControlProps) => (
+export const BarsControl = (props: ControlProps) => (
   <Choice name="Error bars">
     <Chosen
       label="Error bars"
       part="bars"
-      options={{ sd: 'SD', sem: 'SEM', interval: `${percent(answer.question.level)} CI` }}
-      style={style}
-      set={set}
+      options={{ sd: 'SD', sem: 'SEM', interval: `${percent(props.answer.question.level)} CI` }}
+      {...props}
     />
   </Choice>
 );
 
-export const ReadingsControl = ({ style, set }: ControlProps) => (
+export const ReadingsControl = (props: ControlProps) => (
   <Choice name="Each reading">
-    <Switch label="Each reading" part="readings" words={['not shown', 'shown']} kept style={style} set={set} />
+    <Switch label="Each reading" part="readings" words={['not shown', 'shown']} kept {...props} />
   </Choice>
 );
 
@@ -174,14 +204,15 @@ export function ChangeControl({ answer, style, set }: ControlProps) {
 }
 
 /** Whether n stands under each name. */
-export const SizesControl = ({ style, set }: ControlProps) => (
+export const SizesControl = (props: ControlProps) => (
   <Choice name="n of each">
-    <Switch label="n of each" part="sizes" words={['in the legend', 'under its name']} style={style} set={set} />
+    <Switch label="n of each" part="sizes" words={['in the legend', 'under its name']} {...props} />
   </Choice>
 );
 
 /** Only comparisons that were made can be shown; where there were none, it says so. */
-export function ComparedControl({ answer, style, set }: ControlProps) {
+export function ComparedControl(props: ControlProps) {
+  const { answer, style, set } = props;
   const made = comparisonsMade(answer, slotsOf(answer, style).slots);
   const letters = lettersMade(answer).length > 0;
   if (made.length === 0)
@@ -216,8 +247,7 @@ export function ComparedControl({ answer, style, set }: ControlProps) {
                 part="bracketsFor"
                 options={{ significant: 'those that differ significantly', all: `all ${made.length} made` }}
                 usual="significant"
-                style={style}
-                set={set}
+                {...props}
               />
               {', '}
             </>
@@ -227,8 +257,7 @@ export function ComparedControl({ answer, style, set }: ControlProps) {
             part="pAs"
             options={{ exact: 'p in figures', asterisks: 'asterisks' }}
             usual="exact"
-            style={style}
-            set={set}
+            {...props}
           />
         </Choice>
       )}
@@ -271,7 +300,8 @@ const broken =
 const axisKinds = { linear: 'linear', log: 'logarithmic', broken: 'broken' } as const;
 type AxisKind = keyof typeof axisKinds;
 
-export function ValueAxisControl({ style, set }: ControlProps) {
+export function ValueAxisControl(props: ControlProps) {
+  const { style, set } = props;
   const [asked, setAsked] = useState(false);
   const now = (style.log ? 'log' : 'linear') as AxisKind;
   return (
@@ -286,8 +316,8 @@ export function ValueAxisControl({ style, set }: ControlProps) {
             if (kind !== 'broken') set({ log: kind === 'log' ? true : undefined });
           }}
         />
-        , from <Measure label="Axis from" value={style.from} empty="auto" onChange={(from) => set({ from })} /> to{' '}
-        <Measure label="Axis to" value={style.to} empty="auto" onChange={(to) => set({ to })} />
+        , from <Numbered label="Axis from" part="from" empty="auto" {...props} /> to{' '}
+        <Numbered label="Axis to" part="to" empty="auto" {...props} />
         {asked && (
           <span role="alert" className="mt-1 block text-[13px] text-warning">
             {broken}
@@ -334,7 +364,8 @@ export function RulesControl({ style, set }: ControlProps) {
   );
 }
 
-export function NamesControl({ answer, style, set }: ControlProps) {
+export function NamesControl(props: ControlProps) {
+  const { answer, style } = props;
   const kind = kindOf(answer, style);
   const cells = answer.layout && ['means', 'boxes', 'interaction'].includes(kind);
   if (!cells && kind !== 'stacked') return null;
@@ -345,8 +376,7 @@ export function NamesControl({ answer, style, set }: ControlProps) {
         part="names"
         options={{ direct: 'at the data', key: 'in a key' }}
         usual="direct"
-        style={style}
-        set={set}
+        {...props}
       />
     </Choice>
   );
@@ -355,7 +385,8 @@ export function NamesControl({ answer, style, set }: ControlProps) {
 /** Widths of a column and of a page of many journals. */
 const widths = { one: 85, two: 174 } as const;
 
-export function SizeControls({ style, set }: ControlProps) {
+export function SizeControls(props: ControlProps) {
+  const { style, set } = props;
   const named = style.widthMm === widths.one ? 'one' : style.widthMm === widths.two ? 'two' : 'own';
   return (
     <>
@@ -367,24 +398,10 @@ export function SizeControls({ style, set }: ControlProps) {
           onChange={(w) => w !== 'own' && set({ widthMm: widths[w] })}
         />
         {', '}
-        <Measure
-          label="Width in millimetres"
-          unit="mm"
-          value={style.widthMm}
-          least={30}
-          most={250}
-          onChange={(widthMm = style.widthMm) => set({ widthMm })}
-        />
+        <Numbered label="Width in millimetres" unit="mm" part="widthMm" least={30} most={250} {...props} />
       </Choice>
       <Choice name="Height">
-        <Measure
-          label="Height in millimetres"
-          unit="mm"
-          value={style.heightMm}
-          least={30}
-          most={250}
-          onChange={(heightMm = style.heightMm) => set({ heightMm })}
-        />
+        <Numbered label="Height in millimetres" unit="mm" part="heightMm" least={30} most={250} {...props} />
       </Choice>
     </>
   );

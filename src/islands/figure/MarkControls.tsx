@@ -1,9 +1,10 @@
 /** What is changed now and then: how marks and letters look. */
 import { kindOf } from '../../core/figures/kinds';
-import { Choice, Chosen, type ControlProps, Measure, Switch } from './Controls';
+import { Choice, Chosen, type ControlProps, Numbered, Switch } from './Controls';
 
 /** How marks look: what fills them, how large they are, where readings and numbers stand. */
-export function MarksControls({ answer, style, set }: ControlProps) {
+export function MarksControls(props: ControlProps) {
+  const { answer, style } = props;
   const kind = kindOf(answer, style);
   const columns = (kind === 'means' || kind === 'shares') && style.marks === 'columns';
   const bodies = columns || kind === 'boxes';
@@ -17,43 +18,43 @@ export function MarksControls({ answer, style, set }: ControlProps) {
             part="fill"
             options={{ tinted: 'tinted', solid: 'solid', none: 'outline only' }}
             usual="tinted"
-            style={style}
-            set={set}
+            {...props}
           />
           , width{' '}
-          <Measure
+          <Numbered
             label="Width of columns in percent"
             unit="%"
-            value={style.columnWidth}
+            part="columnWidth"
             least={10}
             most={100}
             empty="auto"
-            onChange={(columnWidth) => set({ columnWidth })}
+            {...props}
           />
         </Choice>
       )}
       {answer.layout && kind !== 'interaction' && kind !== 'lines' && (
         <Choice name="Between groups">
-          <Measure
+          <Numbered
             label="Room between groups in percent"
             unit="%"
-            value={style.groupGap ?? 20}
+            part="groupGap"
+            usual={20}
             least={0}
             most={80}
-            onChange={(groupGap) => set({ groupGap })}
+            {...props}
           />
         </Choice>
       )}
       {!columns && kind !== 'boxes' && (
         <Choice name="Size of means">
-          <Measure
+          <Numbered
             label="Size of means in points"
             unit="pt"
-            value={style.meanPt}
+            part="meanPt"
             least={1}
             most={20}
             empty="auto"
-            onChange={(meanPt) => set({ meanPt })}
+            {...props}
           />
         </Choice>
       )}
@@ -64,18 +65,17 @@ export function MarksControls({ answer, style, set }: ControlProps) {
             part="scatter"
             options={{ packed: 'side by side', random: 'scattered by chance', line: 'on one line' }}
             usual="packed"
-            style={style}
-            set={set}
+            {...props}
           />
           , size{' '}
-          <Measure
+          <Numbered
             label="Size of readings in points"
             unit="pt"
-            value={style.readingPt}
+            part="readingPt"
             least={0.5}
             most={12}
             empty="auto"
-            onChange={(readingPt) => set({ readingPt })}
+            {...props}
           />
         </Choice>
       )}
@@ -86,8 +86,7 @@ export function MarksControls({ answer, style, set }: ControlProps) {
             part="barSide"
             options={{ both: 'to both sides', outer: 'away from 0 only' }}
             usual="both"
-            style={style}
-            set={set}
+            {...props}
           />
         </Choice>
       )}
@@ -97,8 +96,7 @@ export function MarksControls({ answer, style, set }: ControlProps) {
             label="Values at their marks"
             part="valueLabels"
             words={['not written', 'written at its place']}
-            style={style}
-            set={set}
+            {...props}
           />
         </Choice>
       )}
@@ -107,37 +105,16 @@ export function MarksControls({ answer, style, set }: ControlProps) {
 }
 
 /** Face, size and weight of what is written and ruled. */
-export function TypeControls({ style, set }: ControlProps) {
+export function TypeControls(props: ControlProps) {
   return (
     <>
       <Choice name="Text">
-        <Chosen
-          label="Face"
-          part="font"
-          options={{ sans: 'sans', serif: 'serif' }}
-          usual="sans"
-          style={style}
-          set={set}
-        />
+        <Chosen label="Face" part="font" options={{ sans: 'sans', serif: 'serif' }} usual="sans" {...props} />
         {', '}
-        <Measure
-          label="Text size in points"
-          unit="pt"
-          value={style.fontPt}
-          least={5}
-          most={14}
-          onChange={(fontPt = style.fontPt) => set({ fontPt })}
-        />
+        <Numbered label="Text size in points" unit="pt" part="fontPt" least={5} most={14} {...props} />
       </Choice>
       <Choice name="Lines">
-        <Measure
-          label="Line weight in points"
-          unit="pt"
-          value={style.linePt ?? 0.75}
-          least={0.25}
-          most={3}
-          onChange={(linePt) => set({ linePt })}
-        />
+        <Numbered label="Line weight in points" unit="pt" part="linePt" usual={0.75} least={0.25} most={3} {...props} />
       </Choice>
     </>
   );
