@@ -17,6 +17,7 @@ export interface HeadHandlers {
   onDescribe: (column: string, change: ColumnChange) => void;
   onPick: (position: number, event: { shiftKey: boolean }) => void;
   onBrush: (column: string, low: number, high: number) => void;
+  onMove: (from: number, to: number) => void;
 }
 
 export interface ColumnHeadProps {

@@ -10,10 +10,10 @@ import {
   useState,
 } from 'react';
 import { columnsAreGroups } from '../../core/readings/groups';
-import type { Column, Table } from '../../core/readings/table';
+import type { Table } from '../../core/readings/table';
 import { blockFromClipboard, blockToHtml, blockToText } from '../../formats/clipboard';
-import { Sorting } from '../kit/Sorting';
-import { type ColumnChange, ColumnHead, type HeadHandlers } from './ColumnHead';
+import type { ColumnChange, HeadHandlers } from './ColumnHead';
+import { Heads } from './Heads';
 import { type Editing, GridRow, type RowHandlers } from './GridRow';
 import { columnWidth, numberWidth, rowHeight } from './measures';
 import { type Selection, at, blockOf, moved } from './selection';
@@ -92,10 +92,8 @@ export function Grid(props: GridProps) {
   const block = blockOf(selection);
   // The heads follow the hand a moment later, so that moving never waits for them.
   const calmRow = useDeferredValue(selection.row);
+  const calmHeads = useDeferredValue(table);
   const isGroup = columnsAreGroups(table);
-  const columnIds = useMemo(() => table.columns.map((c) => c.id), [table.columns]);
-  const calmOf = (column: Column, position: number): Column | undefined =>
-    calm?.columns[position]?.id === column.id ? calm.columns[position] : undefined;
 
   useEffect(() => {
     virtual.scrollToIndex(selection.row, { align: 'auto' });
@@ -184,6 +182,7 @@ export function Grid(props: GridProps) {
     onLeave: () => accept('', false),
     onDescribe: props.onDescribe,
     onBrush: props.onBrush,
+    onMove: props.onMoveColumn,
     onPick: (position: number, e: { shiftKey: boolean }) =>
       // The hand stays in the first row, so that choosing a column does not scroll the table away.
       onSelect({
@@ -209,6 +208,7 @@ export function Grid(props: GridProps) {
       onLeave: () => newest.current.onLeave(),
       onDescribe: (column, change) => newest.current.onDescribe(column, change),
       onBrush: (column, low, high) => newest.current.onBrush(column, low, high),
+      onMove: (from, to) => newest.current.onMove(from, to),
       onPick: (position, e) => newest.current.onPick(position, e),
     }),
     [],
@@ -328,12 +328,6 @@ export function Grid(props: GridProps) {
   };
 
   const width = numberWidth + (columns + 1) * columnWidth;
-  let group = -1;
-  const colours = table.columns.map((column) => {
-    if (!isGroup || column.role !== 'measure') return undefined;
-    group += 1;
-    return column.colour ?? group;
-  });
   return (
     <div ref={scroller} className="h-full overflow-auto border-y border-line" data-testid="grid-scroller">
       <div
@@ -363,42 +357,18 @@ export function Grid(props: GridProps) {
             <span className="sr-only">Row</span>
           </div>
           <div aria-hidden style={{ width: from * columnWidth }} className="shrink-0" />
-          <Sorting
-            across
-            ids={columnIds}
-            shown={columnIds.slice(from, to + 1)}
-            name={(id) => table.columns[columnIds.indexOf(id)]?.name ?? ''}
-            onMove={props.onMoveColumn}
-          >
-            {(id, moving) => {
-              const position = columnIds.indexOf(id);
-              const column = table.columns[position];
-              const chosen = position >= block.left && position <= block.right;
-              return (
-                column && (
-                  <div
-                    role="columnheader"
-                    aria-colindex={position + 2}
-                    ref={moving.ref}
-                    className={`shrink-0 border-r border-line/60 px-[7px] pt-1 ${moving.lifted ? 'relative z-20 bg-base-200' : chosen ? 'bg-primary/5' : ''}`}
-                    style={{ width: columnWidth, ...moving.style }}
-                    {...moving.drag}
-                  >
-                    <ColumnHead
-                      column={calmOf(column, position) ?? column}
-                      read={calmOf(column, position) !== undefined}
-                      position={position}
-                      colour={colours[position]}
-                      isGroup={colours[position] !== undefined}
-                      marked={marked}
-                      active={position === selection.column ? calmRow : -1}
-                      handlers={handlers}
-                    />
-                  </div>
-                )
-              );
-            }}
-          </Sorting>
+          <Heads
+            table={calmHeads}
+            calm={calm}
+            from={from}
+            to={to}
+            left={block.left}
+            right={block.right}
+            marked={marked}
+            activeRow={calmRow}
+            activeColumn={selection.column}
+            handlers={handlers}
+          />
           <div aria-hidden style={{ width: Math.max(0, columns - 1 - to) * columnWidth }} className="shrink-0" />
           <div role="columnheader" className="flex items-start px-2 py-1.5">
             <button type="button" className="plain-button text-sm whitespace-nowrap" onClick={props.onAddColumn}>
