@@ -15,7 +15,7 @@ import { type Question, questionOf } from '../../src/core/question/question';
 import { hasSamples, repeatsOf } from '../../src/core/readings/groups';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { alternativeName } from '../../src/core/telling/method';
-import type { Outcome } from '../../src/core/numeric/domain-error';
+import { DomainError, type Outcome } from '../../src/core/numeric/domain-error';
 
 /** Samples of groups, each with its readings. */
 type Grouped = number[][][];
@@ -103,6 +103,14 @@ describe('readings within samples', () => {
         for (const part of ['estimate', 'se', 'df', 't'] as const) close(seen[part], expected[part]);
       }),
       { numRuns: 60 },
+    );
+  });
+
+  it('say in words where there are no more readings than means', () => {
+    const alone = [0, 1, 2].map((g) => [0, 1, 2].map((i) => Number(i === g)));
+    expect(() => randomIntercept([14.4, 10.4, 12.2], alone, [0, 1, 1])).to.throw(
+      DomainError,
+      'no more readings than means',
     );
   });
 

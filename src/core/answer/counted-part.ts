@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { normal } from '../distributions/normal';
 import { adjustP } from '../procedures/adjust-p';
 import type { CountedPart } from './comparison';
@@ -9,7 +10,7 @@ export function countedPart(
   expected: number[][],
   residuals: number[][],
 ): CountedPart {
-  const width = residuals[0]?.length ?? 0;
+  const width = nth(residuals, 0).length;
   const adjusted = adjustP(
     residuals.flat().map((r) => (Number.isFinite(r) ? Math.min(1, 2 * normal.upper(Math.abs(r))) : 1)),
     'holm',

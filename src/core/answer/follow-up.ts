@@ -1,4 +1,5 @@
 /** Which groups differ: comparisons after an analysis of several groups, judged together. */
+import { nth } from '../numeric/nth';
 import { passes } from '../procedures/interval';
 import { fisherF } from '../distributions/f';
 import { maximumModulusUpper, maximumModulusUpperQuantile } from '../distributions/maximum-modulus';
@@ -169,10 +170,8 @@ export function lettersFor(
   const apart = new Set(
     effects.filter((e) => passes(e.p, level) && e.pair).map((e) => [...(e.pair ?? [])].sort().join('\n')),
   );
-  const shown = letters(groups.length, (i, j) =>
-    apart.has([groups[i]?.id ?? '', groups[j]?.id ?? ''].sort().join('\n')),
-  );
-  return groups.map((g, i) => ({ id: g.id, letters: shown[i] ?? '' }));
+  const shown = letters(groups.length, (i, j) => apart.has([nth(groups, i).id, nth(groups, j).id].sort().join('\n')));
+  return groups.map((g, i) => ({ id: g.id, letters: nth(shown, i) }));
 }
 
 /** What a pair of groups, by their places, is called. */
@@ -181,8 +180,8 @@ export const pairNamed = (
   a: number,
   b: number,
 ): { name: string; pair: [string, string] } => ({
-  name: `${groups[a]?.name ?? ''} minus ${groups[b]?.name ?? ''}`,
-  pair: [groups[a]?.id ?? '', groups[b]?.id ?? ''],
+  name: `${nth(groups, a).name} minus ${nth(groups, b).name}`,
+  pair: [nth(groups, a).id, nth(groups, b).id],
 });
 
 /** The place of the control; the first group while none is named, or the one named is not compared. */
@@ -215,9 +214,9 @@ export function comparisonsAsked(
     case 'trend': {
       const names = groups.map((g) => g.name);
       const places = placesOf(question, names);
-      const at = (place: number): string => names[places.indexOf(place)] ?? '';
-      const [from, to] = [leastOf(places), mostOf(places)].map(at);
-      return [{ name: `linear trend from ${from ?? ''} to ${to ?? ''}`, weights: trendOver(places) }];
+      const at = (place: number): string => nth(names, places.indexOf(place));
+      const [from, to] = [at(leastOf(places)), at(mostOf(places))];
+      return [{ name: `linear trend from ${from} to ${to}`, weights: trendOver(places) }];
     }
     case 'chosen': {
       const pairs = (question.pairs ?? []).filter(([a, b]) => a !== b && place(a) >= 0 && place(b) >= 0);

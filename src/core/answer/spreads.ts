@@ -1,5 +1,6 @@
 /** Spread: how far readings scatter. */
 import { quantile, sortedUp } from '../numeric/quantile';
+import { sum } from '../numeric/sum';
 import { bartlett, levene } from '../procedures/equal-spread';
 import { spreadOfOne } from '../procedures/spread-of-one';
 import { spreadOfTwo } from '../procedures/spread-of-two';
@@ -40,7 +41,7 @@ export function ratioOf(
 export const distancesOf = (parts: readonly GroupPart[], centre: 'mean' | 'median'): number[][] =>
   parts.map((g) => {
     const values = valuesOf(g);
-    const middle = centre === 'mean' ? (g.summary?.mean ?? 0) : quantile(sortedUp(values), 0.5);
+    const middle = centre === 'mean' ? sum(values) / values.length : quantile(sortedUp(values), 0.5);
     return values.map((x) => Math.abs(x - middle));
   });
 

@@ -1,4 +1,5 @@
 /** The test of a table of counts by the method asked for, with the curve it is read from. */
+import { nth } from '../numeric/nth';
 import { fisherTable } from '../procedures/fisher-table';
 import { attempt } from '../numeric/domain-error';
 import { type Independence, cramersVInterval } from '../procedures/independence';
@@ -97,7 +98,7 @@ export function testOfTable(
   found: Independence,
 ): TableTest {
   const n = observed.flat().reduce((a, b) => a + b, 0);
-  const columns = observed[0]?.length ?? 0;
+  const columns = nth(observed, 0).length;
   return {
     ...tested(question, observed, found),
     sizes: [

@@ -10,9 +10,14 @@ export interface WaldF {
   p: number;
 }
 
-/** A symmetric matrix factored; what rounding left of asymmetry is taken off. */
-export const cholesky = (a: Matrix): CholeskyDecomposition =>
-  new CholeskyDecomposition(Matrix.add(a, a.transpose()).mul(0.5));
+/** A symmetric matrix factored; what rounding left of asymmetry is taken off. @throws DomainError where it is not finite */
+export function cholesky(a: Matrix): CholeskyDecomposition {
+  demand(
+    a.to1DArray().every(Number.isFinite),
+    'The readings vary too little for a mixed model: one of its variances is nothing beside the others.',
+  );
+  return new CholeskyDecomposition(Matrix.add(a, a.transpose()).mul(0.5));
+}
 
 /** Degrees of freedom that are a whole number but for rounding are that number. */
 export const wholeDf = (df: number, within = 1e-9): number =>

@@ -66,6 +66,10 @@ export function randomIntercept(
   const largest = sums.patterns.reduce((most, { n }) => Math.max(most, n), 0);
   demand(largest > 1, 'Every sample has one reading: then each reading counts as its sample, and needs no model.');
   demand(samples > 1, 'There is one sample only, so nothing shows how much samples differ.');
+  demand(
+    given.length > columns.length,
+    'There are no more readings than means, so nothing is left to judge the means by.',
+  );
   demand(sums.yy > 0, 'Within every sample all readings are the same: then each sample counts once, by its mean.');
   const looked = ratios(largest).map((ratio) => ({ ratio, ...profile(sums, ratio) }));
   const tops = looked.flatMap((here, i) => {

@@ -1,4 +1,5 @@
 /** A table of counts as shares of its rows: the categories of a row side by side, each share with its interval beneath. */
+import { nth } from '../numeric/nth';
 import type { CountedPart } from '../answer/comparison';
 import { type ProportionInterval, proportionInterval } from '../procedures/one-proportion';
 import { between } from '../words/numbers';
@@ -45,7 +46,7 @@ export function stackedShares(
         const { low, high } = proportionInterval({ successes: count, n }, level, kind);
         const y = at(i, 44 + j * lineHeight);
         const ink = { group: j };
-        const words = `${columns[j] ?? ''} ${(100 * share).toFixed(0)} % (${between({ low: 100 * low, high: 100 * high }, 0)})`;
+        const words = `${nth(columns, j)} ${(100 * share).toFixed(0)} % (${between({ low: 100 * low, high: 100 * high }, 0)})`;
         return [
           bar(left, at(i, 18), right, at(i, 34), { ink, tint: 0.5, name: 'share' }),
           ...estimate({ at: share, interval: { low, high } }, y, {

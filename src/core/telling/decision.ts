@@ -1,4 +1,5 @@
 /** The decision on the hypotheses, by the critical value and by p. */
+import { nth } from '../numeric/nth';
 import { alphaOf } from '../procedures/interval';
 import type { Comparison, Reference } from '../answer/comparison';
 import { there } from '../numeric/there';
@@ -46,7 +47,7 @@ export function decisionOf(reference: Reference, p: number, level: number): Deci
   const shown = (x: number): string =>
     Number.isInteger(x) ? String(x) : Math.abs(x) >= 1e4 ? significant(x, 4) : fixed(x, 3);
   const cut = !both
-    ? shown(critical[0] ?? 0)
+    ? shown(nth(critical, 0))
     : Math.abs(lower.value + upper.value) < 1e-9 * upper.value
       ? `±${shown(upper.value)}`
       : `${shown(lower.value)} or ${shown(upper.value)}`;

@@ -1,4 +1,5 @@
 /** What questions about readings share in words: the measure, what counts once, what was left out. */
+import { nth } from '../numeric/nth';
 import { sum } from '../numeric/sum';
 import { centres } from '../procedures/shuffle-statistics';
 import type { Answer, GroupPart } from '../answer/answer';
@@ -43,7 +44,7 @@ export const groupsPart = ({ groups }: Named): Part => part('groups', listed(gro
 /** The groups in a few words, for a list. */
 export const shortGroups = ({ groups }: Pick<Named, 'groups'>): string =>
   groups.length > 3
-    ? `${groups[0]?.name ?? ''} · … · ${groups.at(-1)?.name ?? ''}`
+    ? `${nth(groups, 0).name} · … · ${nth(groups, groups.length - 1).name}`
     : groups.map((g) => g.name).join(' · ');
 
 /** Whether readings of one subject are counted one by one, as far as the readings are known. */

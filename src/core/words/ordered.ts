@@ -1,4 +1,5 @@
 /** What tests of a trend over ordered groups share in words. */
+import { there } from '../numeric/there';
 import type { Answer } from '../answer/answer';
 import type { Comparison } from '../answer/comparison';
 import { attempt } from '../numeric/domain-error';
@@ -29,7 +30,7 @@ export const placedClause = (question: Pick<Question, 'spacing'>, names: readonl
 /** @param what rises or falls: "Blade length", "The share of settled plates"; @param same what no trend would be: "the same share" */
 export const orderedHeadline = (what: string, same: string, answer: Answer, comparison: Comparison): Text =>
   passes(comparison.p, answer.question.level)
-    ? text`${what} ${(comparison.trend ?? 0) > 0 ? 'rose' : 'fell'} over the ${answer.groups.length} groups in their order; ${atAlpha(answer.question.level)}, ${same} in every group is not compatible with these readings.`
+    ? text`${what} ${there(comparison.trend, 'The trend') > 0 ? 'rose' : 'fell'} over the ${answer.groups.length} groups in their order; ${atAlpha(answer.question.level)}, ${same} in every group is not compatible with these readings.`
     : text`These readings do not show that ${what.charAt(0).toLowerCase()}${what.slice(1)} rises or falls over the ${answer.groups.length} groups in their order, nor that it does not.`;
 
 /** @param letter of what may rise or fall; @param what the same in words */

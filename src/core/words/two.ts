@@ -1,4 +1,5 @@
 /** What questions with one difference share in words: two groups, pairs, one group against a value. */
+import { nth } from '../numeric/nth';
 import type { Answer } from '../answer/answer';
 import type { Comparison, Effect } from '../answer/comparison';
 import { there } from '../numeric/there';
@@ -196,7 +197,7 @@ export function twoResults(answer: Answer, comparison: Comparison, kind: string,
   const named = isAlone(answer) ? groups.map((g) => ({ ...g, name: what })) : groups;
   const [a, b] = named.map((g) => groupClause(g, unit, told));
   const seen = b
-    ? text`${what} was ${['less', 'the same on average', 'greater'][sign + 1] ?? ''} in ${a ?? []} ${sign === 0 ? 'and' : 'than'} in ${b}`
-    : text`${isAlone(answer) ? [] : `${what} of `}${a ?? []} was ${['less than', 'equal to', 'greater than'][sign + 1] ?? ''} ${statedValue(answer, unit)}`;
+    ? text`${what} was ${nth(['less', 'the same on average', 'greater'], sign + 1)} in ${a ?? []} ${sign === 0 ? 'and' : 'than'} in ${b}`
+    : text`${isAlone(answer) ? [] : `${what} of `}${a ?? []} was ${nth(['less than', 'equal to', 'greater than'], sign + 1)} ${statedValue(answer, unit)}`;
   return text`${seen}: ${kind} ${estimate}${spread}, ${sided}${interval}; ${tested}${testPhrase(test)}${sampled}${sizesClause(comparison, level)}${unshownClause(answer, comparison)}.${equivalenceClause(answer, comparison)}`;
 }

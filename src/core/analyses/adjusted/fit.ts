@@ -1,3 +1,4 @@
+import { nth } from '../../numeric/nth';
 import type { CovariatePart } from '../../answer/comparison';
 import { type GroupPart, demandOneUnit, demandReadings, describedBy } from '../../answer/group-part';
 import { demand } from '../../numeric/domain-error';
@@ -136,7 +137,7 @@ export function changes(
   parts: readonly GroupPart[],
 ): { groups: GroupPart[]; remarks: string[] } {
   const { column, groups, lost } = withCovariate(question, table, parts);
-  const unit = parts[0]?.unit ?? '';
+  const { unit } = nth(parts, 0);
   demand(
     column.unit === unit,
     `${sentenceCase(columnNamed(column, table))} is in ${column.unit || 'no unit'}, the readings are in ${unit || 'no unit'}: there is no change from one to the other. Adjust for it instead.`,

@@ -1,3 +1,4 @@
+import { nth } from '../../numeric/nth';
 import type { Answer } from '../../answer/answer';
 import type { GroupPart } from '../../answer/group-part';
 import { there } from '../../numeric/there';
@@ -75,7 +76,7 @@ export const words: Words = {
       : 'The median, if readings are lopsided.',
   headline: (answer, comparison) => {
     const { estimate, interval } = effectPhrases(theEffect(comparison), answer.unit, answer.question.level);
-    return text`${whatOf(answer)} was ${estimate} (${interval}; ${symbol('n')} = ${answer.groups[0]?.n ?? 0}).`;
+    return text`${whatOf(answer)} was ${estimate} (${interval}; ${symbol('n')} = ${nth(answer.groups, 0).n}).`;
   },
   methods: (answer) =>
     text`${whatOf(answer)} was estimated with a ${percent(answer.question.level)} confidence interval ${intervalWords(answer)}, ${contribution(answer)}.${takenClause(answer)}`,

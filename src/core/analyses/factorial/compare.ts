@@ -1,3 +1,4 @@
+import { nth } from '../../numeric/nth';
 import { passes } from '../../procedures/interval';
 import { attempt, demand } from '../../numeric/domain-error';
 import { etaSquaredInterval } from '../../procedures/effect-size-intervals';
@@ -207,7 +208,7 @@ export function compare(question: Question, table: Table): Comparison {
     demand(
       factor.levels.length > 1,
       factor.levels.length === 1
-        ? `All readings are at one level of ${factor.name} (${factor.levels[0]?.name ?? ''}): a factor needs two.`
+        ? `All readings are at one level of ${factor.name} (${nth(factor.levels, 0).name}): a factor needs two.`
         : `${factor.name} has no levels with readings.`,
     );
   const found = twoWayAnova(factors.readings, sums);

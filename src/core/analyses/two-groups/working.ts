@@ -24,7 +24,7 @@ export function working({ answer, comparison }: Worked): WorkingPart[] {
     return worked('The test', () =>
       likelihoodRatioWorking(logLikelihood, same, 1, {
         direction,
-        sign: Math.sign((comparison.effect?.estimate ?? 0) - value),
+        sign: Math.sign(there(comparison.effect, 'The difference').estimate - value),
       }),
     );
   }

@@ -8,13 +8,14 @@ import type { CountTable } from '../../../readings/counts';
 import { leastOfSigns, unattainable } from '../../../answer/attainable';
 import type { Comparison, Effect } from '../../../answer/comparison';
 import { type GroupPart } from '../../../answer/group-part';
+import { twoOf } from '../../../answer/two-of';
 import { chiSquareReference, normalReference } from '../../../answer/references';
 import { counted, foundAt, total } from '../../../answer/shares';
 
 /** The two looks at the same subjects, each as a share of all. */
 export function looks(table: CountTable, question: Question): GroupPart[] {
   const place = foundAt(table, question.found);
-  const found = table.columns.categories[place]?.name ?? '';
+  const found = nth(table.columns.categories, place).name;
   const before = table.rows.categories.findIndex((c) => c.name === found);
   const n = total(table.counts.flat());
   return [
@@ -36,7 +37,7 @@ export function compare(question: Question, table: CountTable, parts: readonly G
   const { method, effect: wanted } = choicesOf(question);
   const { level } = question;
   const place = foundAt(table, question.found);
-  const name = table.columns.categories[place]?.name ?? '';
+  const name = nth(table.columns.categories, place).name;
   const before = table.rows.categories.findIndex((c) => c.name === name);
   demand(
     before >= 0 && table.rows.categories.length <= 2 && table.columns.categories.length <= 2,
@@ -55,9 +56,9 @@ export function compare(question: Question, table: CountTable, parts: readonly G
   const found = pairedProportions(two, level);
   const { direction } = question;
   const p = (method === 'exact' ? test.exact : method === 'mid-p' ? test.midP : test.score)[direction];
-  const [a, b] = parts;
+  const [a, b] = twoOf(parts);
   const difference: Effect = {
-    name: `${a?.name ?? ''} minus ${b?.name ?? ''}`,
+    name: `${a.name} minus ${b.name}`,
     estimate: found.difference,
     interval: found.interval,
     p,
@@ -67,7 +68,7 @@ export function compare(question: Question, table: CountTable, parts: readonly G
     'Nobody changed, so there are no odds of changing: ask for the difference.',
   );
   const odds: Effect = {
-    name: `odds of only ${a?.name ?? ''} over only ${b?.name ?? ''}`,
+    name: `odds of only ${a.name} over only ${b.name}`,
     none: 1,
     ratio: true,
     ...found.oddsRatio,

@@ -1,3 +1,4 @@
+import { nth } from '../../../numeric/nth';
 import { there } from '../../../numeric/there';
 import { eachCounts, groupPart, isAlone, ofGroup, takenClause } from '../../../words/measured';
 import { percent } from '../../../words/numbers';
@@ -21,12 +22,12 @@ export const words: Words = {
   methodElse: () => 'None that asks as little; look at the shape of the readings first.',
   headline: (answer, comparison) => {
     const { estimate, interval } = effectPhrases(theEffect(comparison), answer.unit, answer.question.level);
-    return text`${sentenceCase(ofGroup(what(answer), answer))} had an SD of ${estimate} (${interval}; ${symbol('n')} = ${answer.groups[0]?.n ?? 0}).`;
+    return text`${sentenceCase(ofGroup(what(answer), answer))} had an SD of ${estimate} (${interval}; ${symbol('n')} = ${nth(answer.groups, 0).n}).`;
   },
   methods: (answer) =>
     text`The standard deviation of ${ofGroup(what(answer), answer)} was estimated with a ${percent(answer.question.level)} confidence interval from the chi-square distribution, which takes the readings as normal, ${contribution(answer)}.${takenClause(answer)}`,
   results: (answer, comparison) => {
     const { estimate, interval } = effectPhrases(theEffect(comparison), answer.unit, answer.question.level);
-    return text`${sentenceCase(ofGroup(what(answer), answer))} (${symbol('n')} = ${answer.groups[0]?.n ?? 0}) had an SD of ${estimate} (${interval}).`;
+    return text`${sentenceCase(ofGroup(what(answer), answer))} (${symbol('n')} = ${nth(answer.groups, 0).n}) had an SD of ${estimate} (${interval}).`;
   },
 };

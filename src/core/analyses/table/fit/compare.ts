@@ -11,7 +11,7 @@ import { total } from '../../../answer/shares';
 /** One series of counts: the only column's, or those of one row, or of all rows together. */
 function seriesOf(table: CountTable, a: string | undefined): { names: string[]; counts: number[] } {
   if (table.columns.categories.length === 1)
-    return { names: table.rows.categories.map((c) => c.name), counts: table.counts.map((row) => row[0] ?? 0) };
+    return { names: table.rows.categories.map((c) => c.name), counts: table.counts.map((row) => nth(row, 0)) };
   const place = table.rows.categories.findIndex((c) => c.id === a);
   const lines = place < 0 ? table.counts : [table.counts[place] ?? []];
   return {
