@@ -118,7 +118,7 @@ test('two ways to read a table are shown small, and one is chosen with a click',
 
 test('a block that stands turned round is turned, and can be left as it stood', async ({ page }) => {
   await pasted(page, 'turned');
-  await expect(page.getByRole('status').filter({ hasText: 'turned round' })).toBeVisible();
+  await expect(page.locator('.notice').filter({ hasText: 'turned round' })).toBeVisible();
   await expect(sentence(page)).toContainText('3 groups, 24 readings');
   await page.getByRole('button', { name: 'Leave it as it stood' }).click();
   await expect(cell(page, 2, 1)).toHaveText('white lamp');

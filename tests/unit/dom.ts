@@ -12,6 +12,8 @@ const names = [
   'HTMLElement',
   'HTMLInputElement',
   'Node',
+  'NodeFilter',
+  'HTMLButtonElement',
   'MutationObserver',
   'ResizeObserver',
   'getComputedStyle',

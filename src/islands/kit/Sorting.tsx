@@ -104,6 +104,8 @@ export function Sorting(props: Props) {
       sensors={sensors}
       onDragEnd={end}
       accessibility={{
+        // What is said to who cannot see the drag stands outside lists and rows, which hold nothing but their own.
+        ...(typeof document === 'undefined' ? {} : { container: document.body }),
         screenReaderInstructions: {
           draggable: 'Space lifts it, the arrows move it, Space sets it down, Esc leaves it.',
         },

@@ -73,7 +73,6 @@ export function tell(told: Told): void {
     id: place,
     description: told.text,
     data: told,
-    priority: told.stays ? 'high' : 'low',
     timeout: told.stays || told.actions ? 0 : passing,
   });
 }

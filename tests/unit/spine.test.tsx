@@ -1,0 +1,95 @@
+import { closeDocument, openDocument } from './dom';
+import { cleanup, fireEvent, render, waitFor } from '@testing-library/react';
+import { expect } from 'chai';
+import { CommandLine } from '../../src/islands/command/CommandLine';
+import { Spine } from '../../src/islands/shared/Spine';
+
+closeDocument();
+
+const lists = {
+  readings: [{ id: 't', label: 'Four lamps', href: '/t' }],
+  questions: ['all pairs', 'with the control', 'spread'].map((label, i) => ({
+    id: `q${i}`,
+    label,
+    href: `/q${i}`,
+    of: 't',
+  })),
+  figures: [{ id: 'f', label: 'all pairs: boxes', short: 'boxes', href: '/f', of: 'q0' }],
+};
+
+describe('the list of a study', () => {
+  const realFetch = globalThis.fetch;
+  before(openDocument);
+  afterEach(() => {
+    cleanup();
+    globalThis.fetch = realFetch;
+  });
+  after(closeDocument);
+
+  it('moves a question among those of its table by Alt and an arrow, with its figures, and keeps the order', async () => {
+    const sent: [string, unknown][] = [];
+    globalThis.fetch = (path, init) => {
+      sent.push([path as string, JSON.parse(init?.body as string)]);
+      return Promise.resolve(Response.json({}));
+    };
+    const screen = render(<Spine study="s" start={lists} current="q0" />);
+    const asked = () => screen.getAllByRole('link', { name: /all pairs$|control|spread/ }).map((a) => a.textContent);
+    expect(asked()).to.deep.equal(['all pairs', 'with the control', 'spread']);
+    fireEvent.keyDown(screen.getByRole('link', { name: 'all pairs' }), { key: 'ArrowDown', altKey: true });
+    expect(asked()).to.deep.equal(['with the control', 'all pairs', 'spread']);
+    await waitFor(() => expect(sent).to.deep.equal([['/api/tables/t/questions', { order: ['q1', 'q0', 'q2'] }]]));
+    // Its figure goes with it.
+    const item = screen.getByRole('link', { name: 'all pairs' }).closest('li');
+    expect(item?.textContent).to.equal('all pairsboxes');
+    // An arrow alone is the page's, and the first goes no further up.
+    fireEvent.keyDown(screen.getByRole('link', { name: 'spread' }), { key: 'ArrowUp' });
+    fireEvent.keyDown(screen.getByRole('link', { name: 'with the control' }), { key: 'ArrowUp', altKey: true });
+    expect(sent.length).to.equal(1);
+  });
+
+  it('says when the order could not be kept', async () => {
+    globalThis.fetch = () =>
+      Promise.resolve(Response.json({ title: 'No', status: 507, detail: 'The disk is full.' }, { status: 507 }));
+    const screen = render(<Spine study="s" start={lists} current="q0" />);
+    fireEvent.keyDown(screen.getByRole('link', { name: 'spread' }), { key: 'ArrowUp', altKey: true });
+    await waitFor(() => expect(document.body.textContent).to.include('The order was not kept: The disk is full.'));
+  });
+});
+
+describe('the command line', () => {
+  before(openDocument);
+  afterEach(() => {
+    cleanup();
+    document.querySelector('main')?.remove();
+  });
+  after(closeDocument);
+
+  it('lists what the page can do by name, goes through it by arrows, and does it', async () => {
+    const done: string[] = [];
+    const page = document.body.appendChild(document.createElement('main'));
+    for (const name of ['Turn round', 'Copy the results', 'Copy the legend']) {
+      const button = page.appendChild(document.createElement('button'));
+      button.textContent = name;
+      button.getClientRects = () => [{}] as unknown as DOMRectList;
+      button.addEventListener('click', () => done.push(name));
+    }
+    HTMLElement.prototype.scrollIntoView = () => undefined;
+    const closed: string[] = [];
+    const screen = render(<CommandLine shows="commands" onClose={() => closed.push('closed')} />);
+    const field = screen.getByRole('combobox', { hidden: true });
+    fireEvent.change(field, { target: { value: 'copy' } });
+    const shown = () => screen.getAllByRole('option', { hidden: true }).map((o) => o.textContent);
+    await waitFor(() => expect(shown()).to.deep.equal(['Copy the resultsdo', 'Copy the legenddo']));
+    fireEvent.change(field, { target: { value: 'nowhere' } });
+    await waitFor(() => expect(document.body.textContent).to.include('Nothing here goes by that name.'));
+    fireEvent.change(field, { target: { value: 'copy' } });
+    await waitFor(() => expect(shown().length).to.equal(2));
+    fireEvent.keyDown(field, { key: 'ArrowDown' });
+    await waitFor(() =>
+      expect(document.querySelector('[role=option][data-highlighted]')?.textContent).to.equal('Copy the legenddo'),
+    );
+    fireEvent.keyDown(field, { key: 'Enter' });
+    await waitFor(() => expect(closed).to.deep.equal(['closed']));
+    expect(done).to.deep.equal(['Copy the legend']);
+  });
+});
