@@ -8,6 +8,7 @@ import type { Db } from './open';
 import { whole } from './transaction';
 import { readWriteUp } from './write-ups';
 import { questions, studies, tables } from './schema';
+import { studyOfTable } from './tables';
 
 export interface KeptQuestion {
   id: string;
@@ -95,6 +96,7 @@ export function updateQuestion(db: Db, id: string, revision: number, next: Quest
 /**
  * Puts the questions of a table in the order of their ids; those that are not among them, asked meanwhile in another
  * window, follow. The order is how a study is listed, not part of what was done: the log does not tell of it.
+ * @throws NotFound
  */
 export function orderQuestions(db: Db, tableId: string, order: readonly string[], at: string): void {
   whole(db, (inside) => {
@@ -104,8 +106,7 @@ export function orderQuestions(db: Db, tableId: string, order: readonly string[]
       .where(eq(questions.tableId, tableId))
       .orderBy(asc(questions.position))
       .all();
-    const [first] = all;
-    if (!first) return;
+    const studyId = studyOfTable(inside, tableId);
     const place = (id: string): number => (order.includes(id) ? order.indexOf(id) : order.length);
     const positions = all.map((q) => q.position);
     all
@@ -113,7 +114,7 @@ export function orderQuestions(db: Db, tableId: string, order: readonly string[]
       .forEach(({ id }, i) =>
         inside.update(questions).set({ position: positions[i] }).where(eq(questions.id, id)).run(),
       );
-    inside.update(studies).set({ changedAt: at }).where(eq(studies.id, first.studyId)).run();
+    inside.update(studies).set({ changedAt: at }).where(eq(studies.id, studyId)).run();
   });
 }
 

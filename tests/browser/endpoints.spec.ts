@@ -68,6 +68,10 @@ test('questions and figures are validated, kept with a revision, and removed tog
   const other = { revision: 0, question: { ...asked, level: 0.8 } };
   expect((await put(`/api/questions/${question}`, other)).status()).toBe(409);
 
+  // An order names questions; a table that is not there has none.
+  expect(await detail(await put('/api/tables/never/questions', { order: question }))).toContain('order');
+  expect((await put('/api/tables/never/questions', { order: [question] })).status()).toBe(404);
+
   const style = { marks: 'columns', bars: 'sd', readings: true, widthMm: 85, heightMm: 60, fontPt: 8 };
   const made = await request.post('/api/figures', { data: { question, style } });
   expect(made.status()).toBe(201);
