@@ -6,7 +6,7 @@ const ports = [4387, 4388];
 
 export default defineConfig({
   testDir: 'tests/browser',
-  fullyParallel: false,
+  fullyParallel: true,
   workers: ports.length,
   timeout: 60_000,
   // A slow machine may miss a step once; the report calls such a test flaky.

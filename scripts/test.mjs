@@ -1,9 +1,10 @@
 /**
  * `npm test`: installs what is missing, then type-checks, lints, checks import directions, runs the unit and the
- * browser tests, and closes with the line `N passed, N failed`. Each check counts as one test.
+ * browser tests, and closes with the line `N passed, N failed`. Each check counts as one test. The unit tests run
+ * beside the checks and the build, since each of them keeps one processor busy.
  */
-import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { spawn, spawnSync } from 'node:child_process';
+import { closeSync, existsSync, mkdirSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium } from './chromium.mjs';
 import { ensureBuild, ensurePackages, root, run, stop } from './prepare.mjs';
@@ -12,12 +13,22 @@ process.env.ASTRO_TELEMETRY_DISABLED = '1';
 let passed = 0;
 let failed = 0;
 
-function check(name, command, args) {
-  console.log(`\n— ${name}`);
-  const ok = run(command, args).status === 0;
+/** Runs a command to its end, its words kept in a file so that two at once do not talk over each other. */
+async function aside(name, command, args) {
+  const file = join(root, '.tmp', `${name.replaceAll(' ', '-')}.log`);
+  const out = openSync(file, 'w');
+  const running = spawn(command, args, { cwd: root, shell: process.platform === 'win32', stdio: ['ignore', out, out] });
+  const status = await new Promise((end) => running.on('close', end).on('error', end));
+  closeSync(out);
+  console.log(`\n— ${name}\n${readFileSync(file, 'utf8')}`);
+  return status;
+}
+
+async function check(name, command, args) {
+  const ok = (await aside(name, command, args)) === 0;
   if (ok) passed += 1;
   else failed += 1;
-  console.log(ok ? `  ${name}: in order` : `  ${name}: FAILED`);
+  console.log(`  ${name}: ${ok ? 'in order' : 'FAILED'}`);
 }
 
 function ensureChromium() {
@@ -38,11 +49,8 @@ function ensureChromium() {
     stop('the browser tests need Chromium, and apt-get could not install it: install it as /usr/bin/chromium.');
 }
 
-/** Runs a test runner that writes a report, and adds what the report counts. */
-function suite(name, command, args, report, count) {
-  console.log(`\n— ${name}`);
-  rmSync(report, { force: true });
-  const { status } = run(command, args);
+/** Adds what the report of a test runner counts, given how the runner ended. */
+function tally(name, status, report, count) {
   if (!existsSync(report)) {
     failed += 1;
     console.log(`  ${name}: FAILED to run`);
@@ -56,42 +64,41 @@ function suite(name, command, args, report, count) {
   console.log(`  ${name}: ${counted.passed} passed, ${counted.failed} failed`);
 }
 
+async function unitTests() {
+  const report = join(root, '.tmp/unit.json');
+  rmSync(report, { force: true });
+  const reporter = ['--reporter', 'tests/reporter.cjs', '--reporter-option', `output=${report}`];
+  const status = await aside('unit tests', 'npx', ['mocha', ...reporter]);
+  tally('unit tests', status, report, (r) => ({ passed: r.passes, failed: r.failures }));
+}
+
+async function checksAndBuild() {
+  // Of every file: pages, and modules too.
+  await check('types', 'npx', ['astro', 'check', '--minimumSeverity', 'error']);
+  await check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
+  await check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+  const rules = ['--config', '.dependency-cruiser.cjs', '--output-type', 'err-long'];
+  await check('import directions', 'npx', ['depcruise', 'src', 'demo', ...rules]);
+  ensureChromium();
+  ensureBuild();
+}
+
+function browserTests() {
+  const report = join(root, '.tmp/browser.json');
+  rmSync(report, { force: true });
+  process.env.PLAYWRIGHT_JSON_OUTPUT_NAME = report;
+  console.log('\n— browser tests');
+  const { status } = run('npx', ['playwright', 'test', '--reporter=list,json']);
+  tally('browser tests', status, report, (r) => ({
+    passed: r.stats.expected + r.stats.flaky,
+    failed: r.stats.unexpected,
+  }));
+}
+
 ensurePackages();
 mkdirSync(join(root, '.tmp'), { recursive: true });
-check('types', 'npx', ['tsc', '--noEmit']);
-check('types in pages', 'npx', ['astro', 'check', '--minimumSeverity', 'error']);
-check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
-check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-check('import directions', 'npx', [
-  'depcruise',
-  'src',
-  'demo',
-  '--config',
-  '.dependency-cruiser.cjs',
-  '--output-type',
-  'err-long',
-]);
-
-const unitReport = join(root, '.tmp/unit.json');
-suite(
-  'unit tests',
-  'npx',
-  ['mocha', '--reporter', 'tests/reporter.cjs', '--reporter-option', `output=${unitReport}`],
-  unitReport,
-  (r) => ({
-    passed: r.passes,
-    failed: r.failures,
-  }),
-);
-
-ensureChromium();
-ensureBuild();
-const browserReport = join(root, '.tmp/browser.json');
-process.env.PLAYWRIGHT_JSON_OUTPUT_NAME = browserReport;
-suite('browser tests', 'npx', ['playwright', 'test', '--reporter=list,json'], browserReport, (r) => ({
-  passed: r.stats.expected + r.stats.flaky,
-  failed: r.stats.unexpected,
-}));
+await Promise.all([unitTests(), checksAndBuild()]);
+browserTests();
 
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exitCode = failed > 0 ? 1 : 0;

@@ -449,8 +449,7 @@ test('nothing shown is older than the readings: random edits, each page against 
     seed = (seed * 1103515245 + 12345) % 2147483648;
     return Math.floor((seed / 2147483648) * n);
   };
-  const until = Date.now() + 60_000;
-  for (let step = 0; Date.now() < until; step++) {
+  for (let step = 0; step < 16; step++) {
     const { readings, answered, table, columns: width, question } = windows[step % windows.length]!;
     await readings.bringToFront();
     const column = width - 1 - below(Math.min(2, width - 1));

@@ -3,6 +3,9 @@ import { rmSync } from 'node:fs';
 import { expect } from '@playwright/test';
 import { cell, lampBlock, paste, saved, startStudy, test } from './steps';
 
+// Each starts a server of its own at one door.
+test.describe.configure({ mode: 'default' });
+
 const port = 4391;
 const address = `http://127.0.0.1:${port}`;
 

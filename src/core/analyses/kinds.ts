@@ -44,21 +44,7 @@ export const designFacts = {
 } satisfies Record<string, DesignFacts>;
 export type Design = keyof typeof designFacts;
 
-/** A list by kind of question. Where a subject has no kind for a design, that of several groups stands in for it. */
-export interface ByKind<T> {
-  value: Record<Design, T>;
-  share: Partial<Record<Design, T>> & { several: T };
-  table: Partial<Record<Design, T>> & { several: T };
-  spread: Partial<Record<Design, T>> & { several: T };
-}
-
-/** What a list has for a question's kind. */
-export function ofKind<T>(list: ByKind<T>, { about, design }: Pick<Question, 'about' | 'design'>): T {
-  const subject: Partial<Record<Design, T>> & { several: T } = list[about];
-  return subject[design] ?? subject.several;
-}
-
-const kinds: ByKind<Facts> = {
+const kinds = {
   value: designFacts,
   share: {
     estimate: shareEstimate,
@@ -75,7 +61,18 @@ const kinds: ByKind<Facts> = {
     paired: spreadPaired,
     several: spreadOfSeveral,
   },
+} satisfies Record<Question['about'], Partial<Record<Design, Facts>> & { several: Facts }>;
+
+/** A list of all kinds of question, as they stand above; for a design without one it may have something of its own. */
+export type ByKind<T> = {
+  [About in keyof typeof kinds]: Record<keyof (typeof kinds)[About], T> & Partial<Record<Design, T>>;
 };
+
+/** What a list has for a question's kind. Where a subject has no kind for a design, that of several groups stands in. */
+export function ofKind<T>(list: ByKind<T>, { about, design }: Pick<Question, 'about' | 'design'>): T {
+  const subject: Partial<Record<Design, T>> & { several: T } = list[about];
+  return subject[design] ?? subject.several;
+}
 
 export const factsOf = (question: Pick<Question, 'about' | 'design'>): Facts => ofKind(kinds, question);
 

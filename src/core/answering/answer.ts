@@ -12,7 +12,7 @@ import { spreadBySizes, tellsRatios } from '../question/choices';
 import { countedAs } from '../question/counting';
 import { columnNamed } from '../question/naming';
 import { covariateOf, measuredBy } from '../question/covariate';
-import { comparesAllGroups, isAdjusted, isBlocked, kindOf, ofOneGroup } from '../question/asking';
+import { comparesAllGroups, isAdjusted, isBlocked, kindOf, ofOneGroup, ofTwoGroups } from '../question/asking';
 import { blockOf, blocksAreSubjects, sampleNoun } from '../question/block';
 import { included, includedWords, withinRows } from '../question/included';
 import { countedNames, innerNamePart, measureOf } from '../question/naming';
@@ -187,6 +187,7 @@ function fromCounts(analysis: OfCounts, question: Question, table: Table, compar
     unit: '',
     subject: table.subject,
     groups: withSetAside(analysis, question, table, parts),
+    ...(isReversed(question, counted.rows.categories) ? { reversed: true } : {}),
     comparison: compared(() => turnedRound(question, analysis.compare(question, counted), parts)),
     repeats: undefined,
     averaged: false,
@@ -208,10 +209,10 @@ const withRemark = (answer: Answer, comparison: Comparison, why: string): Answer
   },
 });
 
-/** Whether two groups are subtracted in another order than the table's. */
-function isReversed(question: Question, table: Table): boolean {
-  if (question.design !== 'two-groups' && question.design !== 'paired') return false;
-  const [a, b] = [question.a, question.b].map((id) => groupNames(table, question).findIndex((g) => g.id === id));
+/** Whether two groups are subtracted in another order than the table's. @param named the table's groups in order */
+function isReversed({ design, a: first, b: second }: Question, named: readonly { id: string }[]): boolean {
+  if (!ofTwoGroups(design)) return false;
+  const [a, b] = [first, second].map((id) => named.findIndex((g) => g.id === id));
   return a !== undefined && b !== undefined && b >= 0 && a > b;
 }
 
@@ -249,7 +250,7 @@ function fromReadings(analysis: OfReadings, asked: Question, table: Table, brief
     measure: measureOf(question, table),
     unit: layout?.ok ? layout.value.unit : (parts[0]?.unit ?? ''),
     ...(layout?.ok ? { layout: layout.value } : {}),
-    ...(isReversed(question, table) ? { reversed: true } : {}),
+    ...(isReversed(question, groupNames(table, question)) ? { reversed: true } : {}),
     ...(isAdjusted(question.design) ? { covariate: columnNamed(covariateOf(question, table), table) } : {}),
     ...innerNamePart(question, table),
     ...(isBlocked(question.design) ? { block: called(blockOf(question, table), 'block') } : {}),

@@ -26,21 +26,25 @@ export const kindNames: Readonly<Record<FigureKind, string>> = {
   distribution: 'the reference distribution',
 };
 
-/** Kinds drawn as on the question's page, and what of groups they show: name, colour and marker, or the name alone. */
+/**
+ * Kinds drawn as on the question's page, and what of groups they show: each in its place by name, colour and marker; the
+ * same without a place; or the name alone.
+ */
 const asOnPage = {
-  beside: 'look',
+  beside: 'place',
   covariate: 'look',
-  histograms: 'look',
-  quantiles: 'look',
-  changes: 'look',
+  histograms: 'place',
+  quantiles: 'place',
+  changes: 'place',
   differences: 'name',
   tiles: 'none',
   distribution: 'none',
-} as const satisfies Partial<Record<FigureKind, 'look' | 'name' | 'none'>>;
+} as const satisfies Partial<Record<FigureKind, 'place' | 'look' | 'name' | 'none'>>;
 export type LaidKind = keyof typeof asOnPage;
 export const isLaid = (kind: FigureKind): kind is LaidKind => kind in asOnPage;
 export const showsGroups = (kind: FigureKind): boolean => !isLaid(kind) || asOnPage[kind] !== 'none';
-export const paints = (kind: FigureKind): boolean => !isLaid(kind) || asOnPage[kind] === 'look';
+export const places = (kind: FigureKind): boolean => !isLaid(kind) || asOnPage[kind] === 'place';
+export const paints = (kind: FigureKind): boolean => places(kind) || (isLaid(kind) && asOnPage[kind] === 'look');
 
 /** Kinds this answer can be drawn as. */
 export function kindsFor(answer: Answer): FigureKind[] {

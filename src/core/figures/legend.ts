@@ -2,7 +2,7 @@
 import type { Answer } from '../answer/answer';
 import { changesOf } from '../scenes/changes-look';
 import { cellsOf } from '../answer/ratios';
-import { inTableOrder } from '../answer/table-order';
+import { inTableOrder, ordered } from '../answer/in-order';
 import { intervalNames } from '../answer/shares';
 import { choicesOf } from '../question/choices';
 import { withUnit } from '../readings/table';
@@ -25,12 +25,12 @@ import { renamed } from './renamed';
 
 type Drawing = Pick<
   FigureStyle,
-  'kind' | 'marks' | 'bars' | 'readings' | 'bracketsFor' | 'pAs' | 'looks' | 'changeFrom'
+  'kind' | 'marks' | 'bars' | 'readings' | 'bracketsFor' | 'pAs' | 'looks' | 'order' | 'changeFrom'
 >;
 
 /** n of each group or cell. */
-function sizes(answer: Answer): Text {
-  const parts = answer.layout ? cellsOf(answer) : inTableOrder(answer, answer.groups);
+function sizes(answer: Answer, { order }: Drawing): Text {
+  const parts = answer.layout ? cellsOf(answer) : ordered(inTableOrder(answer, answer.groups), (g) => g.id, order);
   return joined(
     parts.map(({ name, n, samples }): Text =>
       samples
@@ -148,34 +148,32 @@ function besideClause(answer: Answer): Text {
 }
 
 /** What the marks of a figure are. */
-function marksClause(answer: Answer, style: Drawing, kind: FigureKind): Text {
+function marksClause(answer: Answer, style: Drawing, kind: Exclude<FigureKind, 'tiles'>): Text {
   const { question } = answer;
   const level = percent(question.level);
   switch (kind) {
     case 'shares':
       return text`Share of ${answer.measure || 'those found'} by group. ${style.marks === 'columns' ? 'Columns' : 'Symbols'} are shares, error bars ${level} ${intervalNames[choicesOf(question).shareInterval]} intervals. ${answer.groups.map((g) => `${g.name} ${countOf(g)}`).join('; ')}.`;
     case 'stacked':
-      return text`Shares of ${answer.measure || 'each category'} within each ${answer.rowName ?? 'group'}. Error bars are ${level} ${intervalNames[choicesOf(question).shareInterval]} intervals of the share up to each border. ${sizes(answer)}.`;
+      return text`Shares of ${answer.measure || 'each category'} within each ${answer.rowName ?? 'group'}. Error bars are ${level} ${intervalNames[choicesOf(question).shareInterval]} intervals of the share up to each border.`;
     case 'differences':
-      return text`${answer.logs ? 'Ratios of geometric means' : 'Differences'} with ${level} confidence intervals against the line of no difference${answer.comparison.ok && answer.comparison.value.effect ? '' : '; those that differ significantly are filled'}. ${sizes(answer)}.`;
+      return text`${answer.logs ? 'Ratios of geometric means' : 'Differences'} with ${level} confidence intervals against the line of no difference${answer.comparison.ok && answer.comparison.value.effect ? '' : '; those that differ significantly are filled'}.`;
     case 'distribution':
-      return text`What the statistic would do without an effect; the rejection region ${atAlpha(question.level)} is shaded, and the statistic observed is marked. ${sizes(answer)}.`;
+      return text`What the statistic would do without an effect; the rejection region ${atAlpha(question.level)} is shaded, and the statistic observed is marked.`;
     case 'histograms':
-      return text`${sentenceCase(withUnit(measureOf(answer), answer.unit))}: how many readings of each group lie between the borders of each bar. ${sizes(answer)}.`;
+      return text`${sentenceCase(withUnit(measureOf(answer), answer.unit))}: how many readings of each group lie between the borders of each bar.`;
     case 'quantiles':
-      return text`Readings of ${withinSentence(measureOf(answer))} in order against those expected of a normal sample; the shaded band holds 95 % of such samples. ${sizes(answer)}.`;
+      return text`Readings of ${withinSentence(measureOf(answer))} in order against those expected of a normal sample; the shaded band holds 95 % of such samples.`;
     case 'changes': {
       const changes = changesOf(answer, style.changeFrom);
-      return text`${sentenceCase(withUnit(measureOf(answer), answer.unit))}: ${changes?.ratio ? 'how many times as much as under' : 'change from'} ${changes?.base.name ?? 'the first'}; small symbols are single ${plural(answer.subject || 'subject')}, large symbols ${changes?.ratio ? 'geometric means' : 'means'} with ${level} confidence intervals, each by itself. ${sizes(answer)}.`;
+      return text`${sentenceCase(withUnit(measureOf(answer), answer.unit))}: ${changes?.ratio ? 'how many times as much as under' : 'change from'} ${changes?.base.name ?? 'the first'}; small symbols are single ${plural(answer.subject || 'subject')}, large symbols ${changes?.ratio ? 'geometric means' : 'means'} with ${level} confidence intervals, each by itself.`;
     }
     case 'covariate':
-      return text`${sentenceCase(withUnit(measureOf(answer), answer.unit))} against ${answer.covariate ?? 'the covariate'}: symbols are ${answer.averaged ? 'means of single' : 'single'} ${answer.subject ? plural(answer.subject) : 'readings'}, lines have one slope in all groups, large symbols are adjusted means where they are read. ${sizes(answer)}.`;
+      return text`${sentenceCase(withUnit(measureOf(answer), answer.unit))} against ${answer.covariate ?? 'the covariate'}: symbols are ${answer.averaged ? 'means of single' : 'single'} ${answer.subject ? plural(answer.subject) : 'readings'}, lines have one slope in all groups, large symbols are adjusted means where they are read.`;
     case 'beside':
-      return text`${besideClause(answer)} ${sizes(answer)}.`;
-    case 'tiles':
-      return [];
+      return besideClause(answer);
     default:
-      return text`${ofReadings(answer, style, kind)} ${sizes(answer)}.`;
+      return ofReadings(answer, style, kind);
   }
 }
 
@@ -190,5 +188,6 @@ export function figureLegend(given: Answer, style: Drawing, compared?: 'brackets
   if (legend && (kind === 'tiles' || compared === undefined)) return legend(answer);
   const found = answer.comparison.ok ? answer.comparison.value : undefined;
   const lettered = found?.follow?.ok && found.follow.value[0]?.letters !== undefined;
-  return text`${marksClause(answer, style, kind)}${result(answer)}${comparedClause(answer, style, compared ?? (lettered ? 'letters' : 'none'))}${answer.counted ? countedClause(answer) : asideClause(answer.groups)}`;
+  const marks = kind === 'tiles' ? [] : text`${marksClause(answer, style, kind)} ${sizes(answer, style)}.`;
+  return text`${marks}${result(answer)}${comparedClause(answer, style, compared ?? (lettered ? 'letters' : 'none'))}${answer.counted ? countedClause(answer) : asideClause(answer.groups)}`;
 }

@@ -1,4 +1,5 @@
 import type { Answer } from '../answer/answer';
+import { ordered } from '../answer/in-order';
 import type { Comparison, Effect } from '../answer/comparison';
 import { type FigureStyle, inkColour } from './figure-style';
 import { levelKey } from './slots';
@@ -13,9 +14,11 @@ function effectNamed<E extends Effect>(effect: E, names: readonly (readonly [was
   return { ...effect, name: first[1] + effect.name.slice(first[0].length, -second[0].length) + second[1] };
 }
 
-/** The answer with its groups under the names, in the colours and with the markers they have in a figure. */
-export function renamed(answer: Answer, { looks }: Pick<FigureStyle, 'looks'>): Answer {
-  if (!looks) return answer;
+/**
+ * The answer with its groups under the names, in the colours and with the markers they have in a figure; levels of factors
+ * in its order, too.
+ */
+export function renamed(answer: Answer, { looks = {}, order }: Pick<FigureStyle, 'looks' | 'order'>): Answer {
   const dressed = <T extends { name: string; colour?: number | undefined }>(thing: T, key: string): T => {
     const { name = thing.name, colour, shape } = looks[key] ?? {};
     return {
@@ -28,14 +31,21 @@ export function renamed(answer: Answer, { looks }: Pick<FigureStyle, 'looks'>): 
   const factor = (of: 'a' | 'b') =>
     answer.layout && {
       ...answer.layout[of],
-      levels: answer.layout[of].levels.map((level) => dressed(level, levelKey(of, level))),
+      levels: ordered(
+        // A level keeps its colour wherever it stands.
+        answer.layout[of].levels.map((level, i) => dressed({ colour: i, ...level }, levelKey(of, level))),
+        (level) => levelKey(of, level),
+        order,
+      ),
     };
   const [a, b] = [factor('a'), factor('b')];
   const groups = answer.groups.map((g) => dressed(g, g.id));
   const named = [
     ...answer.groups.map((g, i) => [g.name, groups[i]?.name ?? g.name] as const),
     ...[[answer.layout?.a, a] as const, [answer.layout?.b, b] as const].flatMap(([was, is]) =>
-      (was?.levels ?? []).map((level, i) => [level.name, is?.levels[i]?.name ?? level.name] as const),
+      (was?.levels ?? []).map(
+        ({ id, name }) => [name, is?.levels.find((level) => level.id === id)?.name ?? name] as const,
+      ),
     ),
   ];
   const { comparison } = answer;

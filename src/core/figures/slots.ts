@@ -2,7 +2,7 @@
 import { factsOf } from '../analyses/kinds';
 import type { Answer, GroupPart } from '../answer/answer';
 import { cellsOf } from '../answer/ratios';
-import { inTableOrder } from '../answer/table-order';
+import { inTableOrder, ordered } from '../answer/in-order';
 import type { Level } from '../readings/table';
 import { type FigureStyle, inkColour } from './figure-style';
 import type { Ink } from '../drawing/scene';
@@ -50,18 +50,6 @@ export interface Layout {
   clusters: Cluster[];
   /** Empty where there is one factor. */
   series: Series[];
-}
-
-/** In the order the style names, those it does not name after. */
-function ordered<T>(items: readonly T[], keyOf: (item: T) => string, order: readonly string[] = []): T[] {
-  const place = (item: T): number => {
-    const at = order.indexOf(keyOf(item));
-    return at < 0 ? order.length : at;
-  };
-  return items
-    .map((item, i) => ({ item, i }))
-    .sort((p, q) => place(p.item) - place(q.item) || p.i - q.i)
-    .map(({ item }) => item);
 }
 
 /** How a part looks: as the style says, else by its place among its kind. */

@@ -1,6 +1,5 @@
 import type { Answer, GroupPart } from '../answer/answer';
 import { meanOf } from '../answer/group-part';
-import { inTableOrder } from '../answer/table-order';
 import { factsOf } from '../analyses/kinds';
 import { countOf } from '../words/counts';
 import { fixed } from '../words/numbers';
@@ -20,7 +19,7 @@ const told = (group: GroupPart): string => {
     : `${group.name}, ${group.n} readings, ${group.geometric ? 'geometric mean' : 'mean'} ${fixed(mean, 2)}`;
 };
 const readingsTold = (answer: Answer): string =>
-  `Readings of ${answer.measure || 'the measure'} by group: ${inTableOrder(answer, answer.groups).map(told).join('; ')}.`;
+  `Readings of ${answer.measure || 'the measure'} by group: ${answer.groups.map(told).join('; ')}.`;
 
 /** Every reading as a point by group, mean and interval under them; what is of one subject joined by a line. */
 export const groupsLook: Look = (answer, width, options) => {
@@ -28,14 +27,14 @@ export const groupsLook: Look = (answer, width, options) => {
   const { pairing, complete, everyone } = (comparison.ok ? comparison.value : undefined) ?? {};
   // What subjects share drops out of the difference: their lines show it.
   const lines = pairing
-    ? pairing.pairs.map(({ a, b }) => inTableOrder(answer, [a.value, b.value]))
+    ? pairing.pairs.map(({ a, b }) => (groups[0]?.id === question.b ? [b.value, a.value] : [a.value, b.value]))
     : factsOf(question).within && (complete?.rows ?? everyone?.rows);
   return besideDifferences(
     answer,
     width,
     options,
     (frame) => {
-      const rows = groupRows({ ...answer, groups: [...inTableOrder(answer, groups)] }, frame);
+      const rows = groupRows(answer, frame);
       return lines ? { ...rows, marks: [...subjectLines(lines), ...rows.marks] } : rows;
     },
     { count: Math.max(1, groups.length), pitch: 44 },

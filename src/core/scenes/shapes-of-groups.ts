@@ -5,7 +5,6 @@ import { bin } from 'd3-array';
 import type { Answer, GroupPart } from '../answer/answer';
 import { valuesOf } from '../answer/group-part';
 import { cellsOf } from '../answer/ratios';
-import { inTableOrder } from '../answer/table-order';
 import { differencesOf } from '../answer/pairing';
 import { attempt } from '../numeric/domain-error';
 import { quantilePlot } from '../procedures/quantile-plot';
@@ -31,7 +30,7 @@ type ShownGroup = Shown & { group: GroupPart };
 
 /** What is looked at: the groups, or the cells of two factors. */
 function shownOf(answer: Answer): ShownGroup[] {
-  const parts: readonly GroupPart[] = answer.layout ? cellsOf(answer) : inTableOrder(answer, answer.groups);
+  const parts: readonly GroupPart[] = answer.layout ? cellsOf(answer) : answer.groups;
   return parts
     .map((group) => ({
       group,

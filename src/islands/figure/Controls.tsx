@@ -11,6 +11,7 @@ import { percent } from '../../core/words/numbers';
 import { Accepted } from '../kit/Accepted';
 import { NumberField } from '../kit/NumberField';
 import { Choose } from '../kit/Parts';
+import { IconButton } from '../kit/IconButton';
 
 export interface ControlProps {
   answer: Answer;
@@ -345,14 +346,7 @@ export function RulesControl({ style, set }: ControlProps) {
             onAccept={(name) => change(i, { name })}
           />{' '}
           at <Measure label={`Value of line ${i + 1}`} value={rule.at} onChange={(at) => change(i, { at: at ?? 0 })} />
-          <button
-            type="button"
-            className="plain-button"
-            aria-label={`Remove line ${i + 1}`}
-            onClick={() => keep(rules.filter((_, k) => k !== i))}
-          >
-            <X size={14} aria-hidden />
-          </button>
+          <IconButton name={`Remove line ${i + 1}`} icon={X} onClick={() => keep(rules.filter((_, k) => k !== i))} />
         </span>
       ))}
       {rules.length < 12 && (

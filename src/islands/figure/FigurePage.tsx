@@ -3,7 +3,7 @@ import { Copy, Trash2 } from 'lucide-react';
 import { type MouseEvent, type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
 import type { FigureStyle } from '../../core/figures/figure-style';
-import { isLaid, kindNames, kindOf, showsGroups } from '../../core/figures/kinds';
+import { isLaid, kindNames, kindOf, paints, places, showsGroups } from '../../core/figures/kinds';
 import type { Question } from '../../core/question/question';
 import { shortQuestion } from '../../core/telling/question';
 import { counted } from '../../core/words/numbers';
@@ -232,7 +232,11 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
           </Folded>
         )}
         {showsGroups(kind) && (
-          <Folded name={upright ? 'Names, colours, order' : 'Names and colours'} {...props} of={nameParts}>
+          <Folded
+            name={places(kind) ? 'Names, colours, order' : paints(kind) ? 'Names and colours' : 'Names'}
+            {...props}
+            of={nameParts}
+          >
             {upright && (
               <>
                 <NamesControl {...props} />

@@ -3,9 +3,9 @@ import { factsOf } from '../../core/analyses/kinds';
 import type { ReactNode } from 'react';
 import { markerPath } from '../../charts/markers';
 import type { Answer } from '../../core/answer/answer';
-import { inTableOrder } from '../../core/answer/table-order';
+import { inTableOrder, ordered } from '../../core/answer/in-order';
 import { type FigureStyle, inkColour } from '../../core/figures/figure-style';
-import { isLaid, kindOf, paints } from '../../core/figures/kinds';
+import { isLaid, kindOf, paints, places } from '../../core/figures/kinds';
 import { levelKey, lookOf } from '../../core/figures/slots';
 import { groupColours } from '../../core/drawing/colours';
 import { markerOf } from '../../core/drawing/marker';
@@ -25,13 +25,7 @@ export interface Named {
 
 export function namedParts(answer: Answer, style: FigureStyle): Named[] {
   const counts = answer.comparison.ok ? answer.comparison.value.counts : undefined;
-  const order = style.order ?? [];
-  const place = (key: string): number => (order.includes(key) ? order.indexOf(key) : order.length);
-  const sorted = (all: Named[]): Named[] =>
-    all
-      .map((n, i) => ({ n, i }))
-      .sort((p, q) => place(p.n.key) - place(q.n.key) || p.i - q.i)
-      .map(({ n }) => n);
+  const sorted = (all: Named[]): Named[] => ordered(all, (n) => n.key, style.order);
   if (answer.layout) {
     const across = factsOf(answer.question).along === 'b' ? 'a' : 'b';
     return (['a', 'b'] as const).flatMap((factor) =>
@@ -70,7 +64,6 @@ export function GroupControl({ of, moving, ...props }: ControlProps & { of: Name
   const { answer, style, set } = props;
   const { key, name, painted } = of;
   const look = style.looks?.[key] ?? {};
-  // As on the page, a group has its place from the table.
   const laid = isLaid(kindOf(answer, style));
   const colour = look.colour ?? of.colour % 8;
   const shape = markerOf(lookOf(style, key, of.colour).shape);
@@ -125,7 +118,7 @@ export function GroupControl({ of, moving, ...props }: ControlProps & { of: Name
 /** What can change places with one another: groups, or the levels of one factor. A table's categories stand as they are read. */
 function peersOf({ answer, style }: ControlProps, key: string): string[] {
   const kind = kindOfKey(key);
-  if (kind === 'category/' || isLaid(kindOf(answer, style))) return [];
+  if (kind === 'category/' || !places(kindOf(answer, style))) return [];
   return namedParts(answer, style).flatMap((p) => (kindOfKey(p.key) === kind ? [p.key] : []));
 }
 const kindOfKey = (key: string): string => (key.includes('/') ? key.slice(0, key.indexOf('/') + 1) : '');

@@ -3,6 +3,7 @@ import { Ordered } from '../kit/Ordered';
 import { Choose, byName } from '../kit/Parts';
 import { Choice, Chosen, Switch } from './Controls';
 import type { FigureStyle } from '../../core/figures/figure-style';
+import { IconButton } from '../kit/IconButton';
 
 /** Another figure of the study, by the name of its question. */
 export interface OtherFigure {
@@ -41,14 +42,11 @@ export function PanelsControl({
                   {letter}: {nameOf(id)}
                 </a>
                 {moving}
-                <button
-                  type="button"
-                  className="plain-button"
-                  aria-label={`Take panel ${letter} out`}
+                <IconButton
+                  name={`Take panel ${letter} out`}
+                  icon={X}
                   onClick={() => keep(beside.filter((b) => b !== id))}
-                >
-                  <X size={14} aria-hidden />
-                </button>
+                />
               </span>
             );
           }}

@@ -3,6 +3,7 @@ import { type SyntheticEvent, useState } from 'react';
 import { type FigureStyle, type NamedStyle, drawnLike } from '../../core/figures/figure-style';
 import { inWords, send } from '../shared/api';
 import { Hint } from '../kit/Hint';
+import { IconButton } from '../kit/IconButton';
 
 /** Styles kept under a name: taken for this figure, and this figure's kept as another. */
 export function StylesControl({ style, onTake }: { style: FigureStyle; onTake: (style: FigureStyle) => void }) {
@@ -38,14 +39,11 @@ export function StylesControl({ style, onTake }: { style: FigureStyle; onTake: (
                 Draw it as “{one.name}”
               </button>
             </Hint>
-            <button
-              type="button"
-              className="plain-button"
-              aria-label={`Forget the style ${one.name}`}
+            <IconButton
+              name={`Forget the style ${one.name}`}
+              icon={X}
               onClick={() => ask('DELETE', `?name=${encodeURIComponent(one.name)}`)}
-            >
-              <X size={14} aria-hidden />
-            </button>
+            />
           </li>
         ))}
         {kept?.length === 0 && <li className="text-muted">None is kept yet.</li>}

@@ -7,6 +7,7 @@ import { Accepted } from '../kit/Accepted';
 import { Choose } from '../kit/Parts';
 import { NumberPart } from './NumberPart';
 import { SpacingPart } from './SpacingPart';
+import { IconButton } from '../kit/IconButton';
 
 interface Props {
   question: Question;
@@ -169,14 +170,7 @@ export function FollowSentence({ question, settled, choices, factors, told, onCh
                   options={pick(choices)}
                   onChange={(x) => change([a, x])}
                 />
-                <button
-                  type="button"
-                  className="plain-button"
-                  aria-label={`Leave out pair ${i + 1}`}
-                  onClick={() => change(undefined)}
-                >
-                  <X size={13} aria-hidden />
-                </button>
+                <IconButton name={`Leave out pair ${i + 1}`} icon={X} onClick={() => change(undefined)} />
               </span>
             );
           })}
@@ -217,14 +211,7 @@ export function FollowSentence({ question, settled, choices, factors, told, onCh
                     × {g.name}
                   </span>
                 ))}
-                <button
-                  type="button"
-                  className="plain-button"
-                  aria-label={`Leave out contrast ${i + 1}`}
-                  onClick={() => change(undefined)}
-                >
-                  <X size={13} aria-hidden />
-                </button>
+                <IconButton name={`Leave out contrast ${i + 1}`} icon={X} onClick={() => change(undefined)} />
               </span>
             );
           })}

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useAddressPart } from '../shared/address-part';
 import { usePageActions } from '../shared/page-commands';
 import { partId } from './SectionIndex';
+import { IconButton } from '../kit/IconButton';
 
 /** What one is shown, each at a part of the page. */
 const steps = [
@@ -76,9 +77,7 @@ export function Guide() {
         <span className="part-of-page">
           {step.part}, {at + 1} of {steps.length}
         </span>
-        <button type="button" className="plain-button" aria-label="End the tour" onClick={end}>
-          <X size={15} aria-hidden />
-        </button>
+        <IconButton name="End the tour" icon={X} onClick={end} />
       </p>
       <p className="prose-serif my-2 text-[16px] leading-snug">{step.words}</p>
       <p className="flex justify-between text-sm">

@@ -18,6 +18,7 @@ import { copiedTable } from '../../formats/copied-table';
 import { CopyButton } from '../shared/CopyButton';
 import { ResultTableView } from '../shared/ResultTableView';
 import { Choose, asTheyRead } from '../kit/Parts';
+import { IconButton } from '../kit/IconButton';
 
 const everyColumn: readonly string[] = [];
 /** The figures of each column or group, and of all together; copied as a table, and kept for the table as they are chosen. */
@@ -99,9 +100,7 @@ export default function DescribePanel({
         )}
         <CopyButton copied={() => copiedTable(shown)}>Copy the table</CopyButton>
         <span className="grow" />
-        <button type="button" className="plain-button" aria-label="Close the description" onClick={onClose}>
-          <X size={15} aria-hidden />
-        </button>
+        <IconButton name="Close the description" icon={X} onClick={onClose} />
       </p>
       {choosing && (
         <div className="pb-2">
