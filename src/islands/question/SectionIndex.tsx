@@ -24,7 +24,7 @@ export function SectionIndex({ parts }: { parts: readonly string[] }) {
     const onScroll = () => {
       waiting ||= requestAnimationFrame(look);
     };
-    look();
+    onScroll();
     window.addEventListener('scroll', onScroll, { passive: true });
     return () => {
       cancelAnimationFrame(waiting);

@@ -96,7 +96,10 @@ export function Grid(props: GridProps) {
   const isGroup = columnsAreGroups(table);
 
   useEffect(() => {
-    virtual.scrollToIndex(selection.row, { align: 'auto' });
+    // A row that is in sight need not be looked for: that would lay out the page before its time.
+    const [top, seen] = [selection.row * rowHeight, virtual.scrollOffset ?? 0];
+    const height = (virtual.scrollRect?.height ?? 0) - headHeight;
+    if (top < seen || top + rowHeight > seen + height) virtual.scrollToIndex(selection.row, { align: 'auto' });
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [selection.row]);
   useEffect(() => {

@@ -8,6 +8,7 @@ import type { TableEdit } from '../../core/readings/table-edit';
 import type { Table } from '../../core/readings/table';
 import { changeWords } from '../../core/words/changes';
 import { insisting, savingAfter, send } from './api';
+import { stepBack } from './give-way';
 import { elsewhere, followAddress } from './changes';
 import { fetchTable } from './fetch-table';
 import { type Saving, isSafe } from './saving';
@@ -71,6 +72,8 @@ export function tableStore(kept: Kept): TableStore {
     for (let next = pending[0]; next; next = pending[0]) {
       const { edits, given } = next;
       $saving.set({ state: 'saving' });
+      // First the page shows what was typed.
+      await stepBack();
       const answer = await insist(() =>
         send<{ revision: number }>('POST', `${path}/edits`, { revision, edits, given }),
       );
