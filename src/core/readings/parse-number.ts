@@ -13,12 +13,15 @@ const groupedBy = {
 /** A comma or point that could be a decimal mark or a thousands mark alike: "1,234". */
 const either = { ',': /^[+-]?[1-9]\d{0,2},\d{3}$/, '.': /^[+-]?[1-9]\d{0,2}\.\d{3}$/ };
 
-/** A number as nearly every cell holds one: read at once, whatever the column's decimal mark, unless that is a comma. */
+/** A number as nearly every cell holds one: read at once, whatever the column's decimal mark, or where that is a comma. */
 const simple = /^-?\d{1,15}(?:\.\d+)?$/;
+const withComma = /^-?\d{1,15}(?:,\d+)?$/;
 
 /** The number of a cell written plainly, whatever the column's unit; NaN of any other. */
-export const plainlyRead = (text: string, mark: DecimalMark): number =>
-  mark !== 'comma' && simple.test(text) ? Number(text) : NaN;
+export const plainlyRead = (text: string, mark: DecimalMark): number => {
+  if (mark !== 'comma') return simple.test(text) ? Number(text) : NaN;
+  return withComma.test(text) ? Number(text.replace(',', '.')) : NaN;
+};
 
 /** What people write where there is no reading; "nd" is not among them: it may mean that none was detected. */
 const missing = /^(?:n\.?\/?a\.?|nan|null|missing|[-–—.?*]{1,3}|…)$/i;
@@ -50,7 +53,8 @@ function tidied(text: string, unit: string): string {
  * @param limits what "<0.05" and its like count as
  */
 export function understand(text: string, unit: string, mark: DecimalMark, limits: LimitRule = 'leave'): Understood {
-  if (mark !== 'comma' && simple.test(text)) return { kind: 'number', value: Number(text) };
+  const plain = plainlyRead(text, mark);
+  if (Number.isFinite(plain)) return { kind: 'number', value: plain };
   const tidy = tidied(text, unit);
   if (isMissing(text)) return { kind: 'empty' };
   if (tidy === '')

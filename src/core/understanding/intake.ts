@@ -101,14 +101,14 @@ function withUnits(incoming: readonly Incoming[], given: IntakeChoice['units']):
 /** What a block holds below its heads: without empty rows, and without the heads where they come again. */
 function bodyOf(block: Rows, heads: Heads): { rows: readonly (readonly string[])[]; at: number[]; repeated: number } {
   const top = heads.skipped + heads.names + heads.units;
-  const names = heads.names ? JSON.stringify((block[heads.skipped] ?? []).map((t) => t.trim())) : '';
+  const names = heads.names ? (block[heads.skipped] ?? []).map((t) => t.trim()) : [];
   const rows: (readonly string[])[] = [];
   const at: number[] = [];
   let repeated = 0;
   for (let r = top; r < block.length; r++) {
     const row = block[r] ?? [];
     if (row.every((t) => t.trim() === '')) continue;
-    if (names !== '' && JSON.stringify(row.map((t) => t.trim())) === names) {
+    if (names.length > 0 && row.length === names.length && row.every((t, k) => t.trim() === names[k])) {
       repeated += 1;
       continue;
     }

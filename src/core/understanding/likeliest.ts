@@ -35,7 +35,10 @@ export function likeliestOutcome(table: Table): Column | undefined {
 export function likeliestCategory(table: Table): Column | undefined {
   return best(columnsOf(table, 'group'), (c) => {
     const counts = new Map<string, number>();
-    for (const text of c.cells) if (text.trim() !== '') counts.set(text.trim(), (counts.get(text.trim()) ?? 0) + 1);
+    for (const text of c.cells) {
+      const name = text.trim();
+      if (name !== '') counts.set(name, (counts.get(name) ?? 0) + 1);
+    }
     const sizes = [...counts.values()];
     const levels = levelsOf(c).length;
     return (
