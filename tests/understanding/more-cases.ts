@@ -14,6 +14,18 @@ const one = (id: string, why: string, text: string, expect: Case['expect']): Cas
 
 export const moreCases: Case[] = [
   one(
+    'a-group-of-failures',
+    'a group in the unit of the other, of which no cell can be read',
+    lines(['fed (mm)', 'unfed (mm)'], ...times(6, (i) => [about(), i % 2 ? '#DIV/0!' : 'lost?'])),
+    { layout: ['columns'], groups: ['fed', 'unfed'], unit: 'mm', readings: 6 },
+  ),
+  one(
+    'a-column-of-errors',
+    'a group without a unit, of which a spreadsheet computed nothing',
+    lines(['fed', 'unfed'], ...times(6, () => [about(), '#REF!'])),
+    { layout: ['columns'], groups: ['fed', 'unfed'], readings: 6 },
+  ),
+  one(
     'units-given-by-comma',
     'a unit behind a comma',
     lines(['control, mg/dL', 'fed, mg/dL'], ...times(9, () => [about(), about()])),

@@ -37,6 +37,7 @@ const errors: readonly [RegExp, string][] = [
   [/^#(?:REF|NULL|SPILL|CALC)!$/i, 'a cell that is no longer there'],
 ];
 const errorIn = (text: string): string | undefined => errors.find(([pattern]) => pattern.test(text))?.[1];
+export const isError = (text: string): boolean => errorIn(text.trim()) !== undefined;
 
 function tidied(text: string, unit: string): string {
   let tidy = text.trim().replace(/^[−–]/u, '-');

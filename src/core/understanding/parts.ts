@@ -1,4 +1,5 @@
 /** What each column is when every row is a case: who it is, in which groups, and what was read. */
+import { isError } from '../readings/parse-number';
 import type { Role } from '../readings/table';
 import { type Seen, holdsYears, runs } from './seen';
 import {
@@ -106,6 +107,8 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
       return { role: 'group', as: 'calendar' };
     return { role: numbersName(c, columns) ? 'group' : 'measure' };
   }
+  // In the unit of other readings stand readings too, though none of them can be read.
+  if (c.texts.every(isError) || (c.unit !== '' && numbers.some((o) => o.unit === c.unit))) return { role: 'measure' };
   if (c.texts.every((t) => replicateName.test(t))) return { role: 'label', as: 'replicate' };
   if (named(labelName)) return { role: 'label', as: 'name' };
   if (named(calendarName) && !named(groupName) && c.unique && numbers.length > 0)
