@@ -3,7 +3,7 @@ import { random } from '../../src/core/numeric/random';
 import type { Case } from './hold';
 
 const lamps = ['red lamp', 'white lamp', 'blue lamp'];
-const made = random(19);
+let made = random(19);
 const draw = (): number => made.uniform();
 /** A made-up reading around 30 with one decimal, or as told. */
 const about = (middle = 30, scatter = 5, decimals = 1): string =>
@@ -12,1126 +12,1142 @@ const times = <T>(n: number, of: (i: number) => T): T[] => Array.from({ length: 
 const lines = (...rows: (string | number)[][]): string => rows.map((row) => row.join('\t')).join('\n');
 const one = (id: string, why: string, text: string, expect: Case['expect']): Case => ({ id, why, text, expect });
 
-export const moreCases: Case[] = [
-  one(
-    'a-group-of-failures',
-    'a group in the unit of the other, of which no cell can be read',
-    lines(['fed (mm)', 'unfed (mm)'], ...times(6, (i) => [about(), i % 2 ? '#DIV/0!' : 'lost?'])),
-    { layout: ['columns'], groups: ['fed', 'unfed'], unit: 'mm', readings: 6 },
-  ),
-  one(
-    'a-column-of-errors',
-    'a group without a unit, of which a spreadsheet computed nothing',
-    lines(['fed', 'unfed'], ...times(6, () => [about(), '#REF!'])),
-    { layout: ['columns'], groups: ['fed', 'unfed'], readings: 6 },
-  ),
-  one(
-    'units-given-by-comma',
-    'a unit behind a comma',
-    lines(['control, mg/dL', 'fed, mg/dL'], ...times(9, () => [about(), about()])),
-    {
-      layout: ['columns'],
-      groups: ['control', 'fed'],
-      unit: 'mg/dL',
-      readings: 18,
-      doubts: [],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'compound-unit',
-    'a compound unit that is on no list',
-    lines(['treatment', 'uptake (µmol g⁻¹ h⁻¹)'], ...times(12, (i) => [lamps[i % 2] ?? '', about(4, 1, 2)])),
-    {
-      layout: ['rows'],
-      groups: ['red lamp', 'white lamp'],
-      unit: 'µmol g⁻¹ h⁻¹',
-      readings: 12,
-      doubts: [],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'doses-as-heads',
-    'doses over the columns',
-    lines(['0', '10', '50'], ...times(8, () => [about(), about(), about()])),
-    {
-      layout: ['columns'],
-      groups: ['0', '10', '50'],
-      readings: 24,
-      asks: ['several'],
-    },
-  ),
-  one(
-    'mouse-number',
-    'subjects by number',
-    lines(
-      ['mouse', 'day 0 (g)', 'day 7 (g)', 'day 14 (g)'],
-      ...times(8, (i) => [i + 1, about(22), about(23), about(25)]),
+/** The same tables with other readings, by a seed. */
+export function moreCasesFrom(seed: number): Case[] {
+  made = random(seed);
+  return [
+    one(
+      'a-group-of-failures',
+      'a group in the unit of the other, of which no cell can be read',
+      lines(['fed (mm)', 'unfed (mm)'], ...times(6, (i) => [about(), i % 2 ? '#DIV/0!' : 'lost?'])),
+      { layout: ['columns'], groups: ['fed', 'unfed'], unit: 'mm', readings: 6 },
     ),
-    {
-      layout: ['repeated'],
-      subject: 'mouse',
-      groups: ['day 0', 'day 7', 'day 14'],
-      readings: 24,
-      doubts: [],
-      asks: ['repeated'],
-    },
-  ),
-  one(
-    'patient-pre-post',
-    'two turns of one subject',
-    lines(['patient', 'pre', 'post'], ...times(9, (i) => [`P${i + 1}`, about(120, 9, 0), about(115, 9, 0)])),
-    {
-      layout: ['repeated'],
-      subject: 'patient',
-      groups: ['pre', 'post'],
-      readings: 18,
-      doubts: [],
-      asks: ['paired'],
-    },
-  ),
-  one(
-    'left-right',
-    'two sides of one animal',
-    lines(['fish', 'left', 'right'], ...times(9, (i) => [`f${i + 1}`, about(3, 1, 2), about(3, 1, 2)])),
-    {
-      layout: ['repeated'],
-      subject: 'fish',
-      groups: ['left', 'right'],
-      doubts: [],
-      asks: ['paired'],
-    },
-  ),
-  one(
-    'before-after-alone',
-    'nothing names the subjects',
-    lines(['before (mm)', 'after (mm)'], ...times(9, () => [about(), about()])),
-    {
-      layout: ['repeated'],
-      groups: ['before', 'after'],
-      readings: 18,
-      doubts: ['no-subject-column'],
-      asks: ['paired'],
-    },
-  ),
-  one(
-    'long-repeated',
-    'the same subjects, a row a reading',
-    lines(
-      ['frond', 'week', 'length (mm)'],
-      ...times(24, (i) => [`F${Math.floor(i / 3) + 1}`, `week ${i % 3}`, about()]),
+    one(
+      'a-column-of-errors',
+      'a group without a unit, of which a spreadsheet computed nothing',
+      lines(['fed', 'unfed'], ...times(6, () => [about(), '#REF!'])),
+      { layout: ['columns'], groups: ['fed', 'unfed'], readings: 6 },
     ),
-    {
-      layout: ['rows'],
-      subject: 'frond',
-      groups: ['week 0', 'week 1', 'week 2'],
-      anyOrder: true,
-      readings: 24,
-      doubts: [],
-      asks: ['repeated'],
-    },
-  ),
-  one(
-    'long-pairs',
-    'pairs, a row a reading',
-    lines(
-      ['line', 'lamp', 'growth (mm/d)'],
-      ...times(16, (i) => [`L${Math.floor(i / 2) + 1}`, lamps[i % 2] ?? '', about(2, 1, 2)]),
+    one(
+      'units-given-by-comma',
+      'a unit behind a comma',
+      lines(['control, mg/dL', 'fed, mg/dL'], ...times(9, () => [about(), about()])),
+      {
+        layout: ['columns'],
+        groups: ['control', 'fed'],
+        unit: 'mg/dL',
+        readings: 18,
+        doubts: [],
+        asks: ['two-groups'],
+      },
     ),
-    {
-      layout: ['rows'],
-      subject: 'line',
-      readings: 16,
-      doubts: [],
-      asks: ['paired'],
-    },
-  ),
-  one(
-    'long-mixed',
-    'groups of subjects at two times, a row a reading',
-    lines(
-      ['raft', 'treatment', 'time', 'cover (%)'],
-      ...times(24, (i) => [
-        `R${Math.floor(i / 2) + 1}`,
-        lamps[Math.floor(i / 2) % 2] ?? '',
-        i % 2 ? 'after' : 'before',
-        about(60, 20, 0),
-      ]),
+    one(
+      'compound-unit',
+      'a compound unit that is on no list',
+      lines(['treatment', 'uptake (µmol g⁻¹ h⁻¹)'], ...times(12, (i) => [lamps[i % 2] ?? '', about(4, 1, 2)])),
+      {
+        layout: ['rows'],
+        groups: ['red lamp', 'white lamp'],
+        unit: 'µmol g⁻¹ h⁻¹',
+        readings: 12,
+        doubts: [],
+        asks: ['two-groups'],
+      },
     ),
-    {
-      layout: ['rows'],
-      subject: 'raft',
-      readings: 24,
-      asks: ['mixed'],
-    },
-  ),
-  one(
-    'tank-is-group',
-    'tanks are all there is to compare by',
-    lines(['tank', 'length (mm)'], ...times(24, (i) => [`T${(i % 3) + 1}`, about()])),
-    {
-      layout: ['rows'],
-      groups: ['T1', 'T2', 'T3'],
-      readings: 24,
-      asks: ['several'],
-    },
-  ),
-  one(
-    'fish-in-tanks',
-    'several fish of each tank',
-    lines(
-      ['diet', 'tank', 'mass (g)'],
-      ...times(30, (i) => [i < 15 ? 'low' : 'high', `T${Math.floor(i / 5) + 1}`, about(12, 4, 2)]),
+    one(
+      'doses-as-heads',
+      'doses over the columns',
+      lines(['0', '10', '50'], ...times(8, () => [about(), about(), about()])),
+      {
+        layout: ['columns'],
+        groups: ['0', '10', '50'],
+        readings: 24,
+        asks: ['several'],
+      },
     ),
-    {
-      layout: ['rows'],
-      subject: 'tank',
-      readings: 30,
-      samples: 6,
-      doubts: ['replicates'],
-      asks: ['two-groups', 'nested'],
-    },
-  ),
-  one(
-    'row-names-years',
-    'years repeated are groups where nothing else is',
-    lines(['year', 'yield (kg)'], ...times(24, (i) => [2019 + (i % 3), about(80, 20)])),
-    {
-      layout: ['rows'],
-      groups: ['2019', '2020', '2021'],
-      readings: 24,
-      asks: ['several'],
-    },
-  ),
-  one(
-    'grid',
-    'two factors crossed in a grid',
-    lines(['temperature', 'low', 'high'], ...times(12, (i) => [[9, 12, 15][Math.floor(i / 4)] ?? 9, about(), about()])),
-    {
-      layout: ['grid', 'rows'],
-      readings: 24,
-      asks: ['factorial'],
-      notGroups: ['temperature'],
-    },
-  ),
-  one(
-    'grid-gaps',
-    'levels named once',
-    lines(['', 'low', 'high'], ...times(9, (i) => [i % 3 ? '' : `${[9, 12, 15][i / 3] ?? 9} °C`, about(), about()])),
-    {
-      layout: ['grid'],
-      readings: 18,
-      doubts: [],
-      asks: ['factorial'],
-    },
-  ),
-  one(
-    'three-factors',
-    'three columns of categories',
-    lines(
-      ['lamp', 'flow', 'sex', 'length (mm)'],
-      ...times(24, (i) => [lamps[i % 2] ?? '', i % 4 < 2 ? 'still' : 'pulsed', i % 8 < 4 ? 'f' : 'm', about()]),
+    one(
+      'mouse-number',
+      'subjects by number',
+      lines(
+        ['mouse', 'day 0 (g)', 'day 7 (g)', 'day 14 (g)'],
+        ...times(8, (i) => [i + 1, about(22), about(23), about(25)]),
+      ),
+      {
+        layout: ['repeated'],
+        subject: 'mouse',
+        groups: ['day 0', 'day 7', 'day 14'],
+        readings: 24,
+        doubts: [],
+        asks: ['repeated'],
+      },
     ),
-    {
-      layout: ['rows'],
-      readings: 24,
-      asks: ['two-groups', 'factorial'],
-    },
-  ),
-  one('counts-2x2', 'two by two', lines(['', 'survived', 'died'], ['treated', 31, 9], ['control', 22, 18]), {
-    layout: ['counts'],
-    doubts: [],
-    total: 80,
-    asks: ['share', 'table'],
-  }),
-  one(
-    'counts-total-column',
-    'a total column only',
-    lines(['site', 'rough', 'smooth', 'all'], ['north', 12, 9, 21], ['south', 18, 11, 29], ['west', 7, 16, 23]),
-    {
+    one(
+      'patient-pre-post',
+      'two turns of one subject',
+      lines(['patient', 'pre', 'post'], ...times(9, (i) => [`P${i + 1}`, about(120, 9, 0), about(115, 9, 0)])),
+      {
+        layout: ['repeated'],
+        subject: 'patient',
+        groups: ['pre', 'post'],
+        readings: 18,
+        doubts: [],
+        asks: ['paired'],
+      },
+    ),
+    one(
+      'left-right',
+      'two sides of one animal',
+      lines(['fish', 'left', 'right'], ...times(9, (i) => [`f${i + 1}`, about(3, 1, 2), about(3, 1, 2)])),
+      {
+        layout: ['repeated'],
+        subject: 'fish',
+        groups: ['left', 'right'],
+        doubts: [],
+        asks: ['paired'],
+      },
+    ),
+    one(
+      'before-after-alone',
+      'nothing names the subjects',
+      lines(['before (mm)', 'after (mm)'], ...times(9, () => [about(), about()])),
+      {
+        layout: ['repeated'],
+        groups: ['before', 'after'],
+        readings: 18,
+        doubts: ['no-subject-column'],
+        asks: ['paired'],
+      },
+    ),
+    one(
+      'long-repeated',
+      'the same subjects, a row a reading',
+      lines(
+        ['frond', 'week', 'length (mm)'],
+        ...times(24, (i) => [`F${Math.floor(i / 3) + 1}`, `week ${i % 3}`, about()]),
+      ),
+      {
+        layout: ['rows'],
+        subject: 'frond',
+        groups: ['week 0', 'week 1', 'week 2'],
+        anyOrder: true,
+        readings: 24,
+        doubts: [],
+        asks: ['repeated'],
+      },
+    ),
+    one(
+      'long-pairs',
+      'pairs, a row a reading',
+      lines(
+        ['line', 'lamp', 'growth (mm/d)'],
+        ...times(16, (i) => [`L${Math.floor(i / 2) + 1}`, lamps[i % 2] ?? '', about(2, 1, 2)]),
+      ),
+      {
+        layout: ['rows'],
+        subject: 'line',
+        readings: 16,
+        doubts: [],
+        asks: ['paired'],
+      },
+    ),
+    one(
+      'long-mixed',
+      'groups of subjects at two times, a row a reading',
+      lines(
+        ['raft', 'treatment', 'time', 'cover (%)'],
+        ...times(24, (i) => [
+          `R${Math.floor(i / 2) + 1}`,
+          lamps[Math.floor(i / 2) % 2] ?? '',
+          i % 2 ? 'after' : 'before',
+          about(60, 20, 0),
+        ]),
+      ),
+      {
+        layout: ['rows'],
+        subject: 'raft',
+        readings: 24,
+        asks: ['mixed'],
+      },
+    ),
+    one(
+      'tank-is-group',
+      'tanks are all there is to compare by',
+      lines(['tank', 'length (mm)'], ...times(24, (i) => [`T${(i % 3) + 1}`, about()])),
+      {
+        layout: ['rows'],
+        groups: ['T1', 'T2', 'T3'],
+        readings: 24,
+        asks: ['several'],
+      },
+    ),
+    one(
+      'fish-in-tanks',
+      'several fish of each tank',
+      lines(
+        ['diet', 'tank', 'mass (g)'],
+        ...times(30, (i) => [i < 15 ? 'low' : 'high', `T${Math.floor(i / 5) + 1}`, about(12, 4, 2)]),
+      ),
+      {
+        layout: ['rows'],
+        subject: 'tank',
+        readings: 30,
+        samples: 6,
+        doubts: ['replicates'],
+        asks: ['two-groups', 'nested'],
+      },
+    ),
+    one(
+      'row-names-years',
+      'years repeated are groups where nothing else is',
+      lines(['year', 'yield (kg)'], ...times(24, (i) => [2019 + (i % 3), about(80, 20)])),
+      {
+        layout: ['rows'],
+        groups: ['2019', '2020', '2021'],
+        readings: 24,
+        asks: ['several'],
+      },
+    ),
+    one(
+      'grid',
+      'two factors crossed in a grid',
+      lines(
+        ['temperature', 'low', 'high'],
+        ...times(12, (i) => [[9, 12, 15][Math.floor(i / 4)] ?? 9, about(), about()]),
+      ),
+      {
+        layout: ['grid', 'rows'],
+        readings: 24,
+        asks: ['factorial'],
+        notGroups: ['temperature'],
+      },
+    ),
+    one(
+      'grid-gaps',
+      'levels named once',
+      lines(['', 'low', 'high'], ...times(9, (i) => [i % 3 ? '' : `${[9, 12, 15][i / 3] ?? 9} °C`, about(), about()])),
+      {
+        layout: ['grid'],
+        readings: 18,
+        doubts: [],
+        asks: ['factorial'],
+      },
+    ),
+    one(
+      'three-factors',
+      'three columns of categories',
+      lines(
+        ['lamp', 'flow', 'sex', 'length (mm)'],
+        ...times(24, (i) => [lamps[i % 2] ?? '', i % 4 < 2 ? 'still' : 'pulsed', i % 8 < 4 ? 'f' : 'm', about()]),
+      ),
+      {
+        layout: ['rows'],
+        readings: 24,
+        asks: ['two-groups', 'factorial'],
+      },
+    ),
+    one('counts-2x2', 'two by two', lines(['', 'survived', 'died'], ['treated', 31, 9], ['control', 22, 18]), {
       layout: ['counts'],
-      categories: ['rough', 'smooth'],
-      total: 73,
-      doubts: ['total-column'],
+      doubts: [],
+      total: 80,
       asks: ['share', 'table'],
-    },
-  ),
-  one(
-    'counts-total-row-unnamed',
-    'totals without a name',
-    lines(
-      ['depth', 'whole', 'torn', 'lost'],
-      ['1 m', 12, 9, 4],
-      ['3 m', 18, 11, 5],
-      ['6 m', 7, 16, 8],
-      ['', 37, 36, 17],
+    }),
+    one(
+      'counts-total-column',
+      'a total column only',
+      lines(['site', 'rough', 'smooth', 'all'], ['north', 12, 9, 21], ['south', 18, 11, 29], ['west', 7, 16, 23]),
+      {
+        layout: ['counts'],
+        categories: ['rough', 'smooth'],
+        total: 73,
+        doubts: ['total-column'],
+        asks: ['share', 'table'],
+      },
     ),
-    {
-      layout: ['counts'],
-      total: 90,
-      doubts: ['total-row'],
-      asks: ['table'],
-    },
-  ),
-  one(
-    'counts-one-line',
-    'how often each came',
-    lines(['outcome', 'count'], ['bare', 31], ['thin', 24], ['dense', 12]),
-    {
-      layout: ['counts'],
-      total: 67,
-      doubts: [],
-      asks: ['table'],
-    },
-  ),
-  one(
-    'counts-long',
-    'one row for each cell',
-    lines(
-      ['depth', 'state', 'count'],
-      ['1 m', 'grazed', 12],
-      ['1 m', 'whole', 41],
-      ['3 m', 'grazed', 19],
-      ['3 m', 'whole', 33],
+    one(
+      'counts-total-row-unnamed',
+      'totals without a name',
+      lines(
+        ['depth', 'whole', 'torn', 'lost'],
+        ['1 m', 12, 9, 4],
+        ['3 m', 18, 11, 5],
+        ['6 m', 7, 16, 8],
+        ['', 37, 36, 17],
+      ),
+      {
+        layout: ['counts'],
+        total: 90,
+        doubts: ['total-row'],
+        asks: ['table'],
+      },
     ),
-    {
-      layout: ['counts'],
-      total: 105,
-      doubts: [],
-      asks: ['share', 'table'],
-    },
-  ),
-  one('out-of-written', '18 of 45', lines(['lamp', 'settled'], ['red lamp', '18 of 45'], ['white lamp', '9 of 50']), {
-    layout: ['counts'],
-    shares: [
-      [18, 45],
-      [9, 50],
-    ],
-    doubts: [],
-    asks: ['share'],
-  }),
-  one(
-    'percent-of-written',
-    '13.4 % of 5218',
-    lines(['year class', 'found'], ['old', '13.4 % of 500'], ['young', '8.2 % of 500']),
-    {
+    one(
+      'counts-one-line',
+      'how often each came',
+      lines(['outcome', 'count'], ['bare', 31], ['thin', 24], ['dense', 12]),
+      {
+        layout: ['counts'],
+        total: 67,
+        doubts: [],
+        asks: ['table'],
+      },
+    ),
+    one(
+      'counts-long',
+      'one row for each cell',
+      lines(
+        ['depth', 'state', 'count'],
+        ['1 m', 'grazed', 12],
+        ['1 m', 'whole', 41],
+        ['3 m', 'grazed', 19],
+        ['3 m', 'whole', 33],
+      ),
+      {
+        layout: ['counts'],
+        total: 105,
+        doubts: [],
+        asks: ['share', 'table'],
+      },
+    ),
+    one('out-of-written', '18 of 45', lines(['lamp', 'settled'], ['red lamp', '18 of 45'], ['white lamp', '9 of 50']), {
       layout: ['counts'],
       shares: [
-        [67, 500],
-        [41, 500],
+        [18, 45],
+        [9, 50],
       ],
+      doubts: [],
       asks: ['share'],
-    },
-  ),
-  one(
-    'germinated-planted',
-    'a part and what it is out of, in a nursery’s words',
-    lines(['batch', 'seeds planted', 'germinated'], ['A', 120, 96], ['B', 110, 71], ['C', 100, 88]),
-    {
-      layout: ['counts'],
-      shares: [
-        [96, 120],
-        [71, 110],
-        [88, 100],
-      ],
-      asks: ['share'],
-    },
-  ),
-  one(
-    'categories-with-ids',
-    'who, where, and what became of it',
-    lines(
-      ['frond', 'lamp', 'outcome'],
-      ...times(30, (i) => [`F${i + 1}`, lamps[i % 2] ?? '', draw() < 0.4 ? 'settled' : 'bare']),
+    }),
+    one(
+      'percent-of-written',
+      '13.4 % of 5218',
+      lines(['year class', 'found'], ['old', '13.4 % of 500'], ['young', '8.2 % of 500']),
+      {
+        layout: ['counts'],
+        shares: [
+          [67, 500],
+          [41, 500],
+        ],
+        asks: ['share'],
+      },
     ),
-    {
-      layout: ['categories'],
-      subject: 'frond',
-      doubts: [],
-      asks: ['share', 'table'],
-    },
-  ),
-  one(
-    'summary-sem',
-    'means with SEMs',
-    lines(['site', 'mean length (mm)', 'SEM', 'n'], ['A', 31.4, 1.1, 24], ['B', 35.2, 0.9, 26]),
-    {
-      layout: ['summary'],
-      spread: 'sem',
-      groups: ['A', 'B'],
-      doubts: [],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'summary-unnamed-mean',
-    'the mean goes by what was measured',
-    lines(['diet', 'N', 'mass (g)', 'Std. Dev.'], ['a', 12, 3.42, 0.51], ['b', 14, 3.9, 0.62], ['c', 11, 4.2, 0.55]),
-    {
-      layout: ['summary'],
-      spread: 'sd',
-      groups: ['a', 'b', 'c'],
-      doubts: [],
-      asks: ['several'],
-    },
-  ),
-  one(
-    'summary-told',
-    'the head says what the ± is',
-    lines(['lamp', 'length (mm), mean ± SEM', 'n'], ['red lamp', '14.3 ± 0.6', 9], ['white lamp', '15.0 ± 0.5', 9]),
-    {
-      layout: ['summary'],
-      spread: 'sem',
-      doubts: [],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'summary-total',
-    'a row for all together',
-    lines(
-      ['lamp', 'n', 'mean', 'SD'],
-      ['red lamp', 10, 31.2, 4.1],
-      ['white lamp', 12, 33.9, 4.4],
-      ['all', 22, 32.7, 4.4],
+    one(
+      'germinated-planted',
+      'a part and what it is out of, in a nursery’s words',
+      lines(['batch', 'seeds planted', 'germinated'], ['A', 120, 96], ['B', 110, 71], ['C', 100, 88]),
+      {
+        layout: ['counts'],
+        shares: [
+          [96, 120],
+          [71, 110],
+          [88, 100],
+        ],
+        asks: ['share'],
+      },
     ),
-    {
-      layout: ['summary'],
-      groups: ['red lamp', 'white lamp'],
-      doubts: ['total-row'],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'means-below-unnamed',
-    'the mean of each column, unnamed',
-    (() => {
-      const a = times(8, () => Number(about())),
-        b = times(8, () => Number(about()));
-      const mean = (x: number[]): string => (x.reduce((s, v) => s + v, 0) / x.length).toFixed(2);
-      return lines(
+    one(
+      'categories-with-ids',
+      'who, where, and what became of it',
+      lines(
+        ['frond', 'lamp', 'outcome'],
+        ...times(30, (i) => [`F${i + 1}`, lamps[i % 2] ?? '', draw() < 0.4 ? 'settled' : 'bare']),
+      ),
+      {
+        layout: ['categories'],
+        subject: 'frond',
+        doubts: [],
+        asks: ['share', 'table'],
+      },
+    ),
+    one(
+      'summary-sem',
+      'means with SEMs',
+      lines(['site', 'mean length (mm)', 'SEM', 'n'], ['A', 31.4, 1.1, 24], ['B', 35.2, 0.9, 26]),
+      {
+        layout: ['summary'],
+        spread: 'sem',
+        groups: ['A', 'B'],
+        doubts: [],
+        asks: ['two-groups'],
+      },
+    ),
+    one(
+      'summary-unnamed-mean',
+      'the mean goes by what was measured',
+      lines(['diet', 'N', 'mass (g)', 'Std. Dev.'], ['a', 12, 3.42, 0.51], ['b', 14, 3.9, 0.62], ['c', 11, 4.2, 0.55]),
+      {
+        layout: ['summary'],
+        spread: 'sd',
+        groups: ['a', 'b', 'c'],
+        doubts: [],
+        asks: ['several'],
+      },
+    ),
+    one(
+      'summary-told',
+      'the head says what the ± is',
+      lines(['lamp', 'length (mm), mean ± SEM', 'n'], ['red lamp', '14.3 ± 0.6', 9], ['white lamp', '15.0 ± 0.5', 9]),
+      {
+        layout: ['summary'],
+        spread: 'sem',
+        doubts: [],
+        asks: ['two-groups'],
+      },
+    ),
+    one(
+      'summary-total',
+      'a row for all together',
+      lines(
+        ['lamp', 'n', 'mean', 'SD'],
+        ['red lamp', 10, 31.2, 4.1],
+        ['white lamp', 12, 33.9, 4.4],
+        ['all', 22, 32.7, 4.4],
+      ),
+      {
+        layout: ['summary'],
+        groups: ['red lamp', 'white lamp'],
+        doubts: ['total-row'],
+        asks: ['two-groups'],
+      },
+    ),
+    one(
+      'means-below-unnamed',
+      'the mean of each column, unnamed',
+      (() => {
+        const a = times(8, () => Number(about())),
+          b = times(8, () => Number(about()));
+        const mean = (x: number[]): string => (x.reduce((s, v) => s + v, 0) / x.length).toFixed(2);
+        return lines(
+          ['red lamp', 'white lamp'],
+          ...a.map((x, i) => [x.toFixed(1), (b[i] ?? 0).toFixed(1)]),
+          ['', ''],
+          [mean(a), mean(b)],
+        );
+      })(),
+      { layout: ['columns'], readings: 16, doubts: ['summary-row'], asks: ['two-groups'] },
+    ),
+    one(
+      'average-and-n',
+      'other words under the readings',
+      lines(
+        ['', 'a', 'b', 'c'],
+        ...times(6, () => ['', about(), about(), about()]),
+        ['average', '30', '31', '29'],
+        ['n', 6, 6, 6],
+      ),
+      {
+        layout: ['columns'],
+        groups: ['a', 'b', 'c'],
+        readings: 18,
+        doubts: ['summary-row'],
+        asks: ['several'],
+      },
+    ),
+    one(
+      'plate',
+      'names of wells',
+      lines(
+        ['well', 'dye', 'absorbance'],
+        ...times(24, (i) => [
+          `${'ABCD'[Math.floor(i / 6)] ?? ''}${(i % 6) + 1}`,
+          lamps[i % 2] ?? '',
+          about(0.5, 0.2, 3),
+        ]),
+      ),
+      {
+        layout: ['rows'],
+        groups: ['red lamp', 'white lamp'],
+        readings: 24,
+        doubts: [],
+        asks: ['two-groups'],
+      },
+    ),
+    one(
+      'semicolons',
+      'parted by semicolons, with decimal commas',
+      ['rot;weiss', ...times(8, () => `${about().replace('.', ',')};${about().replace('.', ',')}`)].join('\n'),
+      {
+        layout: ['columns'],
+        groups: ['rot', 'weiss'],
+        readings: 16,
+        doubts: [],
+        asks: ['two-groups'],
+      },
+    ),
+    one(
+      'bars',
+      'parted by bars, with a rule',
+      ['| red | white |', '|---|---|', ...times(8, () => `| ${about()} | ${about()} |`)].join('\n'),
+      {
+        layout: ['columns'],
+        groups: ['red', 'white'],
+        readings: 16,
+        doubts: [],
+        asks: ['two-groups'],
+      },
+    ),
+    one(
+      'commas',
+      'parted by commas',
+      ['lamp,length (mm)', ...times(12, (i) => `${lamps[i % 2] ?? ''},${about()}`)].join('\n'),
+      {
+        layout: ['rows'],
+        groups: ['red lamp', 'white lamp'],
+        readings: 12,
+        doubts: [],
+        asks: ['two-groups'],
+      },
+    ),
+    one(
+      'one-column-commas',
+      'one column with decimal commas',
+      ['length (mm)', ...times(9, () => about().replace('.', ','))].join('\n'),
+      {
+        layout: ['columns'],
+        readings: 9,
+        doubts: [],
+        asks: ['one-sample'],
+      },
+    ),
+    one(
+      'named-lines',
+      'a name and its numbers on each line',
+      `red lamp: ${times(8, () => about()).join(' ')}\nwhite lamp: ${times(7, () => about()).join(' ')}`,
+      {
+        layout: ['columns'],
+        groups: ['red lamp', 'white lamp'],
+        readings: 15,
+        doubts: ['split-line'],
+        asks: ['two-groups'],
+      },
+    ),
+    one(
+      'missing-words',
+      'words for missing',
+      lines(
         ['red lamp', 'white lamp'],
-        ...a.map((x, i) => [x.toFixed(1), (b[i] ?? 0).toFixed(1)]),
+        ...times(8, (i) => [i === 2 ? 'n/a' : about(), i === 5 ? '-' : i === 6 ? 'missing' : about()]),
+      ),
+      {
+        layout: ['columns'],
+        readings: 13,
+        doubts: [],
+        asks: ['two-groups'],
+      },
+    ),
+    one(
+      'repeated-head',
+      'the names come again',
+      lines(
+        ['red lamp', 'white lamp'],
+        ...times(5, () => [about(), about()]),
+        ['red lamp', 'white lamp'],
+        ...times(5, () => [about(), about()]),
+      ),
+      {
+        layout: ['columns'],
+        readings: 20,
+        asks: ['two-groups'],
+      },
+    ),
+    one(
+      'two-blank-rows',
+      'two empty rows within',
+      lines(
+        ['red lamp', 'white lamp'],
+        ...times(5, () => [about(), about()]),
         ['', ''],
-        [mean(a), mean(b)],
-      );
-    })(),
-    { layout: ['columns'], readings: 16, doubts: ['summary-row'], asks: ['two-groups'] },
-  ),
-  one(
-    'average-and-n',
-    'other words under the readings',
-    lines(
-      ['', 'a', 'b', 'c'],
-      ...times(6, () => ['', about(), about(), about()]),
-      ['average', '30', '31', '29'],
-      ['n', 6, 6, 6],
+        ['', ''],
+        ...times(4, () => [about(), about()]),
+      ),
+      {
+        layout: ['columns'],
+        readings: 18,
+        doubts: [],
+        asks: ['two-groups'],
+      },
     ),
-    {
-      layout: ['columns'],
-      groups: ['a', 'b', 'c'],
-      readings: 18,
-      doubts: ['summary-row'],
-      asks: ['several'],
-    },
-  ),
-  one(
-    'plate',
-    'names of wells',
-    lines(
-      ['well', 'dye', 'absorbance'],
-      ...times(24, (i) => [`${'ABCD'[Math.floor(i / 6)] ?? ''}${(i % 6) + 1}`, lamps[i % 2] ?? '', about(0.5, 0.2, 3)]),
+    one(
+      'turned-variables',
+      'a variable a row',
+      lines(
+        ['frond', ...times(9, (i) => `F${i + 1}`)],
+        ['lamp', ...times(9, (i) => lamps[i % 2] ?? '')],
+        ['length (mm)', ...times(9, () => about())],
+      ),
+      {
+        layout: ['rows'],
+        turned: true,
+        subject: 'frond',
+        groups: ['red lamp', 'white lamp'],
+        readings: 9,
+        asks: ['two-groups'],
+      },
     ),
-    {
-      layout: ['rows'],
-      groups: ['red lamp', 'white lamp'],
-      readings: 24,
-      doubts: [],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'semicolons',
-    'parted by semicolons, with decimal commas',
-    ['rot;weiss', ...times(8, () => `${about().replace('.', ',')};${about().replace('.', ',')}`)].join('\n'),
-    {
+    one(
+      'turned-replicates',
+      'replicates numbered along the top',
+      lines(['', 'rep 1', 'rep 2', 'rep 3', 'rep 4', 'rep 5'], ...lamps.map((l) => [l, ...times(5, () => about())])),
+      {
+        turned: true,
+        groups: lamps,
+        readings: 15,
+        asks: ['several'],
+      },
+    ),
+    one(
+      'turned-units',
+      'groups with units along the rows',
+      lines(['control (mg/L)', ...times(9, () => about())], ['spiked (mg/L)', ...times(9, () => about())]),
+      {
+        layout: ['columns'],
+        turned: true,
+        unit: 'mg/L',
+        groups: ['control', 'spiked'],
+        readings: 18,
+        asks: ['two-groups'],
+      },
+    ),
+    one(
+      'skewed',
+      'a concentration over three orders is no slip',
+      lines(
+        ['control', 'exposed'],
+        ...times(10, () => [(10 ** (draw() * 3)).toFixed(1), (10 ** (0.5 + draw() * 3)).toFixed(1)]),
+      ),
+      {
+        layout: ['columns'],
+        readings: 20,
+        doubts: [],
+        asks: ['two-groups'],
+      },
+    ),
+    one(
+      'slip-ten',
+      'a lost decimal point',
+      lines(['red lamp', 'white lamp'], ...times(10, (i) => [i === 3 ? '312' : about(), about()])),
+      {
+        layout: ['columns'],
+        doubts: ['scale-slip'],
+        asks: ['two-groups'],
+      },
+    ),
+    one(
+      'slip-small',
+      'a reading in another unit',
+      lines(['lamp', 'mass (g)'], ...times(16, (i) => [lamps[i % 2] ?? '', i === 7 ? '0.0312' : about()])),
+      {
+        layout: ['rows'],
+        doubts: ['scale-slip'],
+        asks: ['two-groups'],
+      },
+    ),
+    one(
+      'numbered-groups-are-not-near',
+      'names that differ by a number or a letter of their own',
+      lines(['strain', 'growth (mm)'], ...times(24, (i) => [['WT', 'KO1', 'KO2', 'KO3'][i % 4] ?? '', about()])),
+      {
+        layout: ['rows'],
+        readings: 24,
+        doubts: [],
+        asks: ['several'],
+      },
+    ),
+    one(
+      'near-columns',
+      'columns whose names differ by case',
+      lines(['Control', 'control', 'treated'], ...times(6, () => [about(), about(), about()])),
+      {
+        layout: ['columns'],
+        doubts: ['near-names'],
+      },
+    ),
+    one(
+      'mg-and-ug',
+      'one measure in two units',
+      lines(['control (mg/L)', 'spiked (µg/L)'], ...times(7, () => [about(2, 1, 2), about(2100, 400, 0)])),
+      {
+        layout: ['columns'],
+        doubts: ['mixed-units'],
+      },
+    ),
+    one(
+      'cells-in-two-units',
+      'a cell in another unit',
+      lines(['length (mm)'], ...times(9, (i) => [i === 4 ? '3.1 cm' : about()])),
+      {
+        doubts: ['mixed-units'],
+        asks: ['one-sample'],
+      },
+    ),
+    one(
+      'spreadsheet-errors',
+      'an error among the readings',
+      lines(['red lamp', 'white lamp'], ...times(8, (i) => [i === 2 ? '#DIV/0!' : about(), about()])),
+      {
+        layout: ['columns'],
+        readings: 15,
+        asks: ['two-groups'],
+      },
+    ),
+    one(
+      'sample-dates',
+      'days beside a group and a reading',
+      lines(
+        ['sampled on', 'site', 'nitrate (µM)'],
+        ...times(12, (i) => [`${i + 3} May 2024`, i % 2 ? 'bay' : 'point', about(7, 2, 2)]),
+      ),
+      {
+        layout: ['rows'],
+        groups: ['point', 'bay'],
+        readings: 12,
+        asks: ['two-groups'],
+        notGroups: ['sampled on'],
+      },
+    ),
+    one(
+      'limits-rows',
+      'below the limit, a row a reading',
+      lines(
+        ['site', 'lead (µg/L)'],
+        ...times(14, (i) => [i % 2 ? 'bay' : 'point', i % 5 === 2 ? '<0.5' : about(2, 1, 2)]),
+      ),
+      {
+        layout: ['rows'],
+        doubts: ['beyond-limit'],
+        asks: ['two-groups'],
+      },
+    ),
+    one(
+      'no-group-two',
+      'readings without a group, by another name',
+      lines(['diet', 'mass (g)'], ...times(12, (i) => [i === 4 || i === 9 ? '' : i % 2 ? 'low' : 'high', about()])),
+      {
+        layout: ['rows'],
+        readings: 10,
+        doubts: ['no-group'],
+        asks: ['two-groups'],
+      },
+    ),
+    one('one-column', 'one column of readings', lines(['blade length (mm)'], ...times(12, () => [about()])), {
       layout: ['columns'],
-      groups: ['rot', 'weiss'],
-      readings: 16,
-      doubts: [],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'bars',
-    'parted by bars, with a rule',
-    ['| red | white |', '|---|---|', ...times(8, () => `| ${about()} | ${about()} |`)].join('\n'),
-    {
-      layout: ['columns'],
-      groups: ['red', 'white'],
-      readings: 16,
-      doubts: [],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'commas',
-    'parted by commas',
-    ['lamp,length (mm)', ...times(12, (i) => `${lamps[i % 2] ?? ''},${about()}`)].join('\n'),
-    {
-      layout: ['rows'],
-      groups: ['red lamp', 'white lamp'],
       readings: 12,
       doubts: [],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'one-column-commas',
-    'one column with decimal commas',
-    ['length (mm)', ...times(9, () => about().replace('.', ','))].join('\n'),
-    {
-      layout: ['columns'],
-      readings: 9,
-      doubts: [],
       asks: ['one-sample'],
-    },
-  ),
-  one(
-    'named-lines',
-    'a name and its numbers on each line',
-    `red lamp: ${times(8, () => about()).join(' ')}\nwhite lamp: ${times(7, () => about()).join(' ')}`,
-    {
-      layout: ['columns'],
-      groups: ['red lamp', 'white lamp'],
-      readings: 15,
-      doubts: ['split-line'],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'missing-words',
-    'words for missing',
-    lines(
-      ['red lamp', 'white lamp'],
-      ...times(8, (i) => [i === 2 ? 'n/a' : about(), i === 5 ? '-' : i === 6 ? 'missing' : about()]),
+    }),
+    one(
+      'whole-readings',
+      'whole numbers that are readings, not counts',
+      lines(
+        ['line', 'red lamp', 'white lamp'],
+        ...times(12, (i) => [`L${i + 1}`, about(341, 30, 0), about(362, 30, 0)]),
+      ),
+      {
+        layout: ['repeated'],
+        subject: 'line',
+        readings: 24,
+        asks: ['paired'],
+      },
     ),
-    {
-      layout: ['columns'],
-      readings: 13,
-      doubts: [],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'repeated-head',
-    'the names come again',
-    lines(
-      ['red lamp', 'white lamp'],
-      ...times(5, () => [about(), about()]),
-      ['red lamp', 'white lamp'],
-      ...times(5, () => [about(), about()]),
+    one(
+      'measured-thrice',
+      'one measure three times, beside a group',
+      lines(
+        ['site', 'reading 1', 'reading 2', 'reading 3'],
+        ...times(8, (i) => [i % 2 ? 'bay' : 'point', about(), about(), about()]),
+      ),
+      {
+        neverAsks: ['several', 'share', 'table'],
+        notGroups: ['site'],
+      },
     ),
-    {
-      layout: ['columns'],
-      readings: 20,
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'two-blank-rows',
-    'two empty rows within',
-    lines(
-      ['red lamp', 'white lamp'],
-      ...times(5, () => [about(), about()]),
-      ['', ''],
-      ['', ''],
-      ...times(4, () => [about(), about()]),
+    one(
+      'sex-age-mass',
+      'cases with a sex and no treatment',
+      lines(
+        ['id', 'sex', 'age (years)', 'mass (kg)'],
+        ...times(20, (i) => [i + 1, i % 2 ? 'f' : 'm', about(40, 20, 0), about(70, 15)]),
+      ),
+      {
+        layout: ['rows'],
+        groups: ['m', 'f'],
+        notGroups: ['id', 'age', 'mass'],
+        doubts: ['which-outcome'],
+        asks: ['two-groups'],
+      },
     ),
-    {
-      layout: ['columns'],
-      readings: 18,
-      doubts: [],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'turned-variables',
-    'a variable a row',
-    lines(
-      ['frond', ...times(9, (i) => `F${i + 1}`)],
-      ['lamp', ...times(9, (i) => lamps[i % 2] ?? '')],
-      ['length (mm)', ...times(9, () => about())],
+    one(
+      'value-then-group',
+      'the readings before their groups',
+      lines(['mass (g)', 'rinse'], ...times(21, (i) => [about(5, 1, 2), ['none', 'fresh', 'salt'][i % 3] ?? ''])),
+      {
+        layout: ['rows'],
+        groups: ['none', 'fresh', 'salt'],
+        readings: 21,
+        doubts: [],
+        asks: ['several'],
+      },
     ),
-    {
-      layout: ['rows'],
-      turned: true,
-      subject: 'frond',
-      groups: ['red lamp', 'white lamp'],
-      readings: 9,
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'turned-replicates',
-    'replicates numbered along the top',
-    lines(['', 'rep 1', 'rep 2', 'rep 3', 'rep 4', 'rep 5'], ...lamps.map((l) => [l, ...times(5, () => about())])),
-    {
-      turned: true,
-      groups: lamps,
-      readings: 15,
-      asks: ['several'],
-    },
-  ),
-  one(
-    'turned-units',
-    'groups with units along the rows',
-    lines(['control (mg/L)', ...times(9, () => about())], ['spiked (mg/L)', ...times(9, () => about())]),
-    {
-      layout: ['columns'],
-      turned: true,
-      unit: 'mg/L',
-      groups: ['control', 'spiked'],
-      readings: 18,
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'skewed',
-    'a concentration over three orders is no slip',
-    lines(
-      ['control', 'exposed'],
-      ...times(10, () => [(10 ** (draw() * 3)).toFixed(1), (10 ** (0.5 + draw() * 3)).toFixed(1)]),
+    one(
+      'two-factors-dose',
+      'a named factor and a dose in decimals',
+      lines(
+        ['len', 'form', 'dose'],
+        ...times(24, (i) => [about(15, 6), i % 2 ? 'flake' : 'pellet', [0.5, 1, 2][Math.floor(i / 8)] ?? 1]),
+      ),
+      {
+        layout: ['rows'],
+        readings: 24,
+        doubts: [],
+        asks: ['factorial'],
+      },
     ),
-    {
-      layout: ['columns'],
-      readings: 20,
-      doubts: [],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'slip-ten',
-    'a lost decimal point',
-    lines(['red lamp', 'white lamp'], ...times(10, (i) => [i === 3 ? '312' : about(), about()])),
-    {
-      layout: ['columns'],
-      doubts: ['scale-slip'],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'slip-small',
-    'a reading in another unit',
-    lines(['lamp', 'mass (g)'], ...times(16, (i) => [lamps[i % 2] ?? '', i === 7 ? '0.0312' : about()])),
-    {
-      layout: ['rows'],
-      doubts: ['scale-slip'],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'numbered-groups-are-not-near',
-    'names that differ by a number or a letter of their own',
-    lines(['strain', 'growth (mm)'], ...times(24, (i) => [['WT', 'KO1', 'KO2', 'KO3'][i % 4] ?? '', about()])),
-    {
-      layout: ['rows'],
-      readings: 24,
-      doubts: [],
-      asks: ['several'],
-    },
-  ),
-  one(
-    'near-columns',
-    'columns whose names differ by case',
-    lines(['Control', 'control', 'treated'], ...times(6, () => [about(), about(), about()])),
-    {
-      layout: ['columns'],
-      doubts: ['near-names'],
-    },
-  ),
-  one(
-    'mg-and-ug',
-    'one measure in two units',
-    lines(['control (mg/L)', 'spiked (µg/L)'], ...times(7, () => [about(2, 1, 2), about(2100, 400, 0)])),
-    {
-      layout: ['columns'],
-      doubts: ['mixed-units'],
-    },
-  ),
-  one(
-    'cells-in-two-units',
-    'a cell in another unit',
-    lines(['length (mm)'], ...times(9, (i) => [i === 4 ? '3.1 cm' : about()])),
-    {
-      doubts: ['mixed-units'],
-      asks: ['one-sample'],
-    },
-  ),
-  one(
-    'spreadsheet-errors',
-    'an error among the readings',
-    lines(['red lamp', 'white lamp'], ...times(8, (i) => [i === 2 ? '#DIV/0!' : about(), about()])),
-    {
-      layout: ['columns'],
-      readings: 15,
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'sample-dates',
-    'days beside a group and a reading',
-    lines(
-      ['sampled on', 'site', 'nitrate (µM)'],
-      ...times(12, (i) => [`${i + 3} May 2024`, i % 2 ? 'bay' : 'point', about(7, 2, 2)]),
+    one(
+      'stacked-pairs',
+      'subjects by number, each in both groups',
+      lines(['gain', 'group', 'ID'], ...times(20, (i) => [about(2, 3, 1), i < 10 ? 1 : 2, (i % 10) + 1])),
+      {
+        layout: ['rows'],
+        subject: 'ID',
+        groups: ['1', '2'],
+        readings: 20,
+        doubts: [],
+        asks: ['paired'],
+      },
     ),
-    {
-      layout: ['rows'],
-      groups: ['point', 'bay'],
-      readings: 12,
-      asks: ['two-groups'],
-      notGroups: ['sampled on'],
-    },
-  ),
-  one(
-    'limits-rows',
-    'below the limit, a row a reading',
-    lines(
-      ['site', 'lead (µg/L)'],
-      ...times(14, (i) => [i % 2 ? 'bay' : 'point', i % 5 === 2 ? '<0.5' : about(2, 1, 2)]),
+    one(
+      'counted-readings',
+      'whole numbers by group are readings',
+      lines(['count', 'wash'], ...times(24, (i) => [about(12, 9, 0), ['A', 'B', 'C', 'D'][i % 4] ?? ''])),
+      {
+        layout: ['rows'],
+        groups: ['A', 'B', 'C', 'D'],
+        readings: 24,
+        asks: ['several'],
+      },
     ),
-    {
-      layout: ['rows'],
-      doubts: ['beyond-limit'],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'no-group-two',
-    'readings without a group, by another name',
-    lines(['diet', 'mass (g)'], ...times(12, (i) => [i === 4 || i === 9 ? '' : i % 2 ? 'low' : 'high', about()])),
-    {
-      layout: ['rows'],
-      readings: 10,
-      doubts: ['no-group'],
-      asks: ['two-groups'],
-    },
-  ),
-  one('one-column', 'one column of readings', lines(['blade length (mm)'], ...times(12, () => [about()])), {
-    layout: ['columns'],
-    readings: 12,
-    doubts: [],
-    asks: ['one-sample'],
-  }),
-  one(
-    'whole-readings',
-    'whole numbers that are readings, not counts',
-    lines(['line', 'red lamp', 'white lamp'], ...times(12, (i) => [`L${i + 1}`, about(341, 30, 0), about(362, 30, 0)])),
-    {
-      layout: ['repeated'],
-      subject: 'line',
-      readings: 24,
-      asks: ['paired'],
-    },
-  ),
-  one(
-    'measured-thrice',
-    'one measure three times, beside a group',
-    lines(
-      ['site', 'reading 1', 'reading 2', 'reading 3'],
-      ...times(8, (i) => [i % 2 ? 'bay' : 'point', about(), about(), about()]),
+    one(
+      'weather',
+      'many variables, two of them months and days',
+      lines(
+        ['oxygen', 'sun', 'wind', 'temp', 'month', 'day'],
+        ...times(36, (i) => [
+          about(40, 30, 0),
+          about(190, 90, 0),
+          about(10, 4),
+          about(70, 9, 0),
+          5 + Math.floor(i / 12),
+          (i % 12) + 1,
+        ]),
+      ),
+      {
+        layout: ['rows'],
+        neverAsks: ['repeated', 'mixed', 'paired'],
+        notGroups: ['month', 'day', 'temp'],
+        doubts: ['which-outcome'],
+      },
     ),
-    {
-      neverAsks: ['several', 'share', 'table'],
-      notGroups: ['site'],
-    },
-  ),
-  one(
-    'sex-age-mass',
-    'cases with a sex and no treatment',
-    lines(
-      ['id', 'sex', 'age (years)', 'mass (kg)'],
-      ...times(20, (i) => [i + 1, i % 2 ? 'f' : 'm', about(40, 20, 0), about(70, 15)]),
+    one(
+      'machines',
+      'names and many variables',
+      lines(
+        ['winch', 'power', 'mass', 'gears', 'electric', 'speed'],
+        ...times(20, (i) => [
+          `Winch ${'ABCDEFGHIJKLMNOPQRST'[i] ?? ''}`,
+          about(150, 60, 0),
+          about(3.2, 1, 2),
+          [3, 4, 5][i % 3] ?? 3,
+          draw() < 0.5 ? 0 : 1,
+          about(18, 2, 2),
+        ]),
+      ),
+      {
+        layout: ['rows'],
+        notGroups: ['power', 'mass', 'speed'],
+        neverAsks: ['repeated', 'mixed'],
+        doubts: ['which-outcome'],
+      },
     ),
-    {
-      layout: ['rows'],
-      groups: ['m', 'f'],
-      notGroups: ['id', 'age', 'mass'],
-      doubts: ['which-outcome'],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'value-then-group',
-    'the readings before their groups',
-    lines(['mass (g)', 'rinse'], ...times(21, (i) => [about(5, 1, 2), ['none', 'fresh', 'salt'][i % 3] ?? ''])),
-    {
-      layout: ['rows'],
-      groups: ['none', 'fresh', 'salt'],
-      readings: 21,
-      doubts: [],
-      asks: ['several'],
-    },
-  ),
-  one(
-    'two-factors-dose',
-    'a named factor and a dose in decimals',
-    lines(
-      ['len', 'form', 'dose'],
-      ...times(24, (i) => [about(15, 6), i % 2 ? 'flake' : 'pellet', [0.5, 1, 2][Math.floor(i / 8)] ?? 1]),
+    one(
+      'speed-distance',
+      'two variables',
+      lines(['speed', 'dist'], ...times(18, () => [about(15, 6, 0), about(40, 20, 0)])),
+      {
+        layout: ['rows'],
+        neverAsks: ['two-groups', 'paired'],
+        doubts: ['which-outcome'],
+        asks: ['one-sample'],
+      },
     ),
-    {
-      layout: ['rows'],
-      readings: 24,
-      doubts: [],
-      asks: ['factorial'],
-    },
-  ),
-  one(
-    'stacked-pairs',
-    'subjects by number, each in both groups',
-    lines(['gain', 'group', 'ID'], ...times(20, (i) => [about(2, 3, 1), i < 10 ? 1 : 2, (i % 10) + 1])),
-    {
-      layout: ['rows'],
-      subject: 'ID',
-      groups: ['1', '2'],
-      readings: 20,
-      doubts: [],
-      asks: ['paired'],
-    },
-  ),
-  one(
-    'counted-readings',
-    'whole numbers by group are readings',
-    lines(['count', 'wash'], ...times(24, (i) => [about(12, 9, 0), ['A', 'B', 'C', 'D'][i % 4] ?? ''])),
-    {
-      layout: ['rows'],
-      groups: ['A', 'B', 'C', 'D'],
-      readings: 24,
-      asks: ['several'],
-    },
-  ),
-  one(
-    'weather',
-    'many variables, two of them months and days',
-    lines(
-      ['oxygen', 'sun', 'wind', 'temp', 'month', 'day'],
-      ...times(36, (i) => [
-        about(40, 30, 0),
-        about(190, 90, 0),
-        about(10, 4),
-        about(70, 9, 0),
-        5 + Math.floor(i / 12),
-        (i % 12) + 1,
-      ]),
+    one(
+      'girth-height',
+      'three variables of one thing',
+      lines(['girth', 'height', 'volume'], ...times(18, () => [about(13, 3), about(76, 8, 0), about(30, 12)])),
+      {
+        layout: ['rows'],
+        doubts: ['which-outcome'],
+        asks: ['one-sample'],
+      },
     ),
-    {
-      layout: ['rows'],
-      neverAsks: ['repeated', 'mixed', 'paired'],
-      notGroups: ['month', 'day', 'temp'],
-      doubts: ['which-outcome'],
-    },
-  ),
-  one(
-    'machines',
-    'names and many variables',
-    lines(
-      ['winch', 'power', 'mass', 'gears', 'electric', 'speed'],
-      ...times(20, (i) => [
-        `Winch ${'ABCDEFGHIJKLMNOPQRST'[i] ?? ''}`,
-        about(150, 60, 0),
-        about(3.2, 1, 2),
-        [3, 4, 5][i % 3] ?? 3,
-        draw() < 0.5 ? 0 : 1,
-        about(18, 2, 2),
-      ]),
-    ),
-    {
-      layout: ['rows'],
-      notGroups: ['power', 'mass', 'speed'],
-      neverAsks: ['repeated', 'mixed'],
-      doubts: ['which-outcome'],
-    },
-  ),
-  one(
-    'speed-distance',
-    'two variables',
-    lines(['speed', 'dist'], ...times(18, () => [about(15, 6, 0), about(40, 20, 0)])),
-    {
-      layout: ['rows'],
-      neverAsks: ['two-groups', 'paired'],
-      doubts: ['which-outcome'],
-      asks: ['one-sample'],
-    },
-  ),
-  one(
-    'girth-height',
-    'three variables of one thing',
-    lines(['girth', 'height', 'volume'], ...times(18, () => [about(13, 3), about(76, 8, 0), about(30, 12)])),
-    {
-      layout: ['rows'],
-      doubts: ['which-outcome'],
-      asks: ['one-sample'],
-    },
-  ),
-  one(
-    'frequencies',
-    'a frequency for every combination of four categories',
-    lines(
-      ['depth', 'lamp', 'age', 'settled', 'freq'],
-      ...['1 m', '3 m'].flatMap((d) =>
-        ['red', 'white'].flatMap((l) =>
-          ['young', 'old'].flatMap((a) => ['no', 'yes'].map((s) => [d, l, a, s, about(30, 20, 0)])),
+    one(
+      'frequencies',
+      'a frequency for every combination of four categories',
+      lines(
+        ['depth', 'lamp', 'age', 'settled', 'freq'],
+        ...['1 m', '3 m'].flatMap((d) =>
+          ['red', 'white'].flatMap((l) =>
+            ['young', 'old'].flatMap((a) => ['no', 'yes'].map((s) => [d, l, a, s, about(30, 20, 0)])),
+          ),
         ),
       ),
+      {
+        layout: ['counts'],
+        asks: ['share', 'table'],
+        doubts: ['which-outcome'],
+      },
     ),
-    {
-      layout: ['counts'],
-      asks: ['share', 'table'],
-      doubts: ['which-outcome'],
-    },
-  ),
-  one(
-    'runs-of-trials',
-    'trials, each of numbered runs',
-    lines(['trial', 'run', 'speed'], ...times(30, (i) => [Math.floor(i / 10) + 1, (i % 10) + 1, about(850, 70, 0)])),
-    {
-      layout: ['rows'],
-      groups: ['1', '2', '3'],
-      readings: 30,
-      asks: ['several'],
-      notGroups: ['run', 'speed'],
-    },
-  ),
-  one(
-    'named-units-in-heads',
-    'units behind underscores, three categories',
-    lines(
-      ['species', 'bay', 'blade_length_mm', 'blade_mass_g', 'sex', 'year'],
-      ...times(30, (i) => [
-        ['oarweed', 'tangle', 'dabberlocks'][i % 3] ?? '',
-        i % 2 ? 'north' : 'south',
-        about(400, 60, 0),
-        about(30, 5),
-        i % 5 < 2 ? 'f' : 'm',
-        2021 + (i % 3),
-      ]),
+    one(
+      'runs-of-trials',
+      'trials, each of numbered runs',
+      lines(['trial', 'run', 'speed'], ...times(30, (i) => [Math.floor(i / 10) + 1, (i % 10) + 1, about(850, 70, 0)])),
+      {
+        layout: ['rows'],
+        groups: ['1', '2', '3'],
+        readings: 30,
+        asks: ['several'],
+        notGroups: ['run', 'speed'],
+      },
     ),
-    {
-      layout: ['rows'],
-      notGroups: ['year', 'blade_length'],
-      doubts: ['which-outcome'],
-      asks: ['several'],
-    },
-  ),
-  one(
-    'rates-by-name',
-    'several rates of named places',
-    lines(
-      ['bay', 'grazed', 'torn', 'cover', 'lost'],
-      ...times(16, (i) => [
-        `Bay of ${'ABCDEFGHIJKLMNOP'[i] ?? ''}`,
-        about(8, 4),
-        about(170, 80, 0),
-        about(65, 14, 0),
-        about(21, 9),
-      ]),
+    one(
+      'named-units-in-heads',
+      'units behind underscores, three categories',
+      lines(
+        ['species', 'bay', 'blade_length_mm', 'blade_mass_g', 'sex', 'year'],
+        ...times(30, (i) => [
+          ['oarweed', 'tangle', 'dabberlocks'][i % 3] ?? '',
+          i % 2 ? 'north' : 'south',
+          about(400, 60, 0),
+          about(30, 5),
+          i % 5 < 2 ? 'f' : 'm',
+          2021 + (i % 3),
+        ]),
+      ),
+      {
+        layout: ['rows'],
+        notGroups: ['year', 'blade_length'],
+        doubts: ['which-outcome'],
+        asks: ['several'],
+      },
     ),
-    {
-      layout: ['rows'],
-      neverAsks: ['repeated', 'several', 'table'],
-      doubts: ['which-outcome'],
+    one(
+      'rates-by-name',
+      'several rates of named places',
+      lines(
+        ['bay', 'grazed', 'torn', 'cover', 'lost'],
+        ...times(16, (i) => [
+          `Bay of ${'ABCDEFGHIJKLMNOP'[i] ?? ''}`,
+          about(8, 4),
+          about(170, 80, 0),
+          about(65, 14, 0),
+          about(21, 9),
+        ]),
+      ),
+      {
+        layout: ['rows'],
+        neverAsks: ['repeated', 'several', 'table'],
+        doubts: ['which-outcome'],
+        asks: ['one-sample'],
+      },
+    ),
+    one(
+      'on-and-off',
+      'a code among times and readings',
+      lines(['time', 'temp', 'lit'], ...times(24, (i) => [930 + i * 10, about(37, 0.6, 2), i < 14 ? 0 : 1])),
+      {
+        layout: ['rows'],
+        groups: ['0', '1'],
+        anyOrder: true,
+        notGroups: ['time', 'temp'],
+        asks: ['two-groups'],
+      },
+    ),
+    one(
+      'block-design',
+      'blocks and coded factors',
+      lines(
+        ['block', 'nitrate', 'phosphate', 'yield (kg)'],
+        ...times(24, (i) => [Math.floor(i / 4) + 1, i % 2, Math.floor(i / 2) % 2, about(55, 9)]),
+      ),
+      {
+        layout: ['rows'],
+        readings: 24,
+        asks: ['factorial', 'two-groups'],
+        neverAsks: ['repeated'],
+      },
+    ),
+    one(
+      'growth-curves',
+      'readings over time of subjects in groups, a row a reading',
+      lines(
+        ['mass', 'time', 'tank', 'diet'],
+        ...times(48, (i) => [about(60, 30, 0), (i % 6) * 2, Math.floor(i / 6) + 1, Math.floor(i / 6) % 2 ? 'a' : 'b']),
+      ),
+      {
+        layout: ['rows'],
+        subject: 'tank',
+        notGroups: ['time', 'mass'],
+        neverAsks: ['share', 'table'],
+      },
+    ),
+    one(
+      'counts-or-readings',
+      'whole numbers of named places in two seasons: counts, or one reading each',
+      lines(
+        ['bay', 'spring', 'autumn'],
+        ...times(9, (i) => [`Bay ${'ABCDEFGHI'[i] ?? ''}`, about(22, 9, 0), about(25, 9, 0)]),
+      ),
+      {
+        layout: ['counts', 'repeated'],
+        doubts: ['ambiguous-layout'],
+      },
+    ),
+    one(
+      'grid-or-measures',
+      'a category beside columns that may be levels or measures',
+      lines(['site', 'A', 'B', 'C'], ...times(9, (i) => [i % 2 ? 'bay' : 'point', about(), about(), about()])),
+      {
+        layout: ['grid', 'rows'],
+        doubts: ['ambiguous-layout'],
+      },
+    ),
+    one(
+      'counts-at-depths',
+      'rows of counts named by numbers',
+      lines(['depth', 'grazed', 'whole', 'torn'], [1, 12, 41, 9], [3, 19, 33, 12], [6, 22, 30, 15]),
+      {
+        layout: ['counts'],
+        total: 193,
+        doubts: [],
+        asks: ['table'],
+      },
+    ),
+    one(
+      'undetected',
+      'words for what could not be measured',
+      lines(
+        ['site', 'lead (µg/L)'],
+        ...times(14, (i) => [i % 2 ? 'bay' : 'point', i % 5 === 2 ? 'bdl' : about(2, 1, 2)]),
+      ),
+      {
+        layout: ['rows'],
+        readings: 11,
+        doubts: ['beyond-limit'],
+        asks: ['two-groups'],
+      },
+    ),
+    one(
+      'two-lines',
+      'two lines of numbers are two samples',
+      `${times(9, () => about()).join(' ')}\n${times(8, () => about()).join(' ')}`,
+      {
+        layout: ['columns'],
+        readings: 17,
+        doubts: ['split-line'],
+        asks: ['two-groups'],
+      },
+    ),
+    one(
+      'broken-lines',
+      'one list, broken where the line ended',
+      [12, 12, 12, 5].map((n) => times(n, () => about()).join(' ')).join('\n'),
+      {
+        readings: 41,
+        doubts: ['split-line'],
+        asks: ['one-sample'],
+      },
+    ),
+    one('comma-ends', 'a mark at the end of each line', times(9, () => about()).join(',\n'), {
+      readings: 9,
       asks: ['one-sample'],
-    },
-  ),
-  one(
-    'on-and-off',
-    'a code among times and readings',
-    lines(['time', 'temp', 'lit'], ...times(24, (i) => [930 + i * 10, about(37, 0.6, 2), i < 14 ? 0 : 1])),
-    {
-      layout: ['rows'],
-      groups: ['0', '1'],
-      anyOrder: true,
-      notGroups: ['time', 'temp'],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'block-design',
-    'blocks and coded factors',
-    lines(
-      ['block', 'nitrate', 'phosphate', 'yield (kg)'],
-      ...times(24, (i) => [Math.floor(i / 4) + 1, i % 2, Math.floor(i / 2) % 2, about(55, 9)]),
+    }),
+    one(
+      'fields-of-a-class',
+      'samples known by where they lie: each in one group, read four times',
+      lines(['lamp', 'field', 'cover'], ...times(24, (i) => [lamps[i % 2] ?? '', `F-${(i % 6) + 1}`, about(60, 20)])),
+      {
+        layout: ['rows'],
+        subject: 'field',
+        readings: 24,
+        samples: 6,
+        doubts: ['replicates'],
+        asks: ['two-groups', 'nested'],
+      },
     ),
-    {
-      layout: ['rows'],
-      readings: 24,
-      asks: ['factorial', 'two-groups'],
-      neverAsks: ['repeated'],
-    },
-  ),
-  one(
-    'growth-curves',
-    'readings over time of subjects in groups, a row a reading',
-    lines(
-      ['mass', 'time', 'tank', 'diet'],
-      ...times(48, (i) => [about(60, 30, 0), (i % 6) * 2, Math.floor(i / 6) + 1, Math.floor(i / 6) % 2 ? 'a' : 'b']),
-    ),
-    {
-      layout: ['rows'],
-      subject: 'tank',
-      notGroups: ['time', 'mass'],
-      neverAsks: ['share', 'table'],
-    },
-  ),
-  one(
-    'counts-or-readings',
-    'whole numbers of named places in two seasons: counts, or one reading each',
-    lines(
-      ['bay', 'spring', 'autumn'],
-      ...times(9, (i) => [`Bay ${'ABCDEFGHI'[i] ?? ''}`, about(22, 9, 0), about(25, 9, 0)]),
-    ),
-    {
-      layout: ['counts', 'repeated'],
-      doubts: ['ambiguous-layout'],
-    },
-  ),
-  one(
-    'grid-or-measures',
-    'a category beside columns that may be levels or measures',
-    lines(['site', 'A', 'B', 'C'], ...times(9, (i) => [i % 2 ? 'bay' : 'point', about(), about(), about()])),
-    {
-      layout: ['grid', 'rows'],
-      doubts: ['ambiguous-layout'],
-    },
-  ),
-  one(
-    'counts-at-depths',
-    'rows of counts named by numbers',
-    lines(['depth', 'grazed', 'whole', 'torn'], [1, 12, 41, 9], [3, 19, 33, 12], [6, 22, 30, 15]),
-    {
-      layout: ['counts'],
-      total: 193,
-      doubts: [],
-      asks: ['table'],
-    },
-  ),
-  one(
-    'undetected',
-    'words for what could not be measured',
-    lines(
-      ['site', 'lead (µg/L)'],
-      ...times(14, (i) => [i % 2 ? 'bay' : 'point', i % 5 === 2 ? 'bdl' : about(2, 1, 2)]),
-    ),
-    {
-      layout: ['rows'],
-      readings: 11,
-      doubts: ['beyond-limit'],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'two-lines',
-    'two lines of numbers are two samples',
-    `${times(9, () => about()).join(' ')}\n${times(8, () => about()).join(' ')}`,
-    {
-      layout: ['columns'],
-      readings: 17,
-      doubts: ['split-line'],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'broken-lines',
-    'one list, broken where the line ended',
-    [12, 12, 12, 5].map((n) => times(n, () => about()).join(' ')).join('\n'),
-    {
-      readings: 41,
+    one('three-digit-list', 'a list of whole numbers is no number with thousands', '212 316 325 346 295 278 329 279', {
+      readings: 8,
       doubts: ['split-line'],
       asks: ['one-sample'],
-    },
-  ),
-  one('comma-ends', 'a mark at the end of each line', times(9, () => about()).join(',\n'), {
-    readings: 9,
-    asks: ['one-sample'],
-  }),
-  one(
-    'fields-of-a-class',
-    'samples known by where they lie: each in one group, read four times',
-    lines(['lamp', 'field', 'cover'], ...times(24, (i) => [lamps[i % 2] ?? '', `F-${(i % 6) + 1}`, about(60, 20)])),
-    {
-      layout: ['rows'],
-      subject: 'field',
-      readings: 24,
-      samples: 6,
-      doubts: ['replicates'],
-      asks: ['two-groups', 'nested'],
-    },
-  ),
-  one('three-digit-list', 'a list of whole numbers is no number with thousands', '212 316 325 346 295 278 329 279', {
-    readings: 8,
-    doubts: ['split-line'],
-    asks: ['one-sample'],
-  }),
-  one(
-    'numbers-backwards',
-    'a running number that runs backwards',
-    lines(['#', 'red lamp', 'white lamp'], ...times(8, (i) => [8 - i, about(), about()])),
-    {
-      layout: ['columns'],
-      readings: 16,
-      doubts: ['running-number'],
-      asks: ['two-groups'],
-    },
-  ),
-  one(
-    'prewt-postwt',
-    'groups of subjects before and after, the times written into the names',
-    lines(['Treat', 'Prewt', 'Postwt'], ...times(16, (i) => [lamps[i % 2] ?? '', about(80, 9), about(85, 9)])),
-    {
-      asks: ['mixed', 'ancova'],
-      doubts: ['no-subject-column'],
-      readings: 32,
-    },
-  ),
-  one(
-    'weight-before-after',
-    'one measure at two times, named with it',
-    lines(
-      ['raft', 'weight before (kg)', 'weight after (kg)'],
-      ...times(9, (i) => [`R${i + 1}`, about(8, 2, 2), about(9, 2, 2)]),
+    }),
+    one(
+      'numbers-backwards',
+      'a running number that runs backwards',
+      lines(['#', 'red lamp', 'white lamp'], ...times(8, (i) => [8 - i, about(), about()])),
+      {
+        layout: ['columns'],
+        readings: 16,
+        doubts: ['running-number'],
+        asks: ['two-groups'],
+      },
     ),
-    {
-      layout: ['repeated'],
-      subject: 'raft',
-      readings: 18,
-      doubts: [],
-      asks: ['paired'],
-    },
-  ),
-  one(
-    'with-percent',
-    'a part, its total and the percentage they make',
-    lines(['bay', 'lines set', 'lines lost', '% lost'], ['north', 120, 18, '15.0'], ['south', 131, 33, '25.2']),
-    {
-      layout: ['counts'],
-      shares: [
-        [18, 120],
-        [33, 131],
-      ],
-      asks: ['share'],
-    },
-  ),
-  one(
-    'items-of-a-form',
-    'many full columns of one size, called after different things',
-    lines(
-      ['taste', 'smell', 'firmness', 'shine', 'salt', 'bite'],
-      ...times(20, () => times(6, () => about(60, 20, 0))),
+    one(
+      'prewt-postwt',
+      'groups of subjects before and after, the times written into the names',
+      lines(['Treat', 'Prewt', 'Postwt'], ...times(16, (i) => [lamps[i % 2] ?? '', about(80, 9), about(85, 9)])),
+      {
+        asks: ['mixed', 'ancova'],
+        doubts: ['no-subject-column'],
+        readings: 32,
+      },
     ),
-    {
-      doubts: ['ambiguous-layout'],
-    },
-  ),
-];
+    one(
+      'weight-before-after',
+      'one measure at two times, named with it',
+      lines(
+        ['raft', 'weight before (kg)', 'weight after (kg)'],
+        ...times(9, (i) => [`R${i + 1}`, about(8, 2, 2), about(9, 2, 2)]),
+      ),
+      {
+        layout: ['repeated'],
+        subject: 'raft',
+        readings: 18,
+        doubts: [],
+        asks: ['paired'],
+      },
+    ),
+    one(
+      'with-percent',
+      'a part, its total and the percentage they make',
+      lines(['bay', 'lines set', 'lines lost', '% lost'], ['north', 120, 18, '15.0'], ['south', 131, 33, '25.2']),
+      {
+        layout: ['counts'],
+        shares: [
+          [18, 120],
+          [33, 131],
+        ],
+        asks: ['share'],
+      },
+    ),
+    one(
+      'items-of-a-form',
+      'many full columns of one size, called after different things',
+      lines(
+        ['taste', 'smell', 'firmness', 'shine', 'salt', 'bite'],
+        ...times(20, () => times(6, () => about(60, 20, 0))),
+      ),
+      {
+        doubts: ['ambiguous-layout'],
+      },
+    ),
+  ];
+}
+
+export const moreCases = moreCasesFrom(19);

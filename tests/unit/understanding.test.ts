@@ -4,7 +4,7 @@ import { openDoubts } from '../../src/core/understanding/doubts/open-doubts';
 import { intake } from '../../src/core/understanding/intake';
 import { blockFromText } from '../../src/formats/clipboard';
 import { type Case, missed } from '../understanding/hold';
-import { moreCases } from '../understanding/more-cases';
+import { moreCases, moreCasesFrom } from '../understanding/more-cases';
 
 const { cases } = JSON.parse(readFileSync('tests/understanding/cases.json', 'utf8')) as { cases: Case[] };
 
@@ -53,6 +53,13 @@ describe('what a careful colleague understands of a pasted table', () => {
 });
 
 describe('the same tables', () => {
+  it('are understood alike whatever readings they hold', () => {
+    const misread = [1, 2, 3, 4, 5, 6, 7, 8].flatMap((seed) =>
+      moreCasesFrom(seed).flatMap((one) => missed(one).map((what) => `${one.id}, seed ${seed}: ${what}`)),
+    );
+    expect(misread).to.deep.equal([]);
+  });
+
   for (const [groups, measure, subject, by] of wordings)
     it(`are understood with ${groups.join(', ')}, ${measure}, ${subject} and ${by}`, () => {
       const words: [string, string][] = [

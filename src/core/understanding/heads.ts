@@ -100,10 +100,15 @@ export function hasHead(block: Rows): boolean {
 
 const bare = (text: string): string => text.trim().replace(/^[([]|[)\]]$/g, '');
 
-/** Whether a row holds nothing but units. */
-const isUnitRow = (row: readonly string[]): boolean =>
-  row.some((text) => isUnit(bare(text)) && !isNumber(text)) &&
-  row.every((text) => text.trim() === '' || text.trim() === '-' || isUnit(bare(text)));
+/** Whether a row holds nothing but units. What comes again and again below it is none, though it reads like one: "A", "h". */
+function isUnitRow(row: readonly string[], below: Rows): boolean {
+  const comesAgain = (text: string, k: number): boolean =>
+    below.filter((r) => (r[k] ?? '').trim() === text.trim()).length > below.length / 10;
+  return (
+    row.some((text) => isUnit(bare(text)) && !isNumber(text)) &&
+    row.every((text, k) => text.trim() === '' || text.trim() === '-' || (isUnit(bare(text)) && !comesAgain(text, k)))
+  );
+}
 
 /** Where a block's readings begin, and what its columns are called. */
 export interface Heads {
@@ -143,8 +148,9 @@ export function headsOf(block: Rows): Heads {
   for (const skipped of new Set([over, empty])) {
     const rest = block.slice(skipped, skipped + lookedAt);
     // A row of units right under the names hides nothing: look past it for the readings.
-    const underNames = rest[1] && isUnitRow(rest[1]) ? [rest[0] ?? [], ...rest.slice(2)] : rest;
-    if (hasHead(underNames)) return { skipped, names: 1, units: rest[1] && isUnitRow(rest[1]) ? 1 : 0 };
+    const units = rest[1] !== undefined && isUnitRow(rest[1], rest.slice(2));
+    const underNames = units ? [rest[0] ?? [], ...rest.slice(2)] : rest;
+    if (hasHead(underNames)) return { skipped, names: 1, units: units ? 1 : 0 };
   }
   return { skipped: empty, names: 0, units: 0 };
 }

@@ -31,11 +31,16 @@ const mostLevels = 12;
 /** Whether a column's few entries come again and again, as the levels of a factor do. */
 const comesBack = (c: Seen): boolean => c.distinct > 1 && c.distinct <= Math.min(mostLevels, c.texts.length / 2);
 
-/** Whether every entry comes equally often, or nearly. */
-function isBalanced(c: Seen): boolean {
+/** How often each entry comes. */
+function timesOf(c: Seen): number[] {
   const counts = new Map<string, number>();
   for (const t of c.texts) counts.set(t, (counts.get(t) ?? 0) + 1);
-  const sizes = [...counts.values()];
+  return [...counts.values()];
+}
+
+/** Whether every entry comes equally often, or nearly. */
+function isBalanced(c: Seen): boolean {
+  const sizes = timesOf(c);
   return Math.max(...sizes) - Math.min(...sizes) <= Math.max(1, 0.1 * Math.max(...sizes));
 }
 
@@ -57,7 +62,12 @@ function numbersName(c: Seen, others: readonly Seen[]): boolean {
   if (!comesBack(c)) return false;
   // Codes for no and yes.
   if (c.unit === '' && c.numbers.every((x) => x === 0 || x === 1) && beside.length > 0) return true;
-  const named = groupName.test(c.name) || settingName.test(c.name);
+  // What was set has few values and none by chance alone, or each as often as any other; else it was read.
+  const times = timesOf(c);
+  const isSet =
+    (c.distinct <= 6 && Math.min(...times) >= Math.max(...times) / 3) ||
+    (isBalanced(c) && c.texts.length >= 3 * c.distinct);
+  const named = groupName.test(c.name) || (settingName.test(c.name) && isSet);
   if (named && (beside.length > 0 || (c.whole && groupName.test(c.name)))) return true;
   // Few numbers in one unit beside readings in another: what was set.
   if (c.unit !== '' && beside.some((o) => o.unit !== '' && o.unit !== c.unit))

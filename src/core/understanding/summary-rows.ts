@@ -29,23 +29,27 @@ const computed = 2000;
 /** Half a unit of the last digit a number is written with. */
 const slack = (text: string): number => 0.5000001 * 10 ** -(/[.,](\d+)$/.exec(text.trim())?.[1]?.length ?? 0);
 
-/** Whether, in every column, a row is the mean of all rows above it, as far as it is written. */
-function isMean(columns: readonly Column[], row: number): boolean {
-  let held = 0;
-  let varies = false;
+/**
+ * How likely a row would be the mean of all rows above it in every column by chance alone, as far as it is written; 1 where
+ * it is not their mean.
+ */
+function meanByChance(columns: readonly Column[], row: number): number {
+  let chance = 1;
   for (const { cells } of columns) {
     const text = cells[row] ?? '';
     const own = valueOf(text);
     const above = cells.slice(0, row).flatMap((c) => valueOf(c) ?? []);
     if (own === undefined && above.length === 0) continue;
     const mean = above.reduce((s, x) => s + x, 0) / above.length;
-    if (own === undefined || above.length < 3 || Math.abs(own - mean) > slack(text)) return false;
-    held += 1;
-    // Among equal readings every one is their mean.
-    varies ||= above.some((x) => x !== above[0]);
+    if (own === undefined || above.length < 3 || Math.abs(own - mean) > slack(text)) return 1;
+    const sd = Math.sqrt(above.reduce((s, x) => s + (x - mean) ** 2, 0) / (above.length - 1));
+    // How often a reading lies so near the middle of a normal curve. Among equal readings every one is their mean.
+    chance *= Math.min(1, (2 * slack(text)) / (sd * Math.sqrt(2 * Math.PI)));
   }
-  return held > 1 && varies;
+  return chance;
 }
+/** A row is taken for a mean where chance would hardly make it one, and less than hardly where it has a name like any other. */
+const hardly = { unnamed: 1e-3, named: 1e-6 };
 
 /** Rows at the end that are called mean, SD, total and the like. */
 function namedRows(columns: readonly Column[], filled: readonly number[]): SummaryRow[] {
@@ -92,7 +96,9 @@ export function summaryRows(columns: readonly Column[]): SummaryRow[] {
     const sum = sumRow(names, numbers);
     if (sum) return [{ row: sum.row, kind: 'total', name: (names.cells[sum.row] ?? '').trim(), exact: sum.exact }];
   }
-  const from = numbers.length > 1 ? [...filled].reverse().find((r) => r >= 3 && isMean(numbers, r)) : undefined;
+  const isMean = (r: number): boolean =>
+    meanByChance(numbers, r) < ((names?.cells[r] ?? '').trim() === '' ? hardly.unnamed : hardly.named);
+  const from = numbers.length > 1 ? [...filled].reverse().find((r) => r >= 3 && isMean(r)) : undefined;
   if (from === undefined || height - from > 4) return [];
   return filled
     .flatMap((row) => (row >= from ? [{ row, kind: 'summary' as const, name: '', exact: true }] : []))
