@@ -2,11 +2,14 @@ import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import katex from 'katex';
 import { cases } from '../golden/cases';
+import { answer as ask } from '../../src/core/answering/answer';
 import { checksOf } from '../../src/core/answering/checks-of';
 import { workingOf } from '../../src/core/answering/working-of';
 import { passes } from '../../src/core/procedures/interval';
 import { questionOf } from '../../src/core/question/question';
 import { pByDirection } from '../../src/core/telling/directions';
+import { methodsSentence } from '../../src/core/telling/report';
+import { plain } from '../../src/core/words/text';
 import { choicesOf } from '../../src/core/question/choices';
 import { checkSentence, remedyOffer } from '../../src/core/words/checks';
 import { golden, goldenFile, told } from '../golden/telling';
@@ -29,6 +32,22 @@ describe('what Divide says', () => {
     ).join('');
     return Number(`${mantissa.replace('−', '-')}e${power}`);
   };
+
+  it('is of nothing that could not be computed that it was done', () => {
+    const unmade = all.flatMap(({ name, one }) => {
+      const emptied = one.table.columns.map((c) => ({ ...c, cells: c.cells.map((t) => (/\d/.test(t) ? '' : t)) }));
+      const found = ask(one.question, { ...one.table, columns: emptied });
+      return found.ok && !found.value.comparison.ok ? [{ name, found: found.value }] : [];
+    });
+    expect(unmade.length).to.be.greaterThan(40);
+    for (const { name, found } of unmade) {
+      const reason = found.comparison.ok ? '' : found.comparison.reason;
+      expect(plain(methodsSentence(found)), name).to.match(/^The following could not be carried out\. /);
+      expect(plain(methodsSentence(found)), name).to.include(reason);
+    }
+    const [made] = all;
+    expect(made && plain(methodsSentence(made.answer))).to.not.include('carried out');
+  });
 
   it('calls nothing of no concern that the readings speak against, and says what the method does not need', () => {
     const seen = new Set<string>();

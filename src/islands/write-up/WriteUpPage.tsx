@@ -154,13 +154,17 @@ function Page({ study, title, kept, pieces, order }: Omit<Props, 'told'>) {
           <div className="mt-6 max-w-[60ch]">
             <h1 className="prose-serif text-[23px]">Nothing is written yet</h1>
             <p className="prose-serif mt-2 text-[16px]">
-              A draft sets out methods, results, figures and tables from the questions of this study. Every number in it
-              stays tied to the readings; the words between are yours.
+              {order.length > 0
+                ? 'A draft sets out methods, results, figures and tables from the questions of this study.'
+                : 'No question is asked in this study yet. Once one is, a draft sets out methods, results, figures and tables.'}{' '}
+              Every number in it stays tied to the readings; the words between are yours.
             </p>
             <p className="mt-4 flex gap-6">
-              <button type="button" className="plain-button" onClick={() => begin(draftOf(title, order, now))}>
-                Write a draft from the questions
-              </button>
+              {order.length > 0 && (
+                <button type="button" className="plain-button" onClick={() => begin(draftOf(title, order, now))}>
+                  Write a draft from the questions
+                </button>
+              )}
               <button type="button" className="plain-button" onClick={() => begin(empty)}>
                 Begin with an empty page
               </button>
