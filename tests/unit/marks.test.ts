@@ -117,6 +117,9 @@ describe('the name of a difference where room is short', () => {
       expect(textWidth(text, 12), String(width)).to.be.at.most(width);
       expect(text, String(width)).to.match(/^D.* − V/);
     }
+    // Wide letters leave room for fewer of them.
+    for (const width of [60, 70, 80, 90])
+      expect(shortenedPair('Blue lamp minus Amber lamp', 12, width), String(width)).to.match(/^B.*… − A.*…$/);
     // What a short name leaves of its half goes to the long one.
     expect(shortenedPair('Red minus Violet lamp of the second tank', 12, 120)).to.match(/^Red − Violet lamp o?f?/);
     expect(shortenedPair('slope of the line over depth', 12, 60)).to.match(/^slope of.*…$/);

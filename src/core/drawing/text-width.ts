@@ -38,11 +38,11 @@ export function wrapped(text: string, size: number, width: number): string[] {
   return [...lines, line];
 }
 
-/** A text cut to a width, an ellipsis in place of what is left out. */
-export function shortened(text: string, size: number, width: number, bold = false): string {
+/** A text cut to a width, an ellipsis in place of what is left out. @param least letters it keeps, however narrow the room */
+export function shortened(text: string, size: number, width: number, bold = false, least = 4): string {
   if (textWidth(text, size, bold) <= width) return text;
   let end = text.length - 1;
-  while (end > 4 && textWidth(`${text.slice(0, end)}…`, size, bold) > width) end -= 1;
+  while (end > least && textWidth(`${text.slice(0, end)}…`, size, bold) > width) end -= 1;
   return `${text.slice(0, end).replace(/[\s([]+$/, '')}…`;
 }
 
@@ -58,6 +58,8 @@ export function shortenedPair(name: string, size: number, width: number, bold = 
   const [wide, other] = [textWidth(a, size, bold), textWidth(b, size, bold)];
   // Half of the room each, and what the shorter name leaves of its half to the longer one.
   const first = Math.min(wide, Math.max(room / 2, room - other));
-  const both = `${shortened(a, size, first, bold)}${sign}${shortened(b, size, room - first, bold)}`;
-  return textWidth(both, size, bold) <= width ? both : shortened(name, size, width, bold);
+  const both = [4, 3, 2, 1]
+    .map((least) => shortened(a, size, first, bold, least) + sign + shortened(b, size, room - first, bold, least))
+    .find((words) => textWidth(words, size, bold) <= width);
+  return both ?? shortened(name, size, width, bold);
 }
