@@ -1,6 +1,6 @@
 /** Things put in an order of one's own: by pointer, by keys, and kept. */
 import { type Locator, type Page, expect } from '@playwright/test';
-import { lampBlock, paste, saved, startStudy, test, unfold } from './steps';
+import { cell, lampBlock, paste, saved, startStudy, test, unfold, white } from './steps';
 
 /** Drags from one place to another, by hand. */
 async function drag(page: Page, from: Locator, to: Locator): Promise<void> {
@@ -15,6 +15,7 @@ async function drag(page: Page, from: Locator, to: Locator): Promise<void> {
 test('columns are dragged by their heads; what is typed or drawn over in a head is left alone', async ({ page }) => {
   await startStudy(page, 'Columns');
   await paste(page, lampBlock);
+  await expect(cell(page, 9, 2)).toHaveText(String(white[8]));
   await saved(page);
   const names = () =>
     page.locator('[data-name-of]').evaluateAll((all) => all.map((field) => (field as HTMLInputElement).value));

@@ -1,12 +1,12 @@
 import { useMemo } from 'react';
-import { type CurveName, type Parameters, criticalTable, curves } from '../../core/planning/curve-reading';
+import type { CurveName, Parameters } from '../../core/planning/curve-reading';
 import { typedNumbers } from '../../core/readings/typed-number';
-import { significant } from '../../core/words/numbers';
-import { htmlTable } from '../../formats/html-document';
+import { criticalValues } from '../../core/words/tables/critical-table';
+import { copiedTable } from '../../formats/copied-table';
 import { Accepted } from '../kit/Accepted';
 import { CopyButton } from '../shared/CopyButton';
 import { Choose } from '../kit/Parts';
-import { TextTableView } from '../shared/TextTableView';
+import { ResultTableView } from '../shared/ResultTableView';
 import type { Query } from './address';
 
 const usualLevels = [0.1, 0.05, 0.025, 0.01, 0.005, 0.001];
@@ -16,42 +16,8 @@ const usualDf = [...Array.from({ length: 30 }, (_, i) => i + 1), 40, 50, 60, 80,
 const numbers = (text: string | undefined, holds: (x: number) => boolean): number[] =>
   typedNumbers(text ?? '').values.filter(holds);
 
-/** What the table shows, as one text: it is computed anew only when this changes. */
-type Asked = [curve: CurveName, parameters: Parameters, dfs: (number | null)[], levels: number[], tails: 1 | 2];
-
-function Table({ asked }: { asked: string }) {
-  const { title, head, body } = useMemo(() => {
-    const [curve, parameters, dfs, levels, tails] = JSON.parse(asked) as Asked;
-    // JSON has no infinity; the normal curve has no degrees of freedom.
-    const rows = criticalTable(
-      curve,
-      parameters,
-      dfs.map((d) => d ?? Infinity),
-      levels,
-      tails,
-    );
-    return {
-      title: `Critical values of ${curves[curve].symbol}, area ${tails === 2 ? 'outside' : 'to the right'}`,
-      head: [curve === 'normal' ? '' : 'df', ...levels.map(String)],
-      body: rows.map(({ df, values }) => [
-        Number.isFinite(df) ? String(df) : 'z',
-        ...values.map((v) => (v.ok ? significant(v.value, 5) : '–')),
-      ]),
-    };
-  }, [asked]);
-  return (
-    <>
-      <CopyButton
-        copied={() => ({
-          plain: [head.join('\t'), ...body.map((r) => r.join('\t'))].join('\n'),
-          html: htmlTable({ title, head: head.map((h) => [h]), rows: body.map((row) => row.map((cell) => [cell])) }),
-        })}
-        label="Copy the table"
-      />
-      <TextTableView head={head} rows={body} caption={title} size="text-[14px]" testId="critical-table" />
-    </>
-  );
-}
+/** What the table shows: it is computed anew only when this changes, and not while a curve is dragged. */
+type Asked = [curve: CurveName, parameters: Parameters, dfs: number[], levels: number[], tails: 1 | 2];
 
 /** A page of critical values, as a printed table gives them: for chosen areas and degrees of freedom, to copy or print. */
 export function PrintedTable({
@@ -72,10 +38,12 @@ export function PrintedTable({
   const asked: Asked = [
     curve,
     parameters,
-    curve === 'normal' ? [null] : dfs.length > 0 ? dfs : usualDf,
+    dfs.length > 0 ? dfs : usualDf,
     levels.length > 0 ? levels : usualLevels,
     tails,
   ];
+  const told = JSON.stringify(asked);
+  const table = useMemo(() => criticalValues(...(JSON.parse(told) as Asked)), [told]);
   return (
     <>
       <p className="not-print py-2 text-sm">
@@ -110,7 +78,8 @@ export function PrintedTable({
           </>
         )}
       </p>
-      <Table asked={JSON.stringify(asked)} />
+      <CopyButton copied={() => copiedTable(table)}>Copy the table</CopyButton>
+      <ResultTableView table={table} scrolls />
     </>
   );
 }

@@ -58,7 +58,8 @@ export type ResultTableKind =
   | 'description'
   | 'other-methods'
   | 'directions'
-  | 'spendings';
+  | 'spendings'
+  | 'critical';
 
 /** A table with its title; the first column holds the heads of its rows. */
 export interface ResultTable {
