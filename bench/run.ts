@@ -19,7 +19,8 @@ import { defaultQuestion } from '../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../src/core/readings/table';
 import { openDb } from '../src/store/open';
 import { createStudy, tableIdsOf } from '../src/store/studies';
-import { editTable, readTable } from '../src/store/tables';
+import { editTable } from '../src/store/change-table';
+import { readTable } from '../src/store/read-table';
 import { asked, designsAt, fifteen, manyLevels, models, otherMethods } from './designs';
 import { median } from './measure';
 

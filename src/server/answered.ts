@@ -4,7 +4,7 @@ import type { Answer } from '../core/answer/answer';
 import type { Outcome } from '../core/numeric/domain-error';
 import type { Db } from '../store/open';
 import { readQuestion } from '../store/questions';
-import { cellCount, readReadings, revisionOf } from '../store/tables';
+import { cellCount, readReadings, revisionOf } from '../store/read-table';
 
 /** Answers held at once, the least lately used making room; and cells of a table up to which its answers are held. */
 const most = 60;

@@ -5,7 +5,7 @@ import { shortQuestion } from '../core/telling/question';
 import type { Db } from '../store/open';
 import { questionsOf } from '../store/questions';
 import { allStudies } from '../store/studies';
-import { readTable } from '../store/tables';
+import { readTable } from '../store/read-table';
 
 /** Spreads known from the questions about averages on the shelf. */
 export function knownSpreads(db: Db): KnownSpread[] {

@@ -19,7 +19,7 @@ import { figuresOf } from '../store/figures';
 import type { Db } from '../store/open';
 import { questionsOf } from '../store/questions';
 import { tableIdsOf } from '../store/studies';
-import { readTable, readTableHeads, revisionOf } from '../store/tables';
+import { readTable, readTableHeads, revisionOf } from '../store/read-table';
 import { answered } from './answered';
 import { drawnFigure } from './drawn-figure';
 import { notebook, shortLog } from './study-log';

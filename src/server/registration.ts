@@ -8,7 +8,7 @@ import { NotFound } from '../store/errors';
 import { eventsOf } from '../store/events';
 import type { Db } from '../store/open';
 import { readQuestion } from '../store/questions';
-import { readTable } from '../store/tables';
+import { readTable } from '../store/read-table';
 
 /** @throws NotFound also where the question is another study's, or was not registered */
 export function registrationOf(db: Db, study: string, id: string): { sentence: string; table: TextTable } {

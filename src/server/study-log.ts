@@ -15,7 +15,7 @@ import { eventsOf } from '../store/events';
 import type { Db } from '../store/open';
 import { tableIdsOf } from '../store/studies';
 import { changesOf } from '../store/table-changes';
-import { madeOf, readTable, readTableHeads } from '../store/tables';
+import { madeOf, readTable, readTableHeads } from '../store/read-table';
 import { studySpine } from './study-page';
 import { nameless } from './who';
 

@@ -11,7 +11,7 @@ import type { Db } from '../store/open';
 import { NotFound } from '../store/errors';
 import { questionsOf, readQuestion } from '../store/questions';
 import { allStudies, readStudy } from '../store/studies';
-import { type KeptTable, cellCount, readReadings, readTable, readTableHead, readTableHeads } from '../store/tables';
+import { type KeptTable, cellCount, readReadings, readTable, readTableHead, readTableHeads } from '../store/read-table';
 import { studyVersion } from './drawn-pages';
 import type { Table } from '../core/readings/table';
 

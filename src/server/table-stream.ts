@@ -1,6 +1,6 @@
 import { Gathered } from '../core/readings/gathered';
 import type { Db } from '../store/open';
-import { keptRuns, readKeptHead, rememberTable } from '../store/tables';
+import { keptRuns, readKeptHead, rememberTable } from '../store/read-table';
 
 /** Runs passed on in one turn, so that nobody else waits for more than a few milliseconds. */
 const runsATurn = 64;

@@ -8,7 +8,7 @@ import type { Db } from './open';
 import { whole } from './transaction';
 import { readWriteUp } from './write-ups';
 import { questions, studies, tables } from './schema';
-import { studyOfTable } from './tables';
+import { studyOfTable } from './read-table';
 
 export interface KeptQuestion {
   id: string;

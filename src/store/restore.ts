@@ -7,7 +7,9 @@ import { askQuestion, questionsOf, removeQuestion, updateQuestion } from './ques
 import { tables } from './schema';
 import { readStudy, renameStudy } from './studies';
 import { changesOf } from './table-changes';
-import { deleteTable, editTable, readTable, restoreTable } from './tables';
+import { editTable } from './change-table';
+import { readTable } from './read-table';
+import { deleteTable, restoreTable } from './tables';
 import { whole } from './transaction';
 import { readWriteUp, updateWriteUp } from './write-ups';
 

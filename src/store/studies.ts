@@ -12,7 +12,8 @@ import { whole } from './transaction';
 import { everyQuestionOf, insertQuestion } from './questions';
 import { studies, tables } from './schema';
 import { changesOf, insertChanges } from './table-changes';
-import { insertTable, madeOf, readTable } from './tables';
+import { madeOf, readTable } from './read-table';
+import { insertTable } from './tables';
 import { insertWriteUp, readWriteUp } from './write-ups';
 
 export type KeptStudy = typeof studies.$inferSelect;

@@ -4,7 +4,8 @@ import type { TableEdit } from '../core/readings/table-edit';
 import type { StudyContent } from '../core/study/content';
 import type { Db } from './open';
 import { changes } from './schema';
-import { revisionOf, stepsOf, stillThere } from './tables';
+import { stillThere } from './change-table';
+import { revisionOf, stepsOf } from './read-table';
 
 /** An accepted change, with what takes it back. */
 type TableChange = NonNullable<StudyContent['tables'][number]['changes']>[number] & { line: number };

@@ -25,7 +25,8 @@ import {
   restoreStudy,
   tableIdsOf,
 } from '../../src/store/studies';
-import { editTable, readTable } from '../../src/store/tables';
+import { editTable } from '../../src/store/change-table';
+import { readTable } from '../../src/store/read-table';
 
 // Others are to see no document.
 closeDocument();

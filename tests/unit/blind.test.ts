@@ -31,7 +31,9 @@ import { eventsOf } from '../../src/store/events';
 import { askQuestion, questionsOf, readQuestion, removeQuestion, updateQuestion } from '../../src/store/questions';
 import { askedNow } from '../../src/store/reveal';
 import { createStudy } from '../../src/store/studies';
-import { addTable, editTable, readTable, stepTable } from '../../src/store/tables';
+import { editTable, stepTable } from '../../src/store/change-table';
+import { readTable } from '../../src/store/read-table';
+import { addTable } from '../../src/store/tables';
 import { readWriteUp } from '../../src/store/write-ups';
 import { type WriteUp, piecesIn } from '../../src/core/write-up/document';
 

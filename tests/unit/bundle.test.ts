@@ -19,7 +19,8 @@ import { studyPieces } from '../../src/server/pieces';
 import { openDb } from '../../src/store/open';
 import { questionsOf, updateQuestion } from '../../src/store/questions';
 import { readContent } from '../../src/store/studies';
-import { editTable, readTable, stepTable } from '../../src/store/tables';
+import { editTable, stepTable } from '../../src/store/change-table';
+import { readTable } from '../../src/store/read-table';
 
 const at = '2026-01-02T03:04:05.000Z';
 const nothing: BundleExtras = { answers: {}, figures: {}, log: [] };

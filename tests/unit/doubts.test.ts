@@ -28,7 +28,8 @@ import { draftOf } from '../../src/core/readings/table-edit';
 import { editWords } from '../../src/core/words/changes';
 import { openDb } from '../../src/store/open';
 import { createStudy } from '../../src/store/studies';
-import { addTable, readTable } from '../../src/store/tables';
+import { readTable } from '../../src/store/read-table';
+import { addTable } from '../../src/store/tables';
 import type { Case } from '../understanding/hold';
 import { moreCases } from '../understanding/more-cases';
 

@@ -6,7 +6,8 @@ import { drawnOnce } from '../../src/server/drawn-pages';
 import { openDb } from '../../src/store/open';
 import { questionsOf, removeQuestion, updateQuestion } from '../../src/store/questions';
 import { createStudy, renameStudy } from '../../src/store/studies';
-import { deleteTable, editTable, stepTable } from '../../src/store/tables';
+import { editTable, stepTable } from '../../src/store/change-table';
+import { deleteTable } from '../../src/store/tables';
 import { demoStudy } from '../../demo/skerrow';
 
 const at = '2026-01-02T03:04:05.000Z';

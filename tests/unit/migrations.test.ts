@@ -6,7 +6,7 @@ import { logLines } from '../../src/server/study-log';
 import { openDb } from '../../src/store/open';
 import { questionsOf } from '../../src/store/questions';
 import { restoreStudyTo } from '../../src/store/restore';
-import { readTable } from '../../src/store/tables';
+import { readTable } from '../../src/store/read-table';
 
 /** A project folder that knows only the first migrations. */
 function olderRoot(folder: string, count: number): string {

@@ -25,16 +25,9 @@ import {
   tableIdsOf,
 } from '../../src/store/studies';
 import { changesOf, editsSince } from '../../src/store/table-changes';
-import {
-  addTable,
-  deleteTable,
-  editTable,
-  madeOf,
-  readTable,
-  restoreTable,
-  stepTable,
-  studyOfTable,
-} from '../../src/store/tables';
+import { editTable, stepTable } from '../../src/store/change-table';
+import { madeOf, readTable, studyOfTable } from '../../src/store/read-table';
+import { addTable, deleteTable, restoreTable } from '../../src/store/tables';
 
 const at = '2026-01-02T03:04:05.000Z';
 

@@ -11,7 +11,9 @@ import { type Db, openDb } from '../../src/store/open';
 import { questionsOf, removeQuestion, updateQuestion } from '../../src/store/questions';
 import { restoreStudyTo } from '../../src/store/restore';
 import { duplicateStudy, readContent, readStudy, renameStudy, tableIdsOf } from '../../src/store/studies';
-import { addTable, deleteTable, editTable, readTable, stepTable } from '../../src/store/tables';
+import { editTable, stepTable } from '../../src/store/change-table';
+import { readTable } from '../../src/store/read-table';
+import { addTable, deleteTable } from '../../src/store/tables';
 import { readWriteUp, updateWriteUp } from '../../src/store/write-ups';
 
 const moment = (minute: number): string => `2026-01-02T03:${String(minute).padStart(2, '0')}:00.000Z`;

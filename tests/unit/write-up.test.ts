@@ -15,7 +15,7 @@ import { studyPieces } from '../../src/server/pieces';
 import { figuresOf } from '../../src/store/figures';
 import { type Db, openDb } from '../../src/store/open';
 import { questionsOf, removeQuestion } from '../../src/store/questions';
-import { editTable } from '../../src/store/tables';
+import { editTable } from '../../src/store/change-table';
 import { readWriteUp } from '../../src/store/write-ups';
 
 const moment = (minute: number): string => `2026-01-02T03:${String(minute).padStart(2, '0')}:00.000Z`;

@@ -6,7 +6,7 @@ import { db, made } from '../../../server/db';
 import { answering, body, json } from '../../../server/problem';
 import { askQuestion } from '../../../store/questions';
 import { askedNow } from '../../../store/reveal';
-import { studyOfTable } from '../../../store/tables';
+import { studyOfTable } from '../../../store/read-table';
 
 export const POST: APIRoute = ({ request }) =>
   answering(async () => {

@@ -6,7 +6,7 @@ import { who } from '../../../../server/who';
 import { answering, body, checked, json } from '../../../../server/problem';
 import { Given, Revision } from '../../../../server/requests';
 import { editsSince } from '../../../../store/table-changes';
-import { editTable } from '../../../../store/tables';
+import { editTable } from '../../../../store/change-table';
 
 /** What a page calls a change or a step, so that one whose reply was lost can be sent once more. */
 const Change = v.object({

@@ -1,7 +1,8 @@
 import type { APIRoute } from 'astro';
 import { db, made } from '../../../../server/db';
 import { answering, json } from '../../../../server/problem';
-import { deleteTable, readTable } from '../../../../store/tables';
+import { readTable } from '../../../../store/read-table';
+import { deleteTable } from '../../../../store/tables';
 
 export const GET: APIRoute = ({ params: { id = '' } }) => answering(() => json(readTable(db(), id)));
 

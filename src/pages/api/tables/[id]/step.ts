@@ -4,7 +4,7 @@ import { db, now } from '../../../../server/db';
 import { who } from '../../../../server/who';
 import { answering, body, json } from '../../../../server/problem';
 import { Given, Revision } from '../../../../server/requests';
-import { stepTable } from '../../../../store/tables';
+import { stepTable } from '../../../../store/change-table';
 
 const Step = v.object({ revision: Revision, given: v.optional(Given, ''), step: v.picklist(['undo', 'redo']) });
 
