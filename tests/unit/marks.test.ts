@@ -117,6 +117,8 @@ describe('the name of a difference where room is short', () => {
       expect(textWidth(text, 12), String(width)).to.be.at.most(width);
       expect(text, String(width)).to.match(/^D.* − V/);
     }
+    // Names that begin alike are told apart by how they end.
+    expect(shortenedPair('line of the north bay 7 minus line of the north bay 12', 12, 110)).to.equal('…7 minus …12');
     // Wide letters leave room for fewer of them.
     for (const width of [60, 70, 80, 90])
       expect(shortenedPair('Blue lamp minus Amber lamp', 12, width), String(width)).to.match(/^B.*… − A.*…$/);

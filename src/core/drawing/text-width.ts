@@ -49,7 +49,14 @@ export function shortened(text: string, size: number, width: number, bold = fals
 /** The words between the two names of a difference, and the sign that stands for them where room is short. */
 const [minus, sign] = [' minus ', ' − '];
 
-/** The name of a difference cut to a width so that both of its groups can still be told. */
+/** How many letters two names begin with alike, in whole words. */
+function begunAlike(a: string, b: string): number {
+  let alike = 0;
+  while (alike < Math.min(a.length, b.length) && a[alike] === b[alike]) alike += 1;
+  return a.lastIndexOf(' ', alike - 1) + 1;
+}
+
+/** The name of a difference cut to a width so that both of its groups can still be told, and told apart. */
 export function shortenedPair(name: string, size: number, width: number, bold = false): string {
   const [a, b, ...more] = name.split(minus);
   if (textWidth(name, size, bold) <= width || a === undefined || b === undefined || more.length > 0)
@@ -58,8 +65,13 @@ export function shortenedPair(name: string, size: number, width: number, bold = 
   const [wide, other] = [textWidth(a, size, bold), textWidth(b, size, bold)];
   // Half of the room each, and what the shorter name leaves of its half to the longer one.
   const first = Math.min(wide, Math.max(room / 2, room - other));
-  const both = [4, 3, 2, 1]
-    .map((least) => shortened(a, size, first, bold, least) + sign + shortened(b, size, room - first, bold, least))
-    .find((words) => textWidth(words, size, bold) <= width);
-  return both ?? shortened(name, size, width, bold);
+  for (const least of [4, 3, 2, 1]) {
+    const sides = [shortened(a, size, first, bold, least), shortened(b, size, room - first, bold, least)];
+    const both = sides.join(sign);
+    if (textWidth(both, size, bold) > width) continue;
+    // Names that begin alike differ further on.
+    const alike = sides[0] === sides[1] ? begunAlike(a, b) : 0;
+    return alike > 1 ? shortenedPair(`…${a.slice(alike)}${minus}…${b.slice(alike)}`, size, width, bold) : both;
+  }
+  return shortened(name, size, width, bold);
 }

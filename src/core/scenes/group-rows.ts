@@ -1,11 +1,12 @@
 /** Groups as rows on one axis of the measure: every reading a point, mean and interval under them. */
-import { groupLook } from '../drawing/marker';
+import { glyphOf, groupLook } from '../drawing/marker';
 import type { Answer, GroupPart } from '../answer/answer';
 import { meanOf } from '../answer/group-part';
 import { withUnit } from '../readings/table';
 import type { Reading } from '../readings/read-column';
 import { namesBeyond } from './names-beyond';
 import { dot, dots, estimate, label, rows, through } from '../drawing/marks';
+import { shortened, textWidth } from '../drawing/text-width';
 import { type Axis, type CellRef, type Mark, type Panel, type Point, extent } from '../drawing/scene';
 
 /** What a point says of itself: its group, its row with its label, its value. */
@@ -153,6 +154,40 @@ export function valueAxis(values: readonly number[], log: boolean): Pick<Axis, '
 const nameWithLimit = ({ name, below }: GroupPart): string =>
   below ? `${name} · ${below.count} below ${below.limit}` : name;
 
+/** Rows lower than this have no room above them for a name that lies on nothing of the row before. */
+const roomAbove = 34;
+
+interface NamedRow {
+  name: string;
+  colour: number;
+  marker?: number;
+}
+
+/**
+ * The names of rows: above each by `lift` of a row, or where rows are low left of them, in room that the frame gives up.
+ * Of more rows than there are lines for names, every so many is named; each point still names its own.
+ */
+export function namedRows(frame: Frame, named: readonly NamedRow[], lift: number): { frame: Frame; names: Mark[] } {
+  const pitch = frame.height / Math.max(1, named.length);
+  if (pitch >= roomAbove) return { frame, names: named.flatMap((one, i) => nameMarks(one.name, one, i - lift)) };
+  const every = Math.max(1, Math.ceil(16 / pitch));
+  const [size, marker] = [12, 18];
+  const widest = Math.max(...named.map(({ name }) => textWidth(name, size)));
+  const room = Math.min(frame.width * 0.4, widest + marker + 10);
+  return {
+    frame: { ...frame, left: frame.left + room, width: frame.width - room },
+    names: named.flatMap((one, i): Mark[] => {
+      if (i % every > 0) return [];
+      const { ink, shape } = groupLook(one);
+      const name = shortened(one.name, size, room - marker - 10);
+      return [
+        label(glyphOf(shape), -Infinity, i, { dx: -room, dy: 4, size, ink }),
+        label(name, -Infinity, i, { dx: marker - room, dy: 4, size }),
+      ];
+    }),
+  };
+}
+
 /** Rows lower than this have no room for the names of single readings. */
 const roomForNames = 24;
 
@@ -166,10 +201,13 @@ export function groupRows(
   const { groups } = answer;
   const along = { ...valueAxis([...shownValues(groups), ...more], answer.logs !== undefined), ticks: 6 };
   const pitch = frame.height / Math.max(1, groups.length);
-  // Of more groups than there are lines for names, every so many is named; each point still names its own.
-  const every = Math.max(1, Math.ceil(16 / pitch));
+  const { frame: inner, names } = namedRows(
+    frame,
+    groups.map((group) => ({ ...group, name: nameWithLimit(group) })),
+    0.5,
+  );
   return {
-    ...frame,
+    ...inner,
     x: {
       ...along,
       drawn: true,
@@ -181,8 +219,8 @@ export function groupRows(
       ...groups.flatMap((group, i) => drawn(group, i, pitch)),
       ...(pitch < roomForNames
         ? []
-        : groups.flatMap((group, i) => namesBeyond(group, i - 0.02, answer.rowNames, along, frame.width))),
-      ...groups.flatMap((group, i) => (i % every === 0 ? nameMarks(nameWithLimit(group), group, i - 0.5) : [])),
+        : groups.flatMap((group, i) => namesBeyond(group, i - 0.02, answer.rowNames, along, inner.width))),
+      ...names,
     ],
   };
 }

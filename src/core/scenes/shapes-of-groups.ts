@@ -13,7 +13,7 @@ import { withUnit } from '../readings/table';
 import { type LookOptions, besideDifferences } from './beside-differences';
 import { beyondOf, boxOf } from './box';
 import { boxMarks } from './box-marks';
-import { type Frame, nameMarks, pointKey, pointTitle } from './group-rows';
+import { type Frame, namedRows, pointKey, pointTitle } from './group-rows';
 import { changesOf, changesPanel, changesTold } from './changes-look';
 import { type Along, namesBeyond } from './names-beyond';
 import type { View } from './views';
@@ -71,20 +71,20 @@ function beyondMarks(
 function boxPanel(answer: Answer, shown: readonly ShownGroup[], frame: Frame): Panel {
   const domain = extent(shown.flatMap((s) => s.values));
   const along: Along = { domain, nice: true, ticks: 7 };
+  const { frame: inner, names } = namedRows(frame, shown, 0.38);
   const marks = shown.flatMap((one, i): Mark[] => {
     const box = boxOf(one.values);
     const y = i + 0.09;
     return [
       ...boxMarks(box, y, 0.21, { ink: { group: one.colour }, name: String(i) }),
-      ...beyondMarks(one, beyondOf(box, one.group.readings.used), y, answer.rowNames, along, frame.width),
-      ...nameMarks(one.name, one, i - 0.38),
+      ...beyondMarks(one, beyondOf(box, one.group.readings.used), y, answer.rowNames, along, inner.width),
     ];
   });
   return {
-    ...frame,
+    ...inner,
     x: { ...along, domain, drawn: true, title: title(answer) },
     y: rows(shown.length),
-    marks,
+    marks: [...marks, ...names],
   };
 }
 

@@ -2,7 +2,7 @@
 import { groupLook } from '../drawing/marker';
 import type { Answer } from '../answer/answer';
 import { countOf } from '../words/counts';
-import { type Frame, nameMarks, statedMarks } from './group-rows';
+import { type Frame, namedRows, statedMarks } from './group-rows';
 import { bar, estimate, label, rows } from '../drawing/marks';
 import type { Mark, Panel } from '../drawing/scene';
 
@@ -10,8 +10,9 @@ export function shareRows(answer: Answer, frame: Frame, stated?: number): Panel 
   const { groups } = answer;
   const pitch = frame.height / Math.max(1, groups.length);
   const every = Math.max(1, Math.ceil(16 / pitch));
+  const { frame: inner, names } = namedRows(frame, groups, 0.42);
   return {
-    ...frame,
+    ...inner,
     x: { domain: [0, 1], drawn: true, title: `share of ${answer.measure || 'those found'}`, ticks: 6 },
     y: rows(groups.length, 0.58),
     marks: [
@@ -34,12 +35,10 @@ export function shareRows(answer: Answer, frame: Frame, stated?: number): Panel 
       ...(stated === undefined ? [] : statedMarks(stated, String(stated))),
       ...groups.flatMap((group, i): Mark[] =>
         i % every === 0
-          ? [
-              ...nameMarks(group.name, group, i - 0.42),
-              label(countOf(group), Infinity, i - 0.42, { dy: 4, anchor: 'end', size: 12, ink: 'muted', halo: true }),
-            ]
+          ? [label(countOf(group), Infinity, i - 0.42, { dy: 4, anchor: 'end', size: 12, ink: 'muted', halo: true })]
           : [],
       ),
+      ...names,
     ],
   };
 }

@@ -143,7 +143,7 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
   if (file)
     return (
       <div className="flex h-[calc(100vh-8rem)] flex-col">
-        <h1 className="text-3xl">A new study</h1>
+        <h1 className="pb-3 text-3xl">A new study</h1>
         <Suspense>
           <ImportPanel file={file} study={undefined} onTaken={open} onLeave={() => setFile(undefined)} />
         </Suspense>
