@@ -69,6 +69,24 @@ describe('what is unclear about a table', () => {
     expect(codes(mended(slip, 'scale-slip', 'It is right'))).to.deep.equal([]);
   });
 
+  it('of a name among numbers empties its cell, or keeps it as a group', () => {
+    const doses = ['0.5', '1', '2', '0.5', '1', '2', '0.5', 'x', '2', '0.5', '1', '2'];
+    const table = (names: string[]): Table =>
+      pasted(['dose (mM)\tgrowth (mm)', ...names.map((dose, i) => `${dose}\t${20 + i * 0.7}`)].join('\n'));
+    const slip = table(doses);
+    const doubt = openDoubts(slip).find((d) => d.code === 'odd-name');
+    expect(doubt?.text).to.equal('“x” (dose, row 8) stands among numbers, and makes a group of its own.');
+    expect(doubt?.where).to.deep.equal([{ column: 'c0', row: 7, called: 'dose, row 8' }]);
+    const emptied = mended(slip, 'odd-name', 'Empty the cell');
+    expect(groupsOf(emptied).map((g) => g.name)).to.deep.equal(['0.5 mM', '1 mM', '2 mM']);
+    expect(codes(emptied)).to.include('no-group').and.not.include('odd-name');
+    expect(codes(mended(slip, 'odd-name', 'It is a group'))).to.not.include('odd-name');
+    // A control among doses is as good a group as they are.
+    expect(codes(table(doses.map((dose, i) => (i % 4 === 0 ? 'control' : dose === 'x' ? '1' : dose))))).to.not.include(
+      'odd-name',
+    );
+  });
+
   it('of near names merges them into the commonest', () => {
     let table = pasted(textOf('near-names'));
     expect(groupsOf(table).length).to.equal(5);

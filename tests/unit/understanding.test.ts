@@ -4,6 +4,9 @@ import { openDoubts } from '../../src/core/understanding/doubts/open-doubts';
 import { intake } from '../../src/core/understanding/intake';
 import { blockFromText } from '../../src/formats/clipboard';
 import { type Case, missed } from '../understanding/hold';
+import { random } from '../../src/core/numeric/random';
+import { nth } from '../../src/core/numeric/nth';
+import { understoodCase } from '../../src/server/understood-case';
 import { moreCases, moreCasesFrom } from '../understanding/more-cases';
 
 const { cases } = JSON.parse(readFileSync('tests/understanding/cases.json', 'utf8')) as { cases: Case[] };
@@ -52,7 +55,33 @@ describe('what a careful colleague understands of a pasted table', () => {
     });
 });
 
+/** What stands in a cell by a slip: letters, marks, errors of a spreadsheet. */
+const oddTexts = ['abc', '#DIV/0!', '?', '12.5*', '1O.5', '12..5', '3.4.5', '12,5 ?', 'see note', '-', 'x'];
+/** Tables so small, or so bare, that a slip there is not told yet. */
+const tooBare = ['counts-total-row-unnamed', 'counts-at-depths', 'comma-ends', 'running-number'];
+
 describe('the same tables', () => {
+  it('are never taken for others without a word, whatever slips into one cell', () => {
+    const drawn = random(7);
+    const among = <T>(all: readonly T[]): T => nth(all, Math.floor(drawn.uniform() * all.length));
+    const misread = [...cases, ...moreCases].flatMap(({ id, text }) => {
+      const separator = ['\t', ';', ','].find((s) => text.includes(s)) ?? '\t';
+      const rows = text.split('\n').map((line) => line.split(separator));
+      const spots = rows.flatMap((row, i) =>
+        row.flatMap((cell, k) => (i > 1 && /^\s*-?\d+([.,]\d+)?\s*$/.test(cell) ? [{ i, k }] : [])),
+      );
+      if (spots.length < 6 || tooBare.includes(id)) return [];
+      const { layout, groups } = understoodCase(text);
+      return Array.from({ length: 6 }, () => ({ at: among(spots), odd: among(oddTexts) })).flatMap(({ at, odd }) => {
+        const slipped = rows.map((row, i) => row.map((cell, k) => (i === at.i && k === at.k ? odd : cell)));
+        const now = understoodCase(slipped.map((row) => row.join(separator)).join('\n'));
+        const same = now.layout === layout && now.groups.join() === groups.join();
+        return same || now.doubts.length > 0 || now.sentence.includes('not read') ? [] : [`${id}: ${odd} in row ${at.i}`];
+      });
+    });
+    expect(misread).to.deep.equal([]);
+  });
+
   it('are understood alike whatever readings they hold', () => {
     const misread = [1, 2, 3, 4, 5, 6, 7, 8].flatMap((seed) =>
       moreCasesFrom(seed).flatMap((one) => missed(one).map((what) => `${one.id}, seed ${seed}: ${what}`)),

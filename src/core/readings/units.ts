@@ -82,7 +82,8 @@ function parsed(unit: string): Unit | undefined {
   const power = scaled?.[1]?.replace(/[⁰¹²³⁴⁵⁶⁷⁸⁹⁻]/gu, (c) => lowered[c] ?? c);
   const rest = scaled ? tidy.slice(scaled[0].length).replace(/^\//, '1/') : tidy;
   const words = rest.split(/\s*([/·*⋅])\s*|\s+/u).filter(Boolean);
-  if (words.length === 0) return undefined;
+  // A star behind a number marks it, and is no product of nothing.
+  if (words.every((word) => /^[/·*⋅]$/u.test(word))) return undefined;
   let factor = 10 ** Number(power ?? 0);
   let under = false;
   const dimensions: Record<string, number> = {};

@@ -27,6 +27,13 @@ import {
 
 const isPercent = (c: Seen): boolean => c.texts.length > 0 && c.texts.every((t) => /^[\d.,]+\s*%$/.test(t));
 const isCount = (c: Seen): boolean => c.kind === 'numbers' && c.whole && c.unit === '';
+/** Numbers that are no counts, among columns of numbers without a unit. */
+const notCounted = (cells: readonly Seen[]): number =>
+  cells.flatMap((c) => c.numbers).filter((x) => !Number.isInteger(x) || x < 0).length;
+/** Whether all cells are counts, or all but one of many: a slip of the hand does not make readings of them. */
+const areCounts = (cells: readonly Seen[]): boolean =>
+  cells.every((c) => c.kind === 'numbers' && c.unit === '') &&
+  (cells.every(isCount) || (notCounted(cells) === 1 && cells.flatMap((c) => c.numbers).length > 5));
 
 /** A part and its total beside the percentage that they make: which is which, the percentage tells. */
 function byPercent(figures: readonly Seen[]): [Seen, Seen] | undefined {
@@ -126,7 +133,7 @@ export function asCounts(looked: Looked): Interpretation[] {
   }
   if (rowsOf && !pair) {
     const cells = figures.filter((c) => c !== rowsOf);
-    if (cells.length > 1 && cells.every(isCount) && cells.every((c) => c.texts.length > 0))
+    if (cells.length > 1 && areCounts(cells) && cells.every((c) => c.texts.length > 0))
       found.push(tabulated(looked, rowsOf, cells));
   }
   return found;
@@ -135,7 +142,9 @@ export function asCounts(looked: Looked): Interpretation[] {
 /** Rows by columns of counts. */
 function tabulated(looked: Looked, rowsOf: Seen, cells: readonly Seen[]): Interpretation {
   const evidence: Evidence[] = [
-    { weight: 5, why: 'every cell is a whole number, and every row has a name of its own' },
+    cells.every(isCount)
+      ? { weight: 5, why: 'every cell is a whole number, and every row has a name of its own' }
+      : { weight: 4, why: 'every cell but one is a whole number, and every row has a name of its own' },
   ];
   const say = (weight: number, why: string): void => void evidence.push({ weight, why });
   const total = sumColumn(cells);

@@ -42,7 +42,10 @@ function variablesDown(block: Rows, width: number): boolean {
   };
   const columns = Array.from({ length: width - 1 }, (_, k) => block.map((row) => row[k + 1] ?? ''));
   const rows = block.map((row) => row.slice(1));
-  const texts = rows.filter((r) => r.some((c) => filled(c) && !isNumber(c))).length;
+  // A row that holds little is none of texts: a cell there that cannot be read says nothing of the others.
+  const texts = rows.filter(
+    (r) => r.some((c) => filled(c) && !isNumber(c)) && 2 * r.filter(filled).length > r.length,
+  ).length;
   // Below one row of texts the columns of any table of numbers are mixed: that row is its head.
   return texts > 1 && columns.filter(mixes).length > columns.length / 2 && !rows.some(mixes);
 }

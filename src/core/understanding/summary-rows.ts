@@ -1,4 +1,5 @@
 /** Rows under the readings that sum them up: a total, a mean, an SD. */
+import { isMissing } from '../readings/parse-number';
 import type { Beside } from '../readings/beside';
 import { sumRow, valueOf } from './sums';
 import { summaryName, totalName } from './vocabulary';
@@ -19,7 +20,7 @@ export interface SummaryRow {
 }
 
 const isText = (text: string): boolean =>
-  text.trim() !== '' && valueOf(text) === undefined && !/^[<>≤≥\d]/.test(text.trim());
+  text.trim() !== '' && !isMissing(text) && valueOf(text) === undefined && !/^[<>≤≥\d]/.test(text.trim());
 
 /** Rows looked at from the end up. */
 const most = 12;
@@ -61,7 +62,8 @@ function namedRows(columns: readonly Column[], filled: readonly number[]): Summa
     // A name that stands above too is that of a group.
     if (column.cells.findIndex((c) => c.trim() === name) < row) break;
     const rest = columns.filter((c) => c !== column).map((c) => c.cells[row] ?? '');
-    if (!rest.some((c) => valueOf(c) !== undefined) || rest.some(isText)) break;
+    // A figure that cannot be read is among others that can.
+    if (rest.filter(isText).length >= rest.filter((c) => valueOf(c) !== undefined).length) break;
     found.push({ row, name, kind: totalName.test(name) ? 'total' : 'summary', exact: true });
   }
   // "n" or "t" alone may name a group.

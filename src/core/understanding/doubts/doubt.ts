@@ -16,6 +16,7 @@ export const doubtNames = {
   replicates: 'several readings of a subject',
   'lost-partners': 'subjects with a reading missing',
   'no-group': 'readings without a group',
+  'odd-name': 'a name among numbers',
   'near-names': 'names that hardly differ',
   'same-names': 'columns of one name',
   'mixed-units': 'units',

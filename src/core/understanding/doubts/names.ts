@@ -1,11 +1,13 @@
 /** Names that are nearly, or wholly, the same. */
+import { median } from 'd3-array';
 import { attempt } from '../../numeric/domain-error';
 import { mergeColumnsEdits, renameLevelEdits } from '../../readings/group-edits';
 import { columnsAreGroups } from '../../readings/groups';
 import { levelRows, levelsOf } from '../../readings/levels';
-import { type Table, columnsOf } from '../../readings/table';
+import { understand } from '../../readings/parse-number';
+import { type Table, called, columnsOf } from '../../readings/table';
 import type { TableEdit } from '../../readings/table-edit';
-import { type Mend, type TableDoubt, asItIs, isSettled } from './doubt';
+import { type Mend, type TableDoubt, asItIs, isSettled, some } from './doubt';
 
 const flat = (name: string): string =>
   name
@@ -112,6 +114,44 @@ export function nearNames(table: Table): TableDoubt[] {
       return doubt(all, merged?.ok ? [{ label: `Merge into ${into}`, edits: merged.value }] : []);
     }),
   ];
+}
+
+/** Groups named by numbers, as doses are, and among them a few cells that hold something else: a slip makes a group. */
+export function oddNames(table: Table): TableDoubt[] {
+  if (isSettled(table, 'odd-name')) return [];
+  return columnsOf(table, 'group').flatMap((column): TableDoubt[] => {
+    const levels = levelsOf(column);
+    if (levels.length < 3 || levels.length > mostNames || column.formula) return [];
+    const rows = levelRows(column);
+    const counts = new Map<number, number>();
+    for (const place of rows) if (place >= 0) counts.set(place, (counts.get(place) ?? 0) + 1);
+    const isNumber = (place: number): boolean =>
+      understand(levels[place]?.name ?? '', column.unit, column.decimal).kind === 'number';
+    const numbers = [...counts].filter(([place]) => isNumber(place));
+    const odd = new Set([...counts.keys()].filter((place) => !isNumber(place)));
+    const told = [...rows.keys()].filter((row) => odd.has(rows[row] ?? -1));
+    const usual = median(numbers.map(([, n]) => n)) ?? 0;
+    // A control among doses comes as often as they do, and where each comes once it is a word.
+    const isWord = (row: number): boolean => /^\p{L}{3}[\p{L}\s-]*$/u.test((column.cells[row] ?? '').trim());
+    const many = usual < 3 ? told.some(isWord) || told.length > 1 : told.length > usual / 2;
+    if (numbers.length < 2 || told.length === 0 || many) return [];
+    const place = (row: number): string => `${called(column, 'group')}, row ${row + 1}`;
+    const one = told.length === 1;
+    return [
+      {
+        code: 'odd-name',
+        text: `${some(told.map((row) => `${quoted((column.cells[row] ?? '').trim())} (${place(row)})`))} ${one ? 'stands' : 'stand'} among numbers, and ${one ? 'makes a group of its own' : 'make groups of their own'}.`,
+        where: told.slice(0, 20).map((row) => ({ column: column.id, row, called: place(row) })),
+        mends: [
+          {
+            label: one ? 'Empty the cell' : 'Empty the cells',
+            edits: told.map((row) => ({ kind: 'write', row, columns: [column.id], texts: [['']] })),
+          },
+          asItIs(table, 'odd-name', one ? 'It is a group' : 'They are groups'),
+        ],
+      },
+    ];
+  });
 }
 
 /** Columns of one name. */

@@ -3,7 +3,7 @@ import { summedRows, totalColumn } from './beside-readings';
 import { type DoubtCode, type Mend, type TableDoubt, doubtCodes } from './doubt';
 import { calendar, runningNumber } from './labels';
 import { ambiguousLayout, unknownSpread, whichCategories, whichOutcome } from './layout';
-import { nearNames, sameNames } from './names';
+import { nearNames, oddNames, sameNames } from './names';
 import { beyondLimits, scaleSlips } from './readings';
 import { lostPartners, replicates, unnamedSubjects, withoutGroup } from './rows';
 import { mixedUnitsOf } from './units';
@@ -20,6 +20,7 @@ const each = [
   replicates,
   lostPartners,
   withoutGroup,
+  oddNames,
   nearNames,
   sameNames,
   mixedUnitsOf,
