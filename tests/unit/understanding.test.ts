@@ -76,7 +76,9 @@ describe('the same tables', () => {
         const slipped = rows.map((row, i) => row.map((cell, k) => (i === at.i && k === at.k ? odd : cell)));
         const now = understoodCase(slipped.map((row) => row.join(separator)).join('\n'));
         const same = now.layout === layout && now.groups.join() === groups.join();
-        return same || now.doubts.length > 0 || now.sentence.includes('not read') ? [] : [`${id}: ${odd} in row ${at.i}`];
+        return same || now.doubts.length > 0 || now.sentence.includes('not read')
+          ? []
+          : [`${id}: ${odd} in row ${at.i}`];
       });
     });
     expect(misread).to.deep.equal([]);
