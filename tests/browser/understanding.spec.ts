@@ -129,6 +129,7 @@ test('a block that stands turned round is turned, and can be left as it stood', 
 test('counts and figures from a paper are typed from nothing, the layout chosen first', async ({ page }) => {
   await startStudy(page, 'Typed counts');
   await page.getByLabel('How the table is laid out').selectOption({ label: 'each cell is a count' });
+  await expect(page.locator('[data-name-of]')).toHaveCount(3);
   await page.getByRole('grid').focus();
   // The names stand above the first row: as many keys as there are cells.
   await page.keyboard.press('ArrowUp');

@@ -18,6 +18,15 @@ const type = async (page: Page, row: number, column: number, text: string) => {
 /** Holds back what a page sends, as a broken connection would. @returns what lets it go again */
 async function cutOff(page: Page): Promise<() => Promise<void>> {
   await page.route('**/api/**', (route) => (route.request().method() === 'GET' ? route.continue() : route.abort()));
+  // On a busy machine the browser may still let something through for a moment.
+  const sent = () =>
+    page.evaluate(() =>
+      fetch('/api/none', { method: 'POST' }).then(
+        () => 'through',
+        () => 'cut off',
+      ),
+    );
+  await expect.poll(sent).toBe('cut off');
   return () => page.unroute('**/api/**');
 }
 
