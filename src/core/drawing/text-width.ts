@@ -56,7 +56,7 @@ function begunAlike(a: string, b: string): number {
   return a.lastIndexOf(' ', alike - 1) + 1;
 }
 
-/** The name of a difference cut to a width so that both of its groups can still be told, and told apart. */
+/** The name of a difference cut to a width so that both of its groups can still be told, and differ. */
 export function shortenedPair(name: string, size: number, width: number, bold = false): string {
   const [a, b, ...more] = name.split(minus);
   if (textWidth(name, size, bold) <= width || a === undefined || b === undefined || more.length > 0)

@@ -159,8 +159,8 @@ const roomAbove = 34;
 
 interface NamedRow {
   name: string;
-  colour: number;
-  marker?: number;
+  /** Its marker, where it is a group's. */
+  group?: { colour: number; marker?: number };
 }
 
 /**
@@ -169,20 +169,20 @@ interface NamedRow {
  */
 export function namedRows(frame: Frame, named: readonly NamedRow[], lift: number): { frame: Frame; names: Mark[] } {
   const pitch = frame.height / Math.max(1, named.length);
-  if (pitch >= roomAbove) return { frame, names: named.flatMap((one, i) => nameMarks(one.name, one, i - lift)) };
+  if (pitch >= roomAbove)
+    return { frame, names: named.flatMap(({ name, group }, i) => nameMarks(name, group, i - lift)) };
   const every = Math.max(1, Math.ceil(16 / pitch));
-  const [size, marker] = [12, 18];
+  const [size, marker] = [12, named.some((one) => one.group) ? 18 : 0];
   const widest = Math.max(...named.map(({ name }) => textWidth(name, size)));
   const room = Math.min(frame.width * 0.4, widest + marker + 10);
   return {
     frame: { ...frame, left: frame.left + room, width: frame.width - room },
-    names: named.flatMap((one, i): Mark[] => {
+    names: named.flatMap(({ name, group }, i): Mark[] => {
       if (i % every > 0) return [];
-      const { ink, shape } = groupLook(one);
-      const name = shortened(one.name, size, room - marker - 10);
+      const { ink, shape } = group ? groupLook(group) : {};
       return [
-        label(glyphOf(shape), -Infinity, i, { dx: -room, dy: 4, size, ink }),
-        label(name, -Infinity, i, { dx: marker - room, dy: 4, size }),
+        ...(shape === undefined ? [] : [label(glyphOf(shape), -Infinity, i, { dx: -room, dy: 4, size, ink })]),
+        label(shortened(name, size, room - marker - 10), -Infinity, i, { dx: marker - room, dy: 4, size }),
       ];
     }),
   };
@@ -203,7 +203,7 @@ export function groupRows(
   const pitch = frame.height / Math.max(1, groups.length);
   const { frame: inner, names } = namedRows(
     frame,
-    groups.map((group) => ({ ...group, name: nameWithLimit(group) })),
+    groups.map((group) => ({ name: nameWithLimit(group), group })),
     0.5,
   );
   return {

@@ -71,7 +71,11 @@ function beyondMarks(
 function boxPanel(answer: Answer, shown: readonly ShownGroup[], frame: Frame): Panel {
   const domain = extent(shown.flatMap((s) => s.values));
   const along: Along = { domain, nice: true, ticks: 7 };
-  const { frame: inner, names } = namedRows(frame, shown, 0.38);
+  const { frame: inner, names } = namedRows(
+    frame,
+    shown.map((one) => ({ name: one.name, group: one })),
+    0.38,
+  );
   const marks = shown.flatMap((one, i): Mark[] => {
     const box = boxOf(one.values);
     const y = i + 0.09;

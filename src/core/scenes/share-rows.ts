@@ -10,7 +10,11 @@ export function shareRows(answer: Answer, frame: Frame, stated?: number): Panel 
   const { groups } = answer;
   const pitch = frame.height / Math.max(1, groups.length);
   const every = Math.max(1, Math.ceil(16 / pitch));
-  const { frame: inner, names } = namedRows(frame, groups, 0.42);
+  const { frame: inner, names } = namedRows(
+    frame,
+    groups.map((group) => ({ name: group.name, group })),
+    0.42,
+  );
   return {
     ...inner,
     x: { domain: [0, 1], drawn: true, title: `share of ${answer.measure || 'those found'}`, ticks: 6 },

@@ -4,7 +4,7 @@ import { subjectOfReading } from '../readings/factors';
 import { factsOf } from '../analyses/kinds';
 import type { Answer } from '../answer/answer';
 import { withUnit } from '../readings/table';
-import { type Frame, nameMarks, valueAxis } from './group-rows';
+import { type Frame, namedRows, valueAxis } from './group-rows';
 import { glyphOf, groupLook } from '../drawing/marker';
 import { dot, dots, label, path, rows as inRows } from '../drawing/marks';
 import type { Mark, Panel } from '../drawing/scene';
@@ -79,9 +79,12 @@ export function twoWayRows(answer: Answer, frame: Frame): Panel {
           ),
         );
   }
-  rows.forEach((row, i) => {
-    marks.push(...nameMarks(row.name, undefined, i - 0.42));
-  });
+  const { frame: inner, names } = namedRows(
+    frame,
+    rows.map(({ name }) => ({ name })),
+    0.42,
+  );
+  marks.push(...names);
   // The second factor is named at its first line, one after the other.
   const first = rows[0];
   if (first)
@@ -102,7 +105,7 @@ export function twoWayRows(answer: Answer, frame: Frame): Panel {
     });
   const values = layout?.readings.map((r) => r.value) ?? [];
   return {
-    ...frame,
+    ...inner,
     x: {
       ...valueAxis(values, answer.logs !== undefined),
       drawn: true,

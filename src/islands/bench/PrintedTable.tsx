@@ -78,6 +78,7 @@ export function PrintedTable({
           </>
         )}
       </p>
+      <p className="py-1 font-semibold">{table.title}</p>
       <CopyButton copied={() => copiedTable(table)}>Copy the table</CopyButton>
       <ResultTableView table={table} scrolls />
     </>

@@ -1,6 +1,6 @@
 /** A page of critical values, as a printed table gives them. */
 import { type CurveName, type Parameters, criticalTable, curves } from '../../planning/curve-reading';
-import { type ResultTable, column, figures, words } from './result-table';
+import { type ResultTable, column, figures } from './result-table';
 
 /**
  * @param dfs degrees of freedom, a row each; the normal curve, without any, has one row
@@ -12,15 +12,18 @@ export const criticalValues = (
   dfs: readonly number[],
   levels: readonly number[],
   tails: 1 | 2,
-): ResultTable => ({
-  kind: 'critical',
-  title: `Critical values of ${curves[curve].symbol}, area ${tails === 2 ? 'outside' : 'to the right'}`,
-  columns: [column(curve === 'normal' ? '' : 'df'), ...levels.map((level) => column(String(level)))],
-  rows: criticalTable(curve, parameters, curve === 'normal' ? [Infinity] : dfs, levels, tails).map(
-    ({ df, values }) => ({
+): ResultTable => {
+  const rows = criticalTable(curve, parameters, curve === 'normal' ? [Infinity] : dfs, levels, tails);
+  // Why a value is lacking is said once, below.
+  const lacking = new Set(rows.flatMap(({ values }) => values.flatMap((v) => (v.ok ? [] : [v.reason]))));
+  return {
+    kind: 'critical',
+    title: `Critical values of ${curves[curve].symbol}, area ${tails === 2 ? 'outside' : 'to the right'}`,
+    columns: [column(curve === 'normal' ? '' : 'df'), ...levels.map((level) => column(String(level)))],
+    rows: rows.map(({ df, values }) => ({
       head: [Number.isFinite(df) ? String(df) : 'z'],
-      cells: values.map((v) => (v.ok ? figures(v.value, 5) : { ...words('–'), below: v.reason })),
-    }),
-  ),
-  notes: [],
-});
+      cells: values.map((v) => figures(v.ok ? v.value : undefined, 5)),
+    })),
+    notes: [...lacking].map((reason) => [reason]),
+  };
+};
