@@ -13,6 +13,7 @@ import { figureLegend } from '../../src/core/figures/legend';
 import { type Question, questionOf } from '../../src/core/question/question';
 import { boxOf } from '../../src/core/scenes/box';
 import { boxMarks } from '../../src/core/scenes/box-marks';
+import { namedRows } from '../../src/core/scenes/group-rows';
 import { lookScene } from '../../src/core/telling/look';
 import { plain } from '../../src/core/words/text';
 
@@ -186,5 +187,39 @@ describe('a picture of the page as a figure', () => {
     expect(plain(figureLegend(settled, style, 'none'))).to.match(
       /^Share of settled by group with 95 % \S+ intervals; beside them/,
     );
+  });
+});
+
+describe('the names of rows', () => {
+  const frame = { left: 20, top: 0, width: 500, height: 400 };
+  const rowsOf = (n: number, marked: boolean) =>
+    Array.from({ length: n }, (_, i) => ({
+      name: `line of the bay ${i + 1}`,
+      ...(marked ? { group: { colour: i % 8 } } : {}),
+    }));
+  const textsOf = (marks: readonly Mark[]) => marks.flatMap((m) => (m.mark === 'text' ? [m] : []));
+
+  it('stand above high rows, within the frame', () => {
+    const { frame: inner, names } = namedRows(frame, rowsOf(4, true), 0.5);
+    expect(inner).to.equal(frame);
+    expect(textsOf(names).map((m) => m.y)).to.deep.equal([-0.5, 0.5, 1.5, 2.5]);
+  });
+
+  it('stand beside low rows, in room the frame gives up, each in the line of its row', () => {
+    for (const marked of [true, false]) {
+      const { frame: inner, names } = namedRows(frame, rowsOf(20, marked), 0.5);
+      const room = inner.left - frame.left;
+      expect(inner.width).to.equal(frame.width - room);
+      const named = textsOf(names).filter((m) => m.text.startsWith('line'));
+      expect(named.map((m) => m.y)).to.deep.equal([...rowsOf(20, marked).keys()]);
+      // None reaches into what is drawn.
+      for (const m of named) expect((m.dx ?? 0) + textWidth(m.text, 12), m.text).to.be.below(0);
+      expect(names.length).to.equal(marked ? 40 : 20);
+    }
+  });
+
+  it('of more rows than lines are those of every so many', () => {
+    const { names } = namedRows(frame, rowsOf(50, false), 0.5);
+    expect(textsOf(names).map((m) => m.y)).to.deep.equal([...rowsOf(50, false).keys()].filter((i) => i % 2 === 0));
   });
 });
