@@ -11,8 +11,26 @@ const rectangular = (rows: readonly (readonly string[])[]): string[][] => {
 const isFigure = (cell: string): boolean => /^\s*[<>]?\s*[+−-]?[\d.,]*\d\s*%?\s*$/.test(cell) || /^\s*$/.test(cell);
 
 /** Rows parted by a mark that parts every line into as many cells, most of them numbers; undefined where none does. */
-function partedBy(text: string, delimiter: string): string[][] | undefined {
-  const { data } = Papa.parse<string[]>(text, { delimiter });
+const partedBy = (text: string, delimiter: string): string[][] | undefined =>
+  evenly(Papa.parse<string[]>(text, { delimiter }).data, delimiter);
+
+/** Columns that spaces set apart: several between any two, or one where every line has as many words. */
+function spaced(text: string): string[][] | undefined {
+  const lines = text.split(/\r?\n/).filter((line) => line.trim() !== '');
+  const by = (space: RegExp): string[][] => lines.map((line) => line.trim().split(space));
+  const words = by(/\s+/);
+  const [first = []] = words;
+  const figures = first.map((_, k) => words.slice(1).every((row) => isFigure(row[k] ?? '')));
+  // "12 500" is one number.
+  const thousands = words.slice(1).every((row) => /^\d{1,3}(?: \d{3})+$/.test(row.join(' ')));
+  // Lines of nothing but numbers may be one list broken into lines, which is asked about.
+  const list = first.length > 2 && figures.every(Boolean);
+  const single = lines.length > 2 && first.length > 1 && figures.some(Boolean) && !list && !thousands;
+  return evenly(by(/\s{2,}/), ' ') ?? (single && words.every((row) => row.length === first.length) ? words : undefined);
+}
+
+/** Rows of which nearly all have as many cells, and many of those are numbers. */
+function evenly(data: readonly string[][], delimiter: string): string[][] | undefined {
   const rows = data.filter((row) => row.some((cell) => cell.trim() !== ''));
   // "| a | b |" has marks at its ends, and a rule of dashes under its heads.
   const edged = delimiter === '|' && rows.every((row) => row[0]?.trim() === '' && row.at(-1)?.trim() === '');
@@ -38,7 +56,8 @@ export function blockFromText(text: string): string[][] {
     const parted =
       partedBy(whole, ';') ??
       partedBy(whole, '|') ??
-      (decimals && !/,.*\p{L}|\p{L}.*,/u.test(whole) ? undefined : partedBy(whole, ','));
+      (decimals && !/,.*\p{L}|\p{L}.*,/u.test(whole) ? undefined : partedBy(whole, ',')) ??
+      spaced(whole);
     if (parted) return rectangular(parted);
   }
   return rectangular(Papa.parse<string[]>(whole, { delimiter: '\t' }).data);

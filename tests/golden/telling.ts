@@ -15,7 +15,21 @@ import { plain } from '../../src/core/words/text';
 import { type Case, cases } from './cases';
 
 /** All that is told of a question, part by part. */
-export function told({ table, question }: Case): { answer: Answer; parts: [string, string][] } {
+interface Told {
+  answer: Answer;
+  parts: [string, string][];
+}
+
+const known = new WeakMap<Case, Told>();
+
+/** All that is told of a case; told once, since many tests go through all of them. */
+export function told(one: Case): Told {
+  const found = known.get(one) ?? tell(one);
+  known.set(one, found);
+  return found;
+}
+
+function tell({ table, question }: Case): Told {
   const found = answer(question, table);
   if (!found.ok) throw new Error(found.reason);
   const { value } = found;

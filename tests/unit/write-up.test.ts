@@ -47,27 +47,31 @@ describe('the write-up', () => {
     expect(of('liveFigure')).to.equal(figuresOf(db, study).length);
     expect(of('sentence')).to.equal(2 * order.length);
     expect(of('answerTable')).to.equal(order.filter((q) => q.figures.length === 0).length);
-    for (const piece of all) expect(seenAs(readingOf(piece, pieces())!), piece.type).to.equal(piece.attrs.seen);
+    const now = pieces();
+    for (const piece of all) expect(seenAs(readingOf(piece, now)!), piece.type).to.equal(piece.attrs.seen);
   });
 
   it('renews numbers when readings change, and keeps the last text of a removed question, saying why', () => {
     const { writeUp } = readWriteUp(db, study)!;
     const [question] = questionsOf(db, study);
     const before = pieces();
-    const stale = () =>
-      piecesIn(writeUp).filter((p) => {
-        const now = readingOf(p, pieces());
+    const stale = () => {
+      const given = pieces();
+      return piecesIn(writeUp).filter((p) => {
+        const now = readingOf(p, given);
         return now !== undefined && seenAs(now) !== p.attrs.seen;
       });
+    };
     expect(stale()).to.deep.equal([]);
     editTable(db, question!.tableId, 0, [{ kind: 'write', row: 0, columns: ['red'], texts: [['99']] }], moment(1));
     expect(stale().map((p) => p.type)).to.include.members(['sentence', 'liveNumber', 'liveFigure', 'shortLog']);
     removeQuestion(db, question!.id, { at: moment(2) });
-    const gone = piecesIn(writeUp).filter((p) => readingOf(p, pieces()) === undefined);
+    const after = pieces();
+    const gone = piecesIn(writeUp).filter((p) => readingOf(p, after) === undefined);
     expect(gone.length).to.be.greaterThan(4);
     for (const piece of gone) {
-      expect(whyLast(piece, pieces())).to.match(/was removed/);
-      const last = lastOf(piece, pieces());
+      expect(whyLast(piece, after)).to.match(/was removed/);
+      const last = lastOf(piece, after);
       const was = readingOf(piece, before)!;
       // Of a figure the legend is left, of everything else what it read.
       if (last.kind === 'text') expect(plain(last.text)).to.equal(seenAs(was));

@@ -5,8 +5,9 @@ import { byCell, factorsOf } from '../readings/factors';
 import { groupsOf, hasSamples, repeatsOf } from '../readings/groups';
 import { levelsOf } from '../readings/levels';
 import { type Column, type Table, columnsOf } from '../readings/table';
-import { isBefore, isBlock } from '../understanding/vocabulary';
-import { likeliestCategory, likeliestOutcome } from '../understanding/likeliest';
+import { readColumn } from '../readings/read-column';
+import { expectedName, isBefore, isBlock, isNegative } from '../understanding/vocabulary';
+import { likeliestCategory, likeliestCrossing, likeliestOutcome } from '../understanding/likeliest';
 import { asDesign, designOf, groupChoices, hasTwoFactors, sameOutcomes } from './asking';
 import { withinBlocks } from './block';
 import { adjustedFor } from './covariate';
@@ -14,21 +15,34 @@ import { innerNamed } from './inner';
 import { inNaturalOrder } from './natural-order';
 import { type Question, questionOf } from './question';
 
+/** The parts that a column of expected counts, or of a ratio, stands for; undefined where there is none for each category. */
+function expectedRatio(table: Table, categories: number): number[] | undefined {
+  const column = columnsOf(table, 'label').find((c) => expectedName.test(c.name));
+  const parts = column ? readColumn({ ...column, role: 'measure' }).used.map((r) => r.value) : [];
+  return parts.length === categories && parts.every((x) => x > 0) ? parts : undefined;
+}
+
 /** What counts raise: whether a share differs between groups; with more than two outcomes whether they depend on the group. */
 function firstOfCounts(table: Table): Question | undefined {
-  const counted = attempt(() => countTable(table));
+  const crossing = table.shape === 'categories' ? likeliestCrossing(table) : {};
+  const counted = attempt(() => countTable(table, crossing));
   if (!counted.ok) return undefined;
   const { rows, columns } = counted.value;
   const [a, b] = rows.categories;
-  const [found] = columns.categories;
+  const [one, other] = columns.categories;
+  // Of yes and no the share of yes is asked about.
+  const found = one && other && isNegative(one.name) && !isNegative(other.name) ? other : one;
   if (!a || !found) return undefined;
-  if (columns.categories.length === 1) return questionOf('one-sample', { about: 'table' });
-  if (columns.categories.length > 2) return questionOf('several', { about: 'table' });
-  const share = { about: 'share', found: found.id, a: a.id } as const;
+  if (columns.categories.length === 1) {
+    const ratio = expectedRatio(table, rows.categories.length);
+    return questionOf('one-sample', { about: 'table', ...(ratio ? { ratio } : {}) });
+  }
+  if (columns.categories.length > 2) return questionOf('several', { about: 'table', ...crossing });
+  const share = { about: 'share', found: found.id, a: a.id, ...crossing } as const;
   if (!b) return questionOf('estimate', share);
   // Subjects named, and the same two categories in both columns: each was looked at twice.
   if (columnsOf(table, 'subject').length > 0 && sameOutcomes(counted.value))
-    return questionOf('paired', { about: 'share', found: found.id });
+    return questionOf('paired', { about: 'share', found: found.id, ...crossing });
   return rows.categories.length === 2 ? questionOf('two-groups', { ...share, b: b.id }) : questionOf('several', share);
 }
 

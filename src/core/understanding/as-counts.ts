@@ -15,6 +15,7 @@ import type { Seen } from './seen';
 import { sumColumn, sumRow } from './sums';
 import {
   countName,
+  expectedName,
   groupName,
   looksLikeId,
   outOfName,
@@ -73,6 +74,30 @@ function partAndTotal(figures: readonly Seen[]): [Seen, Seen] | undefined {
   return undefined;
 }
 
+/** What was counted of each category beside what is expected of it. */
+function observedAndExpected(figures: readonly Seen[]): { observed: Seen; expected: Seen } | undefined {
+  const expected = figures.find((c) => expectedName.test(c.name));
+  const counts = figures.filter((c) => c !== expected && isCount(c));
+  const observed = counts.find((c) => countName.test(c.name)) ?? counts[0];
+  const positive = expected?.numbers.length === observed?.numbers.length && expected?.numbers.every((x) => x > 0);
+  // What is left may be residuals, or a total; another column of counts is another category.
+  return observed && expected && positive && counts.length === 1 ? { observed, expected } : undefined;
+}
+
+/** Rows a list of categories has at most, where nothing but whole numbers tells that it counts. */
+const mostCategories = 10;
+
+/** Whether whole numbers beside names that each come once may be counts, though their column is not called so. */
+const mayCount = (c: Seen, rowsOf: Seen): boolean =>
+  isCount(c) &&
+  c.texts.length > 1 &&
+  c.texts.length <= mostCategories &&
+  c.texts.length === rowsOf.texts.length &&
+  !variableIn(c.name) &&
+  rowsOf.kind === 'text' &&
+  !subjectName.test(rowsOf.name) &&
+  !rowsOf.texts.every(looksLikeId);
+
 export function asCounts(looked: Looked): Interpretation[] {
   const { columns, parts, rows } = looked;
   const figures = columns.filter((c, i) => (c.kind === 'numbers' || isPercent(c)) && parts[i]?.role !== 'group');
@@ -107,6 +132,28 @@ export function asCounts(looked: Looked): Interpretation[] {
       ),
     );
   }
+  const fit = rowsOf && observedAndExpected(figures.filter((c) => c !== rowsOf));
+  if (fit) {
+    found.push(
+      interpretation(
+        'counts',
+        rolesFor((c) =>
+          c === fit.observed ? 'count' : c === rowsOf ? 'group' : figures.includes(c) ? 'label' : undefined,
+        ),
+        [{ weight: 10, why: `“${fit.expected.name}” is what is expected of each row` }],
+      ),
+    );
+    return found;
+  }
+  const [only] = figures;
+  if (rowsOf && only && figures.length === 1 && !countName.test(only.name) && mayCount(only, rowsOf))
+    found.push(
+      interpretation(
+        'counts',
+        rolesFor((c) => (c === only ? 'count' : c === rowsOf ? 'group' : undefined)),
+        [{ weight: 3.5, why: 'every cell is a whole number, and every row has a name of its own' }],
+      ),
+    );
   // One row for each cell: two columns of categories, or one, and a column called count.
   const counted = figures.find((c) => isCount(c) && countName.test(c.name));
   const cats = placesOf(looked, 'group').filter((i) => columns[i] !== counted);

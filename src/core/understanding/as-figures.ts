@@ -1,14 +1,37 @@
 /** A table read as the figures of groups: mean, spread and n, one group a row. */
 import type { Role } from '../readings/table';
 import { type Interpretation, type Looked, interpretation } from './interpretation';
-import { countName, meanName, sizeName, spreadKind } from './vocabulary';
+import type { Seen } from './seen';
+import { countName, figureName, lowerName, meanName, sizeName, spreadKind, upperName } from './vocabulary';
+
+/**
+ * Figures of groups among which none says the spread of a mean: a median with its quartiles, a mean alone. They are no
+ * readings, and what lacks is told where they are compared.
+ */
+function withoutSpread(columns: readonly Seen[], parts: Looked['parts']): Interpretation[] {
+  const numbers = columns.filter((c, i) => c.kind === 'numbers' && parts[i]?.role !== 'group');
+  const figures = numbers.filter((c) => figureName.test(c.name));
+  const middle = figures.find((c) => meanName.test(c.name)) ?? figures.find((c) => /^med/i.test(c.name));
+  const name = columns.find((c) => c.kind === 'text' && c.unique);
+  if (!middle || !name || figures.length < 2 || figures.length < numbers.length - 1) return [];
+  const n = figures.find((c) => c.whole && sizeName.test(c.name));
+  return [
+    interpretation(
+      'summary',
+      columns.map((c): Role => (c === middle ? 'measure' : c === n ? 'count' : c === name ? 'group' : 'label')),
+      [{ weight: 9, why: `“${figures.map((c) => c.name).join('”, “')}” are figures of groups` }],
+    ),
+  ];
+}
 
 export function asFigures({ columns, parts, rows }: Looked): Interpretation[] {
   const numbers = columns.filter((c) => c.kind === 'numbers');
-  const spreads = numbers.filter((c) => spreadKind(c.name) !== null);
+  const isLimit = (c: Seen): boolean => lowerName.test(c.name) || upperName.test(c.name);
+  const spreads = numbers.filter((c) => spreadKind(c.name) !== null && !isLimit(c));
   // An SD rather than an SEM, where both are given.
   const spread = spreads.find((c) => spreadKind(c.name) === 'sd') ?? spreads[0];
-  if (!spread || rows > 200) return [];
+  if (rows > 200) return [];
+  if (!spread) return withoutSpread(columns, parts);
   const n =
     numbers.find((c) => c.whole && sizeName.test(c.name)) ?? numbers.find((c) => c.whole && countName.test(c.name));
   const others = numbers.filter((c) => c !== n && !spreads.includes(c));

@@ -71,6 +71,10 @@ export function asColumns(looked: Looked): Interpretation[] {
   return [interpretation('columns', columnRoles(looked), evidence)];
 }
 
+/** Whether rows are A, B, C … and columns 1, 2, 3 …, as on a plate of wells. */
+const isPlate = (rows: Seen, columns: readonly Seen[]): boolean =>
+  rows.texts.every((t, i) => t === 'ABCDEFGHIJKLMNOP'[i]) && columns.every((c, i) => Number(c.name) === i + 1);
+
 /** Each row a subject, read once in each column. */
 export function asRepeated(looked: Looked): Interpretation[] {
   const measures = columnsAt(looked, measuresOf(looked));
@@ -90,6 +94,7 @@ export function asRepeated(looked: Looked): Interpretation[] {
     evidence.push({ weight: known ? 5 : 3, why: `“${column.name || 'the first column'}” names who each row is` });
   }
   if (!turns && !column) return [];
+  if (column && isPlate(column, measures)) evidence.push({ weight: -1.5, why: 'it stands as the wells of a plate do' });
   if (!turns && measures.every((c) => c.whole && c.unit === ''))
     evidence.push({ weight: -1, why: 'every cell is a whole number' });
   const share = (c: Seen): number => c.texts.length / Math.max(1, looked.rows);

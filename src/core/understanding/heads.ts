@@ -8,8 +8,12 @@ type Rows = readonly (readonly string[])[];
 
 const isNumber = (text: string): boolean => valueOf(text) !== undefined;
 
-/** A number, or counts written out: "18 of 45". */
-const isFigure = (text: string): boolean => isNumber(text) || shareCell(text) !== undefined || plusMinus.test(text);
+/** A number, be it one of which the marks are unclear, "1,234", or counts written out: "18 of 45". */
+const isFigure = (text: string): boolean =>
+  isNumber(text) ||
+  /^[+−-]?[1-9]\d{0,2},\d{3}$/.test(text.trim()) ||
+  shareCell(text) !== undefined ||
+  plusMinus.test(text);
 const plusMinus = /^[+−-]?[\d.,]+\s*(?:±|\+\/-)\s*[\d.,]+/;
 
 /** What people write where there is no number: a limit, a missing value, a dash. */
@@ -66,7 +70,7 @@ function areNames(
     const far =
       outside === values.length &&
       values.length > 1 &&
-      values.every(Number.isInteger) &&
+      (values.every(Number.isInteger) || values.length > 2) &&
       mostOf(values) * 3 < leastBelow;
     return rising && ((wholeOverParts && (values.length > 1 || outside > 0)) || far);
   }
@@ -114,7 +118,7 @@ function isUnitRow(row: readonly string[], below: Rows): boolean {
 export interface Heads {
   /** Rows above the names: titles, empty rows. */
   skipped: number;
-  /** Rows of names: 0 or 1. */
+  /** Rows of names: 0, 1, or 2 where those of the first reach over several of the second. */
   names: number;
   /** Rows of units: 0 or 1. */
   units: number;
@@ -138,6 +142,34 @@ function above(block: Rows, width: number): number {
   return rows;
 }
 
+/** Whether the names of a row reach over several of the row below, as merged cells do: "Red lamp, , White lamp, ". */
+function reachOver(upper: readonly string[], lower: readonly string[]): boolean {
+  const is = (text: string | undefined): boolean => (text ?? '').trim() !== '';
+  const names = upper.filter(is);
+  const gaps = upper.filter((text, k) => !is(text) && is(lower[k]) && upper.slice(0, k).some(is));
+  const first = lower.flatMap((text, k) => (is(text) && is(upper[k]) ? [k] : []));
+  return (
+    names.length > 1 &&
+    gaps.length > 0 &&
+    first.length > 0 &&
+    [...names, ...lower.filter(is)].every((text) => isName(text, [])) &&
+    !isUnitRow(lower, [])
+  );
+}
+
+/** Two rows of names as one: each name of the upper goes before those that stand under it. */
+function joined(upper: readonly string[], lower: readonly string[]): string[] {
+  let over = '';
+  return Array.from({ length: Math.max(upper.length, lower.length) }, (_, k) => {
+    const [a, b] = [(upper[k] ?? '').trim(), (lower[k] ?? '').trim()];
+    if (a !== '') over = a;
+    const [above, below] = [splitUnit(b === '' ? a : over), splitUnit(b)];
+    const unit = below.unit || above.unit;
+    const name = [above.name, below.name].filter((part) => part !== '').join(' ');
+    return unit ? `${name} (${unit})` : name;
+  });
+}
+
 /** Finds titles, empty rows, names and units above the readings. */
 export function headsOf(block: Rows): Heads {
   const width = Math.max(0, ...block.slice(0, lookedAt).map((r) => r.length));
@@ -151,13 +183,16 @@ export function headsOf(block: Rows): Heads {
     const units = rest[1] !== undefined && isUnitRow(rest[1], rest.slice(2));
     const underNames = units ? [rest[0] ?? [], ...rest.slice(2)] : rest;
     if (hasHead(underNames)) return { skipped, names: 1, units: units ? 1 : 0 };
+    const [upper = [], lower = [], ...below] = rest;
+    if (reachOver(upper, lower) && hasHead([joined(upper, lower), ...below])) return { skipped, names: 2, units: 0 };
   }
   return { skipped: empty, names: 0, units: 0 };
 }
 
 /** Each column's name and unit, from the rows above the readings. */
 export function namesAndUnits(block: Rows, heads: Heads, width: number): { name: string; unit: string }[] {
-  const names = heads.names ? (block[heads.skipped] ?? []) : [];
+  const [upper = [], lower = []] = block.slice(heads.skipped, heads.skipped + heads.names);
+  const names = heads.names > 1 ? joined(upper, lower) : upper;
   const units = heads.units ? (block[heads.skipped + heads.names] ?? []) : [];
   return Array.from({ length: width }, (_, k) => {
     const unit = bare(units[k] ?? '');

@@ -14,6 +14,7 @@ import { limits } from '../readings/table-edit';
 import { isUnit, splitUnit } from '../readings/units';
 import { type Heads, headsOf, namesAndUnits } from './heads';
 import type { Interpretation } from './interpretation';
+import { limitsApart } from './limits-apart';
 import { linesApart } from './lines';
 import { isTurned, turnedRound } from './orientation';
 import { spreadsApart } from './plus-minus';
@@ -68,18 +69,17 @@ export interface Intake {
 /** Doubtful cells listed one by one; the rest are counted. */
 const listed = 500;
 
-/** The unit that cells carry themselves, "12 mm", if all that carry one carry the same. */
+/** The unit that cells carry themselves, "12 mm": that of most which carry one. */
 function unitInCells(cells: readonly string[]): string {
-  let unit = '';
+  const units = new Map<string, number>();
   // "10 mg/kg" beside "vehicle" is a name.
   if (cells.some((cell) => /\p{L}/u.test(cell) && !/\d/.test(cell) && !isMissing(cell) && !isUnit(cell))) return '';
   for (const cell of cells) {
     const found = /^[+−-]?[\d.,]+\s*([^\d\s.,].*)$/u.exec(cell.trim())?.[1];
-    if (found === undefined || !isUnit(found)) continue;
-    if (unit && unit !== found) return '';
-    unit = found;
+    if (found !== undefined && isUnit(found)) units.set(found, (units.get(found) ?? 0) + 1);
   }
-  return unit;
+  const all = [...units.values()].reduce((sum, n) => sum + n, 0);
+  return [...units].find(([, n]) => 2 * n > all)?.[0] ?? '';
 }
 
 /** Units the columns have: of their heads, else of their cells; a unit given for one column of numbers holds for all that have none. */
@@ -131,6 +131,12 @@ function thousands(column: Incoming, role: Role, columns: readonly Incoming[], r
   const spread = columns[roles.indexOf('spread')];
   const sizes = spread?.cells.map(Number).filter((x) => x > 0) ?? [];
   return points || (role === 'measure' && sizes.some((x) => x > 20));
+}
+
+/** The confidence level of an interval by its column's name: "half-width of the 90 % interval"; 95 % where it has none. */
+function levelIn(name: string): number {
+  const percent = Number(/(\d{2}(?:\.\d+)?) ?%/.exec(name)?.[1] ?? 95);
+  return percent >= 50 ? percent / 100 : 0.95;
 }
 
 /** A block without the columns that hold nothing, not even a name. */
@@ -196,7 +202,8 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
   const skipped = new Map<number, Beside>(under.map(({ row, kind }) => [row, kind]));
   const above = (c: Incoming): Incoming =>
     skipped.size === 0 ? c : { ...c, cells: c.cells.filter((_, r) => !skipped.has(r)) };
-  const apartSpreads = spreadsApart(filled.length > 0 ? filled : raw);
+  const { columns: apartSpreads, notes: worked } = limitsApart(spreadsApart(filled.length > 0 ? filled : raw));
+  notes.push(...worked);
   const units = withUnits(apartSpreads.map(above), choice.units);
   const incoming = apartSpreads.map((c, k) => ({ ...c, unit: units[k]?.unit ?? c.unit }));
   const rowOf = (row: number): number =>
@@ -239,6 +246,7 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
     for (const doubt of found.slice(0, listed - doubtful.length))
       doubtful.push({ ...doubt, column: k, row: rowOf(doubt.row) });
   });
+  const spread = columns.find((c) => c.role === 'spread')?.name ?? '';
   const subject = columns.find((c) => c.role === 'subject')?.name.toLowerCase() ?? '';
   return {
     heads,
@@ -255,8 +263,8 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
       subject: numberName.test(subject) || turnName.test(subject) ? '' : subject,
       shape: choice.shape ?? chosen.shape,
       average: false,
-      spread: spreadKind(columns.find((c) => c.role === 'spread')?.name ?? '') ?? 'sd',
-      level: 0.95,
+      spread: spreadKind(spread) ?? 'sd',
+      level: levelIn(spread),
       rowCount: Math.max(0, Math.min(height * times, limits.rows)),
       columns,
     },

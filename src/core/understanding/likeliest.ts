@@ -2,7 +2,7 @@
 import { levelsOf } from '../readings/levels';
 import { readColumn } from '../readings/read-column';
 import { type Column, type Table, columnsOf, findColumn } from '../readings/table';
-import { groupName, turnName, variableIn } from './vocabulary';
+import { groupName, isNegative, turnName, variableIn } from './vocabulary';
 
 const best = <T>(all: readonly T[], weight: (one: T) => number): T | undefined =>
   all.reduce<{ one: T; weight: number } | undefined>((found, one) => {
@@ -32,8 +32,10 @@ export function likeliestOutcome(table: Table): Column | undefined {
 }
 
 /** The column that most likely parts the readings: named after what was done, of few levels that come equally often. */
-export function likeliestCategory(table: Table): Column | undefined {
-  return best(columnsOf(table, 'group'), (c) => {
+export const likeliestCategory = (table: Table): Column | undefined => likeliestOf(columnsOf(table, 'group'));
+
+function likeliestOf(columns: readonly Column[]): Column | undefined {
+  return best(columns, (c) => {
     const counts = new Map<string, number>();
     for (const text of c.cells) {
       const name = text.trim();
@@ -53,4 +55,23 @@ export function likeliestCategory(table: Table): Column | undefined {
       (sizes.length > 0 && Math.min(...sizes) < 2 ? 2 : 0)
     );
   });
+}
+
+/** What came of something: yes or no, alive or dead. */
+const isOutcome = (c: Column): boolean => {
+  const names = levelsOf(c).map(({ name }) => name);
+  return names.length === 2 && names.some(isNegative);
+};
+
+/**
+ * Which of several columns of categories are crossed: the one the person named, else the one of yes and no, else the last
+ * as the outcome, and by what it most likely depends on. Empty of a table with fewer than two.
+ */
+export function likeliestCrossing(table: Table): { by?: string; outcome?: string } {
+  const groups = columnsOf(table, 'group');
+  const said = findColumn(table, table.settled?.['which-outcome']);
+  const outcome = said && groups.includes(said) ? said : (groups.findLast(isOutcome) ?? groups.at(-1));
+  const others = groups.filter((c) => c !== outcome);
+  const by = others.length > 1 ? likeliestOf(others) : others[0];
+  return outcome && by ? { by: by.id, outcome: outcome.id } : {};
 }

@@ -77,6 +77,10 @@ function numbersName(c: Seen, others: readonly Seen[]): boolean {
   return c.whole && ((c.distinct <= 2 && c.texts.length >= 4) || (c.distinct <= 6 && isBalanced(c)));
 }
 
+/** Whether few words come again and again, as kinds do and no subjects: ropes that are "old" or "new". */
+const areKinds = (c: Seen): boolean =>
+  c.distinct <= 4 && Math.min(...timesOf(c)) >= 4 && c.texts.every((t) => /^\p{L}{2}[\p{L} -]*$/u.test(t));
+
 function partOf(c: Seen, columns: readonly Seen[]): Part {
   const named = (pattern: RegExp): boolean => pattern.test(c.name);
   const numbers = columns.filter((o) => o !== c && o.kind === 'numbers');
@@ -123,7 +127,7 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
   if (named(labelName)) return { role: 'label', as: 'name' };
   if (named(calendarName) && !named(groupName) && c.unique && numbers.length > 0)
     return { role: 'label', as: 'calendar' };
-  if (named(subjectName) || ((named(idName) || named(numberName)) && !named(groupName)))
+  if ((named(subjectName) && !areKinds(c)) || ((named(idName) || named(numberName)) && !named(groupName)))
     return { role: 'subject', as: 'identifier' };
   if (c.unique && c.texts.length > 2 && c.texts.every((t) => looksLikeId(t) || isWell(t)) && !named(groupName))
     return { role: 'subject', as: 'identifier' };

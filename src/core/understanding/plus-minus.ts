@@ -1,4 +1,7 @@
-/** Cells that hold a mean with its spread: "14.31 ± 0.62", "14.31 (0.62)", "14.31 ± 0.62 (n = 9)". */
+/**
+ * Cells that hold a mean with its spread, "14.31 ± 0.62", "14.31 (0.62)", "14.31 ± 0.62 (n = 9)", or with an interval,
+ * "14.31 [13.1, 15.5]".
+ */
 import type { Incoming } from './seen';
 import { spreadKind, spreadNames } from './vocabulary';
 
@@ -8,6 +11,32 @@ const marked = new RegExp(
   'i',
 );
 const bracketed = new RegExp(`^\\s*(${number})\\s*\\(\\s*(${number})\\s*\\)\\s*$`, 'i');
+
+const ranged = new RegExp(
+  `^\\s*(${number})\\s*[[(]\\s*(?:\\d{2} ?% ?)?(?:ci)?[:=,]?\\s*(${number})\\s*(?:to|[,;–—-])\\s*(${number})\\s*[\\])]\\s*$`,
+  'i',
+);
+
+/** Both ends of what stands in brackets behind a figure, by what the head says they are; limits where it says nothing. */
+function endsIn(name: string): readonly [string, string] {
+  const level = /\d{2}(?:\.\d+)? ?%/.exec(name)?.[0];
+  if (/\biqr\b|quartile/i.test(name)) return ['Q1', 'Q3'];
+  if (/range|min/i.test(name)) return ['min', 'max'];
+  return level ? [`lower ${level}`, `upper ${level}`] : ['lower', 'upper'];
+}
+
+/** A column whose cells are figures with their intervals, as three columns; undefined where it is none. */
+function rangesApart(column: Incoming, filled: readonly string[]): Incoming[] | undefined {
+  if (filled.length === 0 || !filled.every((c) => ranged.test(c))) return undefined;
+  const part = (k: number): string[] => column.cells.map((c) => ranged.exec(c)?.[k] ?? '');
+  const [lower, upper] = endsIn(column.name);
+  const name = column.name.replace(/[,;]?\s*[[(].*$/u, '').replace(/[,;]?\s*(?:mean|average)\s*$/iu, '');
+  return [
+    { ...column, name: name || 'mean', cells: part(1) },
+    { name: lower, unit: '', cells: part(2) },
+    { name: upper, unit: '', cells: part(3) },
+  ];
+}
 
 /** Which spread a head says its cells hold: "mean ± SEM". */
 function kindIn(name: string): string | undefined {
@@ -21,6 +50,8 @@ function kindIn(name: string): string | undefined {
 /** A column whose cells are means with their spreads, as two columns, or three where they carry n; otherwise as it is. */
 function apart(column: Incoming, few: boolean): Incoming[] {
   const filled = column.cells.filter((c) => c.trim() !== '');
+  const ranges = rangesApart(column, filled);
+  if (ranges) return ranges;
   const pattern =
     filled.length > 0 && filled.every((c) => marked.test(c))
       ? marked

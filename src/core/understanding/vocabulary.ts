@@ -57,6 +57,9 @@ export const variableIn = (name: string): string | undefined => variableName.exe
 
 export const countName =
   /^(?:counts?|number|how many|freq(?:uency)?\.?|frequencies|tally|observed|obs|n|cases|individuals|total|#)$/iu;
+/** What is expected of counts: as counts, shares or parts of a ratio. */
+export const expectedName =
+  /^(?:exp(?:ected)?\.?|theor(?:y|etical)|predicted|claimed|ratio|expected (?:counts?|ratio|shares?|proportions?|%|percent)|(?:claimed|expected) .*|hypothes[ei][sz]ed?|null)(?![\p{L}])/iu;
 export const totalName =
   /^(?:(?:grand |row |column |sub-?)?totals?|sums?|all(?: (?:groups|rows|together))?|overall|together|Σ|∑)\.?:?$/iu;
 /** What a part is out of. */
@@ -69,9 +72,25 @@ export const spreadNames = {
   sd: /^(?:±\s*)?(?:sds?|s\.\s?d\.?|st\.?\s?\.?devs?\.?|std\.?(?:\s?\.?devs?\.?)?|stdevs?|standard deviations?|sigma|σ)(?![\p{L}])/iu,
   sem: /^(?:±\s*)?(?:sems?|s\.\s?e\.\s?m\.?|s\.\s?e\.?|ses?|st\.? ?err\.?|std\.? ?err(?:or)?\.?|standard errors?(?: of the mean)?)(?![\p{L}])/iu,
   variance: /^(?:variances?|var\.?|s²|s\^?2)(?![\p{L}])/iu,
-  interval: /^(?:(?:half[- ]?width|95 ?% ?ci|ci|c\.i\.|confidence interval|margin)\b.*)/iu,
+  interval: /^(?:(?:half[- ]?width|\d{2} ?% ?ci|ci|c\.i\.|confidence interval|margin)\b.*)/iu,
 } as const;
 const untoldSpread = /^(?:±|\+\/?-|plus[- ]?minus|errors?|err\.?|spread|deviation|uncertainty|dispersion)(?![\p{L}])/iu;
+const end = (words: string): RegExp => new RegExp(`(?:^|[\\s_(.%-])(?:${words})(?:$|[\\s_).%-])`, 'iu');
+/** Names of the limits of an interval: "lower", "95 % CI low", "UCL". Low and high alone are no limits, but a range. */
+export const lowerName = new RegExp(
+  `${end('lower|lcl|lcb|2\\.5 ?%').source}|^(?=.*(?:ci|conf|%)).*${end('low|lo|from|l').source}`,
+  'iu',
+);
+export const upperName = new RegExp(
+  `${end('upper|ucl|ucb|97\\.5 ?%').source}|^(?=.*(?:ci|conf|%)).*${end('high|hi|up|to|u').source}`,
+  'iu',
+);
+/** Names of the SD as a part of the mean. */
+export const cvName =
+  /^(?:cvs?|c\.v\.|rsd|coefficients? of variation|(?:relative|rel\.) (?:sd|standard deviation))(?![\p{L}])/iu;
+/** Names of figures that describe a group: "median", "max", "Q1". */
+export const figureName =
+  /^(?:n|mean|average|avg\.?|median|med\.?|mode|min(?:imum)?|max(?:imum)?|range|q[1-3]|(?:lower|upper|first|third|1st|3rd) quartile|(?:25|75|5|95|2\.5|97\.5)(?:th)? ?(?:%|percentile)|iqr|sd|se|sem|variance|cv|lower|upper|skewness|kurtosis)(?![\p{L}])/iu;
 export const sizeName =
   /^(?:n|size|sizes|sample sizes?|replicates|reps|number(?: of \w+)?|no\.?(?: of \w+)?|count|group size|how many|(?:n|no)\.? ?\(?\w*\)?)$/iu;
 
@@ -111,3 +130,7 @@ export const isBefore = (name: string): boolean =>
   /\b(?:before|pre|initial|start|begin(?:ning)?|baseline)\b|\b(?:day|week|month|hour|time|visit|t|d|w|h)[ _]?0\b/i.test(
     name,
   );
+
+/** Whether a category says that something was not so: "no", "0", "not settled". */
+export const isNegative = (category: string): boolean =>
+  /^(?:no|n|0|false|neg(?:ative)?|absent|none|never|-|−|–|(?:not|no|un)[ -]?.+|non-.+)$/iu.test(category.trim());

@@ -20,6 +20,7 @@ import { Choose, asTheyRead } from '../kit/Parts';
 const headWords: { heads: Omit<Heads, 'skipped'>; words: string }[] = [
   { heads: { names: 1, units: 0 }, words: 'the first row names the columns' },
   { heads: { names: 1, units: 1 }, words: 'the first row names the columns, the second gives units' },
+  { heads: { names: 2, units: 0 }, words: 'the first two rows name the columns' },
   { heads: { names: 0, units: 0 }, words: 'no row names the columns' },
 ];
 

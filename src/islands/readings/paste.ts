@@ -21,7 +21,7 @@ export function takeBlockEdits(
   choice: IntakeChoice = {},
 ): { edits: TableEdit[]; understood: Intake } {
   const understood = intake(block, choice);
-  const { columns, shape, spread, subject } = understood.table;
+  const { columns, shape, spread, level, subject } = understood.table;
   const edits: TableEdit[] = [];
   columns.forEach((column, k) => {
     const existing = table.columns[k];
@@ -46,7 +46,7 @@ export function takeBlockEdits(
     }
   });
   table.columns.slice(columns.length).forEach((c) => edits.push({ kind: 'remove-column', column: c.id }));
-  edits.push({ kind: 'describe-table', shape, spread, ...(subject && !table.subject ? { subject } : {}) });
+  edits.push({ kind: 'describe-table', shape, spread, level, ...(subject && !table.subject ? { subject } : {}) });
   return { edits, understood };
 }
 

@@ -40,13 +40,14 @@ function pasteInto({ table, edit, undo, report, select }: Hands, block: Block, r
 /** What was done to a block before it was taken, in a sentence each. */
 function doneTo({ heads, table, split, turned, notes }: Intake): string[] {
   const names = table.shape === 'columns' ? 'groups' : 'columns';
+  const line = turned ? 'column' : 'row';
   return [
     ...(split ? ['Lines of many numbers were taken apart.'] : []),
     ...(turned ? ['It was turned round, so that what stood in rows stands in columns.'] : []),
     ...(heads.skipped > 0 ? [`${counted(heads.skipped, 'line')} above the names left out.`] : []),
     ...(heads.names
       ? [
-          `The first ${turned ? 'column' : 'row'} became the names of the ${names}${heads.units ? ', the second their units' : ''}.`,
+          `The first ${heads.names > 1 ? `two ${line}s` : line} became the names of the ${names}${heads.units ? ', the second their units' : ''}.`,
         ]
       : []),
     ...notes,

@@ -6,6 +6,7 @@ import type { TableEdit } from '../../readings/table-edit';
 export const doubtNames = {
   'ambiguous-layout': 'the layout',
   'split-line': 'lines of many numbers',
+  'first-row': 'a first row that may be names',
   'total-row': 'a row of totals',
   'total-column': 'a column of totals',
   'summary-row': 'rows that sum up the others',

@@ -4,7 +4,7 @@ import type { TableEdit } from '../../readings/table-edit';
 import { layoutNames } from '../../readings/layouts';
 import type { Interpretation } from '../interpretation';
 import { likelier, interpretedEdits } from '../read-as';
-import { likeliestOutcome } from '../likeliest';
+import { likeliestCrossing, likeliestOutcome } from '../likeliest';
 import { spreadKind } from '../vocabulary';
 import { type Mend, type TableDoubt, asItIs, isSettled, settle, some } from './doubt';
 
@@ -25,6 +25,27 @@ export function whichOutcome(table: Table): TableDoubt[] {
       )} are different variables, and one at a time is compared${likeliest ? `: ${likeliest.name || 'the first'} unless you choose another` : ''}.`,
       where: [],
       mends: measures
+        .slice(0, offered)
+        .map((c): Mend => ({ label: c.name || 'unnamed', edits: [settle(table, 'which-outcome', c.id)] })),
+    },
+  ];
+}
+
+/** Several columns of categories beside each other: which is the outcome, and by which is it parted? */
+export function whichCategory(table: Table): TableDoubt[] {
+  const groups = columnsOf(table, 'group');
+  if (table.shape !== 'categories' || groups.length < 3 || isSettled(table, 'which-outcome')) return [];
+  const { by, outcome } = likeliestCrossing(table);
+  const called = (id: string | undefined): string => groups.find((c) => c.id === id)?.name || 'unnamed';
+  return [
+    {
+      code: 'which-outcome',
+      text: `Which is the outcome? The columns ${some(
+        groups.map((c) => c.name || 'unnamed'),
+        5,
+      )} are categories, and two at a time are crossed: ${called(outcome)} by ${called(by)} unless you choose another.`,
+      where: [],
+      mends: groups
         .slice(0, offered)
         .map((c): Mend => ({ label: c.name || 'unnamed', edits: [settle(table, 'which-outcome', c.id)] })),
     },
@@ -63,7 +84,19 @@ export function whichCategories(table: Table): TableDoubt[] {
 /** A mean with ± something. */
 export function unknownSpread(table: Table): TableDoubt[] {
   const [spread] = columnsOf(table, 'spread');
-  if (table.shape !== 'summary' || !spread || isSettled(table, 'spread-kind') || spreadKind(spread.name)) return [];
+  if (table.shape !== 'summary' || isSettled(table, 'spread-kind')) return [];
+  if (!spread) {
+    const figures = table.columns.filter((c) => c.role !== 'group' && c.name !== '');
+    return [
+      {
+        code: 'spread-kind',
+        text: `These are figures of groups (${some(figures.map((c) => c.name))}), and none of them is the spread of a mean. To compare groups add a column with each SD, variance, SEM or half-width of an interval.`,
+        where: [],
+        mends: [asItIs(table, 'spread-kind')],
+      },
+    ];
+  }
+  if (spreadKind(spread.name)) return [];
   const is = (
     kind: Table['spread'],
     label: string,

@@ -5,15 +5,48 @@ import { mergeColumnsEdits, renameLevelEdits } from '../../readings/group-edits'
 import { columnsAreGroups } from '../../readings/groups';
 import { levelRows, levelsOf } from '../../readings/levels';
 import { understand } from '../../readings/parse-number';
+import { rowAsNamesEdits } from '../../readings/row-as-names';
 import { type Table, called, columnsOf } from '../../readings/table';
 import type { TableEdit } from '../../readings/table-edit';
-import { type Mend, type TableDoubt, asItIs, isSettled, some } from './doubt';
+import { type Mend, type TableDoubt, asItIs, isSettled, settle, some } from './doubt';
 
 const flat = (name: string): string =>
   name
     .toLowerCase()
     .normalize('NFKC')
     .replace(/[\s_.-]+/g, '');
+
+/** Whether numbers go up or down by steps that someone set: from 0, by one step, or by one factor. */
+function areSet(values: readonly number[]): boolean {
+  const steps = values.slice(1).map((x, i) => x - (values[i] ?? NaN));
+  const same = (all: readonly number[]): boolean =>
+    all.every((x) => Math.abs(x - (all[0] ?? NaN)) < 1e-9 * Math.abs(x));
+  const oneWay = steps.every((d) => d > 0) || steps.every((d) => d < 0);
+  const factors = values.slice(1).map((x, i) => x / (values[i] ?? NaN));
+  return oneWay && (values.includes(0) || same(steps) || same(factors));
+}
+
+/** Numbers at the top of columns without names that may be doses or times rather than readings. */
+export function namesInFirstRow(table: Table): TableDoubt[] {
+  const measures = columnsOf(table, 'measure');
+  const bare = measures.length > 2 && measures.every((c) => /^(?:group \d+)?$/i.test(c.name) && !c.formula);
+  if (!columnsAreGroups(table) || !bare || table.rowCount < 3 || isSettled(table, 'first-row')) return [];
+  const values = measures.map((c) => understand(c.cells[0] ?? '', c.unit, c.decimal));
+  const numbers = values.flatMap((v) => (v.kind === 'number' ? [v.value] : []));
+  const names = attempt(() => rowAsNamesEdits(table, 0));
+  if (numbers.length < measures.length || !areSet(numbers) || !names.ok) return [];
+  return [
+    {
+      code: 'first-row',
+      text: `The first row, ${some(measures.map((c) => (c.cells[0] ?? '').trim()))}, is read as readings. It may be what the columns are called.`,
+      where: measures.slice(0, 1).map((c) => ({ column: c.id, row: 0, called: 'row 1' })),
+      mends: [
+        { label: 'It names the columns', edits: [...names.value, settle(table, 'first-row')] },
+        asItIs(table, 'first-row', 'It holds readings'),
+      ],
+    },
+  ];
+}
 
 /** Whether one letter, put in, left out, changed or exchanged with its neighbour, makes one text of the other. */
 function oneLetter(a: string, b: string): boolean {

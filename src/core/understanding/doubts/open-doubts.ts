@@ -2,20 +2,22 @@ import type { Table } from '../../readings/table';
 import { summedRows, totalColumn } from './beside-readings';
 import { type DoubtCode, type Mend, type TableDoubt, doubtCodes } from './doubt';
 import { calendar, runningNumber } from './labels';
-import { ambiguousLayout, unknownSpread, whichCategories, whichOutcome } from './layout';
-import { nearNames, oddNames, sameNames } from './names';
+import { ambiguousLayout, unknownSpread, whichCategories, whichCategory, whichOutcome } from './layout';
+import { namesInFirstRow, nearNames, oddNames, sameNames } from './names';
 import { beyondLimits, scaleSlips } from './readings';
 import { lostPartners, replicates, unnamedSubjects, withoutGroup } from './rows';
 import { mixedUnitsOf } from './units';
 
 const each = [
   ambiguousLayout,
+  namesInFirstRow,
   summedRows,
   totalColumn,
   calendar,
   runningNumber,
   whichOutcome,
   whichCategories,
+  whichCategory,
   unnamedSubjects,
   replicates,
   lostPartners,

@@ -1,0 +1,84 @@
+/**
+ * Figures of groups in forms a comparison does not take: intervals by their limits, and coefficients of variation. Half
+ * the width of the interval, or the SD, is put beside them.
+ */
+import type { Incoming } from './seen';
+import { valueOf } from './sums';
+import { cvName, figureName, lowerName, meanName, spreadKind, upperName } from './vocabulary';
+
+/** Figures with what was worked out of them. */
+export interface Worked {
+  columns: Incoming[];
+  notes: string[];
+}
+
+type Figures = readonly (number | undefined)[];
+const figures = (c: Incoming): Figures => c.cells.map((cell) => valueOf(cell));
+
+/** Digits of a number that is worked out: more than its figures are written with. */
+const written = (value: number | undefined): string =>
+  value === undefined ? '' : String(Number(value.toPrecision(8)));
+
+/** Half a unit of the last digit a number is written with. */
+const slack = (text: string): number => 0.5 * 10 ** -(/[.,](\d+)$/.exec(text.trim())?.[1]?.length ?? 0);
+
+/** "95" of "95 % CI lower" or "CI95_low". */
+const levelIn = (name: string): string | undefined =>
+  /(\d{2}(?:\.\d+)?) ?%/.exec(name)?.[1] ?? /\bci[ _]?(\d{2})(?!\d)/i.exec(name)?.[1];
+
+/** Half the widths of intervals around the means beside them; undefined where the columns are no such limits. */
+function halfWidths(mean: Incoming, lower: Incoming, upper: Incoming): { cells: string[]; even: boolean } | undefined {
+  const [m, l, u] = [figures(mean), figures(lower), figures(upper)];
+  let even = true;
+  let rows = 0;
+  const cells = m.map((middle, i): string => {
+    const [from, to] = [l[i], u[i]];
+    if (middle === undefined || from === undefined || to === undefined) return '';
+    if (!(from < to && from <= middle && middle <= to)) return 'none';
+    rows += 1;
+    const rounding = slack(lower.cells[i] ?? '') + slack(upper.cells[i] ?? '') + 2 * slack(mean.cells[i] ?? '');
+    even &&= Math.abs(from + to - 2 * middle) <= rounding + 0.02 * (to - from);
+    return written((to - from) / 2);
+  });
+  return rows === 0 || cells.includes('none') ? undefined : { cells, even };
+}
+
+function withHalfWidths(columns: readonly Incoming[], mean: Incoming): Worked | undefined {
+  const lower = columns.find((c) => c !== mean && lowerName.test(c.name));
+  const upper = columns.find((c) => c !== mean && upperName.test(c.name));
+  if (!lower || !upper) return undefined;
+  const half = halfWidths(mean, lower, upper);
+  if (!half?.even) return undefined;
+  const level = levelIn(lower.name) ?? levelIn(upper.name) ?? '95';
+  // "2.5 %" and "97.5 %" are the ends of an interval of 95 %.
+  const of = Number(level) < 50 ? String(100 - 2 * Number(level)) : level;
+  return {
+    columns: [...columns, { name: `half-width of the ${of} % interval`, unit: mean.unit, cells: half.cells }],
+    notes: [`Half the width of each interval was worked out from its limits, taken as those of a ${of} % interval.`],
+  };
+}
+
+function withDeviations(columns: readonly Incoming[], mean: Incoming): Worked | undefined {
+  const cv = columns.find((c) => cvName.test(c.name));
+  if (!cv) return undefined;
+  const [of, parts] = [figures(mean), figures(cv)];
+  const percent = cv.unit === '%' || cv.name.includes('%') || parts.some((x) => x !== undefined && x > 1.5);
+  const cells = of.map((m, i) => {
+    const part = parts[i];
+    return m === undefined || part === undefined ? '' : written((Math.abs(m) * part) / (percent ? 100 : 1));
+  });
+  return {
+    columns: [...columns, { name: 'SD', unit: mean.unit, cells }],
+    notes: [`Each SD was worked out from the mean and the coefficient of variation.`],
+  };
+}
+
+/** Columns of figures with the half-widths or SDs that a comparison takes, where they say them in another way. */
+export function limitsApart(columns: readonly Incoming[]): Worked {
+  const isMean = (c: Incoming): boolean =>
+    !figureName.test(c.name) && !cvName.test(c.name) && figures(c).every((x) => x !== undefined);
+  const mean = columns.find((c) => meanName.test(c.name)) ?? columns.find(isMean);
+  const told = columns.some((c) => spreadKind(c.name) !== null && !lowerName.test(c.name) && !upperName.test(c.name));
+  const found = mean && !told ? (withHalfWidths(columns, mean) ?? withDeviations(columns, mean)) : undefined;
+  return found ?? { columns: [...columns], notes: [] };
+}
