@@ -18,7 +18,8 @@ const partedBy = (text: string, delimiter: string): string[][] | undefined =>
 function spaced(text: string): string[][] | undefined {
   const lines = text.split(/\r?\n/).filter((line) => line.trim() !== '');
   const by = (space: RegExp): string[][] => lines.map((line) => line.trim().split(space));
-  const words = by(/\s+/);
+  // "red: 20.1" names what stands behind it.
+  const words = by(/[:=]?\s+/);
   const [first = []] = words;
   const figures = first.map((_, k) => words.slice(1).every((row) => isFigure(row[k] ?? '')));
   // "12 500" is one number.

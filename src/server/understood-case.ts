@@ -80,11 +80,12 @@ export function understoodCase(text: string): UnderstoodCase {
   const table: Table = { id: '', name: '', ...found.table };
   const question = firstQuestion(table);
   const names = question && namesOf(question, table);
-  const counts = holdsCounts(table) ? attempt(() => countTable(table)) : undefined;
+  const counts = holdsCounts(table) ? attempt(() => countTable(table, question)) : undefined;
   const table2 = counts?.ok ? counts.value : undefined;
+  const share = Math.max(0, table2?.columns.categories.findIndex((c) => c.id === question?.found) ?? 0);
   const shares =
     table2 && question?.about === 'share'
-      ? table2.counts.map((row): [number, number] => [row[0] ?? 0, row.reduce((s, n) => s + n, 0)])
+      ? table2.counts.map((row): [number, number] => [row[share] ?? 0, row.reduce((s, n) => s + n, 0)])
       : undefined;
   const beside = besideRows(table.columns);
   const [label] = columnsOf(table, 'label').filter((c) =>
@@ -103,7 +104,7 @@ export function understoodCase(text: string): UnderstoodCase {
     shares,
     ...counted(table, question),
     spread: table.shape === 'summary' ? table.spread : undefined,
-    doubts: [...new Set([...(found.split ? (['split-line'] as const) : []), ...openDoubts(table).map((d) => d.code)])],
+    doubts: [...new Set([...(found.apart ? (['split-line'] as const) : []), ...openDoubts(table).map((d) => d.code)])],
     asks: question && asked(question),
     sentence: understoodSentence(table),
   };

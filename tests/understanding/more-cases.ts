@@ -1147,6 +1147,218 @@ export function moreCasesFrom(seed: number): Case[] {
         doubts: ['ambiguous-layout'],
       },
     ),
+    ...figureCases(),
+    ...shapeCases(),
+  ];
+}
+
+/** Figures of groups in the forms papers give them. */
+function figureCases(): Case[] {
+  const summary = { layout: ['summary'], groups: ['red', 'white'], asks: ['two-groups'] };
+  return [
+    one(
+      'interval-in-a-cell',
+      'a mean with its interval in one cell',
+      lines(
+        ['lamp', 'n', 'length, mean [95 % CI]'],
+        ['red', 12, '20.1 [18.6, 21.6]'],
+        ['white', 11, '18.4 [17.1, 19.7]'],
+      ),
+      { ...summary, spread: 'interval', doubts: [] },
+    ),
+    one(
+      'interval-by-its-limits',
+      'a mean beside the limits of its interval',
+      lines(['lamp', 'n', 'mean', 'lower', 'upper'], ['red', 12, 20.1, 18.6, 21.6], ['white', 11, 18.4, 17.1, 19.7]),
+      { ...summary, spread: 'interval', doubts: [] },
+    ),
+    one(
+      'limits-down',
+      'figures down, limits among them',
+      lines(
+        ['', 'red', 'white'],
+        ['n', 12, 11],
+        ['mean', 20.1, 18.4],
+        ['90% CI low', 18.6, 17.1],
+        ['90% CI high', 21.6, 19.7],
+      ),
+      { ...summary, turned: true, spread: 'interval' },
+    ),
+    one(
+      'coefficient-of-variation',
+      'a CV in place of the SD',
+      lines(['lamp', 'mean', 'CV (%)', 'n'], ['red', 20.1, 10, 12], ['white', 18.4, 12, 11]),
+      { ...summary, spread: 'sd', doubts: [] },
+    ),
+    one(
+      'five-figures',
+      'a median with its quartiles, of which no comparison of means is made',
+      lines(
+        ['lamp', 'min', 'Q1', 'median', 'Q3', 'max'],
+        ['red', 12, 18, 20.1, 22.2, 25],
+        ['white', 11, 17, 18.4, 20, 22],
+      ),
+      { layout: ['summary'], doubts: ['spread-kind'] },
+    ),
+    one(
+      'median-in-a-cell',
+      'a median with its quartiles in one cell',
+      lines(['lamp', 'n', 'length, median (IQR)'], ['red', 12, '20.1 (18.2–22.0)'], ['white', 11, '18.4 (17–20.1)']),
+      { layout: ['summary'], doubts: ['spread-kind'] },
+    ),
+    one(
+      'observed-and-expected',
+      'counts beside what is expected of them',
+      lines(['colour', 'observed', 'expected'], ['brown', 52, 50], ['green', 21, 25], ['olive', 27, 25]),
+      { layout: ['counts'], total: 100, asks: ['table'], doubts: [] },
+    ),
+    one(
+      'counts-without-the-word',
+      'whole numbers beside names, in a column that is not called a count',
+      lines(['colour', 'seen'], ['brown', 40], ['green', 31], ['olive', 29]),
+      { layout: ['counts'], total: 100, doubts: ['ambiguous-layout'] },
+    ),
+    one(
+      'exposed-and-not',
+      'two groups, one of which is called as a total may be',
+      lines(['', 'exposed', 'unexposed'], ['ill', 34, 6], ['well', 42, 18]),
+      { layout: ['counts'], total: 100, categories: ['exposed', 'unexposed'] },
+    ),
+    one(
+      'yes-and-no-of-three',
+      'three columns of categories, the last of which is the outcome',
+      lines(
+        ['rope', 'depth', 'grazed'],
+        ...times(30, (i) => [i % 2 ? 'old' : 'new', `${(i % 3) + 1} m`, draw() < 0.4 ? 'yes' : 'no']),
+      ),
+      { layout: ['categories'], doubts: ['which-outcome'], asks: ['share'] },
+    ),
+    one(
+      'kinds-of-a-subject',
+      'a column called after subjects that names kinds of them',
+      lines(['rope', 'settled'], ...times(30, (i) => [i % 2 ? 'old' : 'new', draw() < 0.4 ? 'yes' : 'no'])),
+      { layout: ['categories'], groups: ['new', 'old'], doubts: [], asks: ['share'] },
+    ),
+  ];
+}
+
+/** Tables whose names stand otherwise than over their columns, or whose columns follow from one another. */
+function shapeCases(): Case[] {
+  const pair = { groups: ['red', 'white'], asks: ['two-groups'] };
+  const sum = (...texts: string[]): string => texts.reduce((s, t) => s + Number(t), 0).toFixed(1);
+  return [
+    one(
+      'names-in-two-rows',
+      'names that reach over several columns',
+      lines(
+        ['', 'Red lamp', '', 'White lamp', ''],
+        ['', '5 °C', '10 °C', '5 °C', '10 °C'],
+        ...times(6, (i) => [i + 1, about(), about(), about(), about()]),
+      ),
+      {
+        layout: ['columns'],
+        groups: ['Red lamp 5 °C', 'Red lamp 10 °C', 'White lamp 5 °C', 'White lamp 10 °C'],
+        readings: 24,
+      },
+    ),
+    one(
+      'names-over-readings',
+      'names that stand alone over their readings',
+      lines(['red'], ...times(5, () => [about()]), ['white'], ...times(5, () => [about()])),
+      { ...pair, layout: ['rows'], readings: 10, doubts: ['split-line'] },
+    ),
+    one(
+      'names-once',
+      'a group named in its first row alone',
+      lines(['lamp', 'length'], ...times(8, (i) => [i === 0 ? 'red' : i === 4 ? 'white' : '', about()])),
+      { ...pair, layout: ['rows'], readings: 8, doubts: [] },
+    ),
+    one(
+      'columns-by-spaces',
+      'columns that spaces set apart',
+      ['red      white', ...times(8, () => `${about()}     ${about()}`)].join('\n'),
+      { ...pair, layout: ['columns'], readings: 16, doubts: [] },
+    ),
+    one(
+      'columns-by-one-space',
+      'a name and a number in each line',
+      times(10, (i) => `${i < 5 ? 'red' : 'white'}: ${about()}`).join('\n'),
+      { ...pair, layout: ['rows'], readings: 10 },
+    ),
+    one(
+      'bare-doses',
+      'doses over readings far above them, with a fraction among them',
+      lines([0, 0.5, 1, 2], ...times(6, () => times(4, () => about(30, 5)))),
+      { layout: ['columns'], groups: ['0', '0.5', '1', '2'], readings: 24 },
+    ),
+    one(
+      'bare-doses-among-readings',
+      'doses of the size of the readings under them',
+      lines([0, 10, 20, 40], ...times(6, () => times(4, () => about(30, 15, 0)))),
+      { doubts: ['first-row'] },
+    ),
+    one(
+      'thousands-under-names',
+      'thousands marks that may be decimal ones',
+      lines(['red', 'white'], ...times(8, () => [`1,${about(500, 200, 0)}`, `1,${about(500, 200, 0)}`])),
+      { layout: ['columns'], groups: ['red', 'white'] },
+    ),
+    one(
+      'raised-thousands',
+      'thousands parted by an apostrophe',
+      lines(['red', 'white'], ...times(8, () => [`1'${about(500, 200, 0)}`, `1'${about(500, 200, 0)}`])),
+      { ...pair, layout: ['columns'], readings: 16, doubts: [] },
+    ),
+    one(
+      'money',
+      'a sign of money before each number',
+      lines(['north', 'south'], ...times(8, () => [`£${about(500, 90, 0)}`, `£${about(500, 90, 0)}`])),
+      { layout: ['columns'], groups: ['north', 'south'], unit: '£', readings: 16, doubts: [] },
+    ),
+    one(
+      'unit-among-units',
+      'a cell in another unit where each carries its own',
+      lines(['red', 'white'], ...times(8, (i) => [`${about()} mm`, i === 3 ? '2.1 cm' : `${about()} mm`])),
+      { ...pair, layout: ['columns'], unit: 'mm', readings: 15, doubts: ['mixed-units'] },
+    ),
+    one(
+      'a-sum-beside',
+      'a column that is the sum of the groups beside it',
+      lines(
+        ['red', 'white', 'total'],
+        ...times(8, () => [about(), about()]).map(([a = '', b = '']) => [a, b, sum(a, b)]),
+      ),
+      { ...pair, layout: ['columns'], readings: 16, doubts: ['total-column'] },
+    ),
+    one(
+      'a-difference-beside',
+      'before and after with their difference',
+      lines(
+        ['frond', 'before', 'after', 'difference'],
+        ...times(9, (i) => [`F${i}`, about(20), about(24)]).map(([f = '', a = '', b = '']) => [
+          f,
+          a,
+          b,
+          sum(b, `-${a}`),
+        ]),
+      ),
+      { layout: ['repeated'], groups: ['before', 'after'], readings: 18, doubts: ['total-column'], asks: ['paired'] },
+    ),
+    one(
+      'number-for-missing',
+      'a number that stands for no reading',
+      lines(['red', 'white'], ...times(8, (i) => [i === 2 ? '-999' : about(), about()])),
+      { ...pair, layout: ['columns'], doubts: ['missing-code'] },
+    ),
+    one(
+      'counts-over-years',
+      'whole numbers of places over years',
+      lines(
+        ['site', '2019', '2020', '2021'],
+        ...['Ness', 'Voe', 'Sound', 'Holm'].map((name) => [name, ...times(3, () => about(40, 15, 0))]),
+      ),
+      { layout: ['repeated'], turned: false, groups: ['2019', '2020', '2021'], readings: 12 },
+    ),
   ];
 }
 

@@ -41,7 +41,7 @@ const plain: Readonly<Record<string, Part>> = {
   AU: [1, { arbitrary: 1 }], RFU: [1, { fluorescence: 1 }], OD: [1, { absorbance: 1 }], CFU: [1, { colonies: 1 }],
   cfu: [1, { colonies: 1 }], cells: [1, { cells: 1 }], cell: [1, { cells: 1 }], copies: [1, { copies: 1 }],
   counts: [1, { counts: 1 }], beats: [1, { beats: 1 }], breaths: [1, { breaths: 1 }], ind: [1, { individuals: 1 }],
-  individuals: [1, { individuals: 1 }], points: [1, { points: 1 }], t: [1e3, { mass: 1 }],
+  individuals: [1, { individuals: 1 }], '£': [1, { pounds: 1 }], '€': [1, { euros: 1 }], $: [1, { dollars: 1 }], '¥': [1, { yen: 1 }], points: [1, { points: 1 }], t: [1e3, { mass: 1 }],
 }; // prettier-ignore
 
 /** Units that are read as such only behind a prefix: alone they are names, "drug (T)", "sex (F)". */
@@ -58,7 +58,7 @@ const normalized = (unit: string): string => unit.replaceAll('μ', 'µ').trim();
 /** A single unit with its prefix and power. */
 function atom(text: string): Part | undefined {
   const flat = text.replace(/[⁰¹²³⁴⁵⁶⁷⁸⁹⁻⁺]/gu, (c) => lowered[c] ?? c).replace('−', '-');
-  const found = /^(°?[\p{L}µ%‰Ω.°]+?)(?:\^?([+-]?[1-4]))?$/u.exec(flat);
+  const found = /^(°?[\p{L}µ%‰Ω.°£€$¥]+?)(?:\^?([+-]?[1-4]))?$/u.exec(flat);
   if (!found) return undefined;
   const [, name = '', power = '1'] = found;
   const raised = ([factor, dimensions]: Part): Part => [

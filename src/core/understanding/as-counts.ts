@@ -16,7 +16,9 @@ import { sumColumn, sumRow } from './sums';
 import {
   countName,
   expectedName,
+  controlName,
   groupName,
+  isNegative,
   looksLikeId,
   outOfName,
   settingName,
@@ -70,7 +72,15 @@ function partAndTotal(figures: readonly Seen[]): [Seen, Seen] | undefined {
     [a, b],
     [b, a],
   ] as const)
-    if (outOfName.test(total.name) && !outOfName.test(part.name) && within(part, total)) return [part, total];
+    // "Exposed" beside "unexposed" or "control" is the other group, and no total.
+    if (
+      outOfName.test(total.name) &&
+      !outOfName.test(part.name) &&
+      !isNegative(part.name) &&
+      !controlName.test(part.name) &&
+      within(part, total)
+    )
+      return [part, total];
   return undefined;
 }
 
@@ -155,7 +165,8 @@ export function asCounts(looked: Looked): Interpretation[] {
       ),
     );
   // One row for each cell: two columns of categories, or one, and a column called count.
-  const counted = figures.find((c) => isCount(c) && countName.test(c.name));
+  const called = figures.find((c) => isCount(c) && countName.test(c.name));
+  const counted = called ?? figures.find((c) => isCount(c) && subjectName.test(c.name));
   const cats = placesOf(looked, 'group').filter((i) => columns[i] !== counted);
   if (counted && figures.length === 1 && cats.length > 0) {
     // Of more than two the first and the last are crossed: what was done, and what came of it.

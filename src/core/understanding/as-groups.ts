@@ -11,6 +11,7 @@ import {
   placesOf,
   rolesWith,
 } from './interpretation';
+import type { Part } from './parts';
 import type { Seen } from './seen';
 import {
   areTimesOfOne,
@@ -23,10 +24,14 @@ import {
   turnName,
   variableIn,
 } from './vocabulary';
+import { workedOut } from './worked-out';
 
-/** Columns of numbers that may each be a group: all but those that name subjects, labels, days. */
-const measuresOf = (looked: Looked): number[] =>
-  placesOf(looked, 'measure').filter((i) => looked.columns[i]?.kind === 'numbers');
+/** Columns of numbers that may each be a group: all but those that name subjects, labels, days, or follow from the others. */
+const measuresOf = (looked: Looked): number[] => {
+  const numbers = placesOf(looked, 'measure').filter((i) => looked.columns[i]?.kind === 'numbers');
+  const followed = workedOut(columnsAt(looked, numbers));
+  return numbers.filter((i) => looked.columns[i] !== followed?.column);
+};
 
 const areTurns = (columns: readonly Seen[]): boolean => {
   if (areTimesOfOne(columns.map((c) => c.name))) return true;
@@ -49,8 +54,12 @@ function unconnected(columns: readonly Seen[], rows: number): boolean {
 }
 
 /** Roles where each measure is a group: a category beside them that is not wanted becomes a label. */
-const columnRoles = (looked: Looked, more: (place: number) => Role | undefined = () => undefined): Role[] =>
-  rolesWith(looked, (part, i) => more(i) ?? (part.role === 'group' || part.role === 'subject' ? 'label' : undefined));
+function columnRoles(looked: Looked, more: (place: number) => Role | undefined = () => undefined): Role[] {
+  const groups = measuresOf(looked);
+  const isOther = ({ role }: Part, i: number): boolean =>
+    role === 'group' || role === 'subject' || (looked.columns[i]?.kind === 'numbers' && !groups.includes(i));
+  return rolesWith(looked, (part, i) => more(i) ?? (isOther(part, i) ? 'label' : undefined));
+}
 
 /** Each column a group of its own, its rows unconnected. */
 export function asColumns(looked: Looked): Interpretation[] {
@@ -136,7 +145,7 @@ export function asGrid(looked: Looked): Interpretation[] {
   return [
     interpretation(
       'grid',
-      looked.parts.map((p, i): Role => (i === place ? 'group' : p.role === 'subject' ? 'label' : p.role)),
+      columnRoles(looked, (i) => (i === place ? 'group' : undefined)),
       evidence,
     ),
   ];

@@ -11,10 +11,14 @@ const isNumber = (text: string): boolean => valueOf(text) !== undefined;
 /** A number, be it one of which the marks are unclear, "1,234", or counts written out: "18 of 45". */
 const isFigure = (text: string): boolean =>
   isNumber(text) ||
-  /^[+−-]?[1-9]\d{0,2},\d{3}$/.test(text.trim()) ||
+  /^(?:[+−-]?[1-9]\d{0,2},\d{3}|[\d.,]+ ?%|[£€$¥] ?[\d.,]+|[\d.,]+[a-e]{1,3})$/.test(text.trim()) ||
   shareCell(text) !== undefined ||
   plusMinus.test(text);
 const plusMinus = /^[+−-]?[\d.,]+\s*(?:±|\+\/-)\s*[\d.,]+/;
+
+/** A number that carries its unit is a reading, and over other readings a name: "0.5 mM". */
+const isReading = (text: string): boolean =>
+  isFigure(text) || isUnit(/^[+−-]?[\d.,]+\s*([^\d\s.,].*)$/u.exec(text.trim())?.[1] ?? '');
 
 /** What people write where there is no number: a limit, a missing value, a dash. */
 const notMeasured = (text: string): boolean => isMissing(text) || /^(?:[<>≤≥~].*|n\.?d\.?|lod|loq|none)$/i.test(text);
@@ -96,7 +100,7 @@ export function hasHead(block: Rows): boolean {
     const alone = plain.length === named.length && overNumbers.length === head.length;
     if (!fewer && !areNames(plain, head, below, alone)) return false;
   }
-  if (rest.some((row) => row.some(isFigure))) return true;
+  if (rest.some((row) => row.some(isReading))) return true;
   // Nothing but text: the first row is the head if what stands below comes again there and the head does not.
   const repeats = head.some((_, k) => new Set(below(k)).size < rest.length);
   return repeats && named.every((text) => !rest.some((row) => row.includes(text)));

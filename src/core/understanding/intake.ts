@@ -20,7 +20,9 @@ import { isTurned, turnedRound } from './orientation';
 import { spreadsApart } from './plus-minus';
 import { interpretations, recognise } from './recognise';
 import { replicatesGathered } from './replicates-gathered';
+import { sectionsApart } from './sections';
 import type { Incoming } from './seen';
+import { namesFilledDown } from './names-filled-down';
 import { summaryRows } from './summary-rows';
 import { numberName, spreadKind, turnName } from './vocabulary';
 
@@ -52,8 +54,8 @@ export interface Intake {
   turned: boolean;
   /** How many rows each row became, its replicates below one another; 1 where there were none. */
   times: number;
-  /** Whether cells or lines that held many numbers were taken apart. */
-  split: boolean;
+  /** What was taken apart: lines or cells that held many numbers, or readings that stood under names. */
+  apart: 'lines' | 'sections' | undefined;
   table: Omit<Table, 'id' | 'name'>;
   /** Other ways to read it that are about as likely. */
   others: Interpretation[];
@@ -75,7 +77,7 @@ function unitInCells(cells: readonly string[]): string {
   // "10 mg/kg" beside "vehicle" is a name.
   if (cells.some((cell) => /\p{L}/u.test(cell) && !/\d/.test(cell) && !isMissing(cell) && !isUnit(cell))) return '';
   for (const cell of cells) {
-    const found = /^[+−-]?[\d.,]+\s*([^\d\s.,].*)$/u.exec(cell.trim())?.[1];
+    const found = /^[+−-]?[\d.,]+\s*([^\d\s.,].*)$|^([£€$¥])\s*[\d.,]+$/u.exec(cell.trim())?.slice(1).find(Boolean);
     if (found !== undefined && isUnit(found)) units.set(found, (units.get(found) ?? 0) + 1);
   }
   const all = [...units.values()].reduce((sum, n) => sum + n, 0);
@@ -155,7 +157,10 @@ function withoutEmptyColumns(block: Rows): Rows {
  */
 export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): Intake {
   const given = withoutEmptyColumns(whole);
-  const apart = choice.heads || choice.turned !== undefined ? undefined : linesApart(given);
+  const asIs = choice.heads !== undefined || choice.turned !== undefined;
+  const lines = asIs ? undefined : linesApart(given);
+  const sections = asIs || lines ? undefined : sectionsApart(given);
+  const apart = lines ?? sections;
   const upright = apart ?? given;
   const turned = choice.turned ?? (!choice.heads && !apart && isTurned(upright));
   const block = turned ? turnedRound(upright) : upright;
@@ -191,13 +196,15 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
   }));
   const written = raw.filter((c) => c.name !== '' || c.cells.some((t) => t.trim() !== ''));
   const under = summaryRows(written);
-  const gathered = under.length > 0 || choice.gathered === false ? undefined : replicatesGathered(written, limits.rows);
+  const named = asIs || under.length > 0 ? written : namesFilledDown(written);
+  if (named !== written) notes.push('Names that stood once, over empty cells, were given to the rows below them.');
+  const gathered = under.length > 0 || choice.gathered === false ? undefined : replicatesGathered(named, limits.rows);
   const times = gathered?.times ?? 1;
   if (gathered)
     notes.push(
       `The ${times} readings of each row stand below one another, and “${gathered.columns.find((c) => c.name === 'sample')?.name ?? 'its name'}” says which belong together.`,
     );
-  const filled = gathered?.columns ?? written;
+  const filled = gathered?.columns ?? named;
   // What stands under the readings is not looked at, so that it cannot decide what they are.
   const skipped = new Map<number, Beside>(under.map(({ row, kind }) => [row, kind]));
   const above = (c: Incoming): Incoming =>
@@ -252,7 +259,7 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
     heads,
     turned,
     times,
-    split: apart !== undefined,
+    apart: lines ? 'lines' : sections ? 'sections' : undefined,
     others: choice.shape === undefined ? others : [],
     doubtful,
     doubts,

@@ -63,9 +63,9 @@ export function isTurned(block: Rows): boolean {
   const headed = hasHead(rows);
   if (headed && figuresDown(names.slice(1), body)) return true;
   if (variablesDown(rows, width)) return true;
-  // A head of plain numbers, or of "rep 1" and "rep 2", names no groups; those stand at the left then.
+  // A head of 1, 2, 3 …, or of "rep 1" and "rep 2", names no groups; those stand at the left then.
   const replicates =
-    headed && head.slice(1).every((text) => replicateName.test(text.trim()) || /^\d+$/.test(text.trim()));
+    headed && head.slice(1).every((text, i) => replicateName.test(text.trim()) || text.trim() === String(i + 1));
   if (headed && !replicates) return false;
   const own = replicates ? body : rows;
   const left = own.map((r) => (r[0] ?? '').trim());

@@ -30,9 +30,10 @@ function rangesApart(column: Incoming, filled: readonly string[]): Incoming[] | 
   if (filled.length === 0 || !filled.every((c) => ranged.test(c))) return undefined;
   const part = (k: number): string[] => column.cells.map((c) => ranged.exec(c)?.[k] ?? '');
   const [lower, upper] = endsIn(column.name);
-  const name = column.name.replace(/[,;]?\s*[[(].*$/u, '').replace(/[,;]?\s*(?:mean|average)\s*$/iu, '');
+  const name = column.name.replace(/[,;]?\s*[[(].*$/u, '').replace(/[,;]?\s*(?:mean|average|median)\s*$/iu, '');
+  const isMedian = /\bmedian\b/i.test(column.name);
   return [
-    { ...column, name: name || 'mean', cells: part(1) },
+    { ...column, name: isMedian ? ['median', ...(name ? [name] : [])].join(', ') : name || 'mean', cells: part(1) },
     { name: lower, unit: '', cells: part(2) },
     { name: upper, unit: '', cells: part(3) },
   ];

@@ -74,7 +74,8 @@ export function look(whole: Incoming, place = 0): Seen {
       // "1,234" may be a thousand and more.
       if (mark === 'comma' || !/^[+-]?\d{1,3}(?:,\d{3})+$/.test(text))
         decimals = Math.max(decimals, /[.,](\d+)$/.exec(text)?.[1]?.length ?? 0);
-    } else if (/^[<>≤≥]/.test(text) || /^[\d.,]+ ?%$/.test(text) || found.why.includes('could be')) limits += 1;
+    } else if (/^[<>≤≥]/.test(text) || /^[\d.,]+ ?(?:%|[a-e]{1,3})$/.test(text) || found.why.includes('could be'))
+      limits += 1;
     else if (isDate(text)) dates += 1;
   }
   const sorted = [...numbers].sort((a, b) => a - b);

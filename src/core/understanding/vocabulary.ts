@@ -62,6 +62,8 @@ export const expectedName =
   /^(?:exp(?:ected)?\.?|theor(?:y|etical)|predicted|claimed|ratio|expected (?:counts?|ratio|shares?|proportions?|%|percent)|(?:claimed|expected) .*|hypothes[ei][sz]ed?|null)(?![\p{L}])/iu;
 export const totalName =
   /^(?:(?:grand |row |column |sub-?)?totals?|sums?|all(?: (?:groups|rows|together))?|overall|together|Σ|∑)\.?:?$/iu;
+/** Names of a group to which nothing was done. */
+export const controlName = /^(?:controls?|untreated|unexposed|placebo|vehicle|blank|sham|reference)\b/iu;
 /** What a part is out of. */
 export const outOfName =
   /^(?:(?:grand |row )?totals?|n|of|out of|tested|examined|planted|exposed|treated|sampled|all|size|sample size|trials|number(?: (?:tested|examined|planted|exposed|of \w+))?|no\.? (?:tested|examined|planted|exposed|of \w+)|(?:plants|animals|seeds|cells|fish|eggs|mice|patients|subjects|people|individuals|blades|fronds|lines|tanks|seedlings)(?: \w+)?|n[ _]?total|counted|looked at|checked)$/iu;

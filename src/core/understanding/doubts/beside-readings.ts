@@ -1,8 +1,10 @@
 /** Rows and columns that sum up the others. */
 import { besideReasons, besideRows } from '../../readings/beside';
 import { type Column, type Table, called, columnsOf, isMeasured } from '../../readings/table';
+import type { TableEdit } from '../../readings/table-edit';
 import { sumColumn } from '../sums';
 import { summaryRows } from '../summary-rows';
+import { type How, workedOut } from '../worked-out';
 import { type TableDoubt, isSettled, some } from './doubt';
 
 const filled = (c: Column, row: number): boolean => (c.cells[row] ?? '').trim() !== '';
@@ -78,43 +80,50 @@ export function summedRows(table: Table): TableDoubt[] {
   return found;
 }
 
-/** A column that holds the totals of the counts beside it. */
+const howWords: Record<How, string> = {
+  sum: 'is the sum of the columns beside it',
+  mean: 'is the mean of the columns beside it',
+  difference: 'is the difference of two columns beside it',
+};
+
+/** A column that follows from those beside it, with what it is then and what it is called where it is counted. */
+function following(table: Table): { column: Column; how: How; role: 'count' | 'measure'; as: string } | undefined {
+  if (table.shape === 'counts') {
+    const counts = columnsOf(table, 'count');
+    const isLeft = (c: Column): boolean => c.role === 'label' && counts.length > 1 && sumColumn([...counts, c]) === c;
+    const column = table.columns.find(isLeft) ?? sumColumn(counts);
+    return column && { column, how: 'sum', role: 'count', as: 'a category' };
+  }
+  if (!['columns', 'repeated', 'grid'].includes(table.shape)) return undefined;
+  const measures = columnsOf(table, 'measure');
+  const all = table.columns.filter((c) => !c.formula && (c.role === 'measure' || c.role === 'label'));
+  // A label is looked at beside the measures alone: it may be a text or a day.
+  const [found] = [measures, ...all.filter((c) => c.role === 'label').map((c) => [...measures, c])].flatMap(
+    (columns) => workedOut(columns) ?? [],
+  );
+  return found && !found.column.formula ? { ...found, role: 'measure', as: 'a group' } : undefined;
+}
+
+/** A column that holds the totals, the means or the differences of those beside it. */
 export function totalColumn(table: Table): TableDoubt[] {
-  if (table.shape !== 'counts' || isSettled(table, 'total-column')) return [];
-  const counts = columnsOf(table, 'count');
-  const left = table.columns.find((c) => c.role === 'label' && counts.length > 1 && sumColumn([...counts, c]) === c);
-  if (left)
-    return [
-      {
-        code: 'total-column',
-        text: `“${called(left)}” is the sum of the columns beside it and is not counted.`,
-        where: [],
-        mends: [
-          {
-            label: 'Count it',
-            edits: [
-              { kind: 'describe-column', column: left.id, role: 'count' },
-              { kind: 'describe-table', settled: { ...table.settled, 'total-column': 'counted' } },
-            ],
-          },
-        ],
-      },
-    ];
-  const total = sumColumn(counts);
-  return total
-    ? [
-        {
-          code: 'total-column',
-          text: `“${called(total)}” is the sum of the columns beside it, and is counted as a category of its own.`,
-          where: [],
-          mends: [
-            { label: 'Leave it out', edits: [{ kind: 'describe-column', column: total.id, role: 'label' }] },
-            {
-              label: 'It is a category',
-              edits: [{ kind: 'describe-table', settled: { ...table.settled, 'total-column': 'counted' } }],
-            },
+  if (isSettled(table, 'total-column')) return [];
+  const found = following(table);
+  if (!found) return [];
+  const { column, how, role, as } = found;
+  const said: TableEdit = { kind: 'describe-table', settled: { ...table.settled, 'total-column': 'counted' } };
+  const become = (to: Column['role']): TableEdit => ({ kind: 'describe-column', column: column.id, role: to });
+  const isLeft = column.role !== role;
+  return [
+    {
+      code: 'total-column',
+      text: `“${called(column)}” ${howWords[how]}${isLeft ? ' and is not counted.' : `, and is counted as ${as} of its own.`}`,
+      where: [],
+      mends: isLeft
+        ? [{ label: 'Count it', edits: [become(role), said] }]
+        : [
+            { label: 'Leave it out', edits: [become('label')] },
+            { label: `It is ${as}`, edits: [said] },
           ],
-        },
-      ]
-    : [];
+    },
+  ];
 }

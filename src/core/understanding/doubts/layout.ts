@@ -36,7 +36,7 @@ export function whichCategory(table: Table): TableDoubt[] {
   const groups = columnsOf(table, 'group');
   if (table.shape !== 'categories' || groups.length < 3 || isSettled(table, 'which-outcome')) return [];
   const { by, outcome } = likeliestCrossing(table);
-  const called = (id: string | undefined): string => groups.find((c) => c.id === id)?.name || 'unnamed';
+  const called = (id: string | undefined): string => groups.find((c) => c.id === id)?.name ?? 'unnamed';
   return [
     {
       code: 'which-outcome',

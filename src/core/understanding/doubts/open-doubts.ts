@@ -4,7 +4,7 @@ import { type DoubtCode, type Mend, type TableDoubt, doubtCodes } from './doubt'
 import { calendar, runningNumber } from './labels';
 import { ambiguousLayout, unknownSpread, whichCategories, whichCategory, whichOutcome } from './layout';
 import { namesInFirstRow, nearNames, oddNames, sameNames } from './names';
-import { beyondLimits, scaleSlips } from './readings';
+import { beyondLimits, missingCodes, scaleSlips } from './readings';
 import { lostPartners, replicates, unnamedSubjects, withoutGroup } from './rows';
 import { mixedUnitsOf } from './units';
 
@@ -26,6 +26,7 @@ const each = [
   nearNames,
   sameNames,
   mixedUnitsOf,
+  missingCodes,
   scaleSlips,
   beyondLimits,
   unknownSpread,

@@ -124,6 +124,45 @@ export function scaleSlips(table: Table): TableDoubt[] {
   ];
 }
 
+/** Numbers that stand for no reading in many tables. */
+const codes = /^(?:-9{1,5}|9{3,5})(?:\.0+)?$/;
+
+/** Numbers such as −999 far from all other readings: no reading, by a custom. */
+export function missingCodes(table: Table): TableDoubt[] {
+  if (isSettled(table, 'missing-code') || table.shape === 'counts' || table.shape === 'categories') return [];
+  const found = columnsOf(table, 'measure').flatMap((column) => {
+    if (column.formula) return [];
+    const { used } = readColumn(column);
+    const isCode = ({ row }: { row: number }): boolean =>
+      codes.test((column.cells[row] ?? '').trim().replace('−', '-'));
+    const coded = used.filter(isCode);
+    if (coded.length === 0 || coded.length > used.length / 2) return [];
+    let [least, greatest] = [Infinity, -Infinity];
+    for (const reading of used)
+      if (!isCode(reading)) [least, greatest] = [Math.min(least, reading.value), Math.max(greatest, reading.value)];
+    const far = ({ value }: { value: number }): boolean => (value < 0 ? least >= 0 : value > 3 * greatest);
+    return coded.filter(far).map(({ row }) => ({ column, row, text: (column.cells[row] ?? '').trim() }));
+  });
+  const [first] = found;
+  if (!first) return [];
+  const place = ({ column, row }: { column: Column; row: number }): string => `${called(column)}, row ${row + 1}`;
+  const texts = [...new Set(found.map((f) => f.text))];
+  return [
+    {
+      code: 'missing-code',
+      text: `${some(texts)} (${found.length === 1 ? place(first) : `${found.length} cells`}) is far from all other readings, and is counted as one. Often it stands for a reading that is missing.`,
+      where: found.slice(0, 20).map((f) => ({ column: f.column.id, row: f.row, called: place(f) })),
+      mends: [
+        {
+          label: found.length === 1 ? 'It is missing: empty the cell' : 'They are missing: empty the cells',
+          edits: found.map((f) => ({ kind: 'write', row: f.row, columns: [f.column.id], texts: [['']] })),
+        },
+        asItIs(table, 'missing-code', found.length === 1 ? 'It is a reading' : 'They are readings'),
+      ],
+    },
+  ];
+}
+
 /** What is written where a reading lay below what could be measured, and no number says where that is. */
 const undetected =
   /^(?:b\.?d\.?l\.?|bl?oq|blq|b\.?l\.?d\.?|n\.?d\.?|<? ?(?:lod|loq|dl)|below .*|not detect\w*|undetect\w*|trace)$/i;

@@ -1,0 +1,33 @@
+/** A group named once, in the first of its rows, the cells below it left empty. */
+import type { Incoming } from './seen';
+import { valueOf } from './sums';
+import { labelName } from './vocabulary';
+
+/** Whether a column names each of several groups once, over the empty cells of its other rows. */
+function namesOnce({ name, cells }: Incoming): boolean {
+  const names = cells.filter((cell) => cell.trim() !== '');
+  const isName = (cell: string): boolean => cell.trim() !== '' && valueOf(cell) === undefined;
+  const standsAlone = (cell: string, row: number): boolean =>
+    cell.trim() === '' || (cells[row + 1] ?? 'x').trim() === '';
+  return (
+    !labelName.test(name) &&
+    names.length > 1 &&
+    isName(cells[0] ?? '') &&
+    names.every(isName) &&
+    new Set(names).size === names.length &&
+    cells.every(standsAlone)
+  );
+}
+
+/**
+ * A table of one reading a row with the names of its groups in every row; as it is where no first column names each group
+ * once. Of several columns of readings the rows may be replicates of a level, which are read as they stand.
+ */
+export function namesFilledDown(columns: readonly Incoming[]): readonly Incoming[] {
+  const [first, ...others] = columns;
+  const numbers = others.filter((c) => c.cells.some((cell) => valueOf(cell) !== undefined));
+  if (!first || numbers.length !== 1 || !namesOnce(first)) return columns;
+  let over = '';
+  const cells = first.cells.map((cell) => (over = cell.trim() === '' ? over : cell));
+  return [{ ...first, cells }, ...others];
+}

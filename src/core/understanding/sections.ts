@@ -1,0 +1,37 @@
+/** Names that stand alone in a row, each over the readings that belong to it. */
+import { isMissing } from '../readings/parse-number';
+import { valueOf } from './sums';
+
+type Rows = readonly (readonly string[])[];
+
+const filled = (row: readonly string[]): string[] => row.filter((cell) => cell.trim() !== '');
+/** A name has a word in it; "3.1 cm" and "<0.5" are readings of their own kind. */
+const isText = (cell: string): boolean =>
+  /^[^\d<>≤≥~].*\p{L}|^\p{L}{2}/u.test(cell.trim()) && !isMissing(cell) && valueOf(cell) === undefined;
+const isReading = (row: readonly string[]): boolean => row.some((cell) => valueOf(cell) !== undefined);
+
+/** Rows under a name there are at least. */
+const fewest = 2;
+
+/**
+ * A block in which a name stands alone over each group's rows, with that name in a column of its own before them;
+ * undefined where there are fewer than two such names, or rows that stand under none but the heads.
+ */
+export function sectionsApart(block: Rows): string[][] | undefined {
+  const rows = block.filter((row) => filled(row).length > 0);
+  const width = Math.max(0, ...rows.map((row) => row.length));
+  const isName = (row: readonly string[]): boolean => filled(row).length === 1 && isText(row[0] ?? '');
+  const at = rows.flatMap((row, i) => (isName(row) ? [i] : []));
+  const [first = -1] = at;
+  // Names over all columns may stand first.
+  const heads = rows.slice(0, first);
+  if (at.length < 2 || heads.length > 1 || heads.some((row) => isReading(row) || filled(row).length < width - 1))
+    return undefined;
+  // Over several columns the row below the first name may hold their names: then it is a title.
+  const under = (k: number): Rows => rows.slice((at[k] ?? 0) + 1, at[k + 1]);
+  if (!at.every((_, k) => under(k).length >= fewest && under(k).every(isReading))) return undefined;
+  const names = at.map((i) => (rows[i]?.[0] ?? '').trim().replace(/[:=]$/, ''));
+  if (new Set(names).size < names.length) return undefined;
+  const readings = at.flatMap((_, k) => under(k).map((row) => [names[k] ?? '', ...row]));
+  return [...heads.map((row) => ['group', ...row]), ...readings];
+}
