@@ -47,7 +47,10 @@ export function linesApart(block: Rows): string[][] | undefined {
   if (lines.length === 0 || lines.length < filled.length) return undefined;
   // "21.2," on each line: the mark parts them as the line does.
   const bare = lines.map((line) => line.trim().replace(/[,;]$/, ''));
-  if (lines.length > 2 && lines.slice(0, -1).every((line) => /[,;]\s*$/.test(line)) && bare.every(isNumber))
+  const ended = lines.slice(0, -1).filter((line) => /[,;]\s*$/.test(line)).length;
+  // One that is none among many is said where it stands.
+  const most = (count: number, of: number): boolean => count >= of - (of > 4 ? 1 : 0);
+  if (lines.length > 2 && most(ended, lines.length - 1) && most(bare.filter(isNumber).length, lines.length))
     return bare.map((text) => [text]);
   const groups = lines.map(named);
   if (groups.every((g) => g !== undefined))

@@ -1,6 +1,6 @@
 import { quantileSorted } from 'd3-array';
 import { leastOf, mostOf } from '../numeric/extremes';
-import { decimalMarkOf, understand } from '../readings/parse-number';
+import { decimalMarkOf, isMissing, understand } from '../readings/parse-number';
 
 /** A column as it came in: its head split into name and unit, and its texts. */
 export interface Incoming {
@@ -111,12 +111,14 @@ export const holdsYears = (c: Pick<Seen, 'whole' | 'numbers' | 'texts'>): boolea
   c.numbers.every((x) => x >= 1500 && x <= 2200) &&
   c.texts.every((t) => /^\d{4}$/.test(t));
 
-/** Whether a column counts its rows: whole numbers without a gap, each once, in whatever order. */
-export function runs(c: Pick<Seen, 'whole' | 'numbers'>): boolean {
+/** Whether a column counts its rows: whole numbers without a gap but where its cell holds none, each once, in whatever order. */
+export function runs(c: Pick<Seen, 'whole' | 'numbers' | 'cells'>): boolean {
   const numbers = c.numbers.slice(0, 1000);
   if (!c.whole || numbers.length < 3) return false;
   const rising = numbers.every((x, i) => i === 0 || x === (numbers[i - 1] ?? 0) + 1);
   // Of a longer column the first rows may be any of its numbers.
   if (rising || c.numbers.length > numbers.length) return rising;
-  return new Set(numbers).size === numbers.length && mostOf(numbers) - leastOf(numbers) === numbers.length - 1;
+  const lost = mostOf(numbers) - leastOf(numbers) - (numbers.length - 1);
+  const empty = c.cells.filter((cell, i) => isMissing(cell) || (cell.trim() === '' && i < numbers.length)).length;
+  return new Set(numbers).size === numbers.length && (lost === 0 || (lost === 1 && empty > 0 && numbers.length > 4));
 }

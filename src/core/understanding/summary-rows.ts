@@ -93,7 +93,8 @@ export function summaryRows(columns: readonly Column[]): SummaryRow[] {
       .sort((a, b) => a.row - b.row);
   }
   if (height > computed) return named.sort((a, b) => a.row - b.row);
-  const whole = (c: Column): boolean => c.cells.every((x) => x.trim() === '' || Number.isInteger(valueOf(x) ?? 0.5));
+  const whole = (c: Column): boolean =>
+    c.cells.every((x) => x.trim() === '' || isMissing(x) || Number.isInteger(valueOf(x) ?? 0.5));
   if (names && !numbers.includes(names) && numbers.length > 1 && numbers.every(whole) && height <= 200) {
     const sum = sumRow(names, numbers);
     if (sum) return [{ row: sum.row, kind: 'total', name: (names.cells[sum.row] ?? '').trim(), exact: sum.exact }];

@@ -54,9 +54,12 @@ export function sumRow(
     columns.some((c) => (c.cells[r] ?? '').trim() !== ''),
   );
   const ends = [filled.at(-1), filled[0]].flatMap((r) => (r === undefined ? [] : [r]));
+  // A column with a cell that holds no number tells nothing of the sum, where others do.
+  const whole = columns.filter((c) => filled.every((r) => valueOf(c.cells[r]) !== undefined));
+  const telling = whole.length > 1 ? whole : columns;
   const exact = (row: number): boolean =>
     filled.length > 2 &&
-    columns.every((c) => {
+    telling.every((c) => {
       const own = valueOf(c.cells[row]);
       const sum = filled.filter((r) => r !== row).reduce((s, r) => s + (valueOf(c.cells[r]) ?? 0), 0);
       return own !== undefined && close(own, sum);
