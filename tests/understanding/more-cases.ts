@@ -1213,6 +1213,19 @@ function figureCases(): Case[] {
       { layout: ['counts'], total: 100, asks: ['table'], doubts: [] },
     ),
     one(
+      'germinated-of-sown',
+      'a part beside what was sown',
+      lines(['soil', 'germinated', 'sown'], ['clay', 34, 50], ['sand', 21, 48]),
+      {
+        layout: ['counts'],
+        shares: [
+          [34, 50],
+          [21, 48],
+        ],
+        asks: ['share'],
+      },
+    ),
+    one(
       'counts-without-the-word',
       'whole numbers beside names, in a column that is not called a count',
       lines(['colour', 'seen'], ['brown', 40], ['green', 31], ['olive', 29]),
@@ -1247,6 +1260,12 @@ function shapeCases(): Case[] {
   const pair = { groups: ['red', 'white'], asks: ['two-groups'] };
   const sum = (...texts: string[]): string => texts.reduce((s, t) => s + Number(t), 0).toFixed(1);
   return [
+    one(
+      'genotypes',
+      'names without a letter',
+      lines(['+/+', '+/-', '-/-'], ...times(7, () => [about(), about(), about()])),
+      { layout: ['columns'], groups: ['+/+', '+/-', '-/-'], readings: 21, doubts: [] },
+    ),
     one(
       'names-in-two-rows',
       'names that reach over several columns',

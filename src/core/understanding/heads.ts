@@ -26,7 +26,8 @@ const notMeasured = (text: string): boolean => isMissing(text) || /^(?:[<>≤≥
 /** Whether a text over a column reads as its name: "Red lamp", and "0.5 mM" too unless the cells below carry that unit. */
 function isName(text: string, below: readonly string[]): boolean {
   const tidy = text.trim();
-  if (/^[#№]$/.test(tidy)) return true;
+  // A number sign, and genotypes: "+/−".
+  if (/^[#№]$|^[+−-]\/[+−-]$/.test(tidy)) return true;
   if (!/\p{L}/u.test(tidy) || isFigure(tidy)) return false;
   // "None" over counts is a category; where it comes again below it marks what is missing.
   if (notMeasured(tidy)) return /^(none|missing)$/i.test(tidy) && below.length > 0 && below.every(isNumber);

@@ -50,7 +50,7 @@ export const settingName = starting(
 );
 /** Names of what is measured, so that columns that carry two of them are two variables. */
 const variableName = within(
-  'age|mass|weight|len|length|dist|height|width|depth|breadth|girth|diameter|radius|area|volume|thickness|size|temperature|temp|pressure|pulse|heart rate|rate|speed|velocity|time|duration|distance|score|grade|mark|index|count|number|concentration|conc|density|yield|income|price|cost|salinity|pH|oxygen|chlorophyll|nitrate|nitrogen|phosphate|phosphorus|ammonia|carbon|protein|glucose|cholesterol|insulin|lipid|fat|sugar|starch|water|moisture|humidity|biomass|cover|growth|survival|bmi|iq|dose|power|energy|intensity|absorbance|fluorescence|expression|strength|hardness|viscosity|conductivity|turbidity|latency|x|y|z',
+  'age|mass|weight|len|length|dist|height|width|depth|breadth|girth|diameter|radius|area|volume|thickness|size|temperature|temp|pressure|systolic|diastolic|pulse|heart rate|rate|speed|velocity|time|duration|distance|score|grade|mark|index|count|number|concentration|conc|density|yield|income|price|cost|salinity|pH|oxygen|chlorophyll|nitrate|nitrogen|phosphate|phosphorus|ammonia|carbon|protein|glucose|cholesterol|insulin|lipid|fat|sugar|starch|water|moisture|humidity|biomass|cover|growth|survival|bmi|iq|dose|power|energy|intensity|absorbance|fluorescence|expression|strength|hardness|viscosity|conductivity|turbidity|latency|x|y|z',
 );
 /** The parts of variable names that tell them apart, "length" in "blade length". */
 export const variableIn = (name: string): string | undefined => variableName.exec(name)?.[0].toLowerCase();
@@ -66,7 +66,7 @@ export const totalName =
 export const controlName = /^(?:controls?|untreated|unexposed|placebo|vehicle|blank|sham|reference)\b/iu;
 /** What a part is out of. */
 export const outOfName =
-  /^(?:(?:grand |row )?totals?|n|of|out of|tested|examined|planted|exposed|treated|sampled|all|size|sample size|trials|number(?: (?:tested|examined|planted|exposed|of \w+))?|no\.? (?:tested|examined|planted|exposed|of \w+)|(?:plants|animals|seeds|cells|fish|eggs|mice|patients|subjects|people|individuals|blades|fronds|lines|tanks|seedlings)(?: \w+)?|n[ _]?total|counted|looked at|checked)$/iu;
+  /^(?:(?:grand |row )?totals?|n|of|out of|tested|examined|planted|sown|seeded|plated|stocked|released|laid|enrolled|randomi[sz]ed|inoculated|incubated|injected|screened|scored|exposed|treated|sampled|all|size|sample size|trials|number(?: (?:tested|examined|planted|exposed|of \w+))?|no\.? (?:tested|examined|planted|exposed|of \w+)|(?:plants|animals|seeds|cells|fish|eggs|mice|patients|subjects|people|individuals|blades|fronds|lines|tanks|seedlings)(?: \w+)?|n[ _]?total|counted|looked at|checked)$/iu;
 
 export const meanName = /^(?:(?:arithmetic |sample )?means?|averages?|avg\.?|m|x̄|µ|mu)(?:\b|$)/iu;
 /** What the spread beside a mean is, by its name; `±` and its like do not say. */
