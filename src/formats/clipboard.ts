@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { delimiterOf, parseDelimited } from './delimited';
 import { withoutDust } from './without-dust';
 
 const rectangular = (rows: readonly (readonly string[])[]): string[][] => {
@@ -7,61 +8,12 @@ const rectangular = (rows: readonly (readonly string[])[]): string[][] => {
   return rows.map((row) => Array.from({ length: width }, (_, i) => row[i] ?? ''));
 };
 
-/** Whether a text is a number, or stands where one would. */
-const isFigure = (cell: string): boolean => /^\s*[<>]?\s*[+−-]?[\d.,]*\d\s*%?\s*$/.test(cell) || /^\s*$/.test(cell);
-
-/** Rows parted by a mark that parts every line into as many cells, most of them numbers; undefined where none does. */
-const partedBy = (text: string, delimiter: string): string[][] | undefined =>
-  evenly(Papa.parse<string[]>(text, { delimiter }).data, delimiter);
-
-/** Columns that spaces set apart: several between any two, or one where every line has as many words. */
-function spaced(text: string): string[][] | undefined {
-  const lines = text.split(/\r?\n/).filter((line) => line.trim() !== '');
-  const by = (space: RegExp): string[][] => lines.map((line) => line.trim().split(space));
-  // "red: 20.1" names what stands behind it.
-  const words = by(/[:=]?\s+/);
-  const [first = []] = words;
-  const figures = first.map((_, k) => words.slice(1).every((row) => isFigure(row[k] ?? '')));
-  // "12 500" is one number.
-  const thousands = words.slice(1).every((row) => /^\d{1,3}(?: \d{3})+$/.test(row.join(' ')));
-  // Lines of nothing but numbers may be one list broken into lines, which is asked about.
-  const list = first.length > 2 && figures.every(Boolean);
-  const single = lines.length > 2 && first.length > 1 && figures.some(Boolean) && !list && !thousands;
-  return evenly(by(/\s{2,}/), ' ') ?? (single && words.every((row) => row.length === first.length) ? words : undefined);
-}
-
-/** Rows of which nearly all have as many cells, and many of those are numbers. */
-function evenly(data: readonly string[][], delimiter: string): string[][] | undefined {
-  const rows = data.filter((row) => row.some((cell) => cell.trim() !== ''));
-  // "| a | b |" has marks at its ends, and a rule of dashes under its heads.
-  const edged = delimiter === '|' && rows.every((row) => row[0]?.trim() === '' && row.at(-1)?.trim() === '');
-  const cells = (edged ? rows.map((row) => row.slice(1, -1)) : rows).map((row) => row.map((cell) => cell.trim()));
-  const body = cells.filter((row) => !row.every((cell) => /^:?-{2,}:?$/.test(cell)));
-  const [, second] = body;
-  if (!second || second.length < 2) return undefined;
-  const even = body.filter((row) => row.length === second.length).length >= 0.8 * body.length;
-  const below = body.slice(1).flat();
-  return even && below.filter(isFigure).length >= 0.4 * below.length ? body : undefined;
-}
-
-/** A pasted or opened block as rows of texts, made rectangular; nothing in it is dropped or changed. */
+/** A pasted block as rows of texts, made rectangular; nothing in it is dropped or changed. */
 export function blockFromText(text: string): string[][] {
   const whole = text.replace(/\r?\n$/, '');
-  // What a spreadsheet copies is tab-separated. Without a tab other marks may part the columns; but a single column may
-  // hold decimal commas, and a single line a list.
-  if (!whole.includes('\t') && /\n\s*\S/.test(whole)) {
-    const decimals = whole
-      .split(/\r?\n/)
-      .slice(1)
-      .every((line) => /^\s*[+−-]?\d*,?\d*\s*$/.test(line));
-    const parted =
-      partedBy(whole, ';') ??
-      partedBy(whole, '|') ??
-      (decimals && !/,.*\p{L}|\p{L}.*,/u.test(whole) ? undefined : partedBy(whole, ',')) ??
-      spaced(whole);
-    if (parted) return rectangular(parted);
-  }
-  return rectangular(Papa.parse<string[]>(whole, { delimiter: '\t' }).data);
+  const delimiter = delimiterOf(whole);
+  const { rows } = parseDelimited(whole, delimiter);
+  return rectangular(delimiter === '\t' ? rows : rows.map((row) => row.map((cell) => cell.trim())));
 }
 
 /** The first table of an HTML fragment as rows of texts; cells that span several are followed by empty ones. */

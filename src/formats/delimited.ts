@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 
-export const delimiters = ['\t', ';', ',', '|'] as const;
+/** The marks that part columns; a space stands for any number of them. */
+export const delimiters = ['\t', ';', ',', '|', ' '] as const;
 export type Delimiter = (typeof delimiters)[number];
 
 /** How a delimiter is told to a person. */
@@ -9,34 +10,81 @@ export const delimiterName: Record<Delimiter, string> = {
   ';': 'semicolons',
   ',': 'commas',
   '|': 'bars',
+  ' ': 'spaces',
 };
+
+type Rows = readonly (readonly string[])[];
 
 /** Lines looked at to tell the delimiter. */
 const sampleLines = 60;
 
-/**
- * Tells by what a text's columns are parted: the mark that parts most of the first lines into the same number of
- * columns. Where decimal commas stand between semicolons or tabs, those win.
- */
-export function delimiterOf(text: string): Delimiter {
-  const head = text.split(/\r\n|\r|\n/, sampleLines).filter((line) => line.trim() !== '');
-  let best: Delimiter = ',';
-  let most = 0;
-  for (const delimiter of delimiters) {
-    const widths = head.map((line) => Papa.parse<string[]>(line, { delimiter }).data[0]?.length ?? 1);
-    const usual = [...widths].sort((x, y) => x - y)[Math.floor(widths.length / 2)] ?? 1;
-    if (usual < 2) continue;
-    // Commas within numbers also part lines, so another mark that parts them evenly is believed before.
-    const alike = widths.filter((w) => w === usual).length / widths.length;
-    const weight = alike * (delimiter === ',' ? 0.8 : 1) + (delimiter === '\t' ? 0.1 : 0);
-    if (weight > most) {
-      most = weight;
-      best = delimiter;
-    }
-  }
-  return best;
+const linesOf = (text: string, most?: number): string[] =>
+  text.split(/\r\n|\r|\n/, most).filter((line) => line.trim() !== '');
+
+/** Whether a text is a number, or stands where one would. */
+const isFigure = (cell: string): boolean => /^\s*[<>]?\s*[+−-]?[\d.,]*\d\s*%?\s*$/.test(cell) || /^\s*$/.test(cell);
+
+/** Whether nearly all rows have as many cells as the second, two at least. */
+function areEven(rows: Rows): boolean {
+  const width = rows[1]?.length ?? 0;
+  return width > 1 && rows.filter((row) => row.length === width).length >= 0.8 * rows.length;
 }
 
+/** Whether many of the cells below the first row are numbers. */
+function holdNumbers(rows: Rows): boolean {
+  const below = rows.slice(1).flat();
+  return below.filter(isFigure).length >= 0.4 * below.length;
+}
+
+/** Lines parted by spaces: by several, or by one where every line has as many words; undefined where they part nothing. */
+function bySpaces(lines: readonly string[]): string[][] | undefined {
+  const by = (space: RegExp): string[][] => lines.map((line) => line.trim().split(space));
+  const wide = by(/\s{2,}/);
+  if (areEven(wide) && holdNumbers(wide)) return wide;
+  // "red: 20.1" names what stands behind it.
+  const words = by(/[:=]?\s+/);
+  const [first = []] = words;
+  const figures = first.map((_, k) => words.slice(1).every((row) => isFigure(row[k] ?? '')));
+  // "12 500" is one number; and lines of nothing but numbers may be one list broken into lines, which is asked about.
+  const thousands = words.slice(1).every((row) => /^\d{1,3}(?: \d{3})+$/.test(row.join(' ')));
+  const list = first.length > 2 && figures.every(Boolean);
+  const parts = lines.length > 2 && first.length > 1 && figures.some(Boolean) && !list && !thousands;
+  return parts && words.every((row) => row.length === first.length) ? words : undefined;
+}
+
+/** Whether a mark parts texts into as many cells in every line, with something on both sides of it. */
+const partsTexts = (rows: Rows): boolean =>
+  areEven(rows) && rows.every((row) => row.length === rows[0]?.length && row.every((cell) => cell.trim() !== ''));
+
+/**
+ * Tells by what a text's columns are parted, from its first lines: by tabs where there are any, else by the mark that parts
+ * them evenly into numbers, else into texts. A single column may hold decimal commas, and a single line a list: those are
+ * parted by nothing, which tabs stand for.
+ */
+export function delimiterOf(text: string): Delimiter {
+  const lines = linesOf(text, sampleLines);
+  if (lines.length < 2 || lines.filter((line) => line.includes('\t')).length >= lines.length / 2) return '\t';
+  const head = lines.join('\n');
+  const decimals = lines.slice(1).every((line) => /^\s*[+−-]?\d*,?\d*\s*$/.test(line));
+  const marks = ([';', '|', ','] as const).filter(
+    (mark) => mark !== ',' || !decimals || /,.*\p{L}|\p{L}.*,/u.test(lines[0] ?? ''),
+  );
+  const parted = marks.map((mark) => ({ mark, rows: parseDelimited(head, mark).rows }));
+  return (
+    parted.find(({ rows }) => areEven(rows) && holdNumbers(rows))?.mark ??
+    (bySpaces(lines) ? ' ' : undefined) ??
+    parted.find(({ rows }) => partsTexts(rows))?.mark ??
+    '\t'
+  );
+}
+
+/** "| a | b |" has marks at its ends, and a rule of dashes under its heads. */
+function withoutEdges(rows: string[][]): string[][] {
+  const filled = rows.filter((row) => row.some((cell) => cell.trim() !== ''));
+  const edged = filled.every((row) => row.length > 2 && row[0]?.trim() === '' && row.at(-1)?.trim() === '');
+  const inner = edged ? filled.map((row) => row.slice(1, -1)) : filled;
+  return inner.filter((row) => !row.every((cell) => /^:?-{2,}:?$/.test(cell.trim())));
+}
 export interface Delimited {
   rows: string[][];
   /** Line, from 1, of a quote that is opened and never closed. */
@@ -52,6 +100,8 @@ const chunkSize = 1 << 20;
  * @param onProgress told the share done, 0 to 1
  */
 export function parseDelimited(text: string, delimiter: Delimiter, onProgress?: (share: number) => void): Delimited {
+  if (delimiter === ' ')
+    return { rows: bySpaces(linesOf(text)) ?? linesOf(text).map((line) => line.trim().split(/\s+/)) };
   const parse = (quoted: boolean): { rows: string[][]; bad: boolean } => {
     const rows: string[][] = [];
     let bad = false;
@@ -67,7 +117,7 @@ export function parseDelimited(text: string, delimiter: Delimiter, onProgress?: 
     return { rows: dropLast(rows), bad };
   };
   const first = parse(true);
-  if (!first.bad) return { rows: first.rows };
+  if (!first.bad) return { rows: delimiter === '|' ? withoutEdges(first.rows) : first.rows };
   const plain = parse(false).rows;
   const quote = plain.findIndex((row) => row.some((cell) => (cell.split('"').length - 1) % 2 === 1));
   return { rows: plain, unclosed: Math.max(0, quote) + 1 };

@@ -3,6 +3,7 @@ import { expect } from 'chai';
 import { openDoubts } from '../../src/core/understanding/doubts/open-doubts';
 import { intake } from '../../src/core/understanding/intake';
 import { blockFromText } from '../../src/formats/clipboard';
+import { openFile } from '../../src/formats/open-file';
 import { type Case, missed } from '../understanding/hold';
 import { random } from '../../src/core/numeric/random';
 import { nth } from '../../src/core/numeric/nth';
@@ -82,6 +83,22 @@ describe('the same tables', () => {
       });
     });
     expect(misread).to.deep.equal([]);
+  });
+
+  it('stand in the same columns whether they are pasted or opened as a file', async () => {
+    const trimmed = (rows: readonly (readonly string[])[]): string[] =>
+      rows
+        .map((row) =>
+          row
+            .map((cell) => cell.trim())
+            .join('\t')
+            .trimEnd(),
+        )
+        .filter((row) => row !== '');
+    for (const { id, text } of [...cases, ...moreCases]) {
+      const opened = await openFile(new TextEncoder().encode(text));
+      expect(trimmed(opened.sheets[0]?.rows ?? []), id).to.deep.equal(trimmed(blockFromText(text)));
+    }
   });
 
   it('are understood alike whatever readings they hold', () => {

@@ -31,6 +31,8 @@ export interface Effect {
   interval?: Interval;
   /** Adjusted where several are judged together; an estimate has none. */
   p?: number;
+  /** Whether p is below α; missing where there is none. */
+  significant?: boolean;
   /** Before adjustment, where p-values are what is adjusted. */
   alone?: number;
   /** The smallest difference that would have counted. */
@@ -51,6 +53,8 @@ export interface Test {
   df: readonly number[];
   /** The smallest number there is where p is smaller still. */
   p: number;
+  /** Whether p is below α. */
+  significant?: boolean;
   /** log₁₀ of a p below 10⁻³⁰⁰. */
   log10P?: number;
   /** An interval for a p that was sampled, and how many arrangements were drawn for it. */
@@ -113,6 +117,8 @@ export interface FollowUpPart {
 export interface Comparison {
   /** The p of the main test; an estimate that tests no claim has none. */
   p?: number;
+  /** Whether that p is below α; missing where there is none. */
+  significant?: boolean;
   /** The smallest p the test could have given, where that does not reach the level. */
   leastP?: number;
   /** The one difference asked about, where there is one. */

@@ -5,6 +5,7 @@ import type { Comparison } from '../answer/comparison';
 import { type GroupPart, allParts, limitedOf as belowIn } from '../answer/group-part';
 import { turnedRound } from '../answer/turned';
 import { demandNumbers, hasBelow } from '../answer/limits';
+import { judged } from '../answer/judged';
 import { withLogTails } from '../answer/log-tail';
 import { DomainError, type Outcome, attempt, demand } from '../numeric/domain-error';
 import { asRatios, demandPositive, onLogarithms } from '../answer/ratios';
@@ -309,7 +310,7 @@ function fromLogarithms(
  * @param brief leaves out effect sizes and what follows an overall test, for a question asked of many measures
  */
 export const answer = (asked: Question, given: Table, brief = false): Outcome<Answer> =>
-  answered(asked, given, brief, (make) => attempt(() => withLogTails(make())));
+  answered(asked, given, brief, (make) => attempt(() => judged(withLogTails(make()), asked.level)));
 
 /** The groups of a question described, before they are compared: what can be shown while a long test runs. */
 export const described = (asked: Question, given: Table): Outcome<Answer> =>

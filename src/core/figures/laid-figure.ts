@@ -75,7 +75,7 @@ export function laidFigure(answer: Answer, style: FigureStyle, kind: LaidKind): 
   if (made && kind === 'differences') {
     const frame: Frame = { left: 16, top: 28, width: wide - 32, height: high - 28 - 46 };
     const parts = made.follow?.ok ? made.follow.value : [];
-    const rungs = rungsOf(parts, question.level, false);
+    const rungs = rungsOf(parts, false);
     // A figure is as high as is wished: so many lines have room.
     const most = Math.max(mostRungs, Math.floor(frame.height / 22));
     const drawn = drawnRungs(rungs, most);

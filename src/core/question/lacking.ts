@@ -5,6 +5,7 @@ import { readColumn } from '../readings/read-column';
 import { type Column, type Role, type Table, called, columnsOf, emptyColumn } from '../readings/table';
 import type { TableEdit } from '../readings/table-edit';
 import type { Mend } from '../understanding/doubts/doubt';
+import { figureName, spreadKind } from '../understanding/vocabulary';
 
 /** What a table lacks before anything can be asked of it, and what mends it. */
 export interface Lacking {
@@ -55,7 +56,12 @@ export function lackingFor(table: Table): Lacking | undefined {
         return {
           text: 'Nothing says how far the readings scatter: a column with the SD, SEM or variance is needed.',
           mends: [
-            ...offer(numeric(table, 'spread'), 'spread', (n) => `“${n}” does`),
+            ...offer(
+              // A median or a quartile says what it is.
+              numeric(table, 'spread').filter((c) => !figureName.test(c.name) || spreadKind(c.name) !== null),
+              'spread',
+              (n) => `“${n}” does`,
+            ),
             { label: 'Add a column for the SD', edits: [added(table, 'spread', 'SD', 'spread')] },
           ],
         };

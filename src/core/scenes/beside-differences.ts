@@ -52,7 +52,7 @@ export function besideDifferences(
   const effect = found?.p === undefined ? undefined : found.effect;
   const follow = found?.follow;
   const parts = follow?.ok ? follow.value : [];
-  const rungs = rungsOf(parts, question.level, sorted);
+  const rungs = rungsOf(parts, sorted);
   const natural = within(
     170,
     effect

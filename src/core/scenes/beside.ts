@@ -1,5 +1,4 @@
 import type { Outcome } from '../numeric/domain-error';
-import { passes } from '../procedures/interval';
 import type { Answer } from '../answer/answer';
 import { withUnit } from '../readings/table';
 import { foremost } from '../answer/foremost';
@@ -25,7 +24,7 @@ export function besideScene(
     return {
       ...effect,
       name: `${i === 0 ? 'Left' : 'Right'}: ${effect.name}, ${percent(level)}`,
-      significant: passes(effect.p, level),
+      significant: effect.significant === true,
     };
   });
   const [first, second] = rungs;

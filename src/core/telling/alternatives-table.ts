@@ -2,7 +2,6 @@
 import { factsOf } from '../analyses/kinds';
 import { foremost } from '../answer/foremost';
 import type { AlternativeMethod } from '../answering/alternative-methods';
-import { passes } from '../procedures/interval';
 import { choicesOf, tellsRatios } from '../question/choices';
 import type { Question } from '../question/question';
 import { tellingDecimals } from '../words/numbers';
@@ -72,7 +71,7 @@ export function alternativesTable(question: Question, others: readonly Alternati
               estimate: top.estimate,
               interval: top.interval,
               // Of several comparisons one is drawn: it differs or not by its own p, not by that of all together.
-              significant: passes(top.p ?? comparison.p ?? 1, asked.level),
+              significant: (top.significant ?? comparison.significant) === true,
             },
           }
         : {}),

@@ -1,4 +1,5 @@
 /** A column that was worked out from those beside it: their sum, their mean, or the difference of two. */
+import { deviation, least, sum } from 'd3-array';
 import { valueOf } from './sums';
 
 interface Column {
@@ -10,8 +11,8 @@ export type How = 'sum' | 'mean' | 'difference';
 
 /** Rows that are looked at: what holds in so many is no chance. */
 const looked = 200;
-/** Rows it must hold in at least, and different numbers among them. */
-const fewest = 3;
+/** A column follows where chance would hardly make it so, and less than hardly where it is not called so. */
+const hardly = { called: 0.05, other: 1e-4 };
 
 const calledSo: Record<How, RegExp> = {
   sum: /^(?:(?:grand |row |sub-?)?totals?|sums?|Σ|∑|all)\b/iu,
@@ -29,35 +30,45 @@ interface Figures {
 const figuresOf = ({ cells }: Column): Figures[] =>
   cells.slice(0, looked).map((cell) => ({ value: valueOf(cell), slack: slack(cell) }));
 
-/** Whether a column is in every row what the others make of it, as far as all are written. */
-function follows(
+/**
+ * How likely chance alone would make a column what the others come to in every row, as far as all are written; 1 where it
+ * is not. Whole numbers are taken as they stand, others as rounded.
+ */
+function byChance(
   own: readonly Figures[],
   others: readonly (readonly Figures[])[],
   make: (x: number[]) => number,
-): boolean {
-  const values = new Set<number>();
-  let rows = 0;
+): number {
+  const rows: { value: number; within: number }[] = [];
   for (const [row, { value, slack: last }] of own.entries()) {
     const parts = others.map((o) => o[row]);
     const numbers = parts.flatMap((p) => p?.value ?? []);
     if (value === undefined || numbers.length < parts.length) continue;
-    const rounding = parts.reduce((sum, p) => sum + (p?.slack ?? 0), last);
-    if (Math.abs(value - make(numbers)) > rounding) return false;
-    values.add(value);
-    rows += 1;
+    const within = parts.reduce((sum, p) => sum + (p && p.slack < 0.5 ? p.slack : 0), last);
+    if (Math.abs(value - make(numbers)) > within) return 1;
+    rows.push({ value, within });
   }
-  return rows >= fewest && values.size >= fewest;
+  const sd = deviation(rows.map((r) => r.value)) ?? 0;
+  // How often a reading lies so near a given value within a normal curve. Equal readings tell nothing.
+  return rows.reduce((chance, { within }) => chance * Math.min(1, (2 * within) / (sd * Math.sqrt(2 * Math.PI))), 1);
 }
 
-const sum = (x: readonly number[]): number => x.reduce((s, value) => s + value, 0);
-
-/** How a column follows from the others, if it does. */
-function howOf(own: readonly Figures[], others: readonly (readonly Figures[])[]): How | undefined {
+/** How a column follows from the others, if it does, and how likely that is by chance. */
+function howOf(
+  own: readonly Figures[],
+  others: readonly (readonly Figures[])[],
+): { how: How; chance: number } | undefined {
   if (others.length < 2) return undefined;
-  if (follows(own, others, sum)) return 'sum';
-  if (follows(own, others, (x) => sum(x) / x.length)) return 'mean';
-  const ofTwo = others.some((a) => others.some((b) => a !== b && follows(own, [a, b], ([x = 0, y = 0]) => x - y)));
-  return ofTwo ? 'difference' : undefined;
+  const pairs = others.flatMap((a) => others.flatMap((b) => (a === b ? [] : [[a, b]])));
+  const ways: { how: How; chance: number }[] = [
+    { how: 'sum', chance: byChance(own, others, sum) },
+    { how: 'mean', chance: byChance(own, others, (x) => sum(x) / x.length) },
+    ...pairs.map((pair) => ({
+      how: 'difference' as const,
+      chance: pairs.length * byChance(own, pair, ([x = 0, y = 0]) => x - y),
+    })),
+  ];
+  return least(ways, (w) => w.chance);
 }
 
 /**
@@ -68,11 +79,12 @@ export function workedOut<T extends Column>(columns: readonly T[]): { column: T;
   if (columns.length < 3 || columns.length > 12) return undefined;
   const figures = columns.map(figuresOf);
   const found = columns.flatMap((column, k) => {
-    const how = howOf(
+    const way = howOf(
       figures[k] ?? [],
       figures.filter((_, i) => i !== k),
     );
-    return how ? [{ column, how }] : [];
+    const called = way !== undefined && calledSo[way.how].test(column.name);
+    return way && way.chance < (called ? hardly.called : hardly.other) ? [{ column, how: way.how, called }] : [];
   });
-  return found.find(({ column, how }) => calledSo[how].test(column.name)) ?? found.at(-1);
+  return found.find((f) => f.called) ?? found.at(-1);
 }

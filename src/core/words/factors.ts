@@ -1,7 +1,6 @@
 /** What questions with two factors share in words. */
 import type { Answer } from '../answer/answer';
 import type { Comparison, Test } from '../answer/comparison';
-import { passes } from '../procedures/interval';
 import type { Named } from '../question/naming';
 import type { Hypotheses } from './hypothesis';
 import { bareMeasure, eachCounts, measureOf, measurePart, takenClause } from './measured';
@@ -27,11 +26,10 @@ export function factorsSentence(named: Named): Segment[] {
 export const shortFactors = (named: Named): string => (named.layout ? namedFactors(named).join(' × ') : 'two factors');
 
 export function factorsHeadline(answer: Answer, comparison: Comparison): Text {
-  const { question } = answer;
   const [a, b] = namedFactors(answer);
   const [testA, testB, testAB] = comparison.tests;
   const measure = bareMeasure(answer);
-  const has = (test: Test | undefined): boolean => test !== undefined && passes(test.p, question.level);
+  const has = (test: Test | undefined): boolean => test?.significant === true;
   if (has(testAB))
     return text`What ${a} does to ${measure} depends on ${b}: read the two together, within each ${b} or each ${a}, not as averages over the other.`;
   const mains =

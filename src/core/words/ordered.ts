@@ -29,7 +29,7 @@ export const placedClause = (question: Pick<Question, 'spacing'>, names: readonl
 
 /** @param what rises or falls: "Blade length", "The share of settled plates"; @param same what no trend would be: "the same share" */
 export const orderedHeadline = (what: string, same: string, answer: Answer, comparison: Comparison): Text =>
-  passes(comparison.p, answer.question.level)
+  comparison.significant
     ? text`${what} ${there(comparison.trend, 'The trend') > 0 ? 'rose' : 'fell'} over the ${answer.groups.length} groups in their order; ${atAlpha(answer.question.level)}, ${same} in every group is not compatible with these readings.`
     : text`These readings do not show that ${what.charAt(0).toLowerCase()}${what.slice(1)} rises or falls over the ${answer.groups.length} groups in their order, nor that it does not.`;
 

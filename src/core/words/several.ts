@@ -1,7 +1,6 @@
 /** What questions with several groups share in words: the overall test, then what follows it. */
 import type { Answer } from '../answer/answer';
 import type { Comparison, FollowUpPart } from '../answer/comparison';
-import { passes } from '../procedures/interval';
 import { type Choices, choicesOf, tellsRatios } from '../question/choices';
 import { placing } from './ordered';
 import { followNames } from './follow-names';
@@ -28,14 +27,14 @@ const nouns = {
 export function severalHeadline(answer: Answer, comparison: Comparison, among: string): Text {
   const { question, groups } = answer;
   const { compare, method } = choicesOf(question);
-  const settled = passes(comparison.p, question.level);
+  const settled = comparison.significant;
   const what =
     method === 'ranks' ? sentenceCase(bareMeasure(answer)) : withCentre(centreWord(question), bareMeasure(answer));
   const overall = settled
     ? `${what} differed among the ${groups.length} ${among}`
     : `These readings do not show that ${what.charAt(0).toLowerCase()}${what.slice(1)} differs among the ${groups.length} ${among}, nor that it is the same`;
   if (!comparison.follow?.ok) return text`${overall}.`;
-  const { significant: told, all } = toldSignificant(comparison, question.level);
+  const { significant: told, all } = toldSignificant(comparison);
   const { noun: kind, from, alone } = nouns[compare];
   // "groups", "conditions": those compared with a control go by the same name.
   const noun = compare === 'control' ? among.replace(/s$/, '') : kind;
@@ -133,7 +132,7 @@ export function severalResults(
   const { question, groups, unit } = answer;
   const { level } = question;
   const ranks = choicesOf(question).method === 'ranks';
-  const verb = more.verb ?? `${passes(comparison.p, level) ? 'differed' : 'was not shown to differ'} among`;
+  const verb = more.verb ?? `${comparison.significant ? 'differed' : 'was not shown to differ'} among`;
   const [first] = comparison.tests;
   const pooled =
     comparison.pooledSd === undefined || tellsRatios(question)

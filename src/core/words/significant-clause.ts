@@ -1,7 +1,6 @@
 import { leastOf } from '../numeric/extremes';
 import type { Answer } from '../answer/answer';
 import type { FollowUpPart } from '../answer/comparison';
-import { passes } from '../procedures/interval';
 import { choicesOf } from '../question/choices';
 import { followNames } from './follow-names';
 import { degreesOfFreedom, fixed, pRelation } from './numbers';
@@ -18,13 +17,13 @@ const floored = (p: number): string => (Math.floor(p * 1000 + 1e-9) / 1000).toFi
 export function significantClause({ question }: Answer, parts: readonly FollowUpPart[], unit: string): Text {
   const { follow, method, compare } = choicesOf(question);
   const all = parts.flatMap((part) => part.effects.map((e) => ({ ...e, within: part.within })));
-  const significant = all.filter((e) => passes(e.p, question.level));
+  const significant = all.filter((e) => e.significant);
   const adjusted = follow === 'unadjusted' ? '' : 'adjusted ';
   const [trend] = all;
   if (!trend) return [];
   if (compare === 'trend' && method !== 'ranks') {
     const { estimate, interval } = effectPhrases(trend, unit, question.level);
-    const shown = passes(trend.p, question.level) ? 'differed' : 'was not shown to differ';
+    const shown = trend.significant ? 'differed' : 'was not shown to differ';
     return text` The ${trend.name} ${shown} from ${trend.ratio ? '1' : 'zero'}: ${estimate}, ${interval}; ${trend.statistic ? text`${symbol('t')}${trend.df === undefined ? '' : `(${degreesOfFreedom(trend.df)})`} = ${fixed(trend.statistic.value, 2)}, ` : []}${symbol('p')} ${pRelation(trend.p)}.`;
   }
   if (significant.length === 0)

@@ -3,7 +3,6 @@ import { nth } from '../numeric/nth';
 import type { Answer } from '../answer/answer';
 import type { Comparison, Effect } from '../answer/comparison';
 import { there } from '../numeric/there';
-import { passes } from '../procedures/interval';
 import { adjusts } from '../question/asking';
 import { choicesOf, noneOf, tellsRatios } from '../question/choices';
 import type { Named } from '../question/naming';
@@ -90,7 +89,7 @@ export function headlineOf(
   more: { open?: string; shown?: string },
 ): Text {
   const { question } = answer;
-  const settled = passes(comparison.p, question.level);
+  const settled = comparison.significant;
   const { direction, level } = question;
   const verdict = verdictOn({ settled, direction, seen: 'readings', none, ...more, claim: claimOf(answer) });
   return text`${observed}; ${atAlpha(level)}, ${verdict}.${equivalenceClause(answer, comparison)}`;
@@ -168,7 +167,7 @@ export function resampledClause({ comparison, question }: Answer, of: string): s
 /** What a result not significant does not show. @param difference what it would differ from, where not "a difference" */
 function unshownClause(answer: Answer, comparison: Comparison): string {
   const { question, unit, groups } = answer;
-  if (passes(comparison.p, question.level)) return '';
+  if (comparison.significant) return '';
   if (question.direction !== 'either') return `; this does not show that ${claimOf(answer)}`;
   const { value } = choicesOf(question);
   const what = tellsRatios(question) ? 'ratio' : 'difference';

@@ -1,10 +1,9 @@
 import type { Comparison } from '../answer/comparison';
 import type { Direction } from '../procedures/direction';
-import { passes } from '../procedures/interval';
 
 interface Judged {
   /** Whether the hypothesis of none was rejected at the level. */
-  settled: boolean;
+  settled: boolean | undefined;
   direction: Direction;
   /** What was seen: readings or counts. */
   seen: 'readings' | 'counts';
@@ -27,7 +26,7 @@ export function verdictOn({ settled, direction, seen, none, are, open, shown, cl
 }
 
 /** How surely several comparisons hold: how many of how many differ. */
-export function toldSignificant({ follow }: Comparison, level: number): { significant: number; all: number } {
+export function toldSignificant({ follow }: Comparison): { significant: number; all: number } {
   const effects = follow?.ok ? follow.value.flatMap((part) => part.effects) : [];
-  return { significant: effects.filter((e) => passes(e.p, level)).length, all: effects.length };
+  return { significant: effects.filter((e) => e.significant).length, all: effects.length };
 }

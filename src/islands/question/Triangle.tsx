@@ -1,6 +1,5 @@
 import type { Answer } from '../../core/answer/answer';
 import type { FollowUpPart } from '../../core/answer/comparison';
-import { passes } from '../../core/procedures/interval';
 import { rungsAxis } from '../../core/scenes/effect-axis';
 import { fixed, pRelation } from '../../core/words/numbers';
 import { tableDecimals } from '../../core/words/tables/test-tables';
@@ -8,7 +7,7 @@ import { EffectLane } from '../shared/EffectLane';
 
 /** All pairs as a triangle, row minus column: each a small interval on one scale, against the line of no difference. */
 export function Triangle({
-  answer: { groups, question },
+  answer: { groups },
   part: { effects },
   chosen,
   onChoose,
@@ -47,7 +46,7 @@ export function Triangle({
                 const place = effects.findIndex((e) => e.pair?.[0] === row.id && e.pair[1] === column.id);
                 const effect = effects[place];
                 if (!effect) return <td key={column.id} />;
-                const significant = passes(effect.p, question.level);
+                const significant = effect.significant === true;
                 return (
                   <td key={column.id} className="!p-0">
                     <button

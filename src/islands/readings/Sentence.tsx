@@ -90,7 +90,7 @@ export function Sentence({ table, choice, onEdit, onTurn, onLayout }: Props) {
           )}
         </>
       )}
-      {summary && (
+      {summary && columnsOf(table, 'spread').length > 0 && (
         <>
           ; the spread is{' '}
           <Choose
@@ -106,7 +106,7 @@ export function Sentence({ table, choice, onEdit, onTurn, onLayout }: Props) {
               <Choose
                 label="Level of the interval"
                 value={table.level}
-                options={asTheyRead([0.8, 0.9, 0.95, 0.99], percent)}
+                options={asTheyRead([...new Set([0.8, 0.9, 0.95, 0.99, table.level])].sort(), percent)}
                 onChange={(level) => onEdit([{ kind: 'describe-table', level }])}
               />
             </>

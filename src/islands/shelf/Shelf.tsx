@@ -1,6 +1,7 @@
 import { listed } from '../../core/words/sentences';
 import { Copy, FolderOpen, Pencil, Trash2 } from 'lucide-react';
 import { type SubmitEvent, Suspense, lazy, useEffect, useState } from 'react';
+import { blockFromClipboard, blockToText } from '../../formats/clipboard';
 import { useFileDrop, useFilePicker } from '../import/FileDrop';
 import { IconButton } from '../kit/IconButton';
 import { tell, untell } from '../kit/tell';
@@ -92,11 +93,11 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
   useEffect(() => {
     const paste = (event: ClipboardEvent) => {
       const typing = event.target instanceof Element && event.target.closest('input, textarea');
-      const text = event.clipboardData?.getData('text/plain') ?? '';
-      if (typing || !/[\t\n]/.test(text.trim())) return;
+      const block = typing || !event.clipboardData ? undefined : blockFromClipboard(event.clipboardData);
+      if (!block || (block.length < 2 && (block[0]?.length ?? 0) < 2)) return;
       event.preventDefault();
       setTrouble('');
-      setFile(new File([text], 'Pasted table.tsv', { type: 'text/tab-separated-values' }));
+      setFile(new File([blockToText(block)], 'Pasted table.tsv', { type: 'text/tab-separated-values' }));
     };
     window.addEventListener('paste', paste);
     return () => window.removeEventListener('paste', paste);

@@ -2,7 +2,6 @@
 import type { Answer } from '../../answer/answer';
 import type { Comparison } from '../../answer/comparison';
 import { there } from '../../numeric/there';
-import { passes } from '../../procedures/interval';
 import type { Named } from '../../question/naming';
 import { against, type Hypotheses, parameterOf } from '../../words/hypothesis';
 import { eachCounts, groupPart, nameAt, shortGroups } from '../../words/measured';
@@ -28,7 +27,7 @@ export const short = (of: Named): string => `${of.measure || 'those found'}: ${s
 export function headline(answer: Answer, comparison: Comparison, seen: string): Text {
   const { question } = answer;
   const verdict = verdictOn({
-    settled: passes(comparison.p, question.level),
+    settled: comparison.significant,
     direction: question.direction,
     seen: 'counts',
     none: 'a difference of zero',

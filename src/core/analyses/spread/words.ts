@@ -3,7 +3,6 @@ import type { Answer } from '../../answer/answer';
 import type { Comparison } from '../../answer/comparison';
 import type { GroupPart } from '../../answer/group-part';
 import { there } from '../../numeric/there';
-import { passes } from '../../procedures/interval';
 import { choicesOf } from '../../question/choices';
 import type { Named } from '../../question/naming';
 import type { Question } from '../../question/question';
@@ -88,7 +87,7 @@ export function twoHeadline(answer: Answer, comparison: Comparison): Text {
   const { question, groups, unit } = answer;
   const [a, b] = [there(groups[0], 'The first group'), there(groups[1], 'The second group')];
   const verdict = verdictOn({
-    settled: passes(comparison.p, question.level),
+    settled: comparison.significant,
     direction: question.direction,
     seen: 'readings',
     none: 'equal spreads',
@@ -142,7 +141,7 @@ export function effectResults(
   const [test] = comparison.tests;
   const effect = theEffect(comparison);
   const { estimate, interval } = effectPhrases(effect, unit, question.level);
-  const unshown = passes(comparison.p, question.level) ? '' : `; this does not show that ${claim}`;
+  const unshown = comparison.significant ? '' : `; this does not show that ${claim}`;
   const [sided, two] = question.direction === 'either' ? ['', ''] : ['one-sided ', 'two-sided '];
   return text`${sentenceCase(what(answer))}: ${eachSd(answer)}${stated}. ${effect.name} ${estimate}, ${two}${interval}; ${sided}${test ? testPhrase(test) : []}${unshown}.`;
 }

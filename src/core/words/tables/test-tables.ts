@@ -1,7 +1,7 @@
 /** What was found: the difference, its tests, the sources of variance, the comparisons that follow. */
 import type { Answer } from '../../answer/answer';
 import type { Comparison, Effect, FollowUpPart, SourceLine, Test } from '../../answer/comparison';
-import { alphaOf, passes } from '../../procedures/interval';
+import { alphaOf } from '../../procedures/interval';
 import { choicesOf } from '../../question/choices';
 import { followNames } from '../follow-names';
 import { between, degreesOfFreedom, effectDecimals, fixed, percent, significant } from '../numbers';
@@ -204,7 +204,7 @@ export function comparisonTable(answer: Answer, parts: readonly FollowUpPart[]):
     rows: parts.flatMap((part) =>
       part.effects.map((e) => {
         const decimals = tableDecimals(e);
-        const differ = passes(e.p, level);
+        const differ = e.significant === true;
         return {
           head: [e.name],
           ...(part.within === undefined ? {} : { section: part.within }),

@@ -8,7 +8,6 @@ import { sentenceCase } from '../../../words/sentences';
 import { joined, text } from '../../../words/text';
 import { theEffect } from '../../../words/two';
 import { verdictOn } from '../../../words/verdict';
-import { passes } from '../../../procedures/interval';
 import { there } from '../../../numeric/there';
 import type { Words } from '../../words';
 import {
@@ -52,7 +51,7 @@ export const words: Words = {
     const value = statedValue(answer, '');
     const group = there(answer.groups[0], 'The group counted');
     const verdict = verdictOn({
-      settled: passes(comparison.p, question.level),
+      settled: comparison.significant,
       direction: question.direction,
       seen: 'counts',
       none: value,

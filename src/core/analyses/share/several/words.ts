@@ -1,4 +1,3 @@
-import { passes } from '../../../procedures/interval';
 import { choicesOf } from '../../../question/choices';
 import type { Question } from '../../../question/question';
 import { orderedHeadline, orderedHypotheses, placedClause, trendVerb } from '../../../words/ordered';
@@ -56,8 +55,8 @@ export const words: Words = {
   headline: (answer, comparison) => {
     const { question, groups } = answer;
     if (isTrend(question)) return orderedHeadline(shareOf(answer), 'the same share', answer, comparison);
-    const { significant, all } = toldSignificant(comparison, question.level);
-    return passes(comparison.p, question.level)
+    const { significant, all } = toldSignificant(comparison);
+    return comparison.significant
       ? text`${shareOf(answer)} differed among the ${groups.length} groups; ${atAlpha(question.level)}, ${significant === 0 ? 'none' : significant} of ${all} ${all === 1 ? 'pair' : 'pairs'} ${significant <= 1 ? 'differs' : 'differ'}.`
       : text`These counts do not show that ${shareOf(answer).toLowerCase()} differs among the ${groups.length} groups, nor that it is the same.`;
   },
@@ -96,7 +95,7 @@ export const words: Words = {
     const { question, groups } = answer;
     const [test] = comparison.tests;
     const follow = comparison.follow?.ok ? significantClause(answer, comparison.follow.value, '') : [];
-    return text`${shareOf(answer)} ${isTrend(question) ? trendVerb(answer, comparison) : `${passes(comparison.p, question.level) ? 'differed' : 'was not shown to differ'} among`} the groups: ${test ? testPhrase(test) : []}${sizesClause(comparison, question.level)}. ${joined(groups.map(shareClause), '; ')}.${follow}`;
+    return text`${shareOf(answer)} ${isTrend(question) ? trendVerb(answer, comparison) : `${comparison.significant ? 'differed' : 'was not shown to differ'} among`} the groups: ${test ? testPhrase(test) : []}${sizesClause(comparison, question.level)}. ${joined(groups.map(shareClause), '; ')}.${follow}`;
   },
   legend: legendOf(names),
 };

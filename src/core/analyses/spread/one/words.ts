@@ -1,4 +1,3 @@
-import { passes } from '../../../procedures/interval';
 import { there } from '../../../numeric/there';
 import type { Named } from '../../../question/naming';
 import { against, parameterOf } from '../../../words/hypothesis';
@@ -29,7 +28,7 @@ export const words: Words = {
     const { question, unit } = answer;
     const group = there(answer.groups[0], 'The group');
     const verdict = verdictOn({
-      settled: passes(comparison.p, question.level),
+      settled: comparison.significant,
       direction: question.direction,
       seen: 'readings',
       none: stated(answer),

@@ -1,4 +1,3 @@
-import { passes } from '../../../procedures/interval';
 import { choicesOf } from '../../../question/choices';
 import { followNames } from '../../../words/follow-names';
 import { allEqual } from '../../../words/hypothesis';
@@ -21,7 +20,7 @@ export const words: Words = {
   methodElse: elseOf,
   headline: (answer, comparison) => {
     const { question, groups } = answer;
-    return passes(comparison.p, question.level)
+    return comparison.significant
       ? text`The spread of ${what(answer)} differed among the ${groups.length} groups, ${atAlpha(question.level)}.`
       : text`These readings do not show that the spread of ${what(answer)} differs among the ${groups.length} groups, nor that it is the same (${atAlpha(question.level).slice(3)}).`;
   },
@@ -42,7 +41,7 @@ export const words: Words = {
   },
   results: (answer, comparison) => {
     const [test] = comparison.tests;
-    const differed = passes(comparison.p, answer.question.level) ? 'differed' : 'was not shown to differ';
+    const differed = comparison.significant ? 'differed' : 'was not shown to differ';
     const follow = comparison.follow?.ok ? significantClause(answer, comparison.follow.value, '') : [];
     return text`The spread of ${what(answer)} ${differed} among the groups: ${test ? testPhrase(test) : []}. ${eachSd(answer)}.${follow}`;
   },

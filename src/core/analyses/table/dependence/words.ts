@@ -1,4 +1,3 @@
-import { passes } from '../../../procedures/interval';
 import { choicesOf } from '../../../question/choices';
 import type { Method, Question } from '../../../question/question';
 import { arrangementWords, rowName } from '../../../words/counts';
@@ -34,7 +33,7 @@ export const words: Words = {
       ? 'The chi-square test, where expected counts are five or more.'
       : 'Fisher’s exact test, where expected counts are small; a question about one share, if one outcome is what matters.',
   headline: (answer, comparison) => {
-    const sure = passes(comparison.p, answer.question.level);
+    const sure = comparison.significant === true;
     const [outcome, rows] = [answer.measure, rowName(answer)];
     const found = sure
       ? `${sentenceCase(outcome)} depends on ${rows}`
@@ -61,7 +60,7 @@ export const words: Words = {
       answer,
       comparison,
       (n) =>
-        `Among the ${n} counted, ${answer.measure} ${passes(comparison.p, answer.question.level) ? 'depended' : 'was not shown to depend'} on ${rowName(answer)}`,
+        `Among the ${n} counted, ${answer.measure} ${comparison.significant ? 'depended' : 'was not shown to depend'} on ${rowName(answer)}`,
     ),
   legend: (answer) =>
     legendOf(

@@ -1,4 +1,3 @@
-import { passes } from '../../../procedures/interval';
 import { ratioWords } from '../../../words/counts';
 import { eachCounts } from '../../../words/measured';
 import { atAlpha } from '../../../words/numbers';
@@ -20,7 +19,7 @@ export const words: Words = {
   methodElse: () => 'Joining categories, where expected counts are small.',
   headline: (answer, comparison) => {
     const { question } = answer;
-    const sure = passes(comparison.p, question.level);
+    const sure = comparison.significant === true;
     const ratio = ratioWords(question);
     return text`A${atAlpha(question.level).slice(1)}, ${sure ? `the counts are not compatible with ${ratio}` : `these counts do not rule out ${ratio}, nor do they show it`}.${standOut(answer, comparison, sure)}`;
   },
@@ -41,7 +40,7 @@ export const words: Words = {
       answer,
       comparison,
       (n) =>
-        `The ${n} counted ${passes(comparison.p, answer.question.level) ? 'departed from' : 'were not shown to depart from'} ${ratioWords(answer.question)}`,
+        `The ${n} counted ${comparison.significant ? 'departed from' : 'were not shown to depart from'} ${ratioWords(answer.question)}`,
     ),
   legend: (answer) =>
     legendOf(
