@@ -14,6 +14,9 @@ export default ts.config(
       '@typescript-eslint/no-confusing-void-expression': 'off',
       '@typescript-eslint/dot-notation': ['error', { allowIndexSignaturePropertyAccess: true }],
       '@typescript-eslint/consistent-type-definitions': 'off',
+      // There are no enums, and no class is handed on as a value.
+      '@typescript-eslint/no-unsafe-enum-assignment': 'off',
+      '@typescript-eslint/no-unsafe-class-instance-assignment': 'off',
       // Taking parts out of an object by leaving them behind.
       '@typescript-eslint/no-unused-vars': ['error', { ignoreRestSiblings: true }],
       '@typescript-eslint/no-unnecessary-condition': ['error', { allowConstantLoopConditions: true }],

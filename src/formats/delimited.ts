@@ -71,7 +71,8 @@ export function delimiterOf(text: string): Delimiter {
   );
   const parted = marks.map((mark) => ({ mark, rows: parseDelimited(head, mark).rows }));
   return (
-    parted.find(({ rows }) => areEven(rows) && holdNumbers(rows))?.mark ??
+    // A semicolon or a bar that parts every line alike does so on purpose; a comma may stand within numbers.
+    parted.find(({ mark, rows }) => (areEven(rows) && holdNumbers(rows)) || (mark !== ',' && partsTexts(rows)))?.mark ??
     (bySpaces(lines) ? ' ' : undefined) ??
     parted.find(({ rows }) => partsTexts(rows))?.mark ??
     '\t'

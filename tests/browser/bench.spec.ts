@@ -94,8 +94,11 @@ test('the sample planner: how many, how surely, how small; a spread from a study
   expect(Math.abs(found - 801)).toBeLessThan(64);
   await page.getByLabel('SD expected').fill('0');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('above 0');
-  await page.goBack();
+  await expect(page.getByRole('alert')).toContainText('0: an SD above 0 is asked');
+  await expect(page.getByTestId('planned')).toHaveText('64');
+  await page.getByLabel('SD expected').fill('1');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toHaveCount(0);
   await page.getByLabel('Difference', { exact: true }).fill('0.0000001');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('too small to be found');

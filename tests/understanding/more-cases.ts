@@ -1293,6 +1293,21 @@ function shapeCases(): Case[] {
       { ...pair, layout: ['rows'], readings: 8, doubts: [] },
     ),
     one(
+      'semicolons-and-decimal-commas',
+      'few numbers, with decimal commas, between semicolons',
+      [
+        'tank;flow;cover (%)',
+        ...times(12, (i) => `K${i};${i % 2 ? 'still' : 'pulsed'};${about().replace('.', ',')}`),
+      ].join('\n'),
+      { layout: ['rows'], groups: ['pulsed', 'still'], unit: '%', readings: 12, subject: 'tank', doubts: [] },
+    ),
+    one(
+      'texts-by-commas',
+      'nothing but texts between commas',
+      ['rope,settled', ...times(12, (i) => `${i % 2 ? 'old' : 'new'},${i % 3 ? 'yes' : 'no'}`)].join('\n'),
+      { layout: ['categories'], groups: ['new', 'old'], asks: ['share'], doubts: [] },
+    ),
+    one(
       'columns-by-spaces',
       'columns that spaces set apart',
       ['red      white', ...times(8, () => `${about()}     ${about()}`)].join('\n'),

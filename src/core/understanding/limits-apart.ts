@@ -15,6 +15,9 @@ export interface Worked {
 type Figures = readonly (number | undefined)[];
 const figures = (c: Incoming): Figures => c.cells.map((cell) => valueOf(cell));
 
+/** Rows a table of figures has at most. */
+const mostGroups = 200;
+
 /** Digits of a number that is worked out: more than its figures are written with. */
 const written = (value: number | undefined): string =>
   value === undefined ? '' : String(Number(value.toPrecision(8)));
@@ -75,6 +78,8 @@ function withDeviations(columns: readonly Incoming[], mean: Incoming): Worked | 
 
 /** Columns of figures with the half-widths or SDs that a comparison takes, where they say them in another way. */
 export function limitsApart(columns: readonly Incoming[]): Worked {
+  // Figures are of groups, and groups are few.
+  if ((columns[0]?.cells.length ?? 0) > mostGroups) return { columns: [...columns], notes: [] };
   const isMean = (c: Incoming): boolean =>
     !figureName.test(c.name) && !cvName.test(c.name) && figures(c).every((x) => x !== undefined);
   const mean = columns.find((c) => meanName.test(c.name)) ?? columns.find(isMean);

@@ -5,18 +5,13 @@ import { labelName } from './vocabulary';
 
 /** Whether a column names each of several groups once, over the empty cells of its other rows. */
 function namesOnce({ name, cells }: Incoming): boolean {
-  const names = cells.filter((cell) => cell.trim() !== '');
-  const isName = (cell: string): boolean => cell.trim() !== '' && valueOf(cell) === undefined;
+  // What is cheap is asked first: of most tables it is all.
   const standsAlone = (cell: string, row: number): boolean =>
     cell.trim() === '' || (cells[row + 1] ?? 'x').trim() === '';
-  return (
-    !labelName.test(name) &&
-    names.length > 1 &&
-    isName(cells[0] ?? '') &&
-    names.every(isName) &&
-    new Set(names).size === names.length &&
-    cells.every(standsAlone)
-  );
+  if (labelName.test(name) || !cells.every(standsAlone)) return false;
+  const names = cells.filter((cell) => cell.trim() !== '');
+  const isName = (cell: string): boolean => cell.trim() !== '' && valueOf(cell) === undefined;
+  return names.length > 1 && isName(cells[0] ?? '') && names.every(isName) && new Set(names).size === names.length;
 }
 
 /**
@@ -25,8 +20,9 @@ function namesOnce({ name, cells }: Incoming): boolean {
  */
 export function namesFilledDown(columns: readonly Incoming[]): readonly Incoming[] {
   const [first, ...others] = columns;
+  if (!first || !namesOnce(first)) return columns;
   const numbers = others.filter((c) => c.cells.some((cell) => valueOf(cell) !== undefined));
-  if (!first || numbers.length !== 1 || !namesOnce(first)) return columns;
+  if (numbers.length !== 1) return columns;
   let over = '';
   const cells = first.cells.map((cell) => (over = cell.trim() === '' ? over : cell));
   return [{ ...first, cells }, ...others];

@@ -60,6 +60,10 @@ const cycles = (c: Seen): boolean => {
 function numbersName(c: Seen, others: readonly Seen[]): boolean {
   const beside = others.filter((o) => o !== c && o.kind === 'numbers' && !comesBack(o));
   if (!comesBack(c)) return false;
+  // One of several years or turns holds readings, however few they are: "2019" beside "2020", "before" beside "after".
+  const isTurn = (o: Seen): boolean => /^\d+$/.test(o.name) || (turnName.test(o.name) && !groupName.test(o.name));
+  const rest = others.filter((o) => o !== c && o.kind === 'numbers');
+  if (rest.length > 0 && [c, ...rest].every(isTurn)) return false;
   // Codes for no and yes.
   if (c.unit === '' && c.numbers.every((x) => x === 0 || x === 1) && beside.length > 0) return true;
   // What was set has few values and none by chance alone, or each as often as any other; else it was read.

@@ -10,6 +10,9 @@ const isText = (cell: string): boolean =>
   /^[^\d<>≤≥~].*\p{L}|^\p{L}{2}/u.test(cell.trim()) && !isMissing(cell) && valueOf(cell) === undefined;
 const isReading = (row: readonly string[]): boolean => row.some((cell) => valueOf(cell) !== undefined);
 
+/** Rows looked at: what is longer comes from an instrument. */
+const mostRows = 5000;
+
 /** Rows under a name there are at least. */
 const fewest = 2;
 
@@ -18,6 +21,7 @@ const fewest = 2;
  * undefined where there are fewer than two such names, or rows that stand under none but the heads.
  */
 export function sectionsApart(block: Rows): string[][] | undefined {
+  if (block.length > mostRows) return undefined;
   const rows = block.filter((row) => filled(row).length > 0);
   const width = Math.max(0, ...rows.map((row) => row.length));
   const isName = (row: readonly string[]): boolean => filled(row).length === 1 && isText(row[0] ?? '');

@@ -1,4 +1,5 @@
 import { isUneven, planDesigns, totalOf } from '../../core/planning/plan';
+import { fieldText } from '../../core/readings/typed-number';
 import { fixed, significant } from '../../core/words/numbers';
 import { listed } from '../../core/words/sentences';
 import { Accepted } from '../kit/Accepted';
@@ -22,7 +23,15 @@ export function PlanSentence({
   shown,
   power,
 }: Planned) {
-  const field = (label: string, key: string, value: number, step = 0.1, least?: number, most?: number) => (
+  const field = (
+    label: string,
+    key: string,
+    value: number,
+    step = 0.1,
+    least?: number,
+    most?: number,
+    refuse?: (x: number) => string | undefined,
+  ) => (
     <Value
       label={label}
       value={value}
@@ -32,6 +41,7 @@ export function PlanSentence({
       unit={/percent/i.test(label) ? '%' : unit}
       {...(least === undefined ? {} : { least })}
       {...(most === undefined ? {} : { most })}
+      refuse={refuse}
       onChange={(x) => change({ [key]: asQuery(x) })}
     />
   );
@@ -90,7 +100,15 @@ export function PlanSentence({
         )}
         {ask === 'difference'
           ? answered(found.ok ? `${significant(Math.abs(shown.difference), 3)}${unit && ` ${unit}`}` : '…')
-          : field(differenceName, 'difference', plan.difference, plan.design === 'shares' ? 0.01 : 0.1)}{' '}
+          : field(
+              differenceName,
+              'difference',
+              plan.difference,
+              plan.design === 'shares' ? 0.01 : 0.1,
+              undefined,
+              undefined,
+              (x) => (x === 0 ? '0: a difference to be found is asked' : undefined),
+            )}{' '}
         {plan.design !== 'shares' && ask !== 'difference' && (
           <Accepted
             className="part w-12"
@@ -104,7 +122,9 @@ export function PlanSentence({
           <>
             {' '}
             where {plan.design === 'paired' ? 'differences' : 'readings'} have an SD of{' '}
-            {field('SD expected', 'sd', plan.sd)}
+            {field('SD expected', 'sd', plan.sd, 0.1, undefined, undefined, (x) =>
+              x > 0 ? undefined : `${fieldText(x)}: an SD above 0 is asked`,
+            )}
           </>
         )}
         , with a power of{' '}

@@ -4,14 +4,18 @@ import { type InputHTMLAttributes, type KeyboardEvent, useState } from 'react';
 export function Accepted({
   value,
   onAccept,
+  onKept,
   ...rest
-}: { value: string; onAccept: (text: string) => void } & Omit<
-  InputHTMLAttributes<HTMLInputElement>,
-  'value' | 'onChange'
->) {
+}: {
+  value: string;
+  onAccept: (text: string) => void;
+  /** Told when what stood there is left as it is. */
+  onKept?: () => void;
+} & Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange'>) {
   const [draft, setDraft] = useState<string>();
   const accept = () => {
     if (draft !== undefined && draft.trim() !== value) onAccept(draft.trim());
+    else onKept?.();
     setDraft(undefined);
   };
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {

@@ -93,6 +93,7 @@ export function NumberField({
         placeholder={placeholder}
         value={value === undefined ? '' : fieldText(value)}
         onAccept={accept}
+        onKept={() => setTrouble(undefined)}
       />
       {trouble && (
         <span role="alert" className={`font-sans text-[13px] text-error ${below ? 'block' : 'ml-2'}`}>

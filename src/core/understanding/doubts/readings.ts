@@ -125,7 +125,7 @@ export function scaleSlips(table: Table): TableDoubt[] {
 }
 
 /** Numbers that stand for no reading in many tables. */
-const codes = /^(?:-9{1,5}|9{3,5})(?:\.0+)?$/;
+const codes = new Set([-9, -99, -999, -9999, -99_999, 999, 9999, 99_999]);
 
 /** Numbers such as −999 far from all other readings: no reading, by a custom. */
 export function missingCodes(table: Table): TableDoubt[] {
@@ -133,8 +133,7 @@ export function missingCodes(table: Table): TableDoubt[] {
   const found = columnsOf(table, 'measure').flatMap((column) => {
     if (column.formula) return [];
     const { used } = readColumn(column);
-    const isCode = ({ row }: { row: number }): boolean =>
-      codes.test((column.cells[row] ?? '').trim().replace('−', '-'));
+    const isCode = ({ value }: { value: number }): boolean => codes.has(value);
     const coded = used.filter(isCode);
     if (coded.length === 0 || coded.length > used.length / 2) return [];
     let [least, greatest] = [Infinity, -Infinity];
