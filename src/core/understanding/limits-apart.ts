@@ -4,7 +4,7 @@
  */
 import type { Incoming } from './seen';
 import { valueOf } from './sums';
-import { cvName, figureName, lowerName, meanName, spreadKind, upperName } from './vocabulary';
+import { cvName, figureName, lowerName, meanName, numberName, sizeName, spreadKind, upperName } from './vocabulary';
 
 /** Figures with what was worked out of them. */
 export interface Worked {
@@ -80,9 +80,11 @@ function withDeviations(columns: readonly Incoming[], mean: Incoming): Worked | 
 export function limitsApart(columns: readonly Incoming[]): Worked {
   // Figures are of groups, and groups are few.
   if ((columns[0]?.cells.length ?? 0) > mostGroups) return { columns: [...columns], notes: [] };
-  const isMean = (c: Incoming): boolean =>
-    !figureName.test(c.name) && !cvName.test(c.name) && figures(c).every((x) => x !== undefined);
-  const mean = columns.find((c) => meanName.test(c.name)) ?? columns.find(isMean);
+  const isOther = ({ name }: Incoming): boolean =>
+    [figureName, sizeName, numberName, cvName, lowerName, upperName].some((pattern) => pattern.test(name));
+  const others = columns.filter((c) => !isOther(c) && figures(c).every((x) => x !== undefined));
+  // Called a mean, or the one column of numbers that is nothing else.
+  const mean = columns.find((c) => meanName.test(c.name)) ?? (others.length === 1 ? others[0] : undefined);
   const told = columns.some((c) => spreadKind(c.name) !== null && !lowerName.test(c.name) && !upperName.test(c.name));
   const found = mean && !told ? (withHalfWidths(columns, mean) ?? withDeviations(columns, mean)) : undefined;
   return found ?? { columns: [...columns], notes: [] };

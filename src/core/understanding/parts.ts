@@ -120,6 +120,9 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
       return { role: 'label', as: 'calendar' };
     if (c.whole && c.unit === '' && cycles(c) && numbers.some((o) => !comesBack(o)))
       return { role: 'label', as: 'replicate' };
+    // How many readings a mean is of.
+    if (c.whole && c.unit === '' && /^n$/i.test(c.name) && numbers.some((o) => !o.whole))
+      return { role: 'label', as: 'name' };
     // Months and weeks that come again, and nothing else to group by.
     if (c.whole && c.unit === '' && named(calendarName) && comesBack(c) && texts.length === 0 && isBalanced(c))
       return { role: 'group', as: 'calendar' };
