@@ -49,6 +49,31 @@ describe('what Divide says', () => {
     expect(made && plain(methodsSentence(made.answer))).to.not.include('carried out');
   });
 
+  it('goes by one verdict for each p: whether it is below α, and letters with it', () => {
+    let [below, above] = [0, 0];
+    for (const { name, answer } of all) {
+      if (!answer.comparison.ok) continue;
+      const { value } = answer.comparison;
+      const parts = value.follow?.ok ? value.follow.value : [];
+      const effects = [
+        ...(value.effect ? [value.effect] : []),
+        ...(value.also ?? []),
+        ...parts.flatMap((f) => f.effects),
+      ];
+      for (const { p, significant } of [value, ...value.tests, ...effects]) {
+        expect(significant, name).to.equal(p === undefined ? undefined : p < 1 - answer.question.level);
+        if (significant !== undefined) [below, above] = significant ? [below + 1, above] : [below, above + 1];
+      }
+      for (const { letters, effects: pairs } of parts)
+        for (const { pair, significant } of letters ? pairs : []) {
+          const [a, b] = (pair ?? []).map((id) => letters?.find((l) => l.id === id)?.letters ?? '');
+          const shared = Array.from(a ?? '').some((letter) => b?.includes(letter));
+          expect(shared, `${name}: ${a} and ${b}`).to.equal(!significant);
+        }
+    }
+    expect([below, above].every((n) => n > 50)).to.equal(true);
+  });
+
   it('calls nothing of no concern that the readings speak against, and says what the method does not need', () => {
     const seen = new Set<string>();
     for (const { name, answer } of all)
