@@ -1,3 +1,4 @@
+import { median } from 'd3-array';
 import Papa from 'papaparse';
 
 /** The marks that part columns; a space stands for any number of them. */
@@ -24,9 +25,9 @@ const linesOf = (text: string, most?: number): string[] =>
 /** Whether a text is a number, or stands where one would. */
 const isFigure = (cell: string): boolean => /^\s*[<>]?\s*[+−-]?[\d.,]*\d\s*%?\s*$/.test(cell) || /^\s*$/.test(cell);
 
-/** Whether nearly all rows have as many cells as the second, two at least. */
+/** Whether nearly all rows have as many cells as is usual, two at least: titles above them have fewer. */
 function areEven(rows: Rows): boolean {
-  const width = rows[1]?.length ?? 0;
+  const width = median(rows.map((row) => row.length)) ?? 0;
   return width > 1 && rows.filter((row) => row.length === width).length >= 0.8 * rows.length;
 }
 
@@ -52,9 +53,11 @@ function bySpaces(lines: readonly string[]): string[][] | undefined {
   return parts && words.every((row) => row.length === first.length) ? words : undefined;
 }
 
-/** Whether a mark parts texts into as many cells in every line, with something on both sides of it. */
-const partsTexts = (rows: Rows): boolean =>
-  areEven(rows) && rows.every((row) => row.length === rows[0]?.length && row.every((cell) => cell.trim() !== ''));
+/** Whether a mark parts texts evenly, with something on both sides of it in most lines. */
+function partsTexts(rows: Rows): boolean {
+  const cells = rows.flat();
+  return areEven(rows) && cells.filter((cell) => cell.trim() !== '').length > 0.6 * cells.length;
+}
 
 /**
  * Tells by what a text's columns are parted, from its first lines: by tabs where there are any, else by the mark that parts
@@ -86,6 +89,7 @@ function withoutEdges(rows: string[][]): string[][] {
   const inner = edged ? filled.map((row) => row.slice(1, -1)) : filled;
   return inner.filter((row) => !row.every((cell) => /^:?-{2,}:?$/.test(cell.trim())));
 }
+
 export interface Delimited {
   rows: string[][];
   /** Line, from 1, of a quote that is opened and never closed. */

@@ -1247,6 +1247,36 @@ function figureCases(): Case[] {
       { layout: ['categories'], doubts: ['which-outcome'], asks: ['share'] },
     ),
     one(
+      'places-that-begin-like-no',
+      'places beside an outcome of three categories, none of which says no',
+      lines(
+        ['site', 'state'],
+        ...times(24, (i) => [i % 2 ? 'north' : 'south', ['bare', 'patchy', 'full'][i % 3] ?? '']),
+      ),
+      { layout: ['categories'], groups: ['south', 'north'], asks: ['table'], doubts: [] },
+    ),
+    one(
+      'north-of-all',
+      'counts of two places, one of which begins like no',
+      lines(['', 'south', 'north'], ['red', 34, 12], ['white', 42, 18]),
+      {
+        layout: ['counts'],
+        shares: [
+          [34, 46],
+          [42, 60],
+        ],
+      },
+    ),
+    one(
+      'named-subjects-in-two-groups',
+      'a few subjects by their names, read several times under each of two groups',
+      lines(
+        ['person', 'drink', 'time (s)'],
+        ...times(24, (i) => [['Ada', 'Bea', 'Cid'][i % 3] ?? '', i % 2 ? 'tea' : 'water', about()]),
+      ),
+      { layout: ['rows'], subject: 'person', doubts: ['replicates'], readings: 24 },
+    ),
+    one(
       'kinds-of-a-subject',
       'a column called after subjects that names kinds of them',
       lines(['rope', 'settled'], ...times(30, (i) => [i % 2 ? 'old' : 'new', draw() < 0.4 ? 'yes' : 'no'])),
@@ -1300,6 +1330,41 @@ function shapeCases(): Case[] {
         ...times(12, (i) => `K${i};${i % 2 ? 'still' : 'pulsed'};${about().replace('.', ',')}`),
       ].join('\n'),
       { layout: ['rows'], groups: ['pulsed', 'still'], unit: '%', readings: 12, subject: 'tank', doubts: [] },
+    ),
+    one(
+      'percentages-as-names',
+      'percentages over readings',
+      lines(['5 %', '10 %', '20 %'], ...times(6, () => [about(), about(), about()])),
+      { layout: ['columns'], groups: ['5 %', '10 %', '20 %'], readings: 18, doubts: [] },
+    ),
+    one(
+      'numbers-with-letters-as-names',
+      'names of a number and a letter',
+      lines(['1a', '1b', '2a'], ...times(6, () => [about(), about(), about()])),
+      { layout: ['columns'], groups: ['1a', '1b', '2a'], readings: 18, doubts: [] },
+    ),
+    one(
+      'titles-over-commas',
+      'titles over a table with commas, few of its cells numbers, one empty',
+      [
+        'Lines of May',
+        'Holm',
+        'rope,lamp,note,length',
+        ...times(8, (i) => `R${i},${i % 2 ? 'red' : 'white'},${i === 3 ? '' : 'fine'},${about()}`),
+      ].join('\n'),
+      { ...pair, anyOrder: true, layout: ['rows'], subject: 'rope', readings: 8 },
+    ),
+    one(
+      'texts-by-commas-with-a-gap',
+      'texts between commas, one of them missing',
+      [
+        'site,lamp,settled',
+        ...times(
+          12,
+          (i) => `${i % 3 ? 'Voe' : 'Ness'},${i % 2 ? 'red' : 'white'},${i === 4 ? '' : i % 5 ? 'yes' : 'no'}`,
+        ),
+      ].join('\n'),
+      { layout: ['categories'], doubts: ['which-outcome'], asks: ['share'] },
     ),
     one(
       'texts-by-commas',

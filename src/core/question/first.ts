@@ -31,7 +31,7 @@ function firstOfCounts(table: Table): Question | undefined {
   const [a, b] = rows.categories;
   const [one, other] = columns.categories;
   // Of yes and no the share of yes is asked about.
-  const found = one && other && isNegative(one.name) && !isNegative(other.name) ? other : one;
+  const found = one && other && columns.categories.length === 2 && isNegative(one.name, other.name) ? other : one;
   if (!a || !found) return undefined;
   if (columns.categories.length === 1) {
     const ratio = expectedRatio(table, rows.categories.length);

@@ -42,7 +42,7 @@ export const isError = (text: string): boolean => errorIn(text.trim()) !== undef
 function tidied(text: string, unit: string): string {
   let tidy = text.trim().replace(/^[−–]/u, '-');
   if (unit && tidy.endsWith(unit)) tidy = tidy.slice(0, -unit.length).trimEnd();
-  else if (unit && tidy.startsWith(unit)) tidy = tidy.slice(unit.length).trimStart();
+  else if (/^[£€$¥]$/u.test(unit) && tidy.startsWith(unit)) tidy = tidy.slice(unit.length).trimStart();
   // Marks that part thousands and nothing else: "1'234".
   if (/^[+-]?\d{1,3}(?:['’]\d{3})+(?:[.,]\d+)?$/u.test(tidy)) return tidy.replace(/['’]/gu, '');
   // Spaces as thousands marks: "12 500", "1 234 567,8".

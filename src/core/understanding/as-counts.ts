@@ -76,7 +76,7 @@ function partAndTotal(figures: readonly Seen[]): [Seen, Seen] | undefined {
     if (
       outOfName.test(total.name) &&
       !outOfName.test(part.name) &&
-      !isNegative(part.name) &&
+      !isNegative(part.name, total.name) &&
       !controlName.test(part.name) &&
       within(part, total)
     )
@@ -166,7 +166,10 @@ export function asCounts(looked: Looked): Interpretation[] {
     );
   // One row for each cell: two columns of categories, or one, and a column called count.
   const called = figures.find((c) => isCount(c) && countName.test(c.name));
-  const counted = called ?? figures.find((c) => isCount(c) && subjectName.test(c.name));
+  const things = figures.find((c) => isCount(c) && subjectName.test(c.name));
+  const crossing = placesOf(looked, 'group').filter((i) => columns[i] !== (called ?? things));
+  // "Fronds" beside two categories counts them; beside one it may be what each was measured to have.
+  const counted = called ?? (crossing.length > 1 ? things : undefined);
   const cats = placesOf(looked, 'group').filter((i) => columns[i] !== counted);
   if (counted && figures.length === 1 && cats.length > 0) {
     // Of more than two the first and the last are crossed: what was done, and what came of it.

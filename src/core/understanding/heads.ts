@@ -8,17 +8,15 @@ type Rows = readonly (readonly string[])[];
 
 const isNumber = (text: string): boolean => valueOf(text) !== undefined;
 
-/** A number, be it one of which the marks are unclear, "1,234", or counts written out: "18 of 45". */
-const isFigure = (text: string): boolean =>
-  isNumber(text) ||
-  /^(?:[+−-]?[1-9]\d{0,2},\d{3}|[\d.,]+ ?%|[£€$¥] ?[\d.,]+|[\d.,]+[a-e]{1,3})$/.test(text.trim()) ||
-  shareCell(text) !== undefined ||
-  plusMinus.test(text);
+/** A number, or counts written out: "18 of 45". */
+const isFigure = (text: string): boolean => isNumber(text) || shareCell(text) !== undefined || plusMinus.test(text);
 const plusMinus = /^[+−-]?[\d.,]+\s*(?:±|\+\/-)\s*[\d.,]+/;
 
-/** A number that carries its unit is a reading, and over other readings a name: "0.5 mM". */
+/** What is a reading below a name, and over readings a name: "0.5 mM", "10 %", "1a"; or a number of unclear marks, "1,234". */
 const isReading = (text: string): boolean =>
-  isFigure(text) || isUnit(/^[+−-]?[\d.,]+\s*([^\d\s.,].*)$/u.exec(text.trim())?.[1] ?? '');
+  isFigure(text) ||
+  /^(?:[+−-]?[1-9]\d{0,2},\d{3}|[\d.,]+ ?%|[£€$¥] ?[\d.,]+|[\d.,]+[a-e]{1,3})$/.test(text.trim()) ||
+  isUnit(/^[+−-]?[\d.,]+\s*([^\d\s.,].*)$/u.exec(text.trim())?.[1] ?? '');
 
 /** What people write where there is no number: a limit, a missing value, a dash. */
 const notMeasured = (text: string): boolean => isMissing(text) || /^(?:[<>≤≥~].*|n\.?d\.?|lod|loq|none)$/i.test(text);
@@ -28,7 +26,7 @@ function isName(text: string, below: readonly string[]): boolean {
   const tidy = text.trim();
   // A number sign, and genotypes: "+/−".
   if (/^[#№]$|^[+−-]\/[+−-]$/.test(tidy)) return true;
-  if (!/\p{L}/u.test(tidy) || isFigure(tidy)) return false;
+  if (!/[\p{L}%‰]/u.test(tidy) || isFigure(tidy)) return false;
   // "None" over counts is a category; where it comes again below it marks what is missing.
   if (notMeasured(tidy)) return /^(none|missing)$/i.test(tidy) && below.length > 0 && below.every(isNumber);
   const unit = /^[\d.,\s+−-]+(\D.*)$/.exec(tidy)?.[1];

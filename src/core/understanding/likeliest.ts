@@ -60,7 +60,8 @@ function likeliestOf(columns: readonly Column[]): Column | undefined {
 /** What came of something: yes or no, alive or dead. */
 const isOutcome = (c: Column): boolean => {
   const names = levelsOf(c).map(({ name }) => name);
-  return names.length === 2 && names.some(isNegative);
+  const [a, b, more] = names;
+  return a !== undefined && b !== undefined && more === undefined && (isNegative(a, b) || isNegative(b, a));
 };
 
 /**

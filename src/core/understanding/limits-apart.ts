@@ -3,7 +3,7 @@
  * the width of the interval, or the SD, is put beside them.
  */
 import type { Incoming } from './seen';
-import { valueOf } from './sums';
+import { slack, valueOf } from './sums';
 import { cvName, figureName, lowerName, meanName, numberName, sizeName, spreadKind, upperName } from './vocabulary';
 
 /** Figures with what was worked out of them. */
@@ -21,9 +21,6 @@ const mostGroups = 200;
 /** Digits of a number that is worked out: more than its figures are written with. */
 const written = (value: number | undefined): string =>
   value === undefined ? '' : String(Number(value.toPrecision(8)));
-
-/** Half a unit of the last digit a number is written with. */
-const slack = (text: string): number => 0.5 * 10 ** -(/[.,](\d+)$/.exec(text.trim())?.[1]?.length ?? 0);
 
 /** "95" of "95 % CI lower" or "CI95_low". */
 const levelIn = (name: string): string | undefined =>

@@ -134,7 +134,9 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
   if (named(labelName)) return { role: 'label', as: 'name' };
   if (named(calendarName) && !named(groupName) && c.unique && numbers.length > 0)
     return { role: 'label', as: 'calendar' };
-  if ((named(subjectName) && !areKinds(c)) || ((named(idName) || named(numberName)) && !named(groupName)))
+  // Between other groups and readings they are who was read.
+  const kinds = areKinds(c) && (numbers.every(comesBack) || texts.length === 0);
+  if ((named(subjectName) && !kinds) || ((named(idName) || named(numberName)) && !named(groupName)))
     return { role: 'subject', as: 'identifier' };
   if (c.unique && c.texts.length > 2 && c.texts.every((t) => looksLikeId(t) || isWell(t)) && !named(groupName))
     return { role: 'subject', as: 'identifier' };

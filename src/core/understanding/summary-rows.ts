@@ -1,7 +1,7 @@
 /** Rows under the readings that sum them up: a total, a mean, an SD. */
 import { isMissing } from '../readings/parse-number';
 import type { Beside } from '../readings/beside';
-import { sumRow, valueOf } from './sums';
+import { slack, sumRow, valueOf } from './sums';
 import { summaryName, totalName } from './vocabulary';
 
 interface Column {
@@ -26,9 +26,6 @@ const isText = (text: string): boolean =>
 const most = 12;
 /** Rows of a table whose sums and means are still looked at; of a longer one names alone tell. */
 const computed = 2000;
-
-/** Half a unit of the last digit a number is written with. */
-const slack = (text: string): number => 0.5000001 * 10 ** -(/[.,](\d+)$/.exec(text.trim())?.[1]?.length ?? 0);
 
 /**
  * How likely a row would be the mean of all rows above it in every column by chance alone, as far as it is written; 1 where

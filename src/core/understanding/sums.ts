@@ -12,6 +12,8 @@ export const valueOf = (text: string | undefined): number | undefined => {
   const found = understand(text ?? '', '', 'auto');
   return found.kind === 'number' ? found.value : undefined;
 };
+/** Half a unit of the last digit a number is written with, and a little more for what no binary number holds. */
+export const slack = (text: string): number => 0.5000001 * 10 ** -(/[.,](\d+)$/.exec(text.trim())?.[1]?.length ?? 0);
 const close = (a: number, b: number): boolean => Math.abs(a - b) <= 1e-9 * Math.max(1, Math.abs(a), Math.abs(b));
 
 /** Whether a column is, in every row that is filled, the sum of others. */

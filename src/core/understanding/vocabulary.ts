@@ -133,6 +133,11 @@ export const isBefore = (name: string): boolean =>
     name,
   );
 
-/** Whether a category says that something was not so: "no", "0", "not settled". */
-export const isNegative = (category: string): boolean =>
-  /^(?:no|n|0|false|neg(?:ative)?|absent|none|never|-|−|–|(?:not|no|un)[ -]?.+|non-.+)$/iu.test(category.trim());
+/** Whether one of two categories says that the other was not so: "no" of yes, "0" of 1, "not settled" or "unsettled" of settled. */
+export function isNegative(category: string, other: string): boolean {
+  const [a, b] = [category, other].map((name) => name.trim().toLowerCase().replace(/[−–]/g, '-'));
+  if (a === undefined || b === undefined) return false;
+  if (/^(?:no|false|neg(?:ative)?|absent|none|never|(?:not|no|without) .+)$/u.test(a)) return true;
+  const pair = `${a} ${b}`;
+  return ['n y', '0 1', '- +'].includes(pair) || [`un${b}`, `non${b}`, `non-${b}`, `in${b}`].includes(a);
+}

@@ -1,6 +1,7 @@
 /** A column that was worked out from those beside it: their sum, their mean, or the difference of two. */
 import { deviation, least, sum } from 'd3-array';
-import { valueOf } from './sums';
+import { slack, valueOf } from './sums';
+import { meanName, totalName } from './vocabulary';
 
 interface Column {
   name: string;
@@ -15,13 +16,10 @@ const looked = 200;
 const hardly = { called: 0.05, other: 1e-4 };
 
 const calledSo: Record<How, RegExp> = {
-  sum: /^(?:(?:grand |row |sub-?)?totals?|sums?|Σ|∑|all)\b/iu,
-  mean: /^(?:means?|averages?|avg\.?|x̄)(?:\b|$)/iu,
+  sum: totalName,
+  mean: meanName,
   difference: /(?:diff|change|Δ|∆|delta|gain|loss|growth|increase|decrease)/iu,
 };
-
-/** Half a unit of the last digit a number is written with. */
-const slack = (text: string): number => 0.5000001 * 10 ** -(/[.,](\d+)$/.exec(text.trim())?.[1]?.length ?? 0);
 
 interface Figures {
   value: number | undefined;
