@@ -45,7 +45,7 @@ export default defineConfig({
   vite: {
     plugins: [tailwindcss()],
     esbuild: { legalComments: 'none' },
-    build: { assetsInlineLimit: 0 },
+    build: { assetsInlineLimit: 0, rollupOptions: { output: { experimentalMinChunkSize: 20_000 } } },
     worker: { format: 'es' },
   },
   experimental: {

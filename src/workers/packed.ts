@@ -40,8 +40,7 @@ function fieldsOf(list: readonly unknown[]): string[] | undefined {
 function packedList(list: readonly unknown[], known: Map<object, unknown>): unknown {
   const { length } = list;
   if (length >= fewest) {
-    if (list.every((x) => typeof x === 'number'))
-      return { [mark]: 'numbers', length, numbers: Float64Array.from(list) };
+    if (list.every((x) => typeof x === 'number')) return { [mark]: 'numbers', length, numbers: new Float64Array(list) };
     if (list.every((x) => typeof x === 'string')) {
       const by = partedBy(list);
       if (by !== undefined) return { [mark]: 'texts', length, texts: list.join(by), by };

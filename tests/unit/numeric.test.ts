@@ -4,9 +4,9 @@ import { backward, factored, forward } from '../../src/core/numeric/cholesky';
 import fc from 'fast-check';
 import { erfc } from '../../src/core/numeric/complementary-error';
 import { leastSquares } from '../reference/least-squares';
-import { integrate, integratePeaked } from '../../src/core/numeric/quadrature';
+import { integratePeaked, trapezoid } from '../../src/core/numeric/quadrature';
 import { quantile } from '../../src/core/numeric/quantile';
-import { findZero, solveTail } from '../../src/core/numeric/solve';
+import { findZero, findZeroNear, solveTail } from '../../src/core/numeric/solve';
 import { decimalScale } from '../../src/core/numeric/decimals';
 import { moments, sum } from '../../src/core/numeric/sum';
 
@@ -135,20 +135,34 @@ describe('solving and integrating', () => {
       0.7390851332151607,
     );
     expect(() => findZero((x) => x * x + 1, -1, 1)).to.throw('No crossing');
+    near(
+      findZeroNear((x) => Math.exp(x) - 1000, 1, 0.01),
+      Math.log(1000),
+    );
+    expect(() => findZeroNear((x) => x * x + 1, 0, 1)).to.throw('No crossing');
   });
 
-  it('integrates polynomials exactly, and peaks by their logarithm however small', () => {
+  it('integrates what dies away at both ends, and peaks by their logarithm however small, narrow or lopsided', () => {
     near(
-      integrate((x) => 7 * x ** 6, 0, 2, 1),
-      128,
-    );
-    near(
-      integratePeaked((x) => -x * x, -Infinity, Infinity, 3),
+      trapezoid((x) => Math.exp(-x * x), -7, 7, 0.4),
       Math.sqrt(Math.PI),
     );
     near(
-      integratePeaked((x) => -((x - 40) ** 2) - 600, -Infinity, Infinity, 0),
+      integratePeaked((x) => -x * x, 3),
+      Math.sqrt(Math.PI),
+    );
+    near(
+      integratePeaked((x) => -((x - 40) ** 2) - 600, 0),
       Math.sqrt(Math.PI) * Math.exp(-600),
+    );
+    near(
+      integratePeaked((x) => -(((x - 0.3) * 1e3) ** 2), 0),
+      Math.sqrt(Math.PI) * 1e-3,
+    );
+    // Slow on one side and sudden on the other: ∫ exp(x/5 − eˣ) dx = Γ(1/5).
+    near(
+      integratePeaked((x) => x / 5 - Math.exp(x), 0),
+      4.590843711998803,
     );
   });
 

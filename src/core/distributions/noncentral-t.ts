@@ -16,7 +16,7 @@ export function noncentralTUpper(t: number, df: number, shift: number): number {
   const logDensity = logScaleDensity(df);
   return Math.min(
     1,
-    integratePeaked((x) => logUpper(t * Math.exp(x) - shift) + logDensity(x), -Infinity, Infinity, 0),
+    integratePeaked((x) => logUpper(t * Math.exp(x) - shift) + logDensity(x), 0),
   );
 }
 

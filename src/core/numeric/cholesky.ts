@@ -22,7 +22,7 @@ export function factored(a: Float64Array, p: number): Float64Array | undefined {
 /** L⁻¹b. */
 export function forward(l: Float64Array, b: Float64Array): Float64Array {
   const p = b.length;
-  const x = Float64Array.from(b);
+  const x = new Float64Array(b);
   for (let i = 0; i < p; i++) {
     for (let k = 0; k < i; k++) x[i]! -= l[i * p + k]! * x[k]!;
     x[i]! /= l[i * p + i]!;
@@ -33,7 +33,7 @@ export function forward(l: Float64Array, b: Float64Array): Float64Array {
 /** L⁻ᵀb. */
 export function backward(l: Float64Array, b: Float64Array): Float64Array {
   const p = b.length;
-  const x = Float64Array.from(b);
+  const x = new Float64Array(b);
   for (let i = p - 1; i >= 0; i--) {
     for (let k = i + 1; k < p; k++) x[i]! -= l[k * p + i]! * x[k]!;
     x[i]! /= l[i * p + i]!;

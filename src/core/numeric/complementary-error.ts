@@ -3,7 +3,6 @@
  * keeps its digits down to the smallest numbers. Source: Cody (1969), Rational Chebyshev approximations for the error
  * function, Mathematics of Computation 23.
  */
-import { nth } from './nth';
 
 const inMiddle = {
   over: [0.18577770618460315, 3.1611237438705655, 113.86415415105016, 377.485237685302, 3209.3775891384694],
@@ -27,16 +26,14 @@ const farOut = {
   under: [1, 2.568520192289822, 1.8729528499234604, 0.5279051029514285, 0.06051834131244132, 0.0023352049762686918],
 };
 
-/** The quotient of two polynomials of one degree, their coefficients from the highest power down. */
-function ratio({ over, under }: typeof inMiddle, x: number): number {
-  let above = 0;
-  let below = 0;
-  for (let i = 0; i < over.length; i++) {
-    above = above * x + nth(over, i);
-    below = below * x + nth(under, i);
-  }
-  return above / below;
+/** A polynomial, its coefficients from the highest power down (Horner's rule). */
+function polynomial(coefficients: readonly number[], x: number): number {
+  let value = 0;
+  for (const c of coefficients) value = value * x + c;
+  return value;
 }
+
+const ratio = ({ over, under }: typeof inMiddle, x: number): number => polynomial(over, x) / polynomial(under, x);
 
 /** exp(−x²), the square taken in two parts so that its rounding does not grow with x. */
 function bell(x: number): number {

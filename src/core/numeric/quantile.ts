@@ -1,5 +1,6 @@
 import { demand } from './domain-error';
-import { selectAll } from './selection';
+import { nth } from './nth';
+import { select, selectAll } from './selection';
 
 /** How a quartile is read between two readings. Names and numbers follow Hyndman & Fan (1996); hinges follow Tukey (1977). */
 export type QuartileRule = 'linear' | 'exclusive' | 'hinges';
@@ -51,7 +52,7 @@ export function quantilesOf(
 ): number[] {
   const n = values.length;
   demand(n > 0, 'There are no values.');
-  const copy = Float64Array.from(values);
+  const copy = new Float64Array(values);
   const places = shares.flatMap((p) => {
     const below = Math.floor(Math.min(n, Math.max(1, rankOf(n, p, rule))));
     return [below - 1, Math.min(n, below + 1) - 1];
@@ -64,9 +65,20 @@ export function quantilesOf(
 }
 
 /** The middle value, or the mean of the middle two. */
-export const medianOf = (values: ArrayLike<number>): number => quantilesOf(values, [0.5])[0] ?? NaN;
+export function medianOf(values: ArrayLike<number>): number {
+  const n = values.length;
+  demand(n > 0, 'There are no values.');
+  const copy = new Float64Array(values);
+  const above = n >> 1;
+  select(copy, above);
+  const high = nth(copy, above);
+  if (n % 2 === 1) return high;
+  let low = -Infinity;
+  for (let i = 0; i < above; i++) low = Math.max(low, nth(copy, i));
+  return low + (high - low) / 2;
+}
 
 /** A copy sorted upwards, as numbers. */
 export function sortedUp(values: ArrayLike<number>): Float64Array {
-  return Float64Array.from(values).sort();
+  return new Float64Array(values).sort();
 }

@@ -56,10 +56,24 @@ export function solveTail({ tail, p, rising, density, from, to, start, relative 
  * inverse-quadratic steps (Brent, 1973).
  */
 export function findZero(f: (x: number) => number, from: number, to: number, relative = 1e-14): number {
-  let a = from;
-  let b = to;
-  let fa = f(a);
-  let fb = f(b);
+  return between(f, [from, f(from)], [to, f(to)], relative);
+}
+
+/** The same from a good guess, within about `width` of which the crossing lies: the stretch is widened until it does. */
+export function findZeroNear(f: (x: number) => number, guess: number, width: number, relative = 1e-14): number {
+  for (let reach = width; Number.isFinite(reach); reach *= 2) {
+    const left: Point = [guess - reach, f(guess - reach)];
+    const right: Point = [guess + reach, f(guess + reach)];
+    if (left[1] > 0 !== right[1] > 0) return between(f, left, right, relative);
+  }
+  throw new DomainError('No crossing lies between the two ends.');
+}
+
+type Point = [x: number, value: number];
+
+function between(f: (x: number) => number, left: Point, right: Point, relative: number): number {
+  let [a, fa] = left;
+  let [b, fb] = right;
   if (fa === 0) return a;
   if (fb === 0) return b;
   if (fa > 0 === fb > 0) throw new DomainError('No crossing lies between the two ends.');

@@ -35,7 +35,7 @@ export function bootstrap(
     'Resampling needs at least two readings in each group.',
   );
   demand(Number.isInteger(resamples) && resamples >= 100, 'At least 100 resamples are needed.');
-  const values = groups.map((g) => Float64Array.from(g));
+  const values = groups.map((g) => new Float64Array(g));
   const { below } = random(seed, 1);
   const drawn = values.map((g) => new Float64Array(g.length));
   const results = new Float64Array(resamples);

@@ -52,7 +52,7 @@ function countLarger(groups: readonly (readonly number[])[]): number {
   let before: number[] = [];
   let total = 0;
   for (const group of groups) {
-    const sorted = Float64Array.from(before).sort();
+    const sorted = new Float64Array(before).sort();
     const place = (y: number, orEqual: boolean): number => {
       let [low, high] = [0, sorted.length];
       while (low < high) {

@@ -21,7 +21,7 @@ import { type Shuffling, blockOf, centred, observedOf, ofLabels, ofSigns, shuffl
 function listedSigns(what: Extract<Shuffling, { kind: 'signs' }>): ShuffleTest {
   const { differences } = what;
   const statistic = ofSigns(what.statistic);
-  const observed = statistic(Float64Array.from(differences));
+  const observed = statistic(new Float64Array(differences));
   const count = counter(observed, slackOf(what, observed));
   const ways = 2 ** differences.length;
   for (let signs = 0; signs < ways; signs++)

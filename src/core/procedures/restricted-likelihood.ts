@@ -116,11 +116,11 @@ export function profile(sums: Sums, ratio: number): Profile {
   const { coefficients: p, patterns, xx, xy } = sums;
   const share = (n: number): number => 1 / (1 + n * ratio);
   const l = factored(
-    addWeighted(Float64Array.from(xx), sums, (n) => share(n) / n),
+    addWeighted(new Float64Array(xx), sums, (n) => share(n) / n),
     p,
   );
   demand(l !== undefined, 'Groups and samples go together in such a way that no group has a mean of its own.');
-  const right = Float64Array.from(xy);
+  const right = new Float64Array(xy);
   for (const { n, x, total } of patterns) for (let i = 0; i < p; i++) right[i]! += (x[i]! * total * share(n)) / n;
   const coefficients = backward(l, forward(l, right));
   let residual = sums.yy - 2 * inner(coefficients, xy);

@@ -17,7 +17,7 @@ export const centres = {
   /** A fifth left out at each end (Tukey & McLaughlin, 1963). */
   trimmed: (x: ArrayLike<number>): number => {
     const cut = Math.floor(x.length / 5);
-    const copy = Float64Array.from(x);
+    const copy = new Float64Array(x);
     selectAll(copy, [...new Set([cut, x.length - cut - 1])]);
     return centres.mean(copy.subarray(cut, x.length - cut));
   },

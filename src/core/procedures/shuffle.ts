@@ -79,7 +79,7 @@ export function shuffleTest(
   slack: number,
 ): ShuffleTest {
   demand(groups.length >= 2 && groups.every((g) => g.length > 0), 'At least two groups with readings are needed.');
-  const values = Float64Array.from(groups.flat());
+  const values = new Float64Array(groups.flat());
   const label = Int32Array.from(groups.flatMap((g, i) => g.map(() => i)));
   const observed = statistic(values, label);
   const count = counter(observed, slack);

@@ -122,7 +122,7 @@ function flippedSigns(
   statistic: (values: Float64Array) => number,
   { bits }: Random,
 ): Arranger {
-  const made = Float64Array.from(differences);
+  const made = new Float64Array(differences);
   const flipped = differences.map(() => false);
   return {
     next: () => {
@@ -157,7 +157,7 @@ function permutedCounts(
 }
 
 function drawnAgain(groups: readonly (readonly number[])[], centre: Centre, { below }: Random): Arranger {
-  const from = groups.map((g) => Float64Array.from(g));
+  const from = groups.map((g) => new Float64Array(g));
   const into = from.map((g) => new Float64Array(g.length));
   const drawn = from.map((g) => new Int32Array(g.length));
   return {
@@ -195,10 +195,10 @@ export function observedOf(what: Shuffling): number {
         what.groups.length >= 2 && what.groups.every((g) => g.length > 0),
         'At least two groups with readings are needed.',
       );
-      return ofLabels(what.statistic)(Float64Array.from(what.groups.flat()), labelsOf(what.groups));
+      return ofLabels(what.statistic)(new Float64Array(what.groups.flat()), labelsOf(what.groups));
     case 'signs':
       demand(what.differences.length > 0, 'There are no differences.');
-      return ofSigns(what.statistic)(Float64Array.from(what.differences));
+      return ofSigns(what.statistic)(new Float64Array(what.differences));
     case 'counts':
       return ofCounts(what)(what.table.flat());
     case 'resample':
@@ -226,7 +226,7 @@ function arranger(what: Shuffling, seed: number, block: number): Arranger {
 
 /** The mean of differences whose signs are flipped by the same bits as `flippedSigns` takes: all that a mean needs. */
 function flippedMeans(differences: readonly number[], { bits }: Random): () => number {
-  const values = Float64Array.from(differences);
+  const values = new Float64Array(differences);
   const n = values.length;
   return () => {
     let total = 0;

@@ -1,6 +1,7 @@
+import { normal } from '../distributions/normal';
 import { noncentralTLower, noncentralTUpper } from '../distributions/noncentral-t';
 import { demand } from '../numeric/domain-error';
-import { findZero } from '../numeric/solve';
+import { findZeroNear } from '../numeric/solve';
 import { logGamma } from '../numeric/special';
 import { type Interval, checkedLevel } from './interval';
 import { pooledVariance } from './pooled-t';
@@ -27,12 +28,13 @@ export function hedgesCorrection(df: number): number {
  * the noncentrality. Source: Steiger & Fouladi (1997).
  */
 export function noncentralityInterval(t: number, df: number, level: number): Interval {
-  const tail = (1 - checkedLevel(level)) / 2;
-  // Far past any practical spread of the noncentrality, on both sides.
-  const reach = 12 + 6 * Math.abs(t) * Math.max(1, Math.sqrt(2 / df));
+  const z = normal.upperQuantile((1 - checkedLevel(level)) / 2);
+  // T is nearly normal about the noncentrality, so that a normal quantile of the tail is nearly a line in it.
+  const spread = Math.sqrt(1 + (t * t) / (2 * df));
+  const asZ = (tail: typeof noncentralTUpper) => (shift: number) => z - normal.upperQuantile(tail(t, df, shift));
   return {
-    low: findZero((shift) => noncentralTUpper(t, df, shift) - tail, t - reach, t + 1, 1e-12),
-    high: findZero((shift) => noncentralTLower(t, df, shift) - tail, t - 1, t + reach, 1e-12),
+    low: findZeroNear(asZ(noncentralTUpper), t - z * spread, spread / 8, 1e-12),
+    high: findZeroNear(asZ(noncentralTLower), t + z * spread, spread / 8, 1e-12),
   };
 }
 

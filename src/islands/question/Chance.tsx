@@ -73,7 +73,7 @@ function Run({ chance, answer, onChange, mode }: Props & { chance: Chances; mode
   const resampled = useMemo(() => {
     if (mode !== 'stray' || n < enough || goal !== undefined || what.kind !== 'resample') return undefined;
     const of = (groups: readonly Float64Array[]): number => centreDifference(groups, what.statistic);
-    const groups = what.groups.map((g) => Float64Array.from(g));
+    const groups = what.groups.map((g) => new Float64Array(g));
     return fromResamples(gathered.values(), gathered.observed, jackknifeAcceleration(groups, of), level);
   }, [mode, n, goal, what, gathered, level]);
   const permuted = useMemo(() => {

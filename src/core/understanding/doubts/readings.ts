@@ -33,7 +33,7 @@ function middle(columns: readonly Column[]): { low: number; high: number; n: num
     for (let i = 0; i < used.length; i += stride) seen.push(used[i]?.value ?? 0);
   }
   if (seen.length < 5) return undefined;
-  const sorted = Float64Array.from(seen).sort();
+  const sorted = new Float64Array(seen).sort();
   const cut = Math.max(1, Math.min(Math.floor(sorted.length / 20) + 1, Math.floor(sorted.length / 4)));
   const [least = 0, low = 0, high = 0] = [sorted[0], sorted[cut], sorted[sorted.length - 1 - cut]];
   return least > 0 && low > 0 ? { low, high, n: total } : undefined;
