@@ -104,7 +104,7 @@ export function understoodCase(text: string): UnderstoodCase {
     shares,
     ...counted(table, question),
     spread: table.shape === 'summary' ? table.spread : undefined,
-    doubts: [...new Set([...(found.apart ? (['split-line'] as const) : []), ...openDoubts(table).map((d) => d.code)])],
+    doubts: [...new Set([...(found.split ? (['split-line'] as const) : []), ...openDoubts(table).map((d) => d.code)])],
     asks: question && asked(question),
     sentence: understoodSentence(table),
   };

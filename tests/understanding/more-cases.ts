@@ -1149,6 +1149,8 @@ export function moreCasesFrom(seed: number): Case[] {
     ),
     ...figureCases(),
     ...shapeCases(),
+    ...countedCases(),
+    ...crossedCases(),
   ];
 }
 
@@ -1304,11 +1306,7 @@ function shapeCases(): Case[] {
         ['', '5 °C', '10 °C', '5 °C', '10 °C'],
         ...times(6, (i) => [i + 1, about(), about(), about(), about()]),
       ),
-      {
-        layout: ['columns'],
-        groups: ['Red lamp 5 °C', 'Red lamp 10 °C', 'White lamp 5 °C', 'White lamp 10 °C'],
-        readings: 24,
-      },
+      { layout: ['rows'], readings: 24, doubts: [], asks: ['factorial'] },
     ),
     one(
       'names-over-readings',
@@ -1457,6 +1455,210 @@ function shapeCases(): Case[] {
         ...['Ness', 'Voe', 'Sound', 'Holm'].map((name) => [name, ...times(3, () => about(40, 15, 0))]),
       ),
       { layout: ['repeated'], turned: false, groups: ['2019', '2020', '2021'], readings: 12 },
+    ),
+  ];
+}
+
+/** Counts as papers and field books have them. */
+function countedCases(): Case[] {
+  const whole = (): string => about(14, 8, 0);
+  const counts = { layout: ['counts'], asks: ['table'] };
+  const percent = (part: string, n: number): string => `${part} (${((100 * Number(part)) / n).toFixed(1)})`;
+  const settled = [about(34, 5, 0), about(22, 5, 0)];
+  return [
+    one(
+      'how-often-each',
+      'how many had how many blades',
+      lines(['blades', 'how many'], ...times(5, (i) => [i, whole()])),
+      { ...counts, groups: ['0', '1', '2', '3', '4'], doubts: [] },
+    ),
+    one(
+      'how-often-each-of-two',
+      'how many of two lamps had how many blades',
+      lines(['number of blades', 'red', 'white'], ...times(5, (i) => [i + 1, whole(), whole()])),
+      { layout: ['counts'], groups: ['1', '2', '3', '4', '5'], asks: ['table'] },
+    ),
+    one(
+      'how-often-each-score',
+      'a score beside a lamp, and how often it came',
+      lines(['lamp', 'score', 'n'], ...['red', 'white'].flatMap((lamp) => times(5, (i) => [lamp, i + 1, whole()]))),
+      { ...counts, groups: ['red', 'white'], doubts: [] },
+    ),
+    one(
+      'classes-of-two-sites',
+      'classes of a length at two sites',
+      lines(
+        ['length (mm)', 'north', 'south'],
+        ...['0-10', '10-20', '20-30', '30-40'].map((name, i) => [name, i + Number(whole()), 4 - i + Number(whole())]),
+      ),
+      { ...counts, groups: ['0-10', '10-20', '20-30', '30-40'], doubts: [] },
+    ),
+    one(
+      'strata-of-shares',
+      'a part and its total of each lamp at each site',
+      lines(
+        ['site', 'lamp', 'settled', 'n'],
+        ...['north', 'south', 'east'].flatMap((site) =>
+          ['red', 'white'].map((lamp) => [site, lamp, whole(), about(60, 9, 0)]),
+        ),
+      ),
+      { layout: ['counts'], groups: ['red', 'white'], labels: 'site', doubts: ['which-outcome'], asks: ['share'] },
+    ),
+    one(
+      'counts-with-percent',
+      'counts with their percentages in one cell, beside what they are out of',
+      lines(['lamp', 'settled, n (%)', 'total'], ...settled.map((n, i) => [lamps[i] ?? '', percent(n, 40), 40])),
+      { layout: ['counts'], shares: settled.map((n) => [Number(n), 40]), doubts: [], asks: ['share'] },
+    ),
+    one(
+      'counts-with-percent-alone',
+      'counts with their percentages in one cell and nothing else',
+      lines(['lamp', 'settled'], ...settled.map((n, i) => [lamps[i] ?? '', percent(n, 40).replace(')', ' %)')])),
+      { layout: ['counts'], shares: settled.map((n) => [Number(n), 40]), doubts: [], asks: ['share'] },
+    ),
+    one(
+      'shares-of-nothing-said',
+      'one percentage of each lamp',
+      lines(['lamp', 'settled (%)'], ...lamps.map((name) => [name, about(50, 20, 0)])),
+      { doubts: ['spread-kind'] },
+    ),
+    one(
+      'twice-the-same-answers',
+      'answers before and after, counted',
+      lines(['', 'after: yes', 'after: no'], ...['yes', 'no'].map((a) => [`before: ${a}`, whole(), whole()])),
+      { layout: ['counts'], groups: ['before: yes', 'before: no'], asks: ['share'], neverAsks: ['one-sample'] },
+    ),
+  ];
+}
+
+/** Names that cross, wells, doses down the side, durations, and what a test left beside readings. */
+function crossedCases(): Case[] {
+  const four = (): string[] => times(4, (i) => about(20 + 2 * i));
+  const crossed = { layout: ['rows'], readings: 24, doubts: [], asks: ['factorial'] };
+  const rows = times(6, four);
+  const clock = (): string => `${about(5, 3, 0)}:${about(35, 12, 0)}`;
+  return [
+    one(
+      'names-over-crossing-names',
+      'two rows of names that cross, each of the upper once',
+      lines(['15 °C', '', '20 °C', ''], ['low', 'high', 'low', 'high'], ...rows),
+      crossed,
+    ),
+    one(
+      'names-over-crossing-names-each',
+      'two rows of names that cross, the upper repeated',
+      lines(['15 °C', '15 °C', '20 °C', '20 °C'], ['low', 'high', 'low', 'high'], ...rows),
+      crossed,
+    ),
+    one(
+      'doses-down-under-one-head',
+      'doses down the side, their readings along the row under one head',
+      lines(['dose', '', '', ''], ...[0, 1, 10].map((d) => [d, ...times(3, () => about())])),
+      { layout: ['columns'], turned: true, groups: ['0', '1', '10'], readings: 9, asks: ['several'] },
+    ),
+    one(
+      'replications-across',
+      'treatments down the side, R1, R2 and R3 across',
+      lines(['', 'R1', 'R2', 'R3'], ...['T1', 'T2', 'T3'].map((t) => [t, ...times(3, () => about(5, 1, 2))])),
+      { turned: true, groups: ['T1', 'T2', 'T3'], readings: 9, doubts: ['no-subject-column'] },
+    ),
+    one(
+      'few-wells',
+      'a corner of a plate of wells',
+      lines(['', 1, 2, 3, 4], ...['A', 'B', 'C', 'D'].map((a) => [a, ...times(4, () => about(0.8, 0.2, 3))])),
+      { readings: 16, doubts: ['ambiguous-layout'] },
+    ),
+    one(
+      'durations',
+      'how long it took, in minutes and seconds',
+      lines(['red (min:s)', 'white (min:s)'], ...times(8, () => [clock(), clock()])),
+      { layout: ['columns'], groups: ['red', 'white'], unit: 'min', readings: 16, doubts: [], asks: ['two-groups'] },
+    ),
+    one(
+      'durations-beside-lamps',
+      'how long it took, in hours and minutes',
+      lines(['lamp', 'time to settle (h:mm)'], ...times(12, (i) => [lamps[i % 2] ?? '', clock()])),
+      { layout: ['rows'], unit: 'h', readings: 12, doubts: [], asks: ['two-groups'] },
+    ),
+    one(
+      'what-a-test-left',
+      'p values beside two readings of each gene',
+      lines(
+        ['gene', 'control', 'treated', 'p'],
+        ...times(8, (i) => [`g${i}`, about(5, 1, 2), about(6, 1, 2), about(0.3, 0.3, 3)]),
+      ),
+      { layout: ['repeated'], groups: ['control', 'treated'], labels: 'p', readings: 16, doubts: [], asks: ['paired'] },
+    ),
+    one(
+      'means-in-a-grid',
+      'means with their SEM under each dose, a lamp a row',
+      lines(
+        ['lamp', 'low (mean ± SEM)', 'high (mean ± SEM)'],
+        ...['red', 'white'].map((lamp) => [lamp, ...times(2, () => `${about()} ± ${about(0.8, 0.2)} (n = 9)`)]),
+      ),
+      {
+        layout: ['summary'],
+        groups: ['red, low', 'red, high', 'white, low', 'white, high'],
+        spread: 'sem',
+        doubts: [],
+        asks: ['several'],
+      },
+    ),
+    one(
+      'means-in-a-row',
+      'means with an untold spread, a group a column',
+      lines(['', 'Red lamp (n = 12)', 'White lamp (n = 11)'], ['length (mm)', `${about()} (2.1)`, `${about()} (2.2)`]),
+      { layout: ['summary'], groups: ['Red lamp', 'White lamp'], unit: 'mm', doubts: ['spread-kind'] },
+    ),
+    one('figures-of-one-group', 'n, mean and SD, and no name', lines(['n', 'mean', 'SD'], [12, about(), 2.2]), {
+      layout: ['summary'],
+      doubts: [],
+      asks: ['one-sample'],
+    }),
+    one(
+      'figures-of-one-group-down',
+      'n, mean and SD below one name',
+      lines(['', 'length (mm)'], ['n', 12], ['mean', about()], ['SD', 2.2]),
+      { layout: ['summary'], turned: true, groups: ['length (mm)'], doubts: [], asks: ['one-sample'] },
+    ),
+    one(
+      'powers-of-ten',
+      'numbers with powers of ten, written out',
+      lines(['red', 'white'], ...times(8, () => [`${about(3, 1, 2)} × 10⁻⁷`, `${about(4, 1, 2)}x10^-7`])),
+      { layout: ['columns'], groups: ['red', 'white'], readings: 16, doubts: [], asks: ['two-groups'] },
+    ),
+    one(
+      'mixed-fractions',
+      'halves and quarters',
+      lines(
+        ['red', 'white'],
+        ...times(8, (i) => [`${about(12, 2, 0)} 1/2`, i % 2 ? `${about(12, 2, 0)}½` : about(12, 2, 0)]),
+      ),
+      { layout: ['columns'], groups: ['red', 'white'], readings: 16, doubts: [], asks: ['two-groups'] },
+    ),
+    one(
+      'thousands-by-letter',
+      'thousands written as k',
+      lines(['red', 'white'], ...times(8, () => [`${about(3, 1)}k`, `${about(4, 1)}k`])),
+      { layout: ['columns'], groups: ['red', 'white'], readings: 16, doubts: [], asks: ['two-groups'] },
+    ),
+    one(
+      'brands-by-judge',
+      'brands ranked by each judge',
+      lines(
+        ['judge', 'brand', 'rank'],
+        ...times(18, (i) => [`J${1 + Math.floor(i / 3)}`, 'ABC'[i % 3] ?? '', 1 + ((i * 5 + Math.floor(i / 3)) % 3)]),
+      ),
+      { layout: ['rows'], groups: ['A', 'B', 'C'], subject: 'judge', readings: 18, asks: ['repeated'] },
+    ),
+    one(
+      'means-of-tanks',
+      'the mean of each tank with its SD and n, beside a lamp',
+      lines(
+        ['tank', 'lamp', 'mean length', 'SD', 'n'],
+        ...times(8, (i) => [`T${i + 1}`, lamps[i % 2] ?? '', about(), about(3, 1), about(10, 2, 0)]),
+      ),
+      { layout: ['rows', 'summary'], doubts: ['ambiguous-layout'] },
     ),
   ];
 }

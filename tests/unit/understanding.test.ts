@@ -58,8 +58,8 @@ describe('what a careful colleague understands of a pasted table', () => {
 
 /** What stands in a cell by a slip: letters, marks, errors of a spreadsheet. */
 const oddTexts = ['abc', '#DIV/0!', '?', '12.5*', '1O.5', '12..5', '3.4.5', '12,5 ?', 'see note', '-', 'x'];
-/** Tables so small, or so bare, that a slip there is not told yet. */
-const tooBare = ['counts-at-depths'];
+/** Tables so small, or so bare, that a slip there is not told yet, or is in sight as the name of a group. */
+const tooBare = ['counts-at-depths', 'doses-down-under-one-head'];
 
 describe('the same tables', () => {
   it('are never taken for others without a word, whatever slips into one cell', () => {

@@ -1,12 +1,13 @@
 /** From readings to the question they raise. */
 import { attempt } from '../numeric/domain-error';
 import { countTable, holdsCounts } from '../readings/count-table';
+import type { CountTable } from '../readings/counts';
 import { byCell, factorsOf } from '../readings/factors';
 import { groupsOf, hasSamples, repeatsOf } from '../readings/groups';
 import { levelsOf } from '../readings/levels';
 import { type Column, type Table, columnsOf } from '../readings/table';
 import { readColumn } from '../readings/read-column';
-import { expectedName, isBefore, isBlock, isNegative } from '../understanding/vocabulary';
+import { expectedName, groupName, isBefore, isBlock, isNegative, settingName } from '../understanding/vocabulary';
 import { likeliestCategory, likeliestCrossing, likeliestOutcome } from '../understanding/likeliest';
 import { asDesign, designOf, groupChoices, hasTwoFactors, sameOutcomes } from './asking';
 import { withinBlocks } from './block';
@@ -20,6 +21,16 @@ function expectedRatio(table: Table, categories: number): number[] | undefined {
   const column = columnsOf(table, 'label').find((c) => expectedName.test(c.name));
   const parts = column ? readColumn({ ...column, role: 'measure' }).used.map((r) => r.value) : [];
   return parts.length === categories && parts.every((x) => x > 0) ? parts : undefined;
+}
+
+/** Whether rows are classes of what was found, "0–10 mm" or 3 blades, rather than doses that were set, and columns no yes and no. */
+function areClasses(rows: CountTable['rows'], columns: CountTable['columns']): boolean {
+  const wasSet = groupName.test(rows.name) || settingName.test(rows.name) || rows.name === '';
+  const [one, other] = columns.categories.map((c) => c.name);
+  const answers = isNegative(one ?? '', other ?? '') || isNegative(other ?? '', one ?? '');
+  return (
+    !wasSet && !answers && rows.categories.length > 2 && rows.categories.every((c) => /^[<>≤≥]?\s*\d/.test(c.name))
+  );
 }
 
 /** What counts raise: whether a share differs between groups; with more than two outcomes whether they depend on the group. */
@@ -37,11 +48,12 @@ function firstOfCounts(table: Table): Question | undefined {
     const ratio = expectedRatio(table, rows.categories.length);
     return questionOf('one-sample', { about: 'table', ...(ratio ? { ratio } : {}) });
   }
-  if (columns.categories.length > 2) return questionOf('several', { about: 'table', ...crossing });
+  if (columns.categories.length > 2 || areClasses(rows, columns))
+    return questionOf('several', { about: 'table', ...crossing });
   const share = { about: 'share', found: found.id, a: a.id, ...crossing } as const;
   if (!b) return questionOf('estimate', share);
-  // Subjects named, and the same two categories in both columns: each was looked at twice.
-  if (columnsOf(table, 'subject').length > 0 && sameOutcomes(counted.value))
+  // The same two categories both ways, counted already or of subjects that are named: each was looked at twice.
+  if ((table.shape === 'counts' || columnsOf(table, 'subject').length > 0) && sameOutcomes(counted.value))
     return questionOf('paired', { about: 'share', found: found.id, ...crossing });
   return rows.categories.length === 2 ? questionOf('two-groups', { ...share, b: b.id }) : questionOf('several', share);
 }

@@ -1,3 +1,5 @@
+import { durationIn } from './clock';
+import { unraised } from './units';
 import type { DecimalMark, LimitRule } from './table';
 
 /** What a cell's text was understood as. */
@@ -45,6 +47,12 @@ function tidied(text: string, unit: string): string {
   else if (/^[£€$¥]$/u.test(unit) && tidy.startsWith(unit)) tidy = tidy.slice(unit.length).trimStart();
   // Marks that part thousands and nothing else: "1'234".
   if (/^[+-]?\d{1,3}(?:['’]\d{3})+(?:[.,]\d+)?$/u.test(tidy)) return tidy.replace(/['’]/gu, '');
+  const powered = /^([+-]?[\d.,]*\d)\s*(?:[×x·*]\s*10\^?\(?([+−⁻⁺-]?[\d⁰¹²³⁴-⁹]+)\)?|k)$/u.exec(tidy);
+  if (powered) return `${powered[1] ?? ''}e${unraised(powered[2] ?? '3').replace('−', '-')}`;
+  // Mixed fractions: "12 3/4", "12½".
+  const [, whole, over = '', under = ''] = /^(\d+)\s*(?:\s(\d{1,2})\/(\d{1,2})|[½¼¾])$/u.exec(tidy) ?? [];
+  const part = over ? Number(over) / Number(under) : ({ '½': 0.5, '¼': 0.25, '¾': 0.75 }[tidy.slice(-1)] ?? 1);
+  if (whole !== undefined && part < 1) return String(Number(whole) + part);
   // Spaces as thousands marks: "12 500", "1 234 567,8".
   const joined = tidy.replace(spaces, '');
   return joined !== tidy && /^[+-]?\d{1,3}([\s\u00a0\u2009\u202f]\d{3})+([.,]\d+)?$/u.test(tidy) ? joined : tidy;
@@ -63,6 +71,8 @@ export function understand(text: string, unit: string, mark: DecimalMark, limits
   if (isMissing(text)) return { kind: 'empty' };
   if (tidy === '')
     return text.trim() === '' ? { kind: 'empty' } : { kind: 'unread', why: 'is a unit without a number' };
+  const duration = tidy.includes(':') ? durationIn(tidy, unit) : undefined;
+  if (duration !== undefined) return { kind: 'number', value: duration };
   const beyond = beyondLimit.exec(tidy);
   const below = beyond?.[1] === '<' || beyond?.[1] === '≤';
   const taken = beyond && (limits === 'at' || ((limits === 'half' || limits === 'censored') && below));

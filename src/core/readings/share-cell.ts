@@ -1,6 +1,6 @@
 /** Cells that say how many of how many. */
 
-const of = /^\s*([\d\s.,]+)\s*(%)?\s*(?:of|out of|\/)\s*(\d[\d\s]*)\s*$/i;
+const of = /^\s*(\d{1,3}(?:\s\d{3})+|[\d.,]+)\s*(%)?\s*(?:of|out of|\/)\s*(\d[\d\s]*)\s*$/i;
 
 /** "18 of 45", "18/45" or "40 % of 45" as a count and what it is out of. */
 export function shareCell(cell: string): { count: number; n: number; rounded: boolean } | undefined {

@@ -53,11 +53,14 @@ const ofWhat =
 
 const lowered: Readonly<Record<string, string>> = { '⁰': '0', '¹': '1', '²': '2', '³': '3', '⁴': '4', '⁵': '5', '⁶': '6', '⁷': '7', '⁸': '8', '⁹': '9', '⁻': '-', '⁺': '+' }; // prettier-ignore
 
+/** Raised digits and signs as plain ones: "⁻³" as "-3". */
+export const unraised = (text: string): string => text.replace(/[⁰¹²³⁴⁵⁶⁷⁸⁹⁻⁺]/gu, (c) => lowered[c] ?? c);
+
 const normalized = (unit: string): string => unit.replaceAll('μ', 'µ').trim();
 
 /** A single unit with its prefix and power. */
 function atom(text: string): Part | undefined {
-  const flat = text.replace(/[⁰¹²³⁴⁵⁶⁷⁸⁹⁻⁺]/gu, (c) => lowered[c] ?? c).replace('−', '-');
+  const flat = unraised(text).replace('−', '-');
   const found = /^(°?[\p{L}µ%‰Ω.°£€$¥]+?)(?:\^?([+-]?[1-4]))?$/u.exec(flat);
   if (!found) return undefined;
   const [, name = '', power = '1'] = found;
@@ -79,7 +82,7 @@ function parsed(unit: string): Unit | undefined {
     .replace(/\s+per\s+/g, '/');
   // A power of ten in front: "10⁶ cells/mL", "×10³/µL".
   const scaled = /^(?:[×x]\s*)?10\^?([⁰¹²³⁴⁵⁶⁷⁸⁹⁻]+|\d)\s*(?=[\p{L}/])/u.exec(tidy);
-  const power = scaled?.[1]?.replace(/[⁰¹²³⁴⁵⁶⁷⁸⁹⁻]/gu, (c) => lowered[c] ?? c);
+  const power = scaled?.[1] && unraised(scaled[1]);
   const rest = scaled ? tidy.slice(scaled[0].length).replace(/^\//, '1/') : tidy;
   const words = rest.split(/\s*([/·*⋅])\s*|\s+/u).filter(Boolean);
   // A star behind a number marks it, and is no product of nothing.

@@ -14,6 +14,7 @@ import {
 import type { Seen } from './seen';
 import { sumColumn, sumRow } from './sums';
 import {
+  areOfOneTime,
   countName,
   expectedName,
   controlName,
@@ -23,6 +24,7 @@ import {
   outOfName,
   settingName,
   subjectName,
+  subjectNumber,
   totalName,
   turnName,
   variableIn,
@@ -108,8 +110,20 @@ const mayCount = (c: Seen, rowsOf: Seen): boolean =>
   !subjectName.test(rowsOf.name) &&
   !rowsOf.texts.every(looksLikeId);
 
+/** Names of what has few whole values, each of which is counted: "number of blades", "score". */
+const scoreName = /^(?:(?:number|no\.?|#) of |(?:scores?|grades?|ratings?|class|stage|rank)\b)/iu;
+
+/** Whether numbers down the left are what was found, and those beside them how often: blades from 0 up. */
+function areOutcomes(first: Seen, rest: readonly Seen[]): boolean {
+  const runsUp = first.whole && first.numbers.every((x, i, all) => i === 0 || x === (all[i - 1] ?? NaN) + 1);
+  if (!runsUp || rest.length === 0 || !rest.every(isCount) || turnName.test(first.name)) return false;
+  const [only] = rest;
+  const counted = rest.length === 1 && countName.test(only?.name ?? '') && !subjectNumber.test(first.name);
+  return counted || scoreName.test(first.name) || (first.numbers[0] === 0 && first.name !== '');
+}
+
 export function asCounts(looked: Looked): Interpretation[] {
-  const { columns, parts, rows } = looked;
+  const { columns, parts } = looked;
   const figures = columns.filter((c, i) => (c.kind === 'numbers' || isPercent(c)) && parts[i]?.role !== 'group');
   const texts = columns.filter((c) => c.kind === 'text' && !isPercent(c));
   const found: Interpretation[] = [];
@@ -129,7 +143,11 @@ export function asCounts(looked: Looked): Interpretation[] {
   const name = naming(looked);
   // Depths and doses name rows as well as words do.
   const [first] = columns;
-  const set = first?.kind === 'numbers' && first.unique && (groupName.test(first.name) || settingName.test(first.name));
+  const rest = figures.filter((c) => c !== first);
+  const set =
+    first?.kind === 'numbers' &&
+    first.unique &&
+    (groupName.test(first.name) || settingName.test(first.name) || areOutcomes(first, rest));
   const rowsOf = name === undefined ? (set && texts.length === 0 ? first : undefined) : columns[name];
   const pair = rowsOf && partAndTotal(figures.filter((c) => c !== rowsOf));
   if (pair) {
@@ -138,6 +156,29 @@ export function asCounts(looked: Looked): Interpretation[] {
       interpretation(
         'counts',
         rolesFor((c) => (c === part ? 'count' : c === total ? 'total' : c === rowsOf ? 'group' : undefined)),
+        [{ weight: 9, why: `“${part.name}” is a part of “${total.name}” in every row` }],
+      ),
+    );
+  }
+  const strata = placesOf(looked, 'group');
+  const stratum = rowsOf || strata.length < 2 || !eachOnce(looked, strata) ? undefined : partAndTotal(figures);
+  if (stratum) {
+    const [part, total] = stratum;
+    const by = strata.at(-1);
+    found.push(
+      interpretation(
+        'counts',
+        rolesFor((c) =>
+          c === part
+            ? 'count'
+            : c === total
+              ? 'total'
+              : c.place === by
+                ? 'group'
+                : strata.includes(c.place)
+                  ? 'label'
+                  : undefined,
+        ),
         [{ weight: 9, why: `“${part.name}” is a part of “${total.name}” in every row` }],
       ),
     );
@@ -156,6 +197,15 @@ export function asCounts(looked: Looked): Interpretation[] {
     return found;
   }
   const [only] = figures;
+  const listed = figures.filter((c) => c !== rowsOf);
+  if (rowsOf?.kind === 'numbers' && only && listed.length === 1 && countName.test(listed[0]?.name ?? ''))
+    found.push(
+      interpretation(
+        'counts',
+        rolesFor((c) => (c === listed[0] ? 'count' : c === rowsOf ? 'group' : undefined)),
+        [{ weight: 6, why: `“${listed[0]?.name ?? ''}” says how often each comes` }],
+      ),
+    );
   if (rowsOf && only && figures.length === 1 && !countName.test(only.name) && mayCount(only, rowsOf))
     found.push(
       interpretation(
@@ -170,13 +220,16 @@ export function asCounts(looked: Looked): Interpretation[] {
   const crossing = placesOf(looked, 'group').filter((i) => columns[i] !== (called ?? things));
   // "Fronds" beside two categories counts them; beside one it may be what each was measured to have.
   const counted = called ?? (crossing.length > 1 ? things : undefined);
-  const cats = placesOf(looked, 'group').filter((i) => columns[i] !== counted);
-  if (counted && figures.length === 1 && cats.length > 0) {
+  // A score of 1 to 5 beside a lamp is what was counted, where each comes once with each lamp.
+  const score = figures.find((c) => c !== counted && c.whole && c.distinct > 1 && c.distinct < c.texts.length);
+  const scored = score && figures.length === 2 && crossing.length === 1 && eachOnce(looked, [...crossing, score.place]);
+  const cats = [
+    ...placesOf(looked, 'group').filter((i) => columns[i] !== counted),
+    ...(counted && scored ? [score.place] : []),
+  ];
+  if (counted && (figures.length === 1 || scored) && cats.length > 0) {
     // Of more than two the first and the last are crossed: what was done, and what came of it.
     const crossed = cats.length > 2 ? [cats[0], cats.at(-1)] : cats;
-    const once = new Set(
-      Array.from({ length: rows }, (_, r) => cats.map((i) => columns[i]?.cells[r]?.trim()).join('\n')),
-    ).size;
     found.push(
       interpretation(
         'counts',
@@ -185,7 +238,7 @@ export function asCounts(looked: Looked): Interpretation[] {
         ),
         [
           { weight: 6, why: `“${counted.name}” is a column of whole numbers` },
-          ...(once >= rows - 1
+          ...(eachOnce(looked, cats)
             ? [{ weight: 3, why: 'every combination of categories comes once' }]
             : [{ weight: -3, why: 'combinations of categories come again' }]),
         ],
@@ -200,6 +253,11 @@ export function asCounts(looked: Looked): Interpretation[] {
   return found;
 }
 
+/** Whether each combination of categories comes once, but for a slip. */
+const eachOnce = ({ columns, rows }: Looked, places: readonly number[]): boolean =>
+  new Set(Array.from({ length: rows }, (_, r) => places.map((i) => columns[i]?.cells[r]?.trim()).join('\n'))).size >=
+  rows - 1;
+
 /** Rows by columns of counts. */
 function tabulated(looked: Looked, rowsOf: Seen, cells: readonly Seen[]): Interpretation {
   const evidence: Evidence[] = [
@@ -211,12 +269,13 @@ function tabulated(looked: Looked, rowsOf: Seen, cells: readonly Seen[]): Interp
   const total = sumColumn(cells);
   const totals =
     total !== undefined || cells.some((c) => totalName.test(c.name)) || sumRow(rowsOf, cells) !== undefined;
-  if (rowsOf.kind === 'numbers') say(2, `“${rowsOf.name}” is what was set`);
+  if (rowsOf.kind === 'numbers') say(3, `“${rowsOf.name}” tells the rows apart`);
   if (totals) say(4, 'a row or a column is the sum of the others');
   if (looked.rows <= 8) say(1, 'it has few rows');
   if (looked.rows > 15) say(-3, 'it has many rows');
   const own = cells.filter((c) => c !== total);
-  if (own.some((c) => turnName.test(c.name))) say(-4, 'its columns are named as times');
+  if (own.some((c) => turnName.test(c.name)) && !areOfOneTime(own.map((c) => c.name)))
+    say(-4, 'its columns are named as times');
   if (new Set(own.map((c) => variableIn(c.name)).filter(Boolean)).size > 0)
     say(-3, 'its columns are named after what is measured');
   if (subjectName.test(rowsOf.name)) say(-3.5, `“${rowsOf.name}” names subjects`);

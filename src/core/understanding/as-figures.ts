@@ -1,8 +1,17 @@
 /** A table read as the figures of groups: mean, spread and n, one group a row. */
 import type { Role } from '../readings/table';
+import type { Evidence } from './evidence';
 import { type Interpretation, type Looked, interpretation } from './interpretation';
 import type { Seen } from './seen';
-import { countName, figureName, lowerName, meanName, sizeName, spreadKind, upperName } from './vocabulary';
+import { countName, figureName, lowerName, meanName, sizeName, spreadKind, subjectName, upperName } from './vocabulary';
+
+/** Each tank's own mean, beside a lamp that comes again, is a reading of that lamp rather than the figure of a group. */
+function ofSubjects({ columns, parts }: Pick<Looked, 'columns' | 'parts'>, name: Seen | undefined): Evidence[] {
+  const groups = columns.find((c, i) => parts[i]?.role === 'group' && c.distinct < c.texts.length);
+  return groups && name?.unique && subjectName.test(name.name)
+    ? [{ weight: -4.5, why: `“${name.name}” names subjects, and “${groups.name}” groups them` }]
+    : [];
+}
 
 /**
  * Figures of groups among which none says the spread of a mean: a median with its quartiles, a mean alone. They are no
@@ -19,7 +28,10 @@ function withoutSpread(columns: readonly Seen[], parts: Looked['parts']): Interp
     interpretation(
       'summary',
       columns.map((c): Role => (c === middle ? 'measure' : c === n ? 'count' : c === name ? 'group' : 'label')),
-      [{ weight: 9, why: `“${figures.map((c) => c.name).join('”, “')}” are figures of groups` }],
+      [
+        { weight: 9, why: `“${figures.map((c) => c.name).join('”, “')}” are figures of groups` },
+        ...ofSubjects({ columns, parts }, name),
+      ],
     ),
   ];
 }
@@ -47,6 +59,7 @@ export function asFigures({ columns, parts, rows }: Looked): Interpretation[] {
     c === mean && c !== name ? 'measure' : c === spread ? 'spread' : c === n ? 'count' : c === name ? 'group' : 'label',
   );
   const named = name?.unique === true;
+
   return [
     interpretation('summary', roles, [
       { weight: 5, why: `“${spread.name}” is a measure of spread` },
@@ -55,6 +68,7 @@ export function asFigures({ columns, parts, rows }: Looked): Interpretation[] {
       ...(named || rows === 1
         ? [{ weight: 1, why: 'each row is named once' }]
         : [{ weight: -4, why: 'rows of one name come again' }]),
+      ...ofSubjects({ columns, parts }, name),
     ]),
   ];
 }

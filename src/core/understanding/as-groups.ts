@@ -14,14 +14,13 @@ import {
 import type { Part } from './parts';
 import type { Seen } from './seen';
 import {
-  areTimesOfOne,
+  areTurns,
   groupName,
   looksLikeId,
   numberName,
   settingName,
   sharedStem,
   subjectName,
-  turnName,
   variableIn,
 } from './vocabulary';
 import { workedOut } from './worked-out';
@@ -33,15 +32,11 @@ const measuresOf = (looked: Looked): number[] => {
   return numbers.filter((i) => looked.columns[i] !== followed?.column);
 };
 
-const areTurns = (columns: readonly Seen[]): boolean => {
-  if (areTimesOfOne(columns.map((c) => c.name))) return true;
-  const turns = columns.filter((c) => turnName.test(c.name) || /^\d{4}$/.test(c.name)).length;
-  return turns >= 2 && turns >= columns.length - 1;
-};
+const namesOf = (columns: readonly Seen[]): string[] => columns.map((c) => c.name);
 
 /** Whether many full columns share neither a unit nor a word, nor are called as groups are. */
 function unconnected(columns: readonly Seen[], rows: number): boolean {
-  const names = columns.map((c) => c.name);
+  const names = namesOf(columns);
   const words = names.map((name) => new Set(name.toLowerCase().split(/[\s_.-]+/)));
   const shared = [...(words[0] ?? [])].some((word) => word.length > 1 && words.every((own) => own.has(word)));
   const short = names.filter((name) => name.length < 3 || groupName.test(name)).length;
@@ -76,7 +71,9 @@ export function asColumns(looked: Looked): Interpretation[] {
   const name = naming(looked);
   if (name !== undefined && !subject && measures.length > 1)
     evidence.push({ weight: -2, why: 'every row has a name of its own' });
-  if (areTurns(measures)) evidence.push({ weight: -2, why: 'its columns are named as times' });
+  const left = name === undefined ? undefined : looked.columns[name];
+  if (left && isPlate(left, measures)) evidence.push({ weight: 1, why: 'it stands as the wells of a plate do' });
+  if (areTurns(namesOf(measures))) evidence.push({ weight: -2, why: 'its columns are named as times' });
   return [interpretation('columns', columnRoles(looked), evidence)];
 }
 
@@ -88,7 +85,7 @@ const isPlate = (rows: Seen, columns: readonly Seen[]): boolean =>
 export function asRepeated(looked: Looked): Interpretation[] {
   const measures = columnsAt(looked, measuresOf(looked));
   if (measures.length < 2) return [];
-  const turns = areTurns(measures);
+  const turns = areTurns(namesOf(measures));
   const name = naming(looked);
   const subject = looked.parts.findIndex((p, i) => p.role === 'subject' && (looked.columns[i]?.unique ?? false));
   const who = subject >= 0 ? subject : name;
@@ -132,8 +129,8 @@ export function asGrid(looked: Looked): Interpretation[] {
   if (by.gaps) evidence.push({ weight: 4, why: 'each level is named once, its replicates below' });
   if (by.place !== 0) evidence.push({ weight: -2, why: 'the column of levels is not the first' });
   if (by.unique && !by.gaps) evidence.push({ weight: -3, why: 'every level comes once' });
-  if (areTurns(measures)) evidence.push({ weight: -4, why: 'its columns are named as times' });
-  if (sharedStem(measures.map((c) => c.name)) !== undefined)
+  if (areTurns(namesOf(measures))) evidence.push({ weight: -4, why: 'its columns are named as times' });
+  if (sharedStem(namesOf(measures)) !== undefined)
     evidence.push({ weight: -3, why: 'its columns are numbered, as measures are' });
   if (measures.length > 6) evidence.push({ weight: -3, why: 'it has many columns' });
   if (measures.some((c) => variableIn(c.name)))
@@ -174,12 +171,12 @@ export function asCases(looked: Looked): Interpretation[] {
   else if (measures.length === 1) return [];
   else evidence.push({ weight: 2, why: 'its columns hold numbers' });
   if (measures.length > 1) {
-    if (areTurns(measures)) evidence.push({ weight: -4, why: 'its columns are named as times' });
+    if (areTurns(namesOf(measures))) evidence.push({ weight: -4, why: 'its columns are named as times' });
     evidence.push({
       weight: Math.max(-4, Math.min(4, 0.5 - likeness)),
       why: likeness < 0 ? 'its columns of numbers are different measures' : 'its columns of numbers are alike',
     });
-    if (sharedStem(measures.map((c) => c.name)) !== undefined && groups.length > 0)
+    if (sharedStem(namesOf(measures)) !== undefined && groups.length > 0)
       evidence.push({ weight: 3, why: 'its columns are numbered, as measures are' });
     if (measures.length > 4 && groups.length === 0 && unconnected(measures, looked.rows))
       evidence.push({ weight: 3.5, why: 'nothing says that its columns are one measure' });

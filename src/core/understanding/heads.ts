@@ -1,15 +1,22 @@
 import { leastOf, mostOf } from '../numeric/extremes';
+import { clockParts } from '../readings/clock';
 import { shareCell } from '../readings/share-cell';
 import { isMissing } from '../readings/parse-number';
 import { isUnit, splitUnit } from '../readings/units';
+import { isCountWithPercent } from './counts-with-percent';
 import { valueOf } from './sums';
 
 type Rows = readonly (readonly string[])[];
 
 const isNumber = (text: string): boolean => valueOf(text) !== undefined;
 
-/** A number, or counts written out: "18 of 45". */
-const isFigure = (text: string): boolean => isNumber(text) || shareCell(text) !== undefined || plusMinus.test(text);
+/** A number, counts written out, "18 of 45", a mean with its spread, or a duration. */
+const isFigure = (text: string): boolean =>
+  isNumber(text) ||
+  shareCell(text) !== undefined ||
+  plusMinus.test(text) ||
+  clockParts(text) !== undefined ||
+  isCountWithPercent(text);
 const plusMinus = /^[+−-]?[\d.,]+\s*(?:±|\+\/-)\s*[\d.,]+/;
 
 /** What is a reading below a name, and over readings a name: "0.5 mM", "10 %", "1a"; or a number of unclear marks, "1,234". */
@@ -145,6 +152,22 @@ function above(block: Rows, width: number): number {
   return rows;
 }
 
+/** Whether a row repeats each of its names over several of the row below: "Red lamp, Red lamp, White lamp, White lamp". */
+function repeatOver(upper: readonly string[], lower: readonly string[]): boolean {
+  const is = (text: string | undefined): boolean => (text ?? '').trim() !== '';
+  const over = lower.flatMap((text, k) => (is(text) && is(upper[k]) ? [(upper[k] ?? '').trim()] : []));
+  const under = lower.filter((_, k) => is(upper[k]));
+  const different = new Set(over).size;
+  return (
+    different > 1 &&
+    over.length === lower.filter(is).length &&
+    over.every((name) => over.indexOf(name) !== over.lastIndexOf(name)) &&
+    new Set(under.map((text, k) => `${over[k] ?? ''}\n${text.trim()}`)).size === over.length &&
+    [...upper, ...lower].every((text) => !is(text) || isName(text, [])) &&
+    !isUnitRow(lower, [])
+  );
+}
+
 /** Whether the names of a row reach over several of the row below, as merged cells do: "Red lamp, , White lamp, ". */
 function reachOver(upper: readonly string[], lower: readonly string[]): boolean {
   const is = (text: string | undefined): boolean => (text ?? '').trim() !== '';
@@ -185,9 +208,11 @@ export function headsOf(block: Rows): Heads {
     // A row of units right under the names hides nothing: look past it for the readings.
     const units = rest[1] !== undefined && isUnitRow(rest[1], rest.slice(2));
     const underNames = units ? [rest[0] ?? [], ...rest.slice(2)] : rest;
-    if (hasHead(underNames)) return { skipped, names: 1, units: units ? 1 : 0 };
     const [upper = [], lower = [], ...below] = rest;
-    if (reachOver(upper, lower) && hasHead([joined(upper, lower), ...below])) return { skipped, names: 2, units: 0 };
+    const both = (over: typeof reachOver): boolean => over(upper, lower) && hasHead([joined(upper, lower), ...below]);
+    if (both(repeatOver)) return { skipped, names: 2, units: 0 };
+    if (hasHead(underNames)) return { skipped, names: 1, units: units ? 1 : 0 };
+    if (both(reachOver)) return { skipped, names: 2, units: 0 };
   }
   return { skipped: empty, names: 0, units: 0 };
 }

@@ -8,10 +8,15 @@ import {
   type Role,
   type Shape,
   type Table,
+  emptyColumn,
   isMeasured,
 } from '../readings/table';
 import { limits } from '../readings/table-edit';
 import { isUnit, splitUnit } from '../readings/units';
+import { countsWithPercent } from './counts-with-percent';
+import { crossedApart } from './crossed-heads';
+import { durations } from './durations';
+import { figuresInGrid } from './figures-in-grid';
 import { type Heads, headsOf, namesAndUnits } from './heads';
 import type { Interpretation } from './interpretation';
 import { limitsApart } from './limits-apart';
@@ -54,17 +59,17 @@ export interface Intake {
   turned: boolean;
   /** How many rows each row became, its replicates below one another; 1 where there were none. */
   times: number;
-  /** What was taken apart: lines or cells that held many numbers, or readings that stood under names. */
-  apart: 'lines' | 'sections' | undefined;
   table: Omit<Table, 'id' | 'name'>;
   /** Other ways to read it that are about as likely. */
   others: Interpretation[];
   doubtful: Doubtful[];
   /** How many cells are doubtful in all, when not all of them are listed. */
   doubts: number;
+  /** Whether cells of many numbers, or readings that stood under names, were taken apart. */
+  split: boolean;
   /** What was left because it does not fit. */
   troubles: string[];
-  /** What else was done to the block, in words. */
+  /** What was done to the block before it was read, in words. */
   notes: string[];
 }
 
@@ -149,6 +154,21 @@ function withoutEmptyColumns(block: Rows): Rows {
   return holds.every(Boolean) ? block : block.map((row) => holds.flatMap((is, k) => (is ? [row[k] ?? ''] : [])));
 }
 
+/** A block whose cells hold many numbers, or whose readings stand under names of their own, with a reading a cell; and what was done. */
+function takenApart(block: Rows): { block: string[][]; note: string; split: boolean } | undefined {
+  const ways: [(block: Rows) => string[][] | undefined, string][] = [
+    [linesApart, 'Lines of many numbers were taken apart.'],
+    [sectionsApart, 'Names that stood over readings became a column beside them.'],
+    [figuresInGrid, 'Means in a grid became a group a row, named by the row and the column of each.'],
+    [crossedApart, 'Names over names became two columns beside the readings, a factor each.'],
+  ];
+  for (const [way, note] of ways) {
+    const found = way(block);
+    if (found) return { block: found, note, split: way === linesApart || way === sectionsApart };
+  }
+  return undefined;
+}
+
 /**
  * Understands a block of texts as a table: which way round it stands, where its names and units stand, what each column
  * is, how it is laid out, and which cells are unclear. Every cell is kept just as it was written, unless it held several
@@ -158,15 +178,13 @@ function withoutEmptyColumns(block: Rows): Rows {
 export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): Intake {
   const given = withoutEmptyColumns(whole);
   const asIs = choice.heads !== undefined || choice.turned !== undefined;
-  const lines = asIs ? undefined : linesApart(given);
-  const sections = asIs || lines ? undefined : sectionsApart(given);
-  const apart = lines ?? sections;
-  const upright = apart ?? given;
+  const apart = asIs ? undefined : takenApart(given);
+  const upright = apart?.block ?? given;
   const turned = choice.turned ?? (!choice.heads && !apart && isTurned(upright));
   const block = turned ? turnedRound(upright) : upright;
   const heads = choice.heads ?? headsOf(block);
   const troubles: string[] = [];
-  const notes: string[] = [];
+  const notes: string[] = apart ? [apart.note] : [];
   let width = 0;
   for (const row of block) width = Math.max(width, row.length);
   if (width > limits.columns) {
@@ -209,8 +227,10 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
   const skipped = new Map<number, Beside>(under.map(({ row, kind }) => [row, kind]));
   const above = (c: Incoming): Incoming =>
     skipped.size === 0 ? c : { ...c, cells: c.cells.filter((_, r) => !skipped.has(r)) };
-  const { columns: apartSpreads, notes: worked } = limitsApart(spreadsApart(filled.length > 0 ? filled : raw));
-  notes.push(...worked);
+  const timed = durations(filled.length > 0 ? filled : raw);
+  const counted = countsWithPercent(timed.columns);
+  const { columns: apartSpreads, notes: worked } = limitsApart(spreadsApart(counted.columns));
+  notes.push(...timed.notes, ...counted.notes, ...worked);
   const units = withUnits(apartSpreads.map(above), choice.units);
   const incoming = apartSpreads.map((c, k) => ({ ...c, unit: units[k]?.unit ?? c.unit }));
   const rowOf = (row: number): number =>
@@ -244,6 +264,9 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
       aside,
     };
   });
+  // Figures alone are of one group, which needs a name.
+  if (chosen.shape === 'summary' && !roles.includes('group') && choice.roles === undefined && rows.length === 1)
+    columns.push({ ...emptyColumn(`c${columns.length}`, 'group', '', 'group'), cells: ['sample'] });
   const doubtful: Doubtful[] = [];
   let doubts = 0;
   columns.forEach((column, k) => {
@@ -259,7 +282,7 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
     heads,
     turned,
     times,
-    apart: lines ? 'lines' : sections ? 'sections' : undefined,
+    split: apart?.split ?? false,
     others: choice.shape === undefined ? others : [],
     doubtful,
     doubts,

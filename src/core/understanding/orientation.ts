@@ -1,6 +1,16 @@
 import { isMissing, understand } from '../readings/parse-number';
-import { hasHead } from './heads';
-import { meanName, replicateName, sizeName, spreadKind, summaryName, turnName, variableIn } from './vocabulary';
+import { hasHead, headsOf } from './heads';
+import {
+  groupName,
+  meanName,
+  replicateName,
+  settingName,
+  sizeName,
+  spreadKind,
+  summaryName,
+  turnName,
+  variableIn,
+} from './vocabulary';
 
 type Rows = readonly (readonly string[])[];
 
@@ -57,21 +67,36 @@ export function isTurned(block: Rows): boolean {
   const again = (row: readonly string[]): boolean => row !== top && row.every((text, k) => text === top?.[k]);
   const rows = block.length > 2 * mostDown ? [] : block.filter((row) => row.some(filled) && !again(row));
   const width = Math.max(0, ...rows.map((r) => r.length));
-  if (rows.length < 2 || width < 3 || width > mostAlong || rows.length > mostDown) return false;
+  if (rows.length < 2 || width < 2 || width > mostAlong || rows.length > mostDown) return false;
   const [head = [], ...body] = rows;
   const names = rows.map((r) => (r[0] ?? '').trim());
-  const headed = hasHead(rows);
+  const { names: headRows } = headsOf(rows);
+  const headed = headRows > 0 && hasHead(rows);
+  if (headRows === 2) return false;
   if (headed && figuresDown(names.slice(1), body)) return true;
+  if (width < 3) return false;
   if (variablesDown(rows, width)) return true;
-  // A head of 1, 2, 3 …, or of "rep 1" and "rep 2", names no groups; those stand at the left then.
+  // A head of 1, 2, 3 …, of "rep 1" and "rep 2" or "R1" and "R2", or one over all of what stands beside it, names no
+  // groups; those stand at the left then.
+  const [corner = '', ...over] = head.map((text) => text.trim());
+  const levels = groupName.test(corner) || settingName.test(corner);
+  const merged = levels && over.every((text) => text === '');
   const replicates =
-    headed && head.slice(1).every((text, i) => replicateName.test(text.trim()) || text.trim() === String(i + 1));
+    merged ||
+    (headed && over.every((text, i) => replicateName.test(text) || text === String(i + 1) || text === `R${i + 1}`));
   if (headed && !replicates) return false;
   const own = replicates ? body : rows;
   const left = own.map((r) => (r[0] ?? '').trim());
   const across = own.flatMap((r) => r.slice(1).filter(filled));
-  if (!left.every((n) => n !== '' && !isNumber(n)) || new Set(left).size < left.length) return false;
-  if (across.filter(isNumber).length < 0.9 * across.length || across.length < 2 * own.length) return false;
+  if (left.includes('') || new Set(left).size < left.length) return false;
+  // Numbers at the left are doses where they are called so, and where they can stand over what is read then.
+  if (left.some(isNumber) && !(replicates && levels && own.length > 1 && hasHead(turnedRound(rows)))) return false;
+  // One cell that cannot be read makes no names of numbers.
+  if (
+    across.filter(isNumber).length < Math.min(0.9 * across.length, across.length - 1) ||
+    across.length < 2 * own.length
+  )
+    return false;
   if (left.some((n) => turnName.test(n)) && !left.every((n) => turnName.test(n))) return false;
   // More to the right than down; two or three rows are groups however few their readings.
   if (replicates) return width - 1 >= own.length || own.length <= 6;

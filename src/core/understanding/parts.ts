@@ -9,9 +9,12 @@ import {
   isWell,
   labelName,
   looksLikeId,
+  meanName,
   numberName,
+  pName,
   replicateName,
   settingName,
+  spreadKind,
   subjectName,
   subjectNumber,
   turnName,
@@ -120,7 +123,11 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
       return { role: 'label', as: 'calendar' };
     if (c.whole && c.unit === '' && cycles(c) && numbers.some((o) => !comesBack(o)))
       return { role: 'label', as: 'replicate' };
-    // How many readings a mean is of.
+    // What a test made of them is no reading.
+    if (c.unit === '' && named(pName) && numbers.length > 0 && c.numbers.every((x) => x >= 0 && x <= 1))
+      return { role: 'label', as: 'name' };
+    // The spread and the number of readings that a mean is of.
+    if (spreadKind(c.name) !== null && numbers.some((o) => meanName.test(o.name))) return { role: 'label', as: 'name' };
     if (c.whole && c.unit === '' && /^n$/i.test(c.name) && numbers.some((o) => !o.whole))
       return { role: 'label', as: 'name' };
     // Months and weeks that come again, and nothing else to group by.
@@ -130,7 +137,8 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
   }
   // In the unit of other readings stand readings too, though none of them can be read.
   if (c.texts.every(isError) || (c.unit !== '' && numbers.some((o) => o.unit === c.unit))) return { role: 'measure' };
-  if (c.texts.every((t) => replicateName.test(t))) return { role: 'label', as: 'replicate' };
+  if (c.texts.every((t, i) => replicateName.test(t) || (c.name === '' && t === `R${i + 1}`)))
+    return { role: 'label', as: 'replicate' };
   if (named(labelName)) return { role: 'label', as: 'name' };
   if (named(calendarName) && !named(groupName) && c.unique && numbers.length > 0)
     return { role: 'label', as: 'calendar' };

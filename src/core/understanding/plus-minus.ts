@@ -39,6 +39,15 @@ function rangesApart(column: Incoming, filled: readonly string[]): Incoming[] | 
   ];
 }
 
+/** A mean and its spread, and how many it is of where the cell says it: "14.31 ± 0.62 (n = 9)". */
+export function meanAndSpread(cell: string): { mean: string; spread: string; n: string | undefined } | undefined {
+  const [, mean, spread, n] = marked.exec(cell) ?? bracketed.exec(cell) ?? [];
+  return mean === undefined || spread === undefined ? undefined : { mean, spread, n };
+}
+
+/** What heads call the spread of their means; no more than that where none says it. */
+export const spreadNamed = (heads: readonly string[]): string => heads.map(kindIn).find((kind) => kind) ?? 'spread';
+
 /** Which spread a head says its cells hold: "mean ± SEM". */
 function kindIn(name: string): string | undefined {
   const rest = /(?:±|\+\/-|\()\s*([\p{L}.\d% ]+)\)?\s*$/u.exec(name)?.[1];

@@ -5,7 +5,7 @@ const within = (words: string): RegExp => new RegExp(`(?<![\\p{L}\\d])(?:${words
 
 /** What readings are of: one thing looked at, perhaps more than once. */
 const subjects =
-  'subject|participant|patient|volunteer|person|child|donor|individual|animal|mouse|mice|rat|rabbit|dog|cat|cow|calf|pig|piglet|sheep|lamb|horse|goat|bird|hen|chick|fish|frog|snail|crab|shrimp|mussel|oyster|larva|larvae|fly|bee|plant|tree|seedling|leaf|leaves|frond|blade|shoot|root|fruit|seed|tank|line|dish|plate|well|tube|vial|flask|bottle|jar|pot|tray|plot|quadrat|transect|raft|cage|pen|pond|nest|litter|brood|hive|colony|culture|clone|isolate|cell|slide|section|core|cast|buoy|probe|sensor|batch|sample|specimen|replicate of|family|pair|tag|block|egg|bag|box|rope';
+  'subject|participant|patient|volunteer|judge|rater|taster|panell?ist|assessor|person|child|donor|individual|animal|mouse|mice|rat|rabbit|dog|cat|cow|calf|pig|piglet|sheep|lamb|horse|goat|bird|hen|chick|fish|frog|snail|crab|shrimp|mussel|oyster|larva|larvae|fly|bee|plant|tree|seedling|leaf|leaves|frond|blade|shoot|root|fruit|seed|tank|line|dish|plate|well|tube|vial|flask|bottle|jar|pot|tray|plot|quadrat|transect|raft|cage|pen|pond|nest|litter|brood|hive|colony|culture|clone|isolate|cell|slide|section|core|cast|buoy|probe|sensor|batch|sample|specimen|replicate of|family|pair|tag|block|egg|bag|box|rope';
 export const subjectName = starting(subjects);
 /** A subject, or its number or code, and nothing more: "plants" beside counts are none of it, nor is "plant height". */
 export const subjectNumber = new RegExp(
@@ -15,8 +15,8 @@ export const subjectNumber = new RegExp(
 /** Names of nothing but a running or given number. */
 export const numberName =
   /^(?:no|nr|num|number|#|n°|№|id|ids|identifier|index|idx|row|case|obs|observation|record|entry|item|serial(?: (?:no|number))?|code|key)\.?(?: ?(?:no|nr|number|id|code))?\.?$/iu;
-/** A subject by its number or code: "mouse id", "sample no". */
-export const idName = /(?:^|[\s_.-])(?:id|ids|no\.?|nr\.?|number|code|tag)$/iu;
+/** A subject by its number or code: "mouse id", "sample no"; "after: no" is an answer. */
+export const idName = /(?<!:\s*)(?:^|[\s_.-])(?:id|ids|no\.?|nr\.?|number|code|tag)$/iu;
 export const labelName = starting(
   'name|label|note|comment|remark|title|description|observer|initial|by|who|operator|time stamp|timestamp',
 );
@@ -25,6 +25,8 @@ export const calendarName = starting('date|year|day|month|time|when|season|quart
 /** Names of times or turns: what the same subject is measured at. */
 export const turnName =
   /^(?:day|week|month|hour|minute|h|d|t|w|wk|time|visit|year|turn|round|session|trial|run|before|after|pre|post|start|end|begin(?:ning)?|finish|baseline|follow[- ]?up|initial|final|first|second|third|last|morning|evening|am|pm|left|right|old|new|test|retest)(?:\b|[\s_.-]*\d)/iu;
+/** Turns of which there is one each, before something else. */
+const oneTurn = /^(?:before|after|pre|post|initial|final|start|end|baseline|old|new)[^\p{L}\d]+(?=\p{L})/iu;
 const turnWord =
   'before|after|pre|post|initial|final|start|end|begin|baseline|follow[- ]?up|first|second|third|last|early|late|old|new|(?:day|week|month|year|hour|min|time|visit|t|d|w|h)[ _]?\\d+';
 const edges = new RegExp(
@@ -40,6 +42,18 @@ export function areTimesOfOne(names: readonly string[]): boolean {
   return names.length > 1 && things[0] !== undefined && things.every((thing) => thing === things[0]);
 }
 
+/** Whether names are several things at one time: "after: yes" and "after: no". */
+export function areOfOneTime(names: readonly string[]): boolean {
+  const turns = new Set(names.map((name) => oneTurn.exec(name.trim())?.[0].toLowerCase()));
+  return turns.size === 1 && !turns.has(undefined);
+}
+/** Whether all names, or all but one, are of times at which one thing was read. */
+export function areTurns(names: readonly string[]): boolean {
+  if (areTimesOfOne(names)) return true;
+  const turns = names.filter((name) => turnName.test(name) || /^\d{4}$/.test(name)).length;
+  return turns >= 2 && turns >= names.length - 1 && !areOfOneTime(names);
+}
+
 /** Names of what sets groups apart. */
 export const groupName = starting(
   'group|treatment|treated|lamp|light|condition|diet|feed|nutrient|site|station|place|location|region|origin|source|dose|level|class|category|kind|type|arm|variety|cultivar|strain|genotype|species|line type|temperature|temp|colour|color|season|rinse|result|outcome|settled|grazed|drug|compound|medium|substrate|flow|regime|method|series|set|batch type|operator|lab|sex|gender|control|exposed|infected|vaccinated|smoker|depth|pH|salinity|stage|habitat|farm|field|year class|phase|team|factor',
@@ -49,9 +63,10 @@ export const settingName = starting(
   'temp|temperature|ph|salinity|depth|conc|concentration|light|flow|dose|speed|pressure|density|humidity',
 );
 /** Names of what is measured, so that columns that carry two of them are two variables. */
-const variableName = within(
-  'age|mass|weight|len|length|dist|height|width|depth|breadth|girth|diameter|radius|area|volume|thickness|size|temperature|temp|pressure|systolic|diastolic|pulse|heart rate|rate|speed|velocity|time|duration|distance|score|grade|mark|index|count|number|concentration|conc|density|yield|income|price|cost|salinity|pH|oxygen|chlorophyll|nitrate|nitrogen|phosphate|phosphorus|ammonia|carbon|protein|glucose|cholesterol|insulin|lipid|fat|sugar|starch|water|moisture|humidity|biomass|cover|growth|survival|bmi|iq|dose|power|energy|intensity|absorbance|fluorescence|expression|strength|hardness|viscosity|conductivity|turbidity|latency|x|y|z',
+const variableWord = within(
+  'age|mass|weight|len|length|dist|height|width|depth|breadth|girth|diameter|radius|area|volume|thickness|size|temperature|temp|pressure|systolic|diastolic|pulse|heart rate|rate|speed|velocity|time|duration|distance|score|grade|mark|index|count|number|concentration|conc|density|yield|income|price|cost|salinity|pH|oxygen|chlorophyll|nitrate|nitrogen|phosphate|phosphorus|ammonia|carbon|protein|glucose|cholesterol|insulin|lipid|fat|sugar|starch|water|moisture|humidity|biomass|cover|growth|survival|bmi|iq|dose|power|energy|intensity|absorbance|fluorescence|expression|strength|hardness|viscosity|conductivity|turbidity|latency',
 );
+const variableName = new RegExp(`${variableWord.source}|(?<![\\p{L}\\d])[xyz](?![\\p{L}])`, 'iu');
 /** The parts of variable names that tell them apart, "length" in "blade length". */
 export const variableIn = (name: string): string | undefined => variableName.exec(name)?.[0].toLowerCase();
 
@@ -67,6 +82,10 @@ export const controlName = /^(?:controls?|untreated|unexposed|placebo|vehicle|bl
 /** What a part is out of. */
 export const outOfName =
   /^(?:(?:grand |row )?totals?|n|of|out of|tested|examined|planted|sown|seeded|plated|stocked|released|laid|enrolled|randomi[sz]ed|inoculated|incubated|injected|screened|scored|exposed|treated|sampled|all|size|sample size|trials|number(?: (?:tested|examined|planted|exposed|of \w+))?|no\.? (?:tested|examined|planted|exposed|of \w+)|(?:plants|animals|seeds|cells|fish|eggs|mice|patients|subjects|people|individuals|blades|fronds|lines|tanks|seedlings)(?: \w+)?|n[ _]?total|counted|looked at|checked)$/iu;
+
+/** What a test made of readings, and no reading: "p", "padj", "FDR". */
+export const pName =
+  /^(?:p|(?:[Aa]dj(?:usted|\.)?[ _-]?)?[Pp][-_ ]?(?:[Vv]al(?:ue)?s?|[Aa]dj\.?)|[Qq][-_ ]?[Vv]al(?:ue)?s?|FDR|fdr)$/u;
 
 export const meanName = /^(?:(?:arithmetic |sample )?means?|averages?|avg\.?|m|x̄|µ|mu)(?:\b|$)/iu;
 /** What the spread beside a mean is, by its name; `±` and its like do not say. */

@@ -374,7 +374,7 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
                 onChange={(e) => setName(e.target.value)}
               />
             </label>
-            {!intake.apart && intake.notes.length === 0 && (
+            {intake.notes.length === 0 && (
               <span className="text-muted">Every cell is kept as it is written in the file.</span>
             )}
           </p>

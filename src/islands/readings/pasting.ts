@@ -38,12 +38,10 @@ function pasteInto({ table, edit, undo, report, select }: Hands, block: Block, r
 }
 
 /** What was done to a block before it was taken, in a sentence each. */
-function doneTo({ heads, table, apart, turned, notes }: Intake): string[] {
+function doneTo({ heads, table, turned, notes }: Intake): string[] {
   const names = table.shape === 'columns' ? 'groups' : 'columns';
   const line = turned ? 'column' : 'row';
   return [
-    ...(apart === 'lines' ? ['Lines of many numbers were taken apart.'] : []),
-    ...(apart === 'sections' ? ['Names that stood over readings became a column beside them.'] : []),
     ...(turned ? ['It was turned round, so that what stood in rows stands in columns.'] : []),
     ...(heads.skipped > 0 ? [`${counted(heads.skipped, 'line')} above the names left out.`] : []),
     ...(heads.names

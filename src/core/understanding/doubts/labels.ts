@@ -36,7 +36,8 @@ function isCalendar(column: Column): boolean {
   if (texts.length < 2) return false;
   const seen = look({ name: column.name, unit: column.unit, cells: texts });
   if (holdsYears(seen)) return calendarName.test(column.name) || runs(seen);
-  return texts.filter(isDate).length > texts.length / 2;
+  // With a unit of time "5:12" is how long, not when.
+  return seen.kind === 'dates';
 }
 
 /** Days and years beside readings. */

@@ -5,7 +5,7 @@ import { layoutNames } from '../../readings/layouts';
 import type { Interpretation } from '../interpretation';
 import { likelier, interpretedEdits } from '../read-as';
 import { likeliestCrossing, likeliestOutcome } from '../likeliest';
-import { spreadKind } from '../vocabulary';
+import { groupName, spreadKind } from '../vocabulary';
 import { type Mend, type TableDoubt, asItIs, isSettled, settle, some } from './doubt';
 
 /** Measures offered one by one. */
@@ -59,17 +59,20 @@ export function whichCategories(table: Table): TableDoubt[] {
     const texts = c.cells.filter((t) => t.trim() !== '');
     return texts.length > 0 && new Set(texts).size <= texts.length / 2;
   });
-  if (table.shape !== 'counts' || columnsOf(table, 'count').length !== 1 || !a || !b || others.length === 0) return [];
-  if (isSettled(table, 'which-outcome')) return [];
+  if (table.shape !== 'counts' || columnsOf(table, 'count').length !== 1 || !a || others.length === 0) return [];
+  const ofTotal = columnsOf(table, 'total').length > 0;
+  if (isSettled(table, 'which-outcome') || (!b && !ofTotal)) return [];
   const names = (columns: readonly { name: string }[]): string => some(columns.map((c) => c.name || 'unnamed'));
   return [
     {
       code: 'which-outcome',
-      text: `The counts are of more than two categories. ${a.name || 'The first'} is crossed with ${b.name || 'the last'}, over all of ${names(others)}.`,
+      text: b
+        ? `The counts are of more than two categories. ${a.name || 'The first'} is crossed with ${b.name || 'the last'}, over all of ${names(others)}.`
+        : `The counts are of more than one category. ${a.name || 'The last'} is compared, the counts of all of ${names(others)} taken together.`,
       where: [],
       mends: [
         ...others.map((c): Mend => ({
-          label: `Cross ${c.name || 'unnamed'} with ${b.name || 'the last'}`,
+          label: b ? `Cross ${c.name || 'unnamed'} with ${b.name || 'the last'}` : `Compare ${c.name || 'unnamed'}`,
           edits: [
             { kind: 'describe-column', column: a.id, role: 'label' },
             { kind: 'describe-column', column: c.id, role: 'group' },
@@ -77,6 +80,26 @@ export function whichCategories(table: Table): TableDoubt[] {
         })),
         asItIs(table, 'which-outcome'),
       ],
+    },
+  ];
+}
+
+/** Groups a table of one figure each has at most. */
+const mostGroups = 12;
+
+/** One percentage of each group, and nothing of how many: no share can be compared so. */
+export function sharesWithoutTotal(table: Table): TableDoubt[] {
+  const [measure, more] = columnsOf(table, 'measure');
+  const names = table.columns.find((c) => c !== measure && groupName.test(c.name));
+  const levels = names?.cells.filter((t) => t.trim() !== '') ?? [];
+  if (!measure || more || measure.unit !== '%' || !names || isSettled(table, 'spread-kind')) return [];
+  if (table.columns.length > 2 || levels.length > mostGroups || new Set(levels).size < levels.length) return [];
+  return [
+    {
+      code: 'spread-kind',
+      text: `Each ${names.name} has one percentage, and nothing says of how many. To compare them add a column with what each is out of; as they stand they are ${levels.length} readings of one group.`,
+      where: [],
+      mends: [asItIs(table, 'spread-kind')],
     },
   ];
 }

@@ -2,7 +2,14 @@ import type { Table } from '../../readings/table';
 import { summedRows, totalColumn } from './beside-readings';
 import { type DoubtCode, type Mend, type TableDoubt, doubtCodes } from './doubt';
 import { calendar, runningNumber } from './labels';
-import { ambiguousLayout, unknownSpread, whichCategories, whichCategory, whichOutcome } from './layout';
+import {
+  ambiguousLayout,
+  sharesWithoutTotal,
+  unknownSpread,
+  whichCategories,
+  whichCategory,
+  whichOutcome,
+} from './layout';
 import { namesInFirstRow, nearNames, oddNames, sameNames } from './names';
 import { beyondLimits, missingCodes, scaleSlips } from './readings';
 import { lostPartners, replicates, unnamedSubjects, withoutGroup } from './rows';
@@ -30,6 +37,7 @@ const each = [
   scaleSlips,
   beyondLimits,
   unknownSpread,
+  sharesWithoutTotal,
 ];
 
 /** A finder that remembers what it found of a table. */

@@ -1,0 +1,72 @@
+/**
+ * Counts with their percentages in one cell, "34 (85 %)": the percentages follow from the counts and their totals, and are
+ * left out; where no total stands beside them, it is worked out.
+ */
+import type { Worked } from './limits-apart';
+import type { Incoming } from './seen';
+import { outOfName } from './vocabulary';
+
+const counted = /^\s*(\d[\d\s]*?)\s*[([]\s*(\d+(?:[.,]\d+)?)\s*(%?)\s*[)\]]\s*$/;
+
+/** Whether a text says a count and its percentage. */
+export const isCountWithPercent = (text: string): boolean => counted.exec(text)?.[3] === '%';
+
+interface Part {
+  count: number;
+  /** In percent, with half of its last digit. */
+  percent: number;
+  within: number;
+}
+
+function partOf(cell: string): Part | undefined {
+  const [, count = '', percent = ''] = counted.exec(cell) ?? [];
+  if (count === '') return undefined;
+  const decimals = /[.,](\d+)$/.exec(percent)?.[1]?.length ?? 0;
+  return {
+    count: Number(count.replace(/\s/g, '')),
+    percent: Number(percent.replace(',', '.')),
+    within: 0.5 * 10 ** -decimals,
+  };
+}
+
+/** The parts of a column whose every cell is a count with its percentage; undefined of any other. */
+function partsOf({ name, unit, cells }: Incoming): (Part | undefined)[] | undefined {
+  const filled = cells.filter((c) => c.trim() !== '');
+  const said = unit === '%' || name.includes('%') || filled.some((c) => /%\s*[)\]]\s*$/.test(c));
+  const parts = cells.map(partOf);
+  const are = said && filled.length > 0 && parts.filter((p) => p !== undefined).length === filled.length;
+  return are && parts.every((p) => !p || p.percent <= 100) ? parts : undefined;
+}
+
+/** What a count is out of, where its percentage leaves one whole number only. */
+function totalOf(part: Part | undefined): string {
+  if (!part || part.count === 0) return '';
+  const least = Math.ceil((100 * part.count) / (part.percent + part.within) - 1e-9);
+  const most = part.percent > part.within ? Math.floor((100 * part.count) / (part.percent - part.within) + 1e-9) : NaN;
+  return least === most ? String(least) : '';
+}
+
+const bare = (name: string): string => name.replace(/[,;]?\s*(?:\bn\b|no\.?)?\s*[([]?\s*%\s*[)\]]?\s*$/iu, '').trim();
+
+/** Columns with the counts of such cells alone. */
+export function countsWithPercent(columns: readonly Incoming[]): Worked {
+  const parts = columns.map(partsOf);
+  const found = parts.filter((p) => p !== undefined);
+  const [only] = found;
+  if (!only) return { columns: [...columns], notes: [] };
+  const counts = columns.map((c, k): Incoming => {
+    const own = parts[k];
+    return own ? { name: bare(c.name) || 'count', unit: '', cells: own.map((p) => (p ? String(p.count) : '')) } : c;
+  });
+  const totals = only.map(totalOf);
+  const lacksTotal =
+    found.length === 1 && !columns.some((c) => outOfName.test(c.name)) && totals.every((t) => t !== '');
+  return {
+    columns: lacksTotal ? [...counts, { name: 'n', unit: '', cells: totals }] : counts,
+    notes: [
+      lacksTotal
+        ? 'Each count’s total was worked out from its percentage, which is left out.'
+        : 'The percentages beside the counts follow from them, and were left out.',
+    ],
+  };
+}

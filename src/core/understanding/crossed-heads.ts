@@ -1,0 +1,57 @@
+/** Two rows of names that cross, each name of the upper over the same names of the lower: two factors over their readings. */
+import { isMissing } from '../readings/parse-number';
+import { limits } from '../readings/table-edit';
+import { splitUnit } from '../readings/units';
+import { headsOf } from './heads';
+import { valueOf } from './sums';
+import { numberName } from './vocabulary';
+
+type Rows = readonly (readonly string[])[];
+
+/** The names of the upper row, each over all the columns it reaches. */
+export function spreadOut(upper: readonly string[], width: number): string[] {
+  let over = '';
+  return Array.from({ length: width }, (_, k) => {
+    const name = (upper[k] ?? '').trim();
+    if (name !== '') over = name;
+    return over;
+  });
+}
+
+/** Whether a column only numbers its rows. */
+const isNumbering = (name: string, cells: readonly string[]): boolean =>
+  (name === '' || numberName.test(name)) && cells.every((cell, i) => Number(cell) === i + 1);
+
+/**
+ * A block under crossed names with a reading a row: both names in columns of their own before it; undefined where there
+ * are no two rows of names, where they do not cross, or where the rows are named as subjects are.
+ */
+export function crossedApart(block: Rows): string[][] | undefined {
+  const heads = headsOf(block);
+  if (heads.names !== 2) return undefined;
+  const [upper = [], lower = []] = block.slice(heads.skipped);
+  const body = block.slice(heads.skipped + 2).filter((row) => row.some((cell) => cell.trim() !== ''));
+  const width = Math.max(upper.length, lower.length);
+  const first = upper.findIndex((name) => name.trim() !== '');
+  const named = Array.from({ length: first }, (_, k) => k);
+  const cellsAt = (k: number): string[] => body.map((row) => (row[k] ?? '').trim());
+  if (!named.every((k) => isNumbering((lower[k] ?? '').trim(), cellsAt(k)))) return undefined;
+  const outer = spreadOut(upper, width);
+  const units = new Set<string>();
+  const places = Array.from({ length: width - first }, (_, i) => {
+    const { name, unit } = splitUnit(lower[first + i] ?? '');
+    units.add(unit);
+    return { k: first + i, a: outer[first + i] ?? '', b: name };
+  });
+  const [as, bs] = [new Set(places.map((p) => p.a)), new Set(places.map((p) => p.b))];
+  const pairs = new Set(places.map((p) => `${p.a}\n${p.b}`));
+  const crosses = as.size > 1 && bs.size > 1 && pairs.size === places.length && pairs.size === as.size * bs.size;
+  const isReading = (cell: string): boolean => cell === '' || isMissing(cell) || valueOf(cell) !== undefined;
+  if (!crosses || units.size > 1 || places.length * body.length > limits.rows) return undefined;
+  if (!places.every(({ k }) => cellsAt(k).every(isReading))) return undefined;
+  const [unit = ''] = units;
+  return [
+    ['factor 1', 'factor 2', unit ? `reading (${unit})` : 'reading'],
+    ...places.flatMap(({ k, a, b }) => cellsAt(k).flatMap((cell) => (cell === '' ? [] : [[a, b, cell]]))),
+  ];
+}
