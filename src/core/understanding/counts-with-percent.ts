@@ -2,7 +2,7 @@
  * Counts with their percentages in one cell, "34 (85 %)": the percentages follow from the counts and their totals, and are
  * left out; where no total stands beside them, it is worked out.
  */
-import type { Worked } from './limits-apart';
+import { type Worked, mostGroups } from './limits-apart';
 import type { Incoming } from './seen';
 import { outOfName } from './vocabulary';
 
@@ -31,6 +31,8 @@ function partOf(cell: string): Part | undefined {
 
 /** The parts of a column whose every cell is a count with its percentage; undefined of any other. */
 function partsOf({ name, unit, cells }: Incoming): (Part | undefined)[] | undefined {
+  // Such cells stand in tables of groups, and groups are few.
+  if (cells.length > mostGroups) return undefined;
   const filled = cells.filter((c) => c.trim() !== '');
   const said = unit === '%' || name.includes('%') || filled.some((c) => /%\s*[)\]]\s*$/.test(c));
   const parts = cells.map(partOf);

@@ -5,6 +5,9 @@ import type { Worked } from './limits-apart';
 import type { Incoming } from './seen';
 import { valueOf } from './sums';
 
+/** Cells looked at first: most columns show in a few what they are not. */
+const looked = 50;
+
 /** Names of a time of day, beside readings: when they were taken. */
 const whenName =
   /^(?:time|clock|hour|when|start|end|begin|finish|sampled|collected|taken|read)(?: (?:at|of day|time))?$/iu;
@@ -12,6 +15,7 @@ const written = /\s*[([]?\s*(?:h{1,2}:)?m(?:m|in)?:s{1,2}\s*[)\]]?$|\s*[([]?\s*h
 
 /** The unit of a column of durations; undefined where it holds none, or times of day. */
 function unitOf(column: Incoming, others: readonly Incoming[]): 'min' | 'h' | undefined {
+  if (!column.cells.slice(0, looked).some((c) => c.includes(':'))) return undefined;
   const filled = column.cells.map((c) => c.trim()).filter((c) => c !== '' && !isMissing(c));
   const parts = filled.map(clockParts);
   if (filled.length === 0 || parts.filter((p) => p !== undefined).length < 0.8 * filled.length) return undefined;

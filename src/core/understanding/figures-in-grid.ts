@@ -18,6 +18,7 @@ const figuresIn = /[,;]?\s*\(?\s*(?:mean|average)?\s*(?:±|\+\/-)\s*[\p{L}.\d% ]
  * it; undefined where it is none, or where its rows are different variables.
  */
 export function figuresInGrid(block: Rows): string[][] | undefined {
+  if (block.length > 2 * mostRows) return undefined;
   const [head = [], ...rest] = block.map((row) => row.map((cell) => cell.trim()));
   const body = rest.filter((row) => row.some((cell) => cell !== ''));
   if (body.length === 0 || body.length > mostRows || head.length < 2) return undefined;

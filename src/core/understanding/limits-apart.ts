@@ -16,7 +16,7 @@ type Figures = readonly (number | undefined)[];
 const figures = (c: Incoming): Figures => c.cells.map((cell) => valueOf(cell));
 
 /** Rows a table of figures has at most. */
-const mostGroups = 200;
+export const mostGroups = 200;
 
 /** Digits of a number that is worked out: more than its figures are written with. */
 const written = (value: number | undefined): string =>
