@@ -1598,7 +1598,7 @@ function crossedCases(): Case[] {
       ),
       {
         layout: ['summary'],
-        groups: ['red, low', 'red, high', 'white, low', 'white, high'],
+        groups: ['red low', 'red high', 'white low', 'white high'],
         spread: 'sem',
         doubts: [],
         asks: ['several'],

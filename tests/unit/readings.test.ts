@@ -8,6 +8,7 @@ import { tableXlsx } from '../../src/formats/export-table';
 import { readXlsx } from '../../src/formats/xlsx';
 import { applyEdits } from '../../src/core/readings/edits';
 import type { TableEdit } from '../../src/core/readings/table-edit';
+import { doubtsOf } from '../../src/core/readings/doubtful';
 import { understand, isMissing } from '../../src/core/readings/parse-number';
 import { readColumn } from '../../src/core/readings/read-column';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
@@ -58,6 +59,43 @@ describe('reading a cell', () => {
     expect(understand('1,234', '', 'auto'))
       .to.have.property('why')
       .that.includes('could be 1.234 or 1234');
+  });
+
+  it('reads powers of ten, mixed fractions, thousands by letter and durations as they are written', () => {
+    const cases: [string, string, number][] = [
+      ['2.86 × 10⁻⁷', '', 2.86e-7],
+      ['3,5x10^6', '', 3.5e6],
+      ['−4·10^-3', '', -4e-3],
+      ['3.0k', '', 3000],
+      ['12 3/4', '', 12.75],
+      ['7½', '', 7.5],
+      ['5:30', 'min', 5.5],
+      ['5:30', 'h', 5.5],
+      ['5:30', 's', 330],
+      ['1:05:30', 'min', 65.5],
+      ['1:30:00', 'h', 1.5],
+      ['0:00:07.25', 's', 7.25],
+    ];
+    for (const [text, unit, number] of cases)
+      expect(value(text, unit), `${text} in ${unit}`).to.be.closeTo(number, 1e-9);
+    for (const [text, unit] of [
+      ['5:30', ''],
+      ['5:30', 'mm'],
+      ['5:75', 'min'],
+      ['12 4/3', ''],
+      ['12/3', ''],
+    ] as const)
+      expect(value(text, unit), `${text} in ${unit}`).to.equal('unread');
+  });
+
+  it('doubts single cells written in another way, and not a column’s own way of writing', () => {
+    const doubts = (...cells: string[]) => doubtsOf(table(cells).columns[0]!).map((d) => [d.text, d.became]);
+    expect(doubts('12 mm', '13 mm', '14 mm')).to.deep.equal([]);
+    expect(doubts('12', '13 mm', '14')).to.deep.equal([['13 mm', '13']]);
+    expect(doubts('12 mm', '13 mm', '15 mm', '1 400', 'lost')).to.deep.equal([
+      ['1 400', '1400'],
+      ['lost', undefined],
+    ]);
   });
 
   it('decides about commas from the whole column', () => {

@@ -33,6 +33,10 @@ export function doubtsOf(column: Column): Doubt[] {
     else if (understood.kind === 'unread')
       found.push({ row, text, became: undefined, why: `${understood.why}, kept as typed and left out of answers` });
   });
-  known.set(column, found);
-  return found;
+  // What most cells are written as, "12 mm" or "5:12", is the column's way of writing; marks between digits may be misread.
+  const isOwnWay = ({ became, text }: Doubt): boolean => became !== undefined && /[^\d.,\s'’+−-]/u.test(text.trim());
+  const filled = column.cells.filter((text) => text.trim() !== '').length;
+  const left = 2 * found.filter(isOwnWay).length > filled ? found.filter((doubt) => !isOwnWay(doubt)) : found;
+  known.set(column, left);
+  return left;
 }

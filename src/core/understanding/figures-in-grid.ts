@@ -37,7 +37,7 @@ export function figuresInGrid(block: Rows): string[][] | undefined {
     places.flatMap((k) => {
       const found = meanAndSpread(row[k] ?? '');
       const column = (head[k] ?? '').replace(sizeIn, '').replace(figuresIn, '').trim();
-      const name = body.length > 1 ? [rowNames[i], column].filter(Boolean).join(', ') : column;
+      const name = body.length > 1 ? [rowNames[i], column].filter(Boolean).join(' ') : column;
       const n = found?.n ?? sizeIn.exec(head[k] ?? '')?.[1] ?? '';
       return found ? [[name, found.mean, found.spread, n]] : [];
     }),
