@@ -1590,6 +1590,14 @@ function crossedCases(): Case[] {
       { layout: ['repeated'], groups: ['control', 'treated'], labels: 'p', readings: 16, doubts: [], asks: ['paired'] },
     ),
     one(
+      'tables-below-one-another',
+      'two tables below one another, each under its lamp',
+      lines(
+        ...['Red lamp', 'White lamp'].flatMap((lamp) => [[lamp, 'length (mm)'], ...times(5, (i) => [i + 1, about()])]),
+      ),
+      { layout: ['rows'], groups: ['Red lamp', 'White lamp'], unit: 'mm', readings: 10, asks: ['two-groups'] },
+    ),
+    one(
       'means-in-a-grid',
       'means with their SEM under each dose, a lamp a row',
       lines(

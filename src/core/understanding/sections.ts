@@ -1,4 +1,4 @@
-/** Names that stand alone in a row, each over the readings that belong to it. */
+/** Names that stand over the readings that belong to them: alone in a row, or in the first cell of heads that come again. */
 import { isMissing } from '../readings/parse-number';
 import { valueOf } from './sums';
 
@@ -16,6 +16,23 @@ const mostRows = 5000;
 /** Rows under a name there are at least. */
 const fewest = 2;
 
+/** Tables below one another, "Red lamp, length" over its readings and "White lamp, length" over others, as one. */
+function tablesBelow(rows: Rows): string[][] | undefined {
+  const [top = []] = rows;
+  const [, ...heads] = top.map((cell) => cell.trim());
+  const isHead = (row: readonly string[]): boolean =>
+    isText(row[0] ?? '') && heads.every((text, k) => text === (row[k + 1] ?? '').trim());
+  const at = rows.flatMap((row, i) => (isHead(row) ? [i] : []));
+  const names = at.map((i) => (rows[i]?.[0] ?? '').trim());
+  if (!heads.some(isText) || at.length < 2 || new Set(names).size < names.length) return undefined;
+  const under = (k: number): Rows => rows.slice((at[k] ?? 0) + 1, at[k + 1]);
+  if (!at.every((_, k) => under(k).length >= fewest && under(k).every(isReading))) return undefined;
+  // Rows numbered anew in each table are not those of the other.
+  const numbered = at.every((_, k) => under(k).every((row, i) => Number(row[0]) === i + 1));
+  const readings = at.flatMap((_, k) => under(k).map((row) => [names[k] ?? '', ...row.slice(numbered ? 1 : 0)]));
+  return [['group', ...(numbered ? [] : ['sample']), ...heads], ...readings];
+}
+
 /**
  * A block in which a name stands alone over each group's rows, with that name in a column of its own before them;
  * undefined where there are fewer than two such names, or rows that stand under none but the heads.
@@ -23,6 +40,8 @@ const fewest = 2;
 export function sectionsApart(block: Rows): string[][] | undefined {
   if (block.length > mostRows) return undefined;
   const rows = block.filter((row) => filled(row).length > 0);
+  const below = tablesBelow(rows);
+  if (below) return below;
   const width = Math.max(0, ...rows.map((row) => row.length));
   const isName = (row: readonly string[]): boolean => filled(row).length === 1 && isText(row[0] ?? '');
   const at = rows.flatMap((row, i) => (isName(row) ? [i] : []));
