@@ -1517,6 +1517,33 @@ function countedCases(): Case[] {
       { layout: ['counts'], shares: settled.map((n) => [Number(n), 40]), doubts: [], asks: ['share'] },
     ),
     one(
+      'percentages-beside-counts',
+      'counts of two outcomes, a percentage beside each',
+      lines(
+        ['lamp', 'alive', 'alive %', 'dead', 'dead %'],
+        ...settled.map((n, i) => {
+          const dead = 50 - Number(n);
+          return [lamps[i] ?? '', n, (2 * Number(n)).toFixed(0), dead, (2 * dead).toFixed(0)];
+        }),
+      ),
+      { layout: ['counts'], shares: settled.map((n) => [Number(n), 50]), doubts: [], asks: ['share'] },
+    ),
+    one(
+      'a-percentage-for-a-total',
+      'a count beside its percentage, and no total',
+      lines(
+        ['lamp', 'settled n', 'settled %'],
+        ...settled.map((n, i) => [lamps[i] ?? '', n, (2.5 * Number(n)).toFixed(1)]),
+      ),
+      { layout: ['counts'], shares: settled.map((n) => [Number(n), 40]), doubts: [], asks: ['share'] },
+    ),
+    one(
+      'yes-and-no-over-days',
+      'how many had germinated, and how many not, on each day',
+      lines(['day', 'germinated', 'not germinated'], ...times(5, (i) => [i + 1, whole(), whole()])),
+      { layout: ['counts'], neverAsks: ['two-groups', 'paired'], asks: ['share'] },
+    ),
+    one(
       'shares-of-nothing-said',
       'one percentage of each lamp',
       lines(['lamp', 'settled (%)'], ...lamps.map((name) => [name, about(50, 20, 0)])),
@@ -1585,7 +1612,7 @@ function crossedCases(): Case[] {
       'p values beside two readings of each gene',
       lines(
         ['gene', 'control', 'treated', 'p'],
-        ...times(8, (i) => [`g${i}`, about(5, 1, 2), about(6, 1, 2), about(0.3, 0.3, 3)]),
+        ...times(8, (i) => [`g${i}`, about(5, 1, 2), about(6, 1, 2), about(0.5, 0.3, 3)]),
       ),
       { layout: ['repeated'], groups: ['control', 'treated'], labels: 'p', readings: 16, doubts: [], asks: ['paired'] },
     ),
@@ -1596,6 +1623,45 @@ function crossedCases(): Case[] {
         ...['Red lamp', 'White lamp'].flatMap((lamp) => [[lamp, 'length (mm)'], ...times(5, (i) => [i + 1, about()])]),
       ),
       { layout: ['rows'], groups: ['Red lamp', 'White lamp'], unit: 'mm', readings: 10, asks: ['two-groups'] },
+    ),
+    one(
+      'figures-under-names',
+      'mean and SD under each lamp, a dose a row',
+      lines(
+        ['', 'Red', '', 'White', ''],
+        ['', 'mean', 'SD', 'mean', 'SD'],
+        ...['low', 'high'].map((dose) => [dose, about(), about(2, 0.5), about(), about(2, 0.5)]),
+      ),
+      {
+        layout: ['summary'],
+        groups: ['low Red', 'low White', 'high Red', 'high White'],
+        spread: 'sd',
+        asks: ['several'],
+      },
+    ),
+    one(
+      'replicates-by-letter',
+      'treatments down the side, a, b and c across',
+      lines(['treatment', 'a', 'b', 'c'], ...['control', 'low', 'high'].map((t) => [t, ...times(3, () => about())])),
+      { layout: ['columns'], turned: true, groups: ['control', 'low', 'high'], readings: 9, asks: ['several'] },
+    ),
+    one(
+      'a-ratio-beside',
+      'how many times as much, beside what it is of',
+      lines(
+        ['gene', 'control', 'treated', 'fold change'],
+        ...times(8, (i) => {
+          const [a, b] = [about(5, 1, 2), about(7, 1, 2)];
+          return [`g${i}`, a, b, (Number(b) / Number(a)).toFixed(2)];
+        }),
+      ),
+      {
+        layout: ['repeated'],
+        groups: ['control', 'treated'],
+        readings: 16,
+        doubts: ['total-column'],
+        asks: ['paired'],
+      },
     ),
     one(
       'means-in-a-grid',

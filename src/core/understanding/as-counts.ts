@@ -110,6 +110,15 @@ const mayCount = (c: Seen, rowsOf: Seen): boolean =>
   !subjectName.test(rowsOf.name) &&
   !rowsOf.texts.every(looksLikeId);
 
+/** Whether two columns count yes and no: "germinated" and "not germinated". */
+const areAnswers = ([a, b, ...more]: readonly Seen[]): boolean =>
+  a !== undefined &&
+  b !== undefined &&
+  more.length === 0 &&
+  isCount(a) &&
+  isCount(b) &&
+  (isNegative(a.name, b.name) || isNegative(b.name, a.name));
+
 /** Names of what has few whole values, each of which is counted: "number of blades", "score". */
 const scoreName = /^(?:(?:number|no\.?|#) of |(?:scores?|grades?|ratings?|class|stage|rank)\b)/iu;
 
@@ -147,7 +156,7 @@ export function asCounts(looked: Looked): Interpretation[] {
   const set =
     first?.kind === 'numbers' &&
     first.unique &&
-    (groupName.test(first.name) || settingName.test(first.name) || areOutcomes(first, rest));
+    (groupName.test(first.name) || settingName.test(first.name) || areOutcomes(first, rest) || areAnswers(rest));
   const rowsOf = name === undefined ? (set && texts.length === 0 ? first : undefined) : columns[name];
   const pair = rowsOf && partAndTotal(figures.filter((c) => c !== rowsOf));
   if (pair) {

@@ -18,14 +18,16 @@ interface Part {
   within: number;
 }
 
+/** Half of a number's last digit. */
+const roundingOf = (text: string): number => 0.5 * 10 ** -(/[.,](\d+)$/.exec(text)?.[1]?.length ?? 0);
+
 function partOf(cell: string): Part | undefined {
   const [, count = '', percent = ''] = counted.exec(cell) ?? [];
   if (count === '') return undefined;
-  const decimals = /[.,](\d+)$/.exec(percent)?.[1]?.length ?? 0;
   return {
     count: Number(count.replace(/\s/g, '')),
     percent: Number(percent.replace(',', '.')),
-    within: 0.5 * 10 ** -decimals,
+    within: roundingOf(percent),
   };
 }
 
@@ -50,12 +52,52 @@ function totalOf(part: Part | undefined): string {
 
 const bare = (name: string): string => name.replace(/[,;]?\s*(?:\bn\b|no\.?)?\s*[([]?\s*%\s*[)\]]?\s*$/iu, '').trim();
 
-/** Columns with the counts of such cells alone. */
+/** The percentages of a column of them; undefined of any other. */
+function percentsOf({ name, unit, cells }: Incoming): { percent: number; within: number }[] | undefined {
+  const filled = cells.filter((c) => c.trim() !== '');
+  const parts = filled.map((c) => /^(\d+(?:[.,]\d+)?)\s*%?$/.exec(c.trim())?.[1]);
+  const said = unit === '%' || name.includes('%') || filled.every((c) => c.trim().endsWith('%'));
+  if (!said || filled.length < cells.length || filled.length === 0 || parts.includes(undefined)) return undefined;
+  return parts.map((text = '') => ({ percent: Number(text.replace(',', '.')), within: roundingOf(text) }));
+}
+
+/** Columns of percentages that stand beside the counts they are of, "alive" and "alive %", left out; a lone pair gets its totals. */
+function percentsBeside(columns: readonly Incoming[]): Worked {
+  const whole = (c: Incoming): boolean => c.unit === '' && c.cells.every((cell) => /^\s*\d+\s*$/.test(cell));
+  const named = (c: Incoming): string => bare(c.name).replace(/[\s,;([]*\b(?:n|no\.?|count)[)\]]?$/iu, '');
+  const stem = (c: Incoming): string => named(c).toLowerCase();
+  const pairs = columns.flatMap((count) => {
+    if (!whole(count) || outOfName.test(count.name) || count.cells.length > mostGroups) return [];
+    const of = columns.find((c) => c !== count && stem(c) === stem(count) && percentsOf(c));
+    return of ? [{ count, of }] : [];
+  });
+  const [only] = pairs;
+  if (!only) return { columns: [...columns], notes: [] };
+  const counts = columns.flatMap((c): Incoming[] => {
+    if (pairs.some((p) => p.of === c)) return [];
+    return pairs.some((p) => p.count === c) ? [{ ...c, name: named(c) || 'count' }] : [c];
+  });
+  const percents = percentsOf(only.of) ?? [];
+  const totals = only.count.cells.map((cell, i) => {
+    const of = percents[i];
+    return of ? totalOf({ count: Number(cell), ...of }) : '';
+  });
+  const lacksTotal = pairs.length === 1 && !columns.some((c) => outOfName.test(c.name)) && !totals.includes('');
+  return {
+    columns: lacksTotal ? [...counts, { name: 'n', unit: '', cells: totals }] : counts,
+    notes: [lacksTotal ? worked : left],
+  };
+}
+
+const worked = 'Each count’s total was worked out from its percentage, which is left out.';
+const left = 'The percentages beside the counts follow from them, and were left out.';
+
+/** Columns with the counts of such cells alone, and without columns of percentages beside counts of the same name. */
 export function countsWithPercent(columns: readonly Incoming[]): Worked {
   const parts = columns.map(partsOf);
   const found = parts.filter((p) => p !== undefined);
   const [only] = found;
-  if (!only) return { columns: [...columns], notes: [] };
+  if (!only) return percentsBeside(columns);
   const counts = columns.map((c, k): Incoming => {
     const own = parts[k];
     return own ? { name: bare(c.name) || 'count', unit: '', cells: own.map((p) => (p ? String(p.count) : '')) } : c;
@@ -65,10 +107,6 @@ export function countsWithPercent(columns: readonly Incoming[]): Worked {
     found.length === 1 && !columns.some((c) => outOfName.test(c.name)) && totals.every((t) => t !== '');
   return {
     columns: lacksTotal ? [...counts, { name: 'n', unit: '', cells: totals }] : counts,
-    notes: [
-      lacksTotal
-        ? 'Each count’s total was worked out from its percentage, which is left out.'
-        : 'The percentages beside the counts follow from them, and were left out.',
-    ],
+    notes: [lacksTotal ? worked : left],
   };
 }

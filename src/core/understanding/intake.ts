@@ -21,7 +21,7 @@ import { type Heads, headsOf, namesAndUnits } from './heads';
 import type { Interpretation } from './interpretation';
 import { limitsApart } from './limits-apart';
 import { linesApart } from './lines';
-import { isTurned, turnedRound } from './orientation';
+import { isTurned, turnedUpright } from './orientation';
 import { spreadsApart } from './plus-minus';
 import { interpretations, recognise } from './recognise';
 import { replicatesGathered } from './replicates-gathered';
@@ -160,7 +160,7 @@ function takenApart(block: Rows): { block: string[][]; note: string; split: bool
     [linesApart, 'Lines of many numbers were taken apart.'],
     [sectionsApart, 'Names that stood over readings became a column beside them.'],
     [figuresInGrid, 'Means in a grid became a group a row, named by the row and the column of each.'],
-    [crossedApart, 'Names over names became two columns beside the readings, a factor each.'],
+    [crossedApart, 'Names over names became columns beside what stood under them.'],
   ];
   for (const [way, note] of ways) {
     const found = way(block);
@@ -181,7 +181,7 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
   const apart = asIs ? undefined : takenApart(given);
   const upright = apart?.block ?? given;
   const turned = choice.turned ?? (!choice.heads && !apart && isTurned(upright));
-  const block = turned ? turnedRound(upright) : upright;
+  const block = turned ? turnedUpright(upright) : upright;
   const heads = choice.heads ?? headsOf(block);
   const troubles: string[] = [];
   const notes: string[] = apart ? [apart.note] : [];

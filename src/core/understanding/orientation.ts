@@ -22,6 +22,19 @@ const filled = (text: string): boolean => text.trim() !== '' && !isMissing(text)
 export const turnedRound = (block: Rows): string[][] =>
   Array.from({ length: Math.max(0, ...block.map((r) => r.length)) }, (_, k) => block.map((row) => row[k] ?? ''));
 
+/** Whether a head says no more than the how-manieth reading stands below it: "rep 2", "2", "R2", "b". */
+const isReplicate = (text: string, i: number): boolean =>
+  replicateName.test(text) || [String(i + 1), `R${i + 1}`, 'abcdefgh'[i]].includes(text);
+
+/** Rows and columns exchanged, without what stood over the names at the left, which are heads now: "treatment". */
+export function turnedUpright(block: Rows): string[][] {
+  const [[corner = '', ...head] = [], ...body] = turnedRound(block);
+  const below = body.map(([text = '']) => text.trim());
+  const names = groupName.test(corner) || settingName.test(corner);
+  const over = below.every((text, i) => text === '' || isReplicate(text, i));
+  return [[names && over ? '' : corner, ...head], ...body];
+}
+
 /** Columns beyond these are no groups' readings along rows any more, but a file of many variables. */
 const mostAlong = 400;
 /** More rows than this are no groups. */
@@ -76,14 +89,13 @@ export function isTurned(block: Rows): boolean {
   if (headed && figuresDown(names.slice(1), body)) return true;
   if (width < 3) return false;
   if (variablesDown(rows, width)) return true;
-  // A head of 1, 2, 3 …, of "rep 1" and "rep 2" or "R1" and "R2", or one over all of what stands beside it, names no
-  // groups; those stand at the left then.
+  // A head of 1, 2, 3 …, of "rep 1" and "rep 2" or "R1" and "R2", of a and b beside a treatment, or one over all of what
+  // stands beside it, names no groups; those stand at the left then.
   const [corner = '', ...over] = head.map((text) => text.trim());
   const levels = groupName.test(corner) || settingName.test(corner);
   const merged = levels && over.every((text) => text === '');
   const replicates =
-    merged ||
-    (headed && over.every((text, i) => replicateName.test(text) || text === String(i + 1) || text === `R${i + 1}`));
+    merged || (headed && over.every((text, i) => isReplicate(text, i) && (levels || !/^[a-h]$/.test(text))));
   if (headed && !replicates) return false;
   const own = replicates ? body : rows;
   const left = own.map((r) => (r[0] ?? '').trim());

@@ -81,7 +81,7 @@ export const totalName =
 export const controlName = /^(?:controls?|untreated|unexposed|placebo|vehicle|blank|sham|reference)\b/iu;
 /** What a part is out of. */
 export const outOfName =
-  /^(?:(?:grand |row )?totals?|n|of|out of|tested|examined|planted|sown|seeded|plated|stocked|released|laid|enrolled|randomi[sz]ed|inoculated|incubated|injected|screened|scored|exposed|treated|sampled|all|size|sample size|trials|number(?: (?:tested|examined|planted|exposed|of \w+))?|no\.? (?:tested|examined|planted|exposed|of \w+)|(?:plants|animals|seeds|cells|fish|eggs|mice|patients|subjects|people|individuals|blades|fronds|lines|tanks|seedlings)(?: \w+)?|n[ _]?total|counted|looked at|checked)$/iu;
+  /^(?:(?:grand |row )?totals?|n|of|out of|population|at risk|tested|examined|planted|sown|seeded|plated|stocked|released|laid|enrolled|randomi[sz]ed|inoculated|incubated|injected|screened|scored|exposed|treated|sampled|all|size|sample size|trials|number(?: (?:tested|examined|planted|exposed|of \w+))?|no\.? (?:tested|examined|planted|exposed|of \w+)|(?:plants|animals|seeds|cells|fish|eggs|mice|patients|subjects|people|individuals|blades|fronds|lines|tanks|seedlings)(?: \w+)?|n[ _]?total|counted|looked at|checked)$/iu;
 
 /** What a test made of readings, and no reading: "p", "padj", "FDR". */
 export const pName =

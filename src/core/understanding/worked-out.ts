@@ -1,4 +1,4 @@
-/** A column that was worked out from those beside it: their sum, their mean, or the difference of two. */
+/** A column that was worked out from those beside it: their sum, their mean, or the difference or the ratio of two. */
 import { deviation, least, sum } from 'd3-array';
 import { slack, valueOf } from './sums';
 import { meanName, totalName } from './vocabulary';
@@ -8,7 +8,7 @@ interface Column {
   cells: readonly string[];
 }
 
-export type How = 'sum' | 'mean' | 'difference';
+export type How = 'sum' | 'mean' | 'difference' | 'ratio';
 
 /** Rows that are looked at: what holds in so many is no chance. */
 const looked = 200;
@@ -18,6 +18,7 @@ const hardly = { called: 0.05, other: 1e-4 };
 const calledSo: Record<How, RegExp> = {
   sum: totalName,
   mean: meanName,
+  ratio: /%|ratio|fold|percent|relative|per |\/|loss|gain|change/iu,
   difference: /(?:diff|change|Δ|∆|delta|gain|loss|growth|increase|decrease)/iu,
 };
 
@@ -42,14 +43,27 @@ function byChance(
     const parts = others.map((o) => o[row]);
     const numbers = parts.flatMap((p) => p?.value ?? []);
     if (value === undefined || numbers.length < parts.length) continue;
-    const within = parts.reduce((sum, p) => sum + (p && p.slack < 0.5 ? p.slack : 0), last);
-    if (Math.abs(value - make(numbers)) > within) return 1;
+    const made = make(numbers);
+    // How far the rounding of each part may have moved it.
+    const moved = parts.map((p, i) =>
+      p && p.slack < 0.5 ? Math.abs(make(numbers.map((x, k) => (k === i ? x + p.slack : x))) - made) : 0,
+    );
+    const within = last + sum(moved);
+    if (!(Math.abs(value - made) <= within)) return 1;
     rows.push({ value, within });
   }
   const sd = deviation(rows.map((r) => r.value)) ?? 0;
   // How often a reading lies so near a given value within a normal curve. Equal readings tell nothing.
   return rows.reduce((chance, { within }) => chance * Math.min(1, (2 * within) / (sd * Math.sqrt(2 * Math.PI))), 1);
 }
+
+/** How many times as much, in parts or in percent, and the change in percent. */
+const quotients: readonly ((x: number[]) => number)[] = [
+  ([x = 0, y = 0]) => x / y,
+  ([x = 0, y = 0]) => (100 * x) / y,
+  ([x = 0, y = 0]) => (100 * (x - y)) / y,
+  ([x = 0, y = 0]) => (100 * (y - x)) / y,
+];
 
 /** How a column follows from the others, if it does, and how likely that is by chance. */
 function howOf(
@@ -65,6 +79,12 @@ function howOf(
       how: 'difference' as const,
       chance: pairs.length * byChance(own, pair, ([x = 0, y = 0]) => x - y),
     })),
+    ...pairs.flatMap((pair) =>
+      quotients.map((quotient) => ({
+        how: 'ratio' as const,
+        chance: pairs.length * quotients.length * byChance(own, pair, quotient),
+      })),
+    ),
   ];
   return least(ways, (w) => w.chance);
 }

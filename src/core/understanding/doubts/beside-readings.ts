@@ -83,6 +83,7 @@ export function summedRows(table: Table): TableDoubt[] {
 const howWords: Record<How, string> = {
   sum: 'is the sum of the columns beside it',
   mean: 'is the mean of the columns beside it',
+  ratio: 'follows from two of the others as their ratio',
   difference: 'is the difference of two columns beside it',
 };
 
