@@ -84,6 +84,8 @@ describe('reading a cell', () => {
       ['5:75', 'min'],
       ['12 4/3', ''],
       ['12/3', ''],
+      ['3x105', ''],
+      ['3·105', ''],
     ] as const)
       expect(value(text, unit), `${text} in ${unit}`).to.equal('unread');
   });

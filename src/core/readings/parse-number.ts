@@ -47,8 +47,8 @@ function tidied(text: string, unit: string): string {
   else if (/^[£€$¥]$/u.test(unit) && tidy.startsWith(unit)) tidy = tidy.slice(unit.length).trimStart();
   // Marks that part thousands and nothing else: "1'234".
   if (/^[+-]?\d{1,3}(?:['’]\d{3})+(?:[.,]\d+)?$/u.test(tidy)) return tidy.replace(/['’]/gu, '');
-  const powered = /^([+-]?[\d.,]*\d)\s*(?:[×x·*]\s*10\^?\(?([+−⁻⁺-]?[\d⁰¹²³⁴-⁹]+)\)?|k)$/u.exec(tidy);
-  if (powered) return `${powered[1] ?? ''}e${unraised(powered[2] ?? '3').replace('−', '-')}`;
+  const powered = /^([+-]?[\d.,]*\d)\s*(?:[×x·*]\s*10(?:\^\(?([+−-]?\d+)\)?|([⁻⁺]?[⁰¹²³⁴-⁹]+))|k)$/u.exec(tidy);
+  if (powered) return `${powered[1] ?? ''}e${unraised(powered[2] ?? powered[3] ?? '3').replace('−', '-')}`;
   // Mixed fractions: "12 3/4", "12½".
   const [, whole, over = '', under = ''] = /^(\d+)\s*(?:\s(\d{1,2})\/(\d{1,2})|[½¼¾])$/u.exec(tidy) ?? [];
   const part = over ? Number(over) / Number(under) : ({ '½': 0.5, '¼': 0.25, '¾': 0.75 }[tidy.slice(-1)] ?? 1);

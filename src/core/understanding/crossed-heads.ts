@@ -53,8 +53,8 @@ const isNumbering = (name: string, cells: readonly string[]): boolean =>
 
 /**
  * A block under crossed names with a reading a row, both names in columns of their own before it, or with a group a row
- * and its figures; undefined where there
- * are no two rows of names, where they do not cross, or where the rows are named as subjects are.
+ * and its figures; undefined where there are no two rows of names, where they do not cross, or where the rows are named
+ * as subjects are.
  */
 export function crossedApart(block: Rows): string[][] | undefined {
   const heads = headsOf(block);
