@@ -1578,6 +1578,16 @@ function crossedCases(): Case[] {
       crossed,
     ),
     one(
+      'names-over-crossing-names-slipped',
+      'two rows of names that cross, over a cell that cannot be read',
+      lines(
+        ['15 °C', '', '20 °C', ''],
+        ['low', 'high', 'low', 'high'],
+        ...rows.map((r, i) => (i === 2 ? [...r.slice(0, 3), '2O.9'] : r)),
+      ),
+      { ...crossed, readings: 23 },
+    ),
+    one(
       'doses-down-under-one-head',
       'doses down the side, their readings along the row under one head',
       lines(['dose', '', '', ''], ...[0, 1, 10].map((d) => [d, ...times(3, () => about())])),

@@ -88,7 +88,9 @@ export function crossedApart(block: Rows): string[][] | undefined {
   const areFigures = [...bs].some((name) => figureName.test(name) || spreadKind(name) !== null);
   if (areFigures || areTurns([...as]) || areTurns([...bs])) return undefined;
   if (!crosses || units.size > 1 || places.length * body.length > limits.rows) return undefined;
-  if (!places.every(({ k }) => cellsAt(k).every(isReading))) return undefined;
+  // One cell that cannot be read among many is told where it stands.
+  const cells = places.flatMap(({ k }) => cellsAt(k));
+  if (cells.filter((cell) => !isReading(cell)).length > (cells.length > 6 ? 1 : 0)) return undefined;
   const [unit = ''] = units;
   return [
     ['factor 1', 'factor 2', unit ? `reading (${unit})` : 'reading'],
