@@ -3,6 +3,7 @@
  * keeps its digits down to the smallest numbers. Source: Cody (1969), Rational Chebyshev approximations for the error
  * function, Mathematics of Computation 23.
  */
+import { polynomial } from './polynomial';
 
 const inMiddle = {
   over: [0.18577770618460315, 3.1611237438705655, 113.86415415105016, 377.485237685302, 3209.3775891384694],
@@ -25,13 +26,6 @@ const farOut = {
   ],
   under: [1, 2.568520192289822, 1.8729528499234604, 0.5279051029514285, 0.06051834131244132, 0.0023352049762686918],
 };
-
-/** A polynomial, its coefficients from the highest power down (Horner's rule). */
-function polynomial(coefficients: readonly number[], x: number): number {
-  let value = 0;
-  for (const c of coefficients) value = value * x + c;
-  return value;
-}
 
 const ratio = ({ over, under }: typeof inMiddle, x: number): number => polynomial(over, x) / polynomial(under, x);
 

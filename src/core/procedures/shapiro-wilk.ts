@@ -1,6 +1,7 @@
 import { nth } from '../numeric/nth';
 import { normal } from '../distributions/normal';
 import { attempt, demand } from '../numeric/domain-error';
+import { polynomial } from '../numeric/polynomial';
 import { sortedUp } from '../numeric/quantile';
 import { moments, sum } from '../numeric/sum';
 
@@ -9,8 +10,6 @@ export interface ShapiroWilk {
   w: number;
   p: number;
 }
-
-const polynomial = (c: readonly number[], x: number): number => c.reduceRight((value, term) => value * x + term, 0);
 
 /**
  * Shapiro–Wilk test of normality, for 3 to 5000 values. Source: Shapiro & Wilk (1965); weights and p by Royston (1995),
@@ -33,13 +32,13 @@ export function shapiroWilk(values: readonly number[]): ShapiroWilk {
     const square = 2 * sum(scores.map((m) => m * m));
     const root = 1 / Math.sqrt(n);
     const first =
-      polynomial([0, 0.221157, -0.147981, -2.07119, 4.434685, -2.706056], root) - (scores[0] ?? 0) / Math.sqrt(square);
+      polynomial([-2.706056, 4.434685, -2.07119, -0.147981, 0.221157, 0], root) - (scores[0] ?? 0) / Math.sqrt(square);
     weights[0] = first;
     let from = 1;
     let rest = (square - 2 * (scores[0] ?? 0) ** 2) / (1 - 2 * first * first);
     if (n > 5) {
       const second =
-        polynomial([0, 0.042981, -0.293762, -1.752461, 5.682633, -3.582633], root) -
+        polynomial([-3.582633, 5.682633, -1.752461, -0.293762, 0.042981, 0], root) -
         (scores[1] ?? 0) / Math.sqrt(square);
       weights[1] = second;
       from = 2;
@@ -61,15 +60,15 @@ function pOf(w: number, n: number): number {
   let centre: number;
   let spread: number;
   if (n <= 11) {
-    const bound = polynomial([-2.273, 0.459], n);
+    const bound = polynomial([0.459, -2.273], n);
     if (y >= bound) return 0;
     y = -Math.log(bound - y);
-    centre = polynomial([0.544, -0.39978, 0.025054, -6.714e-4], n);
-    spread = Math.exp(polynomial([1.3822, -0.77857, 0.062767, -0.0020322], n));
+    centre = polynomial([-6.714e-4, 0.025054, -0.39978, 0.544], n);
+    spread = Math.exp(polynomial([-0.0020322, 0.062767, -0.77857, 1.3822], n));
   } else {
     const size = Math.log(n);
-    centre = polynomial([-1.5861, -0.31082, -0.083751, 0.0038915], size);
-    spread = Math.exp(polynomial([-0.4803, -0.082676, 0.0030302], size));
+    centre = polynomial([0.0038915, -0.083751, -0.31082, -1.5861], size);
+    spread = Math.exp(polynomial([0.0030302, -0.082676, -0.4803], size));
   }
   return normal.upper((y - centre) / spread);
 }

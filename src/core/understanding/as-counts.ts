@@ -206,13 +206,13 @@ export function asCounts(looked: Looked): Interpretation[] {
     return found;
   }
   const [only] = figures;
-  const listed = figures.filter((c) => c !== rowsOf);
-  if (rowsOf?.kind === 'numbers' && only && listed.length === 1 && countName.test(listed[0]?.name ?? ''))
+  const [often, ...more] = figures.filter((c) => c !== rowsOf);
+  if (rowsOf?.kind === 'numbers' && often && more.length === 0 && isCount(often) && countName.test(often.name))
     found.push(
       interpretation(
         'counts',
-        rolesFor((c) => (c === listed[0] ? 'count' : c === rowsOf ? 'group' : undefined)),
-        [{ weight: 6, why: `“${listed[0]?.name ?? ''}” says how often each comes` }],
+        rolesFor((c) => (c === often ? 'count' : c === rowsOf ? 'group' : undefined)),
+        [{ weight: 6, why: `“${often.name}” says how often each comes` }],
       ),
     );
   if (rowsOf && only && figures.length === 1 && !countName.test(only.name) && mayCount(only, rowsOf))

@@ -59,7 +59,6 @@ export function asFigures({ columns, parts, rows }: Looked): Interpretation[] {
     c === mean && c !== name ? 'measure' : c === spread ? 'spread' : c === n ? 'count' : c === name ? 'group' : 'label',
   );
   const named = name?.unique === true;
-
   return [
     interpretation('summary', roles, [
       { weight: 5, why: `“${spread.name}” is a measure of spread` },

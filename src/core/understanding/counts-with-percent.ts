@@ -4,6 +4,7 @@
  */
 import { type Worked, mostGroups } from './limits-apart';
 import type { Incoming } from './seen';
+import { slack } from './sums';
 import { outOfName } from './vocabulary';
 
 const counted = /^\s*(\d[\d\s]*?)\s*[([]\s*(\d+(?:[.,]\d+)?)\s*(%?)\s*[)\]]\s*$/;
@@ -18,16 +19,13 @@ interface Part {
   within: number;
 }
 
-/** Half of a number's last digit. */
-const roundingOf = (text: string): number => 0.5 * 10 ** -(/[.,](\d+)$/.exec(text)?.[1]?.length ?? 0);
-
 function partOf(cell: string): Part | undefined {
   const [, count = '', percent = ''] = counted.exec(cell) ?? [];
   if (count === '') return undefined;
   return {
     count: Number(count.replace(/\s/g, '')),
     percent: Number(percent.replace(',', '.')),
-    within: roundingOf(percent),
+    within: slack(percent),
   };
 }
 
@@ -45,9 +43,20 @@ function partsOf({ name, unit, cells }: Incoming): (Part | undefined)[] | undefi
 /** What a count is out of, where its percentage leaves one whole number only. */
 function totalOf(part: Part | undefined): string {
   if (!part || part.count === 0) return '';
-  const least = Math.ceil((100 * part.count) / (part.percent + part.within) - 1e-9);
-  const most = part.percent > part.within ? Math.floor((100 * part.count) / (part.percent - part.within) + 1e-9) : NaN;
+  const least = Math.ceil((100 * part.count) / (part.percent + part.within));
+  const most = part.percent > part.within ? Math.floor((100 * part.count) / (part.percent - part.within)) : NaN;
   return least === most ? String(least) : '';
+}
+
+/** Counts without their percentages; where there is one column of them and nothing it is out of, with the totals they leave. */
+function withTotals(counts: Incoming[], several: boolean, parts: readonly (Part | undefined)[]): Worked {
+  const totals = parts.map(totalOf);
+  return several || counts.some((c) => outOfName.test(c.name)) || totals.includes('')
+    ? { columns: counts, notes: ['The percentages beside the counts follow from them, and were left out.'] }
+    : {
+        columns: [...counts, { name: 'n', unit: '', cells: totals }],
+        notes: ['Each count’s total was worked out from its percentage, which is left out.'],
+      };
 }
 
 const bare = (name: string): string => name.replace(/[,;]?\s*(?:\bn\b|no\.?)?\s*[([]?\s*%\s*[)\]]?\s*$/iu, '').trim();
@@ -58,7 +67,7 @@ function percentsOf({ name, unit, cells }: Incoming): { percent: number; within:
   const parts = filled.map((c) => /^(\d+(?:[.,]\d+)?)\s*%?$/.exec(c.trim())?.[1]);
   const said = unit === '%' || name.includes('%') || filled.every((c) => c.trim().endsWith('%'));
   if (!said || filled.length < cells.length || filled.length === 0 || parts.includes(undefined)) return undefined;
-  return parts.map((text = '') => ({ percent: Number(text.replace(',', '.')), within: roundingOf(text) }));
+  return parts.map((text = '') => ({ percent: Number(text.replace(',', '.')), within: slack(text) }));
 }
 
 /** Columns of percentages that stand beside the counts they are of, "alive" and "alive %", left out; a lone pair gets its totals. */
@@ -77,20 +86,9 @@ function percentsBeside(columns: readonly Incoming[]): Worked {
     if (pairs.some((p) => p.of === c)) return [];
     return pairs.some((p) => p.count === c) ? [{ ...c, name: named(c) || 'count' }] : [c];
   });
-  const percents = percentsOf(only.of) ?? [];
-  const totals = only.count.cells.map((cell, i) => {
-    const of = percents[i];
-    return of ? totalOf({ count: Number(cell), ...of }) : '';
-  });
-  const lacksTotal = pairs.length === 1 && !columns.some((c) => outOfName.test(c.name)) && !totals.includes('');
-  return {
-    columns: lacksTotal ? [...counts, { name: 'n', unit: '', cells: totals }] : counts,
-    notes: [lacksTotal ? worked : left],
-  };
+  const parts = (percentsOf(only.of) ?? []).map((of, i) => ({ count: Number(only.count.cells[i]), ...of }));
+  return withTotals(counts, pairs.length > 1, parts);
 }
-
-const worked = 'Each count’s total was worked out from its percentage, which is left out.';
-const left = 'The percentages beside the counts follow from them, and were left out.';
 
 /** Columns with the counts of such cells alone, and without columns of percentages beside counts of the same name. */
 export function countsWithPercent(columns: readonly Incoming[]): Worked {
@@ -102,11 +100,5 @@ export function countsWithPercent(columns: readonly Incoming[]): Worked {
     const own = parts[k];
     return own ? { name: bare(c.name) || 'count', unit: '', cells: own.map((p) => (p ? String(p.count) : '')) } : c;
   });
-  const totals = only.map(totalOf);
-  const lacksTotal =
-    found.length === 1 && !columns.some((c) => outOfName.test(c.name)) && totals.every((t) => t !== '');
-  return {
-    columns: lacksTotal ? [...counts, { name: 'n', unit: '', cells: totals }] : counts,
-    notes: [lacksTotal ? worked : left],
-  };
+  return withTotals(counts, found.length > 1, only);
 }

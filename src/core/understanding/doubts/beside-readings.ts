@@ -105,7 +105,7 @@ function following(table: Table): { column: Column; how: How; role: 'count' | 'm
   return found && !found.column.formula ? { ...found, role: 'measure', as: 'a group' } : undefined;
 }
 
-/** A column that holds the totals, the means or the differences of those beside it. */
+/** A column that holds the totals, the means, the differences or the ratios of those beside it. */
 export function totalColumn(table: Table): TableDoubt[] {
   if (isSettled(table, 'total-column')) return [];
   const found = following(table);
