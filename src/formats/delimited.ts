@@ -50,7 +50,10 @@ function bySpaces(lines: readonly string[]): string[][] | undefined {
   const thousands = words.slice(1).every((row) => /^\d{1,3}(?: \d{3})+$/.test(row.join(' ')));
   const list = first.length > 2 && figures.every(Boolean);
   const parts = lines.length > 2 && first.length > 1 && figures.some(Boolean) && !list && !thousands;
-  return parts && words.every((row) => row.length === first.length) ? words : undefined;
+  // What names the rows may have no name itself.
+  const [, { length } = first] = words;
+  const headed = first.length === length || (first.length === length - 1 && !first.some(isFigure));
+  return parts && headed && words.slice(1).every((row) => row.length === length) ? words : undefined;
 }
 
 /** Whether a mark parts texts evenly, with something on both sides of it in most lines. */

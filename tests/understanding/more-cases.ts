@@ -1151,6 +1151,7 @@ export function moreCasesFrom(seed: number): Case[] {
     ...shapeCases(),
     ...countedCases(),
     ...crossedCases(),
+    ...printedCases(),
   ];
 }
 
@@ -1237,7 +1238,7 @@ function figureCases(): Case[] {
       'exposed-and-not',
       'two groups, one of which is called as a total may be',
       lines(['', 'exposed', 'unexposed'], ['ill', 34, 6], ['well', 42, 18]),
-      { layout: ['counts'], total: 100, categories: ['exposed', 'unexposed'] },
+      { layout: ['counts'], turned: true, total: 100, groups: ['exposed', 'unexposed'], categories: ['ill', 'well'] },
     ),
     one(
       'yes-and-no-of-three',
@@ -1553,7 +1554,7 @@ function countedCases(): Case[] {
       'twice-the-same-answers',
       'answers before and after, counted',
       lines(['', 'after: yes', 'after: no'], ...['yes', 'no'].map((a) => [`before: ${a}`, whole(), whole()])),
-      { layout: ['counts'], groups: ['before: yes', 'before: no'], asks: ['share'], neverAsks: ['one-sample'] },
+      { layout: ['counts'], groups: ['yes', 'no'], categories: ['yes', 'no'], asks: ['share'], doubts: [] },
     ),
   ];
 }
@@ -1743,6 +1744,142 @@ function crossedCases(): Case[] {
         ...times(8, (i) => [`T${i + 1}`, lamps[i % 2] ?? '', about(), about(3, 1), about(10, 2, 0)]),
       ),
       { layout: ['rows', 'summary'], doubts: ['ambiguous-layout'] },
+    ),
+  ];
+}
+
+/** As papers and other programs print them: rows without a name over theirs, outcomes at the left, two names in one head. */
+function printedCases(): Case[] {
+  const whole = (): string => String(5 + Math.round(20 * draw()));
+  const rows = (n: number, columns: number): string[][] => times(n, () => times(columns, () => about()));
+  const [yes, no] = [times(2, whole), times(2, whole)];
+  const shares = yes.map((n, i): [number, number] => [Number(n), Number(n) + Number(no[i])]);
+  const downward = { layout: ['counts'], turned: true, groups: ['red', 'white'], shares, doubts: [], asks: ['share'] };
+  const crossed = { layout: ['rows'], readings: 20, doubts: [], asks: ['factorial'] };
+  const times2 = { layout: ['repeated'], groups: ['red', 'white'], samples: 10, doubts: ['no-subject-column'] };
+  const samples = { layout: ['rows'], groups: ['red', 'white'], subject: 'sample' };
+  const withPercent = (counts: string[]): string[] =>
+    counts.map((n, i) => `${n} (${((100 * Number(n)) / (shares[i]?.[1] ?? NaN)).toFixed(1)} %)`);
+  return [
+    one(
+      'row-numbers-without-a-name',
+      'rows are numbered, and the head is one name short',
+      lines(['lamp', 'length'], ...times(8, (i) => [i + 1, i % 2 ? 'red' : 'white', about()])),
+      { layout: ['rows'], groups: ['white', 'red'], readings: 8, labels: 'row', asks: ['two-groups'] },
+    ),
+    one(
+      'row-numbers-quoted',
+      'the same from a file of commas and quotes',
+      ['"lamp","length"', ...times(8, (i) => `"${i + 1}","${i % 2 ? 'red' : 'white'}",${about()}`)].join('\n'),
+      { layout: ['rows'], groups: ['white', 'red'], readings: 8, asks: ['two-groups'] },
+    ),
+    one(
+      'row-numbers-by-spaces',
+      'the same, parted by single spaces',
+      ['lamp length', ...times(8, (i) => `${i + 1} ${i % 2 ? 'red' : 'white'} ${about()}`)].join('\n'),
+      { layout: ['rows'], groups: ['white', 'red'], readings: 8, asks: ['two-groups'] },
+    ),
+    one(
+      'row-numbers-before-groups',
+      'rows are numbered before two groups',
+      lines(['red', 'white'], ...rows(7, 2).map((r, i) => [i + 1, ...r])),
+      { layout: ['columns'], groups: ['red', 'white'], readings: 14, doubts: ['running-number'] },
+    ),
+    one(
+      'row-names-without-a-name',
+      'counts of groups, the head one name short',
+      lines(['alive', 'dead'], ...yes.map((n, i) => [lamps[i] ?? '', n, no[i] ?? ''])),
+      { layout: ['counts'], groups: lamps.slice(0, 2), categories: ['alive', 'dead'], shares, doubts: [] },
+    ),
+    one(
+      'figures-without-a-name',
+      'figures of groups, the head one name short',
+      lines(['mean', 'SD', 'n'], ...lamps.map((name) => [name, about(), about(3, 0.5), 12])),
+      { layout: ['summary'], groups: lamps, spread: 'sd', doubts: [], asks: ['several'] },
+    ),
+    one(
+      'outcomes-down',
+      'two outcomes at the left, groups above',
+      lines(['', 'red', 'white'], ['alive', ...yes], ['dead', ...no]),
+      { ...downward, categories: ['alive', 'dead'] },
+    ),
+    one(
+      'outcomes-down-answered',
+      'yes and no at the left, what they answer in the corner',
+      lines(['fertile', 'red', 'white'], ['no', ...no], ['yes', ...yes]),
+      { ...downward, categories: ['no', 'yes'] },
+    ),
+    one(
+      'outcomes-down-years',
+      'years above, in the corner nothing',
+      lines(['', '2022', '2023'], ['settled', ...yes], ['not settled', ...no]),
+      { ...downward, groups: ['2022', '2023'] },
+    ),
+    one(
+      'outcomes-down-percent',
+      'any names at the left, and percentages of the columns',
+      lines(['kind', 'red', 'white'], ['oarweed', ...withPercent(yes)], ['tangle', ...withPercent(no)]),
+      { ...downward, categories: ['oarweed', 'tangle'] },
+    ),
+    one(
+      'treated-down',
+      'what was done stands at the left, what came of it above',
+      lines(['', 'alive', 'dead'], ...['treated', 'untreated'].map((name, i) => [name, yes[i] ?? '', no[i] ?? ''])),
+      { layout: ['counts'], groups: ['treated', 'untreated'], shares, doubts: [] },
+    ),
+    one(
+      'two-looks-crossed',
+      'what was found by each of two tests, counted',
+      lines(['', 'dye: +', 'dye: −'], ['probe: +', ...yes], ['probe: −', ...no]),
+      { layout: ['counts'], groups: ['positive', 'negative'], asks: ['share'], doubts: [] },
+    ),
+    one(
+      'crossed-in-one-name',
+      'names of two words that cross',
+      lines(['red low', 'red high', 'white low', 'white high'], ...rows(5, 4)),
+      crossed,
+    ),
+    one(
+      'crossed-in-longer-names',
+      'names of three words that cross',
+      lines(['Red lamp low', 'Red lamp high', 'White lamp low', 'White lamp high'], ...rows(5, 4)),
+      crossed,
+    ),
+    one(
+      'crossed-by-a-mark',
+      'names that cross, a unit behind each',
+      lines(['red, low (mm)', 'red, high (mm)', 'white, low (mm)', 'white, high (mm)'], ...rows(5, 4)),
+      { ...crossed, unit: 'mm' },
+    ),
+    one(
+      'crossed-variables',
+      'two lengths and two widths are no factors',
+      lines(['blade length', 'blade width', 'stipe length', 'stipe width'], ...rows(5, 4)),
+      { neverAsks: ['factorial', 'several'], doubts: ['which-outcome'] },
+    ),
+    one(
+      'times-of-groups',
+      'each group at two times, side by side',
+      lines(['red day 0', 'red day 7', 'white day 0', 'white day 7'], ...rows(5, 4)),
+      times2,
+    ),
+    one(
+      'times-of-groups-turned-about',
+      'the time before the group',
+      lines(['before red', 'before white', 'after red', 'after white'], ...rows(5, 4)),
+      times2,
+    ),
+    one(
+      'samples-of-groups',
+      'numbered samples of each group, side by side',
+      lines(['red 1', 'red 2', 'white 1', 'white 2'], ...rows(5, 4)),
+      { ...samples, readings: 20, samples: 4, doubts: ['replicates'] },
+    ),
+    one(
+      'figures-in-one-name',
+      'mean and SD of each group along one row',
+      lines(['red mean', 'red SD', 'red n', 'white mean', 'white SD', 'white n'], [20.1, 2.1, 12, 18.2, 2.2, 14]),
+      { layout: ['summary'], groups: ['red', 'white'], spread: 'sd', doubts: [], asks: ['two-groups'] },
     ),
   ];
 }

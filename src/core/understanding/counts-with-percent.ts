@@ -2,7 +2,9 @@
  * Counts with their percentages in one cell, "34 (85 %)": the percentages follow from the counts and their totals, and are
  * left out; where no total stands beside them, it is worked out.
  */
+import { least, sum } from 'd3-array';
 import { type Worked, mostGroups } from './limits-apart';
+import { some } from './doubts/doubt';
 import type { Incoming } from './seen';
 import { slack } from './sums';
 import { outOfName } from './vocabulary';
@@ -19,7 +21,8 @@ interface Part {
   within: number;
 }
 
-function partOf(cell: string): Part | undefined {
+/** The count and the percentage of a cell, "34 (85 %)". */
+export function countWithPercent(cell: string): Part | undefined {
   const [, count = '', percent = ''] = counted.exec(cell) ?? [];
   if (count === '') return undefined;
   return {
@@ -35,7 +38,7 @@ function partsOf({ name, unit, cells }: Incoming): (Part | undefined)[] | undefi
   if (cells.length > mostGroups) return undefined;
   const filled = cells.filter((c) => c.trim() !== '');
   const said = unit === '%' || name.includes('%') || filled.some((c) => /%\s*[)\]]\s*$/.test(c));
-  const parts = cells.map(partOf);
+  const parts = cells.map(countWithPercent);
   const are = said && filled.length > 0 && parts.filter((p) => p !== undefined).length === filled.length;
   return are && parts.every((p) => !p || p.percent <= 100) ? parts : undefined;
 }
@@ -48,15 +51,56 @@ function totalOf(part: Part | undefined): string {
   return least === most ? String(least) : '';
 }
 
+/** A column of counts, and each with its percentage. */
+interface Counted {
+  column: Incoming;
+  parts: readonly (Part | undefined)[];
+}
+
+/** How far a percentage may lie from what its count comes to, beyond the rounding of its last digit. */
+const allowed = 0.01;
+
+/** The percentages that do not follow from their counts, whatever most are of: a total beside them, the others of the row, or the column. */
+function contradictions(counted: readonly Counted[], total: Incoming | undefined): { column: Incoming; row: number }[] {
+  const counts = counted.map(({ parts }) => parts.map((p) => p?.count ?? 0));
+  const bases: ((k: number, row: number) => number)[] = [
+    ...(total ? [(_: number, row: number) => Number(total.cells[row])] : []),
+    ...(counted.length > 1 ? [(_: number, row: number) => sum(counts, (c) => c[row])] : []),
+    (k) => sum(counts[k] ?? []),
+  ];
+  const ways = bases.map((of) =>
+    counted.flatMap(({ column, parts }, k) =>
+      parts.flatMap((p, row) =>
+        p && !(Math.abs((100 * p.count) / of(k, row) - p.percent) <= p.within + allowed) ? [{ column, row }] : [],
+      ),
+    ),
+  );
+  return least(ways, (way) => way.length) ?? [];
+}
+
 /** Counts without their percentages; where there is one column of them and nothing it is out of, with the totals they leave. */
-function withTotals(counts: Incoming[], several: boolean, parts: readonly (Part | undefined)[]): Worked {
-  const totals = parts.map(totalOf);
-  return several || counts.some((c) => outOfName.test(c.name)) || totals.includes('')
-    ? { columns: counts, notes: ['The percentages beside the counts follow from them, and were left out.'] }
-    : {
-        columns: [...counts, { name: 'n', unit: '', cells: totals }],
-        notes: ['Each count’s total was worked out from its percentage, which is left out.'],
-      };
+function withTotals(columns: Incoming[], counted: readonly Counted[]): Worked {
+  const [only, ...more] = counted;
+  const total = columns.find((c) => outOfName.test(c.name));
+  const totals = only?.parts.map(totalOf) ?? [];
+  if (more.length === 0 && !total && !totals.includes(''))
+    return {
+      columns: [...columns, { name: 'n', unit: '', cells: totals }],
+      notes: ['Each count’s total was worked out from its percentage, which is left out.'],
+    };
+  const odd = contradictions(counted, total);
+  const places = odd.map(({ column, row }) => `“${column.name}”, row ${row + 1}`);
+  const all = sum(counted, ({ parts }) => parts.filter(Boolean).length);
+  return {
+    columns,
+    notes: [
+      odd.length === 0
+        ? 'The percentages beside the counts follow from them, and were left out.'
+        : 2 * odd.length < all || total
+          ? `The percentages beside the counts were left out. They follow from the counts except in ${some(places)}: check the count there.`
+          : 'The percentages beside the counts were left out; what they are of cannot be told.',
+    ],
+  };
 }
 
 const bare = (name: string): string => name.replace(/[,;]?\s*(?:\bn\b|no\.?)?\s*[([]?\s*%\s*[)\]]?\s*$/iu, '').trim();
@@ -86,19 +130,26 @@ function percentsBeside(columns: readonly Incoming[]): Worked {
     if (pairs.some((p) => p.of === c)) return [];
     return pairs.some((p) => p.count === c) ? [{ ...c, name: named(c) || 'count' }] : [c];
   });
-  const parts = (percentsOf(only.of) ?? []).map((of, i) => ({ count: Number(only.count.cells[i]), ...of }));
-  return withTotals(counts, pairs.length > 1, parts);
+  return withTotals(
+    counts,
+    pairs.map(({ count, of }) => ({
+      column: { ...count, name: named(count) || 'count' },
+      parts: (percentsOf(of) ?? []).map((percent, i) => ({ count: Number(count.cells[i]), ...percent })),
+    })),
+  );
 }
 
 /** Columns with the counts of such cells alone, and without columns of percentages beside counts of the same name. */
 export function countsWithPercent(columns: readonly Incoming[]): Worked {
-  const parts = columns.map(partsOf);
-  const found = parts.filter((p) => p !== undefined);
-  const [only] = found;
-  if (!only) return percentsBeside(columns);
-  const counts = columns.map((c, k): Incoming => {
-    const own = parts[k];
-    return own ? { name: bare(c.name) || 'count', unit: '', cells: own.map((p) => (p ? String(p.count) : '')) } : c;
+  const found = columns.map((column) => {
+    const parts = partsOf(column);
+    return parts && { column: { ...column, name: bare(column.name) || 'count' }, parts };
   });
-  return withTotals(counts, found.length > 1, only);
+  const counted = found.filter((c) => c !== undefined);
+  if (counted.length === 0) return percentsBeside(columns);
+  const counts = columns.map((c, k): Incoming => {
+    const own = found[k];
+    return own ? { ...own.column, unit: '', cells: own.parts.map((p) => (p ? String(p.count) : '')) } : c;
+  });
+  return withTotals(counts, counted);
 }

@@ -1,8 +1,13 @@
-/** Two rows of names, each of the upper over the same of the lower: two factors over their readings, or groups over their figures. */
+/**
+ * Names that cross, in two rows or in one, each of the first over the same of the second: two factors, or groups and
+ * times, over their readings, or groups over their figures.
+ */
+import { transpose } from 'd3-array';
 import { isMissing } from '../readings/parse-number';
 import { limits } from '../readings/table-edit';
 import { splitUnit } from '../readings/units';
 import { headsOf } from './heads';
+import { isReplicate } from './orientation';
 import { valueOf } from './sums';
 import { areTurns, figureName, meanName, numberName, spreadKind, variableIn } from './vocabulary';
 
@@ -35,7 +40,7 @@ function figuresUnder(
   const named = (row: readonly string[], group: string): string =>
     more.length === 0 ? group : `${rowName(row)} ${group}`;
   const called = only && more.length === 0 ? rowName(only) : '';
-  const measure = called === '' ? 'mean' : called;
+  const measure = called === '' ? 'mean' : `mean ${called}`;
   return [
     ['group', ...kinds.map((kind) => (meanName.test(kind) ? measure : kind))],
     ...body.flatMap((row) =>
@@ -51,29 +56,66 @@ function figuresUnder(
 const isNumbering = (name: string, cells: readonly string[]): boolean =>
   (name === '' || numberName.test(name)) && cells.every((cell, i) => Number(cell) === i + 1);
 
+/** What parts a name that says two things, the clearest first. */
+const between = [/\s*[,;:/|×·]\s*/u, /\s+[-–—+]\s+/u, /_/u, /\s+(?=\S+$)/u, /(?<=^\S+)\s+/u, /[-–.]/u];
+
+/** The two parts of each of several names that cross, "red low" and "white high"; undefined where they do not. */
+function crossedParts(names: readonly string[]): [string, string][] | undefined {
+  if (names.length < 4) return undefined;
+  const ways = between.flatMap((mark) => {
+    const parts = names.map((name) => name.trim().split(mark));
+    const [as, bs] = [new Set(parts.map(([a]) => a)), new Set(parts.map(([, b]) => b))];
+    const two = parts.every((part) => part.length === 2 && part.every((text) => text !== ''));
+    return two && as.size > 1 && bs.size > 1 && as.size * bs.size === names.length
+      ? [parts.map(([a = '', b = '']): [string, string] => [a, b])]
+      : [];
+  });
+  // "red day 7" is read at day 7.
+  return ways.find((parts) => areTurns([...new Set(parts.map(([, b]) => b))])) ?? ways[0];
+}
+
+/** The upper and the lower name of each column, and where they begin: of two rows of names, or of one whose names cross. */
+function namesOver(block: Rows): { outer: string[]; lower: string[]; first: number; body: Rows } | undefined {
+  const heads = headsOf(block);
+  const [upper = [], under = []] = block.slice(heads.skipped);
+  const width = Math.max(upper.length, heads.names === 2 ? under.length : 0);
+  const body = block
+    .slice(heads.skipped + heads.names + heads.units)
+    .filter((row) => row.some((cell) => cell.trim() !== ''));
+  if (heads.names === 2) {
+    const first = upper.findIndex((name) => name.trim() !== '');
+    const lower = Array.from({ length: width }, (_, k) => (under[k] ?? '').trim());
+    return { outer: spreadOut(upper, width), lower, first, body };
+  }
+  if (heads.names !== 1 || heads.units > 0) return undefined;
+  const names = upper.map((name) => splitUnit(name));
+  for (const first of [0, 1]) {
+    const parts = crossedParts(names.slice(first).map(({ name }) => name));
+    if (!parts || parts.some((part) => part.some((name) => variableIn(name)))) continue;
+    const own = upper.slice(0, first).map((name) => name.trim());
+    const lower = parts.map(([, b], i) => {
+      const unit = names[first + i]?.unit ?? '';
+      return unit ? `${b} (${unit})` : b;
+    });
+    return { outer: [...own, ...parts.map(([a]) => a)], lower: [...own, ...lower], first, body };
+  }
+  return undefined;
+}
+
 /**
  * A block under crossed names with a reading a row, both names in columns of their own before it, or with a group a row
- * and its figures; undefined where there are no two rows of names, where they do not cross, or where the rows are named
- * as subjects are.
+ * and its figures; undefined where no names cross, or where the rows are named as subjects are.
  */
 export function crossedApart(block: Rows): string[][] | undefined {
-  const heads = headsOf(block);
-  if (heads.names !== 2) return undefined;
-  const [upper = [], lower = []] = block.slice(heads.skipped);
-  const body = block.slice(heads.skipped + 2).filter((row) => row.some((cell) => cell.trim() !== ''));
-  const width = Math.max(upper.length, lower.length);
-  const first = upper.findIndex((name) => name.trim() !== '');
+  const found = namesOver(block);
+  if (!found) return undefined;
+  const { outer, lower, first, body } = found;
+  const width = outer.length;
   const named = Array.from({ length: first }, (_, k) => k);
   const cellsAt = (k: number): string[] => body.map((row) => (row[k] ?? '').trim());
-  const outer = spreadOut(upper, width);
-  const figures = figuresUnder(
-    outer,
-    Array.from({ length: width }, (_, k) => (lower[k] ?? '').trim()),
-    body,
-    first,
-  );
+  const figures = figuresUnder(outer, lower, body, first);
   if (figures) return figures;
-  if (!named.every((k) => isNumbering((lower[k] ?? '').trim(), cellsAt(k)))) return undefined;
+  if (!named.every((k) => isNumbering(lower[k] ?? '', cellsAt(k)))) return undefined;
   const units = new Set<string>();
   const places = Array.from({ length: width - first }, (_, i) => {
     const { name, unit } = splitUnit(lower[first + i] ?? '');
@@ -84,16 +126,37 @@ export function crossedApart(block: Rows): string[][] | undefined {
   const pairs = new Set(places.map((p) => `${p.a}\n${p.b}`));
   const crosses = as.size > 1 && bs.size > 1 && pairs.size === places.length && pairs.size === as.size * bs.size;
   const isReading = (cell: string): boolean => cell === '' || isMissing(cell) || valueOf(cell) !== undefined;
-  // Times are of one subject, and figures of one group.
   const areFigures = [...bs].some((name) => figureName.test(name) || spreadKind(name) !== null);
-  if (areFigures || areTurns([...as]) || areTurns([...bs])) return undefined;
+  if (areFigures || (areTurns([...as]) && areTurns([...bs]))) return undefined;
   if (!crosses || units.size > 1 || places.length * body.length > limits.rows) return undefined;
   // One cell that cannot be read among many is told where it stands.
   const cells = places.flatMap(({ k }) => cellsAt(k));
   if (cells.filter((cell) => !isReading(cell)).length > (cells.length > 6 ? 1 : 0)) return undefined;
   const [unit = ''] = units;
-  return [
-    ['factor 1', 'factor 2', unit ? `reading (${unit})` : 'reading'],
-    ...places.flatMap(({ k, a, b }) => cellsAt(k).flatMap((cell) => (cell === '' ? [] : [[a, b, cell]]))),
-  ];
+  const withUnit = (name: string): string => (unit ? `${name} (${unit})` : name);
+  const filled = (row: readonly string[]): boolean => row.some((cell) => cell !== '');
+  // At several times the subjects of a group are read, a row each.
+  for (const [group, turn] of [
+    ['a', 'b'],
+    ['b', 'a'],
+  ] as const) {
+    const turns = turn === 'b' ? [...bs] : [...as];
+    if (!areTurns(turns)) continue;
+    const columns = (of: string): string[][] =>
+      turns.map((t) => cellsAt(places.find((p) => p[group] === of && p[turn] === t)?.k ?? 0));
+    return [
+      ['group', ...turns.map(withUnit)],
+      ...(group === 'a' ? [...as] : [...bs]).flatMap((of) =>
+        transpose(columns(of))
+          .filter(filled)
+          .map((cells) => [of, ...cells]),
+      ),
+    ];
+  }
+  // Numbers and letters in order name the samples of a group, and are no factor.
+  const numbered = [...bs].every((name, i) => isReplicate(name, i) || /^\p{L}$/u.test(name));
+  const readings = places.flatMap(({ k, a, b }) => cellsAt(k).flatMap((cell) => (cell === '' ? [] : [{ a, b, cell }])));
+  return numbered
+    ? [['group', 'sample', withUnit('reading')], ...readings.map(({ a, b, cell }) => [a, `${a} ${b}`, cell])]
+    : [['factor 1', 'factor 2', withUnit('reading')], ...readings.map(({ a, b, cell }) => [a, b, cell])];
 }

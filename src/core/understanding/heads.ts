@@ -10,14 +10,14 @@ type Rows = readonly (readonly string[])[];
 
 const isNumber = (text: string): boolean => valueOf(text) !== undefined;
 
-/** A number, counts written out, "18 of 45", a mean with its spread, or a duration. */
+/** A number, counts written out, "18 of 45", two figures in one, "34 (85)" and "20.1 ± 2.1", or a duration. */
 const isFigure = (text: string): boolean =>
   isNumber(text) ||
   shareCell(text) !== undefined ||
   plusMinus.test(text) ||
   clockParts(text) !== undefined ||
   isCountWithPercent(text);
-const plusMinus = /^[+−-]?[\d.,]+\s*(?:±|\+\/-)\s*[\d.,]+/;
+const plusMinus = /^[+−-]?[\d.,]+\s*(?:(?:±|\+\/-)\s*[\d.,]+|\([\d.,]+\)$)/;
 
 /** What is a reading below a name, and over readings a name: "0.5 mM", "10 %", "1a"; or a number of unclear marks, "1,234". */
 const isReading = (text: string): boolean =>
@@ -35,7 +35,7 @@ function isName(text: string, below: readonly string[]): boolean {
   if (/^[#№]$|^[+−-]\/[+−-]$/.test(tidy)) return true;
   if (!/[\p{L}%‰]/u.test(tidy) || isFigure(tidy)) return false;
   // "None" over counts is a category; where it comes again below it marks what is missing.
-  if (notMeasured(tidy)) return /^(none|missing)$/i.test(tidy) && below.length > 0 && below.every(isNumber);
+  if (notMeasured(tidy)) return /^(none|missing)$/i.test(tidy) && below.length > 0 && below.every(isFigure);
   const unit = /^[\d.,\s+−-]+(\D.*)$/.exec(tidy)?.[1];
   return unit === undefined || !below.some((cell) => cell.trim().endsWith(unit));
 }

@@ -13,6 +13,7 @@ import {
 } from '../readings/table';
 import { limits } from '../readings/table-edit';
 import { isUnit, splitUnit } from '../readings/units';
+import { withCorner } from './corner-lost';
 import { countsWithPercent } from './counts-with-percent';
 import { crossedApart } from './crossed-heads';
 import { durations } from './durations';
@@ -24,6 +25,7 @@ import { linesApart } from './lines';
 import { isTurned, turnedUpright } from './orientation';
 import { spreadsApart } from './plus-minus';
 import { interpretations, recognise } from './recognise';
+import { outcomesTwice } from './outcomes-twice';
 import { replicatesGathered } from './replicates-gathered';
 import { sectionsApart } from './sections';
 import type { Incoming } from './seen';
@@ -160,6 +162,7 @@ function takenApart(block: Rows): { block: string[][]; note: string; split: bool
     [linesApart, 'Lines of many numbers were taken apart.'],
     [sectionsApart, 'Names that stood over readings became a column beside them.'],
     [figuresInGrid, 'Means in a grid became a group a row, named by the row and the column of each.'],
+    [outcomesTwice, 'Counts of what was found at two looks became a pair of outcomes a row.'],
     [crossedApart, 'Names over names became columns beside what stood under them.'],
   ];
   for (const [way, note] of ways) {
@@ -176,7 +179,9 @@ function takenApart(block: Rows): { block: string[][]; note: string; split: bool
  * @param firstRow the block's first row in its sheet, from 0: for naming cells
  */
 export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): Intake {
-  const given = withoutEmptyColumns(whole);
+  const filledColumns = withoutEmptyColumns(whole);
+  const cornered = withCorner(filledColumns);
+  const given = cornered ?? filledColumns;
   const asIs = choice.heads !== undefined || choice.turned !== undefined;
   const apart = asIs ? undefined : takenApart(given);
   const upright = apart?.block ?? given;
@@ -184,7 +189,10 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
   const block = turned ? turnedUpright(upright) : upright;
   const heads = choice.heads ?? headsOf(block);
   const troubles: string[] = [];
-  const notes: string[] = apart ? [apart.note] : [];
+  const notes: string[] = [
+    ...(cornered ? ['The names stand over every column but the first, which names the rows.'] : []),
+    ...(apart ? [apart.note] : []),
+  ];
   let width = 0;
   for (const row of block) width = Math.max(width, row.length);
   if (width > limits.columns) {

@@ -1,5 +1,6 @@
 import { isMissing, understand } from '../readings/parse-number';
 import { hasHead, headsOf } from './heads';
+import { outcomesDown } from './outcomes-down';
 import {
   groupName,
   meanName,
@@ -23,7 +24,7 @@ export const turnedRound = (block: Rows): string[][] =>
   Array.from({ length: Math.max(0, ...block.map((r) => r.length)) }, (_, k) => block.map((row) => row[k] ?? ''));
 
 /** Whether a head says no more than the how-manieth reading stands below it: "rep 2", "2", "R2", "b". */
-const isReplicate = (text: string, i: number): boolean =>
+export const isReplicate = (text: string, i: number): boolean =>
   replicateName.test(text) || [String(i + 1), `R${i + 1}`, 'abcdefgh'[i]].includes(text);
 
 /** Rows and columns exchanged, without what stood over the names at the left, which are heads now: "treatment". */
@@ -32,7 +33,10 @@ export function turnedUpright(block: Rows): string[][] {
   const below = body.map(([text = '']) => text.trim());
   const names = groupName.test(corner) || settingName.test(corner);
   const over = below.every((text, i) => text === '' || isReplicate(text, i));
-  return [[names && over ? '' : corner, ...head], ...body];
+  // Years over outcomes are groups, and need a name to be taken for that.
+  const [first = [], ...rest] = block;
+  const unnamed = corner.trim() === '' && outcomesDown(first, rest);
+  return [[names && over ? '' : unnamed ? 'group' : corner, ...head], ...body];
 }
 
 /** Columns beyond these are no groups' readings along rows any more, but a file of many variables. */
@@ -86,7 +90,7 @@ export function isTurned(block: Rows): boolean {
   const { names: headRows } = headsOf(rows);
   const headed = headRows > 0 && hasHead(rows);
   if (headRows === 2) return false;
-  if (headed && figuresDown(names.slice(1), body)) return true;
+  if (headed && (figuresDown(names.slice(1), body) || outcomesDown(head, body))) return true;
   if (width < 3) return false;
   if (variablesDown(rows, width)) return true;
   // A head of 1, 2, 3 …, of "rep 1" and "rep 2" or "R1" and "R2", of a and b beside a treatment, or one over all of what
