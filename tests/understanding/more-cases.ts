@@ -1876,6 +1876,15 @@ function printedCases(): Case[] {
       { ...samples, readings: 20, samples: 4, doubts: ['replicates'] },
     ),
     one(
+      'times-cut-short',
+      'how long each lasted, and whether its end was seen',
+      lines(
+        ['lamp', 'days', 'lost'],
+        ...times(12, (i) => [i % 2 ? 'white' : 'red', about(20, 12, 0), Number(i % 6 > 1)]),
+      ),
+      { layout: ['rows'], groups: ['red', 'white'], readings: 12, doubts: ['beyond-limit'], asks: ['two-groups'] },
+    ),
+    one(
       'figures-in-one-name',
       'mean and SD of each group along one row',
       lines(['red mean', 'red SD', 'red n', 'white mean', 'white SD', 'white n'], [20.1, 2.1, 12, 18.2, 2.2, 14]),

@@ -168,6 +168,16 @@ describe('what is unclear about a table', () => {
     expect(codes(mass)).to.deep.equal([]);
   });
 
+  it('asks which times were not seen to their end, and sets those aside', () => {
+    const table = pasted(textOf('times-cut-short'));
+    expect(codes(table)).to.deep.equal(['beyond-limit']);
+    expect(counts(table)).to.deep.equal([6, 6]);
+    const kept = mended(table, 'beyond-limit', 'Set aside those with “0”');
+    expect(counts(kept)).to.deep.equal([4, 4]);
+    expect(codes(kept)).to.deep.equal([]);
+    expect(codes(mended(table, 'beyond-limit', 'All were seen'))).to.deep.equal([]);
+  });
+
   it('of limits, partners, subjects and groups is settled by a word', () => {
     const limits = pasted(textOf('beyond-limit'));
     expect(

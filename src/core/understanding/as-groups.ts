@@ -15,11 +15,13 @@ import type { Part } from './parts';
 import type { Seen } from './seen';
 import {
   areTurns,
+  endedName,
   groupName,
   looksLikeId,
   numberName,
   settingName,
   sharedStem,
+  spanName,
   subjectName,
   variableIn,
 } from './vocabulary';
@@ -155,8 +157,10 @@ export function asCases(looked: Looked): Interpretation[] {
     placesOf(looked, 'measure').filter((i) => looked.columns[i]?.kind === 'numbers'),
   );
   const name = naming(looked);
+  // Whether a time was seen to its end is no group.
+  const timed = measures.some((c) => spanName.test(c.name));
   const groups = columnsAt(looked, placesOf(looked, 'group')).filter(
-    (c) => c.distinct < c.texts.length || c.kind === 'numbers',
+    (c) => (c.distinct < c.texts.length || c.kind === 'numbers') && !(timed && endedName.test(c.name)),
   );
   if (measures.length === 0) return [];
   const likeness = measures.length > 1 ? weighed(alike(measures)) : 0;

@@ -122,6 +122,12 @@ export function spreadKind(name: string): keyof typeof spreadNames | undefined |
   return untoldSpread.test(name.trim()) ? undefined : null;
 }
 
+/** How long something lasted: "days", "survival time". */
+export const spanName = /^(?:days?|weeks?|months?|hours?|minutes?|time|survival|duration|follow[- ]?up)(?![\p{L}])/iu;
+/** Whether what lasted came to its end while it was watched: "censored", "event", "lost". */
+export const endedName =
+  /^(?:censor(?:ed|ing)?|event|status|lost(?: to follow[- ]?up)?|relapsed?|died|dead|death|failed)$/iu;
+
 /** Names of rows that sum up the readings above them. */
 export const summaryName =
   /^(?:(?:group |column |grand |overall )?(?:means?|averages?|avg\.?|medians?|totals?|sums?)|min(?:imum)?|max(?:imum)?|range|mode|s\.?d\.?|s\.?e\.?m?\.?|std\.?(?: ?dev(?:iation)?\.?| ?err(?:or)?\.?)?|st\.?dev\.?|stdev|standard (?:deviation|error)|variance|var\.?|cv|cv ?%|c\.v\.|n|count|number|sum|ci|95 ?% ?ci|lower|upper|q1|q3|iqr|±|t|p|p-value|difference)\.?:?$/iu;

@@ -1,5 +1,6 @@
 import type { Table } from '../../readings/table';
 import { summedRows, totalColumn } from './beside-readings';
+import { cutShort } from './cut-short';
 import { type DoubtCode, type Mend, type TableDoubt, doubtCodes } from './doubt';
 import { calendar, runningNumber } from './labels';
 import {
@@ -36,6 +37,7 @@ const each = [
   missingCodes,
   scaleSlips,
   beyondLimits,
+  cutShort,
   unknownSpread,
   sharesWithoutTotal,
 ];

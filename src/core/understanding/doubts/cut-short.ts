@@ -1,0 +1,39 @@
+/** Times beside a column that says whether their end was seen: "days" beside "censored". */
+import { columnsOf, type Table, called } from '../../readings/table';
+import { endedName, spanName } from '../vocabulary';
+import { type Mend, type TableDoubt, asItIs, isSettled } from './doubt';
+
+/** Times that may have been cut short, and are counted as they stand. */
+export function cutShort(table: Table): TableDoubt[] {
+  if (table.shape !== 'rows' || isSettled(table, 'beyond-limit')) return [];
+  const [time, another] = columnsOf(table, 'measure').filter((c) => spanName.test(c.name));
+  const ended = columnsOf(table, 'label').find((c) => endedName.test(c.name));
+  if (!time || another || !ended) return [];
+  const rows = new Map<string, number[]>();
+  ended.cells.forEach((cell, row) => {
+    const text = cell.trim();
+    if (text !== '' && time.aside[row] === undefined && (time.cells[row] ?? '').trim() !== '')
+      rows.set(text, [...(rows.get(text) ?? []), row]);
+  });
+  if (rows.size !== 2) return [];
+  const leaveOut = (text: string, of: readonly number[]): Mend => ({
+    label: `Set aside those with “${text}” (${of.length})`,
+    edits: [
+      {
+        kind: 'set-aside',
+        cells: of.map((row) => ({ column: time.id, row, reason: `not seen to its end (${called(ended)}: ${text})` })),
+      },
+    ],
+  });
+  return [
+    {
+      code: 'beyond-limit',
+      text: `“${called(ended)}” may say which of “${called(time)}” were not seen to their end. They are counted as they stand, which makes long times seem shorter than they are; set aside, the long ones are missed more often. Neither takes the place of a survival analysis.`,
+      where: [],
+      mends: [
+        ...[...rows].map(([text, of]) => leaveOut(text, of)),
+        asItIs(table, 'beyond-limit', 'All were seen to their end'),
+      ],
+    },
+  ];
+}
