@@ -21,6 +21,8 @@ import { html, plain, symbol, text } from '../../src/core/words/text';
 import { checksOf } from '../../src/core/answering/checks-of';
 import { alternativeMethods } from '../../src/core/answering/alternative-methods';
 import { workingOf } from '../../src/core/answering/working-of';
+import { namesOf } from '../../src/core/question/naming';
+import { isPlural } from '../../src/core/readings/counted';
 import { designs, followUps, questionOf } from '../../src/core/question/question';
 import { type View, views } from '../../src/core/scenes/views';
 import { checkSentence } from '../../src/core/words/checks';
@@ -232,6 +234,30 @@ describe('words and widths', () => {
       'colonies',
       'readings',
     ]);
+  });
+
+  it('ask of days in the plural, and of mass in the singular', () => {
+    const plurals = ['days', 'days to settling', 'blades per frond', 'urchins'];
+    const singulars = ['number of blades', 'mass', 'status', 'length', 'radius', 'time', 'gas in litres', 'reading'];
+    expect(plurals.map(isPlural)).to.deep.equal(plurals.map(() => true));
+    expect(singulars.map(isPlural)).to.deep.equal(singulars.map(() => false));
+    const asked = (measure: string, direction: 'either' | 'greater'): string =>
+      questionSentence(
+        namesOf(
+          questionOf('two-groups', { direction, a: 'red', b: 'white' }),
+          tableOf(
+            [
+              { ...emptyColumn('g', 'lamp', '', 'group'), cells: ['red', 'red', 'white', 'white'] },
+              { ...emptyColumn('m', measure, '', 'measure'), cells: ['1', '2', '3', '5'] },
+            ],
+            { shape: 'rows' },
+          ),
+        ),
+      );
+    expect(asked('days', 'either')).to.match(/^Do days differ between /);
+    expect(asked('days', 'greater')).to.match(/^Are days greater in /);
+    expect(asked('mass', 'either')).to.match(/^Does mass differ between /);
+    expect(asked('mass', 'greater')).to.match(/^Is mass greater in /);
   });
 
   it('wrap at spaces, and within a word that is longer than its line', () => {

@@ -6,7 +6,7 @@ import type { Named } from '../question/naming';
 import type { Question } from '../question/question';
 import { differenceHeadline, differenceHypotheses, differenceSentence } from '../words/difference';
 import { against } from '../words/hypothesis';
-import { groupsPart, measurePart, nameAt, shortGroups } from '../words/measured';
+import { does, groupsPart, measurePart, nameAt, shortGroups } from '../words/measured';
 import { type Segment, asked, part } from '../words/segments';
 import { comparedClause, severalHeadline, severalHypotheses, severalMethods, severalResults } from '../words/several';
 import { type Text, text } from '../words/text';
@@ -55,7 +55,7 @@ export const twoWords = (model: ModelWords): Words => ({
 export const severalWords = (model: ModelWords): Words => ({
   ...own(model),
   sentence: (named) =>
-    asked`Does ${measurePart(named)} differ ${part('compares', 'among')} ${groupsPart(named)}, ${model.each(named)}`,
+    asked`${does(named)} ${measurePart(named)} differ ${part('compares', 'among')} ${groupsPart(named)}, ${model.each(named)}`,
   methodReason: (question) =>
     `${model.reason(question)} First whether the ${model.compared} differ at all, then which.`,
   headline: (answer, comparison) => severalHeadline(answer, comparison, 'groups'),

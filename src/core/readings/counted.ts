@@ -6,11 +6,14 @@ export function counted(n: number, noun: string): string {
   return `${n} ${plural(noun)}`;
 }
 
+/** Whether a noun was typed as a plural: trays, seedlings, days to settling. */
+export const isPlural = (noun: string): boolean =>
+  /^(?:(?! (?:of|per|to|in|on|at|for) ).)*[^siua\W]s(?: (?:of|per|to|in|on|at|for) |$)/i.test(noun);
+
 /** The plural of a noun as English forms most of them. */
 export function plural(noun: string): string {
   if (noun === '') return 'readings';
-  // What was typed as a plural stays one: trays, seedlings.
-  if (/[^siua]s$/i.test(noun)) return noun;
+  if (isPlural(noun)) return noun;
   if (/(s|x|z|ch|sh)$/i.test(noun)) return `${noun}es`;
   if (/[^aeiou]y$/i.test(noun)) return `${noun.slice(0, -1)}ies`;
   return `${noun}s`;

@@ -4,8 +4,9 @@ import type { Comparison } from '../answer/comparison';
 import { choicesOf, noneOf, tellsRatios } from '../question/choices';
 import type { Named } from '../question/naming';
 import type { Hypotheses } from './hypothesis';
-import { bareMeasure, groupPart, measureOf, measurePart, nameAt, withCentre } from './measured';
+import { bareMeasure, does, groupPart, is, measureOf, measurePart, nameAt, withCentre } from './measured';
 import { given } from './numbers';
+import { isPlural } from '../readings/counted';
 import { type Segment, asked, part } from './segments';
 import { sentenceCase } from './sentences';
 import type { Text } from './text';
@@ -19,14 +20,15 @@ export function differenceSentence(named: Named, each: readonly Segment[]): Segm
   const way = question.direction;
   const direction = part('direction', way === 'either' ? 'differ' : way);
   const stated = statedEffect(named);
+  const that = isPlural(measureOf(named)) ? 'those' : 'that';
   const less = tellsRatios(question) ? 'over' : 'less';
   if (value !== noneOf(question))
     return way === 'either'
-      ? asked`Does ${measure} ${part('compares', 'in')} ${a} ${less} that in ${b} ${direction} from ${stated}, ${each}`
-      : asked`Is ${measure} ${part('compares', 'in')} ${a} ${less} that in ${b} ${direction} than ${stated}, ${each}`;
+      ? asked`${does(named)} ${measure} ${part('compares', 'in')} ${a} ${less} ${that} in ${b} ${direction} from ${stated}, ${each}`
+      : asked`${is(named)} ${measure} ${part('compares', 'in')} ${a} ${less} ${that} in ${b} ${direction} than ${stated}, ${each}`;
   return way === 'either'
-    ? asked`Does ${measure} ${direction} ${part('compares', 'between')} ${a} and ${b}, ${each}`
-    : asked`Is ${measure} ${direction} ${part('compares', 'in')} ${a} than in ${b}, ${each}`;
+    ? asked`${does(named)} ${measure} ${direction} ${part('compares', 'between')} ${a} and ${b}, ${each}`
+    : asked`${is(named)} ${measure} ${direction} ${part('compares', 'in')} ${a} than in ${b}, ${each}`;
 }
 
 /** @param centre what of the readings was compared: "mean", "median difference in" */

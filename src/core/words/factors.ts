@@ -3,7 +3,7 @@ import type { Answer } from '../answer/answer';
 import type { Comparison, Test } from '../answer/comparison';
 import type { Named } from '../question/naming';
 import type { Hypotheses } from './hypothesis';
-import { bareMeasure, eachCounts, measureOf, measurePart, takenClause } from './measured';
+import { bareMeasure, does, eachCounts, measureOf, measurePart, takenClause } from './measured';
 import { between, fixed, percent } from './numbers';
 import { testPhrase } from './phrases';
 import { type Segment, asked, part } from './segments';
@@ -20,7 +20,7 @@ export const namedFactors = ({ layout }: Named): readonly [string, string] => [
 
 export function factorsSentence(named: Named): Segment[] {
   const [a, b] = namedFactors(named);
-  return asked`Does ${measurePart(named)} depend ${part('compares', 'on')} ${part('factor', a)} and ${part('second-factor', b)}, ${eachCounts(named, 'subject')}`;
+  return asked`${does(named)} ${measurePart(named)} depend ${part('compares', 'on')} ${part('factor', a)} and ${part('second-factor', b)}, ${eachCounts(named, 'subject')}`;
 }
 
 export const shortFactors = (named: Named): string => (named.layout ? namedFactors(named).join(' × ') : 'two factors');

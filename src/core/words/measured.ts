@@ -6,6 +6,7 @@ import type { Answer, GroupPart } from '../answer/answer';
 import { meanOf, valuesOf } from '../answer/group-part';
 import { factsOf } from '../analyses/kinds';
 import type { Named } from '../question/naming';
+import { isPlural } from '../readings/counted';
 import { withUnit } from '../readings/table';
 import { belowClause } from './limits';
 import { counted, fixed, given, meanDecimals, significant } from './numbers';
@@ -25,6 +26,11 @@ export const withCentre = (centre: string, measure: string): string =>
 /** What one group is held against, with its unit; a gap while nobody has said. */
 export const statedValue = ({ question: { value } }: Pick<Named, 'question'>, unit: string, gap = '…'): string =>
   value === undefined ? gap : valued(given(value), unit);
+
+/** "Does" before blade length, "Do" before days. */
+export const does = (named: Named): string => (isPlural(measureOf(named)) ? 'Do' : 'Does');
+/** "Is" before blade length, "Are" before days. */
+export const is = (named: Named): string => (isPlural(measureOf(named)) ? 'Are' : 'Is');
 
 /** The measure with its unit, as the part of a question. */
 export const measurePart = (named: Named): Part => part('measure', withUnit(measureOf(named), named.unit));

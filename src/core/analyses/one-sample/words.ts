@@ -3,8 +3,10 @@ import { choicesOf } from '../../question/choices';
 import { against, parameterOf } from '../../words/hypothesis';
 import {
   bareMeasure,
+  does,
   eachCounts,
   groupPart,
+  is,
   isAlone,
   measureOf,
   measurePart,
@@ -38,8 +40,8 @@ export const words: Words = {
     const of = isAlone(named) ? '' : asked` of ${groupPart('a', named)}`;
     const way = question.direction;
     return way === 'either'
-      ? asked`Does ${measure}${of} ${part('direction', 'differ')} ${part('compares', 'from')} ${value}, ${eachCounts(named, 'reading')}`
-      : asked`Is ${measure}${of} ${part('direction', way)} ${part('compares', 'than')} ${value}, ${eachCounts(named, 'reading')}`;
+      ? asked`${does(named)} ${measure}${of} ${part('direction', 'differ')} ${part('compares', 'from')} ${value}, ${eachCounts(named, 'reading')}`
+      : asked`${is(named)} ${measure}${of} ${part('direction', way)} ${part('compares', 'than')} ${value}, ${eachCounts(named, 'reading')}`;
   },
   short: (named) => `${nameAt(named, 0)} · ${statedValue(named, named.unit)}`,
   methodName: (question) =>

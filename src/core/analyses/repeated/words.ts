@@ -2,7 +2,7 @@ import { choicesOf } from '../../question/choices';
 import type { Method } from '../../question/question';
 import { mixedModel, mixedModelWords, variationClause } from '../../words/variation';
 import { controlPlace } from '../../answer/follow-up';
-import { eachCounts, groupsPart, measurePart, nameAt, shortGroups } from '../../words/measured';
+import { does, eachCounts, groupsPart, measurePart, nameAt, shortGroups } from '../../words/measured';
 import { byRanks } from '../../words/method-reasons';
 import { counted, fixed, pRelation } from '../../words/numbers';
 import { asked, part } from '../../words/segments';
@@ -21,7 +21,7 @@ const named: Partial<Record<Method, string>> = { ranks: 'Friedman test', 'mixed-
 
 export const words: Words = {
   sentence: (named) =>
-    asked`Does ${measurePart(named)} differ ${part('compares', 'among')} ${groupsPart(named)}, ${eachCounts(named, 'subject')}`,
+    asked`${does(named)} ${measurePart(named)} differ ${part('compares', 'among')} ${groupsPart(named)}, ${eachCounts(named, 'subject')}`,
   short: shortGroups,
   methodName: (question) => named[choicesOf(question).method] ?? 'Repeated-measures analysis of variance',
   alternativeName: (question) => {

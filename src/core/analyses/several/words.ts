@@ -5,7 +5,7 @@ import { sentenceCase } from '../../words/sentences';
 import { controlPlace } from '../../answer/follow-up';
 import { type SpreadReason, choicesOf } from '../../question/choices';
 import { parameterOf } from '../../words/hypothesis';
-import { bareMeasure, eachCounts, groupsPart, measurePart, nameAt, shortGroups } from '../../words/measured';
+import { bareMeasure, does, eachCounts, groupsPart, measurePart, nameAt, shortGroups } from '../../words/measured';
 import { byLikelihood, likelihoodElse, likelihoodName, likelihoodWords } from '../../words/limits';
 import { byPermutation, byRanks, repeatsWords } from '../../words/method-reasons';
 import { contribution } from '../../words/phrases';
@@ -49,7 +49,7 @@ const sizesDecide: Record<SpreadReason, string> = {
 
 export const words: Words = {
   sentence: (named) =>
-    asked`Does ${measurePart(named)} differ ${part('compares', 'among')} ${groupsPart(named)}, ${eachCounts(named, 'subject')}`,
+    asked`${does(named)} ${measurePart(named)} differ ${part('compares', 'among')} ${groupsPart(named)}, ${eachCounts(named, 'subject')}`,
   short: shortGroups,
   methodName: (question) => {
     const { method, spread } = choicesOf(question);
