@@ -1,6 +1,5 @@
 import { isUneven, planDesigns, totalOf } from '../../core/planning/plan';
-import { fieldText } from '../../core/readings/typed-number';
-import { fixed, significant } from '../../core/words/numbers';
+import { fixed, given as written, significant } from '../../core/words/numbers';
 import { listed } from '../../core/words/sentences';
 import { Accepted } from '../kit/Accepted';
 import { Choose } from '../kit/Parts';
@@ -123,7 +122,7 @@ export function PlanSentence({
             {' '}
             where {plan.design === 'paired' ? 'differences' : 'readings'} have an SD of{' '}
             {field('SD expected', 'sd', plan.sd, 0.1, undefined, undefined, (x) =>
-              x > 0 ? undefined : `${fieldText(x)}: an SD above 0 is asked`,
+              x > 0 ? undefined : `${written(x)}: an SD above 0 is asked`,
             )}
           </>
         )}

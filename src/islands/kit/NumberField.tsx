@@ -1,5 +1,6 @@
 import { type KeyboardEvent, useState } from 'react';
 import { fieldText, typedNumber } from '../../core/readings/typed-number';
+import { given } from '../../core/words/numbers';
 import { Accepted } from './Accepted';
 
 interface Props {
@@ -27,10 +28,10 @@ interface Props {
 
 const between = (least: number, most: number): string =>
   most === Infinity
-    ? `at least ${least} is asked`
+    ? `at least ${given(least)} is asked`
     : least === -Infinity
-      ? `at most ${most} is asked`
-      : `${least} to ${most} is asked`;
+      ? `at most ${given(most)} is asked`
+      : `${given(least)} to ${given(most)} is asked`;
 
 /** A typed number, wherever one is asked for: what cannot be read is said, with what it may have meant, and changes nothing. */
 export function NumberField({
@@ -55,10 +56,10 @@ export function NumberField({
     setSaidOf(value);
     setTrouble(undefined);
   }
-  const kept = value === undefined ? 'left empty' : `kept at ${fieldText(value)}`;
+  const kept = value === undefined ? 'left empty' : `kept at ${given(value)}`;
   const whyNot = (x: number): string | undefined => {
-    if (x < least || x > most) return `${fieldText(x)}: ${between(least, most)}`;
-    if (whole && !Number.isInteger(x)) return `${fieldText(x)}: a whole number is asked`;
+    if (x < least || x > most) return `${given(x)}: ${between(least, most)}`;
+    if (whole && !Number.isInteger(x)) return `${given(x)}: a whole number is asked`;
     return refuse?.(x);
   };
   const take = (x: number): void => {
@@ -100,7 +101,7 @@ export function NumberField({
           {trouble.why}: {kept}.
           {trouble.meant.map((x) => (
             <button key={x} type="button" className="plain-button ml-2" onClick={() => take(x)}>
-              Take {fieldText(x)}
+              Take {given(x)}
             </button>
           ))}
         </span>
