@@ -1152,6 +1152,7 @@ export function moreCasesFrom(seed: number): Case[] {
     ...countedCases(),
     ...crossedCases(),
     ...printedCases(),
+    ...timedCases(),
   ];
 }
 
@@ -1889,6 +1890,111 @@ function printedCases(): Case[] {
       'mean and SD of each group along one row',
       lines(['red mean', 'red SD', 'red n', 'white mean', 'white SD', 'white n'], [20.1, 2.1, 12, 18.2, 2.2, 14]),
       { layout: ['summary'], groups: ['red', 'white'], spread: 'sd', doubts: [], asks: ['two-groups'] },
+    ),
+  ];
+}
+
+/** Times down the side, samples side by side, and figures of several variables. */
+function timedCases(): Case[] {
+  const down = (name: string, n: number, step = 7): string[][] =>
+    times(5, (i) => [name + String(step * i), ...times(n, () => about(20 + i))]);
+  const course = { layout: ['rows'], subject: 'sample', asks: ['mixed'], readings: 20, samples: 4 };
+  const unsure = { readings: 10, doubts: ['ambiguous-layout'] };
+  const paper = { layout: ['summary'], groups: ['red', 'white'], unit: 'mm', asks: ['two-groups'] };
+  const pair = (m: number, sd: number, mark = '±'): string[] =>
+    times(2, () => (mark === '±' ? `${about(m)} ± ${about(sd, 0.4)}` : `${about(m)} (${about(sd, 0.4)})`));
+  return [
+    one(
+      'samples-over-days',
+      'numbered samples of each lamp, a day a row',
+      lines(['day', 'red 1', 'red 2', 'white 1', 'white 2'], ...down('', 4)),
+      course,
+    ),
+    one(
+      'samples-over-named-days',
+      'the same with days in words and names parted by a mark',
+      lines(['day', 'red_1', 'red_2', 'white_1', 'white_2'], ...down('day ', 4)),
+      course,
+    ),
+    one(
+      'samples-over-days-two-heads',
+      'the same with the lamp above the numbers of its samples',
+      lines(['', 'red', '', 'white', ''], ['day', '1', '2', '1', '2'], ...down('', 4)),
+      course,
+    ),
+    one(
+      'two-groups-over-days',
+      'two lamps over days that do not follow one another',
+      lines(['day', 'red', 'white'], ...down('', 2)),
+      { ...unsure, groups: ['red', 'white'], labels: 'day', notGroups: ['day'] },
+    ),
+    one(
+      'two-groups-over-hours',
+      'the same over hours with their unit',
+      lines(['time (h)', 'control', 'treated'], ...down('', 2, 2)),
+      { ...unsure, groups: ['control', 'treated'], labels: 'time', notGroups: ['time'] },
+    ),
+    one(
+      'samples-under-a-name',
+      'one name over two columns of each lamp',
+      lines(['red', '', 'white', ''], ...times(5, () => times(4, () => about()))),
+      { layout: ['rows'], groups: ['red', 'white'], subject: 'sample', samples: 4, doubts: ['replicates'] },
+    ),
+    one(
+      'samples-numbered-under-a-name',
+      'one name over the numbers of its samples',
+      lines(['red', '', '', 'white', '', ''], [1, 2, 3, 1, 2, 3], ...times(5, () => times(6, () => about()))),
+      { layout: ['rows'], groups: ['red', 'white'], subject: 'sample', samples: 6, doubts: ['replicates'] },
+    ),
+    one(
+      'a-name-forgotten',
+      'two of three groups have a name',
+      lines(['red', 'white', ''], ...times(5, () => times(3, () => about()))),
+      { layout: ['columns'], groups: ['red', 'white', 'group 3'], readings: 15 },
+    ),
+    one(
+      'units-below-names-beside-lamps',
+      'a row of units below the names, nothing below the lamp',
+      lines(
+        ['lamp', 'length', 'mass'],
+        ['', 'mm', 'g'],
+        ...times(6, (i) => [i % 2 ? 'red' : 'white', about(), about(3, 1)]),
+      ),
+      { layout: ['rows'], groups: ['white', 'red'], unit: 'mm', doubts: ['which-outcome'] },
+    ),
+    one(
+      'few-whole-readings',
+      'four whole readings that happen to follow one another',
+      lines(['red', 'white'], ['20', '21'], ['17', '22'], ['18', '20'], ['25', '19']),
+      { layout: ['columns'], groups: ['red', 'white'], readings: 8, doubts: [] },
+    ),
+    one(
+      'letters-behind-figures',
+      'letters that tell which groups differ, behind each mean and SD',
+      lines(['lamp', 'mean ± SD'], ['red', '20.1 ± 2.1a'], ['white', '18.2 ± 2.3b'], ['blue', '19.9 ± 2.0 ab']),
+      { layout: ['summary'], groups: ['red', 'white', 'blue'], spread: 'sd', asks: ['several'], doubts: [] },
+    ),
+    one(
+      'variables-down',
+      'the table that papers begin with: a variable a row, n above, p at the end',
+      lines(
+        ['', 'red (n = 20)', 'white (n = 20)', 'p'],
+        ['length (mm), mean (SD)', ...pair(20, 2, '('), '0.01'],
+        ['mass (g), mean (SD)', ...pair(3, 1, '('), '0.20'],
+      ),
+      { ...paper, spread: 'sd', doubts: ['which-outcome'] },
+    ),
+    one(
+      'variables-down-marked',
+      'the same without n, its spread not said',
+      lines(['variable', 'red', 'white'], ['length (mm)', ...pair(20, 2)], ['mass (g)', ...pair(30, 2)]),
+      { ...paper, doubts: ['which-outcome', 'spread-kind'] },
+    ),
+    one(
+      'one-variable-down',
+      'one variable, and the p of its test',
+      lines(['', 'red', 'white', 'p'], ['length (mm)', ...pair(20, 2), '0.03']),
+      { ...paper, doubts: ['spread-kind'] },
     ),
   ];
 }

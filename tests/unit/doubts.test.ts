@@ -168,6 +168,16 @@ describe('what is unclear about a table', () => {
     expect(codes(mass)).to.deep.equal([]);
   });
 
+  it('asks which variable of a paper is compared, and compares that with its own spread', () => {
+    const table = pasted(textOf('variables-down'));
+    expect(columnsOf(table, 'measure').map((c) => c.name)).to.deep.equal(['mean length']);
+    const other = mended(table, 'which-outcome', 'mean mass');
+    expect(columnsOf(other, 'measure').map((c) => c.name)).to.deep.equal(['mean mass']);
+    expect(columnsOf(other, 'spread').map((c) => c.name)).to.deep.equal(['SD of mass']);
+    expect(codes(other)).to.deep.equal([]);
+    expect(words(other)).to.equal('Does mass (g) differ between red and white, when each reading counts once?');
+  });
+
   it('asks which times were not seen to their end, and sets those aside', () => {
     const table = pasted(textOf('times-cut-short'));
     expect(codes(table)).to.deep.equal(['beyond-limit']);

@@ -90,7 +90,11 @@ export function asRepeated(looked: Looked): Interpretation[] {
   const turns = areTurns(namesOf(measures));
   const name = naming(looked);
   const subject = looked.parts.findIndex((p, i) => p.role === 'subject' && (looked.columns[i]?.unique ?? false));
-  const who = subject >= 0 ? subject : name;
+  // Readings of one time may belong together as those of one subject do.
+  const time = looked.parts.findIndex(
+    ({ as }, i) => as === 'calendar' && i === 0 && (looked.columns[i]?.unique ?? false),
+  );
+  const who = subject >= 0 ? subject : (name ?? (time < 0 ? undefined : time));
   const groups = placesOf(looked, 'group').filter((i) => i !== who);
   // Beside several groups nothing but times tells that the columns are of one subject.
   if (groups.length > 1 || (groups.length === 1 && !turns)) return [];
@@ -99,7 +103,11 @@ export function asRepeated(looked: Looked): Interpretation[] {
   const column = who === undefined ? undefined : looked.columns[who];
   if (column) {
     const known = subjectName.test(column.name) || column.kind === 'numbers' || column.texts.every(looksLikeId);
-    evidence.push({ weight: known ? 5 : 3, why: `“${column.name || 'the first column'}” names who each row is` });
+    evidence.push(
+      who === time
+        ? { weight: 2.5, why: `“${column.name}” says when each row was read` }
+        : { weight: known ? 5 : 3, why: `“${column.name || 'the first column'}” names who each row is` },
+    );
   }
   if (!turns && !column) return [];
   if (column && isPlate(column, measures)) evidence.push({ weight: -1.5, why: 'it stands as the wells of a plate do' });

@@ -9,7 +9,16 @@ import { splitUnit } from '../readings/units';
 import { headsOf } from './heads';
 import { isReplicate } from './orientation';
 import { valueOf } from './sums';
-import { areTurns, figureName, meanName, numberName, spreadKind, variableIn } from './vocabulary';
+import {
+  areTurns,
+  calendarName,
+  figureName,
+  meanName,
+  numberName,
+  spanName,
+  spreadKind,
+  variableIn,
+} from './vocabulary';
 
 type Rows = readonly (readonly string[])[];
 
@@ -52,6 +61,8 @@ function figuresUnder(
   ];
 }
 
+const timeName = new RegExp(`${calendarName.source}|${spanName.source}|^(?:hours?|h|d|t)$`, 'iu');
+
 /** Whether a column only numbers its rows. */
 const isNumbering = (name: string, cells: readonly string[]): boolean =>
   (name === '' || numberName.test(name)) && cells.every((cell, i) => Number(cell) === i + 1);
@@ -74,8 +85,30 @@ function crossedParts(names: readonly string[]): [string, string][] | undefined 
   return ways.find((parts) => areTurns([...new Set(parts.map(([, b]) => b))])) ?? ways[0];
 }
 
+interface Names {
+  outer: string[];
+  lower: string[];
+  /** The first column under names of both rows. */
+  first: number;
+  body: Rows;
+}
+
+/** One row of names, each over several columns of numbers: those are numbered. */
+function numberedBelow([upper = [], ...body]: Rows): Names | undefined {
+  const names = upper.filter((name) => name.trim() !== '');
+  const width = Math.max(...body.map((row) => row.length), 0);
+  const areNames = names.length > 1 && names.length < width && names.every((name) => /^\p{L}/u.test(name.trim()));
+  if (!areNames || (upper[0] ?? '').trim() === '') return undefined;
+  let number = 0;
+  const lower = Array.from({ length: width }, (_, k) => {
+    number = (upper[k] ?? '').trim() === '' ? number + 1 : 1;
+    return String(number);
+  });
+  return { outer: spreadOut(upper, width), lower, first: 0, body };
+}
+
 /** The upper and the lower name of each column, and where they begin: of two rows of names, or of one whose names cross. */
-function namesOver(block: Rows): { outer: string[]; lower: string[]; first: number; body: Rows } | undefined {
+function namesOver(block: Rows): Names | undefined {
   const heads = headsOf(block);
   const [upper = [], under = []] = block.slice(heads.skipped);
   const width = Math.max(upper.length, heads.names === 2 ? under.length : 0);
@@ -87,6 +120,7 @@ function namesOver(block: Rows): { outer: string[]; lower: string[]; first: numb
     const lower = Array.from({ length: width }, (_, k) => (under[k] ?? '').trim());
     return { outer: spreadOut(upper, width), lower, first, body };
   }
+  if (heads.names === 0) return numberedBelow(block.slice(heads.skipped));
   if (heads.names !== 1 || heads.units > 0) return undefined;
   const names = upper.map((name) => splitUnit(name));
   for (const first of [0, 1]) {
@@ -115,7 +149,9 @@ export function crossedApart(block: Rows): string[][] | undefined {
   const cellsAt = (k: number): string[] => body.map((row) => (row[k] ?? '').trim());
   const figures = figuresUnder(outer, lower, body, first);
   if (figures) return figures;
-  if (!named.every((k) => isNumbering(lower[k] ?? '', cellsAt(k)))) return undefined;
+  // Times down the side are those of each sample beside them.
+  const times = first === 1 && /\d/.test(cellsAt(0)[0] ?? '') && timeName.test(lower[0] ?? '') ? cellsAt(0) : undefined;
+  if (!times && !named.every((k) => isNumbering(lower[k] ?? '', cellsAt(k)))) return undefined;
   const units = new Set<string>();
   const places = Array.from({ length: width - first }, (_, i) => {
     const { name, unit } = splitUnit(lower[first + i] ?? '');
@@ -134,6 +170,15 @@ export function crossedApart(block: Rows): string[][] | undefined {
   if (cells.filter((cell) => !isReading(cell)).length > (cells.length > 6 ? 1 : 0)) return undefined;
   const [unit = ''] = units;
   const withUnit = (name: string): string => (unit ? `${name} (${unit})` : name);
+  // Numbers and letters in order name the samples of a group, and are no factor.
+  const numbered = [...bs].every((name, i) => isReplicate(name, i) || /^\p{L}$/u.test(name));
+  if (times)
+    return numbered
+      ? [
+          ['group', 'sample', lower[0] ?? '', withUnit('reading')],
+          ...places.flatMap(({ k, a, b }) => cellsAt(k).map((cell, i) => [a, `${a} ${b}`, times[i] ?? '', cell])),
+        ]
+      : undefined;
   const filled = (row: readonly string[]): boolean => row.some((cell) => cell !== '');
   // At several times the subjects of a group are read, a row each.
   for (const [group, turn] of [
@@ -153,8 +198,6 @@ export function crossedApart(block: Rows): string[][] | undefined {
       ),
     ];
   }
-  // Numbers and letters in order name the samples of a group, and are no factor.
-  const numbered = [...bs].every((name, i) => isReplicate(name, i) || /^\p{L}$/u.test(name));
   const readings = places.flatMap(({ k, a, b }) => cellsAt(k).flatMap((cell) => (cell === '' ? [] : [{ a, b, cell }])));
   return numbered
     ? [['group', 'sample', withUnit('reading')], ...readings.map(({ a, b, cell }) => [a, `${a} ${b}`, cell])]

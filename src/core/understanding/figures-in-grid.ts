@@ -1,7 +1,7 @@
 /** Means with their spreads in the cells of a grid, "20.1 ± 2.2" under each lamp and dose: a group a cell. */
 import { splitUnit } from '../readings/units';
 import { meanAndSpread, spreadNamed } from './plus-minus';
-import { variableIn } from './vocabulary';
+import { pName, variableIn } from './vocabulary';
 
 type Rows = readonly (readonly string[])[];
 
@@ -13,36 +13,76 @@ const sizeIn = /\s*[([]?\s*\bn\s*=\s*(\d+)\s*[)\]]?/iu;
 /** What a head says its cells hold, behind the group's name. */
 const figuresIn = /[,;]?\s*\(?\s*(?:mean|average)?\s*(?:±|\+\/-)\s*[\p{L}.\d% ]*\)?\s*$/iu;
 
-/**
- * A block of figures in a grid with a group a row: its name, mean and spread, and its n where the cells or the heads say
- * it; undefined where it is none, or where its rows are different variables.
- */
-export function figuresInGrid(block: Rows): string[][] | undefined {
+/** What a row says its cells hold, behind the variable's name: "length (mm), mean (SD)". */
+const describedIn = /[,;:]\s*(?:mean|average)s?\b.*$/iu;
+
+/** Where figures stand in a grid: the columns that hold them, each with what its head says, and the names of the rows. */
+interface Grid {
+  body: readonly (readonly string[])[];
+  places: { k: number; name: string; n: string | undefined }[];
+  rowNames: string[];
+  spread: string;
+}
+
+/** The grid of a block of figures; undefined where it is none. */
+function gridOf(block: Rows): Grid | undefined {
   if (block.length > 2 * mostRows) return undefined;
   const [head = [], ...rest] = block.map((row) => row.map((cell) => cell.trim()));
   const body = rest.filter((row) => row.some((cell) => cell !== ''));
   if (body.length === 0 || body.length > mostRows || head.length < 2) return undefined;
-  const places = head.flatMap((_, k) => (body.some((row) => meanAndSpread(row[k] ?? '')) ? [k] : []));
-  const others = head.flatMap((_, k) => (places.includes(k) ? [] : [k]));
+  const holding = head.flatMap((_, k) => (body.some((row) => meanAndSpread(row[k] ?? '')) ? [k] : []));
+  // What a test made of them is no figure of a group.
+  const others = head.flatMap((name, k) => (holding.includes(k) || pName.test(name) ? [] : [k]));
   const [named] = others;
-  if (places.length < 2 || others.length > 1 || (named ?? 0) > 0) return undefined;
-  if (places.some((k) => head[k] === '' || meanAndSpread(head[k] ?? ''))) return undefined;
-  const cells = body.flatMap((row) => places.map((k) => row[k] ?? ''));
+  if (holding.length < 2 || others.length > 1 || (named ?? 0) > 0) return undefined;
+  if (holding.some((k) => head[k] === '' || meanAndSpread(head[k] ?? ''))) return undefined;
+  const cells = body.flatMap((row) => holding.map((k) => row[k] ?? ''));
   if (cells.some((cell) => cell !== '' && !meanAndSpread(cell))) return undefined;
-  const rowNames = body.map((row) => (named === undefined ? '' : (row[named] ?? '')));
+  const written = body.map((row) => (named === undefined ? '' : (row[named] ?? '')));
+  if (body.length > 1 && new Set(written).size < written.length) return undefined;
+  return {
+    body,
+    places: holding.map((k) => {
+      const name = (head[k] ?? '').replace(sizeIn, '').replace(figuresIn, '').trim();
+      return { k, name, n: sizeIn.exec(head[k] ?? '')?.[1] };
+    }),
+    rowNames: written.map((name) => name.replace(describedIn, '')),
+    spread: spreadNamed([...head, ...written]),
+  };
+}
+
+/** Figures of several variables, a row each, with a group a row and two columns for each of them. */
+function ofVariables({ body, places, rowNames, spread }: Grid): string[][] {
+  const found = (k: number) => body.map((row) => meanAndSpread(row[k] ?? ''));
+  const sized = places.some(({ n }) => n !== undefined);
+  const rows = places.map(({ k, name, n = '' }) => [
+    name,
+    ...found(k).flatMap((figures) => [figures?.mean ?? '', figures?.spread ?? '']),
+    n,
+  ]);
+  const columns = rowNames.flatMap((name) => [`mean ${name}`, `${spread} of ${splitUnit(name).name}`]);
+  return [['group', ...columns, 'n'], ...rows].map((row) => (sized ? row : row.slice(0, -1)));
+}
+
+/**
+ * A block of figures in a grid with a group a row: its name, mean and spread, and its n where the cells or the heads say
+ * it, and of several variables down the rows each with its own; undefined where it is none.
+ */
+export function figuresInGrid(block: Rows): string[][] | undefined {
+  const grid = gridOf(block);
+  if (!grid) return undefined;
+  const { body, places, rowNames, spread } = grid;
   const [only = ''] = rowNames;
-  const areVariables = rowNames.filter((name) => variableIn(name) ?? splitUnit(name).unit).length > body.length / 2;
-  if (body.length > 1 && (areVariables || new Set(rowNames).size < rowNames.length)) return undefined;
+  const variables = rowNames.filter((name) => variableIn(name) ?? splitUnit(name).unit).length;
+  if (body.length > 1 && variables > body.length / 2) return ofVariables(grid);
   const groups = body.flatMap((row, i) =>
-    places.flatMap((k) => {
+    places.flatMap(({ k, name: column, n }) => {
       const found = meanAndSpread(row[k] ?? '');
-      const column = (head[k] ?? '').replace(sizeIn, '').replace(figuresIn, '').trim();
       const name = body.length > 1 ? [rowNames[i], column].filter(Boolean).join(' ') : column;
-      const n = found?.n ?? sizeIn.exec(head[k] ?? '')?.[1] ?? '';
-      return found ? [[name, found.mean, found.spread, n]] : [];
+      return found ? [[name, found.mean, found.spread, found.n ?? n ?? '']] : [];
     }),
   );
   const sized = groups.some((row) => row[3] !== '');
-  const heads = ['group', (body.length === 1 && only) || 'mean', spreadNamed(head), 'n'];
+  const heads = ['group', body.length === 1 && only ? `mean ${only}` : 'mean', spread, 'n'];
   return [heads, ...groups].map((row) => (sized ? row : row.slice(0, 3)));
 }

@@ -17,7 +17,7 @@ const isFigure = (text: string): boolean =>
   plusMinus.test(text) ||
   clockParts(text) !== undefined ||
   isCountWithPercent(text);
-const plusMinus = /^[+−-]?[\d.,]+\s*(?:(?:±|\+\/-)\s*[\d.,]+|\([\d.,]+\)$)/;
+const plusMinus = /^[+−-]?[\d.,]+\s*(?:(?:±|\+\/-)\s*[\d.,]+|\([\d.,]+\)\s*[a-e*]{0,3}$)/;
 
 /** What is a reading below a name, and over readings a name: "0.5 mM", "10 %", "1a"; or a number of unclear marks, "1,234". */
 const isReading = (text: string): boolean =>
@@ -96,7 +96,10 @@ export function hasHead(block: Rows): boolean {
   // The corner of a two-way grid may be empty, or what stands over the names of rows; no other column lacks a name.
   const namesRows = (k: number): boolean => below(k).every((c) => c.trim() === '' || !isFigure(c));
   const bare = head.flatMap((text, k) => (text.trim() === '' && below(k).some((c) => c.trim() !== '') ? [k] : []));
-  if (named.length === 0 || bare.some((k) => k > 0 && (bare.length > 1 || !namesRows(k)))) return false;
+  // Over nothing but numbers one of several names may have been forgotten.
+  const forgotten =
+    bare.length === 1 && named.length > 1 && rest.every((row) => row.every((c) => c.trim() === '' || isFigure(c)));
+  if (named.length === 0 || (!forgotten && bare.some((k) => k > 0 && (bare.length > 1 || !namesRows(k))))) return false;
   const plain = head.flatMap((text, k) => (text.trim() === '' || isName(text, below(k)) ? [] : [k]));
   if (plain.length > 0) {
     const overNumbers = head.flatMap((_, k) => (below(k).some(isFigure) ? [k] : []));
@@ -168,6 +171,19 @@ function repeatOver(upper: readonly string[], lower: readonly string[]): boolean
   );
 }
 
+/** Whether whole numbers begin anew under each name, 1 and 2 under the red lamp and 1 and 2 under the white: names of samples. */
+function numberedUnder(upper: readonly string[], lower: readonly string[]): boolean {
+  let [names, next] = [0, NaN];
+  const inOrder = lower.every((text, k) => {
+    const named = (upper[k] ?? '').trim() !== '';
+    if (named) [names, next] = [names + 1, 1];
+    if (text.trim() === '' || (names === 0 && !isNumber(text))) return true;
+    next += 1;
+    return Number(text) === next - 1;
+  });
+  return inOrder && names > 1 && next > 2;
+}
+
 /** Whether the names of a row reach over several of the row below, as merged cells do: "Red lamp, , White lamp, ". */
 function reachOver(upper: readonly string[], lower: readonly string[]): boolean {
   const is = (text: string | undefined): boolean => (text ?? '').trim() !== '';
@@ -178,7 +194,8 @@ function reachOver(upper: readonly string[], lower: readonly string[]): boolean 
     names.length > 1 &&
     gaps.length > 0 &&
     first.length > 0 &&
-    [...names, ...lower.filter(is)].every((text) => isName(text, [])) &&
+    names.every((text) => isName(text, [])) &&
+    (lower.filter(is).every((text) => isName(text, [])) || numberedUnder(upper, lower)) &&
     !isUnitRow(lower, [])
   );
 }

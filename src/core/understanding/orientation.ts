@@ -87,12 +87,13 @@ export function isTurned(block: Rows): boolean {
   if (rows.length < 2 || width < 2 || width > mostAlong || rows.length > mostDown) return false;
   const [head = [], ...body] = rows;
   const names = rows.map((r) => (r[0] ?? '').trim());
-  const { names: headRows } = headsOf(rows);
+  const { names: headRows, units } = headsOf(rows);
   const headed = headRows > 0 && hasHead(rows);
   if (headRows === 2) return false;
   if (headed && (figuresDown(names.slice(1), body) || outcomesDown(head, body))) return true;
   if (width < 3) return false;
-  if (variablesDown(rows, width)) return true;
+  // Names over units are two rows of texts, and a head.
+  if (units === 0 && variablesDown(rows, width)) return true;
   // A head of 1, 2, 3 …, of "rep 1" and "rep 2" or "R1" and "R2", of a and b beside a treatment, or one over all of what
   // stands beside it, names no groups; those stand at the left then.
   const [corner = '', ...over] = head.map((text) => text.trim());

@@ -14,6 +14,7 @@ import {
   pName,
   replicateName,
   settingName,
+  spanName,
   spreadKind,
   subjectName,
   subjectNumber,
@@ -46,6 +47,12 @@ function isBalanced(c: Seen): boolean {
   const sizes = timesOf(c);
   return Math.max(...sizes) - Math.min(...sizes) <= Math.max(1, 0.1 * Math.max(...sizes));
 }
+
+/** Whether each number is greater than the one before. */
+const rises = ({ numbers, texts }: Seen): boolean =>
+  numbers.length > 2 &&
+  numbers.length === texts.length &&
+  numbers.every((x, i) => i === 0 || x > (numbers[i - 1] ?? x));
 
 /** Whether a column numbers the readings of one group after another: 1 to 10, and 1 to 10 again. */
 const cycles = (c: Seen): boolean => {
@@ -119,7 +126,9 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
       return { role: 'subject', as: 'identifier' };
     if (c.whole && named(subjectNumber) && c.unit === '' && c.distinct < c.texts.length && numbers.length > 0)
       return { role: 'subject', as: 'identifier' };
-    if (c.whole && c.unique && named(calendarName) && c.unit === '' && runs(c) && numbers.length > 0)
+    const timed = named(calendarName) || named(spanName);
+    // Times down the side, one a row: when its readings were made.
+    if (c.unique && timed && numbers.length > 0 && (c.place === 0 ? rises(c) : c.whole && c.unit === '' && runs(c)))
       return { role: 'label', as: 'calendar' };
     if (c.whole && c.unit === '' && cycles(c) && numbers.some((o) => !comesBack(o)))
       return { role: 'label', as: 'replicate' };

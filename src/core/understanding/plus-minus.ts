@@ -6,11 +6,13 @@ import type { Incoming } from './seen';
 import { spreadKind, spreadNames } from './vocabulary';
 
 const number = String.raw`[+−-]?[\d.,]*\d(?:e[+-]?\d+)?`;
+/** Behind them may stand what tells which groups differ: "20.1 ± 2.1 a", "18.2 ± 2.3*". */
+const letters = String.raw`\s*(?:[a-e]{1,3}|\*{1,3})?\s*`;
 const marked = new RegExp(
-  `^\\s*(${number})\\s*(?:±|\\+/-|\\+-)\\s*(${number})\\s*(?:[(,;]\\s*n?\\s*=?\\s*(\\d+)\\s*\\)?)?\\s*$`,
+  `^\\s*(${number})\\s*(?:±|\\+/-|\\+-)\\s*(${number})\\s*(?:[(,;]\\s*n?\\s*=?\\s*(\\d+)\\s*\\)?)?${letters}$`,
   'i',
 );
-const bracketed = new RegExp(`^\\s*(${number})\\s*\\(\\s*(${number})\\s*\\)\\s*$`, 'i');
+const bracketed = new RegExp(`^\\s*(${number})\\s*\\(\\s*(${number})\\s*\\)${letters}$`, 'i');
 
 const ranged = new RegExp(
   `^\\s*(${number})\\s*[[(]\\s*(?:\\d{2} ?% ?)?(?:ci)?[:=,]?\\s*(${number})\\s*(?:to|[,;–—-])\\s*(${number})\\s*[\\])]\\s*$`,

@@ -1,11 +1,11 @@
 /** What the table as a whole may be. */
-import { type Table, columnsOf } from '../../readings/table';
+import { type Column, type Table, columnsOf } from '../../readings/table';
 import type { TableEdit } from '../../readings/table-edit';
 import { layoutNames } from '../../readings/layouts';
 import type { Interpretation } from '../interpretation';
 import { likelier, interpretedEdits } from '../read-as';
 import { likeliestCrossing, likeliestOutcome } from '../likeliest';
-import { groupName, spreadKind } from '../vocabulary';
+import { groupName, meanName, spreadKind } from '../vocabulary';
 import { type Mend, type TableDoubt, asItIs, isSettled, settle, some } from './doubt';
 
 /** Measures offered one by one. */
@@ -27,6 +27,43 @@ export function whichOutcome(table: Table): TableDoubt[] {
       mends: measures
         .slice(0, offered)
         .map((c): Mend => ({ label: c.name || 'unnamed', edits: [settle(table, 'which-outcome', c.id)] })),
+    },
+  ];
+}
+
+/** Figures of several variables, each with its spread: which are compared? */
+export function whichFigures(table: Table): TableDoubt[] {
+  const [measure] = columnsOf(table, 'measure');
+  const [spread] = columnsOf(table, 'spread');
+  if (table.shape !== 'summary' || !measure || !spread || isSettled(table, 'which-outcome')) return [];
+  const { columns } = table;
+  // Each mean has its spread to the right of it.
+  const others = columns.flatMap((mean, k) => {
+    const beside = columns[k + 1];
+    if (mean.role !== 'label' || beside?.role !== 'label') return [];
+    return meanName.test(mean.name) && spreadKind(beside.name) !== null ? [{ mean, spread: beside }] : [];
+  });
+  if (others.length === 0) return [];
+  const choose = (chosen: { mean: Column; spread: Column }): TableEdit[] =>
+    chosen.mean === measure
+      ? [settle(table, 'which-outcome', measure.id)]
+      : [
+          { kind: 'describe-column', column: measure.id, role: 'label' },
+          { kind: 'describe-column', column: spread.id, role: 'label' },
+          { kind: 'describe-column', column: chosen.mean.id, role: 'measure' },
+          { kind: 'describe-column', column: chosen.spread.id, role: 'spread' },
+          settle(table, 'which-outcome', chosen.mean.id),
+        ];
+  const all = [{ mean: measure, spread }, ...others];
+  return [
+    {
+      code: 'which-outcome',
+      text: `Which is the outcome? ${some(
+        all.map(({ mean }) => mean.name),
+        5,
+      )} are figures of different variables, and one at a time is compared: ${measure.name} unless you choose another.`,
+      where: [],
+      mends: all.slice(0, offered).map((chosen): Mend => ({ label: chosen.mean.name, edits: choose(chosen) })),
     },
   ];
 }

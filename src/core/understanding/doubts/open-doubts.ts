@@ -9,6 +9,7 @@ import {
   unknownSpread,
   whichCategories,
   whichCategory,
+  whichFigures,
   whichOutcome,
 } from './layout';
 import { namesInFirstRow, nearNames, oddNames, sameNames } from './names';
@@ -24,6 +25,7 @@ const each = [
   calendar,
   runningNumber,
   whichOutcome,
+  whichFigures,
   whichCategories,
   whichCategory,
   unnamedSubjects,
