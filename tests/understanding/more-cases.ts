@@ -1991,6 +1991,66 @@ function timedCases(): Case[] {
       { ...paper, doubts: ['which-outcome', 'spread-kind'] },
     ),
     one(
+      'sexes-in-names',
+      'a genotype and a sex in each name',
+      lines(['WT F', 'WT M', 'KO F', 'KO M'], ...times(5, () => times(4, () => about()))),
+      { layout: ['rows'], readings: 20, asks: ['factorial'], doubts: [] },
+    ),
+    one(
+      'tests-below',
+      'mean and SD below the readings, and what a test made of them',
+      lines(
+        ['', 'red', 'white'],
+        ...times(6, (i) => [i + 1, about(), about()]),
+        ['Mean', '20.1', '21.2'],
+        ['SD', '2.1', '2.0'],
+        ['t-test', 'p = 0.03', ''],
+      ),
+      { layout: ['columns'], groups: ['red', 'white'], readings: 12, doubts: ['summary-row'] },
+    ),
+    one(
+      'sizes-below',
+      'how many there are, said below the readings',
+      lines(['red', 'white'], ...times(6, () => [about(), about()]), ['n = 6', 'n = 6']),
+      { layout: ['columns'], groups: ['red', 'white'], readings: 12, doubts: ['summary-row'] },
+    ),
+    one(
+      'groups-below-groups',
+      'two groups, and two others below them',
+      lines(
+        ['red', 'white'],
+        ...times(4, () => [about(), about()]),
+        ['', ''],
+        ['blue', 'green'],
+        ...times(3, () => [about(), about()]),
+      ),
+      { layout: ['columns'], groups: ['red', 'white', 'blue', 'green'], readings: 14, doubts: [], asks: ['several'] },
+    ),
+    one(
+      'shares-of-tanks',
+      'how many of how many settled in each tank, under its lamp',
+      lines(
+        ['tank', 'lamp', 'settled'],
+        ...times(8, (i) => [`T${i + 1}`, lamps[i % 2] ?? '', `${5 + Math.round(10 * draw())}/20`]),
+      ),
+      { layout: ['rows'], groups: lamps.slice(0, 2), subject: 'tank', readings: 8, unit: '%', asks: ['two-groups'] },
+    ),
+    one(
+      'counts-of-tanks',
+      'the same as a count beside its total',
+      lines(
+        ['tank', 'lamp', 'settled', 'of'],
+        ...times(8, (i) => [`T${i + 1}`, lamps[i % 2] ?? '', 5 + Math.round(10 * draw()), 20]),
+      ),
+      { layout: ['rows'], groups: lamps.slice(0, 2), subject: 'tank', readings: 8, unit: '%', asks: ['two-groups'] },
+    ),
+    one(
+      'an-interval-beside-an-estimate',
+      'intervals in a column of their own',
+      lines(['group', 'estimate', '95% CI'], ['red', '20.1', '18.9–21.3'], ['white', '22.4', '21.0–23.8']),
+      { layout: ['summary'], groups: ['red', 'white'], spread: 'interval', asks: ['two-groups'], doubts: [] },
+    ),
+    one(
       'one-variable-down',
       'one variable, and the p of its test',
       lines(['', 'red', 'white', 'p'], ['length (mm)', ...pair(20, 2), '0.03']),

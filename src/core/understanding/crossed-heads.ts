@@ -171,7 +171,7 @@ export function crossedApart(block: Rows): string[][] | undefined {
   const [unit = ''] = units;
   const withUnit = (name: string): string => (unit ? `${name} (${unit})` : name);
   // Numbers and letters in order name the samples of a group, and are no factor.
-  const numbered = [...bs].every((name, i) => isReplicate(name, i) || /^\p{L}$/u.test(name));
+  const numbered = [...bs].every((name, i) => isReplicate(name, i) || name === 'ABCDEFGH'[i]);
   if (times)
     return numbered
       ? [

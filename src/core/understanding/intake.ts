@@ -23,11 +23,12 @@ import type { Interpretation } from './interpretation';
 import { limitsApart } from './limits-apart';
 import { linesApart } from './lines';
 import { isTurned, turnedUpright } from './orientation';
+import { sharesOfSubjects } from './shares-of-subjects';
 import { spreadsApart } from './plus-minus';
 import { interpretations, recognise } from './recognise';
 import { outcomesTwice } from './outcomes-twice';
 import { replicatesGathered } from './replicates-gathered';
-import { sectionsApart } from './sections';
+import { groupsBelow, sectionsApart } from './sections';
 import type { Incoming } from './seen';
 import { namesFilledDown } from './names-filled-down';
 import { summaryRows } from './summary-rows';
@@ -160,6 +161,7 @@ function withoutEmptyColumns(block: Rows): Rows {
 function takenApart(block: Rows): { block: string[][]; note: string; split: boolean } | undefined {
   const ways: [(block: Rows) => string[][] | undefined, string][] = [
     [linesApart, 'Lines of many numbers were taken apart.'],
+    [groupsBelow, 'Groups below one another were put side by side.'],
     [sectionsApart, 'Names that stood over readings became a column beside them.'],
     [figuresInGrid, 'Means in a grid became a group a row, named by the row and the column of each.'],
     [outcomesTwice, 'Counts of what was found at two looks became a pair of outcomes a row.'],
@@ -236,9 +238,10 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
   const above = (c: Incoming): Incoming =>
     skipped.size === 0 ? c : { ...c, cells: c.cells.filter((_, r) => !skipped.has(r)) };
   const timed = durations(filled.length > 0 ? filled : raw);
-  const counted = countsWithPercent(timed.columns);
+  const within = sharesOfSubjects(timed.columns);
+  const counted = countsWithPercent(within.columns);
   const { columns: apartSpreads, notes: worked } = limitsApart(spreadsApart(counted.columns));
-  notes.push(...timed.notes, ...counted.notes, ...worked);
+  notes.push(...timed.notes, ...within.notes, ...counted.notes, ...worked);
   const units = withUnits(apartSpreads.map(above), choice.units);
   const incoming = apartSpreads.map((c, k) => ({ ...c, unit: units[k]?.unit ?? c.unit }));
   const rowOf = (row: number): number =>

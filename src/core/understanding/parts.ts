@@ -1,5 +1,6 @@
 /** What each column is when every row is a case: who it is, in which groups, and what was read. */
 import { isError } from '../readings/parse-number';
+import { holdsShares } from '../readings/share-cell';
 import type { Role } from '../readings/table';
 import { type Seen, holdsYears, runs } from './seen';
 import {
@@ -148,7 +149,7 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
   if (c.texts.every(isError) || (c.unit !== '' && numbers.some((o) => o.unit === c.unit))) return { role: 'measure' };
   const counts = (t: string, i: number): boolean => c.name === '' && [`R${i + 1}`, 'abcdefgh'[i]].includes(t);
   if (c.texts.every((t, i) => replicateName.test(t) || counts(t, i))) return { role: 'label', as: 'replicate' };
-  if (named(labelName)) return { role: 'label', as: 'name' };
+  if (named(labelName) || holdsShares(c.texts)) return { role: 'label', as: 'name' };
   if (named(calendarName) && !named(groupName) && c.unique && numbers.length > 0)
     return { role: 'label', as: 'calendar' };
   // Between other groups and readings they are who was read.

@@ -59,10 +59,24 @@ function kindIn(name: string): string | undefined {
     : undefined;
 }
 
+const limits = new RegExp(`^\\s*[[(]?\\s*(${number})\\s*(?:to|[,;–—-])\\s*(${number})\\s*[\\])]?\\s*$`, 'i');
+
+/** A column of intervals by itself, "95 % CI" over "18.9 to 21.3", as its two limits; undefined where it is none. */
+function limitsAlone(column: Incoming, filled: readonly string[]): Incoming[] | undefined {
+  const called = /\bci\b|c\.i\.|confidence|interval|limits/i.test(column.name);
+  if (!called || filled.length === 0 || !filled.every((c) => limits.test(c))) return undefined;
+  const [lower, upper] = endsIn(column.name);
+  const part = (k: number): string[] => column.cells.map((c) => limits.exec(c)?.[k] ?? '');
+  return [
+    { name: lower, unit: '', cells: part(1) },
+    { name: upper, unit: '', cells: part(2) },
+  ];
+}
+
 /** A column whose cells are means with their spreads, as two columns, or three where they carry n; otherwise as it is. */
 function apart(column: Incoming, few: boolean): Incoming[] {
   const filled = column.cells.filter((c) => c.trim() !== '');
-  const ranges = rangesApart(column, filled);
+  const ranges = rangesApart(column, filled) ?? limitsAlone(column, filled);
   if (ranges) return ranges;
   const pattern =
     filled.length > 0 && filled.every((c) => marked.test(c))

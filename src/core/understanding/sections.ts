@@ -33,6 +33,26 @@ function tablesBelow(rows: Rows): string[][] | undefined {
   return [['group', ...(numbered ? [] : ['sample']), ...heads], ...readings];
 }
 
+/** Groups side by side, and others below them under names of their own, all side by side; undefined where there are none. */
+export function groupsBelow(block: Rows): string[][] | undefined {
+  if (block.length > mostRows) return undefined;
+  const rows = block.filter((row) => filled(row).length > 0);
+  const isHead = (row: readonly string[]): boolean => filled(row).length > 1 && filled(row).every(isText);
+  const at = rows.flatMap((row, i) => (isHead(row) ? [i] : []));
+  const heads = at.map((i) => filled(rows[i] ?? []).map((name) => name.trim()));
+  const names = heads.flat();
+  if (at.length < 2 || at[0] !== 0 || new Set(names).size < names.length) return undefined;
+  const under = (k: number): Rows => rows.slice((at[k] ?? 0) + 1, at[k + 1]);
+  const areReadings = (row: readonly string[]): boolean =>
+    row.every((cell) => cell.trim() === '' || isMissing(cell) || valueOf(cell) !== undefined);
+  if (!at.every((_, k) => under(k).length >= fewest && under(k).every(areReadings))) return undefined;
+  const columns = at.flatMap((i, k) =>
+    (rows[i] ?? []).flatMap((name, c) => (name.trim() === '' ? [] : [under(k).map((row) => row[c] ?? '')])),
+  );
+  const height = Math.max(...columns.map((c) => c.length));
+  return [names, ...Array.from({ length: height }, (_, r) => columns.map((c) => c[r] ?? ''))];
+}
+
 /**
  * A block in which a name stands alone over each group's rows, with that name in a column of its own before them;
  * undefined where there are fewer than two such names, or rows that stand under none but the heads.

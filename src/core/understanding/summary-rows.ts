@@ -49,12 +49,19 @@ function meanByChance(columns: readonly Column[], row: number): number {
 /** A row is taken for a mean where chance would hardly make it one, and less than hardly where it has a name like any other. */
 const hardly = { unnamed: 1e-3, named: 1e-6 };
 
+/** What a test or a count came to, said in one cell: "p = 0.03", "n = 6". */
+const statement = /^\s*(?:p|n|t|f|z|r²?|mean|s\.?d\.?|s\.?e\.?m?\.?|χ²)\s*(?:\([^)]*\))?\s*[=<>≤≥]\s*[\d.,]/iu;
+
 /** Rows at the end that are called mean, SD, total and the like. */
 function namedRows(columns: readonly Column[], filled: readonly number[]): SummaryRow[] {
   const found: SummaryRow[] = [];
   for (const row of filled) {
     const column = columns.find((c) => isText(c.cells[row] ?? ''));
     const name = (column?.cells[row] ?? '').trim();
+    if (columns.some((c) => statement.test(c.cells[row] ?? ''))) {
+      found.push({ row, name, kind: 'summary', exact: true });
+      continue;
+    }
     if (!column || !(summaryName.test(name) || totalName.test(name))) break;
     // A name that stands above too is that of a group.
     if (column.cells.findIndex((c) => c.trim() === name) < row) break;

@@ -87,7 +87,7 @@ export const outOfName =
 export const pName =
   /^(?:p|(?:[Aa]dj(?:usted|\.)?[ _-]?)?[Pp][-_ ]?(?:[Vv]al(?:ue)?s?|[Aa]dj\.?)|[Qq][-_ ]?[Vv]al(?:ue)?s?|FDR|fdr)$/u;
 
-export const meanName = /^(?:(?:arithmetic |sample )?means?|averages?|avg\.?|m|x̄|µ|mu)(?:\b|$)/iu;
+export const meanName = /^(?:(?:arithmetic |sample )?means?|averages?|avg\.?|estimates?|m|x̄|µ|mu)(?:\b|$)/iu;
 /** What the spread beside a mean is, by its name; `±` and its like do not say. */
 export const spreadNames = {
   sd: /^(?:±\s*)?(?:sds?|s\.\s?d\.?|st\.?\s?\.?devs?\.?|std\.?(?:\s?\.?devs?\.?)?|stdevs?|standard deviations?|sigma|σ)(?![\p{L}])/iu,

@@ -1,0 +1,70 @@
+/** Counts within subjects that belong to groups, "11 of 20" of each tank under its lamp: each subject's share is one reading. */
+import { holdsShares, shareCell } from '../readings/share-cell';
+import type { Worked } from './limits-apart';
+import type { Incoming } from './seen';
+import { valueOf } from './sums';
+import { outOfName, subjectName } from './vocabulary';
+
+/** Subjects a group has at least: with one each the counts of groups are compared. */
+const fewest = 2;
+
+/** Whether a column names groups, each over several rows. */
+const namesGroups = ({ cells }: Incoming): boolean => {
+  if (holdsShares(cells)) return false;
+  const sizes = new Map<string, number>();
+  for (const cell of cells) sizes.set(cell.trim(), (sizes.get(cell.trim()) ?? 0) + 1);
+  return (
+    sizes.size > 1 &&
+    !sizes.has('') &&
+    Math.min(...sizes.values()) >= fewest &&
+    cells.every((c) => valueOf(c) === undefined)
+  );
+};
+const namesSubjects = ({ name, cells }: Incoming): boolean =>
+  subjectName.test(name) &&
+  cells.every((c) => c.trim() !== '') &&
+  new Set(cells.map((c) => c.trim())).size === cells.length;
+
+/** The counts of a column and what each is out of: written in its cells, or in a column called so. */
+function countsOf(column: Incoming, total: Incoming | undefined): { count: number; n: number }[] | undefined {
+  const parts = column.cells.map((cell, row) => {
+    const n = valueOf(total?.cells[row]);
+    const count = valueOf(cell);
+    return shareCell(cell) ?? (n !== undefined && count !== undefined ? { count, n } : undefined);
+  });
+  const whole = parts.flatMap((p) =>
+    p && Number.isInteger(p.count) && p.n > 0 && p.count >= 0 && p.count <= p.n ? [p] : [],
+  );
+  return whole.length === column.cells.length && whole.length > 0 ? whole : undefined;
+}
+
+/** Columns with the share of each subject in percent, and what was counted beside it, where subjects of groups were counted in. */
+export function sharesOfSubjects(columns: readonly Incoming[]): Worked {
+  const as = { columns: [...columns], notes: [] };
+  const subject = columns.find(namesSubjects);
+  if (!subject || !columns.some((c) => c !== subject && namesGroups(c))) return as;
+  const total = columns.find(
+    (c) => c !== subject && outOfName.test(c.name) && c.cells.every((cell) => valueOf(cell) !== undefined),
+  );
+  const rest = columns.filter((c) => c !== subject && c !== total && !namesGroups(c));
+  const [counted, ...more] = rest.flatMap((column) => {
+    const parts = countsOf(column, total);
+    return parts ? [{ column, parts }] : [];
+  });
+  if (!counted || more.length > 0 || rest.length > 1) return as;
+  const share = counted.parts.map(({ count, n }) => String(Number(((100 * count) / n).toPrecision(6))));
+  return {
+    columns: columns.flatMap((c): Incoming[] => {
+      if (c === total) return [];
+      if (c !== counted.column) return [c];
+      const name = c.name || 'share';
+      return [
+        { name: `${name} %`, unit: '%', cells: share },
+        { name: `${name}, counted`, unit: '', cells: counted.parts.map(({ count, n }) => `${count} of ${n}`) },
+      ];
+    }),
+    notes: [
+      `The share of each ${subject.name.toLowerCase()} was worked out, and is compared: what was counted in one ${subject.name.toLowerCase()} is not independent.`,
+    ],
+  };
+}
