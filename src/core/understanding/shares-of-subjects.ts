@@ -57,9 +57,9 @@ export function sharesOfSubjects(columns: readonly Incoming[]): Worked {
     columns: columns.flatMap((c): Incoming[] => {
       if (c === total) return [];
       if (c !== counted.column) return [c];
-      const name = c.name || 'share';
+      const name = c.name || 'counted';
       return [
-        { name: `${name} %`, unit: '%', cells: share },
+        { name: `share ${name}`, unit: '%', cells: share },
         { name: `${name}, counted`, unit: '', cells: counted.parts.map(({ count, n }) => `${count} of ${n}`) },
       ];
     }),
