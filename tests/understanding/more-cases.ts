@@ -1823,6 +1823,12 @@ function printedCases(): Case[] {
       { ...downward, categories: ['oarweed', 'tangle'] },
     ),
     one(
+      'outcomes-down-slipped',
+      'a percentage that its count contradicts',
+      lines(['', 'red', 'white'], ['alive', '34 (85 %)', '22 (55 %)'], ['dead', '6 (51 %)', '18 (45 %)']),
+      { layout: ['counts'], turned: true, groups: ['red', 'white'], categories: ['alive', 'dead'], total: 80 },
+    ),
+    one(
       'treated-down',
       'what was done stands at the left, what came of it above',
       lines(['', 'alive', 'dead'], ...['treated', 'untreated'].map((name, i) => [name, yes[i] ?? '', no[i] ?? ''])),

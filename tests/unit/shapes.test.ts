@@ -120,6 +120,18 @@ describe('what a block is understood as', () => {
       expect(table.columns.map((c) => c.role)).to.deep.equal(roles);
     });
 
+  it('numbers its rows as the sheet does, and as they stand where they were taken apart', () => {
+    const sheet = intake(block('lamp|length\nred|1.5\n|\nred|2.5\nlamp|length\nwhite|3.5?'), {}, 2);
+    expect(sheet.rowNumbers).to.deep.equal([4, 6, 8]);
+    expect(sheet.doubtful.map(({ line, row, text }) => [line, row, text])).to.deep.equal([[2, 8, '3.5?']]);
+    const apart = intake(block('day|red 1|red 2|white 1|white 2\n0|20.1|21.2|19.8|20.0\n7|22.1|23.2|20.8|2I.0'));
+    expect(apart.rowNumbers).to.deep.equal([1, 2, 3, 4, 5, 6, 7, 8]);
+    expect(apart.doubtful.map(({ line, row, text }) => [line, row, text])).to.deep.equal([[7, 8, '2I.0']]);
+    const below = intake(block('lamp|rep 1|rep 2\nred|1.5|2.5\nred|1.5|1.9\nwhite|3.5|4.o\nwhite|3.1|4.1'));
+    expect(below.rowNumbers).to.deep.equal([2, 2, 3, 3, 4, 4, 5, 5]);
+    expect(below.doubtful.map(({ line, row, text }) => [line, row, text])).to.deep.equal([[5, 4, '4.o']]);
+  });
+
   it('finds a title, names, a row of units and units in the cells; every cell stays as written', () => {
     const { table, heads, doubtful } = intake(
       block('Trial of May|\nlamp|length\n|(mm)\nred|1,5\nred|n/a\nwhite|<0,05\nwhite|2,5 mm'),

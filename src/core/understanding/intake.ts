@@ -32,7 +32,7 @@ import { groupsBelow, sectionsApart } from './sections';
 import type { Incoming } from './seen';
 import { namesFilledDown } from './names-filled-down';
 import { summaryRows } from './summary-rows';
-import { numberName, spreadKind, turnName } from './vocabulary';
+import { numberName, pName, spreadKind, turnName } from './vocabulary';
 
 type Rows = readonly (readonly string[])[];
 
@@ -51,9 +51,10 @@ export interface IntakeChoice {
   limits?: Readonly<Record<number, LimitRule>>;
 }
 
-/** A doubtful cell of a block; its row is counted from 1 in the sheet. */
+/** A doubtful cell of a block; its row is counted from 1 in the sheet, its line from 0 in the table. */
 export interface Doubtful extends DoubtfulCell {
   column: number;
+  line: number;
 }
 
 /** A block understood as a table. */
@@ -63,6 +64,8 @@ export interface Intake {
   /** How many rows each row became, its replicates below one another; 1 where there were none. */
   times: number;
   table: Omit<Table, 'id' | 'name'>;
+  /** Which row of the sheet, from 1, each of the table's first rows is, as many as are shown. */
+  rowNumbers: number[];
   /** Other ways to read it that are about as likely. */
   others: Interpretation[];
   doubtful: Doubtful[];
@@ -78,6 +81,8 @@ export interface Intake {
 
 /** Doubtful cells listed one by one; the rest are counted. */
 const listed = 500;
+/** Rows shown of a block before it is taken in. */
+export const shownRows = 60;
 
 /** The unit that cells carry themselves, "12 mm": that of most which carry one. */
 function unitInCells(cells: readonly string[]): string {
@@ -163,13 +168,15 @@ function takenApart(block: Rows): { block: string[][]; note: string; split: bool
     [linesApart, 'Lines of many numbers were taken apart.'],
     [groupsBelow, 'Groups below one another were put side by side.'],
     [sectionsApart, 'Names that stood over readings became a column beside them.'],
-    [figuresInGrid, 'Means in a grid became a group a row, named by the row and the column of each.'],
+    [figuresInGrid, 'Means in a grid became a group a row.'],
     [outcomesTwice, 'Counts of what was found at two looks became a pair of outcomes a row.'],
-    [crossedApart, 'Names over names became columns beside what stood under them.'],
+    [crossedApart, 'Names that cross became columns beside what stood under them.'],
   ];
   for (const [way, note] of ways) {
     const found = way(block);
-    if (found) return { block: found, note, split: way === linesApart || way === sectionsApart };
+    const tested = way === figuresInGrid && (block[0] ?? []).some((name) => pName.test(name.trim()));
+    const said = tested ? `${note} What a test made of them, p, was left out.` : note;
+    if (found) return { block: found, note: said, split: way === linesApart || way === sectionsApart };
   }
   return undefined;
 }
@@ -285,7 +292,7 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
     const found = doubtsOf(column);
     doubts += found.length;
     for (const doubt of found.slice(0, listed - doubtful.length))
-      doubtful.push({ ...doubt, column: k, row: rowOf(doubt.row) });
+      doubtful.push({ ...doubt, column: k, line: doubt.row, row: rowOf(doubt.row) });
   });
   const spread = columns.find((c) => c.role === 'spread')?.name ?? '';
   const subject = columns.find((c) => c.role === 'subject')?.name.toLowerCase() ?? '';
@@ -293,6 +300,7 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
     heads,
     turned,
     times,
+    rowNumbers: Array.from({ length: Math.min(shownRows, height * times) }, (_, row) => rowOf(row)),
     split: apart?.split ?? false,
     others: choice.shape === undefined ? others : [],
     doubtful,

@@ -1,7 +1,6 @@
 /** Tables of counts with their outcomes down the left and their groups above, as papers print them. */
 import { sum } from 'd3-array';
 import { countWithPercent } from './counts-with-percent';
-import { valueOf } from './sums';
 import { isNegative, totalName } from './vocabulary';
 
 type Rows = readonly (readonly string[])[];
@@ -33,17 +32,18 @@ function areOutcomes(names: readonly string[]): boolean {
 /** How far percentages beside counts may lie from what the counts come to, beyond the rounding of their last digit. */
 const allowed = 0.01;
 
-/** Whether the percentages that cells carry are of their columns' sums, and not of their rows'; undefined without them. */
+/** Whether most percentages that cells carry are of their columns' sums, and not of their rows'; undefined where neither is so. */
 function percentDown(cells: readonly (readonly string[])[]): boolean | undefined {
   const parts = cells.map((row) => row.map(countWithPercent));
-  if (parts.flat().includes(undefined)) return undefined;
+  const all = parts.flat();
+  if (all.includes(undefined)) return undefined;
   const counts = parts.map((row) => row.map((p) => p?.count ?? NaN));
-  const of = (total: (i: number, j: number) => number): boolean =>
-    parts.every((row, i) =>
-      row.every((p, j) => p && Math.abs((100 * p.count) / total(i, j) - p.percent) <= p.within + allowed),
-    );
-  const down = of((_, j) => sum(counts, (row) => row[j]));
-  return down && !of((i) => sum(counts[i] ?? []));
+  const fitting = (total: (i: number, j: number) => number): number =>
+    parts
+      .flatMap((row, i) => row.map((p, j) => p && Math.abs((100 * p.count) / total(i, j) - p.percent) - p.within))
+      .filter((off) => off !== undefined && off <= allowed).length;
+  const [down, across] = [fitting((_, j) => sum(counts, (row) => row[j])), fitting((i) => sum(counts[i] ?? []))];
+  return 2 * Math.max(down, across) > all.length && down !== across ? down > across : undefined;
 }
 
 /** Whether a block, names above and at the left, holds counts with the outcomes at the left. */
@@ -55,7 +55,7 @@ export function outcomesDown(head: readonly string[], body: Rows): boolean {
   if (kept.length < 2 || rows.length < 2) return false;
   const percent = percentDown(cells);
   if (percent !== undefined) return percent;
-  const counts = cells.flat().every((cell) => /^\d[\d\s]*$/.test(cell) && Number.isInteger(valueOf(cell)));
+  const counts = cells.flat().every((cell) => /^\d[\d\s]*$/.test(cell) || countWithPercent(cell) !== undefined);
   const left = rows.map(([name = '']) => name.trim());
   return counts && areOutcomes(left) && !areOutcomes(kept.map((k) => over[k - 1] ?? ''));
 }

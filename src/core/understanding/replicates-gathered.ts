@@ -34,13 +34,14 @@ export function replicatesGathered(columns: readonly Incoming[], most: number): 
   const [first] = replicates;
   if (!first || replicates.length < 2 || !others.some(namesGroups)) return undefined;
   const alike = replicates.every(
-    (c) =>
-      c.unit === first.unit &&
-      stemOf(c.name).toLowerCase() === stemOf(first.name).toLowerCase() &&
-      c.cells.every((text) => isMissing(text) || text.trim() === '' || valueOf(text) !== undefined),
+    (c) => c.unit === first.unit && stemOf(c.name).toLowerCase() === stemOf(first.name).toLowerCase(),
   );
+  const cells = replicates.flatMap((c) => c.cells);
+  const unread = cells.filter((text) => !isMissing(text) && text.trim() !== '' && valueOf(text) === undefined).length;
+  // One cell that cannot be read among many is told where it stands.
+  if (!alike || unread > (cells.length > 6 ? 1 : 0)) return undefined;
   const times = replicates.length;
-  if (!alike || first.cells.length * times > most) return undefined;
+  if (first.cells.length * times > most) return undefined;
   const each = (cells: readonly string[]): string[] => cells.flatMap((cell) => new Array<string>(times).fill(cell));
   const named = others.some((c) => namesRows(c) && !namesGroups(c));
   const sample: Incoming[] = named

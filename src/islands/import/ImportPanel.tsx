@@ -101,10 +101,8 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
 
   const intake = looked?.intake;
   const columns = intake?.table.columns ?? [];
-  const doubtfulAt = new Map(intake?.doubtful.map((d) => [`${d.column} ${d.row}`, d]));
+  const doubtfulAt = new Map(intake?.doubtful.map((d) => [`${d.column} ${d.line}`, d]));
   const limitColumns = new Set(intake?.doubtful.filter((d) => hasLimits([d.text])).map((d) => d.column));
-  const firstRow =
-    looked && intake ? looked.area.top + intake.heads.skipped + intake.heads.names + intake.heads.units : 0;
   return (
     <section
       aria-label={`Taking in ${file.name}`}
@@ -289,13 +287,13 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
                   </tr>
                 </thead>
                 <tbody>
-                  {(columns[0]?.cells ?? []).slice(0, 60).map((_, r) => (
+                  {intake.rowNumbers.map((number, r) => (
                     <tr key={r} className="border-t border-line/50">
                       <th scope="row" className="pr-3 text-right font-normal text-muted">
-                        {firstRow + Math.floor(r / intake.times) + 1}
+                        {number}
                       </th>
                       {columns.map((column, k) => {
-                        const doubt = doubtfulAt.get(`${k} ${firstRow + Math.floor(r / intake.times) + 1}`);
+                        const doubt = doubtfulAt.get(`${k} ${r}`);
                         return (
                           <td
                             key={column.id}
@@ -333,7 +331,7 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
               </h2>
               <ul className="space-y-0.5">
                 {intake.doubtful.slice(0, 200).map((d) => (
-                  <li key={`${d.column} ${d.row}`}>
+                  <li key={`${d.column} ${d.line}`}>
                     {called(columns[d.column], `column ${d.column + 1}`)}, row {d.row}: “{d.text.slice(0, 30)}”{' '}
                     {d.became === undefined ? d.why : <>→ {d.became}</>}
                   </li>
