@@ -23,9 +23,10 @@ function Notices() {
   const { toasts } = Toast.useToastManager<Told>();
   return toasts.map((toast) => (
     <Toast.Root key={toast.id} toast={toast} swipeDirection={[]} className="notice">
-      <Toast.Content className="flex items-start gap-3">
-        <Toast.Description className="grow" />
-        <span className="flex shrink-0 gap-3">
+      <Toast.Content className="relative flex flex-wrap items-start gap-x-3 gap-y-1 pr-6">
+        {/* Several things that can be done stand below a long text rather than beside it. */}
+        <Toast.Description className="flex-[1_1_20rem]" />
+        <span className="flex flex-wrap gap-x-3">
           {toast.data?.actions?.map(({ label, run }) => (
             <button
               key={label}
@@ -39,10 +40,10 @@ function Notices() {
               {label}
             </button>
           ))}
-          <Toast.Close className="plain-button" aria-label="Dismiss">
-            <X size={14} aria-hidden />
-          </Toast.Close>
         </span>
+        <Toast.Close className="plain-button absolute top-0 right-0" aria-label="Dismiss">
+          <X size={14} aria-hidden />
+        </Toast.Close>
       </Toast.Content>
     </Toast.Root>
   ));
