@@ -25,10 +25,16 @@ const linesOf = (text: string, most?: number): string[] =>
 /** Whether a text is a number, or stands where one would. */
 const isFigure = (cell: string): boolean => /^\s*[<>]?\s*[+−-]?[\d.,]*\d\s*%?\s*$/.test(cell) || /^\s*$/.test(cell);
 
-/** Whether nearly all rows have as many cells as is usual, two at least: titles above them have fewer. */
+/** Rows above the readings that may hold less than they: titles. */
+const titles = 3;
+
+/** Whether nearly all rows have as many cells as is usual, two at least: titles above them have fewer, and a slip one more. */
 function areEven(rows: Rows): boolean {
   const width = median(rows.map((row) => row.length)) ?? 0;
-  return width > 1 && rows.filter((row) => row.length === width).length >= 0.8 * rows.length;
+  const from = rows.findIndex((row) => row.length >= width);
+  const own = rows.length - from > titles ? rows.slice(Math.min(from, titles)) : rows;
+  const odd = own.filter((row) => row.length !== width).length;
+  return width > 1 && odd <= Math.max(0.2 * own.length, own.length > 6 ? 2 : 0);
 }
 
 /** Whether many of the cells below the first row are numbers. */

@@ -5,6 +5,7 @@ import writeXlsxFile from 'write-excel-file/universal';
 import { areaName, blocksOf, cut } from '../../src/core/readings/block';
 import { intake } from '../../src/core/understanding/intake';
 import { emptyColumn, tableOf } from '../../src/core/readings/table';
+import { delimiterOf } from '../../src/formats/delimited';
 import { delimitedText, tableXlsx } from '../../src/formats/export-table';
 import { type Opened, fileLimit, openFile } from '../../src/formats/open-file';
 import { readXlsx } from '../../src/formats/xlsx';
@@ -90,6 +91,17 @@ describe('opening files', () => {
       '1,5',
       'two\nlines',
     ]);
+  });
+
+  it('parts by commas though a slip made one cell too many, or the head has one too few', () => {
+    const rows = Array.from({ length: 8 }, (_, i) => `${i + 1},red,2${i}.5`);
+    const slipped = rows.map((row, i) => (i === 4 ? '5,red,12,5 ?' : row));
+    expect(delimiterOf(['lamp,length', ...rows].join('\n'))).to.equal(',');
+    expect(delimiterOf(['Lines of May', 'Holm', 'no,lamp,length', ...slipped].join('\n'))).to.equal(',');
+    expect(delimiterOf(['lamp length', ...rows.map((row) => row.replaceAll(',', ' '))].join('\n'))).to.equal(' ');
+    expect(delimiterOf('It rained, and we waited.\nThen, at noon, we went\nout, in boats, to the lines')).to.equal(
+      '\t',
+    );
   });
 
   it('finds the blocks of a sheet', () => {
