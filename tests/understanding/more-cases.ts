@@ -2057,6 +2057,21 @@ function timedCases(): Case[] {
       { layout: ['summary'], groups: ['red', 'white'], spread: 'interval', asks: ['two-groups'], doubts: [] },
     ),
     one(
+      'marks-of-fronds',
+      'a mark where something was found on each frond, by each of two eyes',
+      lines(
+        ['frond', 'first eye', 'second eye'],
+        ...[3, 1, 0, 2, 3, 1, 2, 0].map((k, i) => [`F${i + 1}`, k & 1 ? 'x' : '', k & 2 ? 'x' : '']),
+      ),
+      { layout: ['categories'], subject: 'frond', groups: ['yes', 'no'], total: 8, asks: ['share'] },
+    ),
+    one(
+      'marks-beside-readings',
+      'a mark beside two readings of many is a remark',
+      lines(['lamp', 'length', 'broken'], ...times(8, (i) => [i % 2 ? 'red' : 'white', about(), i % 5 ? '' : 'x'])),
+      { layout: ['rows'], groups: ['white', 'red'], readings: 8, neverAsks: ['factorial'] },
+    ),
+    one(
       'one-variable-down',
       'one variable, and the p of its test',
       lines(['', 'red', 'white', 'p'], ['length (mm)', ...pair(20, 2), '0.03']),

@@ -26,6 +26,7 @@ import { isTurned, turnedUpright } from './orientation';
 import { sharesOfSubjects } from './shares-of-subjects';
 import { spreadsApart } from './plus-minus';
 import { interpretations, recognise } from './recognise';
+import { marksRead } from './marks';
 import { outcomesTwice } from './outcomes-twice';
 import { replicatesGathered } from './replicates-gathered';
 import { groupsBelow, sectionsApart } from './sections';
@@ -245,10 +246,11 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
   const above = (c: Incoming): Incoming =>
     skipped.size === 0 ? c : { ...c, cells: c.cells.filter((_, r) => !skipped.has(r)) };
   const timed = durations(filled.length > 0 ? filled : raw);
-  const within = sharesOfSubjects(timed.columns);
+  const marked = marksRead(timed.columns);
+  const within = sharesOfSubjects(marked.columns);
   const counted = countsWithPercent(within.columns);
   const { columns: apartSpreads, notes: worked } = limitsApart(spreadsApart(counted.columns));
-  notes.push(...timed.notes, ...within.notes, ...counted.notes, ...worked);
+  notes.push(...timed.notes, ...marked.notes, ...within.notes, ...counted.notes, ...worked);
   const units = withUnits(apartSpreads.map(above), choice.units);
   const incoming = apartSpreads.map((c, k) => ({ ...c, unit: units[k]?.unit ?? c.unit }));
   const rowOf = (row: number): number =>

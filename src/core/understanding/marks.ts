@@ -1,0 +1,38 @@
+/** Columns of marks, "x" where something was found and nothing where it was not: yes and no. */
+import type { Worked } from './limits-apart';
+import type { Incoming } from './seen';
+import { valueOf } from './sums';
+
+const mark = /^[x×✓✔√•●+]$/iu;
+/** Rows there are at least: fewer empty cells may be readings not made yet. */
+const fewest = 4;
+
+/** Whether a column holds one mark and empty cells, some of each. */
+function isMarked({ name, cells }: Incoming): boolean {
+  const texts = new Set(cells.map((c) => c.trim()));
+  const [one, other, ...more] = texts;
+  const found = one === '' ? other : one;
+  return (
+    name !== '' &&
+    more.length === 0 &&
+    texts.has('') &&
+    found !== undefined &&
+    mark.test(found) &&
+    cells.length >= fewest
+  );
+}
+
+/** Columns with yes for each mark and no for each empty cell beside it. */
+export function marksRead(columns: readonly Incoming[]): Worked {
+  // Rows that hold nothing but marks are told from empty ones by what names them.
+  const full = columns.some((c) => c.cells.every((cell) => cell.trim() !== ''));
+  // Beside readings a mark is a remark on them.
+  const measured = columns.slice(1).some((c) => c.cells.some((cell) => valueOf(cell) !== undefined));
+  if (!full || measured || !columns.some(isMarked)) return { columns: [...columns], notes: [] };
+  return {
+    columns: columns.map((c) =>
+      isMarked(c) ? { ...c, cells: c.cells.map((cell) => (cell.trim() === '' ? 'no' : 'yes')) } : c,
+    ),
+    notes: ['Marks were read as yes, and the empty cells of their columns as no.'],
+  };
+}
