@@ -1929,6 +1929,12 @@ function timedCases(): Case[] {
       course,
     ),
     one(
+      'samples-over-hours',
+      'samples named by letters, over hours with their unit',
+      lines(['time (h)', 'red A', 'red B', 'white A', 'white B'], ...down('', 4, 2)),
+      course,
+    ),
+    one(
       'two-groups-over-days',
       'two lamps over days that do not follow one another',
       lines(['day', 'red', 'white'], ...down('', 2)),

@@ -84,6 +84,8 @@ function numbersName(c: Seen, others: readonly Seen[]): boolean {
     (isBalanced(c) && c.texts.length >= 3 * c.distinct);
   const named = groupName.test(c.name) || (settingName.test(c.name) && isSet);
   if (named && (beside.length > 0 || (c.whole && groupName.test(c.name)))) return true;
+  // Times that come again equally often are those at which all was read.
+  if (spanName.test(c.name) && beside.length === 1 && isBalanced(c)) return true;
   // Few numbers in one unit beside readings in another: what was set.
   if (c.unit !== '' && beside.some((o) => o.unit !== '' && o.unit !== c.unit))
     return !variableIn(c.name) || isBalanced(c);
