@@ -1907,6 +1907,7 @@ function timedCases(): Case[] {
   const course = { layout: ['rows'], subject: 'sample', asks: ['mixed'], readings: 20, samples: 4 };
   const unsure = { readings: 10, doubts: ['ambiguous-layout'] };
   const paper = { layout: ['summary'], groups: ['red', 'white'], unit: 'mm', asks: ['two-groups'] };
+  const whole = (): string => String(5 + Math.round(20 * draw()));
   const pair = (m: number, sd: number, mark = '±'): string[] =>
     times(2, () => (mark === '±' ? `${about(m)} ± ${about(sd, 0.4)}` : `${about(m)} (${about(sd, 0.4)})`));
   return [
@@ -2076,6 +2077,61 @@ function timedCases(): Case[] {
       'a mark beside two readings of many is a remark',
       lines(['lamp', 'length', 'broken'], ...times(8, (i) => [i % 2 ? 'red' : 'white', about(), i % 5 ? '' : 'x'])),
       { layout: ['rows'], groups: ['white', 'red'], readings: 8, neverAsks: ['factorial'] },
+    ),
+    one(
+      'told-above-a-gap',
+      'what is said of the whole in two columns, an empty row, the table',
+      lines(
+        ['Experiment', 'Lamp trial'],
+        ['Operator', 'K. Moss'],
+        ['', ''],
+        ['red', 'white'],
+        ...times(6, () => [about(), about()]),
+      ),
+      { layout: ['columns'], groups: ['red', 'white'], readings: 12, doubts: [] },
+    ),
+    one(
+      'replicates-below-a-name-said-once',
+      'a treatment said once, its replicates numbered below it',
+      lines(
+        ['Treatment', 'Rep', 'Length'],
+        ...times(6, (i) => [i % 3 ? '' : (lamps[i / 3] ?? ''), (i % 3) + 1, about()]),
+      ),
+      { layout: ['rows'], groups: lamps.slice(0, 2), readings: 6, labels: 'Rep', asks: ['two-groups'] },
+    ),
+    one(
+      'variables-over-groups',
+      'two variables in their units, each over both lamps',
+      lines(
+        ['', 'Length (mm)', '', 'Mass (g)', ''],
+        ['', 'red', 'white', 'red', 'white'],
+        ...times(6, (i) => [i + 1, about(), about(), about(3, 1), about(3, 1)]),
+      ),
+      { layout: ['rows'], groups: ['red', 'white'], readings: 12, doubts: ['which-outcome'], asks: ['two-groups'] },
+    ),
+    one(
+      'one-row-of-counts',
+      'how many of each colour, in one row',
+      lines(['cross', 'purple', 'white'], ['F2', 705, 224]),
+      { layout: ['counts'], turned: true, groups: ['purple', 'white'], total: 929, asks: ['table'] },
+    ),
+    one(
+      'observed-and-expected-by-letters',
+      'O and E over counts',
+      lines(['class', 'O', 'E'], ['oarweed', 30, 25], ['tangle', 20, 25]),
+      { layout: ['counts'], groups: ['oarweed', 'tangle'], total: 50, asks: ['table'], doubts: [] },
+    ),
+    one(
+      'two-tests-crossed',
+      'what two tests found, signs behind their names',
+      lines(['', 'dye +', 'dye −'], ['probe +', whole(), whole()], ['probe −', whole(), whole()]),
+      { layout: ['counts'], groups: ['positive', 'negative'], asks: ['share'], doubts: [] },
+    ),
+    one(
+      'two-units-in-cells',
+      'as many cells in mm as in cm',
+      lines(['lamp', 'length'], ['red', '20.1 mm'], ['red', '2.2 cm'], ['white', '19.8 mm'], ['white', '2.0 cm']),
+      { layout: ['rows'], groups: ['red', 'white'], doubts: ['mixed-units'] },
     ),
     one(
       'one-variable-down',

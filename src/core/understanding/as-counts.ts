@@ -88,7 +88,9 @@ function partAndTotal(figures: readonly Seen[]): [Seen, Seen] | undefined {
 
 /** What was counted of each category beside what is expected of it. */
 function observedAndExpected(figures: readonly Seen[]): { observed: Seen; expected: Seen } | undefined {
-  const expected = figures.find((c) => expectedName.test(c.name));
+  const expected =
+    figures.find((c) => expectedName.test(c.name)) ??
+    (figures.some((c) => /^o$/iu.test(c.name)) ? figures.find((c) => /^e$/iu.test(c.name)) : undefined);
   const counts = figures.filter((c) => c !== expected && isCount(c));
   const observed = counts.find((c) => countName.test(c.name)) ?? counts[0];
   const positive = expected?.numbers.length === observed?.numbers.length && expected?.numbers.every((x) => x > 0);

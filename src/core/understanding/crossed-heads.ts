@@ -112,13 +112,12 @@ function namesOver(block: Rows): Names | undefined {
   const heads = headsOf(block);
   const [upper = [], under = []] = block.slice(heads.skipped);
   const width = Math.max(upper.length, heads.names === 2 ? under.length : 0);
-  const body = block
-    .slice(heads.skipped + heads.names + heads.units)
-    .filter((row) => row.some((cell) => cell.trim() !== ''));
+  const body = (): Rows =>
+    block.slice(heads.skipped + heads.names + heads.units).filter((row) => row.some((cell) => cell.trim() !== ''));
   if (heads.names === 2) {
     const first = upper.findIndex((name) => name.trim() !== '');
     const lower = Array.from({ length: width }, (_, k) => (under[k] ?? '').trim());
-    return { outer: spreadOut(upper, width), lower, first, body };
+    return { outer: spreadOut(upper, width), lower, first, body: body() };
   }
   if (heads.names === 0) return numberedBelow(block.slice(heads.skipped));
   if (heads.names !== 1 || heads.units > 0) return undefined;
@@ -131,7 +130,7 @@ function namesOver(block: Rows): Names | undefined {
       const unit = names[first + i]?.unit ?? '';
       return unit ? `${b} (${unit})` : b;
     });
-    return { outer: [...own, ...parts.map(([a]) => a)], lower: [...own, ...lower], first, body };
+    return { outer: [...own, ...parts.map(([a]) => a)], lower: [...own, ...lower], first, body: body() };
   }
   return undefined;
 }
@@ -152,45 +151,46 @@ export function crossedApart(block: Rows): string[][] | undefined {
   // Times down the side are those of each sample beside them.
   const times = first === 1 && /\d/.test(cellsAt(0)[0] ?? '') && timeName.test(lower[0] ?? '') ? cellsAt(0) : undefined;
   if (!times && !named.every((k) => isNumbering(lower[k] ?? '', cellsAt(k)))) return undefined;
-  const units = new Set<string>();
   const places = Array.from({ length: width - first }, (_, i) => {
-    const { name, unit } = splitUnit(lower[first + i] ?? '');
-    units.add(unit);
-    return { k: first + i, a: outer[first + i] ?? '', b: name };
+    const [over, under] = [splitUnit(outer[first + i] ?? ''), splitUnit(lower[first + i] ?? '')];
+    return { k: first + i, a: over.name, b: under.name, unit: under.unit || over.unit };
   });
+  const units = new Set(places.map((p) => p.unit));
   const [as, bs] = [new Set(places.map((p) => p.a)), new Set(places.map((p) => p.b))];
   const pairs = new Set(places.map((p) => `${p.a}\n${p.b}`));
   const crosses = as.size > 1 && bs.size > 1 && pairs.size === places.length && pairs.size === as.size * bs.size;
   const isReading = (cell: string): boolean => cell === '' || isMissing(cell) || valueOf(cell) !== undefined;
   const areFigures = [...bs].some((name) => figureName.test(name) || spreadKind(name) !== null);
   if (areFigures || (areTurns([...as]) && areTurns([...bs]))) return undefined;
-  if (!crosses || units.size > 1 || places.length * body.length > limits.rows) return undefined;
+  if (!crosses || places.length * body.length > limits.rows) return undefined;
   // One cell that cannot be read among many is told where it stands.
   const cells = places.flatMap(({ k }) => cellsAt(k));
   if (cells.filter((cell) => !isReading(cell)).length > (cells.length > 6 ? 1 : 0)) return undefined;
   const [unit = ''] = units;
-  const withUnit = (name: string): string => (unit ? `${name} (${unit})` : name);
+  const withUnit = (name: string, of = unit): string => (of ? `${name} (${of})` : name);
   // Numbers and letters in order name the samples of a group, and are no factor.
   const numbered = [...bs].every((name, i) => isReplicate(name, i) || name === 'ABCDEFGH'[i]);
   if (times)
-    return numbered
+    return numbered && units.size === 1
       ? [
           ['group', 'sample', lower[0] ?? '', withUnit('reading')],
           ...places.flatMap(({ k, a, b }) => cellsAt(k).map((cell, i) => [a, `${a} ${b}`, times[i] ?? '', cell])),
         ]
       : undefined;
   const filled = (row: readonly string[]): boolean => row.some((cell) => cell !== '');
-  // At several times the subjects of a group are read, a row each.
+  // At several times the subjects of a group are read, and of each several variables: a row each.
   for (const [group, turn] of [
     ['a', 'b'],
     ['b', 'a'],
   ] as const) {
     const turns = turn === 'b' ? [...bs] : [...as];
-    if (!areTurns(turns)) continue;
+    const unitOf = (name: string): string[] => [...new Set(places.flatMap((p) => (p[turn] === name ? [p.unit] : [])))];
+    const areVariables = turns.every((name) => variableIn(name) !== undefined && unitOf(name).length === 1);
+    if (!areTurns(turns) && !areVariables) continue;
     const columns = (of: string): string[][] =>
       turns.map((t) => cellsAt(places.find((p) => p[group] === of && p[turn] === t)?.k ?? 0));
     return [
-      ['group', ...turns.map(withUnit)],
+      ['group', ...turns.map((name) => withUnit(name, unitOf(name)[0]))],
       ...(group === 'a' ? [...as] : [...bs]).flatMap((of) =>
         transpose(columns(of))
           .filter(filled)
@@ -198,6 +198,7 @@ export function crossedApart(block: Rows): string[][] | undefined {
       ),
     ];
   }
+  if (units.size > 1) return undefined;
   const readings = places.flatMap(({ k, a, b }) => cellsAt(k).flatMap((cell) => (cell === '' ? [] : [{ a, b, cell }])));
   return numbered
     ? [['group', 'sample', withUnit('reading')], ...readings.map(({ a, b, cell }) => [a, `${a} ${b}`, cell])]

@@ -155,6 +155,18 @@ function above(block: Rows, width: number): number {
   return rows;
 }
 
+/** How many rows of what is said of the whole, "Date" beside a day, stand over an empty row and the table; 0 where none do. */
+function toldAbove(block: Rows): number {
+  const gap = block.slice(0, mostAbove).findIndex((row, r) => r > 0 && count(row) === 0);
+  if (gap < 1) return 0;
+  const told = block.slice(0, gap).filter((row) => count(row) > 0);
+  const below = block.slice(gap + 1, gap + 1 + lookedAt).filter((row) => count(row) > 0);
+  const areTold = told.every((row) => count(row) <= 2 && !isNumber(row[0] ?? '') && (row[0] ?? '').trim() !== '');
+  // A table of its own above the gap holds readings.
+  const hold = told.filter((row) => row.slice(1).some(isNumber)).length;
+  return areTold && 2 * hold < told.length && hasHead(below) ? gap + 1 : 0;
+}
+
 /** Whether a row repeats each of its names over several of the row below: "Red lamp, Red lamp, White lamp, White lamp". */
 function repeatOver(upper: readonly string[], lower: readonly string[]): boolean {
   const is = (text: string | undefined): boolean => (text ?? '').trim() !== '';
@@ -216,9 +228,9 @@ function joined(upper: readonly string[], lower: readonly string[]): string[] {
 /** Finds titles, empty rows, names and units above the readings. */
 export function headsOf(block: Rows): Heads {
   const width = Math.max(0, ...block.slice(0, lookedAt).map((r) => r.length));
-  let empty = 0;
+  let empty = toldAbove(block);
   while (empty < block.length - 1 && count(block[empty]) === 0) empty += 1;
-  const first = above(block, width);
+  const first = Math.max(empty, above(block, width));
   const over = count(block[first]) >= Math.max(2, width - 1) ? first : empty;
   for (const skipped of new Set([over, empty])) {
     const rest = block.slice(skipped, skipped + lookedAt);

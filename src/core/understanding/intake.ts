@@ -95,7 +95,7 @@ function unitInCells(cells: readonly string[]): string {
     if (found !== undefined && isUnit(found)) units.set(found, (units.get(found) ?? 0) + 1);
   }
   const all = [...units.values()].reduce((sum, n) => sum + n, 0);
-  return [...units].find(([, n]) => 2 * n > all)?.[0] ?? '';
+  return [...units].find(([, n]) => 2 * n >= all)?.[0] ?? '';
 }
 
 /** Units the columns have: of their heads, else of their cells; a unit given for one column of numbers holds for all that have none. */

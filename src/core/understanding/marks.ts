@@ -25,10 +25,10 @@ function isMarked({ name, cells }: Incoming): boolean {
 /** Columns with yes for each mark and no for each empty cell beside it. */
 export function marksRead(columns: readonly Incoming[]): Worked {
   // Rows that hold nothing but marks are told from empty ones by what names them.
-  const full = columns.some((c) => c.cells.every((cell) => cell.trim() !== ''));
+  const full = (): boolean => columns.some((c) => c.cells.every((cell) => cell.trim() !== ''));
   // Beside readings a mark is a remark on them.
   const measured = columns.slice(1).some((c) => c.cells.some((cell) => valueOf(cell) !== undefined));
-  if (!full || measured || !columns.some(isMarked)) return { columns: [...columns], notes: [] };
+  if (measured || !columns.some(isMarked) || !full()) return { columns: [...columns], notes: [] };
   return {
     columns: columns.map((c) =>
       isMarked(c) ? { ...c, cells: c.cells.map((cell) => (cell.trim() === '' ? 'no' : 'yes')) } : c,

@@ -21,7 +21,12 @@ function namesOnce({ name, cells }: Incoming): boolean {
 export function namesFilledDown(columns: readonly Incoming[]): readonly Incoming[] {
   const [first, ...others] = columns;
   if (!first || !namesOnce(first)) return columns;
-  const numbers = others.filter((c) => c.cells.some((cell) => valueOf(cell) !== undefined));
+  // What counts the rows of each name, but for a slip, is no reading.
+  let from = 0;
+  const place = first.cells.map((cell, i) => i + 1 - (from = cell.trim() === '' ? from : i));
+  const counts = ({ cells }: Incoming): boolean =>
+    cells.filter((cell, i) => Number(cell) !== place[i]).length <= (cells.length > 4 ? 1 : 0);
+  const numbers = others.filter((c) => c.cells.some((cell) => valueOf(cell) !== undefined) && !counts(c));
   if (numbers.length !== 1) return columns;
   let over = '';
   const cells = first.cells.map((cell) => (over = cell.trim() === '' ? over : cell));

@@ -17,6 +17,8 @@ type Rows = readonly (readonly string[])[];
 
 const isNumber = (text: string): boolean =>
   understand(text, '', 'auto').kind === 'number' || /^[<>≤≥]\s*\d/.test(text.trim());
+const isFigureName = (name: string): boolean =>
+  meanName.test(name) || spreadKind(name) !== null || sizeName.test(name) || summaryName.test(name);
 const filled = (text: string): boolean => text.trim() !== '' && !isMissing(text);
 
 /** Rows and columns exchanged. */
@@ -55,7 +57,7 @@ function figuresDown(names: readonly string[], body: Rows): boolean {
     kinds.size >= 2 &&
     kinds.has('spread') &&
     body.length <= 10 &&
-    names.every((n) => meanName.test(n) || spreadKind(n) !== null || sizeName.test(n) || summaryName.test(n)) &&
+    names.every(isFigureName) &&
     body.every((row) => row.slice(1).every((c) => !filled(c) || isNumber(c)))
   );
 }
@@ -77,6 +79,14 @@ function variablesDown(block: Rows, width: number): boolean {
   return texts > 1 && columns.filter(mixes).length > columns.length / 2 && !rows.some(mixes);
 }
 
+/** One row of whole numbers under names: so many of each, for one reading of each compares nothing. */
+const countedOnce = (head: readonly string[], body: Rows): boolean =>
+  body.length === 1 &&
+  head.every((name) => !isFigureName(name)) &&
+  head.every((name, k) => name.trim() === '' || variableIn(name) === undefined || k === 0) &&
+  (body[0] ?? []).filter((cell) => /^\d+$/.test(cell.trim())).length >= Math.max(2, head.length - 1) &&
+  (body[0] ?? []).every((cell, k) => /^\d+$/.test(cell.trim()) || (k === 0 && !isNumber(cell)));
+
 /** Whether a block's rows are what columns usually are: groups, figures or variables named at the left. */
 export function isTurned(block: Rows): boolean {
   // Names that come again under others are no row of their own.
@@ -90,6 +100,7 @@ export function isTurned(block: Rows): boolean {
   const { names: headRows, units } = headsOf(rows);
   const headed = headRows > 0 && hasHead(rows);
   if (headRows === 2) return false;
+  if (headed && countedOnce(head, body)) return true;
   if (headed && (figuresDown(names.slice(1), body) || outcomesDown(head, body))) return true;
   if (width < 3) return false;
   // Names over units are two rows of texts, and a head.

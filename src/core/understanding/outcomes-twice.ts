@@ -6,18 +6,20 @@ type Rows = readonly (readonly string[])[];
 
 /** "before: yes", "after yes", "test A = positive": when or by what, and what was found. */
 const named =
-  /^(.+?)\s*[:=]\s*(.+)$|^(before|after|pre|post|initial|final|start|end|baseline|first|second|day \d+|time \d+|visit \d+)[\s,–-]+(.+)$/iu;
+  /^(.+?)\s*[:=]\s*(.+)$|^(before|after|pre|post|initial|final|start|end|baseline|first|second|day \d+|time \d+|visit \d+)[\s,–-]+(.+)$|^(.+?)\s+([+−–-]|pos\.?|neg\.?|positive|negative|yes|no|present|absent)$/iu;
 
 const signs: Readonly<Record<string, string>> = { '+': 'positive', '-': 'negative', '−': 'negative', '–': 'negative' };
 
 /** What two outcomes are of, "before", and what they are called; undefined where the names do not say so. */
 function ofOneLook(names: readonly string[]): { look: string; found: string[] } | undefined {
   const parts = names.map((name) => named.exec(name.trim()));
-  const looks = new Set(parts.map((part) => (part?.[1] ?? part?.[3])?.trim().toLowerCase()));
+  const looks = new Set(parts.map((part) => (part?.[1] ?? part?.[3] ?? part?.[5])?.trim().toLowerCase()));
   // A lone minus in a cell would be a reading that is missing.
-  const found = parts.map((part) => (part?.[2] ?? part?.[4] ?? '').trim()).map((name) => signs[name] ?? name);
+  const found = parts
+    .map((part) => (part?.[2] ?? part?.[4] ?? part?.[6] ?? '').trim())
+    .map((name) => signs[name] ?? name);
   const [first] = parts;
-  const look = first?.[1] ?? first?.[3];
+  const look = first?.[1] ?? first?.[3] ?? first?.[5];
   return looks.size === 1 && look !== undefined && names.length === 2 && found[0] !== found[1]
     ? { look: look.trim(), found }
     : undefined;

@@ -60,7 +60,7 @@ const cycles = (c: Seen): boolean => {
   const numbers = c.numbers.slice(0, 1000);
   const restarts = numbers.filter((x, i) => i > 0 && x === 1).length;
   return (
-    c.distinct > 3 &&
+    (c.distinct > 3 || (c.distinct > 1 && /^rep(?:l(?:icate)?)?s?\b/iu.test(c.name))) &&
     restarts > 0 &&
     numbers[0] === 1 &&
     numbers.every((x, i) => i === 0 || x === 1 || x === (numbers[i - 1] ?? 0) + 1)
