@@ -96,7 +96,7 @@ interface Names {
 /** One row of names, each over several columns of numbers: those are numbered. */
 function numberedBelow([upper = [], ...body]: Rows): Names | undefined {
   const names = upper.filter((name) => name.trim() !== '');
-  const width = Math.max(...body.map((row) => row.length), 0);
+  const width = Math.max(upper.length, body[0]?.length ?? 0);
   const areNames = names.length > 1 && names.length < width && names.every((name) => /^\p{L}/u.test(name.trim()));
   if (!areNames || (upper[0] ?? '').trim() === '') return undefined;
   let number = 0;
