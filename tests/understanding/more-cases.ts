@@ -1835,6 +1835,18 @@ function printedCases(): Case[] {
       { layout: ['counts'], groups: ['treated', 'untreated'], shares, doubts: [] },
     ),
     one(
+      'without-down',
+      'a lamp and none stand at the left',
+      lines(['', 'kept', 'lost'], ...['with lamp', 'without lamp'].map((name, i) => [name, yes[i] ?? '', no[i] ?? ''])),
+      { layout: ['counts'], groups: ['with lamp', 'without lamp'], shares, doubts: [] },
+    ),
+    one(
+      'rinsed-down',
+      'what was done stands in the corner',
+      lines(['treatment', 'kept', 'lost'], ...['rinsed', 'unrinsed'].map((n, i) => [n, yes[i] ?? '', no[i] ?? ''])),
+      { layout: ['counts'], groups: ['rinsed', 'unrinsed'], shares, doubts: [] },
+    ),
+    one(
       'two-looks-crossed',
       'what was found by each of two tests, counted',
       lines(['', 'dye: +', 'dye: −'], ['probe: +', ...yes], ['probe: −', ...no]),

@@ -16,9 +16,9 @@ const opposites: readonly [RegExp, RegExp][] = [
   [/^(?:healthy|well|intact|sound)$/iu, /^(?:diseased|sick|ill|damaged|broken|rotten)$/iu],
 ];
 
-/** What is done to a group: "not treated" beside "treated" is the other group. */
+/** What is done to a group: "not treated" beside "treated" is the other group, and so is "without lamp". */
 const wasDone =
-  /^(?:(?:not|non|un)[\s-]*)?(?:treated|exposed|vaccinated|smok(?:ers?|ing)|fed|shaded|controls?|placebo|vehicle|sham)$/iu;
+  /^(?:with(?:out)?|no) \S|^(?:(?:not|non|un)[\s-]*)?(?:treated|exposed|vaccinated|smok(?:ers?|ing)|fed|shaded|controls?|placebo|vehicle|sham)$/iu;
 
 /** Whether two names are an outcome and that it did not come, and neither is what was done to a group. */
 function areOutcomes(names: readonly string[]): boolean {
@@ -55,6 +55,8 @@ export function outcomesDown(head: readonly string[], body: Rows): boolean {
   if (kept.length < 2 || rows.length < 2) return false;
   const percent = percentDown(cells);
   if (percent !== undefined) return percent;
+  // What stands over the rows may say that they are groups.
+  if (/^(?:treatment|group|condition|arm)s?$/iu.test((head[0] ?? '').trim())) return false;
   const counts = cells.flat().every((cell) => /^\d[\d\s]*$/.test(cell) || countWithPercent(cell) !== undefined);
   const left = rows.map(([name = '']) => name.trim());
   return counts && areOutcomes(left) && !areOutcomes(kept.map((k) => over[k - 1] ?? ''));
