@@ -2128,6 +2128,12 @@ function timedCases(): Case[] {
       { layout: ['counts'], turned: true, groups: ['purple', 'white'], total: 929, asks: ['table'] },
     ),
     one(
+      'one-row-of-readings',
+      'one whole reading of each group, in a unit',
+      lines(['red (mm)', 'white (mm)'], [21, 22]),
+      { layout: ['columns'], groups: ['red', 'white'], readings: 2, unit: 'mm' },
+    ),
+    one(
       'observed-and-expected-by-letters',
       'O and E over counts',
       lines(['class', 'O', 'E'], ['oarweed', 30, 25], ['tangle', 20, 25]),

@@ -1,4 +1,5 @@
 import { isMissing, understand } from '../readings/parse-number';
+import { splitUnit } from '../readings/units';
 import { hasHead, headsOf } from './heads';
 import { outcomesDown } from './outcomes-down';
 import {
@@ -79,13 +80,20 @@ function variablesDown(block: Rows, width: number): boolean {
   return texts > 1 && columns.filter(mixes).length > columns.length / 2 && !rows.some(mixes);
 }
 
-/** One row of whole numbers under names: so many of each, for one reading of each compares nothing. */
-const countedOnce = (head: readonly string[], body: Rows): boolean =>
-  body.length === 1 &&
-  head.every((name) => !isFigureName(name)) &&
-  head.every((name, k) => name.trim() === '' || variableIn(name) === undefined || k === 0) &&
-  (body[0] ?? []).filter((cell) => /^\d+$/.test(cell.trim())).length >= Math.max(2, head.length - 1) &&
-  (body[0] ?? []).every((cell, k) => /^\d+$/.test(cell.trim()) || (k === 0 && !isNumber(cell)));
+/** One row of whole numbers behind its name: so many of each, for one reading of each compares nothing. */
+function countedOnce([, ...head]: readonly string[], body: Rows): boolean {
+  const [[name = '', ...counts] = [], ...more] = body;
+  const isKind = (text: string): boolean =>
+    text.trim() !== '' && !isFigureName(text) && variableIn(text) === undefined && splitUnit(text).unit === '';
+  return (
+    more.length === 0 &&
+    head.length > 1 &&
+    head.every(isKind) &&
+    filled(name) &&
+    !isNumber(name) &&
+    counts.every((cell) => /^\d+$/.test(cell.trim()))
+  );
+}
 
 /** Whether a block's rows are what columns usually are: groups, figures or variables named at the left. */
 export function isTurned(block: Rows): boolean {
