@@ -2052,6 +2052,17 @@ function timedCases(): Case[] {
       { layout: ['columns'], groups: ['red', 'white', 'blue', 'green'], readings: 14, doubts: [], asks: ['several'] },
     ),
     one(
+      'a-row-of-remarks',
+      'a row of remarks among the readings of two groups',
+      lines(
+        ['red', 'white'],
+        ...times(4, () => [about(), about()]),
+        ['frond broken', 'rope lost'],
+        ...times(3, () => [about(), about()]),
+      ),
+      { layout: ['columns'], groups: ['red', 'white'], readings: 14, asks: ['two-groups'] },
+    ),
+    one(
       'shares-of-tanks',
       'how many of how many settled in each tank, under its lamp',
       lines(

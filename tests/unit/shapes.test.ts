@@ -11,6 +11,7 @@ import {
   moveLevelEdits,
   renameLevelEdits,
 } from '../../src/core/readings/group-edits';
+import { limits } from '../../src/core/readings/table-edit';
 import { intake } from '../../src/core/understanding/intake';
 import { levelsOf } from '../../src/core/readings/levels';
 import { looksLike, readAsEdits } from '../../src/core/understanding/read-as';
@@ -119,6 +120,13 @@ describe('what a block is understood as', () => {
       expect(table.shape).to.equal(shape);
       expect(table.columns.map((c) => c.role)).to.deep.equal(roles);
     });
+
+  it('reads as many subjects as a table holds, each with a name and a note of its own', () => {
+    const rows = Array.from({ length: limits.rows }, (_, i) => [`T${i}`, `note ${i}`, i % 2 ? 'red' : 'white', '2.1']);
+    const { table } = intake([['tank', 'note', 'lamp', 'length'], ...rows]);
+    expect(table.rowCount).to.equal(limits.rows);
+    expect(table.columns.map((c) => c.role)).to.deep.equal(['subject', 'label', 'group', 'measure']);
+  });
 
   it('numbers its rows as the sheet does, and as they stand where they were taken apart', () => {
     const sheet = intake(block('lamp|length\nred|1.5\n|\nred|2.5\nlamp|length\nwhite|3.5?'), {}, 2);

@@ -37,7 +37,10 @@ function tablesBelow(rows: Rows): string[][] | undefined {
 export function groupsBelow(block: Rows): string[][] | undefined {
   if (block.length > mostRows) return undefined;
   const rows = block.filter((row) => filled(row).length > 0);
-  const isHead = (row: readonly string[]): boolean => filled(row).length > 1 && filled(row).every(isText);
+  // Names stand first, or below a gap; a row of remarks among readings is none of names.
+  const below = new Set(block.filter((_, r) => r === 0 || filled(block[r - 1] ?? []).length === 0));
+  const isHead = (row: readonly string[]): boolean =>
+    below.has(row) && filled(row).length > 1 && filled(row).every(isText);
   const at = rows.flatMap((row, i) => (isHead(row) ? [i] : []));
   const heads = at.map((i) => filled(rows[i] ?? []).map((name) => name.trim()));
   const names = heads.flat();

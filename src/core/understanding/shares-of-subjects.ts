@@ -16,7 +16,7 @@ const namesGroups = ({ cells }: Incoming): boolean => {
   return (
     sizes.size > 1 &&
     !sizes.has('') &&
-    Math.min(...sizes.values()) >= fewest &&
+    [...sizes.values()].every((rows) => rows >= fewest) &&
     cells.every((c) => valueOf(c) === undefined)
   );
 };

@@ -12,8 +12,10 @@ export function cutShort(table: Table): TableDoubt[] {
   const rows = new Map<string, number[]>();
   ended.cells.forEach((cell, row) => {
     const text = cell.trim();
-    if (text !== '' && time.aside[row] === undefined && (time.cells[row] ?? '').trim() !== '')
-      rows.set(text, [...(rows.get(text) ?? []), row]);
+    if (text === '' || time.aside[row] !== undefined || (time.cells[row] ?? '').trim() === '') return;
+    const same = rows.get(text);
+    if (same) same.push(row);
+    else rows.set(text, [row]);
   });
   if (rows.size !== 2) return [];
   const leaveOut = (text: string, of: readonly number[]): Mend => ({
