@@ -8,6 +8,7 @@ import { columnsAreGroups, groupsOf } from '../readings/groups';
 import { levelRows, levelsOf } from '../readings/levels';
 import { type ColumnReadings, readColumn } from '../readings/read-column';
 import { type Column, type Table, columnsOf, findColumn } from '../readings/table';
+import { textAt } from '../readings/cell-at';
 
 /** One line of a description: a group, a column, or everything together. */
 export interface DescribedLine {
@@ -66,7 +67,7 @@ function missingIn(column: Column, rows: readonly number[]): number {
 function rowsOf(table: Table): number[] {
   const beside = besideRows(table.columns);
   return Array.from({ length: table.rowCount }, (_, row) => row).filter(
-    (row) => !beside.has(row) && table.columns.some((c) => (c.cells[row] ?? '').trim() !== ''),
+    (row) => !beside.has(row) && table.columns.some((c) => textAt(c.cells, row) !== ''),
   );
 }
 

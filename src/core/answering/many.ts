@@ -9,6 +9,7 @@ import { type Table, called, columnsOf, findColumn, tableOf } from '../readings/
 import { answer } from './answer';
 import { meanOf } from '../answer/group-part';
 import type { MeasureAnswer, Over } from '../answer/measure-answer';
+import { cellAt } from '../readings/cell-at';
 
 /** Columns over whose levels the question can range: they name something other than the groups compared. */
 export function rangesOver(table: Table, question: Question): { id: string; name: string }[] {
@@ -89,7 +90,7 @@ export function askMany(
       const rows = rowsOf[place] ?? [];
       const columns = levelled.map(({ c, levels: own }) => ({
         ...c,
-        cells: rows.map((row) => c.cells[row] ?? ''),
+        cells: rows.map((row) => cellAt(c.cells, row)),
         aside: Object.fromEntries(rows.flatMap((row, i) => (c.aside[row] === undefined ? [] : [[i, c.aside[row]]]))),
         // Groups keep their identity in every part of the table.
         ...(own ? { levels: own } : {}),

@@ -3,6 +3,7 @@
  * counted together, never listed. Source: the network method of Mehta & Patel (1983), for sums.
  */
 import { nth } from '../numeric/nth';
+import { tally } from '../numeric/tally';
 
 /** How many arrangements come to these sums. */
 export interface Ways<T> {
@@ -40,9 +41,9 @@ export function groupRankSums(ranks: readonly number[], sizes: readonly number[]
         used += own;
         if (own === sizes[g]) continue;
         const to = state + (place[2 * g] ?? 0) + rank * (place[2 * g + 1] ?? 0);
-        next.set(to, (next.get(to) ?? 0) + ways);
+        tally(next, to, ways);
       }
-      if (permuted - used < (sizes[k - 1] ?? 0)) next.set(state, (next.get(state) ?? 0) + ways);
+      if (permuted - used < (sizes[k - 1] ?? 0)) tally(next, state, ways);
     }
     states = next;
   }

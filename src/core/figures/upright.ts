@@ -10,6 +10,7 @@ import type { FigureStyle } from './figure-style';
 import { type Cluster, type Layout, type Series, type Slot, shareOfGroups } from './slots';
 import { sizesOf } from './sizes';
 import { type Shown, valueAxis } from './value-axis';
+import { addTo } from '../numeric/add-to';
 
 /** Margins around the values, in points; panels of one figure share them, so that their axes line up. */
 export interface Margins {
@@ -69,8 +70,8 @@ function apart(places: readonly number[], least: number): number[] {
       const [i = 0, j = 0] = [order[k - 1], order[k]];
       const lacking = least - (nth(out, j) - nth(out, i));
       if (lacking > 0) {
-        out[i] = (out[i] ?? 0) - lacking / 2;
-        out[j] = (out[j] ?? 0) + lacking / 2;
+        addTo(out, i, -lacking / 2);
+        addTo(out, j, lacking / 2);
       }
     }
   return out;

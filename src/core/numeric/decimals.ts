@@ -20,7 +20,7 @@ export function decimalScale(values: ArrayLike<number>): number | undefined {
   let scale = 1;
   let largest = 0;
   for (let i = 0; i < values.length; i++) {
-    const x = values[i] ?? 0;
+    const x = nth(values, i);
     const size = Math.abs(x);
     if (size > largest) largest = size;
     if (Math.round(x * scale) / scale === x) continue;

@@ -1,6 +1,7 @@
 /** Treatments over the places of a plate or a bench of tanks, each row and each column holding them as evenly as can be. */
 import { demand } from '../numeric/domain-error';
 import { random, shuffleInPlace } from '../numeric/random';
+import { nth } from '../numeric/nth';
 
 /**
  * A grid in which every treatment comes equally often in each row and each column, as far as their numbers allow: what
@@ -33,12 +34,12 @@ export function arrange(
   };
   const names = order(count);
   if (!blocked) {
-    const places = Array.from({ length: rows * columns }, (_, i) => names[i % count] ?? 0);
+    const places = Array.from({ length: rows * columns }, (_, i) => nth(names, i % count));
     shuffleInPlace(places, source);
     return Array.from({ length: rows }, (_, r) =>
-      Array.from({ length: columns }, (_, c) => treatments[places[r * columns + c] ?? 0] ?? ''),
+      Array.from({ length: columns }, (_, c) => nth(treatments, nth(places, r * columns + c))),
     );
   }
   const [byRow, byColumn] = [order(rows), order(columns)];
-  return byRow.map((r) => byColumn.map((c) => treatments[names[(r + c) % count] ?? 0] ?? ''));
+  return byRow.map((r) => byColumn.map((c) => nth(treatments, nth(names, (r + c) % count))));
 }

@@ -4,6 +4,7 @@ import { counted } from '../readings/counted';
 import { allocate, drawRows } from '../readings/draw';
 import { placeLetters } from '../readings/place-letters';
 import { arrange } from './arrange';
+import { nth } from '../numeric/nth';
 
 export const allocationWays = { simple: 'freely', blocks: 'in blocks', strata: 'within strata' } as const;
 export type AllocationWay = keyof typeof allocationWays;
@@ -73,7 +74,7 @@ export function assign(asked: Assigning): Assignment {
     );
     return {
       head: ['drawn', 'subject'],
-      rows: drawn.map((row, i) => [String(i + 1), subjects[row]?.name ?? '']),
+      rows: drawn.map((row, i) => [String(i + 1), nth(subjects, row).name]),
       told: `${counted(n, 'subject')} drawn at random from ${subjects.length} ${replace ? 'with' : 'without'} replacement, seed ${seed}.`,
       seed,
     };

@@ -4,6 +4,7 @@ import { quantile, sortedUp } from '../numeric/quantile';
 import { random } from '../numeric/random';
 import { sum } from '../numeric/sum';
 import { type Interval, checkedLevel } from './interval';
+import { nth } from '../numeric/nth';
 
 export interface Bootstrap {
   estimate: number;
@@ -42,7 +43,7 @@ export function bootstrap(
   for (let r = 0; r < resamples; r++) {
     drawn.forEach((into, g) => {
       const from = values[g] ?? into;
-      for (let i = 0; i < into.length; i++) into[i] = from[below(from.length)] ?? 0;
+      for (let i = 0; i < into.length; i++) into[i] = nth(from, below(from.length));
     });
     results[r] = statistic(drawn);
   }

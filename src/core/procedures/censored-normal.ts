@@ -7,6 +7,7 @@ import { findZero } from '../numeric/solve';
 import { sum } from '../numeric/sum';
 import { there } from '../numeric/there';
 import { type Interval, checkedLevel } from './interval';
+import { addTo } from '../numeric/add-to';
 
 /** A reading, or all that is known of one: that it lies below a limit. */
 export interface Censored {
@@ -75,11 +76,11 @@ function fit(
         } else height += Math.log(gamma) - (r * r) / 2;
         const moves = [...weights.map((w) => -w), distance];
         for (let i = 0; i <= p; i++) {
-          gradient[i] = (gradient[i] ?? 0) + slope * nth(moves, i);
+          addTo(gradient, i, slope * nth(moves, i));
           for (let j = 0; j <= p; j++) curvature.set(i, j, curvature.get(i, j) - bend * nth(moves, i) * nth(moves, j));
         }
         if (!below) {
-          gradient[p] = (gradient[p] ?? 0) + 1 / gamma;
+          addTo(gradient, p, 1 / gamma);
           curvature.set(p, p, curvature.get(p, p) + 1 / gamma ** 2);
         }
       }

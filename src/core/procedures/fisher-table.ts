@@ -63,7 +63,7 @@ export function fisherTable(table: readonly (readonly number[])[], seed: number,
     for (let k = i + 1; k < width; k++) room += nth(left, k);
     return room;
   };
-  if (!fill(0, 0, order[0] ?? 0, laterThan(0), 0)) return sampled(table, seed, tables, seen);
+  if (!fill(0, 0, nth(order, 0), laterThan(0), 0)) return sampled(table, seed, tables, seen);
   return { method: 'exact', p: Math.min(1, p), tables: 0 };
 }
 

@@ -66,7 +66,7 @@ export function friedman(rows: readonly (readonly number[])[], method: 'auto' | 
       ((difference) =>
         Math.min(
           1,
-          shareOf((doubled) => (doubled.at(-1) ?? 0) - (doubled[0] ?? 0) >= Math.round(2 * n * Math.abs(difference))) ??
+          shareOf((doubled) => (doubled.at(-1) ?? 0) - nth(doubled, 0) >= Math.round(2 * n * Math.abs(difference))) ??
             1,
         )),
     kendallW: chi2 / (n * df),

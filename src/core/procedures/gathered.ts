@@ -2,6 +2,7 @@ import { nth } from '../numeric/nth';
 import { leastOf } from '../numeric/extremes';
 import { type TailProbabilities } from './direction';
 import { sampledP } from './shuffle-means';
+import { tally } from '../numeric/tally';
 
 /** Different values up to which a distribution is shown value by value. */
 const fewValues = 61;
@@ -67,7 +68,7 @@ function counted(statistics: Float64Array): [number, number][] | undefined {
     if (!Number.isFinite(x)) return undefined;
     // Values that differ by rounding alone are one.
     const value = Number(x.toPrecision(9));
-    counts.set(value, (counts.get(value) ?? 0) + 1);
+    tally(counts, value);
     if (counts.size > fewValues) return undefined;
   }
   return [...counts];

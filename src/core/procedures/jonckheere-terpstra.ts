@@ -4,6 +4,8 @@ import { normal } from '../distributions/normal';
 import { demand } from '../numeric/domain-error';
 import { sum } from '../numeric/sum';
 import { type TailProbabilities, symmetricTails } from './direction';
+import { tally } from '../numeric/tally';
+import { addTo } from '../numeric/add-to';
 
 export interface JonckheereTerpstra {
   /** Pairs of readings from different groups in which the later group's is the larger, ties counting half. */
@@ -29,7 +31,7 @@ export function jonckheereTerpstra(groups: readonly (readonly number[])[]): Jonc
   const sizes = groups.map((g) => g.length);
   const n = sum(sizes);
   const times = new Map<number, number>();
-  for (const y of groups.flat()) times.set(y, (times.get(y) ?? 0) + 1);
+  for (const y of groups.flat()) tally(times, y);
   demand(times.size > 1, 'All readings are the same: none is larger than another.');
   const j = countLarger(groups);
   const mean = (n * n - sum(sizes.map((m) => m * m))) / 4;
@@ -72,7 +74,7 @@ function countLarger(groups: readonly (readonly number[])[]): number {
 /** The exact tails: the counts of each group against those before it, convolved. */
 function counted(sizes: readonly number[], j: number): TailProbabilities {
   let shares = new Float64Array([1]);
-  let before = sizes[0] ?? 0;
+  let before = nth(sizes, 0);
   for (const size of sizes.slice(1)) {
     const ranks = Array.from({ length: before + size }, (_, i) => i + 1);
     const { counts, total } = subsetSums(ranks, size);
@@ -81,7 +83,7 @@ function counted(sizes: readonly number[], j: number): TailProbabilities {
     const next = new Float64Array(shares.length + fromNone.length - 1);
     shares.forEach((share, a) => {
       fromNone.forEach((ways, b) => {
-        next[a + b] = (next[a + b] ?? 0) + (share * ways) / total;
+        addTo(next, a + b, (share * ways) / total);
       });
     });
     shares = next;

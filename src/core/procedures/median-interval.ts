@@ -2,6 +2,7 @@ import { binomial } from '../distributions/binomial';
 import { demand } from '../numeric/domain-error';
 import { quantile, sortedUp } from '../numeric/quantile';
 import { type Interval, checkedLevel } from './interval';
+import { nth } from '../numeric/nth';
 
 /** A median with its interval, in the units of the values. */
 export interface MedianInterval {
@@ -33,7 +34,7 @@ export function medianInterval(values: readonly number[], level: number): Median
   }
   return {
     median: quantile(sorted, 0.5),
-    interval: k === 0 ? { low: -Infinity, high: Infinity } : { low: sorted[k - 1] ?? NaN, high: sorted[n - k] ?? NaN },
+    interval: k === 0 ? { low: -Infinity, high: Infinity } : { low: nth(sorted, k - 1), high: nth(sorted, n - k) },
     coverage: k === 0 ? 1 : 1 - 2 * lower(k - 1),
   };
 }

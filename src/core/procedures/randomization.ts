@@ -16,6 +16,7 @@ import {
 } from './shuffle-means';
 import { chiSquareOf } from './shuffle-statistics';
 import { type Shuffling, blockOf, centred, observedOf, ofLabels, ofSigns, shuffleBlock, slackOf } from './shuffling';
+import { nth } from '../numeric/nth';
 
 /** Every choice of signs, one by one. */
 function listedSigns(what: Extract<Shuffling, { kind: 'signs' }>): ShuffleTest {
@@ -61,7 +62,7 @@ export function exactly(given: Shuffling, steps = exactSteps): ShuffleTest | und
         const outcomes = table.map((row) => row.flatMap((n, outcome) => new Array<number>(n).fill(outcome)));
         return shuffleTest(outcomes, chiSquareOf(table[0]?.length ?? 0), 1, 0, slackOf(what, observedOf(what)));
       }
-      const [a, b] = table.map((row): Share => ({ successes: row[0] ?? 0, n: sum(row) }));
+      const [a, b] = table.map((row): Share => ({ successes: nth(row, 0), n: sum(row) }));
       demand(a !== undefined && b !== undefined, 'Two groups are needed.');
       return {
         observed: observedOf(what),

@@ -8,6 +8,7 @@ import { there } from '../numeric/there';
 import type { Interval } from './interval';
 import { oneDegreeInteraction } from './one-degree-interaction';
 import { type TTest, tTest } from './t-test';
+import { addTo } from '../numeric/add-to';
 
 /** A line of the table of sums of squares. */
 export interface BlocksLine {
@@ -61,8 +62,8 @@ function cellsOf(readings: readonly InBlock[], groups: number, blocks: number) {
   const sums = Array.from({ length: blocks }, () => new Float64Array(groups));
   for (const { group, block, value } of readings) {
     const [n, s] = [there(counts[block], 'a block'), there(sums[block], 'a block')];
-    n[group] = (n[group] ?? 0) + 1;
-    s[group] = (s[group] ?? 0) + value;
+    addTo(n, group, 1);
+    addTo(s, group, value);
   }
   return { counts, sums };
 }

@@ -37,5 +37,5 @@ export function ranked(values: readonly number[]): Ranked {
     }
     return low;
   };
-  return { ranks: values.map((x) => shared[runOf(x)] ?? 0), tieTerm, tied: tieTerm > 0 };
+  return { ranks: values.map((x) => nth(shared, runOf(x))), tieTerm, tied: tieTerm > 0 };
 }

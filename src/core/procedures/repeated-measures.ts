@@ -4,6 +4,7 @@ import { fisherF } from '../distributions/f';
 import { demand } from '../numeric/domain-error';
 import { sum } from '../numeric/sum';
 import { withinRest } from './subject-rows';
+import { addTo } from '../numeric/add-to';
 
 export interface RepeatedMeasures {
   condition: { ss: number; df: number };
@@ -37,7 +38,7 @@ function determinant(matrix: readonly (readonly number[])[]): number {
     for (let i = j + 1; i < m.length; i++) {
       const row = m[i] ?? [];
       const factor = nth(row, j) / pivot;
-      for (let k = j; k < m.length; k++) row[k] = (row[k] ?? 0) - factor * nth(other, k);
+      for (let k = j; k < m.length; k++) addTo(row, k, -factor * nth(other, k));
     }
   }
   return product;

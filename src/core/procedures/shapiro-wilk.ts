@@ -32,19 +32,17 @@ export function shapiroWilk(values: readonly number[]): ShapiroWilk {
     const square = 2 * sum(scores.map((m) => m * m));
     const root = 1 / Math.sqrt(n);
     const first =
-      polynomial([-2.706056, 4.434685, -2.07119, -0.147981, 0.221157, 0], root) - (scores[0] ?? 0) / Math.sqrt(square);
+      polynomial([-2.706056, 4.434685, -2.07119, -0.147981, 0.221157, 0], root) - nth(scores, 0) / Math.sqrt(square);
     weights[0] = first;
     let from = 1;
-    let rest = (square - 2 * (scores[0] ?? 0) ** 2) / (1 - 2 * first * first);
+    let rest = (square - 2 * nth(scores, 0) ** 2) / (1 - 2 * first * first);
     if (n > 5) {
       const second =
-        polynomial([-3.582633, 5.682633, -1.752461, -0.293762, 0.042981, 0], root) -
-        (scores[1] ?? 0) / Math.sqrt(square);
+        polynomial([-3.582633, 5.682633, -1.752461, -0.293762, 0.042981, 0], root) - nth(scores, 1) / Math.sqrt(square);
       weights[1] = second;
       from = 2;
       rest =
-        (square - 2 * (scores[0] ?? 0) ** 2 - 2 * (scores[1] ?? 0) ** 2) /
-        (1 - 2 * first * first - 2 * second * second);
+        (square - 2 * nth(scores, 0) ** 2 - 2 * nth(scores, 1) ** 2) / (1 - 2 * first * first - 2 * second * second);
     }
     for (let i = from; i < half; i++) weights[i] = -nth(scores, i) / Math.sqrt(rest);
   }

@@ -95,7 +95,7 @@ function permutedLabels({ groups, statistic }: Extract<Shuffling, { kind: 'label
   const order = groups.map((_, i) => i).sort((i, j) => nth(sizes, i) - nth(sizes, j));
   const starts = groups.map((_, i) => sum(sizes.slice(0, i)));
   const places = Float64Array.from(
-    order.flatMap((g) => Array.from({ length: nth(sizes, g) }, (_, k) => rank[nth(starts, g) + k] ?? 0)),
+    order.flatMap((g) => Array.from({ length: nth(sizes, g) }, (_, k) => nth(rank, nth(starts, g) + k))),
   );
   const slots = Int32Array.from(order.flatMap((g) => new Array<number>(nth(sizes, g)).fill(g)));
   const permute = permuter(places, values.length - mostOf(sizes), generator);
@@ -166,7 +166,7 @@ function drawnAgain(groups: readonly (readonly number[])[], centre: Centre, { be
         const [to, which] = [into[g] ?? group, drawn[g] ?? []];
         for (let i = 0; i < group.length; i++) {
           which[i] = below(group.length);
-          to[i] = group[nth(which, i)] ?? 0;
+          to[i] = nth(group, nth(which, i));
         }
       });
       return centreDifference(into, centre);

@@ -2,6 +2,7 @@
 import { nth } from '../numeric/nth';
 import { demand } from '../numeric/domain-error';
 import { moments } from '../numeric/sum';
+import { addTo } from '../numeric/add-to';
 
 /** A reading under one level of each factor. */
 export interface TwoWayReading {
@@ -105,8 +106,8 @@ function solve(matrix: number[][], right: number[]): number[] {
       const row = matrix[i] ?? [];
       const factor = nth(row, j) / pivot;
       if (factor === 0) continue;
-      for (let k = j; k < n; k++) row[k] = (row[k] ?? 0) - factor * nth(pivotRow, k);
-      right[i] = (right[i] ?? 0) - factor * nth(right, j);
+      for (let k = j; k < n; k++) addTo(row, k, -factor * nth(pivotRow, k));
+      addTo(right, i, -factor * nth(right, j));
     }
   }
   const x = new Array<number>(n).fill(0);

@@ -15,6 +15,7 @@ import { adjustedFor } from './covariate';
 import { innerNamed } from './inner';
 import { inNaturalOrder } from './natural-order';
 import { type Question, questionOf } from './question';
+import { textAt } from '../readings/cell-at';
 
 /** The parts that a column of expected counts, or of a ratio, stands for; undefined where there is none for each category. */
 function expectedRatio(table: Table, categories: number): number[] | undefined {
@@ -80,7 +81,7 @@ function isCrossed(table: Table, by: Column | undefined, measure: string | undef
 const holdsSeveral = (block: Column, by: Column | undefined): boolean => {
   const first = new Map<string, string>();
   return block.cells.some((cell, i) => {
-    const [name, level] = [cell.trim(), by?.cells[i]?.trim() ?? ''];
+    const [name, level] = [cell.trim(), textAt(by?.cells, i)];
     if (name === '' || level === '') return false;
     if (!first.has(name)) first.set(name, level);
     return first.get(name) !== level;

@@ -4,6 +4,7 @@ import { type Column, type Table, columnsOf, findColumn } from '../readings/tabl
 import { subjectName } from '../understanding/vocabulary';
 import { isNested } from './asking';
 import type { Question } from './question';
+import { textAt } from '../readings/cell-at';
 
 /** Columns that may name samples within the samples. */
 export function innerFor(question: Question, table: Table): Column[] {
@@ -27,7 +28,7 @@ export function innerNamed(question: Question, table: Table): Column | undefined
     const within = new Map<string, Set<string>>();
     let rows = 0;
     cells.forEach((cell, i) => {
-      const sample = outer[i]?.trim() ?? '';
+      const sample = textAt(outer, i);
       if (cell.trim() === '' || sample === '') return;
       rows++;
       const known = within.get(sample);

@@ -2,6 +2,7 @@
 import { isBefore } from '../understanding/vocabulary';
 import { isWithin, kindOf } from './asking';
 import type { Question } from './question';
+import { nth } from '../numeric/nth';
 
 interface Named {
   id: string;
@@ -54,7 +55,7 @@ export function inNaturalOrder(question: Question, groups: readonly Named[]): Qu
   }
   if (kind !== 'several' || question.about === 'table') return question;
   const [first, ...others] = groups.map((g) => g.name);
-  const inTime = groups.slice(1).every((g, i) => precedes(groups[i]?.name ?? '', g.name));
+  const inTime = groups.slice(1).every((g, i) => precedes(nth(groups, i).name, g.name));
   const heldAgainst = first !== undefined && isControl(first) && !others.some(isControl);
   return others.length > 0 && (inTime || heldAgainst) ? { ...question, turned: 'all' } : question;
 }

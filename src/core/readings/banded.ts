@@ -5,6 +5,7 @@ import type { Category, CountTable } from './counts';
 import { type Choice, type Group, chosenColumns, columnsAreGroups, groupsOf, pairsOf } from './groups';
 import type { Reading } from './read-column';
 import { type Table, called } from './table';
+import { addTo } from '../numeric/add-to';
 
 /** The two sides of a cut-off. */
 export const sides = ['below', 'from'] as const;
@@ -55,7 +56,7 @@ export function bandedCounts(table: Table, banding: Banding): CountTable {
     for (const { a: before, b: after } of pairsOf(table, a, b).pairs) {
       const line = counts[sideOf(before)] ?? [];
       const side = sideOf(after);
-      line[side] = (line[side] ?? 0) + 1;
+      addTo(line, side, 1);
     }
     return {
       rows: { name: a.name, categories: categories.map((c, colour) => ({ ...c, colour })) },

@@ -1,4 +1,5 @@
 import { placeLetters } from './place-letters';
+import { cellAt } from './cell-at';
 
 /** A part of a sheet: rows and columns from 0, ends included. */
 export interface Area {
@@ -28,7 +29,7 @@ const isNumber = (text: string): boolean => /^\s*[<>]?\s*[+−-]?[\d.,]*\d\s*%?\
 function goesOn(rows: readonly (readonly string[])[], above: Area, area: Area): boolean {
   const [last, first] = [rows[above.bottom], rows[area.top]];
   for (let c = area.left; c <= area.right; c++) {
-    const [over, under] = [last?.[c] ?? '', first?.[c] ?? ''];
+    const [over, under] = [cellAt(last, c), cellAt(first, c)];
     if (filled(over) && filled(under) && isNumber(over) !== isNumber(under)) return false;
   }
   return first?.slice(area.left, area.right + 1).some((text) => filled(text) && isNumber(text)) ?? false;

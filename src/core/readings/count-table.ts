@@ -9,6 +9,7 @@ import { levelRows, levelsOf, displayLevels } from './levels';
 import { readColumn } from './read-column';
 import { holdsShares, percentage, shareCell } from './share-cell';
 import { type Column, type Table, called, columnsOf } from './table';
+import { addTo } from '../numeric/add-to';
 
 /** Which columns are crossed, the first group columns unless chosen; or where readings are cut in two. */
 export interface Crossing extends Choice {
@@ -55,8 +56,8 @@ function fromShares(table: Table, by: Column, shares: Column): CountTable {
       `“${called(shares)}”, row ${row + 1} holds “${cell}”: more were found than there were. Exchange the two numbers, or mend the one that is wrong.`,
     );
     if (found.rounded) rounded.push(`${cell.trim()} counted as ${found.count}`);
-    line[0] = (line[0] ?? 0) + found.count;
-    line[1] = (line[1] ?? 0) + found.n - found.count;
+    addTo(line, 0, found.count);
+    addTo(line, 1, found.n - found.count);
   });
   const name = called(shares, 'found');
   const totals = new Set(Array.from(besideRows([shares]).keys(), (row) => rowOf[row] ?? -1));
@@ -126,7 +127,7 @@ function tabulated(table: Table): CountTable {
     for (const { row, value } of used) {
       const line = counts[rowOf[row] ?? -1];
       const j = columnOf ? (columnOf[row] ?? -1) : k;
-      if (line && j >= 0) line[j] = (line[j] ?? 0) + wholeCount(column, row, value);
+      if (line && j >= 0) addTo(line, j, wholeCount(column, row, value));
     }
   });
   // A row of totals is no category.
@@ -164,7 +165,7 @@ function crossed(table: Table, { by: byId, outcome: outcomeId }: Crossing): Coun
     else if (i < 0 || j < 0) half += columnOf || i >= 0 ? 1 : 0;
     else {
       const line = counts[i];
-      if (line) line[j] = (line[j] ?? 0) + 1;
+      if (line) addTo(line, j, 1);
     }
   }
   return {

@@ -3,6 +3,7 @@ import { type Formula, evaluate, expressionText, sourcesOf } from './formula';
 import { levelRows, levelsOf } from './levels';
 import { readColumn } from './read-column';
 import { type Column, type Table, findColumn } from './table';
+import { cellAt } from './cell-at';
 
 /** A number as a derived cell shows it: the digits a double holds for certain. */
 const shown = (x: number): string => (Number.isFinite(x) ? String(Number(x.toPrecision(15))) : '');
@@ -51,7 +52,7 @@ function texts(formula: Formula, sources: Map<string, Column>, rowCount: number)
   if (formula.kind === 'bands')
     return rows.map((row) => {
       const value = values.get(row);
-      return value === undefined ? '' : (formula.names[bandOf(value, formula.cuts)] ?? '');
+      return value === undefined ? '' : cellAt(formula.names, bandOf(value, formula.cuts));
     });
   if (formula.kind === 'percent-of-control') {
     const mean = controlMean(formula, sources);

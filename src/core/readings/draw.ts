@@ -1,5 +1,7 @@
 import { demand } from '../numeric/domain-error';
 import { random, shuffleInPlace } from '../numeric/random';
+import { cellAt } from './cell-at';
+import { nth } from '../numeric/nth';
 
 /** Rows drawn at random from `rows`, in the order drawn. Without replacement no row comes twice. */
 export function drawRows(rows: readonly number[], n: number, replace: boolean, seed: number): number[] {
@@ -10,7 +12,7 @@ export function drawRows(rows: readonly number[], n: number, replace: boolean, s
     `Only ${rows.length} rows can be drawn from: draw fewer, or put each back after it is drawn.`,
   );
   const source = random(seed);
-  if (replace) return Array.from({ length: n }, () => rows[source.below(rows.length)] ?? 0);
+  if (replace) return Array.from({ length: n }, () => nth(rows, source.below(rows.length)));
   const order = [...rows];
   shuffleInPlace(order, source);
   return order.slice(0, n);
@@ -48,9 +50,9 @@ export function allocate(n: number, { way, treatments, seed, block = 0, strata =
     // Where the number does not divide evenly, which treatments get one more is drawn too.
     const order = treatments.map((_, k) => k);
     shuffleInPlace(order, source);
-    const places = subjects.map((_, i) => order[i % count] ?? 0);
+    const places = subjects.map((_, i) => nth(order, i % count));
     shuffleInPlace(places, source);
-    subjects.forEach((subject, i) => (result[subject] = treatments[places[i] ?? 0] ?? ''));
+    subjects.forEach((subject, i) => (result[subject] = cellAt(treatments, nth(places, i))));
   };
   const all = Array.from({ length: n }, (_, i) => i);
   if (way === 'simple') share(all);

@@ -3,6 +3,7 @@ import { columnsAreGroups } from './groups';
 import { levelRows, levelsOf } from './levels';
 import type { TableEdit } from './table-edit';
 import { type Column, type Level, type Table, columnsOf, findColumn, groupLooks } from './table';
+import { cellAt } from './cell-at';
 
 const described = (column: Column, levels: readonly Level[]): TableEdit => ({
   kind: 'describe-column',
@@ -71,7 +72,7 @@ export function mergeColumnsEdits(table: Table, into: Column, from: Column): Tab
     'The rows belong to subjects or labels here, and merging would part them: turn the table into one row per reading first.',
   );
   let end = into.cells.length;
-  while (end > 0 && (into.cells[end - 1] ?? '') === '') end -= 1;
+  while (end > 0 && cellAt(into.cells, end - 1) === '') end -= 1;
   const texts = from.cells.map((text) => [text]);
   while (texts.at(-1)?.[0] === '') texts.pop();
   const marks = Object.entries(from.aside).map(([row, reason]) => ({

@@ -4,6 +4,8 @@ import { withDerived } from './derive';
 import { levelRows, displayLevels } from './levels';
 import { type ColumnReadings, type Reading, readColumn } from './read-column';
 import { type Column, type Table, called, columnsOf, findColumn } from './table';
+import { textAt } from './cell-at';
+import { addTo } from '../numeric/add-to';
 
 /** One group of a comparison with all its readings, wherever in the table they stand. */
 export interface Group {
@@ -75,7 +77,7 @@ function levelGroups(table: Table, choice: Choice): Group[] {
 /** The subject each row is about, by the table's subject column; undefined without one. */
 export function subjectOfRow(table: Table): ((row: number) => string) | undefined {
   const [column] = columnsOf(table, 'subject');
-  return column && ((row) => column.cells[row]?.trim() ?? '');
+  return column && ((row) => textAt(column.cells, row));
 }
 
 /** Several readings as one: their mean, at the row of the first. A single reading stays as it is. */
@@ -206,12 +208,12 @@ export function repeatsOf(table: Table, choice: Choice = {}, within?: readonly s
       if (place === lastGroup.length) placeOf.set(subject, place);
       if (lastGroup[place] === g) {
         const at = counter[place] ?? 0;
-        perSubject[at] = (perSubject[at] ?? 0) + 1;
+        addTo(perSubject, at, 1);
         continue;
       }
       counter[place] = perSubject.push(1) - 1;
       lastGroup[place] = g;
-      groupsHolding[place] = (groupsHolding[place] ?? 0) + 1;
+      addTo(groupsHolding, place, 1);
     }
   }
   const repeats = {

@@ -1,6 +1,7 @@
 import { applyEdit, applyEdits } from './edits';
 import type { EditOf, TableEdit } from './table-edit';
 import { type Table, emptyColumn, findColumn, tableOf } from './table';
+import { cellAt } from './cell-at';
 
 /** A cell of mine whose row or column is not there any more. */
 export interface LostCell {
@@ -99,11 +100,11 @@ export function movedEdits(
     texts.forEach((line, i) => {
       const place = placeOf(row + i);
       line.forEach((text, k) => {
-        const id = columns[k] ?? '';
+        const id = cellAt(columns, k);
         if (place === undefined || !has(id)) lose(id, row + i, text);
       });
       if (place === undefined || kept.length === 0) return;
-      const own = kept.map(({ k }) => line[k] ?? '');
+      const own = kept.map(({ k }) => cellAt(line, k));
       const last = made.at(-1);
       if (last && last.row + last.texts.length === place) last.texts.push(own);
       else made.push({ kind: 'write', row: place, columns: kept.map(({ id }) => id), texts: [own] });

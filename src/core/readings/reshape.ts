@@ -6,6 +6,8 @@ import { levelRows, levelsOf } from './levels';
 import { readColumn } from './read-column';
 import type { TableEdit } from './table-edit';
 import { type Column, type Level, type Shape, type Table, columnsOf, emptyColumn } from './table';
+import { cellAt, textAt } from './cell-at';
+import { addTo } from '../numeric/add-to';
 
 /** A table's columns in another shape, with the shape they have then. */
 interface Reshaped {
@@ -19,7 +21,7 @@ const list = (columns: readonly Column[]): string => columns.map((c) => `“${c.
 /** Last row with text in a column, plus one. */
 const height = (column: Column): number => {
   let end = column.cells.length;
-  while (end > 0 && (column.cells[end - 1] ?? '').trim() === '') end -= 1;
+  while (end > 0 && textAt(column.cells, end - 1) === '') end -= 1;
   return end;
 };
 
@@ -64,14 +66,14 @@ function stacked(table: Table): Reshaped {
     for (let row = 0; row < end; row++) {
       const reason = column.aside[row];
       if (reason !== undefined) aside[value.length] = reason;
-      group.push(names[k] ?? '');
-      value.push(column.cells[row] ?? '');
+      group.push(cellAt(names, k));
+      value.push(cellAt(column.cells, row));
       beside.forEach((c, i) => others[i]?.push(cellBeside(table, c, row)));
     }
   });
   const levels: Level[] = measures.map((c, i) => ({
     id: c.id,
-    name: names[i] ?? '',
+    name: cellAt(names, i),
     ...(c.colour === undefined ? {} : { colour: c.colour }),
   }));
   const extra: Column[] = [];
@@ -100,10 +102,10 @@ function stacked(table: Table): Reshaped {
 
 /** A cell beside the readings; in a grid an empty one stands for the level named above it. */
 function cellBeside(table: Table, column: Column, row: number): string {
-  const text = column.cells[row] ?? '';
+  const text = cellAt(column.cells, row);
   if (table.shape !== 'grid' || column.role !== 'group' || text.trim() !== '') return text;
   for (let above = row - 1; above >= 0; above--) {
-    const name = column.cells[above] ?? '';
+    const name = cellAt(column.cells, above);
     if (name.trim() !== '') return name;
   }
   return '';
@@ -125,7 +127,7 @@ function spreadOut(table: Table, target: Shape): Reshaped {
   demand(levels.length > 0, `“${by.name}” names no groups yet.`);
   demand(levels.length <= 200, `“${by.name}” has ${levels.length} different entries: too many for a column each.`);
   const keys = table.columns.filter((c) => c !== measure && c !== by);
-  const unnamed = rows.findIndex((place, row) => place < 0 && (measure.cells[row] ?? '').trim() !== '');
+  const unnamed = rows.findIndex((place, row) => place < 0 && textAt(measure.cells, row) !== '');
   demand(unnamed < 0, `Row ${unnamed + 1} has a reading and no group: name its group in “${by.name}” first.`);
   if (target === 'columns' && keys.length > 0 && !keys.every((c) => c.role === 'subject' || c.role === 'label'))
     throw new DomainError(
@@ -139,7 +141,7 @@ function spreadOut(table: Table, target: Shape): Reshaped {
         : `Beside the readings a two-way grid has one column for the rows; ${list(keys)} would not all have a place.`,
     );
   // Rows with the same entries beside them belong together; the k-th of a group goes with the k-th of another.
-  const keyOf = (row: number): string => JSON.stringify(keys.map((c) => (c.cells[row] ?? '').trim()));
+  const keyOf = (row: number): string => JSON.stringify(keys.map((c) => textAt(c.cells, row)));
   const places = new Map<string, number[]>();
   const rowOf: { keys: string[]; cells: Map<number, { text: string; reason: string | undefined }> }[] = [];
   const filledOf = new Map<string, number>();
@@ -153,9 +155,9 @@ function spreadOut(table: Table, target: Shape): Reshaped {
     places.set(key, known);
     if (known[nth] === undefined) {
       known[nth] = rowOf.length;
-      rowOf.push({ keys: keys.map((c) => c.cells[row] ?? ''), cells: new Map() });
+      rowOf.push({ keys: keys.map((c) => cellAt(c.cells, row)), cells: new Map() });
     }
-    rowOf[known[nth] ?? 0]?.cells.set(place, { text: measure.cells[row] ?? '', reason: measure.aside[row] });
+    rowOf[known[nth] ?? 0]?.cells.set(place, { text: cellAt(measure.cells, row), reason: measure.aside[row] });
   }
   if (target === 'grid' || target === 'repeated') {
     // Rows of a kind stand together, in the order in which their kinds first came.
@@ -163,7 +165,7 @@ function spreadOut(table: Table, target: Shape): Reshaped {
     rowOf.sort((x, y) => (order.get(x) ?? 0) - (order.get(y) ?? 0));
   }
   const columns = [
-    ...keys.map((c, i) => ({ ...c, cells: rowOf.map((r) => r.keys[i] ?? ''), aside: {} })),
+    ...keys.map((c, i) => ({ ...c, cells: rowOf.map((r) => cellAt(r.keys, i)), aside: {} })),
     ...levels.map((level, place): Column => {
       const aside: Record<number, string> = {};
       const cells = rowOf.map((r, row) => {
@@ -213,7 +215,7 @@ function countRows(table: Table): { by: [Column, Column]; counts: number[][]; na
       const i = rowOf[row] ?? -1;
       const j = secondBy && counts.length === 1 ? (levelRows(secondBy)[row] ?? -1) : k;
       const line = matrix[i];
-      if (line && j >= 0) line[j] = (line[j] ?? 0) + (values.get(row) ?? 0);
+      if (line && j >= 0) addTo(line, j, values.get(row) ?? 0);
     }
   });
   const second: Column =
@@ -233,8 +235,8 @@ function toldOut(table: Table): Reshaped {
   counts.forEach((line, i) =>
     line.forEach((n, j) => {
       for (let k = 0; k < n; k++) {
-        cells[0].push(names[0][i] ?? '');
-        cells[1].push(names[1][j] ?? '');
+        cells[0].push(cellAt(names[0], i));
+        cells[1].push(cellAt(names[1], j));
       }
     }),
   );
@@ -284,7 +286,7 @@ function tabulated(table: Table): Reshaped {
       );
     const line = counts[inRow[row] ?? -1];
     const j = inColumn[row] ?? -1;
-    if (line && j >= 0) line[j] = (line[j] ?? 0) + 1;
+    if (line && j >= 0) addTo(line, j, 1);
   }
   return {
     shape: 'counts',

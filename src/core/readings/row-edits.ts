@@ -2,6 +2,7 @@ import { demand } from '../numeric/domain-error';
 import { editableColumn, replaceColumns } from './column-edits';
 import { type EditOf, type Edited, type TableEdit, limits } from './table-edit';
 import type { Column, Table } from './table';
+import { cellAt } from './cell-at';
 
 type Aside = Record<number, string>;
 
@@ -35,8 +36,8 @@ export function write(table: Table, edit: EditOf<'write'>): Edited {
     const column = changed.get(id) ?? editableColumn(table, id);
     const cells = padded(column.cells, end);
     edit.texts.forEach((texts, i) => {
-      before[i]?.push(cells[edit.row + i] ?? '');
-      cells[edit.row + i] = texts[k] ?? '';
+      before[i]?.push(cellAt(cells, edit.row + i));
+      cells[edit.row + i] = cellAt(texts, k);
     });
     changed.set(id, { ...column, cells });
   });
@@ -56,7 +57,7 @@ export function insertRows(table: Table, edit: EditOf<'insert-rows'>): Edited {
     for (const [row, reason] of Object.entries(fresh?.aside ?? {})) aside[at + Number(row)] = reason;
     if (column.cells.length <= at && !fresh) return { ...column, aside };
     const cells = padded(column.cells, at);
-    const between = Array.from({ length: count }, (_, i) => fresh?.cells[i] ?? '');
+    const between = Array.from({ length: count }, (_, i) => cellAt(fresh?.cells, i));
     return { ...column, cells: cells.slice(0, at).concat(between, cells.slice(at)), aside };
   });
   return {
@@ -89,7 +90,7 @@ function reordered(table: Table, order: readonly number[]): Table {
   order.forEach((row, place) => (placeOf[row] = place));
   const columns = table.columns.map((column) => ({
     ...column,
-    cells: column.formula ? column.cells : order.map((row) => column.cells[row] ?? ''),
+    cells: column.formula ? column.cells : order.map((row) => cellAt(column.cells, row)),
     aside: movedAside(column.aside, (row) => placeOf[row]),
   }));
   return { ...table, columns };

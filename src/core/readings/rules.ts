@@ -2,6 +2,7 @@ import { readColumn } from './read-column';
 import { typedNumber } from './typed-number';
 import { columnsAreGroups } from './groups';
 import { type Column, type Table, called, columnsOf, findColumn } from './table';
+import { cellAt, textAt } from './cell-at';
 
 /** How a rule may pick. */
 export const ruleKinds = ['above', 'below', 'between', 'outside', 'equal', 'not', 'contains', 'empty'] as const;
@@ -55,7 +56,7 @@ export function rowsByRule(column: Column, rowCount: number, rule: Rule): number
   const equals = (text: string, x: number | undefined): boolean =>
     number && x !== undefined ? x === value : text === rule.value.trim();
   const holds = (row: number): boolean => {
-    const text = (column.cells[row] ?? '').trim();
+    const text = textAt(column.cells, row);
     if (rule.is === 'empty') return text === '';
     if (rule.is === 'not') return !equals(text, numbers.get(row));
     if (text === '') return false;
@@ -90,9 +91,7 @@ export function readingCells(
     columnsAreGroups(table) && table.shape !== 'repeated' && column !== undefined
       ? table.columns.filter((c) => c.id === column)
       : holdersOf(table);
-  return rows.flatMap((row) =>
-    holders.filter((c) => (c.cells[row] ?? '').trim() !== '').map((c) => ({ column: c.id, row })),
-  );
+  return rows.flatMap((row) => holders.filter((c) => textAt(c.cells, row) !== '').map((c) => ({ column: c.id, row })));
 }
 
 /** Rows in the order of a column: numbers by size, then text by the alphabet, empty cells last; equals stay in order. */
@@ -101,12 +100,12 @@ export function sortedRows(column: Column, rowCount: number, falling: boolean): 
   const numbers = new Map(used.map((r) => [r.row, r.value]));
   for (const cell of aside) if (cell.value !== undefined) numbers.set(cell.row, cell.value);
   const compare = new Intl.Collator('en', { numeric: true, sensitivity: 'base' }).compare;
-  const kind = (row: number): number => (numbers.has(row) ? 0 : (column.cells[row] ?? '').trim() === '' ? 2 : 1);
+  const kind = (row: number): number => (numbers.has(row) ? 0 : textAt(column.cells, row) === '' ? 2 : 1);
   const sign = falling ? -1 : 1;
   return Array.from({ length: rowCount }, (_, row) => row).sort((i, j) => {
     const [ki, kj] = [kind(i), kind(j)];
     if (ki !== kj) return ki - kj;
     if (ki === 0) return sign * ((numbers.get(i) ?? 0) - (numbers.get(j) ?? 0)) || i - j;
-    return ki === 2 ? i - j : sign * compare(column.cells[i] ?? '', column.cells[j] ?? '') || i - j;
+    return ki === 2 ? i - j : sign * compare(cellAt(column.cells, i), cellAt(column.cells, j)) || i - j;
   });
 }

@@ -37,7 +37,7 @@ function rowsOf(
   if (what.kind === 'signs') {
     const flipped = permuted?.kind === 'signs' ? permuted.flipped : [];
     const now = what.differences.map((d, i) => (flipped[i] ? -d : d));
-    const ink = { group: groups[0]?.colour ?? 0 };
+    const ink = { group: nth(groups, 0).colour };
     const points = now.map((at, i): Point => ({
       at,
       key: `r${i}`,
@@ -58,7 +58,7 @@ function rowsOf(
     if (what.kind === 'labels') {
       const labels = permuted?.kind === 'labels' ? permuted.labels : own;
       const members = all.flatMap((at, i): (Point & { at: number })[] =>
-        labels[i] === g ? [{ at, key: `r${i}`, ink: inkOf(nth(own, i)), shape: groups[nth(own, i)]?.colour ?? 0 }] : [],
+        labels[i] === g ? [{ at, key: `r${i}`, ink: inkOf(nth(own, i)), shape: nth(groups, nth(own, i)).colour }] : [],
       );
       return [dotRow(members, g), tick(centre(members.map((p) => p.at)), g)];
     }
@@ -98,8 +98,8 @@ function countRows({ groups, what, outcomes }: Chance, permuted: Arrangement | u
       }),
       label(
         row.length === 2
-          ? `${outcomes[0] ?? ''} ${row[0] ?? 0} of ${n}`
-          : row.map((c, j) => `${outcomes[j] ?? ''} ${c}`).join(' · '),
+          ? `${nth(outcomes, 0)} ${nth(row, 0)} of ${n}`
+          : row.map((c, j) => `${nth(outcomes, j)} ${c}`).join(' · '),
         Infinity,
         i - 0.42,
         { dy: 4, anchor: 'end', size: 12, ink: 'muted' },

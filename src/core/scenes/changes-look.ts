@@ -54,7 +54,7 @@ export function changesOf(answer: Answer, from?: string): Changes | undefined {
     if (i === at) return [];
     const pairs = rows.flatMap((row, k) => {
       const [x, y] = [row[at], row[i]];
-      return x === undefined || y === undefined ? [] : [{ subject: found.subjects[k] ?? '', x, y }];
+      return x === undefined || y === undefined ? [] : [{ subject: nth(found.subjects, k), x, y }];
     });
     const [xs, ys] = [pairs.map((p) => p.x), pairs.map((p) => p.y)];
     const values = ratio ? pairs.map(({ x, y }) => y / x) : differencesAsTyped(ys, xs);

@@ -22,7 +22,7 @@ export const fitLook: Look = ({ comparison, question }, width) => {
     width,
     height: height + 62,
     panels: [fitBars(counts, frame, question.level)],
-    alt: `Counts as bars with the counts expected: ${counts.columns.map((c, j) => `${c} ${observed[j] ?? ''} for ${fixed(nth(expected, j), 1)}`).join('; ')}.`,
+    alt: `Counts as bars with the counts expected: ${counts.columns.map((c, j) => `${c} ${nth(observed, j)} for ${fixed(nth(expected, j), 1)}`).join('; ')}.`,
   };
 };
 

@@ -2,6 +2,7 @@
 import type { Answer } from '../answer/answer';
 import { differencesOf } from '../answer/pairing';
 import type { Point } from '../drawing/scene';
+import { nth } from '../numeric/nth';
 
 /** Each pair's difference, named by its subject and leading to its two readings; none where readings are not paired, or told as ratios. */
 export function pairPoints({ question, comparison, unit, groups }: Answer): Point[] {
@@ -12,7 +13,7 @@ export function pairPoints({ question, comparison, unit, groups }: Answer): Poin
   return differencesOf(pairing).map((at, i) => {
     const pair = pairing.pairs[i];
     const cells = [pair?.a, pair?.b].flatMap((reading, k) =>
-      (reading?.rows ?? (reading ? [reading.row] : [])).map((row) => ({ column: columns[k] ?? '', row })),
+      (reading?.rows ?? (reading ? [reading.row] : [])).map((row) => ({ column: nth(columns, k), row })),
     );
     return { at, title: `${pair?.subject ?? ''}: ${at}${unit && ` ${unit}`}`, cells };
   });

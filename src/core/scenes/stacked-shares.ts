@@ -35,10 +35,10 @@ export function stackedShares(
   const at = (i: number, pixels: number): number => i + pixels / unit;
   const marks = observed.flatMap((row, i): Mark[] => {
     const n = row.reduce((a, b) => a + b, 0);
-    if (n === 0) return nameMarks(`${rows[i] ?? ''}: nothing counted`, undefined, at(i, 10));
+    if (n === 0) return nameMarks(`${nth(rows, i)}: nothing counted`, undefined, at(i, 10));
     let from = 0;
     return [
-      ...nameMarks(`${rows[i] ?? ''} (${n})`, undefined, at(i, 8)),
+      ...nameMarks(`${nth(rows, i)} (${n})`, undefined, at(i, 8)),
       ...row.flatMap((count, j): Mark[] => {
         const share = count / n;
         const [left, right] = [from, from + share];

@@ -40,7 +40,7 @@ export function tiles(counts: CountedPart, frame: Frame, level: number): Panel {
         marks.push(label(words, left + wide / 2, low + tall / 2, { dy: 4, anchor: 'middle', size, bold: sign !== '' }));
       low += tall;
     });
-    const name = rows[i] ?? '';
+    const name = nth(rows, i);
     if (textWidth(name, size) < wide * frame.width + 4)
       marks.push(label(name, left + wide / 2, -Infinity, { dy: 15, anchor: 'middle', size }));
     left += wide;
@@ -51,7 +51,7 @@ export function tiles(counts: CountedPart, frame: Frame, level: number): Panel {
   last.forEach((n, j) => {
     const tall = n / (total(last) || 1);
     if (tall * frame.height > 12)
-      marks.push(label(columns[j] ?? '', 1, low + tall / 2, { dx: 8, dy: 4, size, bold: true }));
+      marks.push(label(nth(columns, j), 1, low + tall / 2, { dx: 8, dy: 4, size, bold: true }));
     low += tall;
   });
   return {
@@ -68,12 +68,12 @@ export function fitBars(counts: CountedPart, frame: Frame, level: number): Panel
   const [line = [], hoped = []] = [observed[0], expected[0]];
   const most = Math.max(...line, ...hoped);
   const marks: Mark[] = line.flatMap((n, j): Mark[] => {
-    const sign = departs(residuals[0]?.[j] ?? 0, cellP[0]?.[j] ?? 1, level);
+    const sign = departs(nth(nth(residuals, 0), j), cellP[0]?.[j] ?? 1, level);
     const e = nth(hoped, j);
     return [
       bar(0, j - 0.12, n, j + 0.3, { ink: { group: j }, tint: sign ? 0.6 : 0.3, name: 'observed' }),
       rule(e, j - 0.22, e, j + 0.4, { ink: 'accent', weight: 2, name: 'expected' }),
-      label(columns[j] ?? '', 0, j - 0.32, { dy: 3, bold: true, size }),
+      label(nth(columns, j), 0, j - 0.32, { dy: 3, bold: true, size }),
       label(`${sign ? `${sign} ` : ''}${n} for ${significant(e, 3)} expected`, Infinity, j - 0.32, {
         dy: 3,
         anchor: 'end',

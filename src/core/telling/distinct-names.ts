@@ -5,6 +5,7 @@ import { followNames } from '../words/follow-names';
 import { methodName } from './method';
 import { percent } from '../words/numbers';
 import { shortQuestion } from './question';
+import { nth } from '../numeric/nth';
 
 /** A question of a list, by its names, and the name of its table. */
 export interface Listed {
@@ -52,7 +53,7 @@ function apart(own: Listed, twins: readonly Listed[]): string {
 export function distinctNames(list: readonly Listed[]): string[] {
   const names = list.map(({ named }) => shortQuestion(named));
   return list.map((own, i) => {
-    const name = names[i] ?? '';
+    const name = nth(names, i);
     return `${name}${apart(
       own,
       list.filter((_, k) => names[k] === name),

@@ -3,6 +3,7 @@ import { unitOf } from '../readings/units';
 import type { Evidence } from './evidence';
 import type { Seen } from './seen';
 import { sharedStem, turnName, variableIn } from './vocabulary';
+import { nth } from '../numeric/nth';
 
 /** Quotient of the largest and the smallest, of sizes that are not zero. */
 function ratio(sizes: readonly number[]): number {
@@ -25,7 +26,7 @@ export function alike(columns: readonly Seen[]): Evidence[] {
   const mixed = mixedUnits(columns);
   if (units.size > 1 && !mixed) say(-6, `the columns are in different units (${[...units].join(', ')})`);
   else if (mixed) say(1, 'the columns are in units of one kind');
-  else if (units.size === 1) say(2, `one unit, ${[...units][0] ?? ''}`);
+  else if (units.size === 1) say(2, `one unit, ${nth([...units], 0)}`);
   const names = columns.map((c) => c.name);
   const variables = names.map(variableIn);
   const different = new Set(variables.filter((v) => v !== undefined));
@@ -33,7 +34,7 @@ export function alike(columns: readonly Seen[]): Evidence[] {
   if (different.size > 1)
     say(-5, `the columns are named after different things (${[...different].slice(0, 3).join(', ')})`);
   else if (different.size === 1 && variables.some((v) => v === undefined) && !names.every((n) => turnName.test(n)))
-    say(-3, `one column is named after what is measured (${[...different][0] ?? ''})`);
+    say(-3, `one column is named after what is measured (${nth([...different], 0)})`);
   if (stem !== undefined) say(1, `the columns are numbered (${stem} …)`);
   // In two units of one kind neither size nor precision tells anything.
   if (mixed || columns.length < 2) return found;

@@ -29,6 +29,7 @@ import {
   turnName,
   variableIn,
 } from './vocabulary';
+import { nth } from '../numeric/nth';
 
 const isPercent = (c: Seen): boolean => c.texts.length > 0 && c.texts.every((t) => /^[\d.,]+\s*%$/.test(t));
 const isCount = (c: Seen): boolean => c.kind === 'numbers' && c.whole && c.unit === '';
@@ -48,9 +49,11 @@ function byPercent(figures: readonly Seen[]): [Seen, Seen] | undefined {
   const [a, b] = figures.filter((c) => c !== percent);
   if (figures.length !== 3 || !percent || !a || !b || !isCount(a) || !isCount(b)) return undefined;
   const shares = percent.texts.map((t) => Number(t.replace('%', '').replace(',', '.')));
+  const whole = a.numbers.length === shares.length && b.numbers.length === shares.length;
   const makes = (part: Seen, total: Seen): boolean =>
+    whole &&
     shares.every((share, i) => {
-      const exact = (part.numbers[i] ?? NaN) / (total.numbers[i] ?? NaN);
+      const exact = nth(part.numbers, i) / nth(total.numbers, i);
       return Math.abs(share - exact) < 0.011 || Math.abs(share / 100 - exact) < 0.011;
     });
   return makes(a, b) ? [a, b] : makes(b, a) ? [b, a] : undefined;
@@ -69,7 +72,7 @@ function partAndTotal(figures: readonly Seen[]): [Seen, Seen] | undefined {
   }
   if (!isCount(a) || !isCount(b)) return undefined;
   const within = (part: Seen, total: Seen): boolean =>
-    part.numbers.length === total.numbers.length && part.numbers.every((x, i) => x <= (total.numbers[i] ?? 0));
+    part.numbers.length === total.numbers.length && part.numbers.every((x, i) => x <= nth(total.numbers, i));
   for (const [part, total] of [
     [a, b],
     [b, a],
@@ -126,7 +129,7 @@ const scoreName = /^(?:(?:number|no\.?|#) of |(?:scores?|grades?|ratings?|class|
 
 /** Whether numbers down the left are what was found, and those beside them how often: blades from 0 up. */
 function areOutcomes(first: Seen, rest: readonly Seen[]): boolean {
-  const runsUp = first.whole && first.numbers.every((x, i, all) => i === 0 || x === (all[i - 1] ?? NaN) + 1);
+  const runsUp = first.whole && first.numbers.every((x, i, all) => i === 0 || x === nth(all, i - 1) + 1);
   if (!runsUp || rest.length === 0 || !rest.every(isCount) || turnName.test(first.name)) return false;
   const [only] = rest;
   const counted = rest.length === 1 && countName.test(only?.name ?? '') && !subjectNumber.test(first.name);

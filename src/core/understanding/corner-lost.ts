@@ -2,6 +2,7 @@
 import { isMissing } from '../readings/parse-number';
 import { valueOf } from './sums';
 import { areOfOneTime, calendarName, groupName, labelName, numberName, subjectName, turnName } from './vocabulary';
+import { textAt } from '../readings/cell-at';
 
 type Rows = readonly (readonly string[])[];
 
@@ -37,9 +38,9 @@ export function withCorner(block: Rows): string[][] | undefined {
     return undefined;
   const full = below.filter((row) => lengthOf(row) === head.length + 1).length;
   if (full < 0.9 * below.length || below.some((row) => lengthOf(row) > head.length + 1)) return undefined;
-  const first = below.map((row) => (row[0] ?? '').trim());
+  const first = below.map((row) => textAt(row, 0));
   // "Before: yes" beside "before: no" stands over counts.
-  const over = areOfOneTime(head) ? '' : (head[0] ?? '').trim();
+  const over = areOfOneTime(head) ? '' : textAt(head, 0);
   const counted = countRows(first) && !overNumbers.some((names) => names.test(over));
   if (
     !counted &&

@@ -19,6 +19,7 @@ import {
   spreadKind,
   variableIn,
 } from './vocabulary';
+import { cellAt, textAt } from '../readings/cell-at';
 
 type Rows = readonly (readonly string[])[];
 
@@ -26,7 +27,7 @@ type Rows = readonly (readonly string[])[];
 function spreadOut(upper: readonly string[], width: number): string[] {
   let over = '';
   return Array.from({ length: width }, (_, k) => {
-    const name = (upper[k] ?? '').trim();
+    const name = textAt(upper, k);
     if (name !== '') over = name;
     return over;
   });
@@ -42,7 +43,7 @@ function figuresUnder(
   const kinds = [...new Set(figures.slice(first))];
   if (!kinds.some((k) => meanName.test(k)) || !kinds.some((k) => spreadKind(k) !== null) || first > 1) return undefined;
   const [only, ...more] = body;
-  const rowName = (row: readonly string[]): string => (first === 0 ? '' : (row[0] ?? '').trim());
+  const rowName = (row: readonly string[]): string => (first === 0 ? '' : textAt(row, 0));
   // Rows of several variables are not compared with each other.
   if (more.length > 0 && (first === 0 || body.some((row) => variableIn(rowName(row)) ?? splitUnit(rowName(row)).unit)))
     return undefined;
@@ -55,7 +56,12 @@ function figuresUnder(
     ...body.flatMap((row) =>
       [...new Set(groups.slice(first))].map((group) => [
         named(row, group),
-        ...kinds.map((kind) => (row[groups.findIndex((g, k) => g === group && figures[k] === kind)] ?? '').trim()),
+        ...kinds.map((kind) =>
+          textAt(
+            row,
+            groups.findIndex((g, k) => g === group && figures[k] === kind),
+          ),
+        ),
       ]),
     ),
   ];
@@ -98,10 +104,10 @@ function numberedBelow([upper = [], ...body]: Rows): Names | undefined {
   const names = upper.filter((name) => name.trim() !== '');
   const width = Math.max(upper.length, body[0]?.length ?? 0);
   const areNames = names.length > 1 && names.length < width && names.every((name) => /^\p{L}/u.test(name.trim()));
-  if (!areNames || (upper[0] ?? '').trim() === '') return undefined;
+  if (!areNames || textAt(upper, 0) === '') return undefined;
   let number = 0;
   const lower = Array.from({ length: width }, (_, k) => {
-    number = (upper[k] ?? '').trim() === '' ? number + 1 : 1;
+    number = textAt(upper, k) === '' ? number + 1 : 1;
     return String(number);
   });
   return { outer: spreadOut(upper, width), lower, first: 0, body };
@@ -116,7 +122,7 @@ function namesOver(block: Rows): Names | undefined {
     block.slice(heads.skipped + heads.names + heads.units).filter((row) => row.some((cell) => cell.trim() !== ''));
   if (heads.names === 2) {
     const first = upper.findIndex((name) => name.trim() !== '');
-    const lower = Array.from({ length: width }, (_, k) => (under[k] ?? '').trim());
+    const lower = Array.from({ length: width }, (_, k) => textAt(under, k));
     return { outer: spreadOut(upper, width), lower, first, body: body() };
   }
   if (heads.names === 0) return numberedBelow(block.slice(heads.skipped));
@@ -145,14 +151,15 @@ export function crossedApart(block: Rows): string[][] | undefined {
   const { outer, lower, first, body } = found;
   const width = outer.length;
   const named = Array.from({ length: first }, (_, k) => k);
-  const cellsAt = (k: number): string[] => body.map((row) => (row[k] ?? '').trim());
+  const cellsAt = (k: number): string[] => body.map((row) => textAt(row, k));
   const figures = figuresUnder(outer, lower, body, first);
   if (figures) return figures;
   // Times down the side are those of each sample beside them.
-  const times = first === 1 && /\d/.test(cellsAt(0)[0] ?? '') && timeName.test(lower[0] ?? '') ? cellsAt(0) : undefined;
-  if (!times && !named.every((k) => isNumbering(lower[k] ?? '', cellsAt(k)))) return undefined;
+  const times =
+    first === 1 && /\d/.test(cellAt(cellsAt(0), 0)) && timeName.test(cellAt(lower, 0)) ? cellsAt(0) : undefined;
+  if (!times && !named.every((k) => isNumbering(cellAt(lower, k), cellsAt(k)))) return undefined;
   const places = Array.from({ length: width - first }, (_, i) => {
-    const [over, under] = [splitUnit(outer[first + i] ?? ''), splitUnit(lower[first + i] ?? '')];
+    const [over, under] = [splitUnit(cellAt(outer, first + i)), splitUnit(cellAt(lower, first + i))];
     return { k: first + i, a: over.name, b: under.name, unit: under.unit || over.unit };
   });
   const units = new Set(places.map((p) => p.unit));
@@ -173,8 +180,8 @@ export function crossedApart(block: Rows): string[][] | undefined {
   if (times)
     return numbered && units.size === 1
       ? [
-          ['group', 'sample', lower[0] ?? '', withUnit('reading')],
-          ...places.flatMap(({ k, a, b }) => cellsAt(k).map((cell, i) => [a, `${a} ${b}`, times[i] ?? '', cell])),
+          ['group', 'sample', cellAt(lower, 0), withUnit('reading')],
+          ...places.flatMap(({ k, a, b }) => cellsAt(k).map((cell, i) => [a, `${a} ${b}`, cellAt(times, i), cell])),
         ]
       : undefined;
   const filled = (row: readonly string[]): boolean => row.some((cell) => cell !== '');

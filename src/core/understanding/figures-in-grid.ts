@@ -2,6 +2,7 @@
 import { splitUnit } from '../readings/units';
 import { meanAndSpread, spreadNamed } from './plus-minus';
 import { pName, variableIn } from './vocabulary';
+import { cellAt } from '../readings/cell-at';
 
 type Rows = readonly (readonly string[])[];
 
@@ -30,21 +31,21 @@ function gridOf(block: Rows): Grid | undefined {
   const [head = [], ...rest] = block.map((row) => row.map((cell) => cell.trim()));
   const body = rest.filter((row) => row.some((cell) => cell !== ''));
   if (body.length === 0 || body.length > mostRows || head.length < 2) return undefined;
-  const holding = head.flatMap((_, k) => (body.some((row) => meanAndSpread(row[k] ?? '')) ? [k] : []));
+  const holding = head.flatMap((_, k) => (body.some((row) => meanAndSpread(cellAt(row, k))) ? [k] : []));
   // What a test made of them is no figure of a group.
   const others = head.flatMap((name, k) => (holding.includes(k) || pName.test(name) ? [] : [k]));
   const [named] = others;
   if (holding.length < 2 || others.length > 1 || (named ?? 0) > 0) return undefined;
-  if (holding.some((k) => head[k] === '' || meanAndSpread(head[k] ?? ''))) return undefined;
-  const cells = body.flatMap((row) => holding.map((k) => row[k] ?? ''));
+  if (holding.some((k) => head[k] === '' || meanAndSpread(cellAt(head, k)))) return undefined;
+  const cells = body.flatMap((row) => holding.map((k) => cellAt(row, k)));
   if (cells.some((cell) => cell !== '' && !meanAndSpread(cell))) return undefined;
-  const written = body.map((row) => (named === undefined ? '' : (row[named] ?? '')));
+  const written = body.map((row) => (named === undefined ? '' : cellAt(row, named)));
   if (body.length > 1 && new Set(written).size < written.length) return undefined;
   return {
     body,
     places: holding.map((k) => {
-      const name = (head[k] ?? '').replace(sizeIn, '').replace(figuresIn, '').trim();
-      return { k, name, n: sizeIn.exec(head[k] ?? '')?.[1] };
+      const name = cellAt(head, k).replace(sizeIn, '').replace(figuresIn, '').trim();
+      return { k, name, n: sizeIn.exec(cellAt(head, k))?.[1] };
     }),
     rowNames: written.map((name) => name.replace(describedIn, '')),
     spread: spreadNamed([...head, ...written]),
@@ -53,7 +54,7 @@ function gridOf(block: Rows): Grid | undefined {
 
 /** Figures of several variables, a row each, with a group a row and two columns for each of them. */
 function ofVariables({ body, places, rowNames, spread }: Grid): string[][] {
-  const found = (k: number) => body.map((row) => meanAndSpread(row[k] ?? ''));
+  const found = (k: number) => body.map((row) => meanAndSpread(cellAt(row, k)));
   const sized = places.some(({ n }) => n !== undefined);
   const rows = places.map(({ k, name, n = '' }) => [
     name,
@@ -77,7 +78,7 @@ export function figuresInGrid(block: Rows): string[][] | undefined {
   if (body.length > 1 && variables > body.length / 2) return ofVariables(grid);
   const groups = body.flatMap((row, i) =>
     places.flatMap(({ k, name: column, n }) => {
-      const found = meanAndSpread(row[k] ?? '');
+      const found = meanAndSpread(cellAt(row, k));
       const name = body.length > 1 ? [rowNames[i], column].filter(Boolean).join(' ') : column;
       return found ? [[name, found.mean, found.spread, found.n ?? n ?? '']] : [];
     }),

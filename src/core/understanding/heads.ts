@@ -5,6 +5,8 @@ import { isMissing } from '../readings/parse-number';
 import { isUnit, splitUnit } from '../readings/units';
 import { isCountWithPercent } from './counts-with-percent';
 import { valueOf } from './sums';
+import { cellAt, textAt } from '../readings/cell-at';
+import { nth } from '../numeric/nth';
 
 type Rows = readonly (readonly string[])[];
 
@@ -57,13 +59,13 @@ function areNames(
   const values = over.map((k) => Number(head[k]));
   if (values.some((x) => !Number.isFinite(x)) || new Set(values).size < values.length) return false;
   const rising =
-    values.every((x, i) => i === 0 || x > (values[i - 1] ?? 0)) ||
-    values.every((x, i) => i === 0 || x < (values[i - 1] ?? 0));
+    values.every((x, i) => i === 0 || x > nth(values, i - 1)) ||
+    values.every((x, i) => i === 0 || x < nth(values, i - 1));
   const numbersBelow = over.map((k) => below(k).flatMap((c) => (isNumber(c) ? [c.trim()] : [])));
   const wholeOverParts = over.every((k, i) => {
     const parts = numbersBelow[i] ?? [];
     return (
-      /^\d+$/.test((head[k] ?? '').trim()) &&
+      /^\d+$/.test(textAt(head, k)) &&
       parts.length > 1 &&
       parts.filter((c) => /[.,]\d/.test(c)).length >= 0.6 * parts.length
     );
@@ -72,7 +74,7 @@ function areNames(
   const leastBelow = leastOf(valuesBelow.flat());
   const outside = over.filter((_, i) => {
     const numbers = valuesBelow[i] ?? [];
-    const x = values[i] ?? 0;
+    const x = nth(values, i);
     return numbers.length > 1 && (numbers.every((y) => y > x) || numbers.every((y) => y < x));
   }).length;
   if (alone) {
@@ -91,7 +93,7 @@ function areNames(
 export function hasHead(block: Rows): boolean {
   const [head, ...rest] = block.slice(0, lookedAt);
   if (!head || rest.length === 0) return false;
-  const below = (k: number): string[] => rest.map((row) => row[k] ?? '');
+  const below = (k: number): string[] => rest.map((row) => cellAt(row, k));
   const named = head.filter((text) => text.trim() !== '');
   // The corner of a two-way grid may be empty, or what stands over the names of rows; no other column lacks a name.
   const namesRows = (k: number): boolean => below(k).every((c) => c.trim() === '' || !isFigure(c));
@@ -103,7 +105,7 @@ export function hasHead(block: Rows): boolean {
   const plain = head.flatMap((text, k) => (text.trim() === '' || isName(text, below(k)) ? [] : [k]));
   if (plain.length > 0) {
     const overNumbers = head.flatMap((_, k) => (below(k).some(isFigure) ? [k] : []));
-    if (!plain.every((k) => isNumber(head[k] ?? '') && overNumbers.includes(k))) return false;
+    if (!plain.every((k) => isNumber(cellAt(head, k)) && overNumbers.includes(k))) return false;
     // A bare number is a name too, "48" beside "ctrl" and "96 h": where most of what stands over numbers is names.
     const fewer = 2 * plain.length < overNumbers.length;
     const alone = plain.length === named.length && overNumbers.length === head.length;
@@ -120,7 +122,7 @@ const bare = (text: string): string => text.trim().replace(/^[([]|[)\]]$/g, '');
 /** Whether a row holds nothing but units. What comes again and again below it is none, though it reads like one: "A", "h". */
 function isUnitRow(row: readonly string[], below: Rows): boolean {
   const comesAgain = (text: string, k: number): boolean =>
-    below.filter((r) => (r[k] ?? '').trim() === text.trim()).length > below.length / 10;
+    below.filter((r) => textAt(r, k) === text.trim()).length > below.length / 10;
   return (
     row.some((text) => isUnit(bare(text)) && !isNumber(text)) &&
     row.every((text, k) => text.trim() === '' || text.trim() === '-' || (isUnit(bare(text)) && !comesAgain(text, k)))
@@ -148,7 +150,7 @@ function above(block: Rows, width: number): number {
   while (rows < Math.min(mostAbove, block.length - 1)) {
     const row = block[rows];
     const texts = row?.filter((t) => t.trim() !== '') ?? [];
-    const title = width > 1 && texts.length === 1 && !isNumber(texts[0] ?? '') && (row?.[0] ?? '').trim() !== '';
+    const title = width > 1 && texts.length === 1 && !isNumber(cellAt(texts, 0)) && textAt(row, 0) !== '';
     if (texts.length > 0 && !title) break;
     rows += 1;
   }
@@ -161,7 +163,7 @@ function toldAbove(block: Rows): number {
   if (gap < 1) return 0;
   const told = block.slice(0, gap).filter((row) => count(row) > 0);
   const below = block.slice(gap + 1, gap + 1 + lookedAt).filter((row) => count(row) > 0);
-  const areTold = told.every((row) => count(row) <= 2 && !isNumber(row[0] ?? '') && (row[0] ?? '').trim() !== '');
+  const areTold = told.every((row) => count(row) <= 2 && !isNumber(cellAt(row, 0)) && textAt(row, 0) !== '');
   // A table of its own above the gap holds readings.
   const hold = told.filter((row) => row.slice(1).some(isNumber)).length;
   return areTold && 2 * hold < told.length && hasHead(below) ? gap + 1 : 0;
@@ -170,14 +172,14 @@ function toldAbove(block: Rows): number {
 /** Whether a row repeats each of its names over several of the row below: "Red lamp, Red lamp, White lamp, White lamp". */
 function repeatOver(upper: readonly string[], lower: readonly string[]): boolean {
   const is = (text: string | undefined): boolean => (text ?? '').trim() !== '';
-  const over = lower.flatMap((text, k) => (is(text) && is(upper[k]) ? [(upper[k] ?? '').trim()] : []));
+  const over = lower.flatMap((text, k) => (is(text) && is(upper[k]) ? [textAt(upper, k)] : []));
   const under = lower.filter((_, k) => is(upper[k]));
   const different = new Set(over).size;
   return (
     different > 1 &&
     over.length === lower.filter(is).length &&
     over.every((name) => over.indexOf(name) !== over.lastIndexOf(name)) &&
-    new Set(under.map((text, k) => `${over[k] ?? ''}\n${text.trim()}`)).size === over.length &&
+    new Set(under.map((text, k) => `${cellAt(over, k)}\n${text.trim()}`)).size === over.length &&
     [...upper, ...lower].every((text) => !is(text) || isName(text, [])) &&
     !isUnitRow(lower, [])
   );
@@ -187,7 +189,7 @@ function repeatOver(upper: readonly string[], lower: readonly string[]): boolean
 function numberedUnder(upper: readonly string[], lower: readonly string[]): boolean {
   let [names, next] = [0, NaN];
   const inOrder = lower.every((text, k) => {
-    const named = (upper[k] ?? '').trim() !== '';
+    const named = textAt(upper, k) !== '';
     if (named) [names, next] = [names + 1, 1];
     if (text.trim() === '' || (names === 0 && !isNumber(text))) return true;
     next += 1;
@@ -216,7 +218,7 @@ function reachOver(upper: readonly string[], lower: readonly string[]): boolean 
 function joined(upper: readonly string[], lower: readonly string[]): string[] {
   let over = '';
   return Array.from({ length: Math.max(upper.length, lower.length) }, (_, k) => {
-    const [a, b] = [(upper[k] ?? '').trim(), (lower[k] ?? '').trim()];
+    const [a, b] = [textAt(upper, k), textAt(lower, k)];
     if (a !== '') over = a;
     const [above, below] = [splitUnit(b === '' ? a : over), splitUnit(b)];
     const unit = below.unit || above.unit;
@@ -252,9 +254,9 @@ export function namesAndUnits(block: Rows, heads: Heads, width: number): { name:
   const names = heads.names > 1 ? joined(upper, lower) : upper;
   const units = heads.units ? (block[heads.skipped + heads.names] ?? []) : [];
   return Array.from({ length: width }, (_, k) => {
-    const unit = bare(units[k] ?? '');
+    const unit = bare(cellAt(units, k));
     return unit && unit !== '-'
-      ? { name: (names[k] ?? '').trim(), unit: splitUnit(`x (${unit})`).unit || unit }
-      : splitUnit(names[k] ?? '');
+      ? { name: textAt(names, k), unit: splitUnit(`x (${unit})`).unit || unit }
+      : splitUnit(cellAt(names, k));
   });
 }

@@ -34,6 +34,9 @@ import type { Incoming } from './seen';
 import { namesFilledDown } from './names-filled-down';
 import { summaryRows } from './summary-rows';
 import { numberName, pName, spreadKind, turnName } from './vocabulary';
+import { tally } from '../numeric/tally';
+import { cellAt, textAt } from '../readings/cell-at';
+import { nth } from '../numeric/nth';
 
 type Rows = readonly (readonly string[])[];
 
@@ -92,7 +95,7 @@ function unitInCells(cells: readonly string[]): string {
   if (cells.some((cell) => /\p{L}/u.test(cell) && !/\d/.test(cell) && !isMissing(cell) && !isUnit(cell))) return '';
   for (const cell of cells) {
     const found = /^[+−-]?[\d.,]+\s*([^\d\s.,].*)$|^([£€$¥])\s*[\d.,]+$/u.exec(cell.trim())?.slice(1).find(Boolean);
-    if (found !== undefined && isUnit(found)) units.set(found, (units.get(found) ?? 0) + 1);
+    if (found !== undefined && isUnit(found)) tally(units, found);
   }
   const all = [...units.values()].reduce((sum, n) => sum + n, 0);
   return [...units].find(([, n]) => 2 * n >= all)?.[0] ?? '';
@@ -110,7 +113,7 @@ function withUnits(incoming: readonly Incoming[], given: IntakeChoice['units']):
     c.cells.every((cell) => cell.trim() === '' || unitInCells([cell]) !== '');
   return incoming.map((c, k) => ({
     ...c,
-    unit: (given?.[k] ?? (areNames(c, k) ? c.unit : (own[k] ?? ''))).slice(0, limits.unit),
+    unit: (given?.[k] ?? (areNames(c, k) ? c.unit : cellAt(own, k))).slice(0, limits.unit),
   }));
 }
 
@@ -159,8 +162,8 @@ function levelIn(name: string): number {
 function withoutEmptyColumns(block: Rows): Rows {
   let width = 0;
   for (const row of block) width = Math.max(width, row.length);
-  const holds = Array.from({ length: width }, (_, k) => block.some((row) => (row[k] ?? '').trim() !== ''));
-  return holds.every(Boolean) ? block : block.map((row) => holds.flatMap((is, k) => (is ? [row[k] ?? ''] : [])));
+  const holds = Array.from({ length: width }, (_, k) => block.some((row) => textAt(row, k) !== ''));
+  return holds.every(Boolean) ? block : block.map((row) => holds.flatMap((is, k) => (is ? [cellAt(row, k)] : [])));
 }
 
 /** A block whose cells hold many numbers, or whose readings stand under names of their own, with a reading a cell; and what was done. */
@@ -228,7 +231,7 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
   const raw: Incoming[] = namesAndUnits(block, heads, width).map(({ name, unit }, k) => ({
     name: name.slice(0, limits.name),
     unit,
-    cells: rows.map((row) => row[k] ?? ''),
+    cells: rows.map((row) => cellAt(row, k)),
   }));
   const written = raw.filter((c) => c.name !== '' || c.cells.some((t) => t.trim() !== ''));
   const under = summaryRows(written);
@@ -272,7 +275,7 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
     const role = roles[k] ?? 'measure';
     const unit = c.unit || (role === 'measure' && choice.units?.[k] === undefined ? shared : '');
     const aside: Record<number, string> = {};
-    for (const [row, kind] of skipped) if ((c.cells[row] ?? '').trim() !== '') aside[row] = besideReasons[kind];
+    for (const [row, kind] of skipped) if (textAt(c.cells, row) !== '') aside[row] = besideReasons[kind];
     return {
       id: `c${k}`,
       name: c.name,
@@ -326,5 +329,5 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
 function sharedUnit(incoming: readonly Incoming[], { shape, roles }: Interpretation): string {
   if (shape !== 'columns' && shape !== 'repeated' && shape !== 'grid') return '';
   const units = new Set(incoming.flatMap((c, k) => (roles[k] === 'measure' && c.unit ? [c.unit] : [])));
-  return units.size === 1 ? ([...units][0] ?? '') : '';
+  return units.size === 1 ? nth([...units], 0) : '';
 }

@@ -3,6 +3,7 @@ import { levelsOf } from '../readings/levels';
 import { readColumn } from '../readings/read-column';
 import { type Column, type Table, columnsOf, findColumn } from '../readings/table';
 import { groupName, isNegative, turnName, variableIn } from './vocabulary';
+import { tally } from '../numeric/tally';
 
 const best = <T>(all: readonly T[], weight: (one: T) => number): T | undefined =>
   all.reduce<{ one: T; weight: number } | undefined>((found, one) => {
@@ -39,7 +40,7 @@ function likeliestOf(columns: readonly Column[]): Column | undefined {
     const counts = new Map<string, number>();
     for (const text of c.cells) {
       const name = text.trim();
-      if (name !== '') counts.set(name, (counts.get(name) ?? 0) + 1);
+      if (name !== '') tally(counts, name);
     }
     const sizes = [...counts.values()];
     const levels = levelsOf(c).length;

@@ -5,6 +5,7 @@
 import type { Incoming } from './seen';
 import { slack, valueOf } from './sums';
 import { cvName, figureName, lowerName, meanName, numberName, sizeName, spreadKind, upperName } from './vocabulary';
+import { cellAt } from '../readings/cell-at';
 
 /** Figures with what was worked out of them. */
 export interface Worked {
@@ -36,7 +37,7 @@ function halfWidths(mean: Incoming, lower: Incoming, upper: Incoming): { cells: 
     if (middle === undefined || from === undefined || to === undefined) return '';
     if (!(from < to && from <= middle && middle <= to)) return 'none';
     rows += 1;
-    const rounding = slack(lower.cells[i] ?? '') + slack(upper.cells[i] ?? '') + 2 * slack(mean.cells[i] ?? '');
+    const rounding = slack(cellAt(lower.cells, i)) + slack(cellAt(upper.cells, i)) + 2 * slack(cellAt(mean.cells, i));
     even &&= Math.abs(from + to - 2 * middle) <= rounding + 0.02 * (to - from);
     return written((to - from) / 2);
   });

@@ -1,5 +1,6 @@
 /** Numbers that stand many to a cell, as they come from a text or a message. */
 import { valueOf } from './sums';
+import { cellAt } from '../readings/cell-at';
 
 type Rows = readonly (readonly string[])[];
 
@@ -24,7 +25,7 @@ function named(text: string): { name: string; numbers: string[] } | undefined {
 }
 
 const upright = (lists: readonly (readonly string[])[]): string[][] =>
-  Array.from({ length: Math.max(0, ...lists.map((l) => l.length)) }, (_, i) => lists.map((l) => l[i] ?? ''));
+  Array.from({ length: Math.max(0, ...lists.map((l) => l.length)) }, (_, i) => lists.map((l) => cellAt(l, i)));
 
 /**
  * A block of single cells that hold many numbers each, taken apart: lists with names as a column each; short lines of as

@@ -2,6 +2,7 @@
 import type { Incoming } from './seen';
 import { valueOf } from './sums';
 import { labelName } from './vocabulary';
+import { cellAt } from '../readings/cell-at';
 
 /** Whether a column names each of several groups once, over the empty cells of its other rows. */
 function namesOnce({ name, cells }: Incoming): boolean {
@@ -11,7 +12,7 @@ function namesOnce({ name, cells }: Incoming): boolean {
   if (labelName.test(name) || !cells.every(standsAlone)) return false;
   const names = cells.filter((cell) => cell.trim() !== '');
   const isName = (cell: string): boolean => cell.trim() !== '' && valueOf(cell) === undefined;
-  return names.length > 1 && isName(cells[0] ?? '') && names.every(isName) && new Set(names).size === names.length;
+  return names.length > 1 && isName(cellAt(cells, 0)) && names.every(isName) && new Set(names).size === names.length;
 }
 
 /**

@@ -13,6 +13,7 @@ import {
   turnName,
   variableIn,
 } from './vocabulary';
+import { cellAt, textAt } from '../readings/cell-at';
 
 type Rows = readonly (readonly string[])[];
 
@@ -24,7 +25,7 @@ const filled = (text: string): boolean => text.trim() !== '' && !isMissing(text)
 
 /** Rows and columns exchanged. */
 export const turnedRound = (block: Rows): string[][] =>
-  Array.from({ length: Math.max(0, ...block.map((r) => r.length)) }, (_, k) => block.map((row) => row[k] ?? ''));
+  Array.from({ length: Math.max(0, ...block.map((r) => r.length)) }, (_, k) => block.map((row) => cellAt(row, k)));
 
 /** Whether a head says no more than the how-manieth reading stands below it: "rep 2", "2", "R2", "b". */
 export const isReplicate = (text: string, i: number): boolean =>
@@ -70,7 +71,7 @@ function variablesDown(block: Rows, width: number): boolean {
     const numbers = some.filter(isNumber).length;
     return numbers > 0 && numbers < some.length;
   };
-  const columns = Array.from({ length: width - 1 }, (_, k) => block.map((row) => row[k + 1] ?? ''));
+  const columns = Array.from({ length: width - 1 }, (_, k) => block.map((row) => cellAt(row, k + 1)));
   const rows = block.map((row) => row.slice(1));
   // A row that holds little is none of texts: a cell there that cannot be read says nothing of the others.
   const texts = rows.filter(
@@ -104,7 +105,7 @@ export function isTurned(block: Rows): boolean {
   const width = Math.max(0, ...rows.map((r) => r.length));
   if (rows.length < 2 || width < 2 || width > mostAlong || rows.length > mostDown) return false;
   const [head = [], ...body] = rows;
-  const names = rows.map((r) => (r[0] ?? '').trim());
+  const names = rows.map((r) => textAt(r, 0));
   const { names: headRows, units } = headsOf(rows);
   const headed = headRows > 0 && hasHead(rows);
   if (headRows === 2) return false;
@@ -122,7 +123,7 @@ export function isTurned(block: Rows): boolean {
     merged || (headed && over.every((text, i) => isReplicate(text, i) && (levels || !/^[a-h]$/.test(text))));
   if (headed && !replicates) return false;
   const own = replicates ? body : rows;
-  const left = own.map((r) => (r[0] ?? '').trim());
+  const left = own.map((r) => textAt(r, 0));
   const across = own.flatMap((r) => r.slice(1).filter(filled));
   if (left.includes('') || new Set(left).size < left.length) return false;
   // Numbers at the left are doses where they are called so, and where they can stand over what is read then.

@@ -2,6 +2,7 @@
 import { sum } from 'd3-array';
 import { countWithPercent } from './counts-with-percent';
 import { isNegative, totalName } from './vocabulary';
+import { cellAt, textAt } from '../readings/cell-at';
 
 type Rows = readonly (readonly string[])[];
 
@@ -51,13 +52,13 @@ export function outcomesDown(head: readonly string[], body: Rows): boolean {
   const over = head.slice(1).map((name) => name.trim());
   const kept = over.flatMap((name, k) => (name === '' || totalName.test(name) ? [] : [k + 1]));
   const rows = body.filter(([name = '']) => !totalName.test(name.trim()));
-  const cells = rows.map((row) => kept.map((k) => (row[k] ?? '').trim()));
+  const cells = rows.map((row) => kept.map((k) => textAt(row, k)));
   if (kept.length < 2 || rows.length < 2) return false;
   const percent = percentDown(cells);
   if (percent !== undefined) return percent;
   // What stands over the rows may say that they are groups.
-  if (/^(?:treatment|group|condition|arm)s?$/iu.test((head[0] ?? '').trim())) return false;
+  if (/^(?:treatment|group|condition|arm)s?$/iu.test(textAt(head, 0))) return false;
   const counts = cells.flat().every((cell) => /^\d[\d\s]*$/.test(cell) || countWithPercent(cell) !== undefined);
   const left = rows.map(([name = '']) => name.trim());
-  return counts && areOutcomes(left) && !areOutcomes(kept.map((k) => over[k - 1] ?? ''));
+  return counts && areOutcomes(left) && !areOutcomes(kept.map((k) => cellAt(over, k - 1)));
 }

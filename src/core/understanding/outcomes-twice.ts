@@ -1,6 +1,7 @@
 /** Counts of subjects looked at twice, "before: yes" at the left and "after: yes" above: what was found each time, a pair a row. */
 import { valueOf } from './sums';
 import { subjectName } from './vocabulary';
+import { cellAt } from '../readings/cell-at';
 
 type Rows = readonly (readonly string[])[];
 
@@ -39,6 +40,6 @@ export function outcomesTwice(block: Rows): string[][] | undefined {
   if (counts.flat().some((cell) => !Number.isInteger(valueOf(cell)))) return undefined;
   return [
     [headed(down.look), headed(over.look), 'count'],
-    ...counts.flatMap((row, i) => row.map((cell, j) => [down.found[i] ?? '', over.found[j] ?? '', cell])),
+    ...counts.flatMap((row, i) => row.map((cell, j) => [cellAt(down.found, i), cellAt(over.found, j), cell])),
   ];
 }

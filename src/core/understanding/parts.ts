@@ -22,6 +22,9 @@ import {
   turnName,
   variableIn,
 } from './vocabulary';
+import { tally } from '../numeric/tally';
+import { cellAt } from '../readings/cell-at';
+import { nth } from '../numeric/nth';
 
 /** What a column was taken for, and why where a person may wonder. */
 export interface Part {
@@ -39,7 +42,7 @@ const comesBack = (c: Seen): boolean => c.distinct > 1 && c.distinct <= Math.min
 /** How often each entry comes. */
 function timesOf(c: Seen): number[] {
   const counts = new Map<string, number>();
-  for (const t of c.texts) counts.set(t, (counts.get(t) ?? 0) + 1);
+  for (const t of c.texts) tally(counts, t);
   return [...counts.values()];
 }
 
@@ -63,7 +66,7 @@ const cycles = (c: Seen): boolean => {
     (c.distinct > 3 || (c.distinct > 1 && /^rep(?:l(?:icate)?)?s?\b/iu.test(c.name))) &&
     restarts > 0 &&
     numbers[0] === 1 &&
-    numbers.every((x, i) => i === 0 || x === 1 || x === (numbers[i - 1] ?? 0) + 1)
+    numbers.every((x, i) => i === 0 || x === 1 || x === nth(numbers, i - 1) + 1)
   );
 };
 
@@ -175,7 +178,7 @@ function nested(columns: readonly Seen[], parts: readonly Part[]): number | unde
       if (inner.texts.length !== outer.texts.length || inner.distinct > inner.texts.length / 2) return false;
       const home = new Map<string, string>();
       return inner.texts.every((name, i) => {
-        const group = outer.texts[i] ?? '';
+        const group = cellAt(outer.texts, i);
         if (!home.has(name)) home.set(name, group);
         return home.get(name) === group;
       });
@@ -198,7 +201,7 @@ function outermost(
   const oneEach = (inner: readonly string[], outer: readonly string[]): boolean => {
     const home = new Map<string, string>();
     return inner.every((name, i) => {
-      const at = outer[i] ?? '';
+      const at = cellAt(outer, i);
       if (!home.has(name)) home.set(name, at);
       return home.get(name) === at;
     });
@@ -210,21 +213,21 @@ function outermost(
         (parts[g]?.role === 'group' || parts[g]?.role === 'subject') &&
         c.texts.length === rows &&
         c.distinct > 1 &&
-        c.distinct < (columns[i]?.distinct ?? 0) &&
+        c.distinct < nth(columns, i).distinct &&
         oneEach(texts(i), c.texts),
     );
     return home < 0 ? undefined : home;
   };
   const grouped = whole.filter((i) => homeOf(i) !== undefined);
   const outer = grouped.reduce<number | undefined>(
-    (best, i) => (best === undefined || (columns[i]?.distinct ?? 0) < (columns[best]?.distinct ?? 0) ? i : best),
+    (best, i) => (best === undefined || nth(columns, i).distinct < nth(columns, best).distinct ? i : best),
     undefined,
   );
   if (outer === undefined) return undefined;
   const readAgain = whole.some((i) => {
     if (i === outer) return false;
-    const both = new Set(texts(i).map((name, row) => `${texts(outer)[row] ?? ''}\n${name}`)).size;
-    return both < rows && both > (columns[outer]?.distinct ?? 0);
+    const both = new Set(texts(i).map((name, row) => `${cellAt(texts(outer), row)}\n${name}`)).size;
+    return both < rows && both > nth(columns, outer).distinct;
   });
   const home = homeOf(outer);
   return readAgain && home !== undefined ? { outer, home } : undefined;
@@ -238,7 +241,7 @@ export function partsOf(columns: readonly Seen[]): Part[] {
   const subjects = parts.flatMap((p, i) => (p.role === 'subject' ? [i] : []));
   if (subjects.length > 1) {
     // Who each row is, rather than where it lives: the one that tells most apart.
-    const tells = (i: number): number => columns[i]?.distinct ?? 0;
+    const tells = (i: number): number => nth(columns, i).distinct;
     const nest = outermost(columns, parts, subjects);
     const best = nest?.outer ?? subjects.reduce((a, b) => (tells(b) > tells(a) ? b : a));
     for (const i of subjects) {

@@ -3,6 +3,7 @@ import { isMissing } from '../readings/parse-number';
 import type { Incoming } from './seen';
 import { valueOf } from './sums';
 import { replicateName } from './vocabulary';
+import { cellAt } from '../readings/cell-at';
 
 /** A block with its replicates below one another. */
 export interface Gathered {
@@ -54,7 +55,7 @@ export function replicatesGathered(columns: readonly Incoming[], most: number): 
       {
         name: /^(?:rep|value)/i.test(first.name) ? 'reading' : stemOf(first.name),
         unit: first.unit,
-        cells: first.cells.flatMap((_, row) => replicates.map((c) => c.cells[row] ?? '')),
+        cells: first.cells.flatMap((_, row) => replicates.map((c) => cellAt(c.cells, row))),
       },
     ],
     times,

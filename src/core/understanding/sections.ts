@@ -1,6 +1,8 @@
 /** Names that stand over the readings that belong to them: alone in a row, or in the first cell of heads that come again. */
 import { isMissing } from '../readings/parse-number';
 import { valueOf } from './sums';
+import { cellAt, textAt } from '../readings/cell-at';
+import { nth } from '../numeric/nth';
 
 type Rows = readonly (readonly string[])[];
 
@@ -21,15 +23,15 @@ function tablesBelow(rows: Rows): string[][] | undefined {
   const [top = []] = rows;
   const [, ...heads] = top.map((cell) => cell.trim());
   const isHead = (row: readonly string[]): boolean =>
-    isText(row[0] ?? '') && heads.every((text, k) => text === (row[k + 1] ?? '').trim());
+    isText(cellAt(row, 0)) && heads.every((text, k) => text === textAt(row, k + 1));
   const at = rows.flatMap((row, i) => (isHead(row) ? [i] : []));
-  const names = at.map((i) => (rows[i]?.[0] ?? '').trim());
+  const names = at.map((i) => textAt(rows[i], 0));
   if (!heads.some(isText) || at.length < 2 || new Set(names).size < names.length) return undefined;
-  const under = (k: number): Rows => rows.slice((at[k] ?? 0) + 1, at[k + 1]);
+  const under = (k: number): Rows => rows.slice(nth(at, k) + 1, at[k + 1]);
   if (!at.every((_, k) => under(k).length >= fewest && under(k).every(isReading))) return undefined;
   // Rows numbered anew in each table are not those of the other.
   const numbered = at.every((_, k) => under(k).every((row, i) => Number(row[0]) === i + 1));
-  const readings = at.flatMap((_, k) => under(k).map((row) => [names[k] ?? '', ...row.slice(numbered ? 1 : 0)]));
+  const readings = at.flatMap((_, k) => under(k).map((row) => [cellAt(names, k), ...row.slice(numbered ? 1 : 0)]));
   return [['group', ...(numbered ? [] : ['sample']), ...heads], ...readings];
 }
 
@@ -45,15 +47,15 @@ export function groupsBelow(block: Rows): string[][] | undefined {
   const heads = at.map((i) => filled(rows[i] ?? []).map((name) => name.trim()));
   const names = heads.flat();
   if (at.length < 2 || at[0] !== 0 || new Set(names).size < names.length) return undefined;
-  const under = (k: number): Rows => rows.slice((at[k] ?? 0) + 1, at[k + 1]);
+  const under = (k: number): Rows => rows.slice(nth(at, k) + 1, at[k + 1]);
   const areReadings = (row: readonly string[]): boolean =>
     row.every((cell) => cell.trim() === '' || isMissing(cell) || valueOf(cell) !== undefined);
   if (!at.every((_, k) => under(k).length >= fewest && under(k).every(areReadings))) return undefined;
   const columns = at.flatMap((i, k) =>
-    (rows[i] ?? []).flatMap((name, c) => (name.trim() === '' ? [] : [under(k).map((row) => row[c] ?? '')])),
+    (rows[i] ?? []).flatMap((name, c) => (name.trim() === '' ? [] : [under(k).map((row) => cellAt(row, c))])),
   );
   const height = Math.max(...columns.map((c) => c.length));
-  return [names, ...Array.from({ length: height }, (_, r) => columns.map((c) => c[r] ?? ''))];
+  return [names, ...Array.from({ length: height }, (_, r) => columns.map((c) => cellAt(c, r)))];
 }
 
 /**
@@ -66,7 +68,7 @@ export function sectionsApart(block: Rows): string[][] | undefined {
   const below = tablesBelow(rows);
   if (below) return below;
   const width = Math.max(0, ...rows.map((row) => row.length));
-  const isName = (row: readonly string[]): boolean => filled(row).length === 1 && isText(row[0] ?? '');
+  const isName = (row: readonly string[]): boolean => filled(row).length === 1 && isText(cellAt(row, 0));
   const at = rows.flatMap((row, i) => (isName(row) ? [i] : []));
   const [first = -1] = at;
   // Names over all columns may stand first.
@@ -74,10 +76,10 @@ export function sectionsApart(block: Rows): string[][] | undefined {
   if (at.length < 2 || heads.length > 1 || heads.some((row) => isReading(row) || filled(row).length < width - 1))
     return undefined;
   // Over several columns the row below the first name may hold their names: then it is a title.
-  const under = (k: number): Rows => rows.slice((at[k] ?? 0) + 1, at[k + 1]);
+  const under = (k: number): Rows => rows.slice(nth(at, k) + 1, at[k + 1]);
   if (!at.every((_, k) => under(k).length >= fewest && under(k).every(isReading))) return undefined;
-  const names = at.map((i) => (rows[i]?.[0] ?? '').trim().replace(/[:=]$/, ''));
+  const names = at.map((i) => textAt(rows[i], 0).replace(/[:=]$/, ''));
   if (new Set(names).size < names.length) return undefined;
-  const readings = at.flatMap((_, k) => under(k).map((row) => [names[k] ?? '', ...row]));
+  const readings = at.flatMap((_, k) => under(k).map((row) => [cellAt(names, k), ...row]));
   return [...heads.map((row) => ['group', ...row]), ...readings];
 }

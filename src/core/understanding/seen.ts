@@ -1,6 +1,7 @@
 import { quantileSorted } from 'd3-array';
 import { leastOf, mostOf } from '../numeric/extremes';
 import { decimalMarkOf, isMissing, understand } from '../readings/parse-number';
+import { nth } from '../numeric/nth';
 
 /** A column as it came in: its head split into name and unit, and its texts. */
 export interface Incoming {
@@ -115,7 +116,7 @@ export const holdsYears = (c: Pick<Seen, 'whole' | 'numbers' | 'texts'>): boolea
 export function runs(c: Pick<Seen, 'whole' | 'numbers' | 'cells'>): boolean {
   const numbers = c.numbers.slice(0, 1000);
   if (!c.whole || numbers.length < 3) return false;
-  const rising = numbers.every((x, i) => i === 0 || x === (numbers[i - 1] ?? 0) + 1);
+  const rising = numbers.every((x, i) => i === 0 || x === nth(numbers, i - 1) + 1);
   // Of a longer column the first rows may be any of its numbers, and so may a few readings.
   if (rising || c.numbers.length > numbers.length || numbers.length < 6) return rising;
   const lost = mostOf(numbers) - leastOf(numbers) - (numbers.length - 1);

@@ -4,6 +4,7 @@ import type { Worked } from './limits-apart';
 import type { Incoming } from './seen';
 import { valueOf } from './sums';
 import { outOfName, subjectName } from './vocabulary';
+import { tally } from '../numeric/tally';
 
 /** Subjects a group has at least: with one each the counts of groups are compared. */
 const fewest = 2;
@@ -12,7 +13,7 @@ const fewest = 2;
 const namesGroups = ({ cells }: Incoming): boolean => {
   if (holdsShares(cells)) return false;
   const sizes = new Map<string, number>();
-  for (const cell of cells) sizes.set(cell.trim(), (sizes.get(cell.trim()) ?? 0) + 1);
+  for (const cell of cells) tally(sizes, cell.trim());
   return (
     sizes.size > 1 &&
     !sizes.has('') &&

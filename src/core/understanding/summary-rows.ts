@@ -3,6 +3,7 @@ import { isMissing } from '../readings/parse-number';
 import type { Beside } from '../readings/beside';
 import { slack, sumRow, valueOf } from './sums';
 import { summaryName, totalName } from './vocabulary';
+import { cellAt, textAt } from '../readings/cell-at';
 
 interface Column {
   name: string;
@@ -34,7 +35,7 @@ const computed = 2000;
 function meanByChance(columns: readonly Column[], row: number): number {
   let chance = 1;
   for (const { cells } of columns) {
-    const text = cells[row] ?? '';
+    const text = cellAt(cells, row);
     const own = valueOf(text);
     const above = cells.slice(0, row).flatMap((c) => valueOf(c) ?? []);
     if (own === undefined && above.length === 0) continue;
@@ -56,16 +57,16 @@ const statement = /^\s*(?:p|n|t|f|z|r²?|mean|s\.?d\.?|s\.?e\.?m?\.?|χ²)\s*(?:
 function namedRows(columns: readonly Column[], filled: readonly number[]): SummaryRow[] {
   const found: SummaryRow[] = [];
   for (const row of filled) {
-    const column = columns.find((c) => isText(c.cells[row] ?? ''));
-    const name = (column?.cells[row] ?? '').trim();
-    if (columns.some((c) => statement.test(c.cells[row] ?? ''))) {
+    const column = columns.find((c) => isText(cellAt(c.cells, row)));
+    const name = textAt(column?.cells, row);
+    if (columns.some((c) => statement.test(cellAt(c.cells, row)))) {
       found.push({ row, name, kind: 'summary', exact: true });
       continue;
     }
     if (!column || !(summaryName.test(name) || totalName.test(name))) break;
     // A name that stands above too is that of a group.
     if (column.cells.findIndex((c) => c.trim() === name) < row) break;
-    const rest = columns.filter((c) => c !== column).map((c) => c.cells[row] ?? '');
+    const rest = columns.filter((c) => c !== column).map((c) => cellAt(c.cells, row));
     // A figure that cannot be read is among others that can.
     if (rest.filter(isText).length >= rest.filter((c) => valueOf(c) !== undefined).length) break;
     found.push({ row, name, kind: totalName.test(name) ? 'total' : 'summary', exact: true });
@@ -77,7 +78,7 @@ function namedRows(columns: readonly Column[], filled: readonly number[]): Summa
 /** The rows of a table that sum up the others, wherever their names or their numbers tell. */
 export function summaryRows(columns: readonly Column[]): SummaryRow[] {
   const height = Math.max(0, ...columns.map((c) => c.cells.length));
-  const isFilled = (r: number): boolean => columns.some((c) => (c.cells[r] ?? '').trim() !== '');
+  const isFilled = (r: number): boolean => columns.some((c) => textAt(c.cells, r) !== '');
   const filled = Array.from({ length: Math.min(height, most) }, (_, i) => height - 1 - i).filter(isFilled);
   const numbers = columns.filter((c) => c.cells.slice(0, computed).some((x) => valueOf(x) !== undefined));
   const names =
@@ -101,10 +102,10 @@ export function summaryRows(columns: readonly Column[]): SummaryRow[] {
     c.cells.every((x) => x.trim() === '' || isMissing(x) || Number.isInteger(valueOf(x) ?? 0.5));
   if (names && !numbers.includes(names) && numbers.length > 1 && numbers.every(whole) && height <= 200) {
     const sum = sumRow(names, numbers);
-    if (sum) return [{ row: sum.row, kind: 'total', name: (names.cells[sum.row] ?? '').trim(), exact: sum.exact }];
+    if (sum) return [{ row: sum.row, kind: 'total', name: textAt(names.cells, sum.row), exact: sum.exact }];
   }
   const isMean = (r: number): boolean =>
-    meanByChance(numbers, r) < ((names?.cells[r] ?? '').trim() === '' ? hardly.unnamed : hardly.named);
+    meanByChance(numbers, r) < (textAt(names?.cells, r) === '' ? hardly.unnamed : hardly.named);
   const from = numbers.length > 1 ? [...filled].reverse().find((r) => r >= 3 && isMean(r)) : undefined;
   if (from === undefined || height - from > 4) return [];
   return filled

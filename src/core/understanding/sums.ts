@@ -1,6 +1,7 @@
 /** Rows and columns that are sums of the others. */
 import { understand } from '../readings/parse-number';
 import { totalName } from './vocabulary';
+import { textAt } from '../readings/cell-at';
 
 interface Column {
   name: string;
@@ -53,7 +54,7 @@ export function sumRow(
 ): { row: number; exact: boolean } | undefined {
   const height = Math.max(0, ...columns.map((c) => c.cells.length));
   const filled = Array.from({ length: height }, (_, r) => r).filter((r) =>
-    columns.some((c) => (c.cells[r] ?? '').trim() !== ''),
+    columns.some((c) => textAt(c.cells, r) !== ''),
   );
   const ends = [filled.at(-1), filled[0]].flatMap((r) => (r === undefined ? [] : [r]));
   // A column with a cell that holds no number tells nothing of the sum, where others do.
@@ -67,7 +68,7 @@ export function sumRow(
       return own !== undefined && close(own, sum);
     }) &&
     columns.some((c) => (valueOf(c.cells[row]) ?? 0) !== 0);
-  const named = (row: number): boolean => totalName.test((names?.cells[row] ?? '').trim());
+  const named = (row: number): boolean => totalName.test(textAt(names?.cells, row));
   const by = ends.find(
     (row) => exact(row) && (named(row) || (columns.length > 1 && filled.length > 3) || columns.length > 2),
   );

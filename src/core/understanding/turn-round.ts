@@ -5,11 +5,12 @@ import type { TableEdit } from '../readings/table-edit';
 import { limits } from '../readings/table-edit';
 import { intake } from './intake';
 import { turnedRound } from './orientation';
+import { cellAt } from '../readings/cell-at';
 
 /** A table as the block it would be on the clipboard, its names on top where it has any. */
 function blockOf(table: Table): string[][] {
   const names = table.columns.map((c) => withUnit(c.name, c.unit));
-  const rows = Array.from({ length: table.rowCount }, (_, r) => table.columns.map((c) => c.cells[r] ?? ''));
+  const rows = Array.from({ length: table.rowCount }, (_, r) => table.columns.map((c) => cellAt(c.cells, r)));
   return names.some((n) => n !== '') ? [names, ...rows] : rows;
 }
 

@@ -6,6 +6,7 @@ import { type ShuffleTest, sampledPInterval } from '../procedures/shuffle-means'
 import { atAlpha, between, fixed, intervalDecimals, pRelation, percent, plural, significant } from './numbers';
 import { listed, unitAfter } from './sentences';
 import { type Text, symbol, text } from './text';
+import { nth } from '../numeric/nth';
 
 const statisticNames = {
   mean: 'difference of means',
@@ -49,7 +50,7 @@ export function chanceIdea({ what, groups, outcomes }: Chance, subject: string):
     case 'signs':
       return `If it made no difference which of the two a reading came from, each difference could as well have had the other sign. So signs are flipped as by a coin, and the differences have the null distribution that permutation gives.`;
     case 'counts':
-      return `If it made no difference which group a ${one} is in, ${outcomes.length === 2 ? `those that were ${outcomes[0] ?? ''}` : 'what was found'} would fall to ${names} by chance. So the labels are shuffled: how many there are of each stays as it is.`;
+      return `If it made no difference which group a ${one} is in, ${outcomes.length === 2 ? `those that were ${nth(outcomes, 0)}` : 'what was found'} would fall to ${names} by chance. So the labels are shuffled: how many there are of each stays as it is.`;
     case 'resample':
       return `The readings are the best picture there is of where they came from. So as many are drawn again from them, each time putting back what was drawn: how far the ${statisticName({ what })} strays from drawing to drawing is how far an estimate from so many readings may stray.`;
   }

@@ -5,6 +5,7 @@ import type { EditOf, TableEdit } from '../readings/table-edit';
 import { layoutNames } from '../readings/layouts';
 import { counted } from './numbers';
 import { listed } from './sentences';
+import { tally } from '../numeric/tally';
 
 const shortened = (text: string): string => (text.length > 40 ? `${text.slice(0, 40)}…` : text);
 const quoted = (text: string): string => (text === '' ? 'nothing' : `“${shortened(text)}”`);
@@ -154,7 +155,7 @@ function textsIn(edits: readonly TableEdit[]): Map<string, number> {
   const found = new Map<string, number>();
   const add = (column: string, texts: readonly string[]): void => {
     const filled = texts.filter((t) => t !== '').length;
-    if (filled > 0) found.set(column, (found.get(column) ?? 0) + filled);
+    if (filled > 0) tally(found, column, filled);
   };
   for (const edit of edits)
     if (edit.kind === 'insert-column') add(edit.column.id, edit.column.cells);

@@ -70,7 +70,7 @@ export function departures(counts: CountedPart, level: number): string[] {
       row.map((r, j) => ({
         r,
         p: counts.cellP[i]?.[j] ?? 1,
-        words: `${r > 0 ? 'more' : 'fewer'} ${nth(counts.columns, j)}${counts.rowName ? ` in ${counts.rows[i] ?? ''}` : ''} than expected (${nth(nth(counts.observed, i), j)} for ${significant(nth(nth(counts.expected, i), j), 3)})`,
+        words: `${r > 0 ? 'more' : 'fewer'} ${nth(counts.columns, j)}${counts.rowName ? ` in ${nth(counts.rows, i)}` : ''} than expected (${nth(nth(counts.observed, i), j)} for ${significant(nth(nth(counts.expected, i), j), 3)})`,
       })),
     )
     .filter(({ p }) => passes(p, level))

@@ -2,12 +2,13 @@
 import type { Answer } from '../answer/answer';
 import type { Registered } from '../answer/registered';
 import { counted } from './numbers';
+import { nth } from '../numeric/nth';
 
 const months = 'January February March April May June July August September October November December'.split(' ');
 
 /** The day of an ISO time: "3 March 2026". */
 export const dayOf = (at: string): string =>
-  `${Number(at.slice(8, 10))} ${months[Number(at.slice(5, 7)) - 1] ?? ''} ${at.slice(0, 4)}`;
+  `${Number(at.slice(8, 10))} ${nth(months, Number(at.slice(5, 7)) - 1)} ${at.slice(0, 4)}`;
 
 /** "on 3 March 2026, before any reading was there, with 16 planned in each group" */
 export const registrationWords = ({ at, planned, readings }: Omit<Registered, 'deviations'>): string =>

@@ -4,6 +4,7 @@ import type { Direction } from '../procedures/direction';
 import { ending } from './means';
 import { judgedEnding } from './several-groups';
 import { type Step, type Term, Working, constant, minus, over, plus, root, symbol, times, total } from './term';
+import { nth } from '../numeric/nth';
 
 /** What the working starts from. */
 export interface BlockSums {
@@ -71,7 +72,7 @@ export function twoInBlocksWorking(
     total('\\sum_b \\frac{n_{ab}\\,n_{bb}}{n_{ab} + n_{bb}}', weights),
   );
   const products = blocks.map(([a, b], i) =>
-    times(symbol(`w_{${i + 1}}`, weights[i]?.value ?? 0), symbol(`d_{${i + 1}}`, a.mean - b.mean)),
+    times(symbol(`w_{${i + 1}}`, nth(weights, i).value), symbol(`d_{${i + 1}}`, a.mean - b.mean)),
   );
   const sum = w.let('each block’s difference by its weight, added', 'S', total('\\sum_b w_b\\,d_b', products));
   const difference = w.let('difference', 'd', over(sum, all));

@@ -5,6 +5,7 @@ import type { Test } from '../answer/comparison';
 import { ending } from './means';
 import { judgedEnding } from './several-groups';
 import { type Step, type Term, Working, constant, minus, over, plus, root, symbol, times, total } from './term';
+import { nth } from '../numeric/nth';
 
 /** The variances within samples and between them. */
 export interface Variances {
@@ -44,7 +45,7 @@ function groupMean(w: Working, mark: string, samples: Samples, found: { within: 
     ),
   );
   const products = samples.map(({ mean }, i) =>
-    times(symbol(`w_{${mark}${i + 1}}`, weights[i]?.value ?? 0), symbol(`\\bar{y}_{${mark}${i + 1}}`, mean)),
+    times(symbol(`w_{${mark}${i + 1}}`, nth(weights, i).value), symbol(`\\bar{y}_{${mark}${i + 1}}`, mean)),
   );
   const sum = w.let(
     'each sample’s mean by its weight, added',

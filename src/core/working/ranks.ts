@@ -127,7 +127,7 @@ export function kruskalWallisWorking(groups: readonly (readonly number[])[]): St
   let at = 0;
   const n = symbol('N', all.length);
   const sums = groups.map((g, i) => {
-    const own = g.map((_, k) => symbol(`r_{${k + 1}}`, ranks[at + k] ?? 0));
+    const own = g.map((_, k) => symbol(`r_{${k + 1}}`, nth(ranks, at + k)));
     at += g.length;
     return w.let(`rank sum of group ${i + 1}`, `R_{${i + 1}}`, total('\\sum r', own));
   });
@@ -139,7 +139,7 @@ export function kruskalWallisWorking(groups: readonly (readonly number[])[]): St
         over(twelve, times(n, plus(n, one))),
         total(
           '\\sum \\frac{R_i^2}{n_i}',
-          sums.map((r, i) => over(squared(r), symbol(`n_{${i + 1}}`, groups[i]?.length ?? 0))),
+          sums.map((r, i) => over(squared(r), symbol(`n_{${i + 1}}`, nth(groups, i).length))),
         ),
       ),
       times(three, plus(n, one)),
@@ -214,7 +214,7 @@ export function dunnWorking(
   const n = symbol('N', all.length);
   const starts = groups.map((_, k) => groups.slice(0, k).reduce((s, g) => s + g.length, 0));
   const mean = (k: number, mark: string): Term => {
-    const own = ranks.slice(starts[k], nth(starts, k) + (groups[k]?.length ?? 0));
+    const own = ranks.slice(starts[k], nth(starts, k) + nth(groups, k).length);
     return w.let(
       `mean rank of group ${k + 1}`,
       `\\bar{R}_${mark}`,

@@ -24,6 +24,7 @@ import {
   times,
   total,
 } from './term';
+import { nth } from '../numeric/nth';
 
 const one = constant(1);
 
@@ -213,7 +214,7 @@ export function dunnettWorking(
   const t = w.let('test statistic', 't', over(d, se));
   const loadings = dunnettLoadings(
     groups.filter((_, k) => k !== control).map((x) => x.n),
-    groups[control]?.n ?? 0,
+    nth(groups, control).n,
   );
   const shape = { loadings, df: dfWithin.value, twoSided: direction === 'either' };
   // By symmetry a lower group is judged as a higher one turned round.

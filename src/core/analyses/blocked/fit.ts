@@ -14,6 +14,7 @@ import { displayName } from '../../readings/levels';
 import type { Reading } from '../../readings/read-column';
 import { type Column, type Table, called } from '../../readings/table';
 import type { GroupModel } from '../by-model';
+import { cellAt, textAt } from '../../readings/cell-at';
 
 interface Placed extends InBlock {
   row: number;
@@ -30,14 +31,14 @@ interface Layout {
 
 /** The block a reading stands in; none where its row names none. */
 function blockNamed(column: Column, reading: Reading, subject: string): string {
-  if (!reading.rows) return column.cells[reading.row]?.trim() ?? '';
+  if (!reading.rows) return textAt(column.cells, reading.row);
   const { rows } = reading;
-  const names = [...new Set(rows.map((row) => column.cells[row]?.trim() ?? ''))].filter((name) => name !== '');
+  const names = [...new Set(rows.map((row) => textAt(column.cells, row)))].filter((name) => name !== '');
   demand(
     names.length <= 1,
     `Readings of one ${subject || 'subject'} stand in several blocks (${names.join(', ')}), and were averaged over them: count them one by one to compare within blocks.`,
   );
-  return names[0] ?? '';
+  return cellAt(names, 0);
 }
 
 /** Every reading with its block. @throws DomainError in words where there are none */

@@ -17,6 +17,7 @@ import { type Column, type Table, called, columnsOf } from '../../readings/table
 import { type Sample, samplesOf } from '../../readings/samples';
 import { counted, plural } from '../../words/numbers';
 import { listed, sentenceCase } from '../../words/sentences';
+import { textAt } from '../../readings/cell-at';
 
 /** What readings within samples come to: tests of the groups' means, and what the comparison tells of the samples. */
 export interface Nested {
@@ -104,7 +105,7 @@ function byModel(fit: RandomIntercept, { subject, samples, groups, level, brief 
 function innerOfSample({ group, values, rows }: Sample, column: Column): (SampleMean & { squares: number })[] {
   const within = new Map<string, { values: number[]; rows: number[] }>();
   rows.forEach((row, i) => {
-    const cell = column.cells[row]?.trim() ?? '';
+    const cell = textAt(column.cells, row);
     const name = cell === '' ? `row ${row + 1}` : cell;
     const one = within.get(name) ?? { values: [], rows: [] };
     within.set(name, one);

@@ -11,6 +11,7 @@ import type { OfReadings } from '../analysis';
 import { compare, shufflingOfPairs } from './compare';
 import { words } from './words';
 import { working } from './working';
+import { nth } from '../../numeric/nth';
 
 /** The same subjects in both groups. */
 export const analysis: OfReadings = {
@@ -31,6 +32,6 @@ export const analysis: OfReadings = {
   },
   drawnFrom: (answer) =>
     answer.comparison.ok
-      ? { groups: pairedValues(answer), names: [{ name: 'differences', colour: answer.groups[0]?.colour ?? 0 }] }
+      ? { groups: pairedValues(answer), names: [{ name: 'differences', colour: nth(answer.groups, 0).colour }] }
       : { groups: demandReadings(answer.groups, 'Drawing again'), names: answer.groups },
 };

@@ -6,8 +6,9 @@ import { sumColumn } from '../sums';
 import { summaryRows } from '../summary-rows';
 import { type How, workedOut } from '../worked-out';
 import { type TableDoubt, isSettled, some } from './doubt';
+import { textAt } from '../../readings/cell-at';
 
-const filled = (c: Column, row: number): boolean => (c.cells[row] ?? '').trim() !== '';
+const filled = (c: Column, row: number): boolean => textAt(c.cells, row) !== '';
 
 /** What a row is called: its first text, or its place. */
 function rowName(table: Table, row: number): string {

@@ -2,6 +2,7 @@
 import { columnsOf, type Table, called } from '../../readings/table';
 import { endedName, spanName } from '../vocabulary';
 import { type Mend, type TableDoubt, asItIs, isSettled } from './doubt';
+import { textAt } from '../../readings/cell-at';
 
 /** Times that may have been cut short, and are counted as they stand. */
 export function cutShort(table: Table): TableDoubt[] {
@@ -12,7 +13,7 @@ export function cutShort(table: Table): TableDoubt[] {
   const rows = new Map<string, number[]>();
   ended.cells.forEach((cell, row) => {
     const text = cell.trim();
-    if (text === '' || time.aside[row] !== undefined || (time.cells[row] ?? '').trim() === '') return;
+    if (text === '' || time.aside[row] !== undefined || textAt(time.cells, row) === '') return;
     const same = rows.get(text);
     if (same) same.push(row);
     else rows.set(text, [row]);

@@ -7,6 +7,7 @@ import type { TableEdit } from '../../readings/table-edit';
 import { holdsYears, isDate, look, runs } from '../seen';
 import { calendarName, numberName, variableIn } from '../vocabulary';
 import { type Mend, type TableDoubt, asItIs, isSettled, settle } from './doubt';
+import { textAt } from '../../readings/cell-at';
 
 const become = (column: Column, role: Column['role'], more: TableEdit[] = []): TableEdit[] => [
   { kind: 'describe-column', column: column.id, role },
@@ -20,7 +21,7 @@ const looked = 1000;
 const firstOf = ({ cells }: Column): string[] => {
   const found: string[] = [];
   for (let row = 0; row < cells.length && found.length < 20; row++) {
-    const text = (cells[row] ?? '').trim();
+    const text = textAt(cells, row);
     if (text !== '') found.push(text);
   }
   return found;

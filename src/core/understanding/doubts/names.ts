@@ -9,6 +9,9 @@ import { rowAsNamesEdits } from '../../readings/row-as-names';
 import { type Table, called, columnsOf } from '../../readings/table';
 import type { TableEdit } from '../../readings/table-edit';
 import { type Mend, type TableDoubt, asItIs, isSettled, settle, some } from './doubt';
+import { cellAt, textAt } from '../../readings/cell-at';
+import { tally } from '../../numeric/tally';
+import { nth } from '../../numeric/nth';
 
 const flat = (name: string): string =>
   name
@@ -18,11 +21,10 @@ const flat = (name: string): string =>
 
 /** Whether numbers go up or down by steps that someone set: from 0, by one step, or by one factor. */
 function areSet(values: readonly number[]): boolean {
-  const steps = values.slice(1).map((x, i) => x - (values[i] ?? NaN));
-  const same = (all: readonly number[]): boolean =>
-    all.every((x) => Math.abs(x - (all[0] ?? NaN)) < 1e-9 * Math.abs(x));
+  const steps = values.slice(1).map((x, i) => x - nth(values, i));
+  const same = (all: readonly number[]): boolean => all.every((x) => Math.abs(x - nth(all, 0)) < 1e-9 * Math.abs(x));
   const oneWay = steps.every((d) => d > 0) || steps.every((d) => d < 0);
-  const factors = values.slice(1).map((x, i) => x / (values[i] ?? NaN));
+  const factors = values.slice(1).map((x, i) => x / nth(values, i));
   return oneWay && (values.includes(0) || same(steps) || same(factors));
 }
 
@@ -31,14 +33,14 @@ export function namesInFirstRow(table: Table): TableDoubt[] {
   const measures = columnsOf(table, 'measure');
   const bare = measures.length > 2 && measures.every((c) => /^(?:group \d+)?$/i.test(c.name) && !c.formula);
   if (!columnsAreGroups(table) || !bare || table.rowCount < 3 || isSettled(table, 'first-row')) return [];
-  const values = measures.map((c) => understand(c.cells[0] ?? '', c.unit, c.decimal));
+  const values = measures.map((c) => understand(cellAt(c.cells, 0), c.unit, c.decimal));
   const numbers = values.flatMap((v) => (v.kind === 'number' ? [v.value] : []));
   const names = attempt(() => rowAsNamesEdits(table, 0));
   if (numbers.length < measures.length || !areSet(numbers) || !names.ok) return [];
   return [
     {
       code: 'first-row',
-      text: `The first row, ${some(measures.map((c) => (c.cells[0] ?? '').trim()))}, is read as readings. It may be what the columns are called.`,
+      text: `The first row, ${some(measures.map((c) => textAt(c.cells, 0)))}, is read as readings. It may be what the columns are called.`,
       where: measures.slice(0, 1).map((c) => ({ column: c.id, row: 0, called: 'row 1' })),
       mends: [
         { label: 'It names the columns', edits: [...names.value, settle(table, 'first-row')] },
@@ -78,7 +80,7 @@ export function areNear(a: string, b: string): boolean {
   if (differ.some((pair) => pair.includes(a.toLowerCase()) && pair.includes(b.toLowerCase()))) return false;
   const [wordsA, wordsB] = [a.toLowerCase().trim().split(/\s+/), b.toLowerCase().trim().split(/\s+/)];
   if (wordsA.length !== wordsB.length) return false;
-  const unlike = wordsA.flatMap((word, i) => (word === wordsB[i] ? [] : [[word, wordsB[i] ?? ''] as const]));
+  const unlike = wordsA.flatMap((word, i) => (word === wordsB[i] ? [] : [[word, cellAt(wordsB, i)] as const]));
   const [only] = unlike;
   return unlike.length === 1 && only !== undefined && Math.min(...only.map((w) => w.length)) >= 5 && oneLetter(...only);
 }
@@ -107,7 +109,7 @@ export function nearNames(table: Table): TableDoubt[] {
   if (isSettled(table, 'near-names')) return [];
   const doubt = (all: string[], mends: Mend[]): TableDoubt => ({
     code: 'near-names',
-    text: `${all.slice(1).map(quoted).join(', ')} and ${quoted(all[0] ?? '')} are different groups, though their names hardly differ.`,
+    text: `${all.slice(1).map(quoted).join(', ')} and ${quoted(cellAt(all, 0))} are different groups, though their names hardly differ.`,
     where: [],
     mends: [...mends, asItIs(table, 'near-names', 'They are different')],
   });
@@ -123,7 +125,7 @@ export function nearNames(table: Table): TableDoubt[] {
       const levels = levelsOf(column);
       if (levels.length > mostNames || column.formula) return [];
       const counts = new Map<number, number>();
-      for (const place of levelRows(column)) counts.set(place, (counts.get(place) ?? 0) + 1);
+      for (const place of levelRows(column)) tally(counts, place);
       // As typed: a space too many at the end parts no groups.
       return clusters(levels.map((l, i) => ({ name: l.name, count: counts.get(i) ?? 0 }))).map((all) => {
         const [into = ''] = all;
@@ -157,15 +159,15 @@ export function oddNames(table: Table): TableDoubt[] {
     if (levels.length < 3 || levels.length > mostNames || column.formula) return [];
     const rows = levelRows(column);
     const counts = new Map<number, number>();
-    for (const place of rows) if (place >= 0) counts.set(place, (counts.get(place) ?? 0) + 1);
+    for (const place of rows) if (place >= 0) tally(counts, place);
     const isNumber = (place: number): boolean =>
-      understand(levels[place]?.name ?? '', column.unit, column.decimal).kind === 'number';
+      understand(nth(levels, place).name, column.unit, column.decimal).kind === 'number';
     const numbers = [...counts].filter(([place]) => isNumber(place));
     const odd = new Set([...counts.keys()].filter((place) => !isNumber(place)));
     const told = [...rows.keys()].filter((row) => odd.has(rows[row] ?? -1));
     const usual = median(numbers.map(([, n]) => n)) ?? 0;
     // A control among doses comes as often as they do, and where each comes once it is a word.
-    const isWord = (row: number): boolean => /^\p{L}{3}[\p{L}\s-]*$/u.test((column.cells[row] ?? '').trim());
+    const isWord = (row: number): boolean => /^\p{L}{3}[\p{L}\s-]*$/u.test(textAt(column.cells, row));
     const many = usual < 3 ? told.some(isWord) || told.length > 1 : told.length > usual / 2;
     if (numbers.length < 2 || told.length === 0 || many) return [];
     const place = (row: number): string => `${called(column, 'group')}, row ${row + 1}`;
@@ -173,7 +175,7 @@ export function oddNames(table: Table): TableDoubt[] {
     return [
       {
         code: 'odd-name',
-        text: `${some(told.map((row) => `${quoted((column.cells[row] ?? '').trim())} (${place(row)})`))} ${one ? 'stands' : 'stand'} among numbers, and ${one ? 'makes a group of its own' : 'make groups of their own'}.`,
+        text: `${some(told.map((row) => `${quoted(textAt(column.cells, row))} (${place(row)})`))} ${one ? 'stands' : 'stand'} among numbers, and ${one ? 'makes a group of its own' : 'make groups of their own'}.`,
         where: told.slice(0, 20).map((row) => ({ column: column.id, row, called: place(row) })),
         mends: [
           {

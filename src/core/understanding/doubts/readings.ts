@@ -4,6 +4,8 @@ import { hasLimits } from '../../readings/parse-number';
 import { readColumn } from '../../readings/read-column';
 import { type Column, type Table, called, columnsOf } from '../../readings/table';
 import { type Mend, type TableDoubt, asItIs, isSettled, some } from './doubt';
+import { cellAt, textAt } from '../../readings/cell-at';
+import { nth } from '../../numeric/nth';
 
 /** How far the largest may be from the smallest of the others, for a reading ten, a hundred or a thousand times off to be a slip. */
 const spans: readonly [factor: number, span: number][] = [
@@ -30,7 +32,7 @@ function middle(columns: readonly Column[]): { low: number; high: number; n: num
   const seen: number[] = [];
   for (const column of columns) {
     const { used } = readColumn(column);
-    for (let i = 0; i < used.length; i += stride) seen.push(used[i]?.value ?? 0);
+    for (let i = 0; i < used.length; i += stride) seen.push(nth(used, i).value);
   }
   if (seen.length < 5) return undefined;
   const sorted = new Float64Array(seen).sort();
@@ -71,7 +73,7 @@ function slipsIn(columns: readonly Column[]): Slip[] {
         greatest = Math.max(greatest, value);
         continue;
       }
-      slips.push({ column, row, text: column.cells[row] ?? '', value, factor });
+      slips.push({ column, row, text: cellAt(column.cells, row), value, factor });
       // More than a few are no slips.
       if (slips.length > Math.max(1, most.n / 10)) return [];
     }
@@ -140,7 +142,7 @@ export function missingCodes(table: Table): TableDoubt[] {
     for (const reading of used)
       if (!isCode(reading)) [least, greatest] = [Math.min(least, reading.value), Math.max(greatest, reading.value)];
     const far = ({ value }: { value: number }): boolean => (value < 0 ? least >= 0 : value > 3 * greatest);
-    return coded.filter(far).map(({ row }) => ({ column, row, text: (column.cells[row] ?? '').trim() }));
+    return coded.filter(far).map(({ row }) => ({ column, row, text: textAt(column.cells, row) }));
   });
   const [first] = found;
   if (!first) return [];

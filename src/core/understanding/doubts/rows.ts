@@ -6,6 +6,8 @@ import { readColumn } from '../../readings/read-column';
 import { type Column, type Table, called, columnsOf } from '../../readings/table';
 import { likeliestCategory, likeliestOutcome } from '../likeliest';
 import { type TableDoubt, asItIs, isSettled, some } from './doubt';
+import { tally } from '../../numeric/tally';
+import { textAt } from '../../readings/cell-at';
 
 /** Readings whose group is empty. */
 export function withoutGroup(table: Table): TableDoubt[] {
@@ -31,7 +33,7 @@ export function lostPartners(table: Table): TableDoubt[] {
   const measures = columnsOf(table, 'measure').filter((c) => readColumn(c).used.length > 0);
   if (measures.length < 2) return [];
   const held = new Map<number, number>();
-  for (const c of measures) for (const { row } of readColumn(c).used) held.set(row, (held.get(row) ?? 0) + 1);
+  for (const c of measures) for (const { row } of readColumn(c).used) tally(held, row);
   const lost = [...held]
     .filter(([, n]) => n < measures.length)
     .map(([row]) => row)
@@ -63,7 +65,7 @@ function isOncePerCondition(table: Table, subject: Column): boolean {
   if (groups.length < 2) return false;
   const seen = new Set<string>();
   for (let row = 0; row < table.rowCount; row++) {
-    const key = [subject, ...groups].map((c) => c.cells[row]?.trim() ?? '').join('\n');
+    const key = [subject, ...groups].map((c) => textAt(c.cells, row)).join('\n');
     if (seen.has(key)) return false;
     seen.add(key);
   }

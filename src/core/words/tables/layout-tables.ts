@@ -74,7 +74,7 @@ export function countTable({ measure, question }: Answer, counts: CountedPart): 
     columns: [column(counts.rowName), ...columns.map((c) => column(c)), column('all')],
     rows: [
       ...observed.map((row, i) => ({
-        head: [rows[i] ?? ''],
+        head: [nth(rows, i)],
         cells: [...row.map((n, j) => cell(n, i, j)), count(total(row))],
       })),
       ...(single
