@@ -1,5 +1,4 @@
 import type { Question } from '../core/question/question';
-import { namesOf } from '../core/question/naming';
 import { isBlind } from '../core/readings/blind';
 import type { Table } from '../core/readings/table';
 import { defaultFigureStyle } from '../core/figures/default-style';
@@ -7,7 +6,6 @@ import { figureLegend } from '../core/figures/legend';
 import { DomainError } from '../core/numeric/domain-error';
 import { headline } from '../core/telling/headline';
 import { pRelation } from '../core/words/numbers';
-import { shortQuestion } from '../core/telling/question';
 import { methodsSentence, resultsSentence } from '../core/telling/report';
 import { chosenDescription } from '../core/words/tables/description-table';
 import { asText } from '../core/words/tables/result-table';
@@ -20,7 +18,9 @@ import type { Db } from '../store/open';
 import { questionsOf } from '../store/questions';
 import { tableIdsOf } from '../store/studies';
 import { readTable, readTableHeads, revisionOf } from '../store/read-table';
+import { there } from '../core/numeric/there';
 import { answered } from './answered';
+import { askedIn, tableName } from './asked-questions';
 import { drawnFigure } from './drawn-figure';
 import { notebook, shortLog } from './study-log';
 
@@ -37,16 +37,9 @@ function worded(question: Question, kind: 'methods' | 'results' | 'legend', now:
 }
 
 /** What one question gives a write-up. */
-function questionPieces(db: Db, id: string, question: Question, table: Table): QuestionPieces {
+function questionPieces(db: Db, id: string, question: Question, table: Table): Omit<QuestionPieces, 'name'> {
   const found = answered(db, id);
-  if (!found.ok)
-    return {
-      name: shortQuestion(namesOf(question, table)),
-      trouble: found.reason,
-      sentences: {},
-      numbers: {},
-      tables: [],
-    };
+  if (!found.ok) return { trouble: found.reason, sentences: {}, numbers: {}, tables: [] };
   const given = found.value;
   const { comparison } = given;
   const hidden = isBlind(table);
@@ -57,7 +50,7 @@ function questionPieces(db: Db, id: string, question: Question, table: Table): Q
     methods: held('methods', methodsSentence(given)),
     legend: held('legend', figureLegend(given, defaultFigureStyle)),
   };
-  const base = { name: shortQuestion(given), tables: textTables(given), ...(hidden ? { hidden: true as const } : {}) };
+  const base = { tables: textTables(given), ...(hidden ? { hidden: true as const } : {}) };
   if (!comparison.ok) return { ...base, trouble: comparison.reason, sentences, numbers: {} };
   const top = headline(given, comparison.value);
   return {
@@ -103,16 +96,21 @@ function cached<T>(key: string, make: () => T): T {
 /** The figures chosen of a table's groups, as a table. */
 function descriptionPiece(db: Db, id: string): StudyPieces['descriptions'][string] {
   const { table } = readTable(db, id);
-  return { name: table.name || table.measure || 'readings', table: asText(chosenDescription(table)) };
+  return { name: tableName(table), table: asText(chosenDescription(table)) };
 }
 
 /** All that a study's questions and figures can give its write-up. */
 export function studyPieces(db: Db, studyId: string): StudyPieces {
+  const heads = readTableHeads(db, studyId);
+  const names = new Map(askedIn(db, studyId, heads).map(({ id, label }) => [id, label]));
   const questions: Record<string, QuestionPieces> = {};
   for (const { id, tableId, question, revision } of questionsOf(db, studyId))
-    questions[id] = cached(`${id} ${revision} ${tableId} ${revisionOf(db, tableId)}`, () =>
-      questionPieces(db, id, question, readTable(db, tableId).table),
-    );
+    questions[id] = {
+      name: there(names.get(id), 'The name of a question'),
+      ...cached(`${id} ${revision} ${tableId} ${revisionOf(db, tableId)}`, () =>
+        questionPieces(db, id, question, readTable(db, tableId).table),
+      ),
+    };
   const descriptions = Object.fromEntries(
     tableIdsOf(db, studyId).map((id) => [id, cached(`${id} ${revisionOf(db, id)}`, () => descriptionPiece(db, id))]),
   );
@@ -122,7 +120,7 @@ export function studyPieces(db: Db, studyId: string): StudyPieces {
     if (name !== undefined) figures[id] = figurePieces(db, id, questionId, name);
   }
   return {
-    ...(readTableHeads(db, studyId).some(isBlind) ? { hidden: true as const } : {}),
+    ...(heads.some(isBlind) ? { hidden: true as const } : {}),
     questions,
     figures,
     descriptions,

@@ -1,7 +1,5 @@
-import { namesOf, namingNeedsCells } from '../core/question/naming';
 import type { Question } from '../core/question/question';
 import { questionSentence } from '../core/telling/question';
-import { distinctNames } from '../core/telling/distinct-names';
 import { asksOfEvery } from '../core/question/asking';
 import { analysisOf } from '../core/analyses/registry';
 import { kindNames } from '../core/figures/kinds';
@@ -11,19 +9,15 @@ import type { Db } from '../store/open';
 import { NotFound } from '../store/errors';
 import { questionsOf, readQuestion } from '../store/questions';
 import { allStudies, readStudy } from '../store/studies';
-import { type KeptTable, cellCount, readReadings, readTable, readTableHead, readTableHeads } from '../store/read-table';
+import { type KeptTable, cellCount, readTable, readTableHead, readTableHeads } from '../store/read-table';
+import { askedIn, named, tableName } from './asked-questions';
 import { studyVersion } from './drawn-pages';
-import type { Table } from '../core/readings/table';
 
 /** What every page of a study shows on its left. */
 export interface Spine extends SpineLists {
   studyId: string;
   title: string;
 }
-
-/** A question by its names. No list waits for an answer, and few for more than the heads of a table. */
-const named = (db: Db, question: Question, head: Table) =>
-  namesOf(question, namingNeedsCells(question, head) ? readReadings(db, head.id) : head);
 
 /** Cells up to which a table travels within the page; a larger one is fetched once the page stands. */
 const withinPage = 20_000;
@@ -32,19 +26,14 @@ const withinPage = 20_000;
 export const tableForPage = (db: Db, id: string): KeptTable | undefined =>
   cellCount(db, id) <= withinPage ? readTable(db, id) : undefined;
 
-const tableName = (table: Table): string => table.name || table.measure || 'readings';
-
 /** The spine of a study. @throws NotFound */
 export function studySpine(db: Db, studyId: string): Spine {
   const { title } = readStudy(db, studyId);
-  const tables = new Map(readTableHeads(db, studyId).map((table) => [table.id, table]));
+  const heads = readTableHeads(db, studyId);
+  const tables = new Map(heads.map((table) => [table.id, table]));
   const home = `/studies/${studyId}`;
-  const asked = questionsOf(db, studyId).flatMap(({ id, tableId, question }) => {
-    const head = tables.get(tableId);
-    return head ? [{ id, of: tableId, named: named(db, question, head), table: tableName(head) }] : [];
-  });
-  const names = distinctNames(asked);
-  const labels = new Map(asked.map(({ id }, i) => [id, names[i] ?? '']));
+  const asked = askedIn(db, studyId, heads);
+  const labels = new Map(asked.map(({ id, label }) => [id, label]));
   return {
     studyId,
     title,
@@ -53,14 +42,14 @@ export function studySpine(db: Db, studyId: string): Spine {
       label: tableName(table),
       href: `${home}/readings/${table.id}`,
     })),
-    questions: asked.map(({ id, of }) => ({ id, label: labels.get(id) ?? '', href: `${home}/questions/${id}`, of })),
-    measures: asked.flatMap(({ id, of, named }) => {
+    questions: asked.map(({ id, of, label }) => ({ id, label, href: `${home}/questions/${id}`, of })),
+    measures: asked.flatMap(({ id, of, named, label }) => {
       const head = tables.get(of);
       return head && asksOfEvery(named.question, head)
         ? [
             {
               id: `${id}-measures`,
-              label: `${labels.get(id) ?? ''}: every measure`,
+              label: `${label}: every measure`,
               href: `${home}/questions/${id}/measures`,
               of: id,
               short: 'every measure',

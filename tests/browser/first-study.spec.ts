@@ -44,7 +44,7 @@ test('from pasted readings to a reported difference', { tag: '@sizes' }, async (
   await page.getByLabel('Confidence level').selectOption('another level …');
   await page.getByLabel('Confidence level in percent').fill('101');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('101: 50 to 99.99 is asked: kept at 99.');
+  await expect(page.getByRole('alert')).toContainText('101: 50 to 99.99 is asked: kept at 99)');
   await page.getByLabel('Confidence level in percent').fill('95');
   await page.keyboard.press('Enter');
   await page.getByLabel('Spreads').selectOption('are taken as equal');

@@ -60,7 +60,7 @@ test('one group: an estimate, then against a fixed value: t, z, ranks, bounds, a
   await expect(page.getByTestId('difference-row')).toContainText('0.061');
   await page.getByLabel('Fixed value').fill('a thousand');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('“a thousand” is not a number: kept at 1000.');
+  await expect(page.getByRole('alert')).toContainText('“a thousand” is not a number: kept at 1000)');
   // A known SD makes it z: 2.3375/(3/√8).
   await page.getByLabel('Known SD').fill('3');
   await page.keyboard.press('Enter');

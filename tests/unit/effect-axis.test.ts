@@ -19,6 +19,7 @@ import type { Question } from '../../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { defaultFigureStyle } from '../../src/core/figures/default-style';
 import { figure } from '../../src/core/figures/figure';
+import { textWidth } from '../../src/core/drawing/text-width';
 import { type Rung, drawnRungs } from '../../src/core/scenes/ladder';
 
 const demo = demoTables();
@@ -38,6 +39,48 @@ const comparisonOf = ({ comparison }: Answer) => {
   if (!comparison.ok) throw new Error(comparison.reason);
   return comparison.value;
 };
+
+describe('the figures of one effect', () => {
+  /** Two groups of ten, the second so much higher; its effect as it is drawn. */
+  const lookOf = (shift: number, spread: number) => {
+    const cells = (by: number): string[] =>
+      Array.from({ length: 10 }, (_, i) => ((i - 4.5) * spread + by + (i % 3)).toFixed(3));
+    const columns = [
+      { ...emptyColumn('a', 'red', 'mm'), cells: cells(shift) },
+      { ...emptyColumn('b', 'white', 'mm'), cells: cells(0) },
+    ];
+    const found = answered({ ...questionOf('two-groups'), a: 'a', b: 'b' }, tableOf(columns, { shape: 'columns' }));
+    const { shapes } = layout(lookScene(found, 690));
+    const line = shapes.find((s) => s.shape === 'line' && s.name === 'divide-line');
+    const words = shapes.flatMap((s) => (s.shape === 'text' && s.bold && s.x > 430 ? [s] : []));
+    if (line?.shape !== 'line' || words.length === 0) throw new Error('no line or no figures');
+    return {
+      x: line.x1,
+      words: words.map(({ x, text, size }) => ({
+        text,
+        from: x - textWidth(text, size, true) / 2,
+        to: x + textWidth(text, size, true) / 2,
+      })),
+    };
+  };
+
+  it('never stand on the divide line, whichever side the interval leans to; long ones stand on two lines', () => {
+    const lines = new Set<number>();
+    fc.assert(
+      fc.property(fc.integer({ min: -400, max: 400 }), fc.integer({ min: 1, max: 6000 }), (shift, spread) => {
+        const { x, words } = lookOf(shift / 10, spread / 10);
+        lines.add(words.length);
+        for (const { text, from, to } of words) {
+          expect(x < from || x > to, `line at ${x}, ${text} from ${from} to ${to}`).to.equal(true);
+          expect(to, text).to.be.at.most(690);
+          expect(from, text).to.be.at.least(430);
+        }
+      }),
+      { numRuns: 80 },
+    );
+    expect([...lines].sort()).to.deep.equal([1, 2]);
+  });
+});
 
 describe('of more differences than there is room for', () => {
   const rung = (estimate: number, more: Partial<Rung> = {}): Rung => ({

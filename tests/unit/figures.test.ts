@@ -37,6 +37,20 @@ const of = (name: string, design?: string): Answer =>
 const drawn = (shown: Answer, style: Partial<FigureStyle> = {}): Drawing =>
   layout(figure(shown, { ...defaultFigureStyle, ...style }).scene);
 
+describe('a figure without readings', () => {
+  it('says that its axis says nothing, until there is one', () => {
+    const columns = ['red', 'white'].map((name) => emptyColumn(name, name, 'mm'));
+    const question = { ...questionOf('two-groups'), a: 'red', b: 'white' };
+    const remarksOf = (table: Table): string[] => figure(given(question, table), defaultFigureStyle).remarks;
+    expect(remarksOf(tableOf(columns, { shape: 'columns' }))[0]).to.equal(
+      'No group holds a reading yet: the axis says nothing.',
+    );
+    const [red, white] = columns as [(typeof columns)[0], (typeof columns)[0]];
+    const some = tableOf([{ ...red, cells: ['21.2'] }, white], { shape: 'columns' });
+    expect(remarksOf(some).join()).not.to.include('No group holds');
+  });
+});
+
 type Corner = [number, number];
 /** The four corners of a text as it stands, from its measured width. */
 function corners(shape: Extract<Shape, { shape: 'text' }>): Corner[] {

@@ -124,9 +124,9 @@ describe('a number field', () => {
     expect(input.value).to.equal('7.5');
     expect(page.queryByRole('alert')).to.equal(null);
     for (const [text, words] of [
-      ['7.5 mm', '“7.5 mm” is in mm, and here g is asked: kept at 7.5.'],
-      ['many', '“many” is not a number: kept at 7.5.'],
-      ['3000', '3000: 0 to 2000 is asked: kept at 7.5.'],
+      ['7.5 mm', '(“7.5 mm” is in mm, and here g is asked: kept at 7.5)'],
+      ['many', '(“many” is not a number: kept at 7.5)'],
+      ['3000', '(3000: 0 to 2000 is asked: kept at 7.5)'],
     ] as const) {
       type(text);
       expect(page.getByRole('alert').textContent).to.equal(words);
@@ -134,6 +134,21 @@ describe('a number field', () => {
     }
     expect(taken).to.deep.equal([7.5]);
     expect(input.getAttribute('aria-invalid')).to.equal('true');
+  });
+
+  it('has its unit behind it, and what is told of both below them', () => {
+    const page = render(
+      createElement(NumberField, { label: 'Width', value: 85, unit: 'mm', most: 250, after: 'mm', onChange: String }),
+    );
+    const input = page.getByLabelText('Width');
+    act(() => {
+      fireEvent.change(input, { target: { value: '9999' } });
+    });
+    act(() => {
+      fireEvent.blur(input);
+    });
+    expect(input.parentElement?.textContent).to.equal(' mm9999: at most 250 is asked: kept at 85.');
+    expect(page.getByRole('alert').className).to.include('block');
   });
 
   it('offers what a doubtful text may have meant', () => {

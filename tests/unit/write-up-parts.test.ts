@@ -19,6 +19,7 @@ import { fromText, insertables, matching } from '../../src/islands/write-up/inse
 import { standingOf } from '../../src/islands/write-up/nodes';
 import { startDemo } from '../../src/server/demo-study';
 import { studyPieces } from '../../src/server/pieces';
+import { studySpine } from '../../src/server/study-page';
 import { figuresOf } from '../../src/store/figures';
 import { type Db, openDb } from '../../src/store/open';
 import { questionsOf, removeQuestion } from '../../src/store/questions';
@@ -49,6 +50,12 @@ describe('the parts of a write-up', () => {
   after(() => db.$client.close());
   const pieces = () => studyPieces(db, study);
   const first = () => questionsOf(db, study)[0]!;
+  it('go by names of their own, as they do in the spine, whatever they are asked of', () => {
+    const names = Object.values(pieces().questions).map((q) => q.name);
+    const spine = studySpine(db, study).questions.map((q) => q.label);
+    expect(new Set(names).size).to.equal(names.length);
+    expect(names).to.have.members(spine);
+  });
   const figure = (question = first().id): string => figuresOf(db, study).find((f) => f.questionId === question)!.id;
   const figureBlock = (id: string): Block => ({ type: 'liveFigure', attrs: { figure: id, seen: '' } });
   const tableBlock = (question: string, place: number): Block => ({

@@ -1,6 +1,7 @@
 /** One question asked of many measures: each with its effect, interval and p, brief enough for thousands. */
 import { attempt, demand } from '../numeric/domain-error';
 import { factsOf } from '../analyses/kinds';
+import { comparesMeasure } from '../question/asking';
 import { included } from '../question/included';
 import type { Question } from '../question/question';
 import { withDerived } from '../readings/derive';
@@ -59,6 +60,12 @@ export function askMany(
   given: Table,
   over: Over,
 ): { count: number; answers: Generator<MeasureAnswer> } {
+  demand(
+    comparesMeasure(asked, given),
+    given.shape === 'rows'
+      ? 'This question is not about the means of one measure, so it cannot be asked of others.'
+      : 'This table holds one measure. A question can be asked of each of many where a row is one reading, or subject, with a column for each measure.',
+  );
   const whole = withDerived(given);
   // Rules are kept before the measures are parted, for they may be about another one.
   const taken = attempt(() => included(asked, whole));

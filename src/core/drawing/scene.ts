@@ -110,6 +110,9 @@ export interface Panel {
   marks: Mark[];
 }
 
+/** The size of the letters of pictures on the page, in pixels; one printed is composed at it, and scaled. */
+export const pageFontSize = 13;
+
 export interface Scene {
   width: number;
   height: number;

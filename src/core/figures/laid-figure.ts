@@ -10,7 +10,7 @@ import { mostRungs } from '../scenes/effect-axis';
 import { drawnRungs, ladder, singleEffect } from '../scenes/ladder';
 import { pairPoints } from '../scenes/pair-points';
 import { rungsOf } from '../scenes/rungs';
-import { type Scene, scaled } from '../drawing/scene';
+import { type Scene, scaled, pageFontSize } from '../drawing/scene';
 import { textWidth } from '../drawing/text-width';
 import { shapesOf } from '../scenes/shapes-of-groups';
 import { fitBars, tiles } from '../scenes/tiles';
@@ -21,9 +21,6 @@ import type { FigureKind, FigureStyle } from './figure-style';
 import type { LaidKind } from './kinds';
 import { sizesOf } from './sizes';
 import type { Drawn } from './upright';
-
-/** Size of text in pictures of the page. */
-const pageSize = 13;
 
 /** The way of looking at readings that a figure shows. */
 const viewOf: Partial<Record<FigureKind, 'histogram' | 'quantile' | 'change'>> = {
@@ -36,12 +33,12 @@ const viewOf: Partial<Record<FigureKind, 'histogram' | 'quantile' | 'change'>> =
 export function laidFigure(answer: Answer, style: FigureStyle, kind: LaidKind): Drawn {
   const { width, height, fontSize, lineWeight } = sizesOf(style);
   // Laid out as on the page, in its sizes, and then brought to those of the figure.
-  const factor = fontSize / pageSize;
+  const factor = fontSize / pageFontSize;
   const [wide, high] = [width / factor, height / factor];
   const remarks: string[] = [];
   const made = answer.comparison.ok ? answer.comparison.value : undefined;
   const { question, unit } = answer;
-  const base = { width: wide, height: high, fontSize: pageSize, lineWeight: lineWeight / factor };
+  const base = { width: wide, height: high, fontSize: pageFontSize, lineWeight: lineWeight / factor };
   let scene: Scene = { ...base, panels: [], alt: answer.comparison.ok ? '' : answer.comparison.reason };
   if (made && kind === 'tiles' && made.counts) {
     const fit = made.counts.observed.length === 1;

@@ -2,6 +2,7 @@ import { demand } from '../numeric/domain-error';
 import { random, shuffleInPlace } from '../numeric/random';
 import { cellAt } from './cell-at';
 import { nth } from '../numeric/nth';
+import { counted } from './counted';
 
 /** Rows drawn at random from `rows`, in the order drawn. Without replacement no row comes twice. */
 export function drawRows(rows: readonly number[], n: number, replace: boolean, seed: number): number[] {
@@ -9,7 +10,7 @@ export function drawRows(rows: readonly number[], n: number, replace: boolean, s
   demand(rows.length > 0, 'There are no rows to draw from.');
   demand(
     replace || n <= rows.length,
-    `Only ${rows.length} rows can be drawn from: draw fewer, or put each back after it is drawn.`,
+    `Only ${counted(rows.length, 'row')} can be drawn from: draw fewer, or put each back after it is drawn.`,
   );
   const source = random(seed);
   if (replace) return Array.from({ length: n }, () => nth(rows, source.below(rows.length)));

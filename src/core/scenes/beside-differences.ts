@@ -11,8 +11,8 @@ import { ladder, singleEffect } from './ladder';
 import { rungsOf } from './rungs';
 import { pairPoints } from './pair-points';
 import type { Panel, Scene } from '../drawing/scene';
+import { pageFontSize } from '../drawing/scene';
 
-const fontSize = 13;
 const top = 26;
 // Room for half of the first tick's label, and for the markers of the names.
 const left = 26;
@@ -88,7 +88,7 @@ export function besideDifferences(
     ...differencesIn({ ...right, top, height }),
   ];
   const panels = panelsOf(natural);
-  const below = roomBelow(panels, fontSize);
+  const below = roomBelow(panels, pageFontSize);
   const height = wanted === undefined ? natural : Math.max(40, wanted - top - below);
   let alt = told;
   if (effect?.interval && Number.isFinite(effect.interval.high - effect.interval.low)) {
@@ -100,7 +100,7 @@ export function besideDifferences(
   return {
     width,
     height: top + height + below,
-    fontSize,
+    fontSize: pageFontSize,
     lineWeight: 1,
     panels: height === natural ? panels : panelsOf(height),
     alt,

@@ -5,6 +5,7 @@ import { foremost } from '../answer/foremost';
 import { percent } from '../words/numbers';
 import { type Rung, ladder } from './ladder';
 import type { Scene } from '../drawing/scene';
+import { pageFontSize } from '../drawing/scene';
 
 /**
  * The foremost effects of two answers on one axis against the divide line; undefined while one of the answers is missing.
@@ -45,7 +46,7 @@ export function besideScene(
   const scene: Scene = {
     width,
     height,
-    fontSize: 13,
+    fontSize: pageFontSize,
     lineWeight: 1,
     alt: `The ${ratio ? 'ratios' : 'differences'} of both answers with their intervals on one axis: ${first.name}; ${second.name}.`,
     panels: [

@@ -6,8 +6,9 @@ import type { Look } from './groups-look';
 import { canStack, stackedHeight, stackedShares } from './stacked-shares';
 import { textWidth } from '../drawing/text-width';
 import { fitBars, tiles } from './tiles';
+import { pageFontSize } from '../drawing/scene';
 
-const base = { fontSize: 13, lineWeight: 1 };
+const base = { fontSize: pageFontSize, lineWeight: 1 };
 const noCounts = { ...base, height: 304, panels: [], alt: 'No counts to show.' };
 
 /** Counts as bars, with the counts that stated proportions would bring. */

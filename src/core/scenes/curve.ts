@@ -6,6 +6,7 @@ import { type NamedDistribution, named } from '../distributions/named';
 import { fixed, significant } from '../words/numbers';
 import { bare, label, path, rule } from '../drawing/marks';
 import type { Mark, Scene } from '../drawing/scene';
+import { pageFontSize } from '../drawing/scene';
 
 const steps = 240;
 
@@ -112,7 +113,7 @@ export function curveScene(
   return {
     width,
     height,
-    fontSize: 13,
+    fontSize: pageFontSize,
     lineWeight: 1,
     alt: `Distribution of ${reference.symbol} without an effect; the rejection region is shaded beyond ${critical.map(shown).join(' and ')}; the statistic is ${shown(statistic)}.`,
     panels: [

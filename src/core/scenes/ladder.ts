@@ -2,11 +2,12 @@
 import type { Effect } from '../answer/comparison';
 import { withUnit } from '../readings/table';
 import { between, effectDecimals, fixed, given } from '../words/numbers';
-import { mostRungs, rungsAxis, singleAxis } from './effect-axis';
+import { alongAxis, mostRungs, rungsAxis, singleAxis } from './effect-axis';
 import type { Frame } from './group-rows';
 import { bar, dot, dots, estimate, label, rule, wholeHeight } from '../drawing/marks';
 import type { Ink, Mark, Panel, Point } from '../drawing/scene';
 import { shortenedPair, textWidth } from '../drawing/text-width';
+import { pageFontSize } from '../drawing/scene';
 
 /**
  * The line of no difference: a rule with a filled dot above and an open dot below, as in the division sign.
@@ -26,13 +27,31 @@ export function divideLine(domain: readonly [number, number], words = 'no differ
 }
 
 /** Estimate and interval as the picture prints them. */
-function written({ estimate, interval }: Effect): string {
+function figuresOf({ estimate, interval }: Effect): string[] {
   const decimals = effectDecimals({ estimate, interval });
-  if (!interval) return fixed(estimate, decimals);
-  return `${fixed(estimate, decimals)} (${between(interval, decimals)})`;
+  return [fixed(estimate, decimals), ...(interval ? [`(${between(interval, decimals)})`] : [])];
 }
 
+const written = (effect: Effect): string => figuresOf(effect).join(' ');
+
 const middleOf = (low: number, high: number, log: boolean): number => (log ? Math.sqrt(low * high) : (low + high) / 2);
+
+/** Room a text may take beyond the frame at either end. */
+const beyond = { left: 12, right: 8 };
+
+/**
+ * How far a text moves aside from its middle, so that the divide line does not run through it.
+ * @returns undefined where neither side of the line has room for it
+ */
+function asideOf(middle: number, lineAt: number, wide: number, width: number): number | undefined {
+  const half = wide / 2 + 6;
+  const [least, most] = [half - beyond.left, width + beyond.right - half];
+  const clear = (at: number): boolean => at >= least && at <= most && Math.abs(at - lineAt) >= half - 1e-9;
+  const [nearest] = [Math.min(most, Math.max(least, middle)), lineAt - half, lineAt + half]
+    .filter(clear)
+    .sort((p, q) => Math.abs(p - middle) - Math.abs(q - middle));
+  return nearest === undefined ? undefined : nearest - middle;
+}
 
 /** One effect alone: large, its figures above it. @param points what it is the mean of, below it */
 export function singleEffect(
@@ -53,9 +72,14 @@ export function singleEffect(
         : effect.none === undefined
           ? `a difference of ${withUnit(given(none), unit)}`
           : `stated: ${none}`;
-  const figures = written(effect);
   // On a logarithmic axis there is no 0: what reaches it leaves the picture.
   const shown = (x: number): number => (log && x <= 0 ? -Infinity : x);
+  const middle = middleOf(Math.max(low, domain[0]), Math.min(high, domain[1]), log);
+  const across = (x: number): number => alongAxis({ domain, log }, x) * frame.width;
+  const aside = (text: string) =>
+    asideOf(across(middle), across(none), textWidth(text, pageFontSize, true), frame.width);
+  // What is too long for either side of the line stands on two.
+  const figures = aside(written(effect)) === undefined ? figuresOf(effect) : [written(effect)];
   return {
     ...frame,
     x: { domain, log, drawn: true, title: withUnit(effect.name, log ? '' : unit), ticks: 5 },
@@ -73,15 +97,18 @@ export function singleEffect(
       ...estimate({ at: shown(effect.estimate), interval: { low: shown(low), high } }, 0.55, {
         size: 13,
         caps: 11,
-        title: `${effect.name}: ${figures} ${unit}`,
+        title: `${effect.name}: ${written(effect)} ${unit}`,
         names: ['effect-interval', 'effect'],
       }),
-      label(figures, middleOf(Math.max(low, domain[0]), Math.min(high, domain[1]), log), 0.55, {
-        dy: -16,
-        anchor: 'middle',
-        halo: true,
-        bold: true,
-      }),
+      ...figures.map((text, i) =>
+        label(text, middle, 0.55, {
+          dx: aside(text) ?? 0,
+          dy: -16 - (figures.length - 1 - i) * 1.2 * pageFontSize,
+          anchor: 'middle',
+          halo: true,
+          bold: true,
+        }),
+      ),
     ],
   };
 }

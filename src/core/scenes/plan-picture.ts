@@ -3,6 +3,7 @@ import { type Plan, isUneven, powerAt, totalOf } from '../planning/plan';
 import { fixed } from '../words/numbers';
 import { dot, label, path, rule } from '../drawing/marks';
 import type { Mark, Panel, Scene } from '../drawing/scene';
+import { pageFontSize } from '../drawing/scene';
 
 const steps = 48;
 
@@ -63,7 +64,7 @@ export function planScene(plan: Plan, n: number, wanted: number, unit: string, w
   return {
     width,
     height: stacked ? 560 : 280,
-    fontSize: 13,
+    fontSize: pageFontSize,
     lineWeight: 1,
     alt: `Power over the number taken and over the difference: with ${n} it is ${fixed(100 * power, 1)} %.`,
     panels: [

@@ -6,6 +6,7 @@ import { named } from '../distributions/named';
 import { fixed, significant } from '../words/numbers';
 import { bare, dot, label, path, rule } from '../drawing/marks';
 import type { Ink, Mark, Scene } from '../drawing/scene';
+import { pageFontSize } from '../drawing/scene';
 
 export interface ReadCurve {
   curve: CurveName;
@@ -163,7 +164,7 @@ export function readerScene(
   return {
     width,
     height,
-    fontSize: 13,
+    fontSize: pageFontSize,
     lineWeight: 1,
     alt: `${first ? `The ${curves[first.curve].name} curve` : 'No curve'} with ${b === undefined ? `a boundary at ${shown(a)}` : `boundaries at ${shown(low)} and ${shown(high)}`}; the area ${area} is shaded.`,
     panels: [

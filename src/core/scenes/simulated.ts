@@ -1,7 +1,7 @@
 import type { Simulated } from '../planning/simulate';
 import { divideLine } from './ladder';
 import { estimate, rule, wholeHeight } from '../drawing/marks';
-import { type Mark, type Scene, extent } from '../drawing/scene';
+import { type Mark, type Scene, extent, pageFontSize } from '../drawing/scene';
 
 /** Experiments whose intervals are drawn. */
 export const drawnExperiments = 100;
@@ -34,7 +34,7 @@ export function simulatedScene(
   return {
     width,
     height: 470,
-    fontSize: 13,
+    fontSize: pageFontSize,
     lineWeight: 1,
     alt: `${shown.length} simulated experiments with their intervals against the line of no difference; ${shown.filter((s) => s.found).length} found the difference.`,
     panels: [

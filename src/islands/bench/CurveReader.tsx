@@ -12,9 +12,9 @@ import {
   parametersOf,
 } from '../../core/planning/curve-reading';
 import { named } from '../../core/distributions/named';
-import { fieldText, typedNumbers } from '../../core/readings/typed-number';
+import { typedNumbers } from '../../core/readings/typed-number';
 import type { ReadCurve, Reading } from '../../core/scenes/reader';
-import { percent, significant } from '../../core/words/numbers';
+import { given as asGiven, percent, significant } from '../../core/words/numbers';
 import { Accepted } from '../kit/Accepted';
 import { NumberField } from '../kit/NumberField';
 import { Choose } from '../kit/Parts';
@@ -81,7 +81,7 @@ function ParameterFields({
               unit={key === 'p' ? null : ''}
               refuse={(x) => {
                 const made = named(curve, { ...now, [key]: x });
-                return made.ok ? undefined : `${fieldText(x)}: ${made.reason.replace(/\.$/, '')}`;
+                return made.ok ? undefined : `${asGiven(x)}: ${made.reason.replace(/\.$/, '')}`;
               }}
               onChange={(x) => onChange({ [key]: asQuery(x) })}
             />
@@ -208,7 +208,7 @@ export function CurveReader() {
           placeholder="0.05"
           value={area}
           unit={null}
-          refuse={(x) => (x > 0 && x < 1 ? undefined : `${fieldText(x)}: an area under the curve lies between 0 and 1`)}
+          refuse={(x) => (x > 0 && x < 1 ? undefined : `${asGiven(x)}: an area under the curve lies between 0 and 1`)}
           onChange={(x) => (x === undefined ? change({ area: undefined }) : byArea(x, kind))}
         />{' '}
         lies{' '}
@@ -226,7 +226,7 @@ export function CurveReader() {
           width="w-14"
           unit={null}
           optional={false}
-          refuse={(x) => (x > 0 && x < 1 ? undefined : `${fieldText(x)}: a level lies between 0 and 1`)}
+          refuse={(x) => (x > 0 && x < 1 ? undefined : `${asGiven(x)}: a level lies between 0 and 1`)}
           onChange={typed('alpha')}
         />{' '}
         level; with{' '}

@@ -49,21 +49,18 @@ export function Measure({
   onChange: (value: number | undefined) => void;
 }) {
   return (
-    <>
-      <NumberField
-        label={label}
-        className="part w-12"
-        unit={unit}
-        value={value}
-        least={least}
-        most={most}
-        optional={empty !== undefined}
-        placeholder={empty ?? ''}
-        below
-        onChange={onChange}
-      />{' '}
-      {unit}
-    </>
+    <NumberField
+      label={label}
+      className="part w-12"
+      unit={unit}
+      value={value}
+      least={least}
+      most={most}
+      optional={empty !== undefined}
+      placeholder={empty ?? ''}
+      after={unit}
+      onChange={onChange}
+    />
   );
 }
 

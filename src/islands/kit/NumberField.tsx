@@ -21,8 +21,8 @@ interface Props {
   /** Whether it may be left empty. */
   optional?: boolean;
   className?: string;
-  /** Where what was typed is told: behind the field, or below it. */
-  below?: boolean;
+  /** What stands behind it, as a unit. Then what was typed is told below both, else behind the field, in brackets. */
+  after?: string;
   onChange: (x: number | undefined) => void;
 }
 
@@ -46,7 +46,7 @@ export function NumberField({
   step,
   optional = true,
   className = 'part',
-  below = false,
+  after = '',
   onChange,
 }: Props) {
   const [trouble, setTrouble] = useState<{ why: string; meant: number[] }>();
@@ -96,9 +96,10 @@ export function NumberField({
         onAccept={accept}
         onKept={() => setTrouble(undefined)}
       />
+      {after && ` ${after}`}
       {trouble && (
-        <span role="alert" className={`font-sans text-[13px] text-error ${below ? 'block' : 'ml-2'}`}>
-          {trouble.why}: {kept}.
+        <span role="alert" className={`font-sans text-[13px] text-error ${after ? 'block' : 'ml-2'}`}>
+          {after ? `${trouble.why}: ${kept}.` : `(${trouble.why}: ${kept})`}
           {trouble.meant.map((x) => (
             <button key={x} type="button" className="plain-button ml-2" onClick={() => take(x)}>
               Take {given(x)}

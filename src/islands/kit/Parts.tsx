@@ -62,12 +62,14 @@ export function Fill({
   label,
   value,
   width = 'w-12',
+  placeholder = '',
   numeric = true,
   onChange,
 }: {
   label: string;
   value: string;
   width?: string;
+  placeholder?: string;
   numeric?: boolean;
   onChange: (text: string) => void;
 }) {
@@ -76,6 +78,7 @@ export function Fill({
       className={`part ${width}`}
       aria-label={label}
       inputMode={numeric ? 'numeric' : undefined}
+      placeholder={placeholder}
       value={value}
       onChange={(e) => onChange(e.target.value)}
     />

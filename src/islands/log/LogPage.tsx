@@ -92,12 +92,12 @@ export function LogPage({ study, title, lines, removed, bare }: Props) {
         The newest first; times are local ({zone()}). What was taken back is struck through, what was gone back from is
         marked.{' '}
         <span className="not-print">
-          Show <Choose label="Show" value={kind} options={kinds} onChange={(next) => narrow({ kind: next })} /> with the
-          words{' '}
+          Show <Choose label="Show" value={kind} options={kinds} onChange={(next) => narrow({ kind: next })} /> with{' '}
           <Fill
             label="With the words"
             value={find}
             width="w-32"
+            placeholder="any words"
             numeric={false}
             onChange={(next) => narrow({ find: next })}
           />

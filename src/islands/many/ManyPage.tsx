@@ -115,6 +115,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
   const single = kindOf[question.design] === 'two' || question.design === 'one-sample';
   const differs = (r: Row): boolean => r.adjusted !== undefined && passes(r.adjusted, question.level);
   const significant = rows.filter(differs).length;
+  const tested = rows.filter((r) => r.adjusted !== undefined).length;
   const axis = useMemo(() => measuresAxis(answers), [answers]);
   const domain = useMemo(() => effectDomain(answers, axis), [answers, axis]);
   const [figures, setFigures] = useState<'drawn' | 'figures'>('drawn');
@@ -239,9 +240,9 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
               <>
                 <span>
                   {answers.length < count && `Stopped after ${answers.length} of ${count}: `}
-                  {significant} of {rows.length} differ at {percent(question.level)} after{' '}
-                  {method === 'holm' ? 'Holm' : 'Benjamini–Hochberg'}
-                  {method === 'holm' ? '' : ', which holds the share of false findings'}.
+                  {tested === 0
+                    ? `None of ${rows.length} could be compared.`
+                    : `${significant} of ${tested} ${significant === 1 ? 'differs' : 'differ'} at ${percent(question.level)} after ${method === 'holm' ? 'Holm' : 'Benjamini–Hochberg, which holds the share of false findings'}${tested < rows.length ? `; ${rows.length - tested} could not be compared` : ''}.`}
                 </span>
                 <CopyButton copied={copied} label="Copy the table of measures" />
                 <button type="button" className="plain-button" onClick={() => void file('csv')}>

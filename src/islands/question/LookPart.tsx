@@ -1,6 +1,7 @@
 import { type ReactNode, useRef, useState } from 'react';
 import { DrawingView, type PointedAt } from '../../charts/DrawingView';
 import type { Answer } from '../../core/answer/answer';
+import { isBare } from '../../core/answer/is-bare';
 import type { Drawing } from '../../core/drawing/drawing';
 import { counted } from '../../core/words/numbers';
 import { kindsFor } from '../../core/figures/kinds';
@@ -27,6 +28,7 @@ export function LookPart({ answer, sorted, picked, onPoint }: Props) {
     asked !== undefined && (asked in views || asked in tableViews) ? (asked as View | TableView) : 'points';
   const setView = (next: View | TableView) => setAsked(next === 'points' ? undefined : next);
   const changes = changesOf(answer) !== undefined;
+  const bare = isBare(answer);
   const shown = (answer.counted && view !== 'stacked') || (view === 'change' && !changes) ? 'points' : view;
   const [from, setFrom] = useAddressPart('from');
   const { view: drawing, late } = useView('look', answer, width, sorted, shown, from ?? null);
@@ -67,8 +69,9 @@ export function LookPart({ answer, sorted, picked, onPoint }: Props) {
         </p>
       )}
       <div className={`overflow-x-auto ${late ? 'opacity-50' : ''}`} aria-busy={late}>
-        {!drawing && <p className="h-40 text-sm text-muted">Drawing …</p>}
-        {drawing && (
+        {bare && <p className="py-6 text-sm text-muted">Readings are drawn here as they come.</p>}
+        {!bare && !drawing && <p className="h-40 text-sm text-muted">Drawing …</p>}
+        {!bare && drawing && (
           <Brushed drawing={drawing} onPoint={onPoint}>
             <DrawingView
               drawing={drawing}
