@@ -245,6 +245,22 @@ describe('what is unclear about a table', () => {
     expect(editWords(table, mend[0]!)).to.equal('settled: a running number, No');
   });
 
+  it('asks about a short name that stands once where a like one stands more often, not where both do', () => {
+    const lamps = (names: string): string[] =>
+      codes(
+        pasted(
+          `lamp\tlength (mm)\n${names
+            .split(' ')
+            .map((name, i) => `${name}\t2${i}.5`)
+            .join('\n')}`,
+        ),
+      );
+    expect(lamps('red red red white white whit')).to.deep.equal(['near-names']);
+    expect(lamps('red red rad white white white')).to.deep.equal(['near-names']);
+    expect(lamps('low low low slow slow slow')).to.deep.equal([]);
+    expect(lamps('red red red white white dim')).to.deep.equal([]);
+  });
+
   it('raises nothing about names that differ as names do', () => {
     for (const [a, b] of [
       ['line 1', 'line 2'],

@@ -128,16 +128,16 @@ describe('what a block is understood as', () => {
     expect(table.columns.map((c) => c.role)).to.deep.equal(['subject', 'label', 'group', 'measure']);
   });
 
-  it('numbers its rows as the sheet does, and as they stand where they were taken apart', () => {
-    const sheet = intake(block('lamp|length\nred|1.5\n|\nred|2.5\nlamp|length\nwhite|3.5?'), {}, 2);
-    expect(sheet.rowNumbers).to.deep.equal([4, 6, 8]);
-    expect(sheet.doubtful.map(({ line, row, text }) => [line, row, text])).to.deep.equal([[2, 8, '3.5?']]);
-    const apart = intake(block('day|red 1|red 2|white 1|white 2\n0|20.1|21.2|19.8|20.0\n7|22.1|23.2|20.8|2I.0'));
-    expect(apart.rowNumbers).to.deep.equal([1, 2, 3, 4, 5, 6, 7, 8]);
-    expect(apart.doubtful.map(({ line, row, text }) => [line, row, text])).to.deep.equal([[7, 8, '2I.0']]);
-    const below = intake(block('lamp|rep 1|rep 2\nred|1.5|2.5\nred|1.5|1.9\nwhite|3.5|4.o\nwhite|3.1|4.1'));
-    expect(below.rowNumbers).to.deep.equal([2, 2, 3, 3, 4, 4, 5, 5]);
-    expect(below.doubtful.map(({ line, row, text }) => [line, row, text])).to.deep.equal([[5, 4, '4.o']]);
+  it('names a doubtful cell by the row it stands in once it is a table, also where rows were left or taken apart', () => {
+    const placesOf = (text: string): [number, string][] =>
+      intake(block(text)).doubtful.map(({ row, text: cell }) => [row, cell]);
+    expect(placesOf('lamp|length\nred|1.5\n|\nred|2.5\nlamp|length\nwhite|3.5?')).to.deep.equal([[2, '3.5?']]);
+    expect(placesOf('day|red 1|red 2|white 1|white 2\n0|20.1|21.2|19.8|20.0\n7|22.1|23.2|20.8|2I.0')).to.deep.equal([
+      [7, '2I.0'],
+    ]);
+    expect(placesOf('lamp|rep 1|rep 2\nred|1.5|2.5\nred|1.5|1.9\nwhite|3.5|4.o\nwhite|3.1|4.1')).to.deep.equal([
+      [5, '4.o'],
+    ]);
   });
 
   it('finds a title, names, a row of units and units in the cells; every cell stays as written', () => {
@@ -151,8 +151,8 @@ describe('what a block is understood as', () => {
     ]);
     expect(table.columns[1]?.cells).to.deep.equal(['1,5', 'n/a', '<0,05', '2,5 mm']);
     expect(doubtful.map((d) => [d.row, d.text, d.became])).to.deep.equal([
-      [6, '<0,05', undefined],
-      [7, '2,5 mm', '2.5'],
+      [2, '<0,05', undefined],
+      [3, '2,5 mm', '2.5'],
     ]);
     expect(intake(block('a|b\n1|12 mm\n2|13 mm')).table.columns[1]?.unit).to.equal('mm');
   });

@@ -55,10 +55,9 @@ export interface IntakeChoice {
   limits?: Readonly<Record<number, LimitRule>>;
 }
 
-/** A doubtful cell of a block; its row is counted from 1 in the sheet, its line from 0 in the table. */
+/** A doubtful cell of a block, by its place in the table that the block becomes. */
 export interface Doubtful extends DoubtfulCell {
   column: number;
-  line: number;
 }
 
 /** A block understood as a table. */
@@ -68,8 +67,6 @@ export interface Intake {
   /** How many rows each row became, its replicates below one another; 1 where there were none. */
   times: number;
   table: Omit<Table, 'id' | 'name'>;
-  /** Which row of the sheet, from 1, each of the table's first rows is, as many as are shown. */
-  rowNumbers: number[];
   /** Other ways to read it that are about as likely. */
   others: Interpretation[];
   doubtful: Doubtful[];
@@ -85,8 +82,6 @@ export interface Intake {
 
 /** Doubtful cells listed one by one; the rest are counted. */
 const listed = 500;
-/** Rows shown of a block before it is taken in. */
-export const shownRows = 60;
 
 /** The unit that cells carry themselves, "12 mm": that of most which carry one. */
 function unitInCells(cells: readonly string[]): string {
@@ -296,8 +291,7 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
     if (!isMeasured(column.role)) return;
     const found = doubtsOf(column);
     doubts += found.length;
-    for (const doubt of found.slice(0, listed - doubtful.length))
-      doubtful.push({ ...doubt, column: k, line: doubt.row, row: rowOf(doubt.row) });
+    for (const doubt of found.slice(0, listed - doubtful.length)) doubtful.push({ ...doubt, column: k });
   });
   const spread = columns.find((c) => c.role === 'spread')?.name ?? '';
   const subject = columns.find((c) => c.role === 'subject')?.name.toLowerCase() ?? '';
@@ -305,7 +299,6 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
     heads,
     turned,
     times,
-    rowNumbers: Array.from({ length: Math.min(shownRows, height * times) }, (_, row) => rowOf(row)),
     split: apart?.split ?? false,
     others: choice.shape === undefined ? others : [],
     doubtful,

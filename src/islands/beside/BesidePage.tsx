@@ -17,7 +17,7 @@ import { RefusedNotice } from '../shared/RefusedNotice';
 import { SaveState } from '../shared/SaveState';
 import { type Kept, type TableStore, followTable, guardUnsaved, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
-import { Choose } from '../kit/Parts';
+import { Choose, byName } from '../kit/Parts';
 
 interface Asked {
   id: string;
@@ -128,9 +128,10 @@ function Both({ study, left, right, others, tables }: Props & { tables: readonly
           <Choose
             label="The answer on the right"
             value={right.asked.id}
-            options={others
-              .filter((q) => q.id !== left.asked.id)
-              .map((q, i): [string, string] => [q.id, `${q.label} (${i + 1})`])}
+            options={byName(
+              others.filter((q) => q.id !== left.asked.id),
+              (q) => q.label,
+            )}
             onChange={(id) => window.location.assign(`/studies/${study}/beside/${left.asked.id}/${id}`)}
           />
         </p>

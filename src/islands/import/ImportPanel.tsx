@@ -101,7 +101,7 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
 
   const intake = looked?.intake;
   const columns = intake?.table.columns ?? [];
-  const doubtfulAt = new Map(intake?.doubtful.map((d) => [`${d.column} ${d.line}`, d]));
+  const doubtfulAt = new Map(intake?.doubtful.map((d) => [`${d.column} ${d.row}`, d]));
   const limitColumns = new Set(intake?.doubtful.filter((d) => hasLimits([d.text])).map((d) => d.column));
   return (
     <section
@@ -287,10 +287,10 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
                   </tr>
                 </thead>
                 <tbody>
-                  {intake.rowNumbers.map((number, r) => (
+                  {columns[0]?.cells.map((_, r) => (
                     <tr key={r} className="border-t border-line/50">
                       <th scope="row" className="pr-3 text-right font-normal text-muted">
-                        {number}
+                        {r + 1}
                       </th>
                       {columns.map((column, k) => {
                         const doubt = doubtfulAt.get(`${k} ${r}`);
@@ -331,8 +331,8 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
               </h2>
               <ul className="space-y-0.5">
                 {intake.doubtful.slice(0, 200).map((d) => (
-                  <li key={`${d.column} ${d.line}`}>
-                    {called(columns[d.column], `column ${d.column + 1}`)}, row {d.row}: “{d.text.slice(0, 30)}”{' '}
+                  <li key={`${d.column} ${d.row}`}>
+                    {called(columns[d.column], `column ${d.column + 1}`)}, row {d.row + 1}: “{d.text.slice(0, 30)}”{' '}
                     {d.became === undefined ? d.why : <>→ {d.became}</>}
                   </li>
                 ))}

@@ -47,7 +47,7 @@ export function ResultTableView({ table, rows = table.rows, scrolls = false, hea
       className="@container relative overflow-x-auto"
       {...(scrolls ? { tabIndex: 0, role: 'group', 'aria-label': title } : {})}
     >
-      <table className={`figures-table text-[14.5px] ${axis ? 'with-lane' : ''}`} data-testid={`${kind}-table`}>
+      <table className={`figures-table text-[14.5px] ${axis ? 'with-lane' : 'without-lane'}`} data-testid={`${kind}-table`}>
         <caption className="sr-only">{title}</caption>
         <thead>
           <tr>
@@ -56,7 +56,7 @@ export function ResultTableView({ table, rows = table.rows, scrolls = false, hea
                 key={i}
                 scope="col"
                 title={column.hint}
-                className={`${giving(i)} ${i === 0 && !axis ? 'min-w-40' : ''} ${i > 0 && headingOf(column).length > longHeading ? 'max-w-32 !whitespace-normal' : ''} ${column.words ? '!text-left' : ''}`}
+                className={`${giving(i)} ${i > 0 && headingOf(column).length > longHeading ? 'max-w-32 !whitespace-normal' : ''} ${column.words ? '!text-left' : ''}`}
               >
                 {headingOf(column) === '' ? (
                   <span className="sr-only">of what</span>

@@ -71,8 +71,11 @@ const differ = [
   ['coated', 'coaled'],
 ];
 
-/** Whether two names are likely one, written in two ways: but for case, spaces and marks, or but for a letter in a longer word. */
-export function areNear(a: string, b: string): boolean {
+/**
+ * Whether two names are likely one, written in two ways: but for case, spaces and marks, or but for a letter in a longer word.
+ * @param least how many letters a word has at least that may have a slip
+ */
+export function areNear(a: string, b: string, least = 5): boolean {
   if (a === b) return false;
   const [x, y] = [flat(a), flat(b)];
   // "1.5" and "15" are numbers, "F-1" and "F1" a name written in two ways.
@@ -82,8 +85,13 @@ export function areNear(a: string, b: string): boolean {
   if (wordsA.length !== wordsB.length) return false;
   const unlike = wordsA.flatMap((word, i) => (word === wordsB[i] ? [] : [[word, cellAt(wordsB, i)] as const]));
   const [only] = unlike;
-  return unlike.length === 1 && only !== undefined && Math.min(...only.map((w) => w.length)) >= 5 && oneLetter(...only);
+  return (
+    unlike.length === 1 && only !== undefined && Math.min(...only.map((w) => w.length)) >= least && oneLetter(...only)
+  );
 }
+
+/** Of a short word a slip is likely where it stands once, and what it may have meant more often. */
+const seldom = { once: 1, beside: 2, letters: 3 };
 
 /** Names beyond these are no groups that a person has typed. */
 const mostNames = 300;
@@ -95,7 +103,9 @@ function clusters(names: readonly { name: string; count: number }[]): string[][]
   while (left.length > 0) {
     const first = left.shift();
     if (!first) break;
-    const near = left.filter((o) => areNear(first.name, o.name));
+    const near = left.filter((o) =>
+      areNear(first.name, o.name, o.count <= seldom.once && first.count >= seldom.beside ? seldom.letters : undefined),
+    );
     for (const o of near) left.splice(left.indexOf(o), 1);
     if (near.length > 0) found.push([first.name, ...near.map((o) => o.name)]);
   }
