@@ -67,3 +67,50 @@ test('questions are moved among those of their table, by pointer and by keys, an
   await asked.first().click();
   await page.waitForURL(/\/questions\//);
 });
+
+test.describe('by touch', () => {
+  test.use({ hasTouch: true });
+
+  test('a finger that rests on a question lifts it; one that moves on does not; a grip is dragged at once', async ({
+    page,
+  }) => {
+    await page.goto('/');
+    await page.getByRole('button', { name: 'Open a fresh copy of the demo study' }).click();
+    await page.waitForURL(/\/studies\//);
+    await unfold(page);
+    const asked = page
+      .getByRole('navigation', { name: 'Study' })
+      .getByRole('listitem')
+      .filter({ has: page.getByRole('link', { name: 'Four lamps', exact: true }) })
+      .locator('a[data-group="Questions"]');
+    const before = await asked.allTextContents();
+    const finger = await page.context().newCDPSession(page);
+    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', at?: { x: number; y: number }) =>
+      finger.send('Input.dispatchTouchEvent', { type, touchPoints: at ? [at] : [] });
+    const middle = async (of: Locator) => {
+      const box = await of.boundingBox();
+      if (!box) throw new Error('Nothing to touch.');
+      return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+    };
+    /** From one to another. @param rest how long the finger rests before it moves, in milliseconds */
+    const slide = async (from: Locator, to: Locator, rest: number) => {
+      const [start, end] = [await middle(from), await middle(to)];
+      await touch('touchStart', start);
+      await page.waitForTimeout(rest);
+      for (let i = 1; i <= 10; i++) await touch('touchMove', { x: start.x, y: start.y + ((end.y - start.y) * i) / 10 });
+      await touch('touchEnd');
+    };
+    await slide(asked.first(), asked.nth(1), 0);
+    await page.waitForTimeout(200);
+    expect(await asked.allTextContents()).toEqual(before);
+    await slide(asked.first(), asked.nth(1), 400);
+    await expect.poll(() => asked.allTextContents()).toEqual([before[1], before[0], ...before.slice(2)]);
+    await page.getByRole('link', { name: 'means with error bars' }).first().click();
+    await page.getByText('Names, colours, order').click();
+    const grips = page.getByRole('button', { name: /^Move (Red|White) lamp$/ });
+    const order = () => grips.evaluateAll((all) => all.map((grip) => grip.getAttribute('aria-label')));
+    await expect.poll(order).toEqual(['Move Red lamp', 'Move White lamp']);
+    await slide(grips.first(), grips.nth(1), 0);
+    await expect.poll(order).toEqual(['Move White lamp', 'Move Red lamp']);
+  });
+});

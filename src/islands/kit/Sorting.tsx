@@ -5,6 +5,7 @@ import {
   type DraggableAttributes,
   KeyboardSensor,
   PointerSensor,
+  TouchSensor,
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
@@ -22,6 +23,8 @@ import {
   type PointerEvent,
   type PointerEventHandler,
   type ReactNode,
+  type TouchEvent,
+  type TouchEventHandler,
   useId,
 } from 'react';
 
@@ -32,7 +35,7 @@ export interface Moving {
   style: CSSProperties | undefined;
   lifted: boolean;
   /** Begins a drag wherever these stand: on the whole of it, or on a grip. */
-  drag: { onPointerDown?: PointerEventHandler };
+  drag: { onPointerDown?: PointerEventHandler; onTouchStart?: TouchEventHandler };
   /** What a grip has besides, that keys lift it too. */
   grip: DraggableAttributes & { ref: (element: HTMLElement | null) => void; onKeyDown?: KeyboardEventHandler };
   /** Moves it by Alt and an arrow, whatever within it has the focus. */
@@ -52,15 +55,34 @@ interface Props {
   children: (id: string, moving: Moving) => ReactNode;
 }
 
-/** A pointer that leaves what is typed into, chosen from or drawn over to itself. */
+/** What is typed into, chosen from or drawn over is left to itself. */
+const isFree = (target: EventTarget): boolean =>
+  !(target instanceof Element && target.closest('input, select, textarea, [data-own-drag]'));
+
+/** Whether a finger on it does nothing else than drag it, as on a grip; elsewhere it scrolls. */
+const isGrip = (element: Element): boolean => getComputedStyle(element).touchAction === 'none';
+
+/** A mouse or pen anywhere on a thing, a finger on its grip. */
 class Pointer extends PointerSensor {
   static override activators: (typeof PointerSensor)['activators'] = [
     {
       eventName: 'onPointerDown',
-      handler: ({ nativeEvent: event }: PointerEvent) =>
+      handler: ({ nativeEvent: event, currentTarget }: PointerEvent) =>
         event.isPrimary &&
         event.button === 0 &&
-        !(event.target instanceof Element && event.target.closest('input, select, textarea, [data-own-drag]')),
+        isFree(event.target ?? currentTarget) &&
+        (event.pointerType !== 'touch' || isGrip(currentTarget)),
+    },
+  ];
+}
+
+/** A finger that rests on a thing lifts it; one that moves on scrolls. */
+class Finger extends TouchSensor {
+  static override activators: (typeof TouchSensor)['activators'] = [
+    {
+      eventName: 'onTouchStart',
+      handler: ({ nativeEvent: event, currentTarget }: TouchEvent) =>
+        event.touches.length === 1 && isFree(event.target ?? currentTarget) && !isGrip(currentTarget),
     },
   ];
 }
@@ -81,7 +103,10 @@ function One({ id, ids, across = false, onMove, children }: Props & { id: string
     ref: setNodeRef,
     style: transform ? { transform: across ? `translateX(${x}px)` : `translateY(${y}px)`, transition } : undefined,
     lifted: isDragging,
-    drag: { onPointerDown: listeners?.['onPointerDown'] as PointerEventHandler },
+    drag: {
+      onPointerDown: listeners?.['onPointerDown'] as PointerEventHandler,
+      onTouchStart: listeners?.['onTouchStart'] as TouchEventHandler,
+    },
     grip: { ...attributes, ref: setActivatorNodeRef, onKeyDown: listeners?.['onKeyDown'] as KeyboardEventHandler },
     onKeyDown: step,
   });
@@ -91,6 +116,7 @@ export function Sorting(props: Props) {
   const { ids, shown = ids, name, across = false, onMove } = props;
   const sensors = useSensors(
     useSensor(Pointer, { activationConstraint: { distance: 5 } }),
+    useSensor(Finger, { activationConstraint: { delay: 250, tolerance: 8 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   const place = (id: string | number): string => `place ${ids.indexOf(String(id)) + 1} of ${ids.length}`;

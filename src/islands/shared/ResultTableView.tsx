@@ -47,7 +47,10 @@ export function ResultTableView({ table, rows = table.rows, scrolls = false, hea
       className="@container relative overflow-x-auto"
       {...(scrolls ? { tabIndex: 0, role: 'group', 'aria-label': title } : {})}
     >
-      <table className={`figures-table text-[14.5px] ${axis ? 'with-lane' : 'without-lane'}`} data-testid={`${kind}-table`}>
+      <table
+        className={`figures-table text-[14.5px] ${axis ? 'with-lane' : 'without-lane'}`}
+        data-testid={`${kind}-table`}
+      >
         <caption className="sr-only">{title}</caption>
         <thead>
           <tr>
