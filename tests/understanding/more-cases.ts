@@ -1170,6 +1170,30 @@ function figureCases(): Case[] {
       ),
       { ...summary, spread: 'interval', doubts: [] },
     ),
+    ...(
+      [
+        ['labelled', 'sd', [], ['red: mean 20.1, SD 2.1, n 12', 'white: mean 18.2, SD 2.3, n 11']],
+        ['size-first', 'sem', [], ['red: n = 12, mean = 20.1, SE = 0.6', 'white: n = 11, mean = 18.2, SE = 0.7']],
+        ['short', 'sd', [], ['red (M = 20.1, SD = 2.1, n = 12)', 'white (M = 18.2, SD = 2.3, n = 11)']],
+        ['bracketed', 'sd', [], ['red: 20.1 (SD 2.1), n = 12', 'white: 18.2 (SD 2.3), n = 11']],
+        ['untold', 'sd', ['spread-kind'], ['red 20.1 ± 2.1 (n = 12)', 'white 18.2 ± 2.3 (n = 11)']],
+        ['one-line', 'sd', ['spread-kind'], ['red 20.1 ± 2.1 (n = 12) vs white 18.2 ± 2.3 (n = 11)']],
+      ] as const
+    ).map(([id, spread, doubts, text]) =>
+      one(`told-${id}`, 'figures told in lines of text', text.join('\n'), { ...summary, spread, doubts: [...doubts] }),
+    ),
+    one(
+      'told-with-units',
+      'figures of three groups told with their unit, by blanks alone',
+      ['red', 'white', 'blue'].map((lamp, i) => `${lamp} lamp: mean = ${20 + i}.1 mm SD = 2.${i} mm n = 12`).join('\n'),
+      {
+        layout: ['summary'],
+        groups: ['red lamp', 'white lamp', 'blue lamp'],
+        unit: 'mm',
+        spread: 'sd',
+        asks: ['several'],
+      },
+    ),
     one(
       'interval-by-its-limits',
       'a mean beside the limits of its interval',

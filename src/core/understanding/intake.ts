@@ -18,6 +18,7 @@ import { countsWithPercent } from './counts-with-percent';
 import { crossedApart } from './crossed-heads';
 import { durations } from './durations';
 import { figuresInGrid } from './figures-in-grid';
+import { figuresTold } from './figures-told';
 import { type Heads, headsOf, namesAndUnits } from './heads';
 import type { Interpretation } from './interpretation';
 import { limitsApart } from './limits-apart';
@@ -164,6 +165,7 @@ function withoutEmptyColumns(block: Rows): Rows {
 /** A block whose cells hold many numbers, or whose readings stand under names of their own, with a reading a cell; and what was done. */
 function takenApart(block: Rows): { block: string[][]; note: string; split: boolean } | undefined {
   const ways: [(block: Rows) => string[][] | undefined, string][] = [
+    [figuresTold, 'Figures told in lines of text became a group a row.'],
     [linesApart, 'Lines of many numbers were taken apart.'],
     [groupsBelow, 'Groups below one another were put side by side.'],
     [sectionsApart, 'Names that stood over readings became a column beside them.'],
