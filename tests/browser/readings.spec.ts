@@ -175,7 +175,7 @@ test('open an XLSX: choose its sheet and block, correct what was understood, tak
   await page.getByLabel('Sheet').selectOption('Trial');
   await expect(page.getByLabel('Layout of the readings')).toHaveValue('rows');
   await expect(page.getByRole('region', { name: 'Doubtful cells' })).toContainText(
-    'cover, row 5: “<5” is not a number',
+    'cover, row 4: “<5” is not a number',
   );
   await page.getByLabel('Role of flow').selectOption('label');
   await expect(page.getByLabel('Role of flow')).toHaveValue('label');

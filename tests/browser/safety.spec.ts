@@ -27,6 +27,18 @@ async function serve(env: Record<string, string> = {}): Promise<ChildProcess> {
   return server;
 }
 
+test('what was typed last stays also when the page is left at once', async ({ page }) => {
+  await startStudy(page, 'In a hurry');
+  const url = page.url();
+  for (const [row, text] of ['21.2', '31.6', '30.1'].entries()) {
+    await cell(page, row + 1, 1).click();
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+    await page.goto(url);
+    await expect(cell(page, row + 1, 1)).toHaveText(text);
+  }
+});
+
 test('a server killed with -9 loses nothing it acknowledged, and the page goes on by itself', async ({ browser }) => {
   rmSync('.tmp/db/crash.sqlite', { force: true });
   let server = await serve();

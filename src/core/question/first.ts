@@ -54,7 +54,11 @@ function firstOfCounts(table: Table): Question | undefined {
   const share = { about: 'share', found: found.id, a: a.id, ...crossing } as const;
   if (!b) return questionOf('estimate', share);
   // The same two categories both ways, counted already or of subjects that are named: each was looked at twice.
-  if ((table.shape === 'counts' || columnsOf(table, 'subject').length > 0) && sameOutcomes(counted.value))
+  const twice =
+    table.shape === 'counts' ||
+    columnsOf(table, 'subject').length > 0 ||
+    (isBefore(rows.name) && !isBefore(columns.name));
+  if (twice && sameOutcomes(counted.value))
     return questionOf('paired', { about: 'share', found: found.id, ...crossing });
   return rows.categories.length === 2 ? questionOf('two-groups', { ...share, b: b.id }) : questionOf('several', share);
 }

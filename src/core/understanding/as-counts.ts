@@ -22,6 +22,7 @@ import {
   isNegative,
   looksLikeId,
   outOfName,
+  scoreName,
   settingName,
   subjectName,
   subjectNumber,
@@ -123,9 +124,6 @@ const areAnswers = ([a, b, ...more]: readonly Seen[]): boolean =>
   isCount(a) &&
   isCount(b) &&
   (isNegative(a.name, b.name) || isNegative(b.name, a.name));
-
-/** Names of what has few whole values, each of which is counted: "number of blades", "score". */
-const scoreName = /^(?:(?:number|no\.?|#) of |(?:scores?|grades?|ratings?|class|stage|rank)\b)/iu;
 
 /** Whether numbers down the left are what was found, and those beside them how often: blades from 0 up. */
 function areOutcomes(first: Seen, rest: readonly Seen[]): boolean {

@@ -17,6 +17,7 @@ import { withCorner } from './corner-lost';
 import { countsWithPercent } from './counts-with-percent';
 import { crossedApart } from './crossed-heads';
 import { durations } from './durations';
+import { answersApart } from './answers-below';
 import { figuresInGrid } from './figures-in-grid';
 import { figuresTold } from './figures-told';
 import { type Heads, headsOf, namesAndUnits } from './heads';
@@ -170,6 +171,10 @@ function takenApart(block: Rows): { block: string[][]; note: string; split: bool
     [groupsBelow, 'Groups below one another were put side by side.'],
     [sectionsApart, 'Names that stood over readings became a column beside them.'],
     [figuresInGrid, 'Means in a grid became a group a row.'],
+    [
+      answersApart,
+      'The answers under each name are of other subjects: they stand below one another, the name beside each.',
+    ],
     [outcomesTwice, 'Counts of what was found at two looks became a pair of outcomes a row.'],
     [crossedApart, 'Names that cross became columns beside what stood under them.'],
   ];

@@ -2,6 +2,7 @@ import { quantileSorted } from 'd3-array';
 import { leastOf, mostOf } from '../numeric/extremes';
 import { decimalMarkOf, isMissing, understand } from '../readings/parse-number';
 import { nth } from '../numeric/nth';
+import { countName, scoreName } from './vocabulary';
 
 /** A column as it came in: its head split into name and unit, and its texts. */
 export interface Incoming {
@@ -54,6 +55,18 @@ const datePatterns = [
 /** Whether a text is a day or a time of day. */
 export const isDate = (text: string): boolean => datePatterns.some((p) => p.test(text.trim()));
 
+/** Rows of noughts and ones there are at least: fewer may be counts. */
+const fewestAnswers = 4;
+
+/** Whether a column codes an answer as nought and one, some of each: not how many there were, nor a reading in a unit. */
+const isAnswer = ({ name, unit }: Incoming, texts: readonly string[]): boolean =>
+  unit === '' &&
+  texts.length >= fewestAnswers &&
+  texts.every((t) => t === '0' || t === '1') &&
+  new Set(texts).size === 2 &&
+  !countName.test(name) &&
+  !scoreName.test(name);
+
 /** Looks at a column. */
 export function look(whole: Incoming, place = 0): Seen {
   const cells = sampled(whole.cells);
@@ -90,7 +103,7 @@ export function look(whole: Incoming, place = 0): Seen {
         ? 'empty'
         : dates > texts.length / 2
           ? 'dates'
-          : numbers.length + limits >= texts.length / 2 && numbers.length + limits > 0
+          : numbers.length + limits >= texts.length / 2 && numbers.length + limits > 0 && !isAnswer(whole, texts)
             ? 'numbers'
             : 'text',
     whole: numbers.length === texts.length && decimals === 0 && numbers.every((x) => Number.isInteger(x) && x >= 0),

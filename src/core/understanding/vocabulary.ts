@@ -72,6 +72,8 @@ export const variableIn = (name: string): string | undefined => variableName.exe
 
 export const countName =
   /^(?:counts?|number|how many|freq(?:uency)?\.?|frequencies|tally|observed|obs|n|cases|individuals|total|#)$/iu;
+/** Names of what has few whole values, each of which is counted: "number of blades", "score". */
+export const scoreName = /^(?:(?:number|no\.?|#) of |(?:scores?|grades?|ratings?|class|stage|rank)\b)/iu;
 /** What is expected of counts: as counts, shares or parts of a ratio. */
 export const expectedName =
   /^(?:exp(?:ected)?\.?|theor(?:y|etical)|predicted|claimed|ratio|expected (?:counts?|ratio|shares?|proportions?|%|percent)|(?:claimed|expected) .*|hypothes[ei][sz]ed?|null)(?![\p{L}])/iu;

@@ -3,6 +3,7 @@ import { type Column, type Table, columnsOf } from '../../readings/table';
 import type { TableEdit } from '../../readings/table-edit';
 import { layoutNames } from '../../readings/layouts';
 import type { Interpretation } from '../interpretation';
+import { answersBelowEdits } from '../answers-below';
 import { likelier, interpretedEdits } from '../read-as';
 import { likeliestCrossing, likeliestOutcome } from '../likeliest';
 import { groupName, meanName, spreadKind } from '../vocabulary';
@@ -85,6 +86,24 @@ export function whichCategory(table: Table): TableDoubt[] {
       mends: groups
         .slice(0, offered)
         .map((c): Mend => ({ label: c.name || 'unnamed', edits: [settle(table, 'which-outcome', c.id)] })),
+    },
+  ];
+}
+
+/** The same answers in each column: of the same subjects, or of the groups that the columns name? */
+export function answersOfGroups(table: Table): TableDoubt[] {
+  const edits = isSettled(table, 'ambiguous-layout') ? undefined : answersBelowEdits(table);
+  if (!edits) return [];
+  const names = some(columnsOf(table, 'group').map((c) => `“${c.name}”`));
+  return [
+    {
+      code: 'ambiguous-layout',
+      text: `Each row is read as one subject that has an answer under each of ${names}. Were these groups, each cell would be a subject of its own.`,
+      where: [],
+      mends: [
+        { label: 'They are groups', edits: [...edits, settle(table, 'ambiguous-layout', 'groups')] },
+        asItIs(table, 'ambiguous-layout', 'Each row is one subject'),
+      ],
     },
   ];
 }

@@ -5,6 +5,7 @@ import { type DoubtCode, type Mend, type TableDoubt, doubtCodes } from './doubt'
 import { calendar, runningNumber } from './labels';
 import {
   ambiguousLayout,
+  answersOfGroups,
   sharesWithoutTotal,
   unknownSpread,
   whichCategories,
@@ -19,6 +20,7 @@ import { mixedUnitsOf } from './units';
 
 const each = [
   ambiguousLayout,
+  answersOfGroups,
   namesInFirstRow,
   summedRows,
   totalColumn,
