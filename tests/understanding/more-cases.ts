@@ -1,5 +1,6 @@
 /** Tables as people paste them, beyond those of `cases.json`: other words, other slips. Readings are made up from a seed. */
 import { random } from '../../src/core/numeric/random';
+import { answerCasesFrom } from './answer-cases';
 import type { Case } from './hold';
 
 const lamps = ['red lamp', 'white lamp', 'blue lamp'];
@@ -1153,6 +1154,7 @@ export function moreCasesFrom(seed: number): Case[] {
     ...crossedCases(),
     ...printedCases(),
     ...timedCases(),
+    ...answerCasesFrom(seed),
   ];
 }
 

@@ -95,6 +95,37 @@ describe('what is unclear about a table', () => {
     expect(counts(table).reduce((a, b) => a + b)).to.equal(25);
   });
 
+  it('of answers under two names puts them below one another as groups, or keeps a row a subject', () => {
+    const table = pasted('red\twhite\nyes\tno\nno\tno\nyes\tyes\nyes\tno\nyes\tno\nno\tyes');
+    expect(codes(table)).to.deep.equal(['ambiguous-layout']);
+    const groups = mended(table, 'ambiguous-layout', 'They are groups');
+    expect(groups.columns.map((c) => [c.name, c.role])).to.deep.equal([
+      ['group', 'group'],
+      ['outcome', 'group'],
+    ]);
+    expect(groups.columns[0]?.cells).to.deep.equal([
+      ...Array<string>(6).fill('red'),
+      ...Array<string>(6).fill('white'),
+    ]);
+    expect(words(groups)).to.equal('Does the share of yes differ between red and white, when each one counts once?');
+    expect(codes(groups)).to.deep.equal([]);
+    const kept = mended(table, 'ambiguous-layout', 'Each row is one subject');
+    expect(kept.columns).to.deep.equal(table.columns);
+    expect(codes(kept)).to.deep.equal([]);
+    expect(
+      firstQuestion(pasted('before\tafter\nyes\tno\nno\tno\nyes\tyes\nyes\tno\nyes\tno\nno\tyes')),
+    ).to.deep.include({ about: 'share', design: 'paired' });
+  });
+
+  it('of ranges takes the middle of each as a reading, or keeps them as classes', () => {
+    const table = pasted('lamp\tlength (mm)\nred\t18-22\nred\t20-25\nwhite\t15.5-18\nwhite\t16 to 19');
+    const read = mended(table, 'ranges', 'Take the middle');
+    expect(read.shape).to.equal('rows');
+    expect(read.columns[1]).to.deep.include({ role: 'measure', cells: ['20', '22.5', '16.75', '17.5'] });
+    expect(counts(read)).to.deep.equal([2, 2]);
+    expect(codes(mended(table, 'ranges', 'They are classes'))).to.deep.equal([]);
+  });
+
   it('of two units converts the readings, or says that they are in one', () => {
     const table = pasted(textOf('mixed-units'));
     const inMm = mended(table, 'mixed-units', 'Convert to mm');

@@ -1,8 +1,9 @@
 /** Means with their spreads in the cells of a grid, "20.1 ± 2.2" under each lamp and dose: a group a cell. */
 import { splitUnit } from '../readings/units';
 import { meanAndSpread, spreadNamed } from './plus-minus';
-import { pName, variableIn } from './vocabulary';
-import { cellAt } from '../readings/cell-at';
+import { isCountWithPercent } from './counts-with-percent';
+import { pName, sizeName, variableIn } from './vocabulary';
+import { cellAt, textAt } from '../readings/cell-at';
 
 type Rows = readonly (readonly string[])[];
 
@@ -25,11 +26,21 @@ interface Grid {
   spread: string;
 }
 
+/** Whether a row tells how many of each group there were: "n", "female, n (%)" over counts with their percentages. */
+const tellsCounts = (row: readonly string[]): boolean =>
+  row.length > 1 && row.slice(1).some(isCountWithPercent) && !row.slice(1).some(meanAndSpread);
+
+/** Names of the rows of a table of figures that count, and so are no figures of a variable. */
+export const countedRows = (block: Rows): string[] =>
+  gridOf(block) ? block.flatMap((row) => (tellsCounts(row) ? [textAt(row, 0)] : [])) : [];
+
 /** The grid of a block of figures; undefined where it is none. */
 function gridOf(block: Rows): Grid | undefined {
   if (block.length > 2 * mostRows) return undefined;
-  const [head = [], ...rest] = block.map((row) => row.map((cell) => cell.trim()));
-  const body = rest.filter((row) => row.some((cell) => cell !== ''));
+  const [head = [], ...below] = block.map((row) => row.map((cell) => cell.trim()));
+  const filled = below.filter((row) => row.some((cell) => cell !== ''));
+  const sizes = filled.find((row) => sizeName.test(cellAt(row, 0)) && row.slice(1).some((cell) => /^\d+$/.test(cell)));
+  const body = filled.filter((row) => row !== sizes && !tellsCounts(row));
   if (body.length === 0 || body.length > mostRows || head.length < 2) return undefined;
   const holding = head.flatMap((_, k) => (body.some((row) => meanAndSpread(cellAt(row, k))) ? [k] : []));
   // What a test made of them is no figure of a group.
@@ -45,7 +56,7 @@ function gridOf(block: Rows): Grid | undefined {
     body,
     places: holding.map((k) => {
       const name = cellAt(head, k).replace(sizeIn, '').replace(figuresIn, '').trim();
-      return { k, name, n: sizeIn.exec(cellAt(head, k))?.[1] };
+      return { k, name, n: sizeIn.exec(cellAt(head, k))?.[1] ?? sizes?.[k] };
     }),
     rowNames: written.map((name) => name.replace(describedIn, '')),
     spread: spreadNamed([...head, ...written]),

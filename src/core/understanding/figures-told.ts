@@ -55,8 +55,8 @@ function toldOf(line: string): Told | undefined {
     name: name.replace(/[\s,;:=([]+$/u, '').trim(),
     mean: both ?? mean?.[1] ?? inFront ?? '',
     spread: ofBoth ?? spread?.[2] ?? within ?? '',
-    kind: kindOfBoth || spread?.[1] || kindWithin,
-    unit: unitOfBoth || unitBehind || mean?.[2] || unitInFront,
+    kind: [kindOfBoth, spread?.[1], kindWithin].find(Boolean) ?? '',
+    unit: [unitOfBoth, unitBehind, mean?.[2], unitInFront].find(Boolean) ?? '',
     n,
   };
   const isTold = /\p{L}/u.test(found.name) && found.mean !== '' && found.spread !== '';

@@ -4,6 +4,7 @@ import { shareCell } from '../readings/share-cell';
 import { isMissing } from '../readings/parse-number';
 import { isUnit, splitUnit } from '../readings/units';
 import { isCountWithPercent } from './counts-with-percent';
+import { rangeIn } from './range';
 import { valueOf } from './sums';
 import { cellAt, textAt } from '../readings/cell-at';
 import { nth } from '../numeric/nth';
@@ -18,6 +19,7 @@ const isFigure = (text: string): boolean =>
   shareCell(text) !== undefined ||
   plusMinus.test(text) ||
   clockParts(text) !== undefined ||
+  rangeIn(text) !== undefined ||
   isCountWithPercent(text);
 const plusMinus = /^[+−-]?[\d.,]+\s*(?:(?:±|\+\/-)\s*[\d.,]+|\([\d.,]+\)\s*[a-e*]{0,3}$)/;
 

@@ -18,11 +18,13 @@ import { countsWithPercent } from './counts-with-percent';
 import { crossedApart } from './crossed-heads';
 import { durations } from './durations';
 import { answersApart } from './answers-below';
-import { figuresInGrid } from './figures-in-grid';
+import { some } from './doubts/doubt';
+import { countedRows, figuresInGrid } from './figures-in-grid';
 import { figuresTold } from './figures-told';
 import { type Heads, headsOf, namesAndUnits } from './heads';
 import type { Interpretation } from './interpretation';
 import { limitsApart } from './limits-apart';
+import { listsInCells } from './lists-in-cells';
 import { linesApart } from './lines';
 import { isTurned, turnedUpright } from './orientation';
 import { sharesOfSubjects } from './shares-of-subjects';
@@ -163,11 +165,17 @@ function withoutEmptyColumns(block: Rows): Rows {
   return holds.every(Boolean) ? block : block.map((row) => holds.flatMap((is, k) => (is ? [cellAt(row, k)] : [])));
 }
 
+const countsLeftOut = (names: readonly string[]): string[] =>
+  names.length === 0
+    ? []
+    : [`Counts among them (${some(names)}) were left out: they are compared as shares, in a table of their own.`];
+
 /** A block whose cells hold many numbers, or whose readings stand under names of their own, with a reading a cell; and what was done. */
 function takenApart(block: Rows): { block: string[][]; note: string; split: boolean } | undefined {
   const ways: [(block: Rows) => string[][] | undefined, string][] = [
     [figuresTold, 'Figures told in lines of text became a group a row.'],
     [linesApart, 'Lines of many numbers were taken apart.'],
+    [listsInCells, 'Cells of many readings were taken apart, a reading a row.'],
     [groupsBelow, 'Groups below one another were put side by side.'],
     [sectionsApart, 'Names that stood over readings became a column beside them.'],
     [figuresInGrid, 'Means in a grid became a group a row.'],
@@ -180,9 +188,18 @@ function takenApart(block: Rows): { block: string[][]; note: string; split: bool
   ];
   for (const [way, note] of ways) {
     const found = way(block);
-    const tested = way === figuresInGrid && (block[0] ?? []).some((name) => pName.test(name.trim()));
-    const said = tested ? `${note} What a test made of them, p, was left out.` : note;
-    if (found) return { block: found, note: said, split: way === linesApart || way === sectionsApart };
+    if (!found) continue;
+    const left = [
+      ...(way === figuresInGrid && (block[0] ?? []).some((name) => pName.test(name.trim()))
+        ? ['What a test made of them, p, was left out.']
+        : []),
+      ...(way === figuresInGrid ? countsLeftOut(countedRows(block)) : []),
+    ];
+    return {
+      block: found,
+      note: [note, ...left].join(' '),
+      split: way === linesApart || way === listsInCells || way === sectionsApart,
+    };
   }
   return undefined;
 }

@@ -22,6 +22,7 @@ export const doubtNames = {
   'same-names': 'columns of one name',
   'mixed-units': 'units',
   'missing-code': 'a number that may stand for none',
+  ranges: 'ranges in place of readings',
   'scale-slip': 'readings of another order of magnitude',
   'beyond-limit': 'readings beyond a limit',
   'spread-kind': 'the kind of spread',

@@ -15,6 +15,7 @@ import {
 } from './layout';
 import { namesInFirstRow, nearNames, oddNames, sameNames } from './names';
 import { beyondLimits, missingCodes, scaleSlips } from './readings';
+import { rangesAsReadings } from './ranges';
 import { lostPartners, replicates, unnamedSubjects, withoutGroup } from './rows';
 import { mixedUnitsOf } from './units';
 
@@ -39,6 +40,7 @@ const each = [
   sameNames,
   mixedUnitsOf,
   missingCodes,
+  rangesAsReadings,
   scaleSlips,
   beyondLimits,
   cutShort,
