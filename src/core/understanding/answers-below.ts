@@ -10,6 +10,9 @@ import { areTurns, controlName, isNegative } from './vocabulary';
 /** Different answers there are at most. */
 const mostAnswers = 6;
 
+/** Rows up to which it is asked whether columns of answers are groups: longer ones were written by a machine, a row a subject. */
+const mostRows = 5000;
+
 const filled = (cells: readonly string[]): string[] => cells.map((c) => c.trim()).filter((c) => c !== '');
 
 /** Whether columns hold the same few answers, under names that are no times at which the same subjects were asked. */
@@ -49,6 +52,9 @@ const areGroups = (names: readonly string[]): boolean =>
  */
 export function answersApart(block: readonly (readonly string[])[]): string[][] | undefined {
   const [head = [], ...body] = block;
+  // Of most tables the first rows show that they hold other things than a few answers.
+  const seen = new Set(body.slice(0, 50).flatMap((row) => filled(row)));
+  if (seen.size > mostAnswers) return undefined;
   const columns = head.map((name, k): Incoming => ({
     name: name.trim(),
     unit: '',
@@ -68,7 +74,9 @@ export function answersApart(block: readonly (readonly string[])[]): string[][] 
  */
 export function answersBelowEdits(table: Table): TableEdit[] | undefined {
   const groups = columnsOf(table, 'group');
-  if (table.shape !== 'categories' || groups.length < table.columns.length || !holdAnswers(groups)) return undefined;
+  if (table.shape !== 'categories' || groups.length < table.columns.length || table.rowCount > mostRows)
+    return undefined;
+  if (!holdAnswers(groups)) return undefined;
   if (groups.every((c) => outcomeName.test(c.name)) && !areGroups(groups.map((c) => c.name))) return undefined;
   const fresh = (id: string): string => (table.columns.some((c) => c.id === id) ? fresh(`${id}t`) : id);
   return [

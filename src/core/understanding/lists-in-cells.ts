@@ -10,6 +10,7 @@ const mostLists = 200;
 
 /** A block in which one column holds a list of readings in each cell, with a reading a row; undefined of any other. */
 export function listsInCells(block: Rows): string[][] | undefined {
+  if (block.length > 2 * mostLists) return undefined;
   const [first = [], ...rest] = block.filter((row) => row.some((cell) => cell.trim() !== ''));
   if (first.length < 2 || rest.length === 0 || rest.length > mostLists) return undefined;
   const hold = (row: readonly string[]): number[] => row.flatMap((cell, k) => (listed(cell) ? [k] : []));

@@ -7,13 +7,17 @@ import { interpretedEdits, likelier } from '../read-as';
 import { variableIn } from '../vocabulary';
 import { type TableDoubt, asItIs, isSettled } from './doubt';
 
+/** Rows that are looked at, and up to which a click mends them. */
+const mostRows = 5000;
+
 /** Ranges there are at least, and their share of what a column holds. */
 const fewest = 3;
 const share = 0.8;
 
 /** Whether a column holds ranges that are readings: of something measured, or such as overlap, which classes do not. */
 function holdsRanges(column: Column): boolean {
-  const filled = column.cells.filter((c) => c.trim() !== '');
+  const filled = column.cells.slice(0, mostRows).filter((c) => c.trim() !== '');
+  if (!filled.slice(0, 20).some((c) => rangeIn(c))) return false;
   const found = filled.flatMap((c) => rangeIn(c) ?? []);
   if (found.length < fewest || found.length < share * filled.length) return false;
   const different = [...new Map(found.map((r) => [`${r.low} ${r.high}`, r])).values()].sort((a, b) => a.low - b.low);
@@ -30,13 +34,19 @@ export function rangesAsReadings(table: Table): TableDoubt[] {
   const columns = table.columns.filter((c) => !c.formula && holdsRanges(c));
   const [first] = columns;
   if (!first) return [];
-  const middles = columns.flatMap((c): TableEdit[] =>
-    c.cells.flatMap((cell, row) => {
-      const found = rangeIn(cell);
-      return found ? [{ kind: 'write', row, columns: [c.id], texts: [[middleOf(found)]] }] : [];
-    }),
-  );
-  const written = applyEdits(table, middles).table;
+  const middle = (): TableEdit[] => {
+    const middles = columns.map((c): TableEdit => ({
+      kind: 'write',
+      row: 0,
+      columns: [c.id],
+      texts: c.cells.map((cell) => {
+        const found = rangeIn(cell);
+        return [found ? middleOf(found) : cell];
+      }),
+    }));
+    const written = applyEdits(table, middles).table;
+    return [...middles, ...interpretedEdits(written, likelier(written).best)];
+  };
   const example = first.cells.find((c) => rangeIn(c)) ?? '';
   return [
     {
@@ -44,7 +54,7 @@ export function rangesAsReadings(table: Table): TableDoubt[] {
       text: `${columns.map((c) => `“${called(c)}”`).join(', ')} ${columns.length === 1 ? 'holds' : 'hold'} ranges, such as “${example.trim()}”, which are taken for names. Were they readings, each would have to be one number; the middle of a range hides how wide it is.`,
       where: [],
       mends: [
-        { label: 'Take the middle of each', edits: [...middles, ...interpretedEdits(written, likelier(written).best)] },
+        ...(table.rowCount > mostRows ? [] : [{ label: 'Take the middle of each', edits: middle() }]),
         asItIs(table, 'ranges', 'They are classes'),
       ],
     },
