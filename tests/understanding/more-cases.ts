@@ -1634,6 +1634,30 @@ function crossedCases(): Case[] {
       { readings: 16, doubts: ['ambiguous-layout'] },
     ),
     one(
+      'whole-plate',
+      'all wells of a plate, rows by columns',
+      lines(
+        ['', ...times(12, (i) => i + 1)],
+        ...'ABCDEFGH'.split('').map((a) => [a, ...times(12, () => about(0.8, 0.2, 3))]),
+      ),
+      { readings: 96, doubts: ['ambiguous-layout'] },
+    ),
+    one(
+      'reference-gene',
+      'a control and what was treated under “sample”, and two genes',
+      lines(
+        ['sample', 'target', 'Ct'],
+        ...times(12, (i) => [i % 2 ? 'treated' : 'control', i % 4 < 2 ? 'actin' : 'phlorotannin', about(22, 3, 2)]),
+      ),
+      { layout: ['rows'], readings: 12, doubts: [], asks: ['factorial'] },
+    ),
+    one(
+      'parents-and-offspring',
+      'parents beside their offspring',
+      lines(['mother', 'offspring'], ...times(8, () => [about(), about()])),
+      { layout: ['repeated'], readings: 16, doubts: ['no-subject-column'], asks: ['paired'] },
+    ),
+    one(
       'durations',
       'how long it took, in minutes and seconds',
       lines(['red (min:s)', 'white (min:s)'], ...times(8, () => [clock(), clock()])),

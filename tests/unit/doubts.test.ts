@@ -117,6 +117,13 @@ describe('what is unclear about a table', () => {
     ).to.deep.include({ about: 'share', design: 'paired' });
   });
 
+  it('of a plate of wells makes groups of its rows, or leaves them to its columns', () => {
+    const table = pasted(textOf('whole-plate'));
+    expect(counts(table)).to.deep.equal(Array<number>(12).fill(8));
+    expect(counts(mended(table, 'ambiguous-layout', 'Each row is a group'))).to.deep.equal(Array<number>(8).fill(12));
+    expect(codes(mended(table, 'ambiguous-layout', 'Each column is a group'))).to.deep.equal([]);
+  });
+
   it('of ranges takes the middle of each as a reading, or keeps them as classes', () => {
     const table = pasted('lamp\tlength (mm)\nred\t18-22\nred\t20-25\nwhite\t15.5-18\nwhite\t16 to 19');
     const read = mended(table, 'ranges', 'Take the middle');

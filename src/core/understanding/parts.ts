@@ -5,6 +5,7 @@ import type { Role } from '../readings/table';
 import { type Seen, holdsYears, runs } from './seen';
 import {
   calendarName,
+  controlName,
   groupName,
   idName,
   isWell,
@@ -158,7 +159,8 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
   if (named(calendarName) && !named(groupName) && c.unique && numbers.length > 0)
     return { role: 'label', as: 'calendar' };
   // Between other groups and readings they are who was read.
-  const kinds = areKinds(c) && (numbers.every(comesBack) || texts.length === 0);
+  const kinds =
+    areKinds(c) && (numbers.every(comesBack) || texts.length === 0 || c.texts.some((t) => controlName.test(t)));
   if ((named(subjectName) && !kinds) || ((named(idName) || named(numberName)) && !named(groupName)))
     return { role: 'subject', as: 'identifier' };
   if (c.unique && c.texts.length > 2 && c.texts.every((t) => looksLikeId(t) || isWell(t)) && !named(groupName))

@@ -24,7 +24,7 @@ export const labelName = starting(
 export const calendarName = starting('date|year|day|month|time|when|season|quarter|sampled|collected');
 /** Names of times or turns: what the same subject is measured at. */
 export const turnName =
-  /^(?:day|week|month|hour|minute|h|d|t|w|wk|time|visit|year|turn|round|session|trial|run|before|after|pre|post|start|end|begin(?:ning)?|finish|baseline|follow[- ]?up|initial|final|first|second|third|last|morning|evening|am|pm|left|right|old|new|test|retest)(?:\b|[\s_.-]*\d)/iu;
+  /^(?:day|week|month|hour|minute|h|d|t|w|wk|time|visit|year|turn|round|session|trial|run|before|after|pre|post|start|end|begin(?:ning)?|finish|baseline|follow[- ]?up|initial|final|first|second|third|last|morning|evening|am|pm|left|right|mother|father|dam|sire|parent|offspring|daughter|son|twin|old|new|test|retest)(?:\b|[\s_.-]*\d)/iu;
 /** Turns of which there is one each, before something else. */
 const oneTurn = /^(?:before|after|pre|post|initial|final|start|end|baseline|old|new)[^\p{L}\d]+(?=\p{L})/iu;
 const turnWord =

@@ -3,6 +3,8 @@ import { type Column, type Table, columnsOf } from '../../readings/table';
 import type { TableEdit } from '../../readings/table-edit';
 import { layoutNames } from '../../readings/layouts';
 import type { Interpretation } from '../interpretation';
+import { attempt } from '../../numeric/domain-error';
+import { turnRoundEdits } from '../turn-round';
 import { answersBelowEdits } from '../answers-below';
 import { likelier, interpretedEdits } from '../read-as';
 import { likeliestCrossing, likeliestOutcome } from '../likeliest';
@@ -86,6 +88,33 @@ export function whichCategory(table: Table): TableDoubt[] {
       mends: groups
         .slice(0, offered)
         .map((c): Mend => ({ label: c.name || 'unnamed', edits: [settle(table, 'which-outcome', c.id)] })),
+    },
+  ];
+}
+
+/** A plate of wells, rows A, B, C … and columns 1, 2, 3 …: what stands in which well? */
+export function wellsOfPlate(table: Table): TableDoubt[] {
+  const measures = columnsOf(table, 'measure');
+  const names = table.columns.find((c) => c.role === 'label' || c.role === 'group');
+  if (table.shape !== 'columns' || !names || measures.length < 3 || isSettled(table, 'ambiguous-layout')) return [];
+  const rows = names.cells.map((c) => c.trim()).filter((c) => c !== '');
+  const isPlate =
+    rows.length > 2 &&
+    rows.every((name, i) => name === 'ABCDEFGHIJKLMNOP'[i]) &&
+    measures.every((c, i) => Number(c.name) === i + 1);
+  if (!isPlate || likelier(table).others.length > 0) return [];
+  const turned = attempt(() => turnRoundEdits(table));
+  return [
+    {
+      code: 'ambiguous-layout',
+      text: `Rows ${rows[0] ?? ''} to ${rows.at(-1) ?? ''} and columns 1 to ${measures.length} are the wells of a plate. What stood in which well the table does not say: each column is read as a group. Where groups are otherwise, a row a well with its group beside it says so.`,
+      where: [],
+      mends: [
+        ...(turned.ok
+          ? [{ label: 'Each row is a group', edits: [...turned.value, settle(table, 'ambiguous-layout', 'turned')] }]
+          : []),
+        asItIs(table, 'ambiguous-layout', 'Each column is a group'),
+      ],
     },
   ];
 }

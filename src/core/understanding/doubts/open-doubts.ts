@@ -12,6 +12,7 @@ import {
   whichCategory,
   whichFigures,
   whichOutcome,
+  wellsOfPlate,
 } from './layout';
 import { namesInFirstRow, nearNames, oddNames, sameNames } from './names';
 import { beyondLimits, missingCodes, scaleSlips } from './readings';
@@ -22,6 +23,7 @@ import { mixedUnitsOf } from './units';
 const each = [
   ambiguousLayout,
   answersOfGroups,
+  wellsOfPlate,
   namesInFirstRow,
   summedRows,
   totalColumn,
