@@ -1,5 +1,7 @@
 import Papa from 'papaparse';
 import { delimiterOf, parseDelimited } from './delimited';
+import { jsonTable } from './json-table';
+import { tabularRows } from './tabular-rows';
 import { withoutDust } from './without-dust';
 
 const rectangular = (rows: readonly (readonly string[])[]): string[][] => {
@@ -11,6 +13,8 @@ const rectangular = (rows: readonly (readonly string[])[]): string[][] => {
 /** A pasted block as rows of texts, made rectangular; nothing in it is dropped or changed. */
 export function blockFromText(text: string): string[][] {
   const whole = text.replace(/\r?\n$/, '');
+  const written = jsonTable(whole) ?? tabularRows(whole);
+  if (written) return rectangular(written);
   const delimiter = delimiterOf(whole);
   const { rows } = parseDelimited(whole, delimiter);
   return rectangular(delimiter === '\t' ? rows : rows.map((row) => row.map((cell) => cell.trim())));

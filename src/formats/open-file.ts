@@ -1,5 +1,7 @@
 import { DomainError, demand } from '../core/numeric/domain-error';
 import { type Delimiter, delimiterOf, parseDelimited } from './delimited';
+import { jsonTable } from './json-table';
+import { tabularRows } from './tabular-rows';
 import { type Encoding, decoded, encodingOf } from './text-encoding';
 import type { Sheet } from './xlsx';
 
@@ -74,6 +76,11 @@ export async function openFile(
     'This is not a text file: its bytes are no readable characters. Save the table as CSV or XLSX.',
   );
   demand(text.trim() !== '', 'This file holds nothing but empty lines.');
+  const written = choice.delimiter === undefined ? (jsonTable(text) ?? tabularRows(text)) : undefined;
+  if (written) {
+    onProgress?.(1);
+    return { sheets: [{ name: 'table', rows: written }], encoding, notes: [] };
+  }
   const delimiter = choice.delimiter ?? delimiterOf(text);
   const { rows, unclosed } = parseDelimited(text, delimiter, onProgress);
   const notes =

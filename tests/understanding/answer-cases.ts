@@ -62,6 +62,47 @@ export function answerCasesFrom(seed: number): Case[] {
   }
   cases.push(
     [
+      'lists-with-names',
+      'a name and its readings a line, parted by commas',
+      ['red', 'white'].map((lamp) => `${lamp} = ${list(4, ', ')}`).join('\n'),
+      { layout: ['columns'], groups: ['red', 'white'], readings: 8, doubts: ['split-line'] },
+    ],
+    [
+      'lists-in-brackets',
+      'the same in brackets, of other numbers',
+      `red: [${list(5, ', ')}]\nwhite: [${list(4, ', ')}]`,
+      { layout: ['columns'], groups: ['red', 'white'], readings: 9, doubts: ['split-line'] },
+    ],
+    [
+      'durations-spelled-out',
+      'how long it took, in words',
+      lines(
+        ['lamp', 'time to settle'],
+        ...times(8, (i) => [i % 2 ? 'red' : 'white', `${3 + Math.floor(6 * made.uniform())} min ${10 + i} s`]),
+      ),
+      { layout: ['rows'], groups: ['white', 'red'], unit: 'min', readings: 8, doubts: [], asks: ['two-groups'] },
+    ],
+    [
+      'numbers-in-brackets',
+      'a group whose numbers stand in brackets',
+      lines(['red', 'white'], ...times(6, () => [`(${about()})`, about()])),
+      { layout: ['columns'], groups: ['red', 'white'], readings: 6 },
+    ],
+    [
+      'records',
+      'records as a program writes them',
+      JSON.stringify(times(8, (i) => ({ lamp: i % 2 ? 'red' : 'white', length: Number(about()) }))),
+      { layout: ['rows'], groups: ['white', 'red'], readings: 8, doubts: [], asks: ['two-groups'] },
+    ],
+    [
+      'typeset-table',
+      'the source of a typeset table',
+      ['lamp & length (mm) \\\\ \\hline', ...times(8, (i) => `${i % 2 ? 'red' : 'white'} & ${about()} \\\\`)].join(
+        '\n',
+      ),
+      { layout: ['rows'], groups: ['white', 'red'], unit: 'mm', readings: 8, doubts: [], asks: ['two-groups'] },
+    ],
+    [
       'lists-in-cells',
       'all readings of a group in one cell',
       lines(['lamp', 'length (mm)'], ['red', list(5, ', ')], ['white', list(4, ', ')]),

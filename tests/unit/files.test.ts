@@ -104,6 +104,39 @@ describe('opening files', () => {
     );
   });
 
+  it('opens records and lists of a program, and the source of a typeset table', async () => {
+    const rowsOf = async (text: string): Promise<string[][] | undefined> =>
+      (await openFile(new TextEncoder().encode(text))).sheets[0]?.rows;
+    const lamps = [
+      ['lamp', 'length', 'lost'],
+      ['red', '20.1', 'true'],
+      ['white', '', 'false'],
+    ];
+    expect(
+      await rowsOf('[{"lamp":"red","length":20.1,"lost":true},\n{"lamp":"white","length":null,"lost":false}]'),
+    ).to.deep.equal(lamps);
+    expect(await rowsOf(JSON.stringify(lamps))).to.deep.equal(lamps);
+    expect(await rowsOf('{"red":[20.1,21],"white":[18.1]}')).to.deep.equal([
+      ['red', 'white'],
+      ['20.1', '18.1'],
+      ['21', ''],
+    ]);
+    expect(
+      await rowsOf(
+        '\\begin{tabular}{ll}\nlamp & cover (\\%) \\\\\n\\hline\nred & $20.1 \\pm 2.1$ \\\\ \n\\end{tabular}\n',
+      ),
+    ).to.deep.equal([
+      ['lamp', 'cover (%)'],
+      ['red', '20.1 ± 2.1'],
+    ]);
+    // What only looks so is read as text.
+    expect(await rowsOf('[red,white\n1,2')).to.deep.equal([
+      ['[red', 'white'],
+      ['1', '2'],
+    ]);
+    expect(await rowsOf('{"a":{"b":1}}')).to.have.length(1);
+  });
+
   it('finds the blocks of a sheet', () => {
     const sheet = [
       ['title'],

@@ -1,4 +1,4 @@
-import { durationIn } from './clock';
+import { clockParts, durationIn } from './clock';
 import { unraised } from './units';
 import type { DecimalMark, LimitRule } from './table';
 
@@ -71,7 +71,7 @@ export function understand(text: string, unit: string, mark: DecimalMark, limits
   if (isMissing(text)) return { kind: 'empty' };
   if (tidy === '')
     return text.trim() === '' ? { kind: 'empty' } : { kind: 'unread', why: 'is a unit without a number' };
-  const duration = tidy.includes(':') ? durationIn(tidy, unit) : undefined;
+  const duration = clockParts(text) === undefined ? undefined : durationIn(text, unit);
   if (duration !== undefined) return { kind: 'number', value: duration };
   const beyond = beyondLimit.exec(tidy);
   const below = beyond?.[1] === '<' || beyond?.[1] === '≤';
@@ -109,6 +109,9 @@ function asNumber(tidy: string, mark: DecimalMark): number | string {
   } else if (groupedBy[','].test(tidy)) return Number(tidy.replaceAll(',', ''));
   const pointed = /^[^.,]*,[^.,]*$/.test(tidy) ? tidy.replace(',', '.') : tidy;
   if (plainNumber.test(pointed)) return Number(pointed);
+  const bracketed = /^\((.+)\)$/.exec(pointed)?.[1] ?? '';
+  if (plainNumber.test(bracketed) && !/^[+-]/.test(bracketed))
+    return `could be −${bracketed} or ${bracketed}: brackets mean below zero to some, and nothing to others`;
   const error = tidy.startsWith('#') ? errorIn(tidy) : undefined;
   return error ? `is an error of the spreadsheet it came from, ${error}` : 'is not a number';
 }

@@ -1,5 +1,5 @@
 /** Columns of durations written as clocks do, "0:05:12": given a unit of time they are readings. */
-import { clockParts } from '../readings/clock';
+import { clockParts, spelledOut } from '../readings/clock';
 import { isMissing } from '../readings/parse-number';
 import type { Worked } from './limits-apart';
 import type { Incoming } from './seen';
@@ -15,12 +15,13 @@ const written = /\s*[([]?\s*(?:h{1,2}:)?m(?:m|in)?:s{1,2}\s*[)\]]?$|\s*[([]?\s*h
 
 /** The unit of a column of durations; undefined where it holds none, or times of day. */
 function unitOf(column: Incoming, others: readonly Incoming[]): 'min' | 'h' | undefined {
-  if (!column.cells.slice(0, looked).some((c) => c.includes(':'))) return undefined;
+  if (!column.cells.slice(0, looked).some((c) => clockParts(c) !== undefined)) return undefined;
   const filled = column.cells.map((c) => c.trim()).filter((c) => c !== '' && !isMissing(c));
   const parts = filled.map(clockParts);
   if (filled.length === 0 || parts.filter((p) => p !== undefined).length < 0.8 * filled.length) return undefined;
   const beside = others.some((o) => o.cells.some((c) => valueOf(c) !== undefined && /[.,]/.test(c)));
-  if (whenName.test(column.name.trim()) && (beside || others.length === 0)) return undefined;
+  const untold = filled.some((c) => c.includes(':'));
+  if (untold && whenName.test(column.name.trim()) && (beside || others.length === 0)) return undefined;
   return /h{1,2}:m(?:m|in)?\s*[)\]]?$/i.test(column.name) && !parts.includes(3) ? 'h' : 'min';
 }
 
@@ -51,6 +52,10 @@ export function durations(columns: readonly Incoming[]): Worked {
       ...c,
       ...(units[k] ? { name: c.name.replace(written, ''), unit: units[k] } : {}),
     })),
-    notes: [`“${example}” was read as ${read}, in ${unit}.${otherwise}`],
+    notes: [
+      spelledOut(example)
+        ? `“${example}” was read in ${unit}.`
+        : `“${example}” was read as ${read}, in ${unit}.${otherwise}`,
+    ],
   };
 }

@@ -17,12 +17,16 @@ export function listed(text: string): string[] | undefined {
   return undefined;
 }
 
-/** "red lamp: 21.2 31.6 32.5" as a name and its numbers. */
+/** "red lamp: 21.2 31.6 32.5" as a name and its numbers, which may stand in brackets: "red = [21.2, 31.6, 32.5]". */
 function named(text: string): { name: string; numbers: string[] } | undefined {
-  const [, name = '', rest = ''] = /^\s*([^:=]*\p{L}[^:=]*?)\s*[:=]\s*(.+)$/u.exec(text) ?? [];
-  const numbers = name ? listed(rest) : undefined;
+  const [, name = '', rest = ''] = /^\s*([^:=<]*\p{L}[^:=<]*?)\s*(?::|=|<-)\s*(.+)$/u.exec(text) ?? [];
+  const bare = /^\p{L}{0,8}[([{](.+)[)\]}][;,]?$/u.exec(rest.trim())?.[1] ?? rest;
+  const numbers = name ? listed(bare.trim()) : undefined;
   return numbers && { name, numbers };
 }
+
+/** Groups at most of which each has a line. */
+const mostNamed = 200;
 
 const upright = (lists: readonly (readonly string[])[]): string[][] =>
   Array.from({ length: Math.max(0, ...lists.map((l) => l.length)) }, (_, i) => lists.map((l) => cellAt(l, i)));
@@ -32,6 +36,11 @@ const upright = (lists: readonly (readonly string[])[]): string[][] =>
  * many numbers as one another as rows; a few long ones as a column each, unless they are one list broken into lines. Undefined where nothing is to be taken apart.
  */
 export function linesApart(block: Rows): string[][] | undefined {
+  // Commas may have parted such a line into cells.
+  const joined = block.length > mostNamed ? [] : block.map((row) => row.filter((c) => c.trim() !== '').join(', '));
+  const told = joined.filter((line) => line !== '').map(named);
+  if (told.length > 1 && told.every((t) => t !== undefined))
+    return [told.map((t) => t.name), ...upright(told.map((t) => t.numbers))];
   // A row of several cells, and more rows: a table.
   const several = (row: readonly string[]): boolean => row.filter((cell) => cell.trim() !== '').length > 1;
   if (block.length > 1 && block.slice(0, 50).filter(several).length > 1) return undefined;
@@ -53,9 +62,6 @@ export function linesApart(block: Rows): string[][] | undefined {
   const most = (count: number, of: number): boolean => count >= of - (of > 4 ? 1 : 0);
   if (lines.length > 2 && most(ended, lines.length - 1) && most(bare.filter(isNumber).length, lines.length))
     return bare.map((text) => [text]);
-  const groups = lines.map(named);
-  if (groups.every((g) => g !== undefined))
-    return [groups.map((g) => g.name), ...upright(groups.map((g) => g.numbers))];
   const [head = '', ...rest] = lines;
   const lists = lines.map(listed);
   const together = (texts: readonly string[][]): string[][] => {

@@ -14,7 +14,7 @@ export function useFilePicker(onFile: (file: File) => void, more = ''): { pick: 
         type="file"
         className="hidden"
         aria-label="File of readings"
-        accept={`.csv,.tsv,.txt,.tab,.dat,.xlsx,text/csv,text/tab-separated-values,text/plain${more}`}
+        accept={`.csv,.tsv,.txt,.tab,.dat,.json,.xlsx,text/csv,text/tab-separated-values,text/plain${more}`}
         onChange={(e) => {
           const file = e.target.files?.[0];
           if (file) onFile(file);

@@ -92,22 +92,29 @@ export function whichCategory(table: Table): TableDoubt[] {
   ];
 }
 
-/** A plate of wells, rows A, B, C … and columns 1, 2, 3 …: what stands in which well? */
-export function wellsOfPlate(table: Table): TableDoubt[] {
+/** Whether a table of columns as groups has rows A, B, C … and columns 1, 2, 3 …. */
+function standsAsPlate(table: Table): boolean {
   const measures = columnsOf(table, 'measure');
   const names = table.columns.find((c) => c.role === 'label' || c.role === 'group');
-  if (table.shape !== 'columns' || !names || measures.length < 3 || isSettled(table, 'ambiguous-layout')) return [];
-  const rows = names.cells.map((c) => c.trim()).filter((c) => c !== '');
-  const isPlate =
+  const rows = names?.cells.slice(0, 20).flatMap((c) => (c.trim() === '' ? [] : [c.trim()])) ?? [];
+  return (
+    table.shape === 'columns' &&
+    measures.length > 2 &&
     rows.length > 2 &&
     rows.every((name, i) => name === 'ABCDEFGHIJKLMNOP'[i]) &&
-    measures.every((c, i) => Number(c.name) === i + 1);
-  if (!isPlate || likelier(table).others.length > 0) return [];
+    measures.every((c, i) => Number(c.name) === i + 1)
+  );
+}
+
+/** A plate of wells, rows A, B, C … and columns 1, 2, 3 …: what stands in which well? */
+export function wellsOfPlate(table: Table): TableDoubt[] {
+  if (!standsAsPlate(table) || isSettled(table, 'ambiguous-layout')) return [];
+  const measures = columnsOf(table, 'measure');
   const turned = attempt(() => turnRoundEdits(table));
   return [
     {
       code: 'ambiguous-layout',
-      text: `Rows ${rows[0] ?? ''} to ${rows.at(-1) ?? ''} and columns 1 to ${measures.length} are the wells of a plate. What stood in which well the table does not say: each column is read as a group. Where groups are otherwise, a row a well with its group beside it says so.`,
+      text: `Rows from A on and columns 1 to ${measures.length} are the wells of a plate. What stood in which well the table does not say: each column is read as a group. Where groups are otherwise, a row a well with its group beside it says so.`,
       where: [],
       mends: [
         ...(turned.ok
@@ -239,6 +246,7 @@ const reasons = ({ evidence }: Interpretation): string =>
 /** Another way to read the table that is about as likely. */
 export function ambiguousLayout(table: Table): TableDoubt[] {
   if (isSettled(table, 'ambiguous-layout') || table.rowCount < 2 || table.columns.some((c) => c.formula)) return [];
+  if (standsAsPlate(table)) return [];
   const { best, others } = likelier(table);
   const all = [best, ...others];
   const here = all.find((i) => i.shape === table.shape);
