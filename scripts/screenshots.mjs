@@ -63,7 +63,7 @@ await served(4393, ['--demo'], async (base) => {
   await page.screenshot({ path: join(root, 'docs/screenshots', 'question-chance.png') });
   await spine('still · pulsed').last().click();
   await page.getByRole('link', { name: 'Ask it of every measure' }).click();
-  await page.getByText(/of \d+ differ at/).waitFor();
+  await page.getByText(/of \d+ differs? at/).waitFor();
   await take('measures');
   await spine('Lamp trial').click();
   await page.getByRole('grid').waitFor();
