@@ -1,5 +1,5 @@
 import { DomainError, demand } from '../numeric/domain-error';
-import { sentColumn } from './column-edits';
+import { freshId, replacedColumns } from './replaced-columns';
 import { withDerived } from './derive';
 import { columnsAreGroups, repeatsOf } from './groups';
 import { levelRows, levelsOf } from './levels';
@@ -23,12 +23,6 @@ const height = (column: Column): number => {
   let end = column.cells.length;
   while (end > 0 && textAt(column.cells, end - 1) === '') end -= 1;
   return end;
-};
-
-const fresh = (taken: readonly Column[], wish: string): string => {
-  let id = wish;
-  for (let k = 2; taken.some((c) => c.id === id); k++) id = `${wish}-${k}`;
-  return id;
 };
 
 /** What the groups are called together when they move from column heads into a column. */
@@ -79,7 +73,7 @@ function stacked(table: Table): Reshaped {
   const extra: Column[] = [];
   if (repeated && columnsOf(table, 'subject').length === 0)
     extra.push({
-      ...emptyColumn(fresh(table.columns, 'subject'), table.subject || 'subject', '', 'subject'),
+      ...emptyColumn(freshId(table.columns, 'subject'), table.subject || 'subject', '', 'subject'),
       cells: measures.flatMap(() => Array.from({ length: table.rowCount }, (_, row) => String(row + 1))),
     });
   const [first] = measures;
@@ -88,9 +82,9 @@ function stacked(table: Table): Reshaped {
     columns: [
       ...extra,
       ...beside.map((c, i) => ({ ...c, cells: others[i] ?? [] })),
-      { ...emptyColumn(fresh(table.columns, 'by'), factorName, '', 'group'), cells: group, levels },
+      { ...emptyColumn(freshId(table.columns, 'by'), factorName, '', 'group'), cells: group, levels },
       {
-        ...emptyColumn(fresh(table.columns, 'value'), table.measure || 'reading', first?.unit ?? ''),
+        ...emptyColumn(freshId(table.columns, 'value'), table.measure || 'reading', first?.unit ?? ''),
         decimal: first?.decimal ?? 'auto',
         ...(first?.limits ? { limits: first.limits } : {}),
         cells: value,
@@ -174,7 +168,7 @@ function spreadOut(table: Table, target: Shape): Reshaped {
         return cell?.text ?? '';
       });
       const id =
-        level.id.length <= 40 && !keys.some((c) => c.id === level.id) ? level.id : fresh(table.columns, `g${place}`);
+        level.id.length <= 40 && !keys.some((c) => c.id === level.id) ? level.id : freshId(table.columns, `g${place}`);
       return {
         ...emptyColumn(id, level.name, measure.unit),
         decimal: measure.decimal,
@@ -219,7 +213,7 @@ function countRows(table: Table): { by: [Column, Column]; counts: number[][]; na
     }
   });
   const second: Column =
-    secondBy ?? emptyColumn(fresh(table.columns, 'category'), table.measure || 'category', '', 'group');
+    secondBy ?? emptyColumn(freshId(table.columns, 'category'), table.measure || 'category', '', 'group');
   return { by: [rowsBy, second], counts: matrix, names: [rowNames, columnNames] };
 }
 
@@ -294,7 +288,7 @@ function tabulated(table: Table): Reshaped {
     columns: [
       { ...rowsBy, cells: names.map((l) => l.name), levels: names, aside: {} },
       ...categories.map((level, j): Column => ({
-        ...emptyColumn(fresh([rowsBy], `k${j}`), level.name, '', 'count'),
+        ...emptyColumn(freshId([rowsBy], `k${j}`), level.name, '', 'count'),
         cells: counts.map((line) => String(line[j] ?? 0)),
         ...(level.colour === undefined ? {} : { colour: level.colour }),
       })),
@@ -337,13 +331,11 @@ export function reshapeTargets(table: Table): Shape[] {
 export function reshapeEdits(table: Table, target: Shape): TableEdit[] {
   const { shape, columns, measure } = reshaped(table, target);
   const rows = Math.max(0, ...columns.map((c) => c.cells.length));
-  const edits: TableEdit[] = [];
-  if (table.rowCount > 0) edits.push({ kind: 'remove-rows', at: 0, count: table.rowCount });
-  edits.push(...table.columns.map((c): TableEdit => ({ kind: 'remove-column', column: c.id })));
-  edits.push(...columns.map((c, at): TableEdit => ({ kind: 'insert-column', at, column: sentColumn(c) })));
-  edits.push({ kind: 'describe-table', shape, ...(measure && !table.measure ? { measure } : {}) });
   demand(rows <= 200_000, `This would become ${rows} rows, and a table holds at most 200000.`);
-  return edits;
+  return [
+    ...replacedColumns(table, columns),
+    { kind: 'describe-table', shape, ...(measure && !table.measure ? { measure } : {}) },
+  ];
 }
 
 /** The table in another shape, without changing it: for looking and for export. */

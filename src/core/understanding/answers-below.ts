@@ -1,5 +1,5 @@
 /** Columns of answers under the names of groups, "red" and "white" over yes and no, each cell a subject of its own. */
-import { sentColumn } from '../readings/column-edits';
+import { freshId, replacedColumns } from '../readings/replaced-columns';
 import { type Table, columnsOf, emptyColumn } from '../readings/table';
 import type { TableEdit } from '../readings/table-edit';
 import { cellAt, textAt } from '../readings/cell-at';
@@ -78,14 +78,11 @@ export function answersBelowEdits(table: Table): TableEdit[] | undefined {
     return undefined;
   if (!holdAnswers(groups)) return undefined;
   if (groups.every((c) => outcomeName.test(c.name)) && !areGroups(groups.map((c) => c.name))) return undefined;
-  const fresh = (id: string): string => (table.columns.some((c) => c.id === id) ? fresh(`${id}t`) : id);
-  return [
-    { kind: 'remove-rows', at: 0, count: table.rowCount },
-    ...table.columns.map((c): TableEdit => ({ kind: 'remove-column', column: c.id })),
-    ...stacked(groups).map(({ name, cells }, at): TableEdit => ({
-      kind: 'insert-column',
-      at,
-      column: sentColumn({ ...emptyColumn(fresh(`c${at}`), name, '', 'group'), cells }),
+  return replacedColumns(
+    table,
+    stacked(groups).map(({ name, cells }, at) => ({
+      ...emptyColumn(freshId(table.columns, `c${at}`), name, '', 'group'),
+      cells,
     })),
-  ];
+  );
 }

@@ -1,4 +1,4 @@
-import { sentColumn } from '../readings/column-edits';
+import { freshId, replacedColumns } from '../readings/replaced-columns';
 import { type Role, type Shape, type Table, emptyColumn } from '../readings/table';
 import type { TableEdit } from '../readings/table-edit';
 
@@ -56,14 +56,11 @@ export function scaffoldEdits(table: Table, shape: Shape): TableEdit[] {
       ? { ...emptyColumn(`s${i}`, before.name, before.unit, role), colour: before.colour }
       : emptyColumn(`s${i}`, name, '', role);
   });
-  const fresh = (id: string): string => (table.columns.some((c) => c.id === id) ? fresh(`${id}x`) : id);
   return [
-    ...table.columns.map((c): TableEdit => ({ kind: 'remove-column', column: c.id })),
-    ...columns.map((c, at): TableEdit => ({
-      kind: 'insert-column',
-      at,
-      column: sentColumn({ ...c, id: fresh(c.id) }),
-    })),
+    ...replacedColumns(
+      { columns: table.columns, rowCount: 0 },
+      columns.map((c) => ({ ...c, id: freshId(table.columns, c.id) })),
+    ),
     ...(shape === table.shape ? [] : [{ kind: 'describe-table', shape } as const]),
   ];
 }

@@ -1,5 +1,5 @@
 import { demand } from '../numeric/domain-error';
-import { sentColumn } from '../readings/column-edits';
+import { freshId, replacedColumns } from '../readings/replaced-columns';
 import { type Table, withUnit } from '../readings/table';
 import type { TableEdit } from '../readings/table-edit';
 import { limits } from '../readings/table-edit';
@@ -33,15 +33,11 @@ export function turnRoundEdits(table: Table): TableEdit[] {
     'Readings that are set aside would come back: bring them back yourself first, or remove them.',
   );
   const { table: turned } = intake(turnedRound(blockOf(table)), { turned: false });
-  const fresh = (id: string): string => (table.columns.some((c) => c.id === id) ? fresh(`${id}t`) : id);
   return [
-    { kind: 'remove-rows', at: 0, count: table.rowCount },
-    ...table.columns.map((c): TableEdit => ({ kind: 'remove-column', column: c.id })),
-    ...turned.columns.map((c, at): TableEdit => ({
-      kind: 'insert-column',
-      at,
-      column: sentColumn({ ...c, id: fresh(c.id) }),
-    })),
+    ...replacedColumns(
+      table,
+      turned.columns.map((c) => ({ ...c, id: freshId(table.columns, c.id) })),
+    ),
     {
       kind: 'describe-table',
       shape: turned.shape,
