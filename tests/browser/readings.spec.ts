@@ -181,7 +181,7 @@ test('open an XLSX: choose its sheet and block, correct what was understood, tak
   await expect(page.getByLabel('Role of flow')).toHaveValue('label');
   await page.getByLabel('Role of flow').selectOption('group');
   await page.getByLabel('What cells beyond a limit count as in cover').selectOption('half');
-  await expect(page.getByRole('region', { name: 'Doubtful cells' })).toContainText('cover, row 5: “<5” → 2.5');
+  await expect(page.getByRole('region', { name: 'Doubtful cells' })).toContainText('cover, row 4: “<5” → 2.5');
   await page.getByLabel('Unit of cover').fill('percent');
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Unit of cover')).toHaveValue('percent');

@@ -87,6 +87,16 @@ describe('what is unclear about a table', () => {
     );
   });
 
+  it('is not raised of what a cell beyond a limit was chosen to count as', () => {
+    const cells = ['41.5', '42.2', '44', '<5', '40', '46.5', '43.1', '41.9'];
+    const table = pasted(['cover', ...cells].join('\n'));
+    expect(codes(table)).to.deep.equal(['beyond-limit']);
+    expect(codes(mended(table, 'beyond-limit', 'Count as half'))).to.deep.equal([]);
+    expect(codes(pasted(['cover', ...cells.map((c) => c.replace('<5', '4.2'))].join('\n')))).to.deep.equal([
+      'scale-slip',
+    ]);
+  });
+
   it('of near names merges them into the commonest', () => {
     let table = pasted(textOf('near-names'));
     expect(groupsOf(table).length).to.equal(5);

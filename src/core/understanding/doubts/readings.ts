@@ -65,8 +65,10 @@ function slipsIn(columns: readonly Column[]): Slip[] {
   const slips: Slip[] = [];
   let [least, greatest] = [Infinity, 0];
   for (const column of columns)
-    for (const { row, value } of readColumn(column).used) {
+    for (const { row, value, limited } of readColumn(column).used) {
       if (value <= 0) return [];
+      // What a cell beyond a limit counts as was chosen.
+      if (limited) continue;
       const factor = slipOf(value, most);
       if (factor === undefined) {
         least = Math.min(least, value);
