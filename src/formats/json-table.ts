@@ -1,9 +1,11 @@
 /** Tables written as JSON: a list of records, a list of rows, or lists under names. */
 
-type Cell = string | number | boolean | null;
+type Cell = string | boolean | null;
 
-const isCell = (value: unknown): value is Cell =>
-  value === null || ['string', 'number', 'boolean'].includes(typeof value);
+/** A text of JSON, or a number outside of one. */
+const textOrNumber = /"(?:[^"\\]|\\.)*"|-?\d+(?:\.\d+)?(?:e[+-]?\d+)?/giu;
+
+const isCell = (value: unknown): value is Cell => value === null || ['string', 'boolean'].includes(typeof value);
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 const isCells = (value: unknown): value is Cell[] => Array.isArray(value) && value.every(isCell);
@@ -14,7 +16,8 @@ export function jsonTable(text: string): string[][] | undefined {
   if (!/^\s*[[{]/.test(text)) return undefined;
   let value: unknown;
   try {
-    value = JSON.parse(text);
+    // Numbers stay as they are written, to their last digit.
+    value = JSON.parse(text.replace(textOrNumber, (found) => (found.startsWith('"') ? found : `"${found}"`)));
   } catch {
     return undefined;
   }

@@ -79,7 +79,7 @@ export async function openFile(
   const written = choice.delimiter === undefined ? (jsonTable(text) ?? tabularRows(text)) : undefined;
   if (written) {
     onProgress?.(1);
-    return { sheets: [{ name: 'table', rows: written }], encoding, notes: [] };
+    return { sheets: [{ name: '', rows: written }], encoding, notes: [] };
   }
   const delimiter = choice.delimiter ?? delimiterOf(text);
   const { rows, unclosed } = parseDelimited(text, delimiter, onProgress);

@@ -74,6 +74,12 @@ export function answerCasesFrom(seed: number): Case[] {
       { layout: ['columns'], groups: ['red', 'white'], readings: 9, doubts: ['split-line'] },
     ],
     [
+      'told-in-two-units',
+      'figures told with a spread in another unit than the mean',
+      'red: 20.1 mm ± 0.2 cm (n = 12)\nwhite: 18.2 mm ± 0.2 cm (n = 11)',
+      { notGroups: ['red', 'white'] },
+    ],
+    [
       'durations-spelled-out',
       'how long it took, in words',
       lines(

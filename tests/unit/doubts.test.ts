@@ -122,6 +122,10 @@ describe('what is unclear about a table', () => {
     const kept = mended(table, 'ambiguous-layout', 'Each row is one subject');
     expect(kept.columns).to.deep.equal(table.columns);
     expect(codes(kept)).to.deep.equal([]);
+    // A cell that was set aside would come back by it.
+    const [first] = table.columns;
+    const aside = { ...table, columns: table.columns.map((c) => (c === first ? { ...c, aside: { 0: 'lost' } } : c)) };
+    expect(codes(aside)).to.deep.equal([]);
     expect(
       firstQuestion(pasted('before\tafter\nyes\tno\nno\tno\nyes\tyes\nyes\tno\nyes\tno\nno\tyes')),
     ).to.deep.include({ about: 'share', design: 'paired' });

@@ -116,10 +116,10 @@ describe('opening files', () => {
       await rowsOf('[{"lamp":"red","length":20.1,"lost":true},\n{"lamp":"white","length":null,"lost":false}]'),
     ).to.deep.equal(lamps);
     expect(await rowsOf(JSON.stringify(lamps))).to.deep.equal(lamps);
-    expect(await rowsOf('{"red":[20.1,21],"white":[18.1]}')).to.deep.equal([
-      ['red', 'white'],
-      ['20.1', '18.1'],
-      ['21', ''],
+    expect(await rowsOf('{"red":[20.10,12345678901234567890],"white":[-1.5e-7],"no. 2":[]}')).to.deep.equal([
+      ['red', 'white', 'no. 2'],
+      ['20.10', '-1.5e-7', ''],
+      ['12345678901234567890', '', ''],
     ]);
     expect(
       await rowsOf(

@@ -76,7 +76,9 @@ export function answersBelowEdits(table: Table): TableEdit[] | undefined {
   const groups = columnsOf(table, 'group');
   if (table.shape !== 'categories' || groups.length < table.columns.length || table.rowCount > mostRows)
     return undefined;
-  if (!holdAnswers(groups)) return undefined;
+  // What is set aside would come back, and what is computed would not follow.
+  if (groups.some((c) => c.formula !== undefined || Object.keys(c.aside).length > 0) || !holdAnswers(groups))
+    return undefined;
   if (groups.every((c) => outcomeName.test(c.name)) && !areGroups(groups.map((c) => c.name))) return undefined;
   return replacedColumns(
     table,

@@ -14,6 +14,7 @@ import {
 import type { Part } from './parts';
 import type { Seen } from './seen';
 import {
+  arePlate,
   areTurns,
   endedName,
   groupName,
@@ -74,14 +75,11 @@ export function asColumns(looked: Looked): Interpretation[] {
   if (name !== undefined && !subject && measures.length > 1)
     evidence.push({ weight: -2, why: 'every row has a name of its own' });
   const left = name === undefined ? undefined : looked.columns[name];
-  if (left && isPlate(left, measures)) evidence.push({ weight: 1, why: 'it stands as the wells of a plate do' });
+  if (left && arePlate(left.texts, namesOf(measures)))
+    evidence.push({ weight: 1, why: 'it stands as the wells of a plate do' });
   if (areTurns(namesOf(measures))) evidence.push({ weight: -2, why: 'its columns are named as times' });
   return [interpretation('columns', columnRoles(looked), evidence)];
 }
-
-/** Whether rows are A, B, C … and columns 1, 2, 3 …, as on a plate of wells. */
-const isPlate = (rows: Seen, columns: readonly Seen[]): boolean =>
-  rows.texts.every((t, i) => t === 'ABCDEFGHIJKLMNOP'[i]) && columns.every((c, i) => Number(c.name) === i + 1);
 
 /** Each row a subject, read once in each column. */
 export function asRepeated(looked: Looked): Interpretation[] {
@@ -110,7 +108,8 @@ export function asRepeated(looked: Looked): Interpretation[] {
     );
   }
   if (!turns && !column) return [];
-  if (column && isPlate(column, measures)) evidence.push({ weight: -1.5, why: 'it stands as the wells of a plate do' });
+  if (column && arePlate(column.texts, namesOf(measures)))
+    evidence.push({ weight: -1.5, why: 'it stands as the wells of a plate do' });
   if (!turns && measures.every((c) => c.whole && c.unit === ''))
     evidence.push({ weight: -1, why: 'every cell is a whole number' });
   const share = (c: Seen): number => c.texts.length / Math.max(1, looked.rows);

@@ -26,7 +26,7 @@ interface Grid {
   spread: string;
 }
 
-/** Whether a row tells how many of each group there were: "n", "female, n (%)" over counts with their percentages. */
+/** Whether a row tells of how many of each group something holds: "female, n (%)" beside counts with their percentages. */
 const tellsCounts = (row: readonly string[]): boolean =>
   row.length > 1 && row.slice(1).some(isCountWithPercent) && !row.slice(1).some(meanAndSpread);
 

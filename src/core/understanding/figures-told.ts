@@ -28,7 +28,7 @@ interface Told {
   mean: string;
   spread: string;
   kind: string;
-  unit: string;
+  units: string[];
   n: string;
 }
 
@@ -56,11 +56,11 @@ function toldOf(line: string): Told | undefined {
     mean: both ?? mean?.[1] ?? inFront ?? '',
     spread: ofBoth ?? spread?.[2] ?? within ?? '',
     kind: [kindOfBoth, spread?.[1], kindWithin].find(Boolean) ?? '',
-    unit: [unitOfBoth, unitBehind, mean?.[2], unitInFront].find(Boolean) ?? '',
+    units: [unitOfBoth, unitBehind, mean?.[2], spread?.[3], unitInFront].flatMap((said) => (said ? [said] : [])),
     n,
   };
   const isTold = /\p{L}/u.test(found.name) && found.mean !== '' && found.spread !== '';
-  return isTold && (found.unit === '' || isUnit(found.unit)) ? found : undefined;
+  return isTold && found.units.every(isUnit) ? found : undefined;
 }
 
 const kinds = { sd: 'SD', sem: 'SEM', variance: 'variance', interval: 'interval' } as const;
@@ -77,7 +77,7 @@ export function figuresTold(block: Rows): string[][] | undefined {
   if (lines.length < 2 || lines.length > mostGroups) return undefined;
   const told = lines.map((line) => toldOf(line.trim()));
   if (!told.every((t) => t !== undefined)) return undefined;
-  const units = new Set(told.flatMap((t) => (t.unit ? [t.unit] : [])));
+  const units = new Set(told.flatMap((t) => t.units));
   const named = new Set(told.flatMap((t) => spreadKind(t.kind) ?? []));
   const [kind] = named;
   if (units.size > 1 || named.size > 1 || new Set(told.map((t) => t.name)).size < told.length) return undefined;

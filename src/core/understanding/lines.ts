@@ -19,8 +19,8 @@ export function listed(text: string): string[] | undefined {
 
 /** "red lamp: 21.2 31.6 32.5" as a name and its numbers, which may stand in brackets: "red = [21.2, 31.6, 32.5]". */
 function named(text: string): { name: string; numbers: string[] } | undefined {
-  const [, name = '', rest = ''] = /^\s*([^:=<]*\p{L}[^:=<]*?)\s*(?::|=|<-)\s*(.+)$/u.exec(text) ?? [];
-  const bare = /^\p{L}{0,8}[([{](.+)[)\]}][;,]?$/u.exec(rest.trim())?.[1] ?? rest;
+  const [, name = '', rest = ''] = /^\s*([^:=]*\p{L}[^:=]*?)\s*[:=]\s*(.+)$/u.exec(text) ?? [];
+  const bare = /^[([{](.+)[)\]}][;,]?$/u.exec(rest.trim())?.[1] ?? rest;
   const numbers = name ? listed(bare.trim()) : undefined;
   return numbers && { name, numbers };
 }

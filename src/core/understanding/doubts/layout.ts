@@ -8,7 +8,7 @@ import { turnRoundEdits } from '../turn-round';
 import { answersBelowEdits } from '../answers-below';
 import { likelier, interpretedEdits } from '../read-as';
 import { likeliestCrossing, likeliestOutcome } from '../likeliest';
-import { groupName, meanName, spreadKind } from '../vocabulary';
+import { arePlate, groupName, meanName, spreadKind } from '../vocabulary';
 import { type Mend, type TableDoubt, asItIs, isSettled, settle, some } from './doubt';
 
 /** Measures offered one by one. */
@@ -101,8 +101,10 @@ function standsAsPlate(table: Table): boolean {
     table.shape === 'columns' &&
     measures.length > 2 &&
     rows.length > 2 &&
-    rows.every((name, i) => name === 'ABCDEFGHIJKLMNOP'[i]) &&
-    measures.every((c, i) => Number(c.name) === i + 1)
+    arePlate(
+      rows,
+      measures.map((c) => c.name),
+    )
   );
 }
 
