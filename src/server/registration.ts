@@ -4,6 +4,7 @@ import { namesOf } from '../core/question/naming';
 import { questionSentence } from '../core/telling/question';
 import { registrationWords } from '../core/words/registered';
 import type { TextTable } from '../core/words/tables/result-table';
+import { moment } from './moment';
 import { NotFound } from '../store/errors';
 import { eventsOf } from '../store/events';
 import type { Db } from '../store/open';
@@ -23,7 +24,7 @@ export function registrationOf(db: Db, study: string, id: string): { sentence: s
     ...registeredParts(registered, table).filter(([part]) => part !== 'question'),
     ['registered', registrationWords(registered)],
     ...(event
-      ? [['log', `line ${event.line}, ${event.at}${event.by ? `, by ${event.by}` : ''}`] as [string, string]]
+      ? [['log', `line ${event.line}, ${moment(event.at)}${event.by ? `, by ${event.by}` : ''}`] as [string, string]]
       : []),
   ];
   return {

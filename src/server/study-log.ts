@@ -2,7 +2,7 @@ import type { EventKind, StudyEvent } from '../core/study/content';
 import { isBlind } from '../core/readings/blind';
 import type { TableEdit } from '../core/readings/table-edit';
 import { changeWords, namesGroups } from '../core/words/changes';
-import { eventWords } from '../core/words/events';
+import { eventWords } from '../core/study/event-words';
 import { counted } from '../core/words/numbers';
 import { listed } from '../core/words/sentences';
 import { attempt } from '../core/numeric/domain-error';
@@ -16,6 +16,7 @@ import type { Db } from '../store/open';
 import { tableIdsOf } from '../store/studies';
 import { changesOf } from '../store/table-changes';
 import { madeOf, readTable, readTableHeads } from '../store/read-table';
+import { moment } from './moment';
 import { studySpine } from './study-page';
 import { nameless } from './who';
 
@@ -137,11 +138,6 @@ export function shortLog(db: Db, studyId: string): string[] {
   });
 }
 
-const when = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
-const zone = new Intl.DateTimeFormat('en-GB', { timeZoneName: 'shortOffset' });
-/** The time zone of this computer at a moment, as "GMT+1". */
-const zoneAt = (at: Date): string => zone.formatToParts(at).find((p) => p.type === 'timeZoneName')?.value ?? '';
-
 /** The log line by line, the oldest first, as an appendix to a write-up; what became of the write-up itself is left out. */
 export function notebook(db: Db, studyId: string): TextTable {
   const lines = nameless(logLines(db, studyId))
@@ -150,14 +146,7 @@ export function notebook(db: Db, studyId: string): TextTable {
   const people = lines.some((l) => l.by !== '');
   const rows = lines.map(({ line, at, by, where, words, undone, left }): Text[] => {
     const standing = undone ? ' (taken back since)' : left ? ' (gone back from since)' : '';
-    const moment = new Date(at);
-    return [
-      [String(line)],
-      [`${when.format(moment)} ${zoneAt(moment)}`],
-      ...(people ? [[by]] : []),
-      [where],
-      [`${words}${standing}`],
-    ];
+    return [[String(line)], [moment(at)], ...(people ? [[by]] : []), [where], [`${words}${standing}`]];
   });
   return {
     title: 'Log of the study',

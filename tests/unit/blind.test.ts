@@ -16,7 +16,7 @@ import { questionSentence } from '../../src/core/telling/question';
 import { methodsSentence, resultsSentence } from '../../src/core/telling/report';
 import type { TableEdit } from '../../src/core/readings/table-edit';
 import { changeWords } from '../../src/core/words/changes';
-import { eventWords } from '../../src/core/words/events';
+import { eventWords } from '../../src/core/study/event-words';
 import { textTables } from '../../src/core/words/tables/tables';
 import { plain } from '../../src/core/words/text';
 import { standingOf } from '../../src/islands/write-up/nodes';

@@ -7,7 +7,7 @@ import { type Answer } from '../../src/core/answer/answer';
 import { type Question, Question as Schema, defaultQuestion, questionOf } from '../../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { methodsSentence } from '../../src/core/telling/report';
-import { eventWords } from '../../src/core/words/events';
+import { eventWords } from '../../src/core/study/event-words';
 import { plain } from '../../src/core/words/text';
 import { Registration } from '../../src/islands/question/Registration';
 import { studentT } from '../../src/core/distributions/t';
@@ -77,7 +77,7 @@ describe('a registered question', () => {
       .to.include('direction two-sided, registered greater')
       .and.include('method Mann–Whitney test, registered Welch’s t-test')
       .and.include('level 90 % (α = 0.1), registered 95 % (α = 0.05)')
-      .and.include('equivalence margin -1 to 1, registered without one')
+      .and.include('equivalence margin −1 to 1, registered without one')
       .and.include('1 reading set aside since');
     expect(plain(methodsSentence(answered(changed)))).to.include(
       'Deviations from what was registered: n 3 in Red lamp',
@@ -239,7 +239,7 @@ describe('a registered question', () => {
     expect(rows.get('method')).to.equal('Welch’s t-test');
     expect(rows.get('level')).to.equal('95 % (α = 0.05)');
     expect(rows.get('direction')).to.equal('greater');
-    expect(rows.get('log')).to.match(/^line \d+, 2026-03-03T09:00/);
+    expect(rows.get('log')).to.match(/^line \d+, \d Mar 2026, \d\d:00 UTC/);
     expect(() => registrationOf(db, 'another', 'q')).to.throw('registration');
     db.$client.close();
   });

@@ -39,6 +39,19 @@ describe('the shelf', () => {
     await waitFor(() => screen.getByRole('heading', { name: 'A new study' }));
   });
 
+  it('gives the focus back to what asked, once a title or a question is left by Escape', async () => {
+    const screen = page();
+    for (const name of ['Rename Ropes', 'Delete Ropes']) {
+      const button = screen.getByRole('button', { name });
+      button.focus();
+      fireEvent.click(button);
+      await waitFor(() => expect(document.activeElement).to.not.equal(button));
+      fireEvent.keyDown(document.activeElement ?? document.body, { key: 'Escape' });
+      // Asked about, the buttons made way: the one of that name stands there anew.
+      await waitFor(() => expect(document.activeElement).to.equal(screen.getByRole('button', { name })));
+    }
+  });
+
   it('asks before a study goes, and shows the shelf as it is then', async () => {
     const sent: string[] = [];
     globalThis.fetch = (path, init) => {

@@ -1,7 +1,12 @@
 import { expect } from 'chai';
 import { demoStudy } from '../../demo/skerrow';
 import { defaultFigureStyle } from '../../src/core/figures/default-style';
-import { eventWords } from '../../src/core/words/events';
+import { FigureStyle } from '../../src/core/figures/figure-style';
+import { kindNames } from '../../src/core/figures/kinds';
+import { styleNames } from '../../src/core/figures/style-names';
+import { type Question, Question as Schema, defaultQuestion } from '../../src/core/question/question';
+import { choiceNames } from '../../src/core/words/choice-names';
+import { eventWords } from '../../src/core/study/event-words';
 import type { WriteUp } from '../../src/core/write-up/document';
 import { startDemo } from '../../src/server/demo-study';
 import { logLines, shortLog } from '../../src/server/study-log';
@@ -75,7 +80,7 @@ describe('the log of a study', () => {
     expect(readStudy(db, study).title).to.equal('Another');
     const words = logLines(db, study).map((l) => `${l.where}: ${l.words}`);
     for (const told of [
-      'error bars now “sem”',
+      'error bars now SEM',
       'confidence level now 99 %, was 95 %',
       'study now called “Another”, was “Skerrow Kelp Nursery”',
       `gone back to just after line ${edited} (Lamp trial: Red lamp, row 1: 1, was`,
@@ -111,6 +116,35 @@ describe('the log of a study', () => {
     expect(shortLog(db, study)[0]).to.equal(
       'Lamp trial: 33 readings used, made up for the demo study; 1 cell set aside (tag lost).',
     );
+  });
+
+  it('tells what was chosen by the words of its control, never by those of the schema', () => {
+    const told = (before: Partial<Question>, after: Partial<Question>): string =>
+      eventWords({
+        ...{ at: '', by: '', subject: 'q', kind: 'question' as const },
+        before: { table: 't', question: { ...defaultQuestion('a', 'b'), ...before } },
+        after: { table: 't', question: { ...defaultQuestion('a', 'b'), ...after } },
+      });
+    expect(told({}, { method: 'ranks', spread: 'pooled' })).to.equal(
+      'method now Mann–Whitney test, spreads now taken as equal',
+    );
+    expect(told({ value: -1.5 }, { design: 'paired' })).to.equal(
+      'design now two groups, each subject under all, was two groups, value compared with no longer set, was −1.5',
+    );
+    expect(told({ block: 'x1' }, { block: 'x2', name: 'Lamps' })).to.equal('blocks changed, name now “Lamps”');
+    // Whatever is one of a few has a name for each of them.
+    const codes = (of: typeof Schema.entries | typeof FigureStyle.entries): [string, string[]][] =>
+      Object.entries(of).flatMap(([part, schema]) => {
+        const inner = 'wrapped' in schema ? schema.wrapped : schema;
+        return 'options' in inner && inner.type === 'picklist' ? [[part, inner.options.map(String)]] : [];
+      });
+    const names = { ...choiceNames, ...styleNames, kind: kindNames } as Record<string, Record<string, string>>;
+    const all = [...codes(Schema.entries), ...codes(FigureStyle.entries)].filter(
+      // A style kept long ago may bear an older word, which is read as today's.
+      ([part]) => !['design', 'method', 'bracketsFor'].includes(part),
+    );
+    expect(all.length).to.be.greaterThan(20);
+    for (const [part, options] of all) expect(Object.keys(names[part] ?? {}), part).to.include.members(options);
   });
 
   it('goes back to a line whatever the clock says and however quickly things followed', () => {

@@ -286,7 +286,7 @@ describe('the parts of a write-up', () => {
     const { notebook } = studyPieces(other, id);
     expect(notebook.head.map(plain)).to.deep.equal(['line', 'when', 'where', 'what was done']);
     const last = notebook.rows.at(-1)!.map(plain);
-    expect(last[1]).to.match(/^2 Jan 2026, \d\d:\d\d GMT/);
+    expect(last[1]).to.match(/^2 Jan 2026, \d\d:\d\d UTC/);
     expect(last[3]).to.match(/99, was /);
     expect(notebook.words).to.deep.equal([1, 2, 3]);
     const numbers = notebook.rows.map(([line]) => Number(plain(line!)));

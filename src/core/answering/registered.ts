@@ -4,7 +4,7 @@ import { factsOf } from '../analyses/kinds';
 import type { GroupPart } from '../answer/group-part';
 import type { Registered } from '../answer/registered';
 import { alphaOf } from '../procedures/interval';
-import { type Choices, choicesOf, tellsRatios } from '../question/choices';
+import { choicesOf, tellsRatios } from '../question/choices';
 import { groupChoices, isBlocked } from '../question/asking';
 import { blockOf } from '../question/block';
 import { innerOf } from '../question/inner';
@@ -13,22 +13,10 @@ import { includedWords } from '../question/included';
 import type { Question, Registration } from '../question/question';
 import { underLetters } from '../readings/blind';
 import { type Table, called } from '../readings/table';
-import { followNames } from '../words/follow-names';
-import { counted, percent } from '../words/numbers';
+import { choiceNames } from '../words/choice-names';
+import { counted, given, percent } from '../words/numbers';
 import { listed } from '../words/sentences';
 import { plainly } from '../words/segments';
-
-const comparedWords: Record<Choices['compare'], string> = {
-  all: 'all pairs',
-  control: 'each group with the control',
-  steps: 'each group with the one before',
-  chosen: 'chosen pairs',
-  trend: 'a linear trend',
-  contrasts: 'contrasts',
-};
-
-const directions: Record<Question['direction'], string> = { either: 'two-sided', greater: 'greater', less: 'less' };
-const spreads: Record<Choices['spread'], string> = { separate: 'may differ', pooled: 'taken as equal' };
 
 /** What decides an answer, part by part, each in words; parts that a kind of question does not have are left out. */
 function partsOf(question: Question, table: Table): Map<string, string> {
@@ -39,33 +27,41 @@ function partsOf(question: Question, table: Table): Map<string, string> {
   const parts: [string, string | undefined][] = [
     // Its direction is told by itself.
     ['question', plainly(words.sentence(namesOf({ ...question, direction: 'either' }, table)))],
-    ['direction', directions[question.direction]],
+    ['direction', choiceNames.direction[question.direction]],
     ['method', words.methodName(question)],
-    ['spreads', facts.spreads ? spreads[choices.spread] : undefined],
+    ['spreads', facts.spreads ? choiceNames.spread[choices.spread] : undefined],
     ['set against each other by', facts.effects?.[choices.effect]],
     ['level', `${percent(question.level)} (α = ${alphaOf(question.level)})`],
     [
       tellsRatios(question) ? 'ratio tested against' : 'difference tested against',
-      facts.differences ? String(choices.value) : undefined,
+      facts.differences ? given(choices.value) : undefined,
     ],
-    ['equivalence margin', question.bounds ? `${question.bounds.low} to ${question.bounds.high}` : undefined],
-    ['comparisons', facts.follows ? `${comparedWords[choices.compare]}, ${followNames[choices.follow]}` : undefined],
+    [
+      'equivalence margin',
+      question.bounds ? `${given(question.bounds.low)} to ${given(question.bounds.high)}` : undefined,
+    ],
+    [
+      'comparisons',
+      facts.follows ? `${choiceNames.compare[choices.compare]}, ${choiceNames.follow[choices.follow]}` : undefined,
+    ],
     [
       'contrasts',
-      question.contrasts?.map((c) => `${lettered(c.name)}: ${Object.values(c.weights).join(', ')}`).join('; '),
+      question.contrasts
+        ?.map((c) => `${lettered(c.name)}: ${Object.values(c.weights).map(given).join(', ')}`)
+        .join('; '),
     ],
     ['control', groupChoices(table, question).find((g) => g.id === question.control)?.name ?? question.control],
-    ['sums of squares', facts.sums ? `type ${choices.sums}` : undefined],
-    ['sphericity', facts.sphericities ? choices.sphericity : undefined],
-    ['statistic', choices.method === 'shuffle' ? choices.statistic : undefined],
-    ['adjusted to', question.covariateAt === undefined ? undefined : String(question.covariateAt)],
+    ['sums of squares', facts.sums ? choiceNames.sums[choices.sums] : undefined],
+    ['sphericity', facts.sphericities ? choiceNames.sphericity[choices.sphericity] : undefined],
+    ['statistic', choices.method === 'shuffle' ? choiceNames.statistic[choices.statistic] : undefined],
+    ['adjusted to', question.covariateAt === undefined ? undefined : given(question.covariateAt)],
     ['samples within samples', innerOf(question, table)?.name],
     ['blocks', isBlocked(question.design) ? called(blockOf(question, table), 'block') : undefined],
     [
       'known SD',
       question.knownSd === undefined
         ? undefined
-        : [question.knownSd, question.knownSdB].filter((sd) => sd !== undefined).join(' and '),
+        : [question.knownSd, question.knownSdB].flatMap((sd) => (sd === undefined ? [] : [given(sd)])).join(' and '),
     ],
     ['rows', rowsTold(question, table)],
     ['readings set aside', question.withAside ? 'included' : undefined],

@@ -1,4 +1,5 @@
 /** What the test would have come to under each direction. */
+import { choiceNames } from '../words/choice-names';
 import { analysisOf } from '../analyses/registry';
 import { answer } from '../answering/answer';
 import { there } from '../numeric/there';
@@ -31,8 +32,6 @@ export function pByDirection(question: Question, table: Table): Directed[] {
   });
 }
 
-const directionWords = { either: 'two-sided', greater: 'greater', less: 'less' } as const;
-
 /** The p of each direction as a table; undefined where the question has none. */
 export function directionsTable(question: Question, table: Table): ResultTable | undefined {
   const all = pByDirection(question, table);
@@ -42,7 +41,7 @@ export function directionsTable(question: Question, table: Table): ResultTable |
     title: 'p in each direction',
     columns: [column('direction'), column(symbol('p'))],
     rows: all.map(({ direction, asked, p, why }) => ({
-      head: [`${directionWords[direction]}${asked ? ' · asked' : ''}`],
+      head: [`${choiceNames.direction[direction]}${asked ? ' · asked' : ''}`],
       ...(p === undefined ? { cells: [], reason: why ?? '' } : { cells: [pCell(p)] }),
       ...(asked ? { weight: 'main' as const } : {}),
     })),

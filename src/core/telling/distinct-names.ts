@@ -1,4 +1,5 @@
 /** Questions that go by the same short name, distinguished in a list. */
+import { choiceNames } from '../words/choice-names';
 import { choicesOf } from '../question/choices';
 import type { Named } from '../question/naming';
 import { followNames } from '../words/follow-names';
@@ -30,7 +31,7 @@ const marks: ((listed: Listed) => string)[] = [
   ({ named }) => methodName(named.question),
   // How comparisons are judged may follow from the readings, which a list does not look at: what is compared does not.
   ({ named: { question } }) => (question.follow ? followNames[question.follow] : compared[choicesOf(question).compare]),
-  ({ named }) => ({ either: 'two-sided', greater: 'greater', less: 'less' })[named.question.direction],
+  ({ named }) => choiceNames.direction[named.question.direction],
   ({ named }) => percent(named.question.level),
   ({ named }) => (named.question.withAside ? 'with those set aside' : 'as set aside'),
 ];

@@ -3,7 +3,8 @@ import { type Table, findColumn } from '../readings/table';
 import { type DoubtCode, doubtNames } from '../understanding/doubts/doubt';
 import type { EditOf, TableEdit } from '../readings/table-edit';
 import { layoutNames } from '../readings/layouts';
-import { counted } from './numbers';
+import { colourNames, tableNames } from './table-names';
+import { counted, percent } from './numbers';
 import { listed } from './sentences';
 import { tally } from '../numeric/tally';
 
@@ -44,14 +45,17 @@ const parts: Record<string, string> = {
   described: 'figures of the description',
 };
 
-const value = (of: unknown): string =>
-  of === null || of === undefined
-    ? 'unset'
-    : typeof of === 'boolean'
-      ? of
-        ? 'on'
-        : 'off'
-      : quoted(`${of as string | number}`);
+const names: Readonly<Record<string, Readonly<Record<string, string>>>> = {
+  ...tableNames,
+  colour: Object.fromEntries(colourNames.entries()),
+};
+
+function value(part: string, of: unknown): string {
+  if (of === null || of === undefined) return 'unset';
+  if (typeof of === 'boolean') return of ? 'on' : 'off';
+  const text = `${of as string | number}`;
+  return part === 'level' ? percent(Number(of)) : (names[part]?.[text] ?? quoted(text));
+}
 
 /** "name now “Red lamp”, was “Red”": each part that was changed. @param was the parts as they were, where they are known */
 const described = (edit: Record<string, unknown>, was: Record<string, unknown> = {}): string =>
@@ -62,7 +66,7 @@ const described = (edit: Record<string, unknown>, was: Record<string, unknown> =
       if (typeof now === 'object' && now !== null) return `${name} changed`;
       const before = was[part];
       const known = part in was && before !== '' && typeof before !== 'object';
-      return `${name} now ${value(now)}${known ? `, was ${value(before)}` : ''}`;
+      return `${name} now ${value(part, now)}${known ? `, was ${value(part, before)}` : ''}`;
     })
     .join(', ');
 

@@ -76,7 +76,6 @@ function ParameterFields({
               label={`${curves[curve].name}: ${name === 'and' ? 'second degrees of freedom' : name}`}
               value={now[key]}
               step={key === 'p' ? 0.01 : 1}
-              width="w-14"
               optional={false}
               unit={key === 'p' ? null : ''}
               refuse={(x) => {
@@ -87,7 +86,7 @@ function ParameterFields({
             />
           ) : (
             <Accepted
-              className="part w-20"
+              className="part"
               aria-label={`${curves[curve].name} laid over: ${name === 'and' ? 'second degrees of freedom' : name}`}
               value={query[prefix + key] ?? String(now[key])}
               onAccept={(text) => onChange({ [prefix + key]: text })}
@@ -204,7 +203,6 @@ export function CurveReader() {
         , or where an area of{' '}
         <NumberField
           label="Area"
-          className="part w-20"
           placeholder="0.05"
           value={area}
           unit={null}
@@ -223,7 +221,6 @@ export function CurveReader() {
         <Value
           label="Level of significance"
           value={alpha}
-          width="w-14"
           unit={null}
           optional={false}
           refuse={(x) => (x > 0 && x < 1 ? undefined : `${asGiven(x)}: a level lies between 0 and 1`)}

@@ -76,18 +76,16 @@ export function DrawTool() {
   const way = wayOf(query);
   const treatments = (
     <Accepted
-      className="part max-w-full"
+      className="part"
       aria-label="Treatments"
-      size={Math.max(18, Math.min(60, (query['treatments'] ?? exampleTreatments).length))}
       placeholder={exampleTreatments}
       value={(query['treatments'] ?? exampleTreatments).trim()}
       onAccept={(typed) => change({ treatments: typed === '' ? ' ' : typed })}
     />
   );
-  const whole = (label: string, name: string, usual: number, width = 'w-12') => (
+  const whole = (label: string, name: string, usual: number) => (
     <NumberField
       label={label}
-      className={`part ${width}`}
       value={numberOf(query, name) ?? usual}
       whole
       least={name === 'seed' ? 0 : 1}
@@ -169,7 +167,7 @@ export function DrawTool() {
             />
           </>
         )}
-        , from the seed {whole('Seed', 'seed', 1, 'w-20')}
+        , from the seed {whole('Seed', 'seed', 1)}
         <button
           type="button"
           className="plain-button ml-2 text-sm"
@@ -181,7 +179,7 @@ export function DrawTool() {
       <BackTo query={query} before="For" />
       {task !== 'layout' && (
         <p className="prose-serif not-print text-[17px] text-muted">
-          of the numbers 1 to {whole('Size of the list', 'size', 24, 'w-16')}, or of these:
+          of the numbers 1 to {whole('Size of the list', 'size', 24)}, or of these:
           <textarea
             className="mt-1 block w-full max-w-xl border border-line bg-base-100 p-1 font-sans text-sm"
             aria-label="Subjects, a line each"

@@ -1,10 +1,11 @@
+import { choiceNames } from '../../core/words/choice-names';
 import { isUneven, planDesigns, totalOf } from '../../core/planning/plan';
 import { fixed, given as written, significant } from '../../core/words/numbers';
 import { listed } from '../../core/words/sentences';
 import { Accepted } from '../kit/Accepted';
 import { Choose } from '../kit/Parts';
 import { asQuery } from './address';
-import { type Planned, asks, directions } from './planned';
+import { type Planned, asks } from './planned';
 import { Value } from './Value';
 
 /** The plan as a sentence, its parts to be changed; what is asked stands in it as found. */
@@ -35,7 +36,6 @@ export function PlanSentence({
       label={label}
       value={value}
       step={step}
-      width="min-w-14"
       optional={false}
       unit={/percent/i.test(label) ? '%' : unit}
       {...(least === undefined ? {} : { least })}
@@ -58,7 +58,7 @@ export function PlanSentence({
     : 'Difference';
   const noun = (
     <Accepted
-      className="part w-24"
+      className="part"
       aria-label="What one sample is"
       placeholder="samples"
       value={subject}
@@ -110,7 +110,7 @@ export function PlanSentence({
             )}{' '}
         {plan.design !== 'shares' && ask !== 'difference' && (
           <Accepted
-            className="part w-12"
+            className="part"
             aria-label="Unit"
             placeholder="unit"
             value={unit}
@@ -164,7 +164,7 @@ export function PlanSentence({
           <Choose
             label="Direction"
             value={plan.direction}
-            options={directions}
+            options={choiceNames.direction}
             onChange={(direction) => change({ direction })}
           />
         )}{' '}
@@ -173,7 +173,6 @@ export function PlanSentence({
           label="Level of significance in percent"
           value={Number((100 * plan.alpha).toPrecision(8))}
           step={1}
-          width="min-w-14"
           optional={false}
           unit="%"
           least={0.0001}

@@ -46,7 +46,6 @@ export function Simulation({ plan, n, seed, unit, expected, onSeed }: Props) {
         <span className="text-muted">from the seed</span>{' '}
         <NumberField
           label="Seed of the simulation"
-          className="part w-16"
           value={seed}
           whole
           least={0}

@@ -34,7 +34,6 @@ export function Spendings({
       label={label}
       value={value}
       step={1}
-      width="w-12"
       optional={false}
       unit=""
       least={0}

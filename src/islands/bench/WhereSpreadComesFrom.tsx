@@ -66,7 +66,6 @@ export const WhereSpreadComesFrom = ({ plan, pilot, wanted, change }: Planned) =
           From a pilot of{' '}
           <NumberField
             label="Readings in the pilot"
-            className="part w-10"
             placeholder="…"
             value={pilot}
             least={2}

@@ -1,4 +1,5 @@
 /** A plan as its address describes it, and what is found from it. */
+import { choiceNames } from '../../core/words/choice-names';
 import { useMemo } from 'react';
 import {
   type Plan,
@@ -19,8 +20,6 @@ export const asks = {
 } as const;
 export type Ask = keyof typeof asks;
 
-export const directions = { either: 'two-sided', greater: 'greater', less: 'less' } as const;
-
 /** The plan its address describes. */
 function planOf(query: Query): Plan {
   const design = (query['design'] ?? '') in planDesigns ? (query['design'] as PlanDesign) : 'two-groups';
@@ -31,7 +30,8 @@ function planOf(query: Query): Plan {
     difference: numberOf(query, 'difference') ?? (shares ? 0.2 : usualPlan.difference),
     sd: numberOf(query, 'sd') ?? usualPlan.sd,
     alpha: numberOf(query, 'alpha') ?? usualPlan.alpha,
-    direction: (query['direction'] ?? '') in directions ? (query['direction'] as Plan['direction']) : 'either',
+    direction:
+      (query['direction'] ?? '') in choiceNames.direction ? (query['direction'] as Plan['direction']) : 'either',
     groups: whole(
       'groups',
       design === 'nested' || design === 'adjusted'

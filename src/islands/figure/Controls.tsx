@@ -4,6 +4,7 @@ import { type ReactNode, useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import { comparedAs } from '../../core/figures/comparison-band';
 import { comparisonsMade, lettersMade } from '../../core/figures/comparisons-made';
+import { styleNames } from '../../core/figures/style-names';
 import type { FigureStyle } from '../../core/figures/figure-style';
 import { kindNames, kindOf, kindsFor } from '../../core/figures/kinds';
 import { slotsOf } from '../../core/figures/slots';
@@ -51,7 +52,6 @@ export function Measure({
   return (
     <NumberField
       label={label}
-      className="part w-12"
       unit={unit}
       value={value}
       least={least}
@@ -64,29 +64,28 @@ export function Measure({
   );
 }
 
-/** Parts of a style that are one of a few words, and those that are shown or not. */
-type Worded = { [K in keyof FigureStyle]-?: NonNullable<FigureStyle[K]> extends string ? K : never }[keyof FigureStyle];
+/** Parts of a style that are shown or not. */
 type Switched = {
   [K in keyof FigureStyle]-?: NonNullable<FigureStyle[K]> extends boolean ? K : never;
 }[keyof FigureStyle];
-
 type Counted = {
   [K in keyof FigureStyle]-?: NonNullable<FigureStyle[K]> extends number ? K : never;
 }[keyof FigureStyle];
 
 /** A part chosen from a few words. @param usual what it is where nobody chose: then nothing is kept */
-export function Chosen<K extends Worded>({
+export function Chosen({
   label,
   part,
-  options,
+  options = styleNames[part],
   usual,
   style,
   set,
 }: Pick<ControlProps, 'style' | 'set'> & {
   label: string;
-  part: K;
-  options: Partial<Record<NonNullable<FigureStyle[K]> & string, string>>;
-  usual?: NonNullable<FigureStyle[K]> & string;
+  part: keyof typeof styleNames;
+  /** Where they are called otherwise than everywhere. */
+  options?: Readonly<Record<string, string>>;
+  usual?: string;
 }) {
   return (
     <Choose<string>
@@ -165,7 +164,7 @@ export function KindControl({ answer, style, set }: ControlProps) {
 
 export const MeansControl = (props: ControlProps) => (
   <Choice name="Means as">
-    <Chosen label="Means as" part="marks" options={{ columns: 'columns', points: 'points' }} {...props} />
+    <Chosen label="Means as" part="marks" {...props} />
   </Choice>
 );
 
@@ -174,7 +173,7 @@ export const BarsControl = (props: ControlProps) => (
     <Chosen
       label="Error bars"
       part="bars"
-      options={{ sd: 'SD', sem: 'SEM', interval: `${percent(props.answer.question.level)} CI` }}
+      options={{ ...styleNames.bars, interval: `${percent(props.answer.question.level)} CI` }}
       {...props}
     />
   </Choice>
@@ -229,9 +228,9 @@ export function ComparedControl(props: ControlProps) {
           value={as}
           options={{
             usual: 'as fits',
-            brackets: 'brackets with p',
-            ...(letters ? { letters: 'letters' } : {}),
-            none: 'not shown',
+            brackets: styleNames.compared.brackets,
+            ...(letters ? { letters: styleNames.compared.letters } : {}),
+            none: styleNames.compared.none,
           }}
           onChange={(compared) => set({ compared: compared === 'usual' ? undefined : compared })}
         />
@@ -243,20 +242,14 @@ export function ComparedControl(props: ControlProps) {
               <Chosen
                 label="Brackets for"
                 part="bracketsFor"
-                options={{ significant: 'those that differ significantly', all: `all ${made.length} made` }}
+                options={{ ...styleNames.bracketsFor, all: `all ${made.length} made` }}
                 usual="significant"
                 {...props}
               />
               {', '}
             </>
           )}
-          <Chosen
-            label="p as"
-            part="pAs"
-            options={{ exact: 'p in figures', asterisks: 'asterisks' }}
-            usual="exact"
-            {...props}
-          />
+          <Chosen label="p as" part="pAs" usual="exact" {...props} />
         </Choice>
       )}
     </>
@@ -336,7 +329,7 @@ export function RulesControl({ style, set }: ControlProps) {
       {rules.map((rule, i) => (
         <span key={i} className="mb-1 block">
           <Accepted
-            className="part w-20"
+            className="part"
             aria-label={`Name of line ${i + 1}`}
             placeholder="its name"
             value={rule.name}
@@ -362,13 +355,7 @@ export function NamesControl(props: ControlProps) {
   if (!cells && kind !== 'stacked') return null;
   return (
     <Choice name="Names">
-      <Chosen
-        label="Names of the second factor"
-        part="names"
-        options={{ direct: 'at the data', key: 'in a key' }}
-        usual="direct"
-        {...props}
-      />
+      <Chosen label="Names of the second factor" part="names" usual="direct" {...props} />
     </Choice>
   );
 }

@@ -1,4 +1,5 @@
 /** What of a figure has a name, a colour and a place: groups, levels of two factors, categories of a table. */
+import { colourNames } from '../../core/words/table-names';
 import { factsOf } from '../../core/analyses/kinds';
 import type { ReactNode } from 'react';
 import { markerPath } from '../../charts/markers';
@@ -56,7 +57,6 @@ export function namedParts(answer: Answer, style: FigureStyle): Named[] {
   ];
 }
 
-const colourNames = ['plum', 'moss', 'olive', 'sky', 'navy', 'umber', 'wine', 'teal', 'ink'];
 const shapeNames = ['disc', 'diamond', 'triangle down', 'square', 'fork', 'triangle', 'cross', 'star'];
 
 /** One group: its name in the figure, its colour and marker. @param moving what changes its place */

@@ -13,14 +13,7 @@ export function MarksControls(props: ControlProps) {
     <>
       {bodies && (
         <Choice name="Fill">
-          <Chosen
-            label="Fill of columns and boxes"
-            part="fill"
-            options={{ tinted: 'tinted', solid: 'solid', none: 'outline only' }}
-            usual="tinted"
-            {...props}
-          />
-          , width{' '}
+          <Chosen label="Fill of columns and boxes" part="fill" usual="tinted" {...props} />, width{' '}
           <Numbered
             label="Width of columns in percent"
             unit="%"
@@ -60,14 +53,7 @@ export function MarksControls(props: ControlProps) {
       )}
       {readings && (
         <Choice name="Readings">
-          <Chosen
-            label="Readings of like value"
-            part="scatter"
-            options={{ packed: 'side by side', random: 'scattered by chance', line: 'on one line' }}
-            usual="packed"
-            {...props}
-          />
-          , size{' '}
+          <Chosen label="Readings of like value" part="scatter" usual="packed" {...props} />, size{' '}
           <Numbered
             label="Size of readings in points"
             unit="pt"
@@ -109,7 +95,7 @@ export function TypeControls(props: ControlProps) {
   return (
     <>
       <Choice name="Text">
-        <Chosen label="Face" part="font" options={{ sans: 'sans', serif: 'serif' }} usual="sans" {...props} />
+        <Chosen label="Face" part="font" usual="sans" {...props} />
         {', '}
         <Numbered label="Text size in points" unit="pt" part="fontPt" least={5} most={14} {...props} />
       </Choice>

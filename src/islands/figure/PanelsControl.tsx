@@ -72,14 +72,7 @@ export function PanelsControl({
             onChange={(n) => set({ across: Number(n) })}
           />
           {', '}
-          <Chosen
-            label="Panel letters"
-            part="panelLetters"
-            options={{ capital: 'A, B, C', small: 'a, b, c', none: 'no letters' }}
-            usual="capital"
-            style={style}
-            set={set}
-          />
+          <Chosen label="Panel letters" part="panelLetters" usual="capital" style={style} set={set} />
           {', '}
           <Switch
             label="Scales of the panels"

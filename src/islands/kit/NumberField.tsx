@@ -23,6 +23,7 @@ interface Props {
   className?: string;
   /** What stands behind it, as a unit. Then what was typed is told below both, else behind the field, in brackets. */
   after?: string;
+  autoFocus?: boolean;
   onChange: (x: number | undefined) => void;
 }
 
@@ -47,6 +48,7 @@ export function NumberField({
   optional = true,
   className = 'part',
   after = '',
+  autoFocus = false,
   onChange,
 }: Props) {
   const [trouble, setTrouble] = useState<{ why: string; meant: number[] }>();
@@ -89,6 +91,7 @@ export function NumberField({
       <Accepted
         className={className}
         aria-label={label}
+        autoFocus={autoFocus}
         aria-invalid={trouble !== undefined}
         inputMode={whole ? 'numeric' : 'decimal'}
         placeholder={placeholder}

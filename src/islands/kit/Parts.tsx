@@ -61,21 +61,19 @@ export const byName = <T extends { id: string }>(
 export function Fill({
   label,
   value,
-  width = 'w-12',
   placeholder = '',
   numeric = true,
   onChange,
 }: {
   label: string;
   value: string;
-  width?: string;
   placeholder?: string;
   numeric?: boolean;
   onChange: (text: string) => void;
 }) {
   return (
     <input
-      className={`part ${width}`}
+      className="part"
       aria-label={label}
       inputMode={numeric ? 'numeric' : undefined}
       placeholder={placeholder}

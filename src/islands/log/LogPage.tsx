@@ -96,7 +96,6 @@ export function LogPage({ study, title, lines, removed, bare }: Props) {
           <Fill
             label="With the words"
             value={find}
-            width="w-32"
             placeholder="any words"
             numeric={false}
             onChange={(next) => narrow({ find: next })}

@@ -1,7 +1,7 @@
+import { choiceNames } from '../../core/words/choice-names';
 import { factsOf } from '../../core/analyses/kinds';
-import { intervalNames } from '../../core/answer/shares';
 import { adjusts, isAdjusted, withEffect } from '../../core/question/asking';
-import { type Choices, choicesOf, noneOf, ofMeans, tellsRatios } from '../../core/question/choices';
+import { choicesOf, noneOf, ofMeans, tellsRatios } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
 import { underLetters } from '../../core/readings/blind';
 import { factorNames } from '../../core/readings/factors';
@@ -20,12 +20,6 @@ import { OrderPart } from './OrderPart';
 import { RowsPart } from './RowsPart';
 import { SeedPart, StatisticPart } from './StatisticPart';
 import { TestedBy } from './TestedBy';
-
-const sphericityWords: Record<Choices['sphericity'], string> = {
-  'greenhouse-geisser': 'corrected by Greenhouse and Geisser',
-  'huynh-feldt': 'corrected by Huynh and Feldt',
-  assumed: 'as they are',
-};
 
 /** Those of these words that a kind of question lets one choose. */
 const among = <T extends string>(ids: readonly T[], words: Readonly<Record<T, string>>): Partial<Record<T, string>> =>
@@ -112,7 +106,7 @@ export function AskSettings(
           <Choose
             label="Interval of a share"
             value={choices.shareInterval}
-            options={intervalNames}
+            options={choiceNames.shareInterval}
             onChange={(shareInterval) => set({ shareInterval })}
           />
         </>
@@ -123,7 +117,7 @@ export function AskSettings(
           <Choose
             label="Spreads"
             value={choices.spread}
-            options={{ separate: 'may differ', pooled: 'are taken as equal' }}
+            options={{ ...choiceNames.spread, pooled: 'are taken as equal' }}
             onChange={(spread) => {
               const { follow: _, ...rest } = question;
               onChange({ ...rest, spread });
@@ -137,7 +131,7 @@ export function AskSettings(
           <Choose
             label="Type of sums of squares"
             value={String(choices.sums)}
-            options={{ '1': 'type I', '2': 'type II', '3': 'type III' }}
+            options={choiceNames.sums}
             onChange={(sums) => set({ sums: Number(sums) as 1 | 2 | 3 })}
           />
         </>
@@ -148,7 +142,7 @@ export function AskSettings(
           <Choose
             label="Sphericity"
             value={choices.sphericity}
-            options={among(facts.sphericities, sphericityWords)}
+            options={among(facts.sphericities, choiceNames.sphericity)}
             onChange={(sphericity) => set({ sphericity })}
           />
         </>

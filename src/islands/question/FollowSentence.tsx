@@ -1,3 +1,4 @@
+import { choiceNames } from '../../core/words/choice-names';
 import { Plus, X } from 'lucide-react';
 import { factsOf } from '../../core/analyses/kinds';
 import { choicesOf, followUpsFor } from '../../core/question/choices';
@@ -86,6 +87,7 @@ export function FollowSentence({ question, settled, choices, factors, told, onCh
         are compared, adjusted by {judged}.
       </>
     );
+  const { all, control } = choiceNames.compare;
   const ranksAlone = method === 'ranks' && !factsOf(question).rankTrend;
   if (follows === 'pairs' || ranksAlone) return <> Then all pairs are compared, adjusted by {judged}.</>;
   return (
@@ -97,15 +99,8 @@ export function FollowSentence({ question, settled, choices, factors, told, onCh
         value={compare}
         options={
           method === 'ranks'
-            ? { all: 'all pairs', control: 'each against the control', trend: 'a trend over the groups in their order' }
-            : {
-                all: 'all pairs',
-                control: 'each against the control',
-                steps: 'each against the one before',
-                chosen: 'chosen pairs',
-                trend: 'a linear trend',
-                contrasts: 'contrasts of my own',
-              }
+            ? { all, control, trend: 'a trend over the groups in their order' }
+            : { ...choiceNames.compare, contrasts: 'contrasts of my own' }
         }
         onChange={(next) => {
           const { follow: _, ...rest } = question;
@@ -133,7 +128,7 @@ export function FollowSentence({ question, settled, choices, factors, told, onCh
           <Choose
             label="Direction of the comparisons"
             value={question.direction}
-            options={{ either: 'two-sided', greater: 'greater', less: 'less' }}
+            options={choiceNames.direction}
             onChange={(direction) => set({ direction })}
           />
           ,

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Question } from '../../core/question/question';
 import { registrationWords } from '../../core/words/registered';
+import { useFocusBack } from '../kit/focus-back';
 import { NumberField } from '../kit/NumberField';
 import { benchFor } from './bench-for';
 import { Hint } from '../kit/Hint';
@@ -20,7 +21,6 @@ interface Props {
 /** Fixing a question before its readings are there; once fixed, how and with what deviations. */
 export function Registration({ question, shown, href, fromPlan, onChange }: Props) {
   const [open, setOpen] = useState(fromPlan !== undefined);
-  const [planned, setPlanned] = useState(fromPlan);
   const { registered } = question;
   if (registered) {
     const { deviations = [] } = shown?.registered ?? {};
@@ -51,13 +51,37 @@ export function Registration({ question, shown, href, fromPlan, onChange }: Prop
       </div>
     );
   }
+  if (open)
+    return (
+      <RegisterForm
+        question={question}
+        shown={shown}
+        href={href}
+        fromPlan={fromPlan}
+        onChange={onChange}
+        onClose={() => setOpen(false)}
+      />
+    );
+  return (
+    <p className="mt-1 text-sm">
+      <button type="button" className="plain-button" onClick={() => setOpen(true)}>
+        Register this question …
+      </button>
+    </p>
+  );
+}
+
+/** What is asked before a question is fixed: Escape closes it. */
+function RegisterForm({ question, shown, href, fromPlan, onChange, onClose }: Props & { onClose: () => void }) {
+  const [planned, setPlanned] = useState(fromPlan);
+  useFocusBack();
   const groups = shown?.groups ?? [];
   const readings = groups.reduce((n, g) => n + g.n + g.readings.aside.length, 0);
   const register = () => {
     const aside = groups.reduce((n, g) => n + g.readings.aside.length, 0);
     // With what the sizes of the groups decide, so that a later decision is told as a deviation.
     const { registered: _, own: __, ...asked } = shown?.question ?? question;
-    setOpen(false);
+    onClose();
     onChange({
       ...question,
       registered: {
@@ -69,16 +93,13 @@ export function Registration({ question, shown, href, fromPlan, onChange }: Prop
       },
     });
   };
-  if (!open)
-    return (
-      <p className="mt-1 text-sm">
-        <button type="button" className="plain-button" onClick={() => setOpen(true)}>
-          Register this question …
-        </button>
-      </p>
-    );
   return (
-    <div role="group" aria-label="Register this question" className="mt-2 max-w-[68ch] space-y-1 text-sm">
+    <div
+      role="group"
+      aria-label="Register this question"
+      className="mt-2 max-w-[68ch] space-y-1 text-sm"
+      onKeyDown={(e) => e.key === 'Escape' && onClose()}
+    >
       <p>
         Registering fixes the question as it stands: sentence, direction, method, level, margin and comparisons. It can
         still be changed; the answer and its methods then say what was registered and every deviation.
@@ -93,7 +114,7 @@ export function Registration({ question, shown, href, fromPlan, onChange }: Prop
             least={2}
             whole
             placeholder="n"
-            className="part mx-1.5"
+            autoFocus
             onChange={setPlanned}
           />
         </label>{' '}
@@ -105,7 +126,7 @@ export function Registration({ question, shown, href, fromPlan, onChange }: Prop
         <button type="button" className="plain-button font-semibold" onClick={register}>
           Register
         </button>
-        <button type="button" className="plain-button" onClick={() => setOpen(false)}>
+        <button type="button" className="plain-button" onClick={onClose}>
           Cancel
         </button>
       </p>

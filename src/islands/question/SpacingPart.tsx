@@ -1,3 +1,4 @@
+import { choiceNames } from '../../core/words/choice-names';
 import { placesNamed } from '../../core/question/placed';
 import type { Question } from '../../core/question/question';
 import { Choose } from '../kit/Parts';
@@ -17,7 +18,7 @@ export function SpacingPart({
     <Choose
       label="Where groups lie"
       value={question.spacing ?? 'named'}
-      options={{ named: 'placed as they are named', equal: 'equally spaced' }}
+      options={choiceNames.spacing}
       onChange={(spacing) => onChange({ ...question, spacing })}
     />
   );

@@ -1,3 +1,4 @@
+import { choiceNames } from '../../core/words/choice-names';
 import { factsOf } from '../../core/analyses/kinds';
 import { choicesOf } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
@@ -18,9 +19,10 @@ export function StatisticPart({ question, onChange, resampled = false }: Props &
   if (!statistics) return <b className="font-semibold">F</b>;
   // Of pairs, and of one group, it is one mean and not a difference of two.
   const one = statistics === 'of-one';
+  const { t, ...ofCentre } = choiceNames.statistic;
   const options: Partial<Record<typeof statistic, string>> = {
-    ...(one ? { mean: 'mean', median: 'median', trimmed: 'trimmed mean' } : centres),
-    ...(resampled ? {} : { t: 't' }),
+    ...(one ? ofCentre : centres),
+    ...(resampled ? {} : { t }),
   };
   const value = resampled && statistic === 't' ? 'mean' : statistic;
   return (

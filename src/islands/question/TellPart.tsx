@@ -6,6 +6,7 @@ import { defaultFigureStyle } from '../../core/figures/default-style';
 import { methodsSentence, resultsSentence } from '../../core/telling/report';
 import { figureLegend } from '../../core/figures/legend';
 import { type Text, html, plain } from '../../core/words/text';
+import { useFocusBack } from '../kit/focus-back';
 import { CopyButton } from '../shared/CopyButton';
 import { RichText } from '../shared/RichText';
 import { useMerged } from './use-merged';
@@ -21,6 +22,34 @@ interface LineProps {
   /** Whether groups stand under letters: one’s own wording may name them, and is not shown then. */
   hidden: boolean;
   onChange: (question: Question) => void;
+}
+
+interface RewordingProps {
+  label: string;
+  draft: string;
+  onDraft: (text: string) => void;
+  onAccept: () => void;
+  onLeave: () => void;
+}
+
+/** A sentence while it is worded anew: Escape lets it go; leaving it, or Ctrl+Enter, accepts it. */
+function Rewording({ label, draft, onDraft, onAccept, onLeave }: RewordingProps) {
+  useFocusBack();
+  return (
+    <textarea
+      className="prose-serif w-full max-w-[68ch] border border-line bg-base-100 p-2 text-[15.5px]"
+      aria-label={label}
+      rows={5}
+      autoFocus
+      value={draft}
+      onChange={(e) => onDraft(e.target.value)}
+      onBlur={onAccept}
+      onKeyDown={(e) => {
+        if (e.key === 'Escape') onLeave();
+        if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) onAccept();
+      }}
+    />
+  );
 }
 
 /** A sentence for the paper: as it follows from the answer, or in the person's own words with its numbers renewed. */
@@ -82,18 +111,12 @@ function TellLine({ name, kind, text, question, hidden, onChange }: LineProps) {
           )}
         </p>
       ) : (
-        <textarea
-          className="prose-serif w-full max-w-[68ch] border border-line bg-base-100 p-2 text-[15.5px]"
-          aria-label={`${name}, in your own words`}
-          rows={5}
-          autoFocus
-          value={draft}
-          onChange={(e) => setDraft(e.target.value)}
-          onBlur={accept}
-          onKeyDown={(e) => {
-            if (e.key === 'Escape') setDraft(undefined);
-            if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) accept();
-          }}
+        <Rewording
+          label={`${name}, in your own words`}
+          draft={draft}
+          onDraft={setDraft}
+          onAccept={accept}
+          onLeave={() => setDraft(undefined)}
         />
       )}
       {renewed && (

@@ -1,3 +1,4 @@
+import { tableNames } from '../../core/words/table-names';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { attempt } from '../../core/numeric/domain-error';
@@ -117,7 +118,7 @@ export function ColumnNote({ table, column, position, onEdit, onSay, study }: Pr
           <Choose
             label={`How decimals are written in ${called}`}
             value={column.decimal}
-            options={{ auto: 'by the readings', point: '1.5', comma: '1,5' }}
+            options={tableNames.decimal}
             onChange={(decimal) => onEdit([{ kind: 'describe-column', column: column.id, decimal }])}
           />
         </label>

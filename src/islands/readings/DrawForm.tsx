@@ -147,13 +147,7 @@ export default function DrawForm({ table, onColumns, onTable, onClose }: Props) 
         </>
       ) : (
         <>
-          <Fill
-            label="Treatments, parted by commas"
-            value={treatments}
-            width="min-w-40"
-            numeric={false}
-            onChange={setTreatments}
-          />
+          <Fill label="Treatments, parted by commas" value={treatments} numeric={false} onChange={setTreatments} />
           <Choose
             label="How to allocate"
             value={way}
@@ -164,7 +158,7 @@ export default function DrawForm({ table, onColumns, onTable, onClose }: Props) 
             }}
             onChange={setWay}
           />
-          {way === 'blocks' && <Fill label="Block size" value={block} width="w-10" onChange={setBlock} />}
+          {way === 'blocks' && <Fill label="Block size" value={block} onChange={setBlock} />}
           {way === 'strata' && (
             <Choose
               label="Strata"
@@ -183,7 +177,7 @@ export default function DrawForm({ table, onColumns, onTable, onClose }: Props) 
         </>
       )}
       <span>
-        with seed <Fill label="Seed" value={seed} width="w-28" onChange={setSeed} />
+        with seed <Fill label="Seed" value={seed} onChange={setSeed} />
       </span>
       <button type="button" className="plain-button" onClick={() => setSeed(freshSeed())}>
         Another

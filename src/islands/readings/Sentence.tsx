@@ -1,20 +1,14 @@
 import { type Choice, columnsAreGroups, hasSamples, repeatsOf } from '../../core/readings/groups';
 import { reshapeTargets } from '../../core/readings/reshape';
-import { type Shape, type SpreadKind, type Table, columnsOf, shapes, spreadKinds } from '../../core/readings/table';
+import { type Shape, type Table, columnsOf, shapes } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { layoutClauses, layoutNames } from '../../core/readings/layouts';
 import { some } from '../../core/understanding/doubts/doubt';
 import { heldWords, tallyOf } from '../../core/understanding/understood';
 import { percent, plural } from '../../core/words/numbers';
 import { Accepted } from '../kit/Accepted';
+import { tableNames } from '../../core/words/table-names';
 import { Choose, asTheyRead } from '../kit/Parts';
-
-const spreadWords: Record<SpreadKind, string> = {
-  sd: 'an SD',
-  variance: 'a variance',
-  sem: 'a standard error',
-  interval: 'half the width of an interval',
-};
 
 const named = (table: Table, role: 'measure' | 'group'): string =>
   some(
@@ -96,7 +90,7 @@ export function Sentence({ table, choice, onEdit, onTurn, onLayout }: Props) {
           <Choose
             label="What the spread is"
             value={table.spread}
-            options={asTheyRead(spreadKinds, (kind) => spreadWords[kind])}
+            options={tableNames.spread}
             onChange={(spread) => onEdit([{ kind: 'describe-table', spread }])}
           />
           {table.spread === 'interval' && (

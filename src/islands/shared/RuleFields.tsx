@@ -1,9 +1,11 @@
 import { type Rule, hasUpperEnd, ruleNames } from '../../core/readings/rules';
 import { type Table, called } from '../../core/readings/table';
+import { useFocusBack } from '../kit/focus-back';
 import { Choose } from '../kit/Parts';
 
 /** A rule on one column, as parts of a sentence: "site is not pier". */
 export function RuleFields({ table, rule, onChange }: { table: Table; rule: Rule; onChange: (rule: Rule) => void }) {
+  useFocusBack();
   return (
     <>
       <Choose

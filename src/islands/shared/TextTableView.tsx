@@ -41,7 +41,7 @@ export function TextTableView({
           ))}
         </tr>
       </thead>
-      <tbody>
+      <tbody className="align-baseline">
         {rows.map((row, i) => (
           <tr key={i}>
             {row.map((cell, j) =>

@@ -3,6 +3,7 @@ import { Copy, FolderOpen, Pencil, Trash2 } from 'lucide-react';
 import { type SubmitEvent, Suspense, lazy, useEffect, useState } from 'react';
 import { blockFromClipboard, blockToText } from '../../formats/clipboard';
 import { useFileDrop, useFilePicker } from '../import/FileDrop';
+import { useFocusBack } from '../kit/focus-back';
 import { IconButton } from '../kit/IconButton';
 import { tell, untell } from '../kit/tell';
 import { Refused, inWords, send } from '../shared/api';
@@ -25,6 +26,7 @@ const day = (iso: string): string =>
 
 function Title({ line, onRename, onDone }: { line: Line; onRename: (title: string) => void; onDone: () => void }) {
   const [title, setTitle] = useState(line.title);
+  useFocusBack();
   const submit = (event?: SubmitEvent) => {
     event?.preventDefault();
     if (title.trim() && title.trim() !== line.title) onRename(title.trim());
@@ -44,6 +46,22 @@ function Title({ line, onRename, onDone }: { line: Line; onRename: (title: strin
         onKeyDown={(e) => e.key === 'Escape' && onDone()}
       />
     </form>
+  );
+}
+
+/** What is asked before a study goes; Escape keeps it. */
+function Leaving({ onDelete, onKeep }: { onDelete: () => void; onKeep: () => void }) {
+  useFocusBack();
+  return (
+    <span role="alert" className="flex gap-3 text-sm" onKeyDown={(e) => e.key === 'Escape' && onKeep()}>
+      Delete it?
+      <button type="button" className="plain-button text-error" onClick={onDelete} autoFocus>
+        Delete
+      </button>
+      <button type="button" className="plain-button" onClick={onKeep}>
+        Keep it
+      </button>
+    </span>
   );
 }
 
@@ -216,15 +234,7 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
               {day(line.changedAt)}
             </time>
             {leaving === line.id ? (
-              <span role="alert" className="flex gap-3 text-sm">
-                Delete it?
-                <button type="button" className="plain-button text-error" onClick={() => remove(line)} autoFocus>
-                  Delete
-                </button>
-                <button type="button" className="plain-button" onClick={() => setLeaving(undefined)}>
-                  Keep it
-                </button>
-              </span>
+              <Leaving onDelete={() => remove(line)} onKeep={() => setLeaving(undefined)} />
             ) : (
               <span className="flex gap-3 text-sm">
                 <IconButton

@@ -1,7 +1,28 @@
 /** What was done beside the readings, in words for the log. */
-import type { StudyEvent } from '../study/content';
-import type { Question } from '../question/question';
-import { counted, percent } from './numbers';
+import type { Kind, Sampling } from '../analyses/facts';
+import { designFacts } from '../analyses/kinds';
+import { kindNames } from '../figures/kinds';
+import { styleNames } from '../figures/style-names';
+import type { Design, Question } from '../question/question';
+import { methodName } from '../telling/method';
+import { choiceNames } from '../words/choice-names';
+import { counted, given, percent } from '../words/numbers';
+import type { StudyEvent } from './content';
+
+const comparedWords: Record<Kind, string> = {
+  estimate: 'an estimate',
+  value: 'a group against a value',
+  two: 'two groups',
+  several: 'several groups',
+  factors: 'two factors',
+};
+const samplingWords: Record<Sampling, string> = {
+  once: '',
+  nested: 'with readings within samples',
+  adjusted: 'adjusted for a covariate',
+  blocked: 'within blocks',
+  within: 'each subject under all',
+};
 
 /** Parts of a question and of a figure as the log calls them. */
 const parts: Readonly<Record<string, string>> = {
@@ -34,6 +55,7 @@ const parts: Readonly<Record<string, string>> = {
   bounds: 'bounds',
   compare: 'comparisons',
   spacing: 'spacing of the groups',
+  repeats: 'how readings of one subject count',
   control: 'control',
   pairs: 'chosen pairs',
   turned: 'order of subtraction',
@@ -66,7 +88,7 @@ const parts: Readonly<Record<string, string>> = {
   order: 'order',
   looks: 'names and colours',
   rules: 'lines across',
-  compared: 'comparisons',
+  compared: 'comparisons shown',
   bracketsFor: 'brackets',
   pAs: 'p',
   names: 'names',
@@ -86,31 +108,47 @@ const parts: Readonly<Record<string, string>> = {
   changeFrom: 'changes from',
 };
 
-function written(part: string, value: unknown): string {
-  if (value === undefined || value === null) return 'unset';
+/** How an experiment was made: "two groups, samples with readings within them". */
+const designWords = (design: Design): string =>
+  [comparedWords[designFacts[design].compares], samplingWords[designFacts[design].sampling]].filter(Boolean).join(', ');
+
+const names: Readonly<Record<string, Readonly<Record<string, string>>>> = {
+  ...choiceNames,
+  ...styleNames,
+  kind: kindNames,
+};
+
+/** What a part was chosen to be; undefined where nothing is chosen, null where it would be too much to tell. */
+function written(part: string, value: unknown, whole: object): string | null | undefined {
+  if (value === undefined || value === null) return undefined;
   if (typeof value === 'boolean') return value ? 'on' : 'off';
-  if (typeof value !== 'string' && typeof value !== 'number') return 'changed';
+  if ((typeof value !== 'string' && typeof value !== 'number') || ids.has(part)) return null;
+  if (part === 'method') return methodName(whole as Question);
+  if (part === 'design') return designWords(value as Design);
   if (part === 'level') return percent(Number(value));
-  if (part.endsWith('Mm')) return `${value} mm`;
-  if (part.endsWith('Pt')) return `${value} pt`;
-  return `“${value}”`;
+  if (typeof value === 'string') return names[part]?.[value] ?? `“${value}”`;
+  return `${names[part]?.[value] ?? given(value)}${part.endsWith('Mm') ? ' mm' : part.endsWith('Pt') ? ' pt' : ''}`;
 }
 
 /** Ids mean nothing to a reader: of these it is said only that they changed. */
-const ids = new Set(['a', 'b', 'measure', 'by', 'by2', 'outcome', 'control', 'found']);
+const ids = new Set([
+  ...['a', 'b', 'measure', 'by', 'by2', 'outcome', 'control', 'found', 'block', 'inner', 'covariate', 'changeFrom'],
+]);
+/** Parts with lines of their own, and what a question notes for itself. */
+const untold = new Set(['registered', 'atReveal', 'known']);
 
 /** "confidence level now 99 %": the parts in which two differ. */
 function differences(before: object, after: object): string[] {
   const [was, is] = [before as Record<string, unknown>, after as Record<string, unknown>];
   const changed = [...new Set([...Object.keys(was), ...Object.keys(is)])].filter(
-    (key) => key !== 'registered' && key !== 'atReveal' && JSON.stringify(was[key]) !== JSON.stringify(is[key]),
+    (key) => !untold.has(key) && JSON.stringify(was[key]) !== JSON.stringify(is[key]),
   );
   const said = changed.slice(0, 4).map((key) => {
     const name = parts[key] ?? key;
-    const [now, then] = [written(key, is[key]), written(key, was[key])];
-    return now === 'changed' || ids.has(key)
-      ? `${name} changed`
-      : `${name} now ${now}${then === 'changed' ? '' : `, was ${then}`}`;
+    const [now, then] = [written(key, is[key], after), written(key, was[key], before)];
+    const asBefore = then ? `, was ${then}` : '';
+    if (now === null) return `${name} changed`;
+    return now === undefined ? `${name} no longer set${asBefore}` : `${name} now ${now}${asBefore}`;
   });
   return changed.length > said.length
     ? [...said.slice(0, -1), `${said.at(-1) ?? ''} and ${changed.length - said.length} more`]
