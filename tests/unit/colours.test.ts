@@ -63,13 +63,16 @@ describe('group colours', () => {
   it('are the same in the style sheet', () => {
     const css = readFileSync(new URL('../../src/styles/global.css', import.meta.url), 'utf8');
     const block = (start: string) => css.slice(css.indexOf(start), css.indexOf('}', css.indexOf(start)));
-    for (const [theme, start] of [
-      ['page', ":root,\n[data-theme='page']"],
-      ['night', ':root:not([data-theme])'],
-      ['night', "\n[data-theme='night-bench']"],
-    ] as const) {
-      groupColours[theme].forEach((c, i) => expect(block(start)).to.include(`--group-${i}: ${c};`));
-      for (const [name, c] of Object.entries(inks[theme])) expect(block(start)).to.include(`--ink-${name}: ${c};`);
+    const root = block(':root {');
+    groupColours.page.forEach((c, i) => {
+      expect(root).to.include(`--group-${i}: light-dark(${c}, ${groupColours.night[i] ?? ''});`);
+    });
+    const themes = { page: block("name: 'page';"), night: block("name: 'night-bench';") };
+    const called = { ink: 'base-content', muted: 'secondary', line: 'base-300', paper: 'base-100', accent: 'primary' };
+    for (const [name, colour] of Object.entries(called)) {
+      expect(root).to.include(`--ink-${name}: var(--color-${colour});`);
+      for (const theme of ['page', 'night'] as const)
+        expect(themes[theme]).to.include(`--color-${colour}: ${inks[theme][name as keyof typeof called]};`);
     }
   });
 });

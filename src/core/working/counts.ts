@@ -77,9 +77,8 @@ function againstExpected(w: Working, cells: { observed: Term; expected: Term }[]
   const chi2 = w.let(
     'test statistic',
     'X^2',
-    total(
-      '\\sum \\frac{(O - E)^2}{E}',
-      cells.map(({ observed, expected }) => over(squared(minus(observed, expected)), expected)),
+    total('\\sum \\frac{(O - E)^2}{E}', cells, ({ observed, expected }) =>
+      over(squared(minus(observed, expected)), expected),
     ),
   );
   w.look('p', 'p', 'P\\left(\\chi^2_{\\nu} \\ge X^2\\right)', chiSquare(df.value).upper(chi2.value));
@@ -88,11 +87,8 @@ function againstExpected(w: Working, cells: { observed: Term; expected: Term }[]
     'G',
     times(
       two,
-      total(
-        '\\sum O \\ln\\frac{O}{E}',
-        cells.map(({ observed, expected }) =>
-          observed.value === 0 ? constant(0) : times(observed, logarithm(over(observed, expected))),
-        ),
+      total('\\sum O \\ln\\frac{O}{E}', cells, ({ observed, expected }) =>
+        observed.value === 0 ? constant(0) : times(observed, logarithm(over(observed, expected))),
       ),
     ),
   );
@@ -112,10 +108,7 @@ export function independenceWorking(table: readonly (readonly number[])[]): Step
   const n = w.let(
     'all counts',
     'N',
-    total(
-      '\\sum O',
-      rows.map((r, i) => symbol(`R_{${i + 1}}`, r)),
-    ),
+    total('\\sum O', rows, (r, i) => symbol(`R_{${i + 1}}`, r)),
   );
   const [r, c] = [symbol('r', rows.length), symbol('c', columns.length)];
   const cells = table.flatMap((row, i) =>
@@ -149,10 +142,7 @@ export function goodnessOfFitWorking(counts: readonly number[], shares: readonly
   const n = w.let(
     'all counts',
     'N',
-    total(
-      '\\sum O_i',
-      counts.map((x, i) => symbol(`O_{${i + 1}}`, x)),
-    ),
+    total('\\sum O_i', counts, (x, i) => symbol(`O_{${i + 1}}`, x)),
   );
   const cells = counts.map((count, i) => ({
     observed: symbol(`O_{${i + 1}}`, count),
@@ -222,19 +212,13 @@ export function proportionTrendWorking(shares: readonly Share[], scores: readonl
   const n = w.let(
     'all counts',
     'N',
-    total(
-      '\\sum n_i',
-      g.map((s) => s.n),
-    ),
+    total('\\sum n_i', g, (s) => s.n),
   );
   const p = w.let(
     'pooled proportion',
     '\\bar{p}',
     over(
-      total(
-        '\\sum x_i',
-        g.map((s) => s.x),
-      ),
+      total('\\sum x_i', g, (s) => s.x),
       n,
     ),
   );
@@ -242,19 +226,15 @@ export function proportionTrendWorking(shares: readonly Share[], scores: readonl
     'mean score',
     '\\bar{d}',
     over(
-      total(
-        '\\sum n_i d_i',
-        g.map((s) => times(s.n, s.score)),
-      ),
+      total('\\sum n_i d_i', g, (s) => times(s.n, s.score)),
       n,
     ),
   );
   const slope = w.let(
     'slope sum',
     'T',
-    total(
-      '\\sum (x_i - n_i \\bar{p})(d_i - \\bar{d})',
-      g.map((s) => times(minus(s.x, times(s.n, p)), minus(s.score, mean))),
+    total('\\sum (x_i - n_i \\bar{p})(d_i - \\bar{d})', g, (s) =>
+      times(minus(s.x, times(s.n, p)), minus(s.score, mean)),
     ),
   );
   const variance = w.let(
@@ -262,10 +242,7 @@ export function proportionTrendWorking(shares: readonly Share[], scores: readonl
     'V',
     times(
       times(p, minus(one, p)),
-      total(
-        '\\sum n_i (d_i - \\bar{d})^2',
-        g.map((s) => times(s.n, squared(minus(s.score, mean)))),
-      ),
+      total('\\sum n_i (d_i - \\bar{d})^2', g, (s) => times(s.n, squared(minus(s.score, mean)))),
     ),
   );
   const z = w.let('test statistic', 'z', over(slope, root(variance)));

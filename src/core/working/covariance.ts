@@ -50,10 +50,7 @@ function lines(w: Working, groups: readonly Products[]) {
     w.let(
       what,
       `S_{${letter}}`,
-      total(
-        formula,
-        groups.map((g, i) => symbol(`S_{${letter},${i + 1}}`, g[letter])),
-      ),
+      total(formula, groups, (g, i) => symbol(`S_{${letter},${i + 1}}`, g[letter])),
     );
   const xx = summed('squares of the covariate within groups', 'xx', '\\sum_g\\sum_i (x_{gi} - \\bar{x}_g)^2');
   const xy = summed('products within groups', 'xy', '\\sum_g\\sum_i (x_{gi} - \\bar{x}_g)(y_{gi} - \\bar{y}_g)');

@@ -85,9 +85,8 @@ export function repeatedWorking(rows: readonly (readonly number[])[], found: Rep
   const [n, k] = [symbol('n', rows.length), symbol('k', rows[0]?.length ?? 0)];
   const grand = w.look('grand mean', '\\bar{y}', '\\frac{1}{nk}\\sum y_{ij}', meanOf(rows.flat()));
   const spread = (means: readonly number[], mark: string): Term =>
-    total(
-      `\\sum (\\bar{y}_{${mark}} - \\bar{y})^2`,
-      means.map((m, i) => squared(minus(symbol(`\\bar{y}_{${i + 1}}`, m), grand))),
+    total(`\\sum (\\bar{y}_{${mark}} - \\bar{y})^2`, means, (m, i) =>
+      squared(minus(symbol(`\\bar{y}_{${i + 1}}`, m), grand)),
     );
   const conditions = Array.from({ length: k.value }, (_, j) => meanOf(rows.map((r) => nth(r, j))));
   const ssC = w.let('sum of squares, conditions', 'SS_C', times(n, spread(conditions, '\\cdot j')));
@@ -95,10 +94,7 @@ export function repeatedWorking(rows: readonly (readonly number[])[], found: Rep
   const ssT = w.let(
     'total sum of squares',
     'SS_T',
-    total(
-      '\\sum (y_{ij} - \\bar{y})^2',
-      rows.flat().map((y) => squared(minus(symbol('y', y), grand))),
-    ),
+    total('\\sum (y_{ij} - \\bar{y})^2', rows.flat(), (y) => squared(minus(symbol('y', y), grand))),
   );
   const ssE = w.let('residual', 'SS_E', minus(minus(ssT, ssC), ssS));
   const dfC = w.let('degrees of freedom, conditions', '\\nu_C', minus(k, one));

@@ -221,18 +221,12 @@ export function marginalPairWorking(
       `marginal mean ${mark}`,
       `m_${mark}`,
       over(
-        total(
-          `\\sum \\bar{y}_{${mark}j}`,
-          cells.map((c, j) => symbol(`\\bar{y}_{${mark}${j + 1}}`, c.mean)),
-        ),
+        total(`\\sum \\bar{y}_{${mark}j}`, cells, (c, j) => symbol(`\\bar{y}_{${mark}${j + 1}}`, c.mean)),
         k,
       ),
     );
     const weight = over(
-      total(
-        `\\sum \\frac{1}{n_{${mark}j}}`,
-        cells.map((c, j) => over(one, symbol(`n_{${mark}${j + 1}}`, c.n))),
-      ),
+      total(`\\sum \\frac{1}{n_{${mark}j}}`, cells, (c, j) => over(one, symbol(`n_{${mark}${j + 1}}`, c.n))),
       squared(k),
     );
     return [mean, weight];

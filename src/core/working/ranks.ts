@@ -74,10 +74,7 @@ export function mannWhitneyWorking(
   const sum = w.let(
     'rank sum of the first group',
     'R_a',
-    total(
-      '\\sum r_i',
-      a.map((_, i) => symbol(`r_{${i + 1}}`, nth(ranks, i))),
-    ),
+    total('\\sum r_i', a, (_, i) => symbol(`r_{${i + 1}}`, nth(ranks, i))),
   );
   const u = w.let('test statistic', 'U', minus(sum, over(times(na, plus(na, one)), two)));
   const mean = w.let('expected without a difference', '\\mu_U', over(times(na, nb), two));
@@ -137,9 +134,8 @@ export function kruskalWallisWorking(groups: readonly (readonly number[])[]): St
     minus(
       times(
         over(twelve, times(n, plus(n, one))),
-        total(
-          '\\sum \\frac{R_i^2}{n_i}',
-          sums.map((r, i) => over(squared(r), symbol(`n_{${i + 1}}`, nth(groups, i).length))),
+        total('\\sum \\frac{R_i^2}{n_i}', sums, (r, i) =>
+          over(squared(r), symbol(`n_{${i + 1}}`, nth(groups, i).length)),
         ),
       ),
       times(three, plus(n, one)),
@@ -167,20 +163,14 @@ export function friedmanWorking(rows: readonly (readonly number[])[]): Step[] {
     w.let(
       `rank sum of condition ${j + 1}`,
       `R_{${j + 1}}`,
-      total(
-        '\\sum r',
-        ranksByRow.map((r, i) => symbol(`r_{${i + 1}${j + 1}}`, nth(r, j))),
-      ),
+      total('\\sum r', ranksByRow, (r, i) => symbol(`r_{${i + 1}${j + 1}}`, nth(r, j))),
     ),
   );
   const expected = w.let('expected rank sum', '\\bar{R}', over(times(n, plus(K, one)), two));
   const spread = w.let(
     'departures',
     'S',
-    total(
-      '\\sum (R_j - \\bar{R})^2',
-      sums.map((r) => squared(minus(r, expected))),
-    ),
+    total('\\sum (R_j - \\bar{R})^2', sums, (r) => squared(minus(r, expected))),
   );
   const ties = symbol(
     '\\sum(t^3 - t)',
@@ -219,10 +209,7 @@ export function dunnWorking(
       `mean rank of group ${k + 1}`,
       `\\bar{R}_${mark}`,
       over(
-        total(
-          '\\sum r',
-          own.map((r) => symbol('r', r)),
-        ),
+        total('\\sum r', own, (r) => symbol('r', r)),
         symbol(`n_${mark}`, own.length),
       ),
     );
@@ -247,10 +234,7 @@ export function friedmanPairWorking(rows: readonly (readonly number[])[], i: num
       `mean rank of condition ${c + 1}`,
       `\\bar{R}_${mark}`,
       over(
-        total(
-          '\\sum r',
-          ranksByRow.map((r) => symbol('r', nth(r, c))),
-        ),
+        total('\\sum r', ranksByRow, (r) => symbol('r', nth(r, c))),
         n,
       ),
     );
@@ -302,7 +286,7 @@ export function jonckheereTerpstraWorking(groups: readonly (readonly number[])[]
   const mean = w.let(
     'mean of J without a trend',
     '\\mu_J',
-    over(minus(squared(n), total('\\sum n_i^2', sizes.map(squared))), constant(4)),
+    over(minus(squared(n), total('\\sum n_i^2', sizes, squared)), constant(4)),
   );
   if (method === 'exact') {
     w.look('p, all arrangements counted', 'p', '2\\min\\left(P(J \\ge j),\\ P(J \\le j)\\right)', p.either);

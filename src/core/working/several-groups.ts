@@ -41,38 +41,26 @@ function meanSquares(w: Working, groups: readonly SampleSummary[]) {
   const n = w.let(
     'readings in all',
     'N',
-    total(
-      '\\sum n_i',
-      g.map((x) => x.n),
-    ),
+    total('\\sum n_i', g, (x) => x.n),
   );
   const k = symbol('k', groups.length);
   const grand = w.let(
     'grand mean',
     '\\bar{x}',
     over(
-      total(
-        '\\sum n_i \\bar{x}_i',
-        g.map((x) => times(x.n, x.mean)),
-      ),
+      total('\\sum n_i \\bar{x}_i', g, (x) => times(x.n, x.mean)),
       n,
     ),
   );
   const between = w.let(
     'sum of squares between groups',
     'SS_B',
-    total(
-      '\\sum n_i (\\bar{x}_i - \\bar{x})^2',
-      g.map((x) => times(x.n, squared(minus(x.mean, grand)))),
-    ),
+    total('\\sum n_i (\\bar{x}_i - \\bar{x})^2', g, (x) => times(x.n, squared(minus(x.mean, grand)))),
   );
   const within = w.let(
     'sum of squares within groups',
     'SS_W',
-    total(
-      '\\sum (n_i - 1) s_i^2',
-      g.map((x) => times(minus(x.n, one), x.variance)),
-    ),
+    total('\\sum (n_i - 1) s_i^2', g, (x) => times(minus(x.n, one), x.variance)),
   );
   const dfBetween = w.let('degrees of freedom between', '\\nu_B', minus(k, one));
   const dfWithin = w.let('degrees of freedom within', '\\nu_W', minus(n, k));
@@ -109,10 +97,7 @@ export function welchAnovaWorking(groups: readonly SampleSummary[]): Step[] {
     'weighted mean',
     '\\tilde{x}',
     over(
-      total(
-        '\\sum w_i \\bar{x}_i',
-        weights.map((x, i) => times(x, g[i]?.mean ?? x)),
-      ),
+      total('\\sum w_i \\bar{x}_i', weights, (x, i) => times(x, g[i]?.mean ?? x)),
       all,
     ),
   );
@@ -120,9 +105,8 @@ export function welchAnovaWorking(groups: readonly SampleSummary[]): Step[] {
     'weighted mean square',
     'A',
     over(
-      total(
-        '\\sum w_i (\\bar{x}_i - \\tilde{x})^2',
-        weights.map((x, i) => times(x, squared(minus(g[i]?.mean ?? x, mean)))),
+      total('\\sum w_i (\\bar{x}_i - \\tilde{x})^2', weights, (x, i) =>
+        times(x, squared(minus(g[i]?.mean ?? x, mean))),
       ),
       minus(k, one),
     ),
@@ -130,9 +114,8 @@ export function welchAnovaWorking(groups: readonly SampleSummary[]): Step[] {
   const lambda = w.let(
     'imbalance',
     '\\Lambda',
-    total(
-      '\\sum \\frac{(1 - w_i/W)^2}{n_i - 1}',
-      weights.map((x, i) => over(squared(minus(one, over(x, all))), minus(g[i]?.n ?? x, one))),
+    total('\\sum \\frac{(1 - w_i/W)^2}{n_i - 1}', weights, (x, i) =>
+      over(squared(minus(one, over(x, all))), minus(g[i]?.n ?? x, one)),
     ),
   );
   const [two, three] = [constant(2), constant(3)];
@@ -313,10 +296,7 @@ export function interactionContrastWorking(
   const first = w.let('difference at the one level', 'd_1', minus(p, q));
   const second = w.let('difference at the other', 'd_2', minus(r, s));
   const d = w.let('difference of the differences', 'd', minus(first, second));
-  const shares = total(
-    '\\sum \\frac{1}{n_i}',
-    cells.map((c, i) => over(one, symbol(`n_{${i + 1}}`, c.n))),
-  );
+  const shares = total('\\sum \\frac{1}{n_i}', cells, (c, i) => over(one, symbol(`n_{${i + 1}}`, c.n)));
   const se = w.let('standard error', 'SE', root(times(symbol('MS_E', msError), shares)));
   return judgedEnding(w, d, se, symbol('\\nu_E', dfError), level, { each, direction: 'either' });
 }
@@ -340,10 +320,7 @@ export function contrastWorking(
   const d = w.let(
     'the contrast',
     'd',
-    total(
-      '\\sum c_i \\bar{x}_i',
-      parts.map((x) => times(x.c, x.mean)),
-    ),
+    total('\\sum c_i \\bar{x}_i', parts, (x) => times(x.c, x.mean)),
   );
   const own = parts.map((x) => over(times(squared(x.c), x.variance), x.n));
   const se = w.let(
@@ -353,10 +330,7 @@ export function contrastWorking(
       shared
         ? times(
             shared.msWithin,
-            total(
-              '\\sum \\frac{c_i^2}{n_i}',
-              parts.map((x) => over(squared(x.c), x.n)),
-            ),
+            total('\\sum \\frac{c_i^2}{n_i}', parts, (x) => over(squared(x.c), x.n)),
           )
         : total('\\sum \\frac{c_i^2 s_i^2}{n_i}', own),
     ),
@@ -368,9 +342,8 @@ export function contrastWorking(
       '\\nu',
       over(
         squared(squared(se)),
-        total(
-          '\\sum \\frac{(c_i^2 s_i^2 / n_i)^2}{n_i - 1}',
-          own.map((v, i) => over(squared(v), minus(parts[i]?.n ?? one, one))),
+        total('\\sum \\frac{(c_i^2 s_i^2 / n_i)^2}{n_i - 1}', own, (v, i) =>
+          over(squared(v), minus(parts[i]?.n ?? one, one)),
         ),
       ),
     );

@@ -96,20 +96,14 @@ export function bartlettWorking(groups: readonly SampleSummary[]): Step[] {
     'pooled variance',
     's_p^2',
     over(
-      total(
-        '\\sum (n_i - 1) s_i^2',
-        g.map((x) => times(x.df, x.variance)),
-      ),
+      total('\\sum (n_i - 1) s_i^2', g, (x) => times(x.df, x.variance)),
       df,
     ),
   );
   const raw = w.let(
     'uncorrected statistic',
     'M',
-    total(
-      '\\sum (n_i - 1)\\ln\\frac{s_p^2}{s_i^2}',
-      g.map((x) => times(x.df, logarithm(over(pooled, x.variance)))),
-    ),
+    total('\\sum (n_i - 1)\\ln\\frac{s_p^2}{s_i^2}', g, (x) => times(x.df, logarithm(over(pooled, x.variance)))),
   );
   const k = symbol('k', groups.length);
   const correction = w.let(
@@ -119,10 +113,7 @@ export function bartlettWorking(groups: readonly SampleSummary[]): Step[] {
       one,
       over(
         minus(
-          total(
-            '\\sum \\frac{1}{n_i - 1}',
-            all.map((x) => over(one, x)),
-          ),
+          total('\\sum \\frac{1}{n_i - 1}', all, (x) => over(one, x)),
           over(one, df),
         ),
         times(three, minus(k, one)),

@@ -83,8 +83,11 @@ export const logarithm = (a: Term): Term => both((s) => `\\ln ${group(a, 4, s)}`
 /** Terms of a sum that are written out; of a longer one the first and the last. */
 const writtenOut = 5;
 
-/** A sum over many: its formula as given, its numbers written out as far as they are read. */
-export function total(tex: string, terms: readonly Term[]): Term {
+/** A sum over many: its formula as given, its numbers written out as far as they are read. @param term of each of them */
+export function total(tex: string, of: readonly Term[]): Term;
+export function total<T>(tex: string, of: readonly T[], term: (x: T, index: number) => Term): Term;
+export function total(tex: string, of: readonly Term[], term: (x: Term, index: number) => Term = (x) => x): Term {
+  const terms = of.map(term);
   const parts = terms.length <= writtenOut ? terms : terms.slice(0, writtenOut - 2);
   const written = parts.map((t) => group(t, t.value < 0 ? 2 : 1, 'numbers')).join(' + ');
   const last = terms.at(-1);
