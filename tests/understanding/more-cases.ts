@@ -1,6 +1,7 @@
 /** Tables as people paste them, beyond those of `cases.json`: other words, other slips. Readings are made up from a seed. */
 import { random } from '../../src/core/numeric/random';
 import { answerCasesFrom } from './answer-cases';
+import { figureCasesFrom } from './figure-cases';
 import type { Case } from './hold';
 
 const lamps = ['red lamp', 'white lamp', 'blue lamp'];
@@ -1155,6 +1156,7 @@ export function moreCasesFrom(seed: number): Case[] {
     ...printedCases(),
     ...timedCases(),
     ...answerCasesFrom(seed),
+    ...figureCasesFrom(seed),
   ];
 }
 

@@ -42,7 +42,11 @@ const errorIn = (text: string): string | undefined => errors.find(([pattern]) =>
 export const isError = (text: string): boolean => errorIn(text.trim()) !== undefined;
 
 function tidied(text: string, unit: string): string {
-  let tidy = text.trim().replace(/^[−–]/u, '-');
+  // An apostrophe in front only says that the number was entered as text.
+  let tidy = text
+    .trim()
+    .replace(/^['’](?=[+−–-]?\d)/u, '')
+    .replace(/^[−–]/u, '-');
   if (unit && tidy.endsWith(unit)) tidy = tidy.slice(0, -unit.length).trimEnd();
   else if (/^[£€$¥]$/u.test(unit) && tidy.startsWith(unit)) tidy = tidy.slice(unit.length).trimStart();
   // Marks that part thousands and nothing else: "1'234".

@@ -1,13 +1,15 @@
 /** Cells that say how many of how many. */
 
-const of = /^\s*(\d{1,3}(?:\s\d{3})+|[\d.,]+)\s*(%)?\s*(?:of|out of|\/)\s*(\d[\d\s]*)\s*$/i;
+// What was counted may be said behind: "12 of 20 spores".
+const of =
+  /^\s*(\d{1,3}(?:\s\d{3})+|[\d.,]+)\s*(%)?\s*(?:(?:of|out of|\/)\s*(\d[\d\s]*?)\s*|(?:of|out of)\s+(?:the |all )?(\d[\d\s]*?)\s+\p{L}[\p{L} -]{0,30})$/iu;
 
 /** "18 of 45", "18/45" or "40 % of 45" as a count and what it is out of. */
 export function shareCell(cell: string): { count: number; n: number; rounded: boolean } | undefined {
   const found = of.exec(cell);
   if (!found) return undefined;
   const figure = Number((found[1] ?? '').replace(/\s/g, '').replace(',', '.'));
-  const n = Number((found[3] ?? '').replace(/\s/g, ''));
+  const n = Number((found[3] ?? found[4] ?? '').replace(/\s/g, ''));
   if (!Number.isFinite(figure) || !Number.isInteger(n)) return undefined;
   if (found[2] === undefined) return { count: figure, n, rounded: false };
   const exact = (figure / 100) * n;

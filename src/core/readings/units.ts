@@ -149,7 +149,7 @@ export function unitsLike(unit: string): string[] {
 
 /**
  * "Length (mm)", "length, mm", "length_mm" → name and unit. What stands there is a unit only when it reads as one:
- * "ctrl (day 3)" is a name.
+ * "ctrl (day 3)" is a name. "% alive" is "alive" in percent.
  */
 export function splitUnit(head: string): { name: string; unit: string } {
   const tidy = head.trim();
@@ -158,5 +158,7 @@ export function splitUnit(head: string): { name: string; unit: string } {
     if (name && isUnit(unit) && (form.source.includes('[([]') || normalized(unit).length > 1 || unit === 'g'))
       return { name, unit: normalized(unit) };
   }
-  return { name: tidy, unit: '' };
+  // "% alive", "percent cover".
+  const [, share] = /^(?:%|per ?cent(?:age)?|pct\.?)(?: of)?\s+(?!ci\b|of\b|total)(\p{L}.*)$/iu.exec(tidy) ?? [];
+  return share === undefined ? { name: tidy, unit: '' } : { name: share, unit: '%' };
 }

@@ -27,6 +27,7 @@ import {
   subjectName,
   subjectNumber,
   totalName,
+  isTurn,
   turnName,
   variableIn,
 } from './vocabulary';
@@ -286,7 +287,7 @@ function tabulated(looked: Looked, rowsOf: Seen, cells: readonly Seen[]): Interp
   if (looked.rows <= 8) say(1, 'it has few rows');
   if (looked.rows > 15) say(-3, 'it has many rows');
   const own = cells.filter((c) => c !== total);
-  if (own.some((c) => turnName.test(c.name)) && !areOfOneTime(own.map((c) => c.name)))
+  if (own.some((c) => isTurn(c.name)) && !areOfOneTime(own.map((c) => c.name)))
     say(-4, 'its columns are named as times');
   if (new Set(own.map((c) => variableIn(c.name)).filter(Boolean)).size > 0)
     say(-3, 'its columns are named after what is measured');

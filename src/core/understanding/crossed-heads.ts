@@ -7,10 +7,10 @@ import { isMissing } from '../readings/parse-number';
 import { limits } from '../readings/table-edit';
 import { splitUnit } from '../readings/units';
 import { headsOf } from './heads';
-import { isReplicate } from './orientation';
 import { valueOf } from './sums';
 import {
   areTurns,
+  isReplicate,
   calendarName,
   figureName,
   meanName,

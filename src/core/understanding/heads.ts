@@ -32,11 +32,20 @@ const isReading = (text: string): boolean =>
 /** What people write where there is no number: a limit, a missing value, a dash. */
 const notMeasured = (text: string): boolean => isMissing(text) || /^(?:[<>≤≥~].*|n\.?d\.?|lod|loq|none)$/i.test(text);
 
+/** Days, times of day, classes and ratios: "2026-03-01", "8:00", "0–5", "1:2". */
+const isCompound = (text: string): boolean => /^\d{1,4}(?:[-–/.:]\d{1,4}){1,2}\.?$/u.test(text) && !isNumber(text);
+/** Whether nearly all cells of a column are plain numbers. */
+function overNumbers(below: readonly string[]): boolean {
+  const filled = below.filter((cell) => cell.trim() !== '');
+  return filled.length > 1 && filled.filter(isNumber).length > 0.8 * filled.length;
+}
+
 /** Whether a text over a column reads as its name: "Red lamp", and "0.5 mM" too unless the cells below carry that unit. */
 function isName(text: string, below: readonly string[]): boolean {
   const tidy = text.trim();
   // A number sign, and genotypes: "+/−".
   if (/^[#№]$|^[+−-]\/[+−-]$/.test(tidy)) return true;
+  if (isCompound(tidy) && overNumbers(below)) return true;
   if (!/[\p{L}%‰]/u.test(tidy) || isFigure(tidy)) return false;
   // "None" over counts is a category; where it comes again below it marks what is missing.
   if (notMeasured(tidy)) return /^(none|missing)$/i.test(tidy) && below.length > 0 && below.every(isFigure);

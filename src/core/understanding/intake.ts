@@ -14,21 +14,28 @@ import {
 import { limits } from '../readings/table-edit';
 import { isUnit, splitUnit } from '../readings/units';
 import { withCorner } from './corner-lost';
+import { codesNamed } from './code-key';
+import { countsOfProportions } from './counts-of-proportions';
 import { countsWithPercent } from './counts-with-percent';
 import { crossedApart } from './crossed-heads';
 import { durations } from './durations';
 import { answersApart } from './answers-below';
 import { some } from './doubts/doubt';
 import { countedRows, figuresInGrid } from './figures-in-grid';
+import { withoutFigures } from './figures-beside';
+import { figureNames } from './figure-names';
 import { figuresTold } from './figures-told';
+import { geometricMeans } from './geometric-means';
 import { type Heads, headsOf, namesAndUnits } from './heads';
 import type { Interpretation } from './interpretation';
-import { limitsApart } from './limits-apart';
+import { type Worked, limitsApart } from './limits-apart';
 import { listsInCells } from './lists-in-cells';
 import { linesApart } from './lines';
 import { isTurned, turnedUpright } from './orientation';
 import { sharesOfSubjects } from './shares-of-subjects';
 import { spreadsApart } from './plus-minus';
+import { pairsInCells } from './pairs-in-cells';
+import { sizesInHeads } from './sizes-in-heads';
 import { interpretations, recognise } from './recognise';
 import { marksRead } from './marks';
 import { outcomesTwice } from './outcomes-twice';
@@ -204,6 +211,30 @@ function takenApart(block: Rows): { block: string[][]; note: string; split: bool
   return undefined;
 }
 
+/** What is made of columns before they are understood, one after another. */
+const steps: readonly ((columns: readonly Incoming[]) => Worked)[] = [
+  sizesInHeads,
+  pairsInCells,
+  durations,
+  marksRead,
+  sharesOfSubjects,
+  countsWithPercent,
+  countsOfProportions,
+  figureNames,
+  (columns) => ({ columns: spreadsApart(columns), notes: [] }),
+  geometricMeans,
+  limitsApart,
+];
+
+const workedThrough = (columns: readonly Incoming[]): Worked =>
+  steps.reduce<Worked>(
+    (all, step) => {
+      const made = step(all.columns);
+      return { columns: made.columns, notes: [...all.notes, ...made.notes] };
+    },
+    { columns: [...columns], notes: [] },
+  );
+
 /**
  * Understands a block of texts as a table: which way round it stands, where its names and units stand, what each column
  * is, how it is laid out, and which cells are unclear. Every cell is kept just as it was written, unless it held several
@@ -213,8 +244,11 @@ function takenApart(block: Rows): { block: string[][]; note: string; split: bool
 export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): Intake {
   const filledColumns = withoutEmptyColumns(whole);
   const cornered = withCorner(filledColumns);
-  const given = cornered ?? filledColumns;
   const asIs = choice.heads !== undefined || choice.turned !== undefined;
+  const keyed = asIs ? undefined : codesNamed(cornered ?? filledColumns);
+  const keyless = keyed?.block ?? cornered ?? filledColumns;
+  const alone = asIs ? undefined : withoutFigures(keyless);
+  const given = alone?.block ?? keyless;
   const apart = asIs ? undefined : takenApart(given);
   const upright = apart?.block ?? given;
   const turned = choice.turned ?? (!choice.heads && !apart && isTurned(upright));
@@ -223,6 +257,8 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
   const troubles: string[] = [];
   const notes: string[] = [
     ...(cornered ? ['The names stand over every column but the first, which names the rows.'] : []),
+    ...(keyed ? [keyed.note] : []),
+    ...(alone ? [alone.note] : []),
     ...(apart ? [apart.note] : []),
   ];
   let width = 0;
@@ -267,14 +303,10 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
   const skipped = new Map<number, Beside>(under.map(({ row, kind }) => [row, kind]));
   const above = (c: Incoming): Incoming =>
     skipped.size === 0 ? c : { ...c, cells: c.cells.filter((_, r) => !skipped.has(r)) };
-  const timed = durations(filled.length > 0 ? filled : raw);
-  const marked = marksRead(timed.columns);
-  const within = sharesOfSubjects(marked.columns);
-  const counted = countsWithPercent(within.columns);
-  const { columns: apartSpreads, notes: worked } = limitsApart(spreadsApart(counted.columns));
-  notes.push(...timed.notes, ...marked.notes, ...within.notes, ...counted.notes, ...worked);
-  const units = withUnits(apartSpreads.map(above), choice.units);
-  const incoming = apartSpreads.map((c, k) => ({ ...c, unit: units[k]?.unit ?? c.unit }));
+  const { columns: worked, notes: said } = workedThrough(filled.length > 0 ? filled : raw);
+  notes.push(...said);
+  const units = withUnits(worked.map(above), choice.units);
+  const incoming = worked.map((c, k) => ({ ...c, unit: units[k]?.unit ?? c.unit }));
   const rowOf = (row: number): number =>
     turned || apart ? row + 1 : firstRow + (body.at[Math.floor(row / times)] ?? top) + 1;
   incoming.forEach(({ cells, name }, k) => {

@@ -8,7 +8,7 @@ const isNumber = (text: string): boolean => valueOf(text) !== undefined;
 
 /** The numbers of a line, or undefined where it is no list of at least three. */
 export function listed(text: string): string[] | undefined {
-  for (const between of [/\s*[;|]\s*/, /\s*,\s+/, /\s+/, /\s*,\s*/]) {
+  for (const between of [/\s*[;|]\s*/, /\s*,\s+/, /\s+\/\s+/, /\s+/, /\s*,\s*/]) {
     const words = text.split(between).filter((w) => w !== '');
     // "12 500" and "1 234 567" are single numbers, and "1,5" is one with a decimal comma.
     const many = between.source === '\\s+' ? !/^\d{1,3}(?: \d{3}){1,3}$/.test(text.trim()) : true;

@@ -5,12 +5,12 @@ import { outcomesDown } from './outcomes-down';
 import {
   groupName,
   meanName,
-  replicateName,
+  isReplicate,
   settingName,
   sizeName,
   spreadKind,
   summaryName,
-  turnName,
+  isTurn,
   variableIn,
 } from './vocabulary';
 import { cellAt, textAt } from '../readings/cell-at';
@@ -26,10 +26,6 @@ const filled = (text: string): boolean => text.trim() !== '' && !isMissing(text)
 /** Rows and columns exchanged. */
 export const turnedRound = (block: Rows): string[][] =>
   Array.from({ length: Math.max(0, ...block.map((r) => r.length)) }, (_, k) => block.map((row) => cellAt(row, k)));
-
-/** Whether a head says no more than the how-manieth reading stands below it: "rep 2", "2", "R2", "b". */
-export const isReplicate = (text: string, i: number): boolean =>
-  replicateName.test(text) || [String(i + 1), `R${i + 1}`, 'abcdefgh'[i]].includes(text);
 
 /** Rows and columns exchanged, without what stood over the names at the left, which are heads now: "treatment". */
 export function turnedUpright(block: Rows): string[][] {
@@ -134,7 +130,7 @@ export function isTurned(block: Rows): boolean {
     across.length < 2 * own.length
   )
     return false;
-  if (left.some((n) => turnName.test(n)) && !left.every((n) => turnName.test(n))) return false;
+  if (left.some((n) => isTurn(n)) && !left.every((n) => isTurn(n))) return false;
   // More to the right than down; two or three rows are groups however few their readings.
   if (replicates) return width - 1 >= own.length || own.length <= 6;
   return (

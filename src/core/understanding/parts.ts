@@ -8,6 +8,7 @@ import {
   controlName,
   groupName,
   idName,
+  isReplicate,
   isWell,
   labelName,
   looksLikeId,
@@ -153,8 +154,8 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
   }
   // In the unit of other readings stand readings too, though none of them can be read.
   if (c.texts.every(isError) || (c.unit !== '' && numbers.some((o) => o.unit === c.unit))) return { role: 'measure' };
-  const counts = (t: string, i: number): boolean => c.name === '' && [`R${i + 1}`, 'abcdefgh'[i]].includes(t);
-  if (c.texts.every((t, i) => replicateName.test(t) || counts(t, i))) return { role: 'label', as: 'replicate' };
+  if (c.texts.every((t, i) => (c.name === '' ? isReplicate(t, i) : replicateName.test(t))))
+    return { role: 'label', as: 'replicate' };
   if (named(labelName) || holdsShares(c.texts)) return { role: 'label', as: 'name' };
   if (named(calendarName) && !named(groupName) && c.unique && numbers.length > 0)
     return { role: 'label', as: 'calendar' };

@@ -30,7 +30,7 @@ const namesGroups = ({ cells }: Incoming): boolean => {
  * @param most rows there may be then
  */
 export function replicatesGathered(columns: readonly Incoming[], most: number): Gathered | undefined {
-  const replicates = columns.filter((c) => replicateName.test(c.name.trim()));
+  const replicates = columns.filter((c) => replicateName.test(c.name.trim()) || /^r\d+$/i.test(c.name.trim()));
   const others = columns.filter((c) => !replicates.includes(c));
   const [first] = replicates;
   if (!first || replicates.length < 2 || !others.some(namesGroups)) return undefined;
@@ -53,7 +53,7 @@ export function replicatesGathered(columns: readonly Incoming[], most: number): 
       ...sample,
       ...others.map((c) => ({ ...c, cells: each(c.cells) })),
       {
-        name: /^(?:rep|value)/i.test(first.name) ? 'reading' : stemOf(first.name),
+        name: /^(?:rep|value|r\d)/i.test(first.name) ? 'reading' : stemOf(first.name),
         unit: first.unit,
         cells: first.cells.flatMap((_, row) => replicates.map((c) => cellAt(c.cells, row))),
       },

@@ -3,6 +3,8 @@ import { isMissing } from '../readings/parse-number';
 import type { Beside } from '../readings/beside';
 import { slack, sumRow, valueOf } from './sums';
 import { summaryName, totalName } from './vocabulary';
+import { subtotals } from './subtotals';
+import { nth } from '../numeric/nth';
 import { cellAt, textAt } from '../readings/cell-at';
 
 interface Column {
@@ -75,6 +77,17 @@ function namedRows(columns: readonly Column[], filled: readonly number[]): Summa
   return found.every((f) => f.name.length < 2) ? [] : found;
 }
 
+/** Rows at the end below a row of nothing but their name: "mean" in every column, and the means beneath it. */
+function saidAbove(columns: readonly Column[], filled: readonly number[]): SummaryRow[] {
+  const textsAt = (row: number): string[] => columns.map((c) => textAt(c.cells, row)).filter((text) => text !== '');
+  const from = filled.find((row) => textsAt(row).every((text) => text.length > 1 && summaryName.test(text)));
+  const rows = from === undefined ? [] : filled.filter((row) => row >= from);
+  const [last = 0] = rows;
+  if (rows.length < 2 || rows.length > 4 || from === undefined || from < 2) return [];
+  const name = nth(textsAt(from), 0);
+  return rows.map((row) => ({ row, kind: 'summary' as const, name: row === last ? name : '', exact: true })).reverse();
+}
+
 /** The rows of a table that sum up the others, wherever their names or their numbers tell. */
 export function summaryRows(columns: readonly Column[]): SummaryRow[] {
   const height = Math.max(0, ...columns.map((c) => c.cells.length));
@@ -84,6 +97,10 @@ export function summaryRows(columns: readonly Column[]): SummaryRow[] {
   const names =
     columns.find((c) => !numbers.includes(c)) ??
     (height <= computed ? columns.find((c) => c.cells.some(isText)) : undefined);
+  const among = subtotals(columns);
+  if (among.length > 0) return among;
+  const said = saidAbove(columns, filled);
+  if (said.length > 0) return said;
   const named = namedRows(columns, filled);
   if (height - named.length < 2) return [];
   if (named.length > 0 && height <= computed) {

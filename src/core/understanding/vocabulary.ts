@@ -47,10 +47,15 @@ export function areOfOneTime(names: readonly string[]): boolean {
   const turns = new Set(names.map((name) => oneTurn.exec(name.trim())?.[0].toLowerCase()));
   return turns.size === 1 && !turns.has(undefined);
 }
+/** A day, a year or a time of day: "2026-03-01", "1.3.", "8 March", "12:30". */
+const momentName =
+  /^(?:\d{4}|\d{1,4}[-/.]\d{1,2}[-/.]\d{0,4}|\d{1,2}:\d{2}(?::\d{2})?|(?:\d{1,2}[-. ]{1,2})?(?:jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)\.?(?:[-. ]\d{1,4})?)$/iu;
+/** Whether a name is of a time at which something was read. */
+export const isTurn = (name: string): boolean => turnName.test(name) || momentName.test(name.trim());
 /** Whether all names, or all but one, are of times at which one thing was read. */
 export function areTurns(names: readonly string[]): boolean {
   if (areTimesOfOne(names)) return true;
-  const turns = names.filter((name) => turnName.test(name) || /^\d{4}$/.test(name)).length;
+  const turns = names.filter(isTurn).length;
   return turns >= 2 && turns >= names.length - 1 && !areOfOneTime(names);
 }
 
@@ -76,7 +81,7 @@ export const countName =
 export const scoreName = /^(?:(?:number|no\.?|#) of |(?:scores?|grades?|ratings?|class|stage|rank)\b)/iu;
 /** What is expected of counts: as counts, shares or parts of a ratio. */
 export const expectedName =
-  /^(?:exp(?:ected)?\.?|theor(?:y|etical)|predicted|claimed|ratio|expected (?:counts?|ratio|shares?|proportions?|%|percent)|(?:claimed|expected) .*|hypothes[ei][sz]ed?|null)(?![\p{L}])/iu;
+  /^(?:exp(?:ected)?\.?|theor(?:y|etical)|predicted|claimed|ratio|expected (?:counts?|ratio|shares?|proportions?|%|percent)|(?:claimed|expected) .*|hypothes[ei][sz]ed?|null|(?:person|patient|subject|plant|animal|fish|bird|tank|line|rope|site)s?[ -](?:years?|months?|weeks?|days?|hours?)|(?:time|years|months|weeks|days|hours) at risk)(?![\p{L}])/iu;
 export const totalName =
   /^(?:(?:grand |row |column |sub-?)?totals?|sums?|all(?: (?:groups|rows|together))?|overall|together|Σ|∑)\.?:?$/iu;
 /** Names of a group to which nothing was done. */
@@ -89,7 +94,8 @@ export const outOfName =
 export const pName =
   /^(?:p|(?:[Aa]dj(?:usted|\.)?[ _-]?)?[Pp][-_ ]?(?:[Vv]al(?:ue)?s?|[Aa]dj\.?)|[Qq][-_ ]?[Vv]al(?:ue)?s?|FDR|fdr)$/u;
 
-export const meanName = /^(?:(?:arithmetic |sample )?means?|averages?|avg\.?|estimates?|m|x̄|µ|mu)(?:\b|$)/iu;
+export const meanName =
+  /^(?:(?:arithmetic |sample )?means?|averages?|avg\.?|estimates?|m|x̄|x̅|x[- ]?bar|µ|mu)(?:\b|$)/iu;
 /** What the spread beside a mean is, by its name; `±` and its like do not say. */
 export const spreadNames = {
   sd: /^(?:±\s*)?(?:sds?|s\.\s?d\.?|st\.?\s?\.?devs?\.?|std\.?(?:\s?\.?devs?\.?)?|stdevs?|standard deviations?|sigma|σ)(?![\p{L}])/iu,
@@ -119,6 +125,8 @@ export const sizeName =
 
 /** What kind of spread a name says it is; undefined of a name that says spread and not which, null of one that says neither. */
 export function spreadKind(name: string): keyof typeof spreadNames | undefined | null {
+  // The symbol of a sample's SD, which stands beside x̄.
+  if (name.trim() === 's') return 'sd';
   for (const [kind, pattern] of Object.entries(spreadNames))
     if (pattern.test(name.trim())) return kind as keyof typeof spreadNames;
   return untoldSpread.test(name.trim()) ? undefined : null;
@@ -145,6 +153,10 @@ export function sharedStem(names: readonly string[]): string | undefined {
 
 /** "rep 1", "reading 2": the how-manieth reading of a group, whose like-numbered readings are unconnected. */
 export const replicateName = /^(?:rep(?:licate|lication|eat)?|reading|measurement|value)s?\.?[\s_.-]*\d+$/iu;
+
+/** Whether a head says no more than the how-manieth reading stands below it: "rep 2", "2", "R2", "b". */
+export const isReplicate = (text: string, i: number): boolean =>
+  replicateName.test(text) || [String(i + 1), `R${i + 1}`, `r${i + 1}`, 'abcdefgh'[i]].includes(text);
 
 /** A text that looks like one of a series of identifiers: letters and a number, "F12", "tank 3". */
 export const looksLikeId = (text: string): boolean => /^\p{L}{1,12}[\s_.-]?\d{1,6}\p{L}?$/u.test(text.trim());

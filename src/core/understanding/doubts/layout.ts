@@ -44,7 +44,8 @@ export function whichFigures(table: Table): TableDoubt[] {
   const others = columns.flatMap((mean, k) => {
     const beside = columns[k + 1];
     if (mean.role !== 'label' || beside?.role !== 'label') return [];
-    return meanName.test(mean.name) && spreadKind(beside.name) !== null ? [{ mean, spread: beside }] : [];
+    const isMean = meanName.test(mean.name) || (beside.name.trim().startsWith('±') && spreadKind(mean.name) === null);
+    return isMean && spreadKind(beside.name) !== null ? [{ mean, spread: beside }] : [];
   });
   if (others.length === 0) return [];
   const choose = (chosen: { mean: Column; spread: Column }): TableEdit[] =>

@@ -1,0 +1,52 @@
+/** Means and spreads beside the very readings they are of, "mean" and "SD" behind three replicates: left out. */
+import { mean } from 'd3-array';
+import { textAt } from '../readings/cell-at';
+import { some } from './doubts/doubt';
+import { slack, valueOf } from './sums';
+import { cvName, meanName, sizeName, spreadKind } from './vocabulary';
+
+type Rows = readonly (readonly string[])[];
+
+/** Rows that are looked at: what holds in so many is no chance. */
+const looked = 200;
+/** Readings of a row, and rows, at least. */
+const fewest = 2;
+
+const isOther = (name: string): boolean => spreadKind(name) !== null || sizeName.test(name) || cvName.test(name);
+
+/** Whether the numbers of a column are the means of those before it, but for a slip, and for rows with cells that hold none. */
+function follows(rows: Rows, from: number, at: number): boolean {
+  let [borneOut, contradicted] = [0, 0];
+  for (const row of rows) {
+    const parts = row.slice(from, at).map((cell) => valueOf(cell));
+    const own = valueOf(row[at]);
+    const made = mean(parts);
+    if (own === undefined || made === undefined || parts.includes(undefined)) continue;
+    if (Math.abs(made - own) <= slack(textAt(row, at))) borneOut += 1;
+    else contradicted += 1;
+  }
+  return borneOut >= fewest && contradicted <= Math.min(1, borneOut / 2);
+}
+
+/** A block without such columns, and which they were; undefined where it has none. */
+export function withoutFigures(block: Rows): { block: string[][]; note: string } | undefined {
+  const top = block.slice(0, 5).findIndex((row) => row.some((cell) => meanName.test(cell.trim())));
+  const head = block[top] ?? [];
+  const at = head.findIndex((cell) => meanName.test(cell.trim()));
+  const others = head.flatMap((cell, k) => (k > at && isOther(cell.trim()) ? [k] : []));
+  if (at < 0 || others.length === 0) return undefined;
+  const below = block.slice(top + 1, top + 1 + looked).filter((row) => row.some((cell) => cell.trim() !== ''));
+  if (below.length < fewest) return undefined;
+  const holdsNumbers = (k: number): boolean =>
+    below.filter((row) => valueOf(row[k]) !== undefined).length > below.length / 2;
+  let from = at;
+  while (from > 0 && holdsNumbers(from - 1)) from -= 1;
+  // A running number stands before the readings.
+  const first = [from, from + 1].find((k) => at - k >= fewest && follows(below, k, at));
+  if (first === undefined) return undefined;
+  const left = new Set([at, ...others]);
+  return {
+    block: block.map((row) => row.filter((_, k) => !left.has(k))),
+    note: `${some([...left].map((k) => `“${textAt(head, k)}”`))} follow from the readings beside them, and were left out.`,
+  };
+}

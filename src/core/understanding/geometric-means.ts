@@ -1,0 +1,48 @@
+/**
+ * Geometric means with their geometric SD, or with an interval: the mean and the spread of the logarithms, which are what
+ * a comparison of such figures takes.
+ */
+import { type Worked, mostGroups } from './limits-apart';
+import type { Incoming } from './seen';
+import { valueOf } from './sums';
+import { lowerName, upperName } from './vocabulary';
+
+const geometricMean = /^(?:geometric means?|geo\.? ?means?|gm|gmt|geometric mean (?:titre|titer)s?)(?![\p{L}])/iu;
+const geometricSd =
+  /^(?:geometric (?:sds?|standard deviations?)|geo\.? ?sds?|gsds?|multiplicative sds?|[×x*]\/÷?)(?![\p{L}])/iu;
+
+const written = (value: number | undefined): string =>
+  value === undefined || !Number.isFinite(value) ? '' : String(Number(value.toPrecision(8)));
+const logOf = (cell: string): number | undefined => {
+  const value = valueOf(cell);
+  return value !== undefined && value > 0 ? Math.log(value) : undefined;
+};
+
+/** Columns with the figures of the logarithms in place of geometric ones; as they are where there are none. */
+export function geometricMeans(columns: readonly Incoming[]): Worked {
+  const as = { columns: [...columns], notes: [] };
+  const mean = columns.find((c) => geometricMean.test(c.name));
+  if (!mean || mean.cells.length > mostGroups) return as;
+  const sd = columns.find((c) => geometricSd.test(c.name));
+  const [lower, upper] = [lowerName, upperName].map((name) => columns.find((c) => c !== mean && name.test(c.name)));
+  const spreads = mean.cells.map((_, i) => {
+    if (sd) return logOf(sd.cells[i] ?? '');
+    const [from, to] = [logOf(lower?.cells[i] ?? ''), logOf(upper?.cells[i] ?? '')];
+    return from === undefined || to === undefined ? undefined : (to - from) / 2;
+  });
+  const means = mean.cells.map(logOf);
+  if (!means.every((m, i) => m !== undefined || (mean.cells[i] ?? '').trim() === '')) return as;
+  if (spreads.every((s) => s === undefined)) return as;
+  const level = /(\d{2}(?:\.\d+)?) ?%/.exec(`${lower?.name ?? ''} ${upper?.name ?? ''}`)?.[1] ?? '95';
+  const spread = sd ? 'SD of the logarithms' : `half-width of the ${level} % interval of the logarithms`;
+  const logs = [
+    { name: 'mean of the logarithms', unit: '', cells: means.map(written) },
+    { name: spread, unit: '', cells: spreads.map(written) },
+  ];
+  return {
+    columns: columns.flatMap((c) => (c === mean ? logs : c === sd || c === lower || c === upper ? [] : [c])),
+    notes: [
+      'Geometric means and their spreads became the mean and spread of the natural logarithms, which a comparison takes: e to the power of a difference of them is a ratio of geometric means.',
+    ],
+  };
+}

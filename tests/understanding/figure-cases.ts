@@ -1,0 +1,233 @@
+/** Tables of figures, of sums among readings, of keys and of times over columns, as people paste them. */
+import { random } from '../../src/core/numeric/random';
+import type { Case } from './hold';
+
+/** The tables, their readings by a seed. */
+export function figureCasesFrom(seed: number): Case[] {
+  const made = random(seed);
+  const about = (middle = 30, scatter = 5): string => (middle + scatter * (made.uniform() - 0.5)).toFixed(1);
+  const lines = (...rows: (string | number)[][]): string => rows.map((row) => row.join('\t')).join('\n');
+  const times = <T>(n: number, of: (i: number) => T): T[] => Array.from({ length: n }, (_, i) => of(i));
+  const one = (id: string, why: string, text: string, expect: Case['expect']): Case => ({ id, why, text, expect });
+  const lamps = (i: number): string => ['red', 'white'][i % 2] ?? '';
+  const mean = (...of: string[]): string => (of.reduce((s, x) => s + Number(x), 0) / of.length).toFixed(2);
+  const [a, b, c, d, e, f] = times(6, () => about()) as [string, string, string, string, string, string];
+  const three = times(3, () => times(3, () => about()));
+  const two: Case['expect'] = { layout: ['rows'], groups: ['red', 'white'] };
+  const figures: Case['expect'] = { layout: ['summary'], groups: ['red', 'white'], asks: ['two-groups'] };
+  const onLines: Case['expect'] = { layout: ['repeated'], subject: 'line', asks: ['repeated'], readings: 12 };
+  const overTimes = (...heads: string[]): string =>
+    lines(['line', ...heads], ...times(4, (i) => [`L${i + 1}`, ...heads.map(() => about())]));
+  return [
+    one(
+      'symbols-of-figures',
+      'figures by their symbols',
+      lines(['Group', 'N', 'X̄', 's'], ['red', 12, about(), '2.1'], ['white', 11, about(), '2.4']),
+      { ...figures, spread: 'sd', doubts: [] },
+    ),
+    one(
+      'two-means-behind-their-variables',
+      'figures of two variables, each behind its name',
+      lines(
+        ['lamp', 'n', 'length mean', 'length SD', 'mass mean', 'mass SD'],
+        ['red', 12, about(), '2.1', about(5, 1), '0.6'],
+        ['white', 11, about(), '2.4', about(5, 1), '0.7'],
+      ),
+      { ...figures, labels: 'mean mass', doubts: ['which-outcome'] },
+    ),
+    one(
+      'numbered-means',
+      'a second mean by its number',
+      lines(
+        ['lamp', 'n', 'mean', 'SD', 'mean2', 'SD2'],
+        ['red', 12, about(), '2.1', about(5, 1), '0.6'],
+        ['white', 11, about(), '2.4', about(5, 1), '0.7'],
+      ),
+      { ...figures, doubts: ['which-outcome'] },
+    ),
+    one(
+      'two-variables-with-plus-minus',
+      'two variables, each a mean with its spread in a cell',
+      lines(
+        ['lamp', 'n', 'length', 'mass'],
+        ['red', 12, `${about()} ± 2.1`, '5.2 ± 0.6'],
+        ['white', 11, `${about()} ± 2.4`, '4.8 ± 0.7'],
+      ),
+      { ...figures, doubts: ['which-outcome', 'spread-kind'] },
+    ),
+    one(
+      'geometric-means',
+      'geometric means with their geometric SD',
+      lines(['lamp', 'n', 'geometric mean', 'GSD'], ['red', 12, about(), '1.3'], ['white', 11, about(), '1.4']),
+      { ...figures, spread: 'sd', doubts: [] },
+    ),
+    one(
+      'geometric-means-with-limits',
+      'geometric means with the limits of their interval',
+      lines(['lamp', 'n', 'GM', '95% CI'], ['red', 12, '20.1', '17.0–23.8'], ['white', 11, '18.3', '15.2–22.0']),
+      { ...figures, spread: 'interval', doubts: [] },
+    ),
+    one(
+      'means-beside-their-readings',
+      'three readings of each lamp, their mean and SD behind them',
+      lines(
+        ['lamp', 'r1', 'r2', 'r3', 'mean', 'SD'],
+        ...three.map((own, i) => [['red', 'white', 'dark'][i] ?? '', ...own, mean(...own), '1.20']),
+      ),
+      { layout: ['columns'], turned: true, groups: ['red', 'white', 'dark'], readings: 9, asks: ['several'] },
+    ),
+    one(
+      'means-among-readings',
+      'a mean below the readings of each lamp, in the same column',
+      lines(
+        ['lamp', 'length'],
+        ...[a, b, c].map((x) => ['red', x]),
+        ['red mean', mean(a, b, c)],
+        ...[d, e, f].map((x) => ['white', x]),
+        ['white mean', mean(d, e, f)],
+      ),
+      { ...two, readings: 6, doubts: ['summary-row'], asks: ['two-groups'] },
+    ),
+    one(
+      'totals-among-counts',
+      'a total below the outcomes of each lamp',
+      lines(
+        ['lamp', 'outcome', 'count'],
+        ...[
+          ['red', 12, 8],
+          ['white', 7, 13],
+        ].flatMap(([lamp = '', alive = 0, dead = 0]) => [
+          [lamp, 'alive', alive],
+          [lamp, 'dead', dead],
+          [lamp, 'total', Number(alive) + Number(dead)],
+        ]),
+      ),
+      { layout: ['counts'], groups: ['red', 'white'], categories: ['alive', 'dead'], total: 40, doubts: ['total-row'] },
+    ),
+    one(
+      'grand-total',
+      'subtotals and the total of all below their tanks',
+      lines(
+        ['lamp', 'tank', 'mass'],
+        ['red', 'A', '4.1'],
+        ['red', 'B', '6.2'],
+        ['red Total', '', '10.3'],
+        ['white', 'C', '9.0'],
+        ['white', 'D', '11.1'],
+        ['white Total', '', '20.1'],
+        ['Grand Total', '', '30.4'],
+      ),
+      { ...two, readings: 4, doubts: ['total-row'] },
+    ),
+    one(
+      'a-row-that-says-mean',
+      'a row of nothing but “AVG”, the means beneath it',
+      lines(['white', 'red'], ...times(7, () => [about(), about()]), ['AVG', 'AVG'], [about(), about()]),
+      { layout: ['columns'], groups: ['white', 'red'], readings: 14, doubts: ['summary-row'] },
+    ),
+    one(
+      'key-above',
+      'what the codes of a column stand for, in a line above the table',
+      lines(['1 = red, 2 = white'], ['lamp', 'length'], ...times(8, (i) => [1 + (i % 2), about()])),
+      { ...two, readings: 8, doubts: [], asks: ['two-groups'] },
+    ),
+    one(
+      'key-below',
+      'what the codes of a column stand for, below the table',
+      lines(['lamp', 'length'], ...times(8, (i) => ['RW'[i % 2] ?? '', about()]), [''], ['R: red; W: white']),
+      { ...two, readings: 8, doubts: [], asks: ['two-groups'] },
+    ),
+    one(
+      'sizes-in-heads',
+      'how many readings stand below, in the heads',
+      lines(['red (n = 4)', 'white (n=4)'], ...times(4, () => [about(), about()])),
+      { layout: ['columns'], groups: ['red', 'white'], readings: 8, doubts: [] },
+    ),
+    one(
+      'two-counts-in-a-cell',
+      'two counts a cell under both their names',
+      lines(['cross', 'brown:green'], ['A', '31:9'], ['B', '28:12'], ['C', '35:5']),
+      { layout: ['counts'], groups: ['A', 'B', 'C'], categories: ['brown', 'green'], total: 120 },
+    ),
+    one(
+      'so-many-of-so-many-spores',
+      'counts with what was counted behind them',
+      lines(['lamp', 'settled'], ['red', '12 of 20 spores'], ['white', '7 of 20 spores']),
+      {
+        layout: ['counts'],
+        groups: ['red', 'white'],
+        shares: [
+          [12, 20],
+          [7, 20],
+        ],
+        doubts: [],
+      },
+    ),
+    one(
+      'percent-in-front',
+      'a percentage called so in front of its name',
+      lines(['lamp', '% alive', 'n'], ['red', 85, 40], ['white', 55, 40]),
+      {
+        layout: ['counts'],
+        groups: ['red', 'white'],
+        shares: [
+          [34, 40],
+          [22, 40],
+        ],
+        asks: ['share'],
+      },
+    ),
+    one(
+      'proportions-with-n',
+      'proportions beside what they are of',
+      lines(['lamp', 'proportion alive', 'n'], ['red', '0.85', 40], ['white', '0.55', 40]),
+      {
+        layout: ['counts'],
+        groups: ['red', 'white'],
+        shares: [
+          [34, 40],
+          [22, 40],
+        ],
+        asks: ['share'],
+      },
+    ),
+    one(
+      'time-at-risk',
+      'events beside the time over which they were watched for',
+      lines(['group', 'events', 'plant-days'], ['fed', 12, '340.5'], ['unfed', 20, '310.2']),
+      { layout: ['counts'], groups: ['fed', 'unfed'], total: 32, asks: ['table'], labels: 'plant-days' },
+    ),
+    one(
+      'readings-parted-by-strokes',
+      'three readings a cell, parted by strokes',
+      lines(['lamp', 'length'], ...times(6, (i) => [lamps(i), `${about()} / ${about()} / ${about()}`])),
+      { ...two, readings: 18, asks: ['two-groups'] },
+    ),
+    one(
+      'numbers-entered-as-text',
+      'an apostrophe before each number',
+      lines(['red', 'white'], ...times(4, () => [`'${about()}`, `'${about()}`])),
+      { layout: ['columns'], groups: ['red', 'white'], readings: 8 },
+    ),
+    one('days-over-columns', 'days as heads', overTimes('2026-03-01', '2026-03-08', '2026-03-15'), onLines),
+    one(
+      'days-over-columns-by-strokes',
+      'days as heads, as they are written by hand',
+      overTimes('1/3', '8/3', '15/3'),
+      onLines,
+    ),
+    one('times-over-columns', 'times of day as heads', overTimes('8:00', '12:00', '16:00'), onLines),
+    one(
+      'ratios-over-columns',
+      'ratios as heads',
+      lines(['1:1', '1:2', '1:4'], ...times(5, () => [about(), about(), about()])),
+      { layout: ['columns'], groups: ['1:1', '1:2', '1:4'], readings: 15, doubts: [] },
+    ),
+    one(
+      'days-over-two-lamps',
+      'days as heads, the lamp of each line beside it',
+      lines(['line', 'lamp', '1 March', '8 March'], ...times(6, (i) => [`L${i + 1}`, lamps(i), about(), about()])),
+      { layout: ['repeated'], subject: 'line', readings: 12, asks: ['mixed'] },
+    ),
+  ];
+}
