@@ -209,6 +209,80 @@ export function figureCasesFrom(seed: number): Case[] {
       lines(['red', 'white'], ...times(4, () => [`'${about()}`, `'${about()}`])),
       { layout: ['columns'], groups: ['red', 'white'], readings: 8 },
     ),
+    one(
+      'proportions-with-limits',
+      'shares with the limits of their intervals, and what they are of',
+      lines(
+        ['lamp', 'share', 'lower', 'upper', 'n'],
+        ['red', '0.85', '0.71', '0.93', 40],
+        ['white', '0.55', '0.40', '0.69', 40],
+      ),
+      {
+        layout: ['counts'],
+        groups: ['red', 'white'],
+        shares: [
+          [34, 40],
+          [22, 40],
+        ],
+        asks: ['share'],
+      },
+    ),
+    one(
+      'a-mean-of-proportions',
+      'the mean of several shares, with its SD',
+      lines(['lamp', 'mean proportion', 'SD', 'n'], ['red', '0.85', '0.10', 20], ['white', '0.55', '0.12', 20]),
+      { ...figures, spread: 'sd' },
+    ),
+    one(
+      'named-cells',
+      'a lamp and its reading in each cell, in rows and columns',
+      lines(
+        ['', 'c1', 'c2', 'c3'],
+        ...times(3, (i) => [`r${i + 1}`, ...times(3, (j) => `${'ABC'[(i + j) % 3] ?? ''} ${about()}`)]),
+      ),
+      { layout: ['rows'], groups: ['A', 'B', 'C'], anyOrder: true, readings: 9, asks: ['several'] },
+    ),
+    one(
+      'ticks-and-crosses',
+      'what was found of each plot by ticks and crosses',
+      lines(['plot', 'lamp', 'grazed'], ...times(12, (i) => [i + 1, lamps(i), i % 3 ? '✓' : '✗'])),
+      { layout: ['categories'], groups: ['red', 'white'], categories: ['no', 'yes'], asks: ['share'] },
+    ),
+    one(
+      'time-to-something',
+      'how long something took, and whether it came to be',
+      lines(['lamp', 'days to settle', 'settled'], ...times(12, (i) => [lamps(i), 3 + ((i * 5) % 11), i % 4 ? 1 : 0])),
+      { ...two, readings: 12, doubts: ['beyond-limit'] },
+    ),
+    one(
+      'a-comment-with-a-comma',
+      'a comment that commas part, above names parted by commas',
+      ['# lamp trial, March', 'lamp,length', ...times(6, (i) => `${lamps(i)},${about()}`)].join('\n'),
+      { ...two, readings: 6, doubts: [] },
+    ),
+    one(
+      'one-name-over-days',
+      'one name over numbered columns',
+      lines(['', 'day', '', ''], ['', 0, 7, 14], ...times(5, (i) => [`L${i + 1}`, about(), about(), about()])),
+      { layout: ['repeated'], groups: ['day 0', 'day 7', 'day 14'], readings: 15, asks: ['repeated'] },
+    ),
+    one(
+      'classes-as-heads',
+      'classes as heads, the first and the last open',
+      lines(['<5 m', '5–10 m', '>10 m'], ...times(5, () => [about(), about(), about()])),
+      { layout: ['columns'], groups: ['<5 m', '5–10 m', '>10 m'], readings: 15, doubts: [] },
+    ),
+    ...[
+      ['numbers', '0', '7', '14'],
+      ['hours', '0 h', '24 h', '48 h'],
+    ].map(([what = '', ...heads]) =>
+      one(
+        `${what}-over-columns-of-two-lamps`,
+        `${what} as heads, each tank read at all of them, its lamp beside it`,
+        lines(['tank', 'lamp', ...heads], ...times(8, (i) => [i + 1, lamps(i), about(), about(), about()])),
+        { layout: ['repeated'], subject: 'tank', readings: 24, asks: ['mixed'] },
+      ),
+    ),
     one('days-over-columns', 'days as heads', overTimes('2026-03-01', '2026-03-08', '2026-03-15'), onLines),
     one(
       'days-over-columns-by-strokes',

@@ -15,6 +15,7 @@ import type { Part } from './parts';
 import type { Seen } from './seen';
 import {
   arePlate,
+  areSteps,
   areTurns,
   endedName,
   groupName,
@@ -85,9 +86,9 @@ export function asColumns(looked: Looked): Interpretation[] {
 export function asRepeated(looked: Looked): Interpretation[] {
   const measures = columnsAt(looked, measuresOf(looked));
   if (measures.length < 2) return [];
-  const turns = areTurns(namesOf(measures));
   const name = naming(looked);
   const subject = looked.parts.findIndex((p, i) => p.role === 'subject' && (looked.columns[i]?.unique ?? false));
+  const turns = areTurns(namesOf(measures)) || (subject >= 0 && areSteps(namesOf(measures)));
   // Readings of one time may belong together as those of one subject do.
   const time = looked.parts.findIndex(
     ({ as }, i) => as === 'calendar' && i === 0 && (looked.columns[i]?.unique ?? false),
@@ -182,7 +183,9 @@ export function asCases(looked: Looked): Interpretation[] {
   else if (measures.length === 1) return [];
   else evidence.push({ weight: 2, why: 'its columns hold numbers' });
   if (measures.length > 1) {
-    if (areTurns(namesOf(measures))) evidence.push({ weight: -4, why: 'its columns are named as times' });
+    const each = looked.columns.some((c, i) => c.unique && looked.parts[i]?.role === 'subject');
+    if (areTurns(namesOf(measures)) || (each && areSteps(namesOf(measures))))
+      evidence.push({ weight: -4, why: 'its columns are named as times' });
     evidence.push({
       weight: Math.max(-4, Math.min(4, 0.5 - likeness)),
       why: likeness < 0 ? 'its columns of numbers are different measures' : 'its columns of numbers are alike',

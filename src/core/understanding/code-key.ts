@@ -32,7 +32,7 @@ export function codesNamed(block: Rows): { block: string[][]; note: string } | u
   const said = found.find((key) => key.column !== '')?.column.toLowerCase();
   const lines = new Set(found.map((key) => key.r));
   const rest = block.filter((row, r) => !lines.has(r) && row.some((cell) => cell.trim() !== ''));
-  const width = Math.max(0, ...rest.map((row) => row.length));
+  const width = rest.reduce((most, row) => Math.max(most, row.length), 0);
   const coded = Array.from({ length: width }, (_, k) => k).filter((k) => {
     const [head = '', ...below] = rest.map((row) => textAt(row, k)).filter((text) => text !== '');
     const used = new Set(below);

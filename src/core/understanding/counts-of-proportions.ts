@@ -2,10 +2,10 @@
 import type { Worked } from './limits-apart';
 import type { Incoming } from './seen';
 import { slack, valueOf } from './sums';
-import { outOfName } from './vocabulary';
+import { lowerName, outOfName, upperName } from './vocabulary';
 
 const proportion =
-  /^(?:proportions?|prop\.?|fractions?|shares?|frequenc(?:y|ies))(?:\s+(?:of|that|who|which))?\s+(?=\p{L})/iu;
+  /^(?:proportions?|prop\.?|fractions?|shares?|frequenc(?:y|ies))(?:(?:\s+(?:of|that|who|which))?\s+(?=\p{L})|$)/iu;
 /** How far a count may lie from a whole number, beyond the rounding of its proportion. */
 const allowed = 0.01;
 
@@ -14,7 +14,10 @@ export function countsOfProportions(columns: readonly Incoming[]): Worked {
   const as = { columns: [...columns], notes: [] };
   const share = columns.find((c) => proportion.test(c.name));
   const total = columns.find((c) => outOfName.test(c.name));
-  const names = columns.filter((c) => c !== share && c !== total);
+  // A proportion with an SD is the mean of several.
+  const isLimit = ({ name }: Incoming): boolean => lowerName.test(name) || upperName.test(name);
+  const limits = columns.filter((c) => c !== share && isLimit(c));
+  const names = columns.filter((c) => c !== share && c !== total && !limits.includes(c));
   if (!share || !total || names.length !== 1) return as;
   const counts = share.cells.map((cell, row) => {
     const [part, of] = [valueOf(cell), valueOf(total.cells[row])];
@@ -23,10 +26,15 @@ export function countsOfProportions(columns: readonly Incoming[]): Worked {
     return Math.abs(part * of - count) <= slack(cell) * of + allowed ? count : undefined;
   });
   if (!counts.every((count) => count !== undefined)) return as;
+  const counted = (c: Incoming): Incoming => ({
+    name: c.name.replace(proportion, '') || 'found',
+    unit: '',
+    cells: counts.map(String),
+  });
   return {
-    columns: columns.map((c) =>
-      c === share ? { ...c, name: c.name.replace(proportion, ''), unit: '', cells: counts.map(String) } : c,
-    ),
-    notes: [`The counts were worked out from the proportions and “${total.name}”.`],
+    columns: columns.flatMap((c) => (limits.includes(c) ? [] : [c === share ? counted(c) : c])),
+    notes: [
+      `The counts were worked out from the proportions and “${total.name}”${limits.length > 0 ? '; the limits of their intervals follow from them, and were left out' : ''}.`,
+    ],
   };
 }

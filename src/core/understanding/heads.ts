@@ -113,7 +113,11 @@ export function hasHead(block: Rows): boolean {
   const forgotten =
     bare.length === 1 && named.length > 1 && rest.every((row) => row.every((c) => c.trim() === '' || isFigure(c)));
   if (named.length === 0 || (!forgotten && bare.some((k) => k > 0 && (bare.length > 1 || !namesRows(k))))) return false;
-  const plain = head.flatMap((text, k) => (text.trim() === '' || isName(text, below(k)) ? [] : [k]));
+  const unnamed = head.flatMap((text, k) => (text.trim() === '' || isName(text, below(k)) ? [] : [k]));
+  // Beside names "<5 m" is one too: the first of some classes, or the last.
+  const isEnd = (k: number): boolean => /^[<>≤≥]\s*\d/.test(textAt(head, k)) && overNumbers(below(k));
+  const classes = unnamed.length < named.length && unnamed.every(isEnd);
+  const plain = classes ? [] : unnamed;
   if (plain.length > 0) {
     const overNumbers = head.flatMap((_, k) => (below(k).some(isFigure) ? [k] : []));
     if (!plain.every((k) => isNumber(cellAt(head, k)) && overNumbers.includes(k))) return false;
@@ -155,6 +159,8 @@ const count = (row: readonly string[] | undefined): number => row?.filter((t) =>
 /** Rows above the names that are looked at. */
 const mostAbove = 12;
 
+const isComment = (row: readonly string[]): boolean => /^#\s*\p{L}/u.test(textAt(row, 0));
+
 /** Empty rows and titles, a text alone in its row, over rows that fill more than one column. */
 function above(block: Rows, width: number): number {
   let rows = 0;
@@ -162,7 +168,9 @@ function above(block: Rows, width: number): number {
     const row = block[rows];
     const texts = row?.filter((t) => t.trim() !== '') ?? [];
     const title = width > 1 && texts.length === 1 && !isNumber(cellAt(texts, 0)) && textAt(row, 0) !== '';
-    if (texts.length > 0 && !title) break;
+    // A comment, which commas may have parted, over names.
+    const comment = isComment(row ?? []) && hasHead(block.slice(rows + 1).filter((r) => !isComment(r)));
+    if (texts.length > 0 && !title && !comment) break;
     rows += 1;
   }
   return rows;
@@ -209,18 +217,31 @@ function numberedUnder(upper: readonly string[], lower: readonly string[]): bool
   return inOrder && names > 1 && next > 2;
 }
 
+/** Whether one name stands over numbers that rise, "day" over 0, 7 and 14, and over nothing else. */
+function numbersUnder(upper: readonly string[], lower: readonly string[]): boolean {
+  const at = upper.findIndex((text) => text.trim() !== '');
+  const under = lower.slice(at);
+  return (
+    at > 0 &&
+    upper.slice(at + 1).every((text) => text.trim() === '') &&
+    under.length > 1 &&
+    under.every((text, i) => isNumber(text) && (i === 0 || Number(text) > Number(under[i - 1]))) &&
+    lower.slice(0, at).every((text) => !isNumber(text))
+  );
+}
+
 /** Whether the names of a row reach over several of the row below, as merged cells do: "Red lamp, , White lamp, ". */
 function reachOver(upper: readonly string[], lower: readonly string[]): boolean {
   const is = (text: string | undefined): boolean => (text ?? '').trim() !== '';
   const names = upper.filter(is);
-  const gaps = upper.filter((text, k) => !is(text) && is(lower[k]) && upper.slice(0, k).some(is));
+  const gaps = lower.filter((text, k) => is(text) && !is(upper[k]) && upper.slice(0, k).some(is));
   const first = lower.flatMap((text, k) => (is(text) && is(upper[k]) ? [k] : []));
   return (
-    names.length > 1 &&
+    (names.length > 1 || numbersUnder(upper, lower)) &&
     gaps.length > 0 &&
     first.length > 0 &&
     names.every((text) => isName(text, [])) &&
-    (lower.filter(is).every((text) => isName(text, [])) || numberedUnder(upper, lower)) &&
+    (lower.filter(is).every((text) => isName(text, [])) || numberedUnder(upper, lower) || numbersUnder(upper, lower)) &&
     !isUnitRow(lower, [])
   );
 }
@@ -259,6 +280,8 @@ export function headsOf(block: Rows): Heads {
   return { skipped: empty, names: 0, units: 0 };
 }
 
+const oneLine = (name: string): string => name.replace(/\s*[\r\n]+\s*/g, ' ');
+
 /** Each column's name and unit, from the rows above the readings. */
 export function namesAndUnits(block: Rows, heads: Heads, width: number): { name: string; unit: string }[] {
   const [upper = [], lower = []] = block.slice(heads.skipped, heads.skipped + heads.names);
@@ -267,7 +290,7 @@ export function namesAndUnits(block: Rows, heads: Heads, width: number): { name:
   return Array.from({ length: width }, (_, k) => {
     const unit = bare(cellAt(units, k));
     return unit && unit !== '-'
-      ? { name: textAt(names, k), unit: splitUnit(`x (${unit})`).unit || unit }
-      : splitUnit(cellAt(names, k));
+      ? { name: oneLine(textAt(names, k)), unit: splitUnit(`x (${unit})`).unit || unit }
+      : splitUnit(oneLine(cellAt(names, k)));
   });
 }

@@ -42,6 +42,7 @@ import { outcomesTwice } from './outcomes-twice';
 import { replicatesGathered } from './replicates-gathered';
 import { groupsBelow, sectionsApart } from './sections';
 import type { Incoming } from './seen';
+import { cellsNamed } from './named-cells';
 import { namesFilledDown } from './names-filled-down';
 import { summaryRows } from './summary-rows';
 import { numberName, pName, spreadKind, turnName } from './vocabulary';
@@ -183,6 +184,7 @@ function takenApart(block: Rows): { block: string[][]; note: string; split: bool
     [figuresTold, 'Figures told in lines of text became a group a row.'],
     [linesApart, 'Lines of many numbers were taken apart.'],
     [listsInCells, 'Cells of many readings were taken apart, a reading a row.'],
+    [cellsNamed, 'Cells of a name and its reading were taken apart, a reading a row.'],
     [groupsBelow, 'Groups below one another were put side by side.'],
     [sectionsApart, 'Names that stood over readings became a column beside them.'],
     [figuresInGrid, 'Means in a grid became a group a row.'],
@@ -205,7 +207,7 @@ function takenApart(block: Rows): { block: string[][]; note: string; split: bool
     return {
       block: found,
       note: [note, ...left].join(' '),
-      split: way === linesApart || way === listsInCells || way === sectionsApart,
+      split: way === linesApart || way === listsInCells || way === cellsNamed || way === sectionsApart,
     };
   }
   return undefined;

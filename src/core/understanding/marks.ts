@@ -22,17 +22,31 @@ function isMarked({ name, cells }: Incoming): boolean {
   );
 }
 
+const tick = /^[✓✔☑]$/u;
+const cross = /^[✗✘☒×x]$/iu;
+
+/** A column of ticks and crosses, with yes and no in their place; undefined of any other. */
+function ticked(column: Incoming): Incoming | undefined {
+  const cells = column.cells.map((cell) => cell.trim());
+  const are =
+    cells.every((cell) => cell === '' || tick.test(cell) || cross.test(cell)) && cells.some((cell) => tick.test(cell));
+  if (!are || !cells.some((cell) => cross.test(cell))) return undefined;
+  return { ...column, cells: cells.map((cell) => (tick.test(cell) ? 'yes' : cell === '' ? '' : 'no')) };
+}
+
 /** Columns with yes for each mark and no for each empty cell beside it. */
-export function marksRead(columns: readonly Incoming[]): Worked {
+export function marksRead(given: readonly Incoming[]): Worked {
+  const columns = given.map((c) => ticked(c) ?? c);
+  const notes = columns.some((c, k) => c !== given[k]) ? ['Ticks were read as yes, and crosses as no.'] : [];
   // Rows that hold nothing but marks are told from empty ones by what names them.
   const full = (): boolean => columns.some((c) => c.cells.every((cell) => cell.trim() !== ''));
   // Beside readings a mark is a remark on them.
   const measured = columns.slice(1).some((c) => c.cells.some((cell) => valueOf(cell) !== undefined));
-  if (measured || !columns.some(isMarked) || !full()) return { columns: [...columns], notes: [] };
+  if (measured || !columns.some(isMarked) || !full()) return { columns, notes };
   return {
     columns: columns.map((c) =>
       isMarked(c) ? { ...c, cells: c.cells.map((cell) => (cell.trim() === '' ? 'no' : 'yes')) } : c,
     ),
-    notes: ['Marks were read as yes, and the empty cells of their columns as no.'],
+    notes: [...notes, 'Marks were read as yes, and the empty cells of their columns as no.'],
   };
 }

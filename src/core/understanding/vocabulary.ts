@@ -52,6 +52,18 @@ const momentName =
   /^(?:\d{4}|\d{1,4}[-/.]\d{1,2}[-/.]\d{0,4}|\d{1,2}:\d{2}(?::\d{2})?|(?:\d{1,2}[-. ]{1,2})?(?:jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)\.?(?:[-. ]\d{1,4})?)$/iu;
 /** Whether a name is of a time at which something was read. */
 export const isTurn = (name: string): boolean => turnName.test(name) || momentName.test(name.trim());
+/** Whether names are numbers that rise, perhaps with a unit of time: what each subject was read at, 0, 7 and 14 or 0 h and 24 h. */
+export function areSteps(names: readonly string[]): boolean {
+  const steps = names.map((name) =>
+    /^(\d+(?:[.,]\d+)?)\s?(h|hrs?|hours?|min|minutes?|d|days?|w|wks?|weeks?|months?|yrs?|years?)?$/iu.exec(name.trim()),
+  );
+  const units = new Set(steps.map((step) => step?.[2]));
+  return (
+    names.length > 1 &&
+    units.size === 1 &&
+    steps.every((step, i) => step !== null && (i === 0 || Number(step[1]) > Number(steps[i - 1]?.[1])))
+  );
+}
 /** Whether all names, or all but one, are of times at which one thing was read. */
 export function areTurns(names: readonly string[]): boolean {
   if (areTimesOfOne(names)) return true;

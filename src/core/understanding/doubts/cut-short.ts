@@ -1,14 +1,27 @@
 /** Times beside a column that says whether their end was seen: "days" beside "censored". */
-import { columnsOf, type Table, called } from '../../readings/table';
+import { type Column, columnsOf, type Table, called } from '../../readings/table';
 import { endedName, spanName } from '../vocabulary';
 import { type Mend, type TableDoubt, asItIs, isSettled } from './doubt';
 import { textAt } from '../../readings/cell-at';
+
+/** What says of each time whether its end was seen: by its name, or yes and no beside the time to something. */
+function endOf(time: Column, table: Table): Column | undefined {
+  const answers = (c: Column): boolean =>
+    c.cells.every((cell) => /^(?:|0|1|y|n|yes|no|true|false)$/i.test(cell.trim())) &&
+    c.cells.some((cell) => cell.trim() !== '');
+  return (
+    columnsOf(table, 'label').find((c) => endedName.test(c.name)) ??
+    (/(?:^| )(?:to|until|till)(?: |$)/i.test(time.name)
+      ? [...columnsOf(table, 'label'), ...columnsOf(table, 'group')].find(answers)
+      : undefined)
+  );
+}
 
 /** Times that may have been cut short, and are counted as they stand. */
 export function cutShort(table: Table): TableDoubt[] {
   if (table.shape !== 'rows' || isSettled(table, 'beyond-limit')) return [];
   const [time, another] = columnsOf(table, 'measure').filter((c) => spanName.test(c.name));
-  const ended = columnsOf(table, 'label').find((c) => endedName.test(c.name));
+  const ended = time && endOf(time, table);
   if (!time || another || !ended) return [];
   const rows = new Map<string, number[]>();
   ended.cells.forEach((cell, row) => {
