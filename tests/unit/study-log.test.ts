@@ -133,10 +133,10 @@ describe('the log of a study', () => {
     );
     expect(told({ block: 'x1' }, { block: 'x2', name: 'Lamps' })).to.equal('blocks changed, name now “Lamps”');
     // Whatever is one of a few has a name for each of them.
-    const codes = (of: typeof Schema.entries | typeof FigureStyle.entries): [string, string[]][] =>
-      Object.entries(of).flatMap(([part, schema]) => {
-        const inner = 'wrapped' in schema ? schema.wrapped : schema;
-        return 'options' in inner && inner.type === 'picklist' ? [[part, inner.options.map(String)]] : [];
+    const codes = (entries: object): [string, string[]][] =>
+      Object.entries(entries as Record<string, { wrapped?: unknown }>).flatMap(([part, schema]) => {
+        const { type, options = [] } = (schema.wrapped ?? schema) as { type: string; options?: readonly unknown[] };
+        return type === 'picklist' ? [[part, options.map(String)]] : [];
       });
     const names = { ...choiceNames, ...styleNames, kind: kindNames } as Record<string, Record<string, string>>;
     const all = [...codes(Schema.entries), ...codes(FigureStyle.entries)].filter(
