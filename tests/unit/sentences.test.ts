@@ -184,6 +184,26 @@ describe('sentences and pictures of any readings', () => {
   });
 });
 
+describe('figures of groups', () => {
+  const asked = (mean: string): string => {
+    const table = tableOf(
+      [
+        { ...emptyColumn('g', 'lamp', '', 'group'), cells: ['red', 'white'] },
+        { ...emptyColumn('n', 'n', '', 'count'), cells: ['12', '11'] },
+        { ...emptyColumn('m', mean), cells: ['20.1', '18.3'] },
+        { ...emptyColumn('s', 'SD', '', 'spread'), cells: ['2.1', '2.4'] },
+      ],
+      { shape: 'summary' },
+    );
+    return questionSentence(namesOf(questionOf('two-groups', { a: 'red', b: 'white' }), table));
+  };
+  it('are asked about by what their means are of, and as a mean where nothing says', () => {
+    const told = { 'mean of the lengths': 'Do lengths', 'Mean length': 'Does length', 'mean 2': 'Does mean 2' };
+    for (const [column, words] of Object.entries({ ...told, X̄: 'Does mean', M: 'Does mean', Average: 'Does mean' }))
+      expect(asked(column), column).to.match(new RegExp(`^${words} differ between`));
+  });
+});
+
 describe('decimals of effects', () => {
   const number = fc.double({ min: -1e4, max: 1e4, noNaN: true });
   const effect = fc

@@ -60,8 +60,13 @@ export function measureOf(question: Question, table: Table): string {
   if (table.shape === 'repeated') return columnNamed(measure, table);
   // A column of SDs is no measure: what they are SDs of, the table alone may say.
   const name = measure?.role === 'spread' ? table.measure : (measure?.name ?? table.measure);
-  // A column of reported means is named after what they are means of.
-  return table.shape === 'summary' ? name.replace(/^(mean|average)\s+/i, '') : name;
+  return table.shape === 'summary' ? ofMeans(name) : name;
+}
+
+/** What a column of reported means is of, "length" of "mean of length"; "mean" where it says no more. */
+function ofMeans(name: string): string {
+  const of = name.replace(/^(?:mean|average)\s+(?:of\s+(?:the\s+)?)?(?=\p{L})/iu, '');
+  return /^(?:averages?|avg\.?|m|x[\u0304\u0305]|x[- ]?bar|µ|mu)$/iu.test(of) ? 'mean' : of;
 }
 
 /** Whether naming a question needs the cells of its table, and not its columns' heads alone. */
