@@ -53,7 +53,7 @@ import {
   tukeyWorking,
   welchAnovaWorking,
 } from '../../src/core/working/several-groups';
-import { type Step, constant, minus, over, squared, symbol, times } from '../../src/core/working/term';
+import { type Step, constant, symbol } from '../../src/core/working/term';
 
 const groups = [
   [34.2, 31.7, 36.2, 30.5, 36.5],
@@ -89,7 +89,7 @@ const near = (steps: readonly Step[], expected: Record<string, number | undefine
 describe('the working', () => {
   it('writes a formula, the same with its numbers, and one value for both', () => {
     const [x, y] = [symbol('x', 2), symbol('y', -3)];
-    const term = over(squared(minus(x, y)), times(constant(2), y));
+    const term = x.minus(y).squared().over(constant(2).times(y));
     expect(term.tex).to.equal('\\frac{\\left(x - y\\right)^2}{2\\,y}');
     expect(term.numbers).to.equal('\\frac{\\left(2 - \\left(-3\\right)\\right)^2}{2 \\times \\left(-3\\right)}');
     expect(term.value).to.equal(-25 / 6);

@@ -3,7 +3,7 @@ import { fisherF } from '../distributions/f';
 import type { Direction } from '../procedures/direction';
 import { ending } from './means';
 import { judgedEnding } from './several-groups';
-import { type Step, type Term, Working, constant, minus, over, plus, root, symbol, times, total } from './term';
+import { type Step, type Term, Working, constant, symbol, total } from './term';
 import { nth } from '../numeric/nth';
 
 /** What the working starts from. */
@@ -31,10 +31,10 @@ function left(w: Working, { readings, blocks, groups, group, residual }: BlockSu
     group + residual,
   );
   const explained = w.look('what the groups explain of it', 'SS_G', fit, group);
-  const rest = w.let('what is left', 'SS_R', minus(within, explained));
-  const above = w.let('degrees of freedom of the groups', '\\nu_1', minus(symbol('k', groups), constant(1)));
-  const df = w.let('degrees of freedom', '\\nu', minus(minus(symbol('n', readings), symbol('b', blocks)), above));
-  const ms = w.let('mean square of what is left', 'MS_R', over(rest, df));
+  const rest = w.let('what is left', 'SS_R', within.minus(explained));
+  const above = w.let('degrees of freedom of the groups', '\\nu_1', symbol('k', groups).minus(constant(1)));
+  const df = w.let('degrees of freedom', '\\nu', symbol('n', readings).minus(symbol('b', blocks)).minus(above));
+  const ms = w.let('mean square of what is left', 'MS_R', rest.over(df));
   return { explained, above, df, ms };
 }
 
@@ -42,7 +42,7 @@ function left(w: Working, { readings, blocks, groups, group, residual }: BlockSu
 export function blocksWorking(sums: BlockSums): Step[] {
   const w = new Working();
   const { explained, above, df, ms } = left(w, sums);
-  const f = w.let('F', 'F', over(over(explained, above), ms));
+  const f = w.let('F', 'F', explained.over(above).over(ms));
   w.look('p', 'p', 'P\\left(F_{\\nu_1,\\,\\nu} \\ge F\\right)', fisherF(above.value, df.value).upper(f.value));
   return w.steps;
 }
@@ -64,7 +64,7 @@ export function twoInBlocksWorking(
   const { df, ms } = left(w, sums);
   const weights = blocks.map(([a, b], i) => {
     const [p, q] = [symbol(`n_{a${i + 1}}`, a.n), symbol(`n_{b${i + 1}}`, b.n)];
-    return over(times(p, q), plus(p, q));
+    return p.times(q).over(p.plus(q));
   });
   const all = w.let(
     'weights of the blocks, added',
@@ -72,11 +72,11 @@ export function twoInBlocksWorking(
     total('\\sum_b \\frac{n_{ab}\\,n_{bb}}{n_{ab} + n_{bb}}', weights),
   );
   const products = blocks.map(([a, b], i) =>
-    times(symbol(`w_{${i + 1}}`, nth(weights, i).value), symbol(`d_{${i + 1}}`, a.mean - b.mean)),
+    symbol(`w_{${i + 1}}`, nth(weights, i).value).times(symbol(`d_{${i + 1}}`, a.mean - b.mean)),
   );
   const sum = w.let('each block’s difference by its weight, added', 'S', total('\\sum_b w_b\\,d_b', products));
-  const difference = w.let('difference', 'd', over(sum, all));
-  return finished(w, difference, w.let('standard error', 'SE', root(over(ms, all))), df, level, rule);
+  const difference = w.let('difference', 'd', sum.over(all));
+  return finished(w, difference, w.let('standard error', 'SE', ms.over(all).root()), df, level, rule);
 }
 
 /** One difference of several groups within blocks. @param of their means and the standard error of their difference */
@@ -91,12 +91,12 @@ export function pairInBlocksWorking(
   const fit = '\\text{by least squares, in all blocks alike}';
   const a = w.look('mean of the first', '\\bar{y}_a', fit, of.means[0]);
   const b = w.look('mean of the second', '\\bar{y}_b', fit, of.means[1]);
-  const difference = w.let('difference', 'd', minus(a, b));
+  const difference = w.let('difference', 'd', a.minus(b));
   const share = w.look(
     'variance of it, in variances of one reading',
     'c',
     '\\text{by the layout}',
     of.se ** 2 / ms.value,
   );
-  return finished(w, difference, w.let('standard error', 'SE', root(times(ms, share))), df, level, rule);
+  return finished(w, difference, w.let('standard error', 'SE', ms.times(share).root()), df, level, rule);
 }

@@ -6,22 +6,7 @@ import { normal } from '../distributions/normal';
 import { type TwoByTwo, fisherExact } from '../procedures/fisher-exact';
 import type { Direction } from '../procedures/direction';
 import type { Share } from '../procedures/one-proportion';
-import {
-  type Step,
-  type Term,
-  Working,
-  constant,
-  logarithm,
-  magnitude,
-  minus,
-  over,
-  plus,
-  root,
-  squared,
-  symbol,
-  times,
-  total,
-} from './term';
+import { type Step, type Term, Working, constant, symbol, total } from './term';
 import { wilsonInterval } from './intervals';
 import { tailOf } from './tail';
 
@@ -39,9 +24,9 @@ export function oneProportionWorking(
   const w = new Working();
   const n = symbol('n', of);
   const p0 = symbol('\\pi_0', value);
-  const share = w.let('observed proportion', '\\hat{p}', over(symbol('x', count), n));
-  const se = w.let('standard error under the value', 'SE_0', root(over(times(p0, minus(one, p0)), n)));
-  const z = w.let('test statistic', 'z', over(minus(share, p0), se));
+  const share = w.let('observed proportion', '\\hat{p}', symbol('x', count).over(n));
+  const se = w.let('standard error under the value', 'SE_0', p0.times(one.minus(p0)).over(n).root());
+  const z = w.let('test statistic', 'z', share.minus(p0).over(se));
   tailOf(w, 'Z', z, normal, direction);
   return wilsonInterval(w, share, n, level);
 }
@@ -56,19 +41,22 @@ export function twoProportionsWorking(
 ): Step[] {
   const w = new Working();
   const [xa, na, xb, nb] = [symbol('x_a', countA), symbol('n_a', nA), symbol('x_b', countB), symbol('n_b', nB)];
-  const pa = w.let('first proportion', '\\hat{p}_a', over(xa, na));
-  const pb = w.let('second proportion', '\\hat{p}_b', over(xb, nb));
-  const d = w.let('difference', 'd', minus(pa, pb));
-  const pooled = w.let('pooled proportion', '\\bar{p}', over(plus(xa, xb), plus(na, nb)));
+  const pa = w.let('first proportion', '\\hat{p}_a', xa.over(na));
+  const pb = w.let('second proportion', '\\hat{p}_b', xb.over(nb));
+  const d = w.let('difference', 'd', pa.minus(pb));
+  const pooled = w.let('pooled proportion', '\\bar{p}', xa.plus(xb).over(na.plus(nb)));
   const se = w.let(
     'standard error under no difference',
     'SE_0',
-    root(times(times(pooled, minus(one, pooled)), plus(over(one, na), over(one, nb)))),
+    pooled
+      .times(one.minus(pooled))
+      .times(one.over(na).plus(one.over(nb)))
+      .root(),
   );
-  const z = w.let('test statistic', 'z', over(d, se));
+  const z = w.let('test statistic', 'z', d.over(se));
   tailOf(w, 'Z', z, normal, direction);
-  w.let('risk ratio', 'RR', over(pa, pb));
-  w.let('odds ratio', 'OR', over(times(xa, minus(nb, xb)), times(xb, minus(na, xa))));
+  w.let('risk ratio', 'RR', pa.over(pb));
+  w.let('odds ratio', 'OR', xa.times(nb.minus(xb)).over(xb.times(na.minus(xa))));
   return w.steps;
 }
 
@@ -78,17 +66,16 @@ function againstExpected(w: Working, cells: { observed: Term; expected: Term }[]
     'test statistic',
     'X^2',
     total('\\sum \\frac{(O - E)^2}{E}', cells, ({ observed, expected }) =>
-      over(squared(minus(observed, expected)), expected),
+      observed.minus(expected).squared().over(expected),
     ),
   );
   w.look('p', 'p', 'P\\left(\\chi^2_{\\nu} \\ge X^2\\right)', chiSquare(df.value).upper(chi2.value));
   const g = w.let(
     'likelihood-ratio statistic',
     'G',
-    times(
-      two,
+    two.times(
       total('\\sum O \\ln\\frac{O}{E}', cells, ({ observed, expected }) =>
-        observed.value === 0 ? constant(0) : times(observed, logarithm(over(observed, expected))),
+        observed.value === 0 ? constant(0) : observed.times(observed.over(expected).logarithm()),
       ),
     ),
   );
@@ -116,7 +103,7 @@ export function independenceWorking(table: readonly (readonly number[])[]): Step
       const at = `{${i + 1}${j + 1}}`;
       const rowTotal = symbol(`R_{${i + 1}}`, nth(rows, i));
       const columnTotal = symbol(`C_{${j + 1}}`, nth(columns, j));
-      const expected = over(times(rowTotal, columnTotal), n);
+      const expected = rowTotal.times(columnTotal).over(n);
       return {
         observed: symbol(`O_${at}`, count),
         // A table of more cells than are read is shown by its first.
@@ -127,11 +114,17 @@ export function independenceWorking(table: readonly (readonly number[])[]): Step
       };
     }),
   );
-  const df = w.let('degrees of freedom', '\\nu', times(minus(r, one), minus(c, one)));
+  const df = w.let('degrees of freedom', '\\nu', r.minus(one).times(c.minus(one)));
   againstExpected(w, cells, df);
   const chi2 = w.steps.find((s) => s.name === 'X^2')?.result ?? 0;
   const least = Math.min(rows.length, columns.length) - 1;
-  w.let('Cramér’s V', 'V', root(over(symbol('X^2', chi2), times(n, symbol('(\\min(r,c)-1)', least)))));
+  w.let(
+    'Cramér’s V',
+    'V',
+    symbol('X^2', chi2)
+      .over(n.times(symbol('(\\min(r,c)-1)', least)))
+      .root(),
+  );
   return w.steps;
 }
 
@@ -149,10 +142,10 @@ export function goodnessOfFitWorking(counts: readonly number[], shares: readonly
     expected: w.let(
       `expected count ${i + 1}`,
       `E_{${i + 1}}`,
-      times(n, symbol(`\\pi_{${i + 1}}`, nth(shares, i) / whole)),
+      n.times(symbol(`\\pi_{${i + 1}}`, nth(shares, i) / whole)),
     ),
   }));
-  const df = w.let('degrees of freedom', '\\nu', minus(symbol('k', counts.length), one));
+  const df = w.let('degrees of freedom', '\\nu', symbol('k', counts.length).minus(one));
   againstExpected(w, cells, df);
   return w.steps;
 }
@@ -161,12 +154,12 @@ export function goodnessOfFitWorking(counts: readonly number[], shares: readonly
 export function mcnemarWorking(b: number, c: number): Step[] {
   const w = new Working();
   const [B, C] = [symbol('b', b), symbol('c', c)];
-  const chi2 = w.let('test statistic', 'X^2', over(squared(minus(B, C)), plus(B, C)));
+  const chi2 = w.let('test statistic', 'X^2', B.minus(C).squared().over(B.plus(C)));
   w.look('p', 'p', 'P\\left(\\chi^2_1 \\ge X^2\\right)', chiSquare(1).upper(chi2.value));
   const corrected = w.let(
     'with continuity correction',
     'X_c^2',
-    over(squared(minus(magnitude(minus(B, C)), one)), plus(B, C)),
+    B.minus(C).magnitude().minus(one).squared().over(B.plus(C)),
   );
   w.look('p of the corrected test', 'p_c', 'P\\left(\\chi^2_1 \\ge X_c^2\\right)', chiSquare(1).upper(corrected.value));
   return w.steps;
@@ -214,38 +207,21 @@ export function proportionTrendWorking(shares: readonly Share[], scores: readonl
     'N',
     total('\\sum n_i', g, (s) => s.n),
   );
-  const p = w.let(
-    'pooled proportion',
-    '\\bar{p}',
-    over(
-      total('\\sum x_i', g, (s) => s.x),
-      n,
-    ),
-  );
-  const mean = w.let(
-    'mean score',
-    '\\bar{d}',
-    over(
-      total('\\sum n_i d_i', g, (s) => times(s.n, s.score)),
-      n,
-    ),
-  );
+  const p = w.let('pooled proportion', '\\bar{p}', total('\\sum x_i', g, (s) => s.x).over(n));
+  const mean = w.let('mean score', '\\bar{d}', total('\\sum n_i d_i', g, (s) => s.n.times(s.score)).over(n));
   const slope = w.let(
     'slope sum',
     'T',
-    total('\\sum (x_i - n_i \\bar{p})(d_i - \\bar{d})', g, (s) =>
-      times(minus(s.x, times(s.n, p)), minus(s.score, mean)),
-    ),
+    total('\\sum (x_i - n_i \\bar{p})(d_i - \\bar{d})', g, (s) => s.x.minus(s.n.times(p)).times(s.score.minus(mean))),
   );
   const variance = w.let(
     'its variance',
     'V',
-    times(
-      times(p, minus(one, p)),
-      total('\\sum n_i (d_i - \\bar{d})^2', g, (s) => times(s.n, squared(minus(s.score, mean)))),
-    ),
+    p
+      .times(one.minus(p))
+      .times(total('\\sum n_i (d_i - \\bar{d})^2', g, (s) => s.n.times(s.score.minus(mean).squared()))),
   );
-  const z = w.let('test statistic', 'z', over(slope, root(variance)));
+  const z = w.let('test statistic', 'z', slope.over(variance.root()));
   tailOf(w, 'Z', z, normal, 'either');
   return w.steps;
 }

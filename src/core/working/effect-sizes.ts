@@ -1,7 +1,7 @@
 /** The working of effect sizes: their intervals come from the noncentralities that fit the statistic seen. */
 import { noncentralFInterval } from '../procedures/effect-size-intervals';
 import { hedgesCorrection, noncentralityInterval } from '../procedures/standardized-difference';
-import { type Step, type Term, Working, constant, over, plus, root, symbol, times } from './term';
+import { type Step, type Term, Working, constant, symbol } from './term';
 
 const one = constant(1);
 
@@ -22,29 +22,29 @@ export function hedgesWorking(t: number, nA: number, nB: number, level: number):
   const w = new Working();
   const [na, nb] = [symbol('n_a', nA), symbol('n_b', nB)];
   const df = nA + nB - 2;
-  const scale = w.let('from t to d', 'h', root(plus(over(one, na), over(one, nb))));
-  const d = w.let('Cohen’s d', 'd_s', times(symbol('t', t), scale));
+  const scale = w.let('from t to d', 'h', one.over(na).plus(one.over(nb)).root());
+  const d = w.let('Cohen’s d', 'd_s', symbol('t', t).times(scale));
   const j = w.look(
     'bias correction',
     'J',
     '\\frac{\\Gamma(\\nu/2)}{\\sqrt{\\nu/2}\\;\\Gamma((\\nu-1)/2)}',
     hedgesCorrection(df),
   );
-  w.let('Hedges’ g', 'g', times(j, d));
+  w.let('Hedges’ g', 'g', j.times(d));
   const [low, high] = ends(w, t, df, level);
-  w.let('lower end', 'g_L', times(times(j, scale), low));
-  w.let('upper end', 'g_U', times(times(j, scale), high));
+  w.let('lower end', 'g_L', j.times(scale).times(low));
+  w.let('upper end', 'g_U', j.times(scale).times(high));
   return w.steps;
 }
 
 /** A mean, or a mean difference within pairs, in its own SDs, with its noncentral-t interval. */
 export function oneSampleSizeWorking(t: number, n: number, level: number): Step[] {
   const w = new Working();
-  const size = root(symbol('n', n));
-  w.let('in standard deviations', 'd_z', over(symbol('t', t), size));
+  const size = symbol('n', n).root();
+  w.let('in standard deviations', 'd_z', symbol('t', t).over(size));
   const [low, high] = ends(w, t, n - 1, level);
-  w.let('lower end', 'd_L', over(low, size));
-  w.let('upper end', 'd_U', over(high, size));
+  w.let('lower end', 'd_L', low.over(size));
+  w.let('upper end', 'd_U', high.over(size));
   return w.steps;
 }
 
@@ -52,9 +52,9 @@ export function oneSampleSizeWorking(t: number, n: number, level: number): Step[
 export function etaSquaredWorking(f: number, df1: number, df2: number, level: number): Step[] {
   const w = new Working();
   const [F, a, b] = [symbol('F', f), symbol('\\nu_1', df1), symbol('\\nu_2', df2)];
-  const explained = times(F, a);
-  w.let('eta squared', '\\eta^2', over(explained, plus(explained, b)));
-  const n = w.let('readings in the analysis', 'N', plus(plus(a, b), one));
+  const explained = F.times(a);
+  w.let('eta squared', '\\eta^2', explained.over(explained.plus(b)));
+  const n = w.let('readings in the analysis', 'N', a.plus(b).plus(one));
   const { low, high } = noncentralFInterval(f, df1, df2, level);
   const lambda = (name: string, at: string, way: string, value: number): Term =>
     w.look(
@@ -64,7 +64,7 @@ export function etaSquaredWorking(f: number, df1: number, df2: number, level: nu
       value,
     );
   const [l, u] = [lambda('lower', '\\lambda_L', '\\ge', low), lambda('upper', '\\lambda_U', '\\le', high)];
-  w.let('lower end', '\\eta^2_L', over(l, plus(l, n)));
-  w.let('upper end', '\\eta^2_U', over(u, plus(u, n)));
+  w.let('lower end', '\\eta^2_L', l.over(l.plus(n)));
+  w.let('upper end', '\\eta^2_U', u.over(u.plus(n)));
   return w.steps;
 }

@@ -4,14 +4,14 @@ import { fisherF } from '../distributions/f';
 import type { RepeatedMeasures } from '../procedures/repeated-measures';
 import { type ModelPart, type TwoWayAnova, unexplained } from '../procedures/two-way-anova';
 import type { WithinBetween } from '../procedures/within-between';
-import { type Step, type Term, Working, constant, minus, over, plus, squared, symbol, times, total } from './term';
+import { type Step, type Term, Working, constant, symbol, total } from './term';
 
 const one = constant(1);
 
 /** A line of a table of analysis: mean squares, F and its tail. */
 function judged(w: Working, mark: string, what: string, ss: Term, df: Term, msError: Term, dfError: Term): void {
-  const ms = w.let(`mean square, ${what}`, `MS_{${mark}}`, over(ss, df));
-  const f = w.let(`test statistic, ${what}`, `F_{${mark}}`, over(ms, msError));
+  const ms = w.let(`mean square, ${what}`, `MS_{${mark}}`, ss.over(df));
+  const f = w.let(`test statistic, ${what}`, `F_{${mark}}`, ms.over(msError));
   w.look(
     `p, ${what}`,
     `p_{${mark}}`,
@@ -56,7 +56,7 @@ export function twoWayWorking(table: TwoWayAnova): Step[] {
   left([]);
   const residual = left(interactive ? ['a', 'b', 'ab'] : ['a', 'b']);
   const dfError = w.look('degrees of freedom left', '\\nu_E', 'N - \\text{rank}', table.residual.df);
-  const msError = w.let('mean square left', 'MS_E', over(residual, dfError));
+  const msError = w.let('mean square left', 'MS_E', residual.over(dfError));
   const lines: [ModelPart, TwoWayAnova['a'] | undefined, string][] = [
     ['a', table.a, 'first factor'],
     ['b', table.b, 'second factor'],
@@ -68,11 +68,11 @@ export function twoWayWorking(table: TwoWayAnova): Step[] {
     const ss = w.let(
       `sum of squares, ${what}`,
       `SS_{${nameOf[part]}}`,
-      minus(left(after), left((['a', 'b', 'ab'] as const).filter((x) => x === part || after.includes(x)))),
+      left(after).minus(left((['a', 'b', 'ab'] as const).filter((x) => x === part || after.includes(x)))),
     );
     const df = symbol(`\\nu_{${nameOf[part]}}`, effect.df);
     judged(w, nameOf[part], what, ss, df, msError, dfError);
-    w.let(`partial eta squared, ${what}`, `\\eta^2_{${nameOf[part]}}`, over(ss, plus(ss, residual)));
+    w.let(`partial eta squared, ${what}`, `\\eta^2_{${nameOf[part]}}`, ss.over(ss.plus(residual)));
   }
   return w.steps;
 }
@@ -86,20 +86,22 @@ export function repeatedWorking(rows: readonly (readonly number[])[], found: Rep
   const grand = w.look('grand mean', '\\bar{y}', '\\frac{1}{nk}\\sum y_{ij}', meanOf(rows.flat()));
   const spread = (means: readonly number[], mark: string): Term =>
     total(`\\sum (\\bar{y}_{${mark}} - \\bar{y})^2`, means, (m, i) =>
-      squared(minus(symbol(`\\bar{y}_{${i + 1}}`, m), grand)),
+      symbol(`\\bar{y}_{${i + 1}}`, m)
+        .minus(grand)
+        .squared(),
     );
   const conditions = Array.from({ length: k.value }, (_, j) => meanOf(rows.map((r) => nth(r, j))));
-  const ssC = w.let('sum of squares, conditions', 'SS_C', times(n, spread(conditions, '\\cdot j')));
-  const ssS = w.let('sum of squares, subjects', 'SS_S', times(k, spread(rows.map(meanOf), 'i\\cdot')));
+  const ssC = w.let('sum of squares, conditions', 'SS_C', n.times(spread(conditions, '\\cdot j')));
+  const ssS = w.let('sum of squares, subjects', 'SS_S', k.times(spread(rows.map(meanOf), 'i\\cdot')));
   const ssT = w.let(
     'total sum of squares',
     'SS_T',
-    total('\\sum (y_{ij} - \\bar{y})^2', rows.flat(), (y) => squared(minus(symbol('y', y), grand))),
+    total('\\sum (y_{ij} - \\bar{y})^2', rows.flat(), (y) => symbol('y', y).minus(grand).squared()),
   );
-  const ssE = w.let('residual', 'SS_E', minus(minus(ssT, ssC), ssS));
-  const dfC = w.let('degrees of freedom, conditions', '\\nu_C', minus(k, one));
-  const dfE = w.let('degrees of freedom left', '\\nu_E', times(minus(n, one), minus(k, one)));
-  const msE = w.let('mean square left', 'MS_E', over(ssE, dfE));
+  const ssE = w.let('residual', 'SS_E', ssT.minus(ssC).minus(ssS));
+  const dfC = w.let('degrees of freedom, conditions', '\\nu_C', k.minus(one));
+  const dfE = w.let('degrees of freedom left', '\\nu_E', n.minus(one).times(k.minus(one)));
+  const msE = w.let('mean square left', 'MS_E', ssE.over(dfE));
   judged(w, 'C', 'conditions', ssC, dfC, msE, dfE);
   const correct = (name: string, mark: string, formula: string, { epsilon, p }: { epsilon: number; p: number }) => {
     w.look(`ε of ${name}`, `\\varepsilon_{${mark}}`, formula, epsilon);
@@ -122,7 +124,7 @@ export function repeatedWorking(rows: readonly (readonly number[])[], found: Rep
     '\\min\\left(1, \\frac{n(k-1)\\varepsilon - 2}{(k-1)(n-1-(k-1)\\varepsilon)}\\right)',
     found.huynhFeldt,
   );
-  w.let('partial eta squared', '\\eta^2', over(ssC, plus(ssC, ssE)));
+  w.let('partial eta squared', '\\eta^2', ssC.over(ssC.plus(ssE)));
   return w.steps;
 }
 
@@ -131,10 +133,10 @@ export function withinBetweenWorking(found: WithinBetween): Step[] {
   const w = new Working();
   const dfS = symbol('\\nu_S', found.subjects.df);
   const ssS = symbol('SS_S', found.subjects.ss);
-  const msS = w.let('mean square, subjects within groups', 'MS_S', over(ssS, dfS));
+  const msS = w.let('mean square, subjects within groups', 'MS_S', ssS.over(dfS));
   judged(w, 'G', 'groups', symbol('SS_G', found.group.ss), symbol('\\nu_G', found.group.df), msS, dfS);
   const dfE = symbol('\\nu_E', found.error.df);
-  const msE = w.let('mean square left within subjects', 'MS_E', over(symbol('SS_E', found.error.ss), dfE));
+  const msE = w.let('mean square left within subjects', 'MS_E', symbol('SS_E', found.error.ss).over(dfE));
   const { condition, interaction, greenhouseGeisser } = found;
   judged(w, 'C', 'conditions', symbol('SS_C', condition.ss), symbol('\\nu_C', condition.df), msE, dfE);
   judged(w, 'GC', 'interaction', symbol('SS_{GC}', interaction.ss), symbol('\\nu_{GC}', interaction.df), msE, dfE);

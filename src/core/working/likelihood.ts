@@ -2,7 +2,7 @@
 import { chiSquare } from '../distributions/chi-square';
 import { normal } from '../distributions/normal';
 import type { Direction } from '../procedures/direction';
-import { type Step, Working, constant, minus, root, symbol, times } from './term';
+import { type Step, Working, constant, symbol } from './term';
 
 /**
  * @param free log-likelihood where each group has its own mean; @param same where all share one, or the stated difference
@@ -22,12 +22,12 @@ export function likelihoodRatioWorking(
   const ratio = w.let(
     'likelihood ratio statistic',
     'X^2',
-    times(constant(2), minus(symbol(one.tex, free), symbol(none.tex, same))),
+    constant(2).times(symbol(one.tex, free).minus(symbol(none.tex, same))),
   );
   if (sided && sided.direction !== 'either') {
     const above = sided.direction === 'greater';
     const sign = symbol(sided.sign < 0 ? '(-1)' : '1', sided.sign);
-    const z = w.let('its root, with the sign of the effect', 'z', times(sign, root(ratio)));
+    const z = w.let('its root, with the sign of the effect', 'z', sign.times(ratio.root()));
     w.look('p', 'p', `P\\left(Z ${above ? '\\ge' : '\\le'} z\\right)`, normal.upper(above ? z.value : -z.value));
     return w.steps;
   }

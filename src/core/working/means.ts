@@ -4,21 +4,7 @@ import { studentT } from '../distributions/t';
 import type { SampleSummary } from '../procedures/sample-summary';
 import type { Direction } from '../procedures/direction';
 import { hedgesCorrection } from '../procedures/standardized-difference';
-import {
-  type Step,
-  type Term,
-  Working,
-  constant,
-  magnitude,
-  minus,
-  over,
-  plus,
-  root,
-  squared,
-  symbol,
-  times,
-  total,
-} from './term';
+import { type Step, type Term, Working, constant, symbol, total } from './term';
 import { tailOf } from './tail';
 
 const one = constant(1);
@@ -45,7 +31,7 @@ export function ending(
   const t = w.let(
     'test statistic',
     't',
-    over(nullValue === 0 ? estimate : minus(estimate, symbol('\\delta_0', nullValue)), se),
+    (nullValue === 0 ? estimate : estimate.minus(symbol('\\delta_0', nullValue))).over(se),
   );
   const reference = studentT(df.value);
   tailOf(w, `T_{${df.tex}}`, t, reference, direction);
@@ -55,8 +41,8 @@ export function ending(
     `t_{${df.tex},\\,1-\\alpha/2},\\ \\alpha = ${Number((1 - level).toPrecision(6))}`,
     reference.upperQuantile((1 - level) / 2),
   );
-  w.let('lower end', '\\text{low}', minus(estimate, times(critical, se)));
-  w.let('upper end', '\\text{high}', plus(estimate, times(critical, se)));
+  w.let('lower end', '\\text{low}', estimate.minus(critical.times(se)));
+  w.let('upper end', '\\text{high}', estimate.plus(critical.times(se)));
 }
 
 /** The working of a t-test of two groups, from their figures to the p of the direction asked. */
@@ -72,14 +58,22 @@ type TwoGroupsWorking = (
 export const welchWorking: TwoGroupsWorking = (a, b, level, nullDifference = 0, direction = 'either') => {
   const w = new Working();
   const [A, B] = [group('a', a), group('b', b)];
-  const d = w.let('difference of the means', 'd', minus(A.mean, B.mean));
-  const va = w.let('variance of the first mean', 'v_a', over(A.variance, A.n));
-  const vb = w.let('variance of the second mean', 'v_b', over(B.variance, B.n));
-  const se = w.let('standard error', 'SE', root(plus(va, vb)));
+  const d = w.let('difference of the means', 'd', A.mean.minus(B.mean));
+  const va = w.let('variance of the first mean', 'v_a', A.variance.over(A.n));
+  const vb = w.let('variance of the second mean', 'v_b', B.variance.over(B.n));
+  const se = w.let('standard error', 'SE', va.plus(vb).root());
   const df = w.let(
     'degrees of freedom',
     '\\nu',
-    over(squared(plus(va, vb)), plus(over(squared(va), minus(A.n, one)), over(squared(vb), minus(B.n, one)))),
+    va
+      .plus(vb)
+      .squared()
+      .over(
+        va
+          .squared()
+          .over(A.n.minus(one))
+          .plus(vb.squared().over(B.n.minus(one))),
+      ),
   );
   ending(w, d, se, df, level, nullDifference, direction);
   return w.steps;
@@ -89,23 +83,23 @@ export const welchWorking: TwoGroupsWorking = (a, b, level, nullDifference = 0, 
 export const pooledWorking: TwoGroupsWorking = (a, b, level, nullDifference = 0, direction = 'either') => {
   const w = new Working();
   const [A, B] = [group('a', a), group('b', b)];
-  const d = w.let('difference of the means', 'd', minus(A.mean, B.mean));
-  const df = w.let('degrees of freedom', '\\nu', minus(plus(A.n, B.n), constant(2)));
+  const d = w.let('difference of the means', 'd', A.mean.minus(B.mean));
+  const df = w.let('degrees of freedom', '\\nu', A.n.plus(B.n).minus(constant(2)));
   const pooled = w.let(
     'pooled variance',
     's_p^2',
-    over(plus(times(minus(A.n, one), A.variance), times(minus(B.n, one), B.variance)), df),
+    A.n.minus(one).times(A.variance).plus(B.n.minus(one).times(B.variance)).over(df),
   );
-  const se = w.let('standard error', 'SE', root(times(pooled, plus(over(one, A.n), over(one, B.n)))));
+  const se = w.let('standard error', 'SE', pooled.times(one.over(A.n).plus(one.over(B.n))).root());
   ending(w, d, se, df, level, nullDifference, direction);
-  const cohen = w.let('Cohen’s d', 'd_s', over(d, root(pooled)));
+  const cohen = w.let('Cohen’s d', 'd_s', d.over(pooled.root()));
   const j = w.look(
     'bias correction',
     'J',
     '\\frac{\\Gamma(\\nu/2)}{\\sqrt{\\nu/2}\\;\\Gamma((\\nu-1)/2)}',
     hedgesCorrection(df.value),
   );
-  w.let('Hedges’ g', 'g', times(j, cohen));
+  w.let('Hedges’ g', 'g', j.times(cohen));
   return w.steps;
 };
 
@@ -119,11 +113,11 @@ export function oneSampleWorking(
   const w = new Working();
   const n = symbol('n', sample.n);
   const mean = symbol('\\bar{x}', sample.mean);
-  const d = w.let('distance from the fixed value', 'd', minus(mean, symbol('\\mu_0', nullMean)));
-  const se = w.let('standard error', 'SE', over(root(symbol('s^2', sample.variance)), root(n)));
-  const df = w.let('degrees of freedom', '\\nu', minus(n, one));
+  const d = w.let('distance from the fixed value', 'd', mean.minus(symbol('\\mu_0', nullMean)));
+  const se = w.let('standard error', 'SE', symbol('s^2', sample.variance).root().over(n.root()));
+  const df = w.let('degrees of freedom', '\\nu', n.minus(one));
   ending(w, d, se, df, level, 0, direction);
-  w.let('Cohen’s d', 'd_s', over(d, root(symbol('s^2', sample.variance))));
+  w.let('Cohen’s d', 'd_s', d.over(symbol('s^2', sample.variance).root()));
   return w.steps;
 }
 
@@ -137,11 +131,11 @@ export function pairedWorking(
   const w = new Working();
   const n = symbol('n', differences.n);
   const mean = symbol('\\bar{d}', differences.mean);
-  const sd = w.let('SD of the differences', 's_d', root(symbol('s_d^2', differences.variance)));
-  const se = w.let('standard error', 'SE', over(sd, root(n)));
-  const df = w.let('degrees of freedom', '\\nu', minus(n, one));
+  const sd = w.let('SD of the differences', 's_d', symbol('s_d^2', differences.variance).root());
+  const se = w.let('standard error', 'SE', sd.over(n.root()));
+  const df = w.let('degrees of freedom', '\\nu', n.minus(one));
   ending(w, mean, se, df, level, nullDifference, direction);
-  w.let('Cohen’s dz', 'd_z', over(minus(mean, symbol('\\delta_0', nullDifference)), sd));
+  w.let('Cohen’s dz', 'd_z', mean.minus(symbol('\\delta_0', nullDifference)).over(sd));
   return w.steps;
 }
 
@@ -156,12 +150,12 @@ export function oneSampleZWorking(
 ): Step[] {
   const w = new Working();
   const x = symbol('\\bar{x}', mean);
-  const se = w.let('standard error', 'SE', over(symbol('\\sigma', sigma), root(symbol('n', n))));
-  const z = w.let('test statistic', 'z', over(minus(x, symbol('\\mu_0', nullMean)), se));
+  const se = w.let('standard error', 'SE', symbol('\\sigma', sigma).over(symbol('n', n).root()));
+  const z = w.let('test statistic', 'z', x.minus(symbol('\\mu_0', nullMean)).over(se));
   tailOf(w, 'Z', z, normal, direction);
   const critical = w.look('critical value', 'z^*', 'z_{1-\\alpha/2}', normal.upperQuantile((1 - level) / 2));
-  w.let('lower end', '\\text{low}', minus(x, times(critical, se)));
-  w.let('upper end', '\\text{high}', plus(x, times(critical, se)));
+  w.let('lower end', '\\text{low}', x.minus(critical.times(se)));
+  w.let('upper end', '\\text{high}', x.plus(critical.times(se)));
   return w.steps;
 }
 
@@ -173,16 +167,18 @@ export function twoSampleZWorking(
   direction: Direction,
 ): Step[] {
   const w = new Working();
-  const d = w.let('difference', 'd', minus(symbol('\\bar{x}_a', a.mean), symbol('\\bar{x}_b', b.mean)));
+  const d = w.let('difference', 'd', symbol('\\bar{x}_a', a.mean).minus(symbol('\\bar{x}_b', b.mean)));
   const part = (mark: string, { n, sd }: typeof a): Term =>
-    over(squared(symbol(`\\sigma_${mark}`, sd)), symbol(`n_${mark}`, n));
-  const se = w.let('standard error', 'SE', root(plus(part('a', a), part('b', b))));
-  const away = nullValue === 0 ? d : minus(d, symbol('\\delta_0', nullValue));
-  const z = w.let('test statistic', 'z', over(away, se));
+    symbol(`\\sigma_${mark}`, sd)
+      .squared()
+      .over(symbol(`n_${mark}`, n));
+  const se = w.let('standard error', 'SE', part('a', a).plus(part('b', b)).root());
+  const away = nullValue === 0 ? d : d.minus(symbol('\\delta_0', nullValue));
+  const z = w.let('test statistic', 'z', away.over(se));
   tailOf(w, 'Z', z, normal, direction);
   const critical = w.look('critical value', 'z^*', 'z_{1-\\alpha/2}', normal.upperQuantile((1 - level) / 2));
-  w.let('lower end', '\\text{low}', minus(d, times(critical, se)));
-  w.let('upper end', '\\text{high}', plus(d, times(critical, se)));
+  w.let('lower end', '\\text{low}', d.minus(critical.times(se)));
+  w.let('upper end', '\\text{high}', d.plus(critical.times(se)));
   return w.steps;
 }
 
@@ -193,8 +189,8 @@ export function equivalenceWorking(estimate: number, se: number, df: number, low
   const reference = studentT(df);
   const letter = df === Infinity ? 'z' : 't';
   const law = df === Infinity ? 'Z' : 'T_\\nu';
-  const lower = w.let('distance above the lower bound', `${letter}_L`, over(minus(d, symbol('\\Delta_L', low)), s));
-  const upper = w.let('distance below the upper bound', `${letter}_U`, over(minus(symbol('\\Delta_U', high), d), s));
+  const lower = w.let('distance above the lower bound', `${letter}_L`, d.minus(symbol('\\Delta_L', low)).over(s));
+  const upper = w.let('distance below the upper bound', `${letter}_U`, symbol('\\Delta_U', high).minus(d).over(s));
   const pLow = w.look('p against the lower bound', 'p_L', `P(${law} \\ge ${letter}_L)`, reference.upper(lower.value));
   const pHigh = w.look('p against the upper bound', 'p_U', `P(${law} \\ge ${letter}_U)`, reference.upper(upper.value));
   w.look('p of equivalence', 'p', '\\max(p_L, p_U)', Math.max(pLow.value, pHigh.value));
@@ -202,7 +198,7 @@ export function equivalenceWorking(estimate: number, se: number, df: number, low
 }
 
 /** Absolute distance in standard errors, the form in which several procedures judge a pair. */
-export const standardized = (difference: Term, se: Term): Term => over(magnitude(difference), se);
+export const standardized = (difference: Term, se: Term): Term => difference.magnitude().over(se);
 
 /**
  * A pair of marginal means after a two-way analysis: each is the plain mean of its cells' means.
@@ -220,22 +216,18 @@ export function marginalPairWorking(
     const mean = w.let(
       `marginal mean ${mark}`,
       `m_${mark}`,
-      over(
-        total(`\\sum \\bar{y}_{${mark}j}`, cells, (c, j) => symbol(`\\bar{y}_{${mark}${j + 1}}`, c.mean)),
-        k,
-      ),
+      total(`\\sum \\bar{y}_{${mark}j}`, cells, (c, j) => symbol(`\\bar{y}_{${mark}${j + 1}}`, c.mean)).over(k),
     );
-    const weight = over(
-      total(`\\sum \\frac{1}{n_{${mark}j}}`, cells, (c, j) => over(one, symbol(`n_{${mark}${j + 1}}`, c.n))),
-      squared(k),
-    );
+    const weight = total(`\\sum \\frac{1}{n_{${mark}j}}`, cells, (c, j) =>
+      one.over(symbol(`n_{${mark}${j + 1}}`, c.n)),
+    ).over(k.squared());
     return [mean, weight];
   };
   const [ma, wa] = side(cellsA, 'a');
   const [mb, wb] = side(cellsB, 'b');
-  const d = w.let('difference', 'd', minus(ma, mb));
-  const se = w.let('standard error', 'SE', root(times(symbol('MS_E', msError), plus(wa, wb))));
-  const t = w.let('test statistic', 't', over(d, se));
+  const d = w.let('difference', 'd', ma.minus(mb));
+  const se = w.let('standard error', 'SE', symbol('MS_E', msError).times(wa.plus(wb)).root());
+  const t = w.let('test statistic', 't', d.over(se));
   w.look('two-sided p, unadjusted', 'p', '2\\,P(T_{\\nu_E} \\ge |t|)', 2 * studentT(df).upper(Math.abs(t.value)));
   return w.steps;
 }

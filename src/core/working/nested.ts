@@ -4,7 +4,7 @@ import type { Direction } from '../procedures/direction';
 import type { Test } from '../answer/comparison';
 import { ending } from './means';
 import { judgedEnding } from './several-groups';
-import { type Step, type Term, Working, constant, minus, over, plus, root, symbol, times, total } from './term';
+import { type Step, type Term, Working, constant, symbol, total } from './term';
 import { nth } from '../numeric/nth';
 
 /** The variances within samples and between them. */
@@ -32,7 +32,7 @@ function groupMean(w: Working, mark: string, samples: Samples, found: { within: 
   const weights = samples.map(({ n, weight }, i) => {
     if (weight !== undefined) return symbol(`w_{${mark}${i + 1}}`, weight);
     const size = symbol(`n_{${mark}${i + 1}}`, n);
-    return over(size, plus(found.within, times(size, found.between)));
+    return size.over(found.within.plus(size.times(found.between)));
   });
   const all = w.let(
     `weights of the samples of group ${mark}, added`,
@@ -45,14 +45,14 @@ function groupMean(w: Working, mark: string, samples: Samples, found: { within: 
     ),
   );
   const products = samples.map(({ mean }, i) =>
-    times(symbol(`w_{${mark}${i + 1}}`, nth(weights, i).value), symbol(`\\bar{y}_{${mark}${i + 1}}`, mean)),
+    symbol(`w_{${mark}${i + 1}}`, nth(weights, i).value).times(symbol(`\\bar{y}_{${mark}${i + 1}}`, mean)),
   );
   const sum = w.let(
     'each sample’s mean by its weight, added',
     `S_${mark}`,
     total(`\\sum_i w_{${mark}i}\\,\\bar{y}_{${mark}i}`, products),
   );
-  return [w.let(`mean of group ${mark}`, `\\bar{y}_${mark}`, over(sum, all)), all];
+  return [w.let(`mean of group ${mark}`, `\\bar{y}_${mark}`, sum.over(all)), all];
 }
 
 /**
@@ -73,8 +73,8 @@ export function nestedPairWorking(
   const [meanA, weightA] = groupMean(w, 'a', a, known);
   const [meanB, weightB] = groupMean(w, 'b', b, known);
   const one = constant(1);
-  const difference = w.let('difference', 'd', minus(meanA, meanB));
-  w.let('standard error, were the variances known', 'SE_0', root(plus(over(one, weightA), over(one, weightB))));
+  const difference = w.let('difference', 'd', meanA.minus(meanB));
+  w.let('standard error, were the variances known', 'SE_0', one.over(weightA).plus(one.over(weightB)).root());
   const allowed = '\\text{Kenward–Roger}';
   const se = w.look('standard error, the variances being estimated', 'SE', allowed, effect.se);
   const df = w.look('degrees of freedom', '\\nu', allowed, effect.df);
@@ -118,7 +118,7 @@ export function modelPairWorking(
   const likeliest = '\\text{at the greatest restricted likelihood}';
   const a = w.look('mean of the first', '\\bar{y}_a', likeliest, means[0]);
   const b = w.look('mean of the second', '\\bar{y}_b', likeliest, means[1]);
-  const difference = w.let('difference', 'd', minus(a, b));
+  const difference = w.let('difference', 'd', a.minus(b));
   const allowed = '\\text{Kenward–Roger}';
   const se = w.look('standard error', 'SE', allowed, effect.se);
   const df = w.look('degrees of freedom', '\\nu', allowed, effect.df);

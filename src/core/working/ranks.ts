@@ -10,21 +10,7 @@ import type { Direction, TailProbabilities } from '../procedures/direction';
 import { mannWhitney } from '../procedures/mann-whitney';
 import { ranked } from '../procedures/ranked';
 import { wilcoxonSignedRank } from '../procedures/wilcoxon-signed-rank';
-import {
-  type Step,
-  type Term,
-  Working,
-  constant,
-  magnitude,
-  minus,
-  over,
-  plus,
-  root,
-  squared,
-  symbol,
-  times,
-  total,
-} from './term';
+import { type Step, type Term, Working, constant, symbol, total } from './term';
 import { tailOf } from './tail';
 
 const [one, two, three, twelve] = [constant(1), constant(2), constant(3), constant(12)] as const;
@@ -55,9 +41,9 @@ function judged(
     return;
   }
   const half = constant(0.5);
-  const away = minus(statistic, mean);
+  const away = statistic.minus(mean);
   const towards = direction === 'less' || (direction === 'either' && statistic.value < mean.value);
-  const z = w.let('standardized, half a step nearer', 'z', over(towards ? plus(away, half) : minus(away, half), sd));
+  const z = w.let('standardized, half a step nearer', 'z', (towards ? away.plus(half) : away.minus(half)).over(sd));
   tailOf(w, 'Z', z, normal, direction);
 }
 
@@ -76,13 +62,17 @@ export function mannWhitneyWorking(
     'R_a',
     total('\\sum r_i', a, (_, i) => symbol(`r_{${i + 1}}`, nth(ranks, i))),
   );
-  const u = w.let('test statistic', 'U', minus(sum, over(times(na, plus(na, one)), two)));
-  const mean = w.let('expected without a difference', '\\mu_U', over(times(na, nb), two));
-  const n = w.let('readings in all', 'N', plus(na, nb));
+  const u = w.let('test statistic', 'U', sum.minus(na.times(na.plus(one)).over(two)));
+  const mean = w.let('expected without a difference', '\\mu_U', na.times(nb).over(two));
+  const n = w.let('readings in all', 'N', na.plus(nb));
   const sd = w.let(
     'its standard deviation, ties allowed for',
     '\\sigma_U',
-    root(times(over(times(na, nb), twelve), minus(plus(n, one), over(tieTerm(all), times(n, minus(n, one)))))),
+    na
+      .times(nb)
+      .over(twelve)
+      .times(n.plus(one).minus(tieTerm(all).over(n.times(n.minus(one)))))
+      .root(),
   );
   judged(w, u, mean, sd, mannWhitney(a, b), direction);
   return w.steps;
@@ -101,16 +91,16 @@ export function signedRankWorking(differences: readonly number[], direction: Dir
     'V',
     total('\\sum_{d_i > 0} r_i', positive.length > 0 ? positive : [constant(0)]),
   );
-  const mean = w.let('expected without a difference', '\\mu_V', over(times(n, plus(n, one)), constant(4)));
+  const mean = w.let('expected without a difference', '\\mu_V', n.times(n.plus(one)).over(constant(4)));
   const sd = w.let(
     'its standard deviation, ties allowed for',
     '\\sigma_V',
-    root(
-      minus(
-        over(times(times(n, plus(n, one)), plus(times(two, n), one)), constant(24)),
-        over(tieTerm(sizes), constant(48)),
-      ),
-    ),
+    n
+      .times(n.plus(one))
+      .times(two.times(n).plus(one))
+      .over(constant(24))
+      .minus(tieTerm(sizes).over(constant(48)))
+      .root(),
   );
   judged(w, v, mean, sd, wilcoxonSignedRank(differences), direction);
   return w.steps;
@@ -131,23 +121,22 @@ export function kruskalWallisWorking(groups: readonly (readonly number[])[]): St
   const h = w.let(
     'statistic without ties',
     'H_0',
-    minus(
-      times(
-        over(twelve, times(n, plus(n, one))),
+    twelve
+      .over(n.times(n.plus(one)))
+      .times(
         total('\\sum \\frac{R_i^2}{n_i}', sums, (r, i) =>
-          over(squared(r), symbol(`n_{${i + 1}}`, nth(groups, i).length)),
+          r.squared().over(symbol(`n_{${i + 1}}`, nth(groups, i).length)),
         ),
-      ),
-      times(three, plus(n, one)),
-    ),
+      )
+      .minus(three.times(n.plus(one))),
   );
-  const correction = w.let('correction for ties', 'C', minus(one, over(tieTerm(all), minus(times(squared(n), n), n))));
-  const corrected = w.let('test statistic', 'H', over(h, correction));
+  const correction = w.let('correction for ties', 'C', one.minus(tieTerm(all).over(n.squared().times(n).minus(n))));
+  const corrected = w.let('test statistic', 'H', h.over(correction));
   const found = kruskalWallis(groups);
   if (found.method === 'exact')
     w.look('p, every arrangement of the ranks counted', 'p', 'P\\left(H^* \\ge H\\right)', found.p);
   else {
-    const df = w.let('degrees of freedom', '\\nu', minus(symbol('k', groups.length), one));
+    const df = w.let('degrees of freedom', '\\nu', symbol('k', groups.length).minus(one));
     w.look('p', 'p', 'P\\left(\\chi^2_\\nu \\ge H\\right)', chiSquare(df.value).upper(corrected.value));
   }
   return w.steps;
@@ -166,11 +155,11 @@ export function friedmanWorking(rows: readonly (readonly number[])[]): Step[] {
       total('\\sum r', ranksByRow, (r, i) => symbol(`r_{${i + 1}${j + 1}}`, nth(r, j))),
     ),
   );
-  const expected = w.let('expected rank sum', '\\bar{R}', over(times(n, plus(K, one)), two));
+  const expected = w.let('expected rank sum', '\\bar{R}', n.times(K.plus(one)).over(two));
   const spread = w.let(
     'departures',
     'S',
-    total('\\sum (R_j - \\bar{R})^2', sums, (r) => squared(minus(r, expected))),
+    total('\\sum (R_j - \\bar{R})^2', sums, (r) => r.minus(expected).squared()),
   );
   const ties = symbol(
     '\\sum(t^3 - t)',
@@ -179,13 +168,18 @@ export function friedmanWorking(rows: readonly (readonly number[])[]): Step[] {
   const q = w.let(
     'test statistic',
     'Q',
-    over(times(twelve, spread), minus(times(times(n, K), plus(K, one)), over(ties, minus(K, one)))),
+    twelve.times(spread).over(
+      n
+        .times(K)
+        .times(K.plus(one))
+        .minus(ties.over(K.minus(one))),
+    ),
   );
   const found = friedman(rows);
   if (found.method === 'exact')
     w.look('p, every order within subjects counted', 'p', 'P\\left(Q^* \\ge Q\\right)', found.p);
   else {
-    const df = w.let('degrees of freedom', '\\nu', minus(K, one));
+    const df = w.let('degrees of freedom', '\\nu', K.minus(one));
     w.look('p', 'p', 'P\\left(\\chi^2_\\nu \\ge Q\\right)', chiSquare(df.value).upper(q.value));
   }
   return w.steps;
@@ -208,17 +202,17 @@ export function dunnWorking(
     return w.let(
       `mean rank of group ${k + 1}`,
       `\\bar{R}_${mark}`,
-      over(
-        total('\\sum r', own, (r) => symbol('r', r)),
-        symbol(`n_${mark}`, own.length),
-      ),
+      total('\\sum r', own, (r) => symbol('r', r)).over(symbol(`n_${mark}`, own.length)),
     );
   };
-  const d = minus(mean(i, 'a'), mean(j, 'b'));
-  const spread = minus(over(times(n, plus(n, one)), twelve), over(tieTerm(all), times(twelve, minus(n, one))));
-  const size = (k: number, mark: string): Term => over(one, symbol(`n_${mark}`, groups[k]?.length ?? 1));
-  const se = w.let('standard error of the difference', 'SE', root(times(spread, plus(size(i, 'a'), size(j, 'b')))));
-  const z = w.let('test statistic', 'z', over(d, se));
+  const d = mean(i, 'a').minus(mean(j, 'b'));
+  const spread = n
+    .times(n.plus(one))
+    .over(twelve)
+    .minus(tieTerm(all).over(twelve.times(n.minus(one))));
+  const size = (k: number, mark: string): Term => one.over(symbol(`n_${mark}`, groups[k]?.length ?? 1));
+  const se = w.let('standard error of the difference', 'SE', spread.times(size(i, 'a').plus(size(j, 'b'))).root());
+  const z = w.let('test statistic', 'z', d.over(se));
   tailOf(w, 'Z', z, normal, direction);
   return w.steps;
 }
@@ -233,19 +227,19 @@ export function friedmanPairWorking(rows: readonly (readonly number[])[], i: num
     w.let(
       `mean rank of condition ${c + 1}`,
       `\\bar{R}_${mark}`,
-      over(
-        total('\\sum r', ranksByRow, (r) => symbol('r', nth(r, c))),
-        n,
-      ),
+      total('\\sum r', ranksByRow, (r) => symbol('r', nth(r, c))).over(n),
     );
-  const d = minus(mean(i, 'a'), mean(j, 'b'));
+  const d = mean(i, 'a').minus(mean(j, 'b'));
   const ties = symbol(
     '\\sum(t^3 - t)',
     rows.reduce((sum, row) => sum + tieTerm(row).value, 0),
   );
-  const spread = minus(times(times(n, k), plus(k, one)), over(ties, minus(k, one)));
-  const se = w.let('standard error, corrected for ties', 'SE', root(over(spread, times(twelve, squared(n)))));
-  const q = w.let('studentized range', 'q', over(magnitude(d), se));
+  const spread = n
+    .times(k)
+    .times(k.plus(one))
+    .minus(ties.over(k.minus(one)));
+  const se = w.let('standard error, corrected for ties', 'SE', spread.over(twelve.times(n.squared())).root());
+  const q = w.let('studentized range', 'q', d.magnitude().over(se));
   const { rangeP, meanRanks } = friedman(rows);
   if (rangeP)
     w.look(
@@ -286,7 +280,10 @@ export function jonckheereTerpstraWorking(groups: readonly (readonly number[])[]
   const mean = w.let(
     'mean of J without a trend',
     '\\mu_J',
-    over(minus(squared(n), total('\\sum n_i^2', sizes, squared)), constant(4)),
+    n
+      .squared()
+      .minus(total('\\sum n_i^2', sizes, (size) => size.squared()))
+      .over(constant(4)),
   );
   if (method === 'exact') {
     w.look('p, all arrangements counted', 'p', '2\\min\\left(P(J \\ge j),\\ P(J \\le j)\\right)', p.either);
@@ -298,7 +295,7 @@ export function jonckheereTerpstraWorking(groups: readonly (readonly number[])[]
     '\\text{from } n_i \\text{ and the ties}',
     (j - mean.value) / z,
   );
-  const standard = w.let('test statistic', 'z', over(minus(statistic, mean), sd));
+  const standard = w.let('test statistic', 'z', statistic.minus(mean).over(sd));
   tailOf(w, 'Z', standard, normal, 'either');
   return w.steps;
 }

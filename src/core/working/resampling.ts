@@ -2,7 +2,7 @@
 import { nth } from '../numeric/nth';
 import { type Adjustment, adjustP } from '../procedures/adjust-p';
 import { type ShuffleTest, sampledPInterval } from '../procedures/shuffle-means';
-import { type Step, Working, constant, minus, over, plus, symbol, times } from './term';
+import { type Step, Working, constant, symbol } from './term';
 
 const one = constant(1);
 
@@ -17,13 +17,13 @@ export function shuffleWorking(found: ShuffleTest, level: number): Step[] {
   if (found.method === 'exact') {
     const all = symbol('M', found.arrangements);
     const far = w.look('arrangements at least as far out', 'b', '\\#\\{|s^*| \\ge |s|\\}', p * found.arrangements);
-    w.let('two-sided p, exact', 'p', over(far, all));
+    w.let('two-sided p, exact', 'p', far.over(all));
     return w.steps;
   }
   const m = symbol('m', found.arrangements);
   const count = Math.round(p * (found.arrangements + 1)) - 1;
   const far = w.look('shuffles at least as far out', 'b', '\\#\\{|s^*| \\ge |s|\\}', count);
-  w.let('two-sided p', 'p', over(plus(far, one), plus(m, one)));
+  w.let('two-sided p', 'p', far.plus(one).over(m.plus(one)));
   const { low, high } = sampledPInterval(count, found.arrangements, level);
   w.look('lower end, for the shuffles drawn', 'p_L', '\\text{Wilson}(b, m)', low);
   w.look('upper end', 'p_U', '\\text{Wilson}(b, m)', high);
@@ -47,9 +47,9 @@ export function adjustmentWorking(p: readonly number[], method: Adjustment): Ste
   order.forEach((i, rank) => {
     const raw = symbol(`p_{(${rank + 1})}`, p[i] ?? 1);
     if (method === 'holm')
-      w.let(`step ${rank + 1}`, `(m - ${rank})\\,p_{(${rank + 1})}`, times(minus(m, constant(rank)), raw));
+      w.let(`step ${rank + 1}`, `(m - ${rank})\\,p_{(${rank + 1})}`, m.minus(constant(rank)).times(raw));
     else if (method === 'benjamini-hochberg')
-      w.let(`step ${rank + 1}`, `\\tfrac{m}{${rank + 1}}\\,p_{(${rank + 1})}`, times(over(m, constant(rank + 1)), raw));
+      w.let(`step ${rank + 1}`, `\\tfrac{m}{${rank + 1}}\\,p_{(${rank + 1})}`, m.over(constant(rank + 1)).times(raw));
     w.look(`adjusted p ${rank + 1}`, `\\tilde{p}_{(${rank + 1})}`, stepFactor[method], adjusted[i] ?? 1);
   });
   return w.steps;

@@ -4,20 +4,7 @@ import { fisherF } from '../distributions/f';
 import { pitmanMorgan } from '../procedures/pitman-morgan';
 import type { SampleSummary } from '../procedures/sample-summary';
 import { sdInterval } from './intervals';
-import {
-  type Step,
-  Working,
-  constant,
-  logarithm,
-  minus,
-  over,
-  plus,
-  root,
-  squared,
-  symbol,
-  times,
-  total,
-} from './term';
+import { type Step, Working, constant, symbol, total } from './term';
 
 const one = constant(1);
 const three = constant(3);
@@ -27,8 +14,8 @@ export function spreadOfOneWorking(sd: number, size: number, statedSd: number, l
   const w = new Working();
   const n = symbol('n', size);
   const s = symbol('s', sd);
-  const df = w.let('degrees of freedom', '\\nu', minus(n, one));
-  const chi2 = w.let('test statistic', 'X^2', over(times(df, squared(s)), squared(symbol('\\sigma_0', statedSd))));
+  const df = w.let('degrees of freedom', '\\nu', n.minus(one));
+  const chi2 = w.let('test statistic', 'X^2', df.times(s.squared()).over(symbol('\\sigma_0', statedSd).squared()));
   const reference = chiSquare(size - 1);
   const above = w.look('upper tail', 'p_>', 'P(\\chi^2_\\nu \\ge X^2)', reference.upper(chi2.value));
   const below = w.look('lower tail', 'p_<', 'P(\\chi^2_\\nu \\le X^2)', reference.lower(chi2.value));
@@ -39,7 +26,7 @@ export function spreadOfOneWorking(sd: number, size: number, statedSd: number, l
 /** Two SDs by the ratio of their variances. Source: Fisher (1924). */
 export function spreadOfTwoWorking(a: SampleSummary, b: SampleSummary, level: number): Step[] {
   const w = new Working();
-  const f = w.let('ratio of the variances', 'F', over(symbol('s_a^2', a.variance), symbol('s_b^2', b.variance)));
+  const f = w.let('ratio of the variances', 'F', symbol('s_a^2', a.variance).over(symbol('s_b^2', b.variance)));
   const reference = fisherF(a.n - 1, b.n - 1);
   const above = w.look('upper tail', 'p_>', 'P\\left(F_{n_a-1,\\,n_b-1} \\ge F\\right)', reference.upper(f.value));
   const below = w.look('lower tail', 'p_<', 'P\\left(F_{n_a-1,\\,n_b-1} \\le F\\right)', reference.lower(f.value));
@@ -47,9 +34,9 @@ export function spreadOfTwoWorking(a: SampleSummary, b: SampleSummary, level: nu
   const tail = (1 - level) / 2;
   const high = w.look('upper critical value', 'c_U', 'F_{1-\\alpha/2}', reference.upperQuantile(tail));
   const low = w.look('lower critical value', 'c_L', 'F_{\\alpha/2}', reference.quantile(tail));
-  w.let('ratio of the SDs', 'r', root(f));
-  w.let('lower end of the ratio', '\\text{low}', root(over(f, high)));
-  w.let('upper end of the ratio', '\\text{high}', root(over(f, low)));
+  w.let('ratio of the SDs', 'r', f.root());
+  w.let('lower end of the ratio', '\\text{low}', f.over(high).root());
+  w.let('upper end of the ratio', '\\text{high}', f.over(low).root());
   return w.steps;
 }
 
@@ -64,8 +51,8 @@ export function pitmanMorganWorking(a: readonly number[], b: readonly number[], 
     '\\operatorname{cor}(x + y,\\, x - y)',
     found.correlation,
   );
-  const df = w.let('degrees of freedom', '\\nu', minus(n, constant(2)));
-  w.let('test statistic', 't', times(r, root(over(df, minus(one, squared(r))))));
+  const df = w.let('degrees of freedom', '\\nu', n.minus(constant(2)));
+  w.let('test statistic', 't', r.times(df.over(one.minus(r.squared())).root()));
   w.look('two-sided p', 'p', '2\\,P(T_\\nu \\ge |t|)', found.p.either);
   w.look('ratio of the SDs', 's_a/s_b', '\\sqrt{F}', Math.sqrt(found.ratio));
   w.look(
@@ -87,7 +74,7 @@ export function pitmanMorganWorking(a: readonly number[], b: readonly number[], 
 export function bartlettWorking(groups: readonly SampleSummary[]): Step[] {
   const w = new Working();
   const g = groups.map((x, i) => ({
-    df: minus(symbol(`n_{${i + 1}}`, x.n), one),
+    df: symbol(`n_{${i + 1}}`, x.n).minus(one),
     variance: symbol(`s_{${i + 1}}^2`, x.variance),
   }));
   const all = g.map((x) => x.df);
@@ -95,32 +82,24 @@ export function bartlettWorking(groups: readonly SampleSummary[]): Step[] {
   const pooled = w.let(
     'pooled variance',
     's_p^2',
-    over(
-      total('\\sum (n_i - 1) s_i^2', g, (x) => times(x.df, x.variance)),
-      df,
-    ),
+    total('\\sum (n_i - 1) s_i^2', g, (x) => x.df.times(x.variance)).over(df),
   );
   const raw = w.let(
     'uncorrected statistic',
     'M',
-    total('\\sum (n_i - 1)\\ln\\frac{s_p^2}{s_i^2}', g, (x) => times(x.df, logarithm(over(pooled, x.variance)))),
+    total('\\sum (n_i - 1)\\ln\\frac{s_p^2}{s_i^2}', g, (x) => x.df.times(pooled.over(x.variance).logarithm())),
   );
   const k = symbol('k', groups.length);
   const correction = w.let(
     'correction',
     'C',
-    plus(
-      one,
-      over(
-        minus(
-          total('\\sum \\frac{1}{n_i - 1}', all, (x) => over(one, x)),
-          over(one, df),
-        ),
-        times(three, minus(k, one)),
-      ),
+    one.plus(
+      total('\\sum \\frac{1}{n_i - 1}', all, (x) => one.over(x))
+        .minus(one.over(df))
+        .over(three.times(k.minus(one))),
     ),
   );
-  const chi2 = w.let('test statistic', 'X^2', over(raw, correction));
+  const chi2 = w.let('test statistic', 'X^2', raw.over(correction));
   w.look('p', 'p', 'P(\\chi^2_{k-1} \\ge X^2)', chiSquare(groups.length - 1).upper(chi2.value));
   return w.steps;
 }

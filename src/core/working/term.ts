@@ -1,17 +1,3 @@
-/**
- * Formulas that know their own value. A term is built once from symbols and operations; its TeX, the same TeX with the
- * numbers put in, and its value all come from that one tree, so the working cannot say one thing and compute another.
- */
-export interface Term {
-  /** The formula, as TeX. */
-  tex: string;
-  /** The same with the numbers put in. */
-  numbers: string;
-  value: number;
-  /** How tightly its outermost operation binds, as formula and as numbers: 1 sums, 2 products, 3 powers, 4 single. */
-  binding: Readonly<Record<Side, number>>;
-}
-
 type Side = 'tex' | 'numbers';
 
 /**
@@ -26,59 +12,88 @@ export function shown(x: number, digits = 6): string {
   return exponent === undefined ? mantissa : `${mantissa} \\times 10^{${Number(exponent)}}`;
 }
 
-/** A named quantity. */
-export const symbol = (tex: string, value: number): Term => ({
-  tex,
-  numbers: shown(value),
-  value,
-  // A negative number stands as a difference does.
-  binding: { tex: 4, numbers: value < 0 ? 1 : 4 },
-});
+/**
+ * A formula that knows its own value. A term is built once from symbols and operations; its TeX, the same TeX with the
+ * numbers put in, and its value all come from that one tree, so the working cannot say one thing and compute another.
+ */
+export class Term {
+  /**
+   * @param tex the formula, as TeX @param numbers the same with the numbers put in
+   * @param binding how tightly the outermost operation binds, in either: 1 sums, 2 products, 3 powers, 4 single
+   */
+  constructor(
+    readonly tex: string,
+    readonly numbers: string,
+    readonly value: number,
+    readonly binding: Readonly<Record<Side, number>>,
+  ) {}
+
+  private static both(make: (side: Side) => string, value: number, binding: number): Term {
+    return new Term(make('tex'), make('numbers'), value, { tex: binding, numbers: binding });
+  }
+
+  /** As it stands where something binds so tightly: in brackets, where it binds less. */
+  within(least: number, side: Side): string {
+    return this.binding[side] < least ? `\\left(${this[side]}\\right)` : this[side];
+  }
+
+  /** A named number with the figures in which it differs from one that lies close. */
+  private apartFrom({ value }: Term): Term {
+    const [size, gap] = [Math.max(Math.abs(this.value), Math.abs(value)), Math.abs(this.value - value)];
+    const lost = gap > 0 ? Math.floor(Math.log10(size / gap)) : 0;
+    return lost > 2 && this.numbers === shown(this.value)
+      ? new Term(this.tex, shown(this.value, Math.min(15, 6 + lost)), this.value, this.binding)
+      : this;
+  }
+
+  plus(b: Term): Term {
+    const least = (side: Side): number => (side === 'numbers' && b.value < 0 ? 2 : 1);
+    return Term.both((s) => `${this[s]} + ${b.within(least(s), s)}`, this.value + b.value, 1);
+  }
+  minus(b: Term): Term {
+    const [own, other] = [this.apartFrom(b), b.apartFrom(this)];
+    return Term.both((s) => `${own[s]} - ${other.within(2, s)}`, this.value - b.value, 1);
+  }
+  times(b: Term): Term {
+    const sign = (side: Side): string => (side === 'numbers' ? ' \\times ' : '\\,');
+    return Term.both((s) => `${this.within(2, s)}${sign(s)}${b.within(2, s)}`, this.value * b.value, 2);
+  }
+  over(b: Term): Term {
+    return Term.both((s) => `\\frac{${this[s]}}{${b[s]}}`, this.value / b.value, 2);
+  }
+  squared(): Term {
+    // What already stands with a superscript, as z^*, is put in brackets first.
+    const base = (s: Side): string =>
+      /^[^(]*\^[^)]*$/.test(this[s]) ? `\\left(${this[s]}\\right)` : this.within(4, s);
+    return Term.both((s) => `${base(s)}^2`, this.value ** 2, 3);
+  }
+  root(): Term {
+    return Term.both((s) => `\\sqrt{${this[s]}}`, Math.sqrt(this.value), 4);
+  }
+  /** What cannot be below 0, estimated as 0 where the formula falls below it. */
+  atLeastZero(): Term {
+    return Term.both((s) => `\\max\\left(0,\\ ${this[s]}\\right)`, Math.max(0, this.value), 4);
+  }
+  magnitude(): Term {
+    return Term.both((s) => `\\left|${this[s]}\\right|`, Math.abs(this.value), 4);
+  }
+  exponential(): Term {
+    return Term.both((s) => `e^{${this[s]}}`, Math.exp(this.value), 3);
+  }
+  logarithm(): Term {
+    return Term.both((s) => `\\ln ${this.within(4, s)}`, Math.log(this.value), 2);
+  }
+}
+
+/** A named quantity; a negative number stands as a difference does. */
+export const symbol = (tex: string, value: number): Term =>
+  new Term(tex, shown(value), value, { tex: 4, numbers: value < 0 ? 1 : 4 });
 
 /** A plain number that stands in the formula itself. */
-export const constant = (value: number): Term => ({
-  ...symbol(shown(value), value),
-  binding: { tex: value < 0 ? 1 : 4, numbers: value < 0 ? 1 : 4 },
-});
-
-const group = (term: Term, least: number, side: Side): string =>
-  term.binding[side] < least ? `\\left(${term[side]}\\right)` : term[side];
-
-const both = (make: (side: Side) => string, value: number, binding: number): Term => ({
-  tex: make('tex'),
-  numbers: make('numbers'),
-  value,
-  binding: { tex: binding, numbers: binding },
-});
-
-export const plus = (a: Term, b: Term): Term =>
-  both((s) => `${a[s]} + ${group(b, s === 'numbers' && b.value < 0 ? 2 : 1, s)}`, a.value + b.value, 1);
-/** The terms of a difference: named numbers that lie close are shown with the figures in which they differ. */
-function apart(a: Term, b: Term): [Term, Term] {
-  const [size, gap] = [Math.max(Math.abs(a.value), Math.abs(b.value)), Math.abs(a.value - b.value)];
-  const lost = gap > 0 ? Math.floor(Math.log10(size / gap)) : 0;
-  const fuller = (term: Term): Term =>
-    lost > 2 && term.numbers === shown(term.value)
-      ? { ...term, numbers: shown(term.value, Math.min(15, 6 + lost)) }
-      : term;
-  return [fuller(a), fuller(b)];
+export function constant(value: number): Term {
+  const binding = value < 0 ? 1 : 4;
+  return new Term(shown(value), shown(value), value, { tex: binding, numbers: binding });
 }
-export function minus(first: Term, second: Term): Term {
-  const [a, b] = apart(first, second);
-  return both((s) => `${a[s]} - ${group(b, 2, s)}`, a.value - b.value, 1);
-}
-export const times = (a: Term, b: Term): Term =>
-  both((s) => `${group(a, 2, s)}${s === 'numbers' ? ' \\times ' : '\\,'}${group(b, 2, s)}`, a.value * b.value, 2);
-export const over = (a: Term, b: Term): Term => both((s) => `\\frac{${a[s]}}{${b[s]}}`, a.value / b.value, 2);
-// What already stands with a superscript, as z^*, is put in brackets first.
-export const squared = (a: Term): Term =>
-  both((s) => `${/^[^(]*\^[^)]*$/.test(a[s]) ? `\\left(${a[s]}\\right)` : group(a, 4, s)}^2`, a.value ** 2, 3);
-export const root = (a: Term): Term => both((s) => `\\sqrt{${a[s]}}`, Math.sqrt(a.value), 4);
-/** What cannot be below 0, estimated as 0 where the formula falls below it. */
-export const atLeastZero = (a: Term): Term => both((s) => `\\max\\left(0,\\ ${a[s]}\\right)`, Math.max(0, a.value), 4);
-export const magnitude = (a: Term): Term => both((s) => `\\left|${a[s]}\\right|`, Math.abs(a.value), 4);
-export const exponential = (a: Term): Term => both((s) => `e^{${a[s]}}`, Math.exp(a.value), 3);
-export const logarithm = (a: Term): Term => both((s) => `\\ln ${group(a, 4, s)}`, Math.log(a.value), 2);
 
 /** Terms of a sum that are written out; of a longer one the first and the last. */
 const writtenOut = 5;
@@ -89,14 +104,14 @@ export function total<T>(tex: string, of: readonly T[], term: (x: T, index: numb
 export function total(tex: string, of: readonly Term[], term: (x: Term, index: number) => Term = (x) => x): Term {
   const terms = of.map(term);
   const parts = terms.length <= writtenOut ? terms : terms.slice(0, writtenOut - 2);
-  const written = parts.map((t) => group(t, t.value < 0 ? 2 : 1, 'numbers')).join(' + ');
+  const written = parts.map((t) => t.within(t.value < 0 ? 2 : 1, 'numbers')).join(' + ');
   const last = terms.at(-1);
-  return {
+  return new Term(
     tex,
-    numbers: terms.length <= writtenOut || !last ? written : `${written} + \\cdots + ${group(last, 2, 'numbers')}`,
-    value: terms.reduce((s, t) => s + t.value, 0),
-    binding: { tex: 1, numbers: 1 },
-  };
+    terms.length <= writtenOut || !last ? written : `${written} + \\cdots + ${last.within(2, 'numbers')}`,
+    terms.reduce((s, t) => s + t.value, 0),
+    { tex: 1, numbers: 1 },
+  );
 }
 
 /** One step of a calculation: what is computed, by which formula, with which numbers, to which result. */
