@@ -283,6 +283,67 @@ export function figureCasesFrom(seed: number): Case[] {
         { layout: ['repeated'], subject: 'tank', readings: 24, asks: ['mixed'] },
       ),
     ),
+    one(
+      'subjects-in-one-group-each',
+      'subjects down the side, each with a reading in one column alone',
+      lines(['id', 'red', 'white'], ...times(8, (i) => [`F${i + 1}`, ...(i % 2 ? ['', about()] : [about(), ''])])),
+      { layout: ['columns'], groups: ['red', 'white'], readings: 8, asks: ['two-groups'], neverAsks: ['paired'] },
+    ),
+    one(
+      'tables-beside-one-another',
+      'two tables side by side under the same heads',
+      lines(['lamp', 'length', '', 'lamp', 'length'], ...times(4, () => ['red', about(), '', 'white', about()])),
+      { ...two, readings: 8, doubts: [], asks: ['two-groups'] },
+    ),
+    one(
+      'tables-beside-one-another-named',
+      'two tables side by side, the lamp over each',
+      lines(
+        ['red', '', 'white', ''],
+        ['id', 'length', 'id', 'length'],
+        ...times(4, (i) => [i + 1, about(), i + 5, about()]),
+      ),
+      { ...two, readings: 8, asks: ['two-groups'] },
+    ),
+    one(
+      'shares-in-a-grid',
+      'how many of how many at each site under each lamp',
+      lines(['', 'north', 'south'], ['red', '12/20', '15/20'], ['white', '7/20', '9/20']),
+      { layout: ['counts'], total: 80, asks: ['share'], doubts: ['which-outcome'] },
+    ),
+    one(
+      'percentages-in-a-grid',
+      'counts with percentages that make no whole along rows or columns',
+      lines(['', 'north', 'south'], ['red', '12 (60 %)', '15 (75 %)'], ['white', '7 (35 %)', '9 (45 %)']),
+      { layout: ['counts'], total: 80, asks: ['share'], doubts: ['which-outcome'] },
+    ),
+    one(
+      'lists-in-a-grid',
+      'three readings in each cell of a grid',
+      lines(
+        ['', 'north', 'south'],
+        ...['red', 'white'].map((lamp) => [lamp, ...times(2, () => times(3, () => about()).join(', '))]),
+      ),
+      { layout: ['rows'], readings: 12, asks: ['factorial'] },
+    ),
+    one(
+      'sizes-above-the-readings',
+      'how many stand below, in a row of its own',
+      lines(['lamp', 'red', 'white'], ['n', 4, 4], ...times(4, () => ['', about(), about()])),
+      { layout: ['columns'], groups: ['red', 'white'], readings: 8, doubts: ['summary-row'] },
+    ),
+    one(
+      'a-test-below-the-readings',
+      'what a test came to, by its name',
+      lines(['red', 'white'], ...times(4, () => [about(), about()]), ['t-test p', '0.002']),
+      { layout: ['columns'], groups: ['red', 'white'], readings: 8, doubts: ['summary-row'] },
+    ),
+    one(
+      'answers-before-and-after',
+      'how many answered what, before and after',
+      lines(['answer', 'before', 'after'], ['agree', 12, 20], ['neutral', 9, 6], ['disagree', 9, 4]),
+      { layout: ['counts'], groups: ['agree', 'neutral', 'disagree'], total: 60, neverAsks: ['paired'] },
+    ),
     one('days-over-columns', 'days as heads', overTimes('2026-03-01', '2026-03-08', '2026-03-15'), onLines),
     one(
       'days-over-columns-by-strokes',

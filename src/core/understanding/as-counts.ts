@@ -17,6 +17,7 @@ import {
   areOfOneTime,
   countName,
   expectedName,
+  answerName,
   controlName,
   groupName,
   isNegative,
@@ -284,6 +285,7 @@ function tabulated(looked: Looked, rowsOf: Seen, cells: readonly Seen[]): Interp
     total !== undefined || cells.some((c) => totalName.test(c.name)) || sumRow(rowsOf, cells) !== undefined;
   if (rowsOf.kind === 'numbers') say(3, `“${rowsOf.name}” tells the rows apart`);
   if (totals) say(4, 'a row or a column is the sum of the others');
+  if (answerName.test(rowsOf.name)) say(5, `“${rowsOf.name}” says what was found`);
   if (looked.rows <= 8) say(1, 'it has few rows');
   if (looked.rows > 15) say(-3, 'it has many rows');
   const own = cells.filter((c) => c !== total);

@@ -1,4 +1,5 @@
 /** A table read with a group, a condition or a level in each column of numbers. */
+import { textAt } from '../readings/cell-at';
 import { type Role, called } from '../readings/table';
 import { alike } from './alike';
 import { type Evidence, weighed } from './evidence';
@@ -14,6 +15,7 @@ import {
 import type { Part } from './parts';
 import type { Seen } from './seen';
 import {
+  answerName,
   arePlate,
   areSteps,
   areTurns,
@@ -60,6 +62,10 @@ function columnRoles(looked: Looked, more: (place: number) => Role | undefined =
   return rolesWith(looked, (part, i) => more(i) ?? (isOther(part, i) ? 'label' : undefined));
 }
 
+/** Whether any of the first rows holds two readings. */
+const readTwice = (measures: readonly Seen[]): boolean =>
+  Array.from({ length: 1000 }).some((_, r) => measures.filter((c) => textAt(c.cells, r) !== '').length > 1);
+
 /** Each column a group of its own, its rows unconnected. */
 export function asColumns(looked: Looked): Interpretation[] {
   const places = measuresOf(looked);
@@ -70,6 +76,7 @@ export function asColumns(looked: Looked): Interpretation[] {
   if (measures.length > 1) evidence.push(...alike(measures));
   if (groups.some((c) => c.distinct < c.texts.length))
     evidence.push({ weight: -6, why: 'a column beside them names groups' });
+  if (measures.length > 1 && !readTwice(measures)) evidence.push({ weight: 6, why: 'no row holds two readings' });
   const subject = looked.columns.find((c, i) => c.unique && looked.parts[i]?.role === 'subject');
   if (subject && measures.length > 1) evidence.push({ weight: -3, why: `“${subject.name}” names who each row is` });
   const name = naming(looked);
@@ -109,6 +116,8 @@ export function asRepeated(looked: Looked): Interpretation[] {
     );
   }
   if (!turns && !column) return [];
+  // What each was found to be names nobody who was read twice.
+  if (!readTwice(measures) || (column && answerName.test(column.name))) return [];
   if (column && arePlate(column.texts, namesOf(measures)))
     evidence.push({ weight: -1.5, why: 'it stands as the wells of a plate do' });
   if (!turns && measures.every((c) => c.whole && c.unit === ''))

@@ -44,7 +44,7 @@ function partsOf({ name, unit, cells }: Incoming): (Part | undefined)[] | undefi
 }
 
 /** What a count is out of, where its percentage leaves one whole number only. */
-function totalOf(part: Part | undefined): string {
+export function totalOf(part: Part | undefined): string {
   if (!part || part.count === 0) return '';
   const least = Math.ceil((100 * part.count) / (part.percent + part.within));
   const most = part.percent > part.within ? Math.floor((100 * part.count) / (part.percent - part.within)) : NaN;

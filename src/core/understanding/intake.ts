@@ -15,6 +15,8 @@ import { limits } from '../readings/table-edit';
 import { isUnit, splitUnit } from '../readings/units';
 import { withCorner } from './corner-lost';
 import { codesNamed } from './code-key';
+import { blocksBeside } from './blocks-beside';
+import { sharesInGrid } from './shares-in-grid';
 import { countsOfProportions } from './counts-of-proportions';
 import { countsWithPercent } from './counts-with-percent';
 import { crossedApart } from './crossed-heads';
@@ -185,6 +187,8 @@ function takenApart(block: Rows): { block: string[][]; note: string; split: bool
     [linesApart, 'Lines of many numbers were taken apart.'],
     [listsInCells, 'Cells of many readings were taken apart, a reading a row.'],
     [cellsNamed, 'Cells of a name and its reading were taken apart, a reading a row.'],
+    [blocksBeside, 'Tables beside one another were put below one another.'],
+    [sharesInGrid, 'The counts of each cell and what they are out of became a row.'],
     [groupsBelow, 'Groups below one another were put side by side.'],
     [sectionsApart, 'Names that stood over readings became a column beside them.'],
     [figuresInGrid, 'Means in a grid became a group a row.'],

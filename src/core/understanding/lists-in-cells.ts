@@ -8,6 +8,20 @@ type Rows = readonly (readonly string[])[];
 /** Rows of such lists at most. */
 const mostLists = 200;
 
+/** A grid of such lists under the names of columns, with the names of its row and its column before each reading. */
+function listsInGrid([head = [], ...body]: Rows, places: ReadonlySet<number>): string[][] | undefined {
+  const whole = head.length > 2 && places.size === head.length - 1 && !places.has(0);
+  if (!whole || body.some((row) => textAt(row, 0) === '')) return undefined;
+  const lists = body.map((row) => head.slice(1).map((_, i) => listed(textAt(row, i + 1))));
+  if (!lists.every((row) => row.every((list) => list !== undefined))) return undefined;
+  return [
+    ['factor 1', 'factor 2', 'reading'],
+    ...body.flatMap((row, r) =>
+      head.slice(1).flatMap((name, i) => (lists[r]?.[i] ?? []).map((text) => [textAt(row, 0), name.trim(), text])),
+    ),
+  ];
+}
+
 /** A block in which one column holds a list of readings in each cell, with a reading a row; undefined of any other. */
 export function listsInCells(block: Rows): string[][] | undefined {
   if (block.length > 2 * mostLists) return undefined;
@@ -16,7 +30,8 @@ export function listsInCells(block: Rows): string[][] | undefined {
   const hold = (row: readonly string[]): number[] => row.flatMap((cell, k) => (listed(cell) ? [k] : []));
   const places = new Set(rest.flatMap(hold));
   const [k, another] = places;
-  if (k === undefined || another !== undefined) return undefined;
+  if (k === undefined) return undefined;
+  if (another !== undefined) return listsInGrid([first, ...rest], places);
   // Beside readings of their own, such cells are remarks, and three numbers from a year on are a day.
   const measured = first.some((_, i) => i > k && rest.every((row) => valueOf(cellAt(row, i)) !== undefined));
   if (measured || rest.every((row) => /^\d{4}\D\d{1,2}\D\d{1,2}$/.test(textAt(row, k)))) return undefined;

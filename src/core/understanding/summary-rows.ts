@@ -88,6 +88,16 @@ function saidAbove(columns: readonly Column[], filled: readonly number[]): Summa
   return rows.map((row) => ({ row, kind: 'summary' as const, name: row === last ? name : '', exact: true })).reverse();
 }
 
+/** A row "n" above the readings that says how many stand below it in every column. */
+function sizesRow(columns: readonly Column[], height: number): SummaryRow | undefined {
+  if (height < 4 || height > computed) return undefined;
+  const names = columns.find((c) => /^n$/i.test(textAt(c.cells, 0)));
+  const others = columns.filter((c) => c !== names);
+  const below = (c: Column): number => c.cells.slice(1).filter((cell) => valueOf(cell) !== undefined).length;
+  const are = names && others.length > 0 && others.every((c) => valueOf(c.cells[0]) === below(c));
+  return are ? { row: 0, kind: 'summary', name: textAt(names.cells, 0), exact: true } : undefined;
+}
+
 /** The rows of a table that sum up the others, wherever their names or their numbers tell. */
 export function summaryRows(columns: readonly Column[]): SummaryRow[] {
   const height = Math.max(0, ...columns.map((c) => c.cells.length));
@@ -101,6 +111,8 @@ export function summaryRows(columns: readonly Column[]): SummaryRow[] {
   if (among.length > 0) return among;
   const said = saidAbove(columns, filled);
   if (said.length > 0) return said;
+  const sizes = sizesRow(columns, height);
+  if (sizes) return [sizes];
   const named = namedRows(columns, filled);
   if (height - named.length < 2) return [];
   if (named.length > 0 && height <= computed) {

@@ -96,6 +96,9 @@ export const expectedName =
   /^(?:exp(?:ected)?\.?|theor(?:y|etical)|predicted|claimed|ratio|expected (?:counts?|ratio|shares?|proportions?|%|percent)|(?:claimed|expected) .*|hypothes[ei][sz]ed?|null|(?:person|patient|subject|plant|animal|fish|bird|tank|line|rope|site)s?[ -](?:years?|months?|weeks?|days?|hours?)|(?:time|years|months|weeks|days|hours) at risk)(?![\p{L}])/iu;
 export const totalName =
   /^(?:(?:grand |row |column |sub-?)?totals?|sums?|all(?: (?:groups|rows|together))?|overall|together|Σ|∑)\.?:?$/iu;
+/** Names of what each was found to be: "answer", "outcome". */
+export const answerName =
+  /^(?:answers?|responses?|repl(?:y|ies)|outcomes?|opinions?|verdicts?|choices?|categor(?:y|ies))$/iu;
 /** Names of a group to which nothing was done. */
 export const controlName = /^(?:controls?|untreated|unexposed|placebo|vehicle|blank|sham|reference)\b/iu;
 /** What a part is out of. */
@@ -152,7 +155,7 @@ export const endedName =
 
 /** Names of rows that sum up the readings above them. */
 export const summaryName =
-  /^(?:(?:group |column |grand |overall )?(?:means?|averages?|avg\.?|medians?|totals?|sums?)|min(?:imum)?|max(?:imum)?|range|mode|s\.?d\.?|s\.?e\.?m?\.?|std\.?(?: ?dev(?:iation)?\.?| ?err(?:or)?\.?)?|st\.?dev\.?|stdev|standard (?:deviation|error)|variance|var\.?|cv|cv ?%|c\.v\.|n|count|number|sum|ci|95 ?% ?ci|lower|upper|q1|q3|iqr|±|t|p|p-value|difference)\.?:?$/iu;
+  /^(?:(?:group |column |grand |overall )?(?:means?|averages?|avg\.?|medians?|totals?|sums?)|min(?:imum)?|max(?:imum)?|range|mode|s\.?d\.?|s\.?e\.?m?\.?|std\.?(?: ?dev(?:iation)?\.?| ?err(?:or)?\.?)?|st\.?dev\.?|stdev|standard (?:deviation|error)|variance|var\.?|cv|cv ?%|c\.v\.|n|count|number|sum|ci|95 ?% ?ci|lower|upper|q1|q3|iqr|±|t|p|p-value|difference|(?:(?:paired |student'?s? |welch'?s? )?t[- ]?test|anova|mann[–-]whitney|kruskal[–-]wallis|chi[- ]?squared?)(?: test)?(?:[,:]? ?\(?(?:p|p[- ]?value)\)?)?)\.?:?$/iu;
 
 /** Names made of one stem and numbers or letters: "assay 1", "assay 2"; the stem, if they all share it. */
 export function sharedStem(names: readonly string[]): string | undefined {
