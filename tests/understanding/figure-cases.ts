@@ -77,6 +77,26 @@ export function figureCasesFrom(seed: number): Case[] {
       { layout: ['columns'], turned: true, groups: ['red', 'white', 'dark'], readings: 9, asks: ['several'] },
     ),
     one(
+      'means-beside-readings-of-both-lamps',
+      'the readings of both lamps with their means and SDs, side by side',
+      lines(
+        ['', 'red', '', '', '', 'white', '', '', ''],
+        ['line', 'a', 'b', 'mean', 'SD', 'a', 'b', 'mean', 'SD'],
+        ...times(4, (i) => {
+          const own = times(4, () => about());
+          const of = (k: number): string[] => own.slice(k, k + 2);
+          return [i + 1, ...of(0), mean(...of(0)), '1.2', ...of(2), mean(...of(2)), '1.3'];
+        }),
+      ),
+      { layout: ['rows', 'repeated', 'grid'], readings: 16 },
+    ),
+    one(
+      'numbered-readings-of-tanks',
+      'readings 1 to 3 of each tank, its lamp beside it: times or replicates, which is asked',
+      lines(['tank', 'lamp', 1, 2, 3], ...times(8, (i) => [i + 1, lamps(i), about(), about(), about()])),
+      { neverAsks: ['mixed'], doubts: ['which-outcome'] },
+    ),
+    one(
       'means-among-readings',
       'a mean below the readings of each lamp, in the same column',
       lines(

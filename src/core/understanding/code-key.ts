@@ -7,7 +7,7 @@ type Rows = readonly (readonly string[])[];
 const fromTheEnds = 12;
 
 /** "1 = red", "R: red lamp": a short code and the name it stands for. */
-const entry = /^\s*([\p{L}\d]{1,3})\s*(?:=|:|–|→)\s*(\S.*?)\s*[.;,]?\s*$/u;
+const entry = /^\s*([\p{L}\d]{1,3})\s*(?:=|:|→|(?<=\s)[–-](?=\s))\s*(\S.*?)\s*[.;,]?\s*$/u;
 
 /** What a line says codes stand for, perhaps behind the name of their column: "lamp: 1 = red, 2 = white". */
 function keyIn(row: readonly string[]): { column: string; codes: Map<string, string> } | undefined {

@@ -28,25 +28,30 @@ function follows(rows: Rows, from: number, at: number): boolean {
   return borneOut >= fewest && contradicted <= Math.min(1, borneOut / 2);
 }
 
+/** The columns of a mean and of what stands right behind it, where the mean follows from the readings before it. */
+function figuresAt(at: number, head: readonly string[], rows: Rows): number[] {
+  let to = at + 1;
+  while (to < head.length && isOther(textAt(head, to))) to += 1;
+  if (to === at + 1) return [];
+  const holdsNumbers = (k: number): boolean =>
+    rows.filter((row) => valueOf(row[k]) !== undefined).length > rows.length / 2;
+  let from = at;
+  while (from > 0 && holdsNumbers(from - 1) && !isOther(textAt(head, from - 1))) from -= 1;
+  // A running number stands before the readings.
+  const found = [from, from + 1].some((k) => at - k >= fewest && follows(rows, k, at));
+  return found ? Array.from({ length: to - at }, (_, i) => at + i) : [];
+}
+
 /** A block without such columns, and which they were; undefined where it has none. */
 export function withoutFigures(block: Rows): { block: string[][]; note: string } | undefined {
   const top = block.slice(0, 5).findIndex((row) => row.some((cell) => meanName.test(cell.trim())));
   const head = block[top] ?? [];
-  const at = head.findIndex((cell) => meanName.test(cell.trim()));
-  const others = head.flatMap((cell, k) => (k > at && isOther(cell.trim()) ? [k] : []));
-  if (at < 0 || others.length === 0) return undefined;
   const below = block.slice(top + 1, top + 1 + looked).filter((row) => row.some((cell) => cell.trim() !== ''));
-  if (below.length < fewest) return undefined;
-  const holdsNumbers = (k: number): boolean =>
-    below.filter((row) => valueOf(row[k]) !== undefined).length > below.length / 2;
-  let from = at;
-  while (from > 0 && holdsNumbers(from - 1)) from -= 1;
-  // A running number stands before the readings.
-  const first = [from, from + 1].find((k) => at - k >= fewest && follows(below, k, at));
-  if (first === undefined) return undefined;
-  const left = new Set([at, ...others]);
+  if (top < 0 || below.length < fewest) return undefined;
+  const left = new Set(head.flatMap((cell, k) => (meanName.test(cell.trim()) ? figuresAt(k, head, below) : [])));
+  if (left.size === 0) return undefined;
   return {
     block: block.map((row) => row.filter((_, k) => !left.has(k))),
-    note: `${some([...left].map((k) => `“${textAt(head, k)}”`))} follow from the readings beside them, and were left out.`,
+    note: `${some([...new Set([...left].map((k) => `“${textAt(head, k)}”`))])} follow from the readings beside them, and were left out.`,
   };
 }

@@ -58,8 +58,11 @@ export function areSteps(names: readonly string[]): boolean {
     /^(\d+(?:[.,]\d+)?)\s?(h|hrs?|hours?|min|minutes?|d|days?|w|wks?|weeks?|months?|yrs?|years?)?$/iu.exec(name.trim()),
   );
   const units = new Set(steps.map((step) => step?.[2]));
+  // 1, 2 and 3 may as well number readings.
+  const numbered = names.every((name, i) => name.trim() === String(i + 1));
   return (
     names.length > 1 &&
+    !numbered &&
     units.size === 1 &&
     steps.every((step, i) => step !== null && (i === 0 || Number(step[1]) > Number(steps[i - 1]?.[1])))
   );
