@@ -11,7 +11,7 @@ interface Column {
 }
 
 /** Rows of a table in which they are looked for. */
-const most = 5000;
+const most = 2000;
 
 const word = (text: string): boolean => text.length > 2 && (summaryName.test(text) || totalName.test(text));
 const isMean = (text: string): boolean => /^(?:mean|average|avg)/iu.test(text);
@@ -37,12 +37,22 @@ export function subtotals(columns: readonly Column[]): { row: number; kind: Besi
   const all = Array.from({ length: height }, (_, row) => row);
   const found = new Map<number, { word: string; of: boolean; column: Column }>();
   for (const column of columns) {
-    const names = new Set(column.cells.map((cell) => cell.trim()));
+    // Names come again and again: each is looked at once, and numbers not at all.
+    const rowsOf = new Map<string, number[]>();
     for (const row of all) {
-      const said = wordIn(textAt(column.cells, row), names);
-      if (said !== undefined && !found.has(row)) found.set(row, { ...said, column });
+      const text = textAt(column.cells, row);
+      if (text === '' || /^[+−-]?[\d.,]+$/.test(text)) continue;
+      const same = rowsOf.get(text);
+      if (same) same.push(row);
+      else rowsOf.set(text, [row]);
+    }
+    const names = new Set(rowsOf.keys());
+    for (const [text, rows] of rowsOf) {
+      const said = wordIn(text, names);
+      for (const row of said ? rows : []) if (said && !found.has(row)) found.set(row, { ...said, column });
     }
   }
+  if (found.size === 0) return [];
   const numbers = columns.filter((c) => all.some((row) => !found.has(row) && valueOf(c.cells[row]) !== undefined));
   const isReading = (row: number): boolean =>
     !found.has(row) && numbers.some((c) => valueOf(c.cells[row]) !== undefined);
