@@ -27,10 +27,11 @@ const cross = /^[✗✘☒×x]$/iu;
 
 /** A column of ticks and crosses, with yes and no in their place; undefined of any other. */
 function ticked(column: Incoming): Incoming | undefined {
+  const isMark = (cell: string): boolean => cell === '' || tick.test(cell) || cross.test(cell);
+  // The first cell that is none tells, in columns of any length.
+  if (!column.cells.every((cell) => isMark(cell.trim()))) return undefined;
   const cells = column.cells.map((cell) => cell.trim());
-  const are =
-    cells.every((cell) => cell === '' || tick.test(cell) || cross.test(cell)) && cells.some((cell) => tick.test(cell));
-  if (!are || !cells.some((cell) => cross.test(cell))) return undefined;
+  if (!cells.some((cell) => tick.test(cell)) || !cells.some((cell) => cross.test(cell))) return undefined;
   return { ...column, cells: cells.map((cell) => (tick.test(cell) ? 'yes' : cell === '' ? '' : 'no')) };
 }
 
