@@ -131,6 +131,38 @@ describe('the same tables', () => {
     });
 });
 
+describe('figures that follow from readings', () => {
+  const rows = [
+    ['lamp', 'r1', 'r2', 'r3', 'mean', 'SD'],
+    ['red', '20', '21', '22', '21.00', '1.00'],
+    ['white', '18', '19', '23', '20.00', '2.65'],
+    ['dark', '15', '16', '71', '16.00', '1.00'],
+  ];
+  it('are left out with the place where they contradict a reading, which may be a slip', () => {
+    const right = [...rows.slice(0, 3), ['dark', '15', '16', '17', '16.00', '1.00']];
+    expect(intake(right).notes.join(' ')).to.match(/“mean” and “SD” follow .*were left out\.$/);
+    expect(intake(rows).notes.join(' ')).to.include('In row 3 the mean is another: check the readings there.');
+  });
+
+  it('stand as they are where they do not follow', () => {
+    const others = rows.map((row, i) => (i === 0 ? row : row.map((cell, k) => (k === 4 ? '7.00' : cell))));
+    expect(intake(others).notes.join(' ')).not.to.include('left out');
+  });
+
+  it('of logarithms have no width where their limits are turned round', () => {
+    const spreadOf = (low: string, high: string): string[] | undefined =>
+      intake([
+        ['lamp', 'n', 'GM', 'lower', 'upper'],
+        ['red', '12', '20', '10', '40'],
+        ['white', '11', '18', low, high],
+      ])
+        .table.columns.find((c) => c.role === 'spread')
+        ?.cells.map((cell) => cell.slice(0, 6));
+    expect(spreadOf('9', '36')).to.deep.equal([String(Math.log(2)).slice(0, 6), String(Math.log(2)).slice(0, 6)]);
+    expect(spreadOf('36', '9')?.[1]).to.equal('');
+  });
+});
+
 describe('replicates beside one another', () => {
   const put = (text: string, gathered?: boolean) =>
     intake(blockFromText(text), gathered === undefined ? {} : { gathered });

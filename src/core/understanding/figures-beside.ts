@@ -14,32 +14,33 @@ const fewest = 2;
 
 const isOther = (name: string): boolean => spreadKind(name) !== null || sizeName.test(name) || cvName.test(name);
 
-/** Whether the numbers of a column are the means of those before it, but for a slip, and for rows with cells that hold none. */
-function follows(rows: Rows, from: number, at: number): boolean {
-  let [borneOut, contradicted] = [0, 0];
-  for (const row of rows) {
+/** Whether the numbers of a column are the means of those before it, but for rows with cells that hold none; with the row of a slip. */
+function follows(rows: Rows, from: number, at: number): { odd: number[] } | undefined {
+  let borneOut = 0;
+  const odd: number[] = [];
+  for (const [r, row] of rows.entries()) {
     const parts = row.slice(from, at).map((cell) => valueOf(cell));
     const own = valueOf(row[at]);
     const made = mean(parts);
     if (own === undefined || made === undefined || parts.includes(undefined)) continue;
     if (Math.abs(made - own) <= slack(textAt(row, at))) borneOut += 1;
-    else contradicted += 1;
+    else odd.push(r);
   }
-  return borneOut >= fewest && contradicted <= Math.min(1, borneOut / 2);
+  return borneOut >= fewest && odd.length <= Math.min(1, borneOut / 2) ? { odd } : undefined;
 }
 
 /** The columns of a mean and of what stands right behind it, where the mean follows from the readings before it. */
-function figuresAt(at: number, head: readonly string[], rows: Rows): number[] {
+function figuresAt(at: number, head: readonly string[], rows: Rows): { columns: number[]; odd: number[] } | undefined {
   let to = at + 1;
   while (to < head.length && isOther(textAt(head, to))) to += 1;
-  if (to === at + 1) return [];
+  if (to === at + 1) return undefined;
   const holdsNumbers = (k: number): boolean =>
     rows.filter((row) => valueOf(row[k]) !== undefined).length > rows.length / 2;
   let from = at;
   while (from > 0 && holdsNumbers(from - 1) && !isOther(textAt(head, from - 1))) from -= 1;
   // A running number stands before the readings.
-  const found = [from, from + 1].some((k) => at - k >= fewest && follows(rows, k, at));
-  return found ? Array.from({ length: to - at }, (_, i) => at + i) : [];
+  const found = [from, from + 1].map((k) => (at - k >= fewest ? follows(rows, k, at) : undefined)).find(Boolean);
+  return found && { columns: Array.from({ length: to - at }, (_, i) => at + i), odd: found.odd };
 }
 
 /** A block without such columns, and which they were; undefined where it has none. */
@@ -48,10 +49,12 @@ export function withoutFigures(block: Rows): { block: string[][]; note: string }
   const head = block[top] ?? [];
   const below = block.slice(top + 1, top + 1 + looked).filter((row) => row.some((cell) => cell.trim() !== ''));
   if (top < 0 || below.length < fewest) return undefined;
-  const left = new Set(head.flatMap((cell, k) => (meanName.test(cell.trim()) ? figuresAt(k, head, below) : [])));
+  const found = head.flatMap((cell, k) => (meanName.test(cell.trim()) ? (figuresAt(k, head, below) ?? []) : []));
+  const left = new Set(found.flatMap(({ columns }) => columns));
+  const odd = [...new Set(found.flatMap((f) => f.odd))];
   if (left.size === 0) return undefined;
   return {
     block: block.map((row) => row.filter((_, k) => !left.has(k))),
-    note: `${some([...new Set([...left].map((k) => `“${textAt(head, k)}”`))])} follow from the readings beside them, and were left out.`,
+    note: `${some([...new Set([...left].map((k) => `“${textAt(head, k)}”`))])} follow from the readings beside them, and were left out.${odd.length === 0 ? '' : ` In row ${some(odd.map((r) => String(r + 1)))} the mean is another: check the readings there.`}`,
   };
 }

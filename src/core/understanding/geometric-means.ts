@@ -2,7 +2,7 @@
  * Geometric means with their geometric SD, or with an interval: the mean and the spread of the logarithms, which are what
  * a comparison of such figures takes.
  */
-import { type Worked, mostGroups } from './limits-apart';
+import { type Worked, levelIn, mostGroups, written } from './limits-apart';
 import type { Incoming } from './seen';
 import { valueOf } from './sums';
 import { lowerName, upperName } from './vocabulary';
@@ -11,8 +11,6 @@ const geometricMean = /^(?:geometric means?|geo\.? ?means?|gm|gmt|geometric mean
 const geometricSd =
   /^(?:geometric (?:sds?|standard deviations?)|geo\.? ?sds?|gsds?|multiplicative sds?|[×x*]\/÷?)(?![\p{L}])/iu;
 
-const written = (value: number | undefined): string =>
-  value === undefined || !Number.isFinite(value) ? '' : String(Number(value.toPrecision(8)));
 const logOf = (cell: string): number | undefined => {
   const value = valueOf(cell);
   return value !== undefined && value > 0 ? Math.log(value) : undefined;
@@ -28,12 +26,12 @@ export function geometricMeans(columns: readonly Incoming[]): Worked {
   const spreads = mean.cells.map((_, i) => {
     if (sd) return logOf(sd.cells[i] ?? '');
     const [from, to] = [logOf(lower?.cells[i] ?? ''), logOf(upper?.cells[i] ?? '')];
-    return from === undefined || to === undefined ? undefined : (to - from) / 2;
+    return from === undefined || to === undefined || to <= from ? undefined : (to - from) / 2;
   });
   const means = mean.cells.map(logOf);
   if (!means.every((m, i) => m !== undefined || (mean.cells[i] ?? '').trim() === '')) return as;
   if (spreads.every((s) => s === undefined)) return as;
-  const level = /(\d{2}(?:\.\d+)?) ?%/.exec(`${lower?.name ?? ''} ${upper?.name ?? ''}`)?.[1] ?? '95';
+  const level = levelIn(`${lower?.name ?? ''} ${upper?.name ?? ''}`) ?? '95';
   const spread = sd ? 'SD of the logarithms' : `half-width of the ${level} % interval of the logarithms`;
   const logs = [
     { name: 'mean of the logarithms', unit: '', cells: means.map(written) },

@@ -20,11 +20,11 @@ const figures = (c: Incoming): Figures => c.cells.map((cell) => valueOf(cell));
 export const mostGroups = 200;
 
 /** Digits of a number that is worked out: more than its figures are written with. */
-const written = (value: number | undefined): string =>
+export const written = (value: number | undefined): string =>
   value === undefined ? '' : String(Number(value.toPrecision(8)));
 
 /** "95" of "95 % CI lower" or "CI95_low". */
-const levelIn = (name: string): string | undefined =>
+export const levelIn = (name: string): string | undefined =>
   /(\d{2}(?:\.\d+)?) ?%/.exec(name)?.[1] ?? /\bci[ _]?(\d{2})(?!\d)/i.exec(name)?.[1];
 
 /** Half the widths of intervals around the means beside them; undefined where the columns are no such limits. */

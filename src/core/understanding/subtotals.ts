@@ -67,7 +67,8 @@ export function subtotals(columns: readonly Column[]): { row: number; kind: Besi
   const [first = height] = rows;
   // Those at the end, with no reading below them, are told by their names alone.
   if (!all.some((row) => row > first && isReading(row)) || 2 * rows.length >= height) return [];
-  let [borneOut, contradicted] = [0, 0];
+  let borneOut = 0;
+  const contradicted = new Set<number>();
   let from = 0;
   for (const row of rows) {
     const since = all.slice(from, row);
@@ -82,16 +83,16 @@ export function subtotals(columns: readonly Column[]): { row: number; kind: Besi
       if (own === undefined || parts.length === 0) continue;
       const made = isMean(said) ? (mean(parts) ?? NaN) : sum(parts);
       if (Math.abs(made - own) <= slack(cellAt(cells, row))) borneOut += 1;
-      else contradicted += 1;
+      else contradicted.add(row);
     }
   }
   // Words that name a group tell without the numbers of all: one of these may be a slip.
   const named = rows.every((row) => found.get(row)?.of);
-  if (named ? borneOut < Math.max(1, contradicted) : borneOut < 2 || contradicted > 0) return [];
+  if (named ? borneOut < Math.max(1, contradicted.size) : borneOut < 2 || contradicted.size > 0) return [];
   return rows.map((row) => ({
     row,
     kind: totalName.test(found.get(row)?.word ?? '') ? 'total' : 'summary',
     name: textAt(found.get(row)?.column.cells, row),
-    exact: true,
+    exact: !contradicted.has(row),
   }));
 }
