@@ -141,7 +141,7 @@ describe('figures that follow from readings', () => {
   it('are left out with the place where they contradict a reading, which may be a slip', () => {
     const right = [...rows.slice(0, 3), ['dark', '15', '16', '17', '16.00', '1.00']];
     expect(intake(right).notes.join(' ')).to.match(/“mean” and “SD” follow .*were left out\.$/);
-    expect(intake(rows).notes.join(' ')).to.include('In row 3 the mean is another: check the readings there.');
+    expect(intake(rows).notes.join(' ')).to.include('The mean of “dark” is another: check the readings there.');
   });
 
   it('stand as they are where they do not follow', () => {

@@ -53,8 +53,10 @@ export function withoutFigures(block: Rows): { block: string[][]; note: string }
   const left = new Set(found.flatMap(({ columns }) => columns));
   const odd = [...new Set(found.flatMap((f) => f.odd))];
   if (left.size === 0) return undefined;
+  // By its name, which it keeps however the table is turned.
+  const nameOf = (r: number): string => (textAt(below[r], 0) === '' ? `row ${r + 1}` : `“${textAt(below[r], 0)}”`);
   return {
     block: block.map((row) => row.filter((_, k) => !left.has(k))),
-    note: `${some([...new Set([...left].map((k) => `“${textAt(head, k)}”`))])} follow from the readings beside them, and were left out.${odd.length === 0 ? '' : ` In row ${some(odd.map((r) => String(r + 1)))} the mean is another: check the readings there.`}`,
+    note: `${some([...new Set([...left].map((k) => `“${textAt(head, k)}”`))])} follow from the readings beside them, and were left out.${odd.length === 0 ? '' : ` The mean of ${some(odd.map(nameOf))} is another: check the readings there.`}`,
   };
 }
