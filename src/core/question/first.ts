@@ -7,7 +7,16 @@ import { groupsOf, hasSamples, repeatsOf } from '../readings/groups';
 import { levelsOf } from '../readings/levels';
 import { type Column, type Table, columnsOf } from '../readings/table';
 import { readColumn } from '../readings/read-column';
-import { expectedName, groupName, isBefore, isBlock, isNegative, settingName } from '../understanding/vocabulary';
+import {
+  calendarName,
+  expectedName,
+  groupName,
+  isBefore,
+  isBlock,
+  isHousing,
+  isNegative,
+  settingName,
+} from '../understanding/vocabulary';
 import { likeliestCategory, likeliestCrossing, likeliestOutcome } from '../understanding/likeliest';
 import { asDesign, designOf, groupChoices, hasTwoFactors, sameOutcomes } from './asking';
 import { withinBlocks } from './block';
@@ -92,13 +101,19 @@ const holdsSeveral = (block: Column, by: Column | undefined): boolean => {
   });
 };
 
-/** The question that two columns of groups raise, where both are asked about: as two factors, one of them within subjects. */
+/** The question that columns of groups raise, where two are asked about: as two factors, one of them within subjects. */
 function ofTwoFactors(table: Table, blank: Question): Question | undefined {
-  const [a, b, more] = columnsOf(table, 'group');
+  const all = columnsOf(table, 'group');
+  const within = all.find((c) => isCrossed(table, c, blank.measure));
+  const others = all.filter((c) => c !== within);
+  if (within && others[0]) {
+    const by = others.find((c) => c.id === blank.by) ?? others[0];
+    return { ...asDesign(blank, table, 'mixed'), by: by.id, by2: within.id };
+  }
+  // Of three factors the one that sorts into blocks is not asked about.
+  const [a, b, more] = all.length > 2 ? all.filter((c) => !isBlock(c.name) && !calendarName.test(c.name)) : all;
   if (!a || !b || more) return undefined;
-  const within = [a, b].find((c) => isCrossed(table, c, blank.measure));
-  if (within) return { ...asDesign(blank, table, 'mixed'), by: (within === a ? b : a).id, by2: within.id };
-  const blocks = [a, b].filter((c, i) => isBlock(c.name) && holdsSeveral(c, [b, a][i]));
+  const blocks = [a, b].filter((c, i) => (isBlock(c.name) || isHousing(c.name)) && holdsSeveral(c, [b, a][i]));
   const [block] = blocks;
   if (block && blocks.length === 1) {
     const by = block === a ? b : a;

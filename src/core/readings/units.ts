@@ -58,12 +58,12 @@ export const unraised = (text: string): string => text.replace(/[⁰¹²³⁴⁵
 
 const normalized = (unit: string): string => unit.replaceAll('μ', 'µ').trim();
 
-/** A single unit with its prefix and power. */
+/** A single unit with its prefix and power: of bare numbers 2 and 3 alone, for "d1" is the first day. */
 function atom(text: string): Part | undefined {
   const flat = unraised(text).replace('−', '-');
-  const found = /^(°?[\p{L}µ%‰Ω.°£€$¥]+?)(?:\^?([+-]?[1-4]))?$/u.exec(flat);
+  const found = /^(°?[\p{L}µ%‰Ω.°£€$¥]+?)(?:\^?([+-][1-4]|[23])|\^([1-4]))?$/u.exec(flat);
   if (!found) return undefined;
-  const [, name = '', power = '1'] = found;
+  const [, name = '', plainPower, power = plainPower ?? '1'] = found;
   const raised = ([factor, dimensions]: Part): Part => [
     factor ** Number(power),
     Object.fromEntries(Object.entries(dimensions).map(([key, n]) => [key, n * Number(power)])),

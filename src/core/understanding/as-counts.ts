@@ -11,6 +11,7 @@ import {
   placesOf,
   rolesWith,
 } from './interpretation';
+import { areOpposites } from './opposites';
 import type { Seen } from './seen';
 import { sumColumn, sumRow } from './sums';
 import {
@@ -118,14 +119,9 @@ const mayCount = (c: Seen, rowsOf: Seen): boolean =>
   !subjectName.test(rowsOf.name) &&
   !rowsOf.texts.every(looksLikeId);
 
-/** Whether two columns count yes and no: "germinated" and "not germinated". */
-const areAnswers = ([a, b, ...more]: readonly Seen[]): boolean =>
-  a !== undefined &&
-  b !== undefined &&
-  more.length === 0 &&
-  isCount(a) &&
-  isCount(b) &&
-  (isNegative(a.name, b.name) || isNegative(b.name, a.name));
+/** Whether two columns count yes and no: "germinated" and "not germinated", "alive" and "dead". */
+const areAnswers = (columns: readonly Seen[]): boolean =>
+  columns.every(isCount) && areOpposites(columns.map((c) => c.name.trim()));
 
 /** Whether numbers down the left are what was found, and those beside them how often: blades from 0 up. */
 function areOutcomes(first: Seen, rest: readonly Seen[]): boolean {
@@ -175,7 +171,24 @@ export function asCounts(looked: Looked): Interpretation[] {
     );
   }
   const strata = placesOf(looked, 'group');
-  const stratum = rowsOf || strata.length < 2 || !eachOnce(looked, strata) ? undefined : partAndTotal(figures);
+  const inStrata = !rowsOf && strata.length > 1 && eachOnce(looked, strata);
+  const stratum = inStrata ? partAndTotal(figures) : undefined;
+  if (inStrata && areAnswers(figures))
+    found.push(
+      interpretation(
+        'counts',
+        rolesFor((c) =>
+          figures.includes(c)
+            ? 'count'
+            : c.place === strata.at(-1)
+              ? 'group'
+              : strata.includes(c.place)
+                ? 'label'
+                : undefined,
+        ),
+        [{ weight: 9, why: `“${figures.map((c) => c.name).join('” and “')}” are how many were so and how many not` }],
+      ),
+    );
   if (stratum) {
     const [part, total] = stratum;
     const by = strata.at(-1);

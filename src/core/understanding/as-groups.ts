@@ -1,4 +1,5 @@
 /** A table read with a group, a condition or a level in each column of numbers. */
+import { nth } from '../numeric/nth';
 import { textAt } from '../readings/cell-at';
 import { type Role, called } from '../readings/table';
 import { alike } from './alike';
@@ -101,9 +102,11 @@ export function asRepeated(looked: Looked): Interpretation[] {
     ({ as }, i) => as === 'calendar' && i === 0 && (looked.columns[i]?.unique ?? false),
   );
   const who = subject >= 0 ? subject : (name ?? (time < 0 ? undefined : time));
-  const groups = placesOf(looked, 'group').filter((i) => i !== who);
-  // Beside several groups nothing but times tells that the columns are of one subject.
-  if (groups.length > 1 || (groups.length === 1 && !turns)) return [];
+  const all = placesOf(looked, 'group').filter((i) => i !== who);
+  // Beside groups nothing but times tells that the columns are of one subject; of several, named subjects and times.
+  if ((all.length > 0 && !turns) || (all.length > 1 && subject < 0)) return [];
+  const set = all.find((i) => groupName.test(looked.columns[i]?.name ?? ''));
+  const groups = all.length > 1 ? [set ?? nth(all, 0)] : all;
   const evidence: Evidence[] = [...alike(measures), { weight: 0.5, why: 'its columns hold numbers' }];
   if (turns) evidence.push({ weight: 4, why: 'its columns are named as times' });
   const column = who === undefined ? undefined : looked.columns[who];

@@ -11,10 +11,12 @@ import { valueOf } from './sums';
 import {
   areTurns,
   isReplicate,
+  looksLikeId,
   calendarName,
   figureName,
   meanName,
   numberName,
+  sizeName,
   spanName,
   spreadKind,
   variableIn,
@@ -33,6 +35,30 @@ function spreadOut(upper: readonly string[], width: number): string[] {
   });
 }
 
+/** Figures of several variables, a row each, with a group a row; undefined where not all are of as many readings. */
+function variablesBeside(groups: readonly string[], figures: readonly string[], body: Rows): string[][] | undefined {
+  const names = [...new Set(groups.slice(1))];
+  const kinds = [...new Set(figures.slice(1))];
+  const figure = (row: readonly string[], group: string, kind: string): string =>
+    textAt(
+      row,
+      groups.findIndex((g, k) => k > 0 && g === group && figures[k] === kind),
+    );
+  const sizes = kinds.filter((kind) => sizeName.test(kind));
+  if (sizes.some((kind) => names.some((group) => new Set(body.map((row) => figure(row, group, kind))).size > 1)))
+    return undefined;
+  const own = body.flatMap((row) => kinds.flatMap((kind) => (sizes.includes(kind) ? [] : [{ row, kind }])));
+  const [first = []] = body;
+  return [
+    ['group', ...sizes, ...own.map(({ row, kind }) => `${textAt(row, 0)} ${kind}`)],
+    ...names.map((group) => [
+      group,
+      ...sizes.map((kind) => figure(first, group, kind)),
+      ...own.map(({ row, kind }) => figure(row, group, kind)),
+    ]),
+  ];
+}
+
 /** Figures under the names of their groups, "mean" and "SD" below "Red lamp", with a group a row; undefined where they are none. */
 function figuresUnder(
   groups: readonly string[],
@@ -44,9 +70,9 @@ function figuresUnder(
   if (!kinds.some((k) => meanName.test(k)) || !kinds.some((k) => spreadKind(k) !== null) || first > 1) return undefined;
   const [only, ...more] = body;
   const rowName = (row: readonly string[]): string => (first === 0 ? '' : textAt(row, 0));
-  // Rows of several variables are not compared with each other.
+  // Rows of several variables are not compared with each other: each has its figures beside those of the others.
   if (more.length > 0 && (first === 0 || body.some((row) => variableIn(rowName(row)) ?? splitUnit(rowName(row)).unit)))
-    return undefined;
+    return first === 0 ? undefined : variablesBeside(groups, figures, body);
   const named = (row: readonly string[], group: string): string =>
     more.length === 0 ? group : `${rowName(row)} ${group}`;
   const called = only && more.length === 0 ? rowName(only) : '';
@@ -121,7 +147,9 @@ function namesOver(block: Rows): Names | undefined {
   const body = (): Rows =>
     block.slice(heads.skipped + heads.names + heads.units).filter((row) => row.some((cell) => cell.trim() !== ''));
   if (heads.names === 2) {
-    const first = upper.findIndex((name) => name.trim() !== '');
+    // What names the rows has its own name in one of the two.
+    const isFilled = (name: string): boolean => name.trim() !== '';
+    const first = Math.max(upper.findIndex(isFilled), under.findIndex(isFilled));
     const lower = Array.from({ length: width }, (_, k) => textAt(under, k));
     return { outer: spreadOut(upper, width), lower, first, body: body() };
   }
@@ -152,12 +180,16 @@ export function crossedApart(block: Rows): string[][] | undefined {
   const width = outer.length;
   const named = Array.from({ length: first }, (_, k) => k);
   const cellsAt = (k: number): string[] => body.map((row) => textAt(row, k));
+  const called = (k: number): string => cellAt(lower, k) || cellAt(outer, k);
   const figures = figuresUnder(outer, lower, body, first);
   if (figures) return figures;
   // Times down the side are those of each sample beside them.
-  const times =
-    first === 1 && /\d/.test(cellAt(cellsAt(0), 0)) && timeName.test(cellAt(lower, 0)) ? cellsAt(0) : undefined;
-  if (!times && !named.every((k) => isNumbering(cellAt(lower, k), cellsAt(k)))) return undefined;
+  const times = first === 1 && /\d/.test(cellAt(cellsAt(0), 0)) && timeName.test(called(0)) ? cellsAt(0) : undefined;
+  const numbering = named.every((k) => isNumbering(called(k), cellsAt(k)));
+  // Readings numbered under each group, and beside them what else they were read under, or who they are of.
+  const numbered = [...new Set(lower.slice(first))].every((name, i) => isReplicate(name, i) || name === 'ABCDEFGH'[i]);
+  const names = first === 1 && !times && !numbering && numbered ? cellsAt(0) : undefined;
+  if (!times && !numbering && !names) return undefined;
   const places = Array.from({ length: width - first }, (_, i) => {
     const [over, under] = [splitUnit(cellAt(outer, first + i)), splitUnit(cellAt(lower, first + i))];
     return { k: first + i, a: over.name, b: under.name, unit: under.unit || over.unit };
@@ -175,12 +207,17 @@ export function crossedApart(block: Rows): string[][] | undefined {
   if (cells.filter((cell) => !isReading(cell)).length > (cells.length > 6 ? 1 : 0)) return undefined;
   const [unit = ''] = units;
   const withUnit = (name: string, of = unit): string => (of ? `${name} (${of})` : name);
-  // Numbers and letters in order name the samples of a group, and are no factor.
-  const numbered = [...bs].every((name, i) => isReplicate(name, i) || name === 'ABCDEFGH'[i]);
+  if (names)
+    return units.size === 1 && names.every((name) => name !== '' && !figureName.test(name))
+      ? [
+          [called(0) || (names.every(looksLikeId) ? 'sample' : 'factor'), 'group', withUnit('reading')],
+          ...places.flatMap(({ k, a }) => cellsAt(k).map((cell, i) => [cellAt(names, i), a, cell])),
+        ]
+      : undefined;
   if (times)
     return numbered && units.size === 1
       ? [
-          ['group', 'sample', cellAt(lower, 0), withUnit('reading')],
+          ['group', 'sample', called(0), withUnit('reading')],
           ...places.flatMap(({ k, a, b }) => cellsAt(k).map((cell, i) => [a, `${a} ${b}`, cellAt(times, i), cell])),
         ]
       : undefined;

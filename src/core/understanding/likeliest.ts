@@ -2,7 +2,8 @@
 import { levelsOf } from '../readings/levels';
 import { readColumn } from '../readings/read-column';
 import { type Column, type Table, columnsOf, findColumn } from '../readings/table';
-import { groupName, isNegative, turnName, variableIn } from './vocabulary';
+import { areOpposites } from './opposites';
+import { groupName, turnName, variableIn } from './vocabulary';
 import { tally } from '../numeric/tally';
 
 const best = <T>(all: readonly T[], weight: (one: T) => number): T | undefined =>
@@ -59,11 +60,7 @@ function likeliestOf(columns: readonly Column[]): Column | undefined {
 }
 
 /** What came of something: yes or no, alive or dead. */
-const isOutcome = (c: Column): boolean => {
-  const names = levelsOf(c).map(({ name }) => name);
-  const [a, b, more] = names;
-  return a !== undefined && b !== undefined && more === undefined && (isNegative(a, b) || isNegative(b, a));
-};
+const isOutcome = (c: Column): boolean => areOpposites(levelsOf(c).map(({ name }) => name.trim()));
 
 /**
  * Which of several columns of categories are crossed: the one the person named, else the one of yes and no, else the last

@@ -90,7 +90,8 @@ function numbersName(c: Seen, others: readonly Seen[]): boolean {
   const named = groupName.test(c.name) || (settingName.test(c.name) && isSet);
   if (named && (beside.length > 0 || (c.whole && groupName.test(c.name)))) return true;
   // Times that come again equally often are those at which all was read.
-  if (spanName.test(c.name) && beside.length === 1 && isBalanced(c)) return true;
+  const read = rest.filter((o) => !subjectNumber.test(o.name) && !numberName.test(o.name));
+  if (spanName.test(c.name) && read.length > 0 && isBalanced(c)) return true;
   // Few numbers in one unit beside readings in another: what was set.
   if (c.unit !== '' && beside.some((o) => o.unit !== '' && o.unit !== c.unit))
     return !variableIn(c.name) || isBalanced(c);
@@ -145,7 +146,8 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
       return { role: 'label', as: 'name' };
     // The spread and the number of readings that a mean is of.
     if (spreadKind(c.name) !== null && numbers.some((o) => meanName.test(o.name))) return { role: 'label', as: 'name' };
-    if (c.whole && c.unit === '' && /^n$/i.test(c.name) && numbers.some((o) => !o.whole))
+    // No reading stands beside a sample of none: nitrogen was added or not.
+    if (c.whole && c.unit === '' && /^n$/i.test(c.name) && !c.numbers.includes(0) && numbers.some((o) => !o.whole))
       return { role: 'label', as: 'name' };
     // Months and weeks that come again, and nothing else to group by.
     if (c.whole && c.unit === '' && named(calendarName) && comesBack(c) && texts.length === 0 && isBalanced(c))
@@ -171,27 +173,36 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
   return { role: 'group' };
 }
 
+/** Whether each name of one column stands beside one of another only: a tank in its treatment. */
+function standsIn(inner: readonly string[], outer: readonly string[]): boolean {
+  const home = new Map<string, string>();
+  return inner.every((name, i) => {
+    const at = cellAt(outer, i);
+    if (!home.has(name)) home.set(name, at);
+    return home.get(name) === at;
+  });
+}
+
 /** A column of names each of which stands in one group of another, and comes back there: samples that were read more than once. */
 function nested(columns: readonly Seen[], parts: readonly Part[]): number | undefined {
   const groups = columns.filter((c, i) => parts[i]?.role === 'group' && c.kind === 'text' && !c.gaps);
   if (!columns.some((c, i) => parts[i]?.role === 'measure' && c.kind === 'numbers')) return undefined;
   return groups.find((inner) =>
-    groups.some((outer) => {
-      if (inner === outer || outer.distinct < 2 || inner.distinct < 2 * outer.distinct) return false;
-      if (inner.texts.length !== outer.texts.length || inner.distinct > inner.texts.length / 2) return false;
-      const home = new Map<string, string>();
-      return inner.texts.every((name, i) => {
-        const group = cellAt(outer.texts, i);
-        if (!home.has(name)) home.set(name, group);
-        return home.get(name) === group;
-      });
-    }),
+    groups.some(
+      (outer) =>
+        inner !== outer &&
+        outer.distinct >= 2 &&
+        inner.distinct >= 2 * outer.distinct &&
+        inner.texts.length === outer.texts.length &&
+        inner.distinct <= inner.texts.length / 2 &&
+        standsIn(inner.texts, outer.texts),
+    ),
   )?.place;
 }
 
 /**
  * Of columns that name subjects, the one whose subjects each stand in one group while those of another stand within
- * them and were read more than once: a litter of animals, a line of blades. What is compared was done to it.
+ * them: a litter of animals, a line of blades. What is compared was done to it.
  */
 function outermost(
   columns: readonly Seen[],
@@ -200,15 +211,8 @@ function outermost(
 ): { outer: number; home: number } | undefined {
   const texts = (i: number): readonly string[] => columns[i]?.texts ?? [];
   const rows = Math.max(...columns.map((c) => c.texts.length));
-  const whole = subjects.filter((i) => texts(i).length === rows && !(columns[i]?.gaps ?? true));
-  const oneEach = (inner: readonly string[], outer: readonly string[]): boolean => {
-    const home = new Map<string, string>();
-    return inner.every((name, i) => {
-      const at = cellAt(outer, i);
-      if (!home.has(name)) home.set(name, at);
-      return home.get(name) === at;
-    });
-  };
+  const isWhole = (c: Seen): boolean => c.texts.length === rows && !c.gaps;
+  const whole = subjects.filter((i) => isWhole(nth(columns, i)));
   const homeOf = (i: number): number | undefined => {
     const home = columns.findIndex(
       (c, g) =>
@@ -217,7 +221,7 @@ function outermost(
         c.texts.length === rows &&
         c.distinct > 1 &&
         c.distinct < nth(columns, i).distinct &&
-        oneEach(texts(i), c.texts),
+        standsIn(texts(i), c.texts),
     );
     return home < 0 ? undefined : home;
   };
@@ -227,19 +231,58 @@ function outermost(
     undefined,
   );
   if (outer === undefined) return undefined;
-  const readAgain = whole.some((i) => {
-    if (i === outer) return false;
-    const both = new Set(texts(i).map((name, row) => `${cellAt(texts(outer), row)}\n${name}`)).size;
-    return both < rows && both > nth(columns, outer).distinct;
-  });
+  const { distinct } = nth(columns, outer);
+  const within = whole.flatMap((i) =>
+    i === outer ? [] : [new Set(texts(i).map((name, row) => `${cellAt(texts(outer), row)}\n${name}`)).size],
+  );
+  const readAgain = within.some((both) => both < rows && both > distinct);
+  // Each read once: several of them in each, and nothing that is compared differs within one.
+  const several =
+    within.includes(rows) &&
+    distinct <= rows / 2 &&
+    columns.every((c, g) => parts[g]?.role !== 'group' || (isWhole(c) && standsIn(texts(outer), c.texts)));
   const home = homeOf(outer);
-  return readAgain && home !== undefined ? { outer, home } : undefined;
+  return (readAgain || several) && home !== undefined ? { outer, home } : undefined;
+}
+
+/** Letters there are at least where they name who was read: fewer are kinds. */
+const fewestLetters = 5;
+
+/** Whether entries are numbers in a row, or letters of one, or a word and a number: who was read, and no kinds. */
+function areSubjects({ numbers, texts, distinct, kind }: Seen): boolean {
+  if (kind === 'text')
+    return (
+      texts.every(looksLikeId) ||
+      (distinct >= fewestLetters && texts.every((t) => 'ABCDEFGHIJKLMNOPQRST'.slice(0, distinct).includes(t)))
+    );
+  const levels = [...new Set(numbers)].sort((a, b) => a - b);
+  return levels.length > 2 && nth(levels, 0) > 0 && levels.every((x, i) => x === nth(levels, 0) + i);
+}
+
+/** The column of two that says who was read at each time of the other, whatever it is called: each stands beside each once. */
+function readOverTime(columns: readonly Seen[], parts: readonly Part[]): number | undefined {
+  const [a, b, more] = columns.filter((_, i) => parts[i]?.role === 'group');
+  if (!a || !b || more || a.texts.length !== b.texts.length) return undefined;
+  const isTime = (c: Seen): boolean => calendarName.test(c.name) || spanName.test(c.name);
+  const [who, when] = isTime(b) ? [a, b] : [b, a];
+  const cells = new Set(who.texts.map((name, row) => `${name}\n${cellAt(when.texts, row)}`)).size;
+  return isTime(when) &&
+    !isTime(who) &&
+    !groupName.test(who.name) &&
+    !variableIn(who.name) &&
+    cells === who.texts.length &&
+    cells > 0.8 * who.distinct * when.distinct &&
+    areSubjects(who)
+    ? who.place
+    : undefined;
 }
 
 /** The part of each column. One column at most names the subjects. */
 export function partsOf(columns: readonly Seen[]): Part[] {
   const parts = columns.map((c) => partOf(c, columns));
-  const within = parts.some((p) => p.role === 'subject') ? undefined : nested(columns, parts);
+  const within = parts.some((p) => p.role === 'subject')
+    ? undefined
+    : (nested(columns, parts) ?? readOverTime(columns, parts));
   if (within !== undefined) parts[within] = { role: 'subject', as: 'identifier' };
   const subjects = parts.flatMap((p, i) => (p.role === 'subject' ? [i] : []));
   if (subjects.length > 1) {

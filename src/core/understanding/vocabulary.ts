@@ -5,7 +5,7 @@ const within = (words: string): RegExp => new RegExp(`(?<![\\p{L}\\d])(?:${words
 
 /** What readings are of: one thing looked at, perhaps more than once. */
 const subjects =
-  'subject|participant|patient|volunteer|judge|rater|taster|panell?ist|assessor|person|child|donor|individual|animal|mouse|mice|rat|rabbit|dog|cat|cow|calf|pig|piglet|sheep|lamb|horse|goat|bird|hen|chick|fish|frog|snail|crab|shrimp|mussel|oyster|larva|larvae|fly|bee|plant|tree|seedling|leaf|leaves|frond|blade|shoot|root|fruit|seed|tank|line|dish|plate|well|tube|vial|flask|bottle|jar|pot|tray|plot|quadrat|transect|raft|cage|pen|pond|nest|litter|brood|hive|colony|culture|clone|isolate|cell|slide|section|core|cast|buoy|probe|sensor|batch|sample|specimen|replicate of|family|pair|tag|block|egg|bag|box|rope';
+  'subject|participant|patient|volunteer|respondent|student|pupil|diver|swimmer|athlete|worker|infant|experiment|judge|rater|taster|panell?ist|assessor|person|child|donor|individual|animal|mouse|mice|rat|rabbit|dog|cat|cow|calf|pig|piglet|sheep|lamb|horse|goat|bird|hen|chick|fish|frog|snail|crab|shrimp|mussel|oyster|larva|larvae|fly|bee|plant|tree|seedling|leaf|leaves|frond|blade|shoot|root|fruit|seed|tank|line|dish|plate|well|tube|vial|flask|bottle|jar|pot|tray|plot|quadrat|transect|raft|cage|pen|pond|nest|litter|brood|hive|colony|culture|clone|isolate|cell|slide|section|core|cast|buoy|probe|sensor|batch|sample|specimen|replicate of|family|pair|tag|block|egg|bag|box|rope';
 export const subjectName = starting(subjects);
 /** A subject, or its number or code, and nothing more: "plants" beside counts are none of it, nor is "plant height". */
 export const subjectNumber = new RegExp(
@@ -24,7 +24,7 @@ export const labelName = starting(
 export const calendarName = starting('date|year|day|month|time|when|season|quarter|sampled|collected');
 /** Names of times or turns: what the same subject is measured at. */
 export const turnName =
-  /^(?:day|week|month|hour|minute|h|d|t|w|wk|time|visit|year|turn|round|session|trial|run|before|after|pre|post|start|end|begin(?:ning)?|finish|baseline|follow[- ]?up|initial|final|first|second|third|last|morning|evening|am|pm|left|right|mother|father|dam|sire|parent|offspring|daughter|son|twin|old|new|test|retest)(?:\b|[\s_.-]*\d)/iu;
+  /^(?:day|week|month|hour|minute|mins?(?=[\s_.-]*\d)|hrs?|h|d|t|w|wk|time|visit|year|turn|round|session|trial|run|before|after|pre|post|start|end|begin(?:ning)?|finish|baseline|follow[- ]?up|initial|final|first|second|third|last|morning|evening|am|pm|left|right|mother|father|dam|sire|parent|offspring|daughter|son|twin|old|new|test|retest)(?:\b|[\s_.-]*\d)/iu;
 /** Turns of which there is one each, before something else. */
 const oneTurn = /^(?:before|after|pre|post|initial|final|start|end|baseline|old|new)[^\p{L}\d]+(?=\p{L})/iu;
 const turnWord =
@@ -76,7 +76,7 @@ export function areTurns(names: readonly string[]): boolean {
 
 /** Names of what sets groups apart. */
 export const groupName = starting(
-  'group|treatment|treated|lamp|light|condition|diet|feed|nutrient|site|station|place|location|region|origin|source|dose|level|class|category|kind|type|arm|variety|cultivar|strain|genotype|species|line type|temperature|temp|colour|color|season|rinse|result|outcome|settled|grazed|drug|compound|medium|substrate|flow|regime|method|series|set|batch type|operator|lab|sex|gender|control|exposed|infected|vaccinated|smoker|depth|pH|salinity|stage|habitat|farm|field|year class|phase|team|factor',
+  'group|treatment|treated|treat|trt|lamp|light|condition|diet|feed|nutrient|site|station|place|location|region|origin|source|dose|level|class|category|kind|type|arm|variety|cultivar|strain|genotype|species|line type|temperature|temp|colour|color|season|rinse|result|outcome|settled|grazed|drug|compound|medium|substrate|flow|regime|method|series|set|batch type|operator|lab|sex|gender|control|exposed|infected|vaccinated|smoker|depth|pH|salinity|stage|habitat|farm|field|year class|phase|team|brand|product|supplier|kit|factor',
 );
 /** Names of what is set as well as measured. */
 export const settingName = starting(
@@ -185,7 +185,11 @@ export const arePlate = (rows: readonly string[], columns: readonly string[]): b
 export const isWell = (text: string): boolean => /^[A-P](?:0?[1-9]|1\d|2[0-4])$/.test(text.trim());
 
 /** Whether a column's name says that it sorts rows into blocks nobody asks about: "batch", "block no.", "litter". */
-export const isBlock = (name: string): boolean => /\b(?:blocks?|batch(?:es)?|litters?|plates?)\b/i.test(name);
+export const isBlock = (name: string): boolean =>
+  /\b(?:blocks?|batch(?:es)?|litters?|plates?|experiments?)\b/i.test(name);
+/** Whether a column's name says where several subjects are kept together: beside the subjects themselves these are blocks too. */
+export const isHousing = (name: string): boolean =>
+  /\b(?:cages?|pens?|tanks?|trays?|ponds?|rafts?|nests?|broods?|hives?|box(?:es)?)\b/i.test(name);
 
 /** Whether a name says that something was there first: "before", "baseline", "day 0". */
 export const isBefore = (name: string): boolean =>
