@@ -1,6 +1,7 @@
 /** Tables as people paste them, beyond those of `cases.json`: other words, other slips. Readings are made up from a seed. */
 import { random } from '../../src/core/numeric/random';
 import { answerCasesFrom } from './answer-cases';
+import { designCasesFrom } from './design-cases';
 import { figureCasesFrom } from './figure-cases';
 import type { Case } from './hold';
 
@@ -1157,6 +1158,7 @@ export function moreCasesFrom(seed: number): Case[] {
     ...timedCases(),
     ...answerCasesFrom(seed),
     ...figureCasesFrom(seed),
+    ...designCasesFrom(seed),
   ];
 }
 

@@ -295,7 +295,7 @@ describe('readings within samples', () => {
         ),
       ),
     );
-    expect(repeats).to.deep.equal({ readings: 20, subjects: 6, shared: 0, each: { least: 2, most: 5 } });
+    expect(repeats).to.deep.equal({ readings: 20, subjects: 6, distinct: 6, shared: 0, each: { least: 2, most: 5 } });
     expect(hasSamples(repeats)).to.equal(true);
   });
 });

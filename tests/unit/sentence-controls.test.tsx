@@ -209,7 +209,10 @@ describe('the question as a sentence of controls', () => {
   const two = all.find((c) => c.question.design === 'two-groups' && c.question.about === 'value');
   it('says that readings and not subjects count where they are counted one by one', () => {
     if (!two) throw new Error('no case of two groups');
-    const nested = { repeats: { readings: 18, subjects: 6, shared: 0, each: { least: 3, most: 3 } }, averaged: false };
+    const nested = {
+      repeats: { readings: 18, subjects: 6, distinct: 6, shared: 0, each: { least: 3, most: 3 } },
+      averaged: false,
+    };
     expect(page(two.question, two.table, nested).heading.textContent).to.contain(
       'counts once for each of its readings',
     );

@@ -315,7 +315,13 @@ describe('groups', () => {
 describe('independent samples', () => {
   it('are counted by subject, averaged where the table says so, and change n and the answer', () => {
     const table = { ...demo('Three readings a tank'), average: false };
-    expect(repeatsOf(table)).to.deep.equal({ readings: 36, subjects: 12, shared: 0, each: { least: 3, most: 3 } });
+    expect(repeatsOf(table)).to.deep.equal({
+      readings: 36,
+      subjects: 12,
+      distinct: 12,
+      shared: 0,
+      each: { least: 3, most: 3 },
+    });
     const of = (t: Table) => {
       const found = answer(defaultQuestion('still', 'pulsed'), t);
       if (!found.ok || !found.value.comparison.ok) throw new Error('no answer');

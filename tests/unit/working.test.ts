@@ -297,6 +297,7 @@ describe('checks and resampling', () => {
     const repeats = (readings: number, subjects: number, shared: number) => ({
       readings,
       subjects,
+      distinct: subjects - shared,
       shared,
       each: { least: 1, most: 3 },
     });

@@ -145,7 +145,7 @@ export function checkUnusualPoints(groups: readonly (readonly number[])[], ownSp
 /** Whether readings repeat subjects: technical replicates counted as samples, or pairs taken as strangers. */
 export function checkIndependence(repeats: Repeats | undefined, averaged: boolean, paired: boolean): Check {
   if (!repeats) return { about: 'independence', verdict: 'unknown', figures: {}, remedies: ['none'] };
-  const { readings, subjects, shared } = repeats;
+  const { readings, subjects, distinct, shared } = repeats;
   const replicated = subjects < readings && !averaged && !paired;
   const strangers = shared > 0 && !paired;
   // One subject alone in both makes no pairs to compare.
@@ -157,7 +157,7 @@ export function checkIndependence(repeats: Repeats | undefined, averaged: boolea
   return {
     about: 'independence',
     verdict: replicated || strangers ? 'matters' : 'fine',
-    figures: { readings, subjects, shared },
+    figures: { readings, subjects, distinct, shared },
     remedies: remedies.length > 0 ? remedies : ['none'],
   };
 }

@@ -89,7 +89,8 @@ export function withinChecks(answer: Answer): Check[] {
     checkSampleSize([subjects.map(() => 0)], leastP),
     checkUnusualPoints(values, false),
     unlessFree(checkNormality(values, false, subjects.length), asksNoShape(answer)),
-    ...(everyone
+    // Two conditions have one difference, which spreads as itself.
+    ...(everyone || (subjects[0]?.length ?? 0) < 3
       ? []
       : [checkSphericity(sphericity, epsilon?.greenhouseGeisser ?? 1, choicesOf(question).sphericity === 'assumed')]),
   ];

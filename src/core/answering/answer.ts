@@ -10,7 +10,7 @@ import { withLogTails } from '../answer/log-tail';
 import { DomainError, type Outcome, attempt, demand } from '../numeric/domain-error';
 import { asRatios, demandPositive, onLogarithms } from '../answer/ratios';
 import { spreadBySizes, tellsRatios } from '../question/choices';
-import { countedAs } from '../question/counting';
+import { countedAs, repeatsUnder } from '../question/counting';
 import { columnNamed } from '../question/naming';
 import { covariateOf, measuredBy } from '../question/covariate';
 import { comparesAllGroups, isAdjusted, isBlocked, kindOf, ofOneGroup, ofTwoGroups } from '../question/asking';
@@ -23,7 +23,7 @@ import { type Blind, asideCount, isBlind, underLetters } from '../readings/blind
 import { countTable } from '../readings/count-table';
 import { withDerived } from '../readings/derive';
 import { factorColumns, factorsOf } from '../readings/factors';
-import { chosenColumns, groupNames, groupsOf, repeatsOf } from '../readings/groups';
+import { chosenColumns, groupNames, groupsOf } from '../readings/groups';
 import { levelRows, levelsOf, displayLevels } from '../readings/levels';
 import { logged } from '../readings/logged';
 import { readColumn } from '../readings/read-column';
@@ -231,9 +231,15 @@ function fromReadings(analysis: OfReadings, asked: Question, table: Table, brief
     byGaps(analysis, bySizes ? { ...asked, spread: bySizes.spread } : asked, table, parts),
     parts,
   );
-  const own = analysis.factors ? undefined : parts.map((g) => g.id);
+  const layout = analysis.factors ? attempt(() => factorsOf(table, question)) : undefined;
   const repeats =
-    table.shape === 'summary' || blocksAreSubjects(asked, table) ? undefined : repeatsOf(table, asked, own);
+    table.shape === 'summary' || blocksAreSubjects(asked, table)
+      ? undefined
+      : repeatsUnder(
+          question,
+          table,
+          parts.map((g) => g.id),
+        );
   const comparison = compared(() => {
     demandSomeLeft(parts);
     if (!analysis.takesLimits) demandNumbers(parts);
@@ -244,7 +250,6 @@ function fromReadings(analysis: OfReadings, asked: Question, table: Table, brief
     const classical = fromReadings(analysis, { ...asked, method: 'means' }, table, brief, compared);
     if (classical.comparison.ok) return withRemark(classical, classical.comparison.value, comparison.reason);
   }
-  const layout = analysis.factors ? attempt(() => factorsOf(table, question)) : undefined;
   return {
     question,
     ...(bySizes?.reason ? { spreadBy: bySizes.reason } : {}),

@@ -1,5 +1,7 @@
 /** How several readings of one subject count: within it, by their mean, or each by itself. */
-import { type Repeats, hasSamples } from '../readings/groups';
+import { attempt } from '../numeric/domain-error';
+import { repeatsInCells } from '../readings/factors';
+import { type Repeats, hasSamples, repeatsOf } from '../readings/groups';
 import type { Table } from '../readings/table';
 import { asDesign, designOf, isNested, kindOf, samplingOf } from './asking';
 import type { Design, Question } from './question';
@@ -10,6 +12,21 @@ export type Counting = (typeof countings)[number];
 /** How they count in a question: as it says, else as its table does. */
 export const countingOf = (question: Pick<Question, 'design' | 'repeats'>, table: Table): Counting =>
   isNested(question.design) ? 'nested' : (question.repeats ?? (table.average ? 'average' : 'each'));
+
+/**
+ * How often subjects come back under what a question compares: its groups, or the cells of its two factors; those of
+ * the table where none is asked.
+ * @param within ids of the groups looked at; all where none are named
+ */
+export function repeatsUnder(
+  question: Question | undefined,
+  table: Table,
+  within?: readonly string[],
+): Repeats | undefined {
+  if (!question || kindOf[question.design] !== 'factors') return repeatsOf(table, question, within);
+  const found = attempt(() => repeatsInCells(table, question));
+  return found.ok ? found.value : undefined;
+}
 
 /** How subjects were measured where readings within them are no level of their own. */
 const unnested = (design: Design) => {

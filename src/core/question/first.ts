@@ -1,4 +1,5 @@
 /** From readings to the question they raise. */
+import { rollup } from 'd3-array';
 import { attempt } from '../numeric/domain-error';
 import { countTable, holdsCounts } from '../readings/count-table';
 import type { CountTable } from '../readings/counts';
@@ -101,14 +102,28 @@ const holdsSeveral = (block: Column, by: Column | undefined): boolean => {
   });
 };
 
+/** Whether each subject, or nearly, stands under one level of a column. */
+function holdsSubjects(table: Table, by: Column): boolean {
+  const [subject] = columnsOf(table, 'subject');
+  if (!subject) return false;
+  const rows = subject.cells.map((name, row) => ({ name: name.trim(), level: textAt(by.cells, row) }));
+  const levels = rollup(
+    rows,
+    (of) => new Set(of.map((r) => r.level)).size,
+    (r) => r.name,
+  );
+  return [...levels.values()].filter((n) => n === 1).length >= 0.8 * levels.size;
+}
+
 /** The question that columns of groups raise, where two are asked about: as two factors, one of them within subjects. */
 function ofTwoFactors(table: Table, blank: Question): Question | undefined {
   const all = columnsOf(table, 'group');
-  const within = all.find((c) => isCrossed(table, c, blank.measure));
-  const others = all.filter((c) => c !== within);
-  if (within && others[0]) {
-    const by = others.find((c) => c.id === blank.by) ?? others[0];
-    return { ...asDesign(blank, table, 'mixed'), by: by.id, by2: within.id };
+  const crossed = all.filter((c) => isCrossed(table, c, blank.measure));
+  const asked = (of: readonly Column[]): Column | undefined => of.find((c) => c.id === blank.by) ?? of[0];
+  const within = asked(crossed);
+  if (within) {
+    const by = asked(all.filter((c) => !crossed.includes(c) && holdsSubjects(table, c)));
+    return by && { ...asDesign(blank, table, 'mixed'), by: by.id, by2: within.id };
   }
   // Of three factors the one that sorts into blocks is not asked about.
   const [a, b, more] = all.length > 2 ? all.filter((c) => !isBlock(c.name) && !calendarName.test(c.name)) : all;

@@ -167,6 +167,8 @@ export interface Repeats {
   readings: number;
   /** Different subjects, counted in each group. */
   subjects: number;
+  /** Different subjects, each counted once. */
+  distinct: number;
   /** Subjects with readings in more than one group. */
   shared: number;
   /** The fewest and the most readings of one subject in a group. */
@@ -219,6 +221,7 @@ export function repeatsOf(table: Table, choice: Choice = {}, within?: readonly s
   const repeats = {
     readings,
     subjects: sum(groupsHolding),
+    distinct: groupsHolding.length,
     shared: groupsHolding.filter((n) => n > 1).length,
     each: { least: leastOf(perSubject), most: mostOf(perSubject) },
   };

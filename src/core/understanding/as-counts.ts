@@ -173,20 +173,22 @@ export function asCounts(looked: Looked): Interpretation[] {
   const strata = placesOf(looked, 'group');
   const inStrata = !rowsOf && strata.length > 1 && eachOnce(looked, strata);
   const stratum = inStrata ? partAndTotal(figures) : undefined;
-  if (inStrata && areAnswers(figures))
+  const answers = columns.filter((c) => c.kind === 'numbers');
+  const layers = strata.filter((place) => columns[place]?.kind === 'text');
+  if (!rowsOf && areAnswers(answers) && layers.length > 1 && eachOnce(looked, layers))
     found.push(
       interpretation(
         'counts',
         rolesFor((c) =>
-          figures.includes(c)
+          answers.includes(c)
             ? 'count'
-            : c.place === strata.at(-1)
+            : c.place === layers.at(-1)
               ? 'group'
-              : strata.includes(c.place)
+              : layers.includes(c.place)
                 ? 'label'
                 : undefined,
         ),
-        [{ weight: 9, why: `“${figures.map((c) => c.name).join('” and “')}” are how many were so and how many not` }],
+        [{ weight: 9, why: `“${answers.map((c) => c.name).join('” and “')}” are how many were so and how many not` }],
       ),
     );
   if (stratum) {

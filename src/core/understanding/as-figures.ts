@@ -5,6 +5,8 @@ import { type Interpretation, type Looked, interpretation } from './interpretati
 import type { Seen } from './seen';
 import { countName, figureName, lowerName, meanName, sizeName, spreadKind, subjectName, upperName } from './vocabulary';
 
+const isLimit = (c: Seen): boolean => lowerName.test(c.name) || upperName.test(c.name);
+
 /** Each tank's own mean, beside a lamp that comes again, is a reading of that lamp rather than the figure of a group. */
 function ofSubjects({ columns, parts }: Pick<Looked, 'columns' | 'parts'>, name: Seen | undefined): Evidence[] {
   const groups = columns.find((c, i) => parts[i]?.role === 'group' && c.distinct < c.texts.length);
@@ -19,8 +21,13 @@ function ofSubjects({ columns, parts }: Pick<Looked, 'columns' | 'parts'>, name:
  */
 function withoutSpread(columns: readonly Seen[], parts: Looked['parts']): Interpretation[] {
   const numbers = columns.filter((c, i) => c.kind === 'numbers' && parts[i]?.role !== 'group');
-  const figures = numbers.filter((c) => figureName.test(c.name));
-  const middle = figures.find((c) => meanName.test(c.name)) ?? figures.find((c) => /^med/i.test(c.name));
+  const figures = numbers.filter((c) => figureName.test(c.name) || isLimit(c));
+  const others = numbers.filter((c) => !figures.includes(c));
+  const limits = [lowerName, upperName].every((name) => figures.some((c) => name.test(c.name)));
+  const middle =
+    figures.find((c) => meanName.test(c.name)) ??
+    figures.find((c) => /^med/i.test(c.name)) ??
+    (limits && others.length === 1 ? others[0] : undefined);
   const name = columns.find((c) => c.kind === 'text' && c.unique);
   if (!middle || !name || figures.length < 2 || figures.length < numbers.length - 1) return [];
   const n = figures.find((c) => c.whole && sizeName.test(c.name));
@@ -38,7 +45,6 @@ function withoutSpread(columns: readonly Seen[], parts: Looked['parts']): Interp
 
 export function asFigures({ columns, parts, rows }: Looked): Interpretation[] {
   const numbers = columns.filter((c) => c.kind === 'numbers');
-  const isLimit = (c: Seen): boolean => lowerName.test(c.name) || upperName.test(c.name);
   const spreads = numbers.filter((c) => spreadKind(c.name) !== null && !isLimit(c));
   // An SD rather than an SEM, where both are given.
   const spread = spreads.find((c) => spreadKind(c.name) === 'sd') ?? spreads[0];
@@ -46,11 +52,12 @@ export function asFigures({ columns, parts, rows }: Looked): Interpretation[] {
   if (!spread) return withoutSpread(columns, parts);
   const n =
     numbers.find((c) => c.whole && sizeName.test(c.name)) ?? numbers.find((c) => c.whole && countName.test(c.name));
-  const others = numbers.filter((c) => c !== n && !spreads.includes(c));
+  const others = numbers.filter((c) => c !== n && !spreads.includes(c) && !isLimit(c));
   const mean =
     others.find((c) => meanName.test(c.name)) ??
     (others.length === 1 || (n && others.length > 0) ? others[0] : undefined);
-  if (!n && !(mean && meanName.test(mean.name))) return [];
+  // An interval around what is called by its own name says that it is a mean.
+  if (!n && !(mean && (meanName.test(mean.name) || spreadKind(spread.name) === 'interval'))) return [];
   const name =
     columns.find((c) => c.kind === 'text' && c.unique) ??
     columns.find((c, i) => c.kind === 'text' && parts[i]?.role === 'group') ??

@@ -2,10 +2,9 @@
  * Geometric means with their geometric SD, or with an interval: the mean and the spread of the logarithms, which are what
  * a comparison of such figures takes.
  */
-import { type Worked, levelIn, mostGroups, written } from './limits-apart';
+import { type Worked, halfWidths, levelIn, limitsIn, meansIn, mostGroups, written } from './limits-apart';
 import type { Incoming } from './seen';
 import { valueOf } from './sums';
-import { lowerName, upperName } from './vocabulary';
 
 const geometricMean = /^(?:geometric means?|geo\.? ?means?|gm|gmt|geometric mean (?:titre|titer)s?)(?![\p{L}])/iu;
 const geometricSd =
@@ -16,13 +15,23 @@ const logOf = (cell: string): number | undefined => {
   return value !== undefined && value > 0 ? Math.log(value) : undefined;
 };
 
+/** Estimates that lie in the middle of their intervals on a logarithmic scale, and not as they stand: ratios, or doses. */
+function inLogs(columns: readonly Incoming[]): Incoming | undefined {
+  const mean = meansIn(columns);
+  const ends = mean && limitsIn(columns, mean);
+  const half = ends && halfWidths(mean, ...ends);
+  return half && !half.even && half.evenInLogs ? mean : undefined;
+}
+
 /** Columns with the figures of the logarithms in place of geometric ones; as they are where there are none. */
 export function geometricMeans(columns: readonly Incoming[]): Worked {
   const as = { columns: [...columns], notes: [] };
-  const mean = columns.find((c) => geometricMean.test(c.name));
-  if (!mean || mean.cells.length > mostGroups) return as;
+  if ((columns[0]?.cells.length ?? 0) > mostGroups) return as;
+  const named = columns.find((c) => geometricMean.test(c.name));
+  const mean = named ?? inLogs(columns);
+  if (!mean) return as;
   const sd = columns.find((c) => geometricSd.test(c.name));
-  const [lower, upper] = [lowerName, upperName].map((name) => columns.find((c) => c !== mean && name.test(c.name)));
+  const [lower, upper] = limitsIn(columns, mean) ?? [];
   const spreads = mean.cells.map((_, i) => {
     if (sd) return logOf(sd.cells[i] ?? '');
     const [from, to] = [logOf(lower?.cells[i] ?? ''), logOf(upper?.cells[i] ?? '')];
@@ -40,7 +49,7 @@ export function geometricMeans(columns: readonly Incoming[]): Worked {
   return {
     columns: columns.flatMap((c) => (c === mean ? logs : c === sd || c === lower || c === upper ? [] : [c])),
     notes: [
-      'Geometric means and their spreads became the mean and spread of the natural logarithms, which a comparison takes: e to the power of a difference of them is a ratio of geometric means.',
+      `${named ? 'Geometric means and their spreads' : `The figures of “${mean.name}” lie in the middle of their intervals on a logarithmic scale. They`} became the mean and spread of the natural logarithms, which a comparison takes: e to the power of a difference of them is a ratio${named ? ' of geometric means' : ''}.`,
     ],
   };
 }

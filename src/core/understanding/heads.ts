@@ -4,6 +4,7 @@ import { shareCell } from '../readings/share-cell';
 import { isMissing } from '../readings/parse-number';
 import { isUnit, splitUnit } from '../readings/units';
 import { isCountWithPercent } from './counts-with-percent';
+import { isMeanWithInterval } from './plus-minus';
 import { rangeIn } from './range';
 import { valueOf } from './sums';
 import { cellAt, textAt } from '../readings/cell-at';
@@ -20,7 +21,8 @@ const isFigure = (text: string): boolean =>
   plusMinus.test(text) ||
   clockParts(text) !== undefined ||
   rangeIn(text) !== undefined ||
-  isCountWithPercent(text);
+  isCountWithPercent(text) ||
+  isMeanWithInterval(text);
 const plusMinus = /^[+−-]?[\d.,]+\s*(?:(?:±|\+\/-)\s*[\d.,]+|\([\d.,]+\)\s*[a-e*]{0,3}$)/;
 
 /** What is a reading below a name, and over readings a name: "0.5 mM", "10 %", "1a"; or a number of unclear marks, "1,234". */

@@ -41,13 +41,15 @@ import { sizesInHeads } from './sizes-in-heads';
 import { interpretations, recognise } from './recognise';
 import { marksRead } from './marks';
 import { outcomesTwice } from './outcomes-twice';
+import { numberedWithin } from './numbered-within';
 import { replicatesGathered } from './replicates-gathered';
 import { groupsBelow, sectionsApart } from './sections';
 import type { Incoming } from './seen';
 import { cellsNamed } from './named-cells';
 import { namesFilledDown } from './names-filled-down';
 import { summaryRows } from './summary-rows';
-import { numberName, pName, spreadKind, turnName } from './vocabulary';
+import { subjectNoun } from './subject-noun';
+import { pName, spreadKind } from './vocabulary';
 import { tally } from '../numeric/tally';
 import { cellAt, textAt } from '../readings/cell-at';
 import { nth } from '../numeric/nth';
@@ -220,6 +222,7 @@ function takenApart(block: Rows): { block: string[][]; note: string; split: bool
 /** What is made of columns before they are understood, one after another. */
 const steps: readonly ((columns: readonly Incoming[]) => Worked)[] = [
   sizesInHeads,
+  numberedWithin,
   pairsInCells,
   durations,
   marksRead,
@@ -356,7 +359,6 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
     for (const doubt of found.slice(0, listed - doubtful.length)) doubtful.push({ ...doubt, column: k });
   });
   const spread = columns.find((c) => c.role === 'spread')?.name ?? '';
-  const subject = columns.find((c) => c.role === 'subject')?.name.toLowerCase() ?? '';
   return {
     heads,
     turned,
@@ -369,7 +371,7 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
     notes,
     table: {
       measure: '',
-      subject: numberName.test(subject) || turnName.test(subject) ? '' : subject,
+      subject: subjectNoun(columns.find((c) => c.role === 'subject')?.name ?? ''),
       shape: choice.shape ?? chosen.shape,
       average: false,
       spread: spreadKind(spread) ?? 'sd',

@@ -27,10 +27,17 @@ export const written = (value: number | undefined): string =>
 export const levelIn = (name: string): string | undefined =>
   /(\d{2}(?:\.\d+)?) ?%/.exec(name)?.[1] ?? /\bci[ _]?(\d{2})(?!\d)/i.exec(name)?.[1];
 
-/** Half the widths of intervals around the means beside them; undefined where the columns are no such limits. */
-function halfWidths(mean: Incoming, lower: Incoming, upper: Incoming): { cells: string[]; even: boolean } | undefined {
+/**
+ * Half the widths of intervals around the means beside them, and whether the means lie in their middles, or so on a
+ * logarithmic scale; undefined where the columns are no such limits.
+ */
+export function halfWidths(
+  mean: Incoming,
+  lower: Incoming,
+  upper: Incoming,
+): { cells: string[]; even: boolean; evenInLogs: boolean } | undefined {
   const [m, l, u] = [figures(mean), figures(lower), figures(upper)];
-  let even = true;
+  let [even, evenInLogs] = [true, true];
   let rows = 0;
   const cells = m.map((middle, i): string => {
     const [from, to] = [l[i], u[i]];
@@ -39,15 +46,34 @@ function halfWidths(mean: Incoming, lower: Incoming, upper: Incoming): { cells: 
     rows += 1;
     const rounding = slack(cellAt(lower.cells, i)) + slack(cellAt(upper.cells, i)) + 2 * slack(cellAt(mean.cells, i));
     even &&= Math.abs(from + to - 2 * middle) <= rounding + 0.02 * (to - from);
+    // Rounding weighs on a logarithm by what it is of its number.
+    evenInLogs &&=
+      from > 0 && Math.abs(Math.log((from * to) / middle ** 2)) <= (2 * rounding) / from + 0.02 * Math.log(to / from);
     return written((to - from) / 2);
   });
-  return rows === 0 || cells.includes('none') ? undefined : { cells, even };
+  return rows === 0 || cells.includes('none') ? undefined : { cells, even, evenInLogs };
+}
+
+/** Names of figures that are no mean. */
+const isOther = ({ name }: Incoming): boolean =>
+  [figureName, sizeName, numberName, cvName, lowerName, upperName].some((pattern) => pattern.test(name));
+
+/** The column of means: called so, or the one column of numbers that is nothing else. */
+export function meansIn(columns: readonly Incoming[]): Incoming | undefined {
+  const others = columns.filter((c) => !isOther(c) && figures(c).every((x) => x !== undefined));
+  return columns.find((c) => meanName.test(c.name)) ?? (others.length === 1 ? others[0] : undefined);
+}
+
+/** The columns of an interval's limits, if there are both. */
+export function limitsIn(columns: readonly Incoming[], mean: Incoming): [Incoming, Incoming] | undefined {
+  const [lower, upper] = [lowerName, upperName].map((name) => columns.find((c) => c !== mean && name.test(c.name)));
+  return lower && upper ? [lower, upper] : undefined;
 }
 
 function withHalfWidths(columns: readonly Incoming[], mean: Incoming): Worked | undefined {
-  const lower = columns.find((c) => c !== mean && lowerName.test(c.name));
-  const upper = columns.find((c) => c !== mean && upperName.test(c.name));
-  if (!lower || !upper) return undefined;
+  const ends = limitsIn(columns, mean);
+  if (!ends) return undefined;
+  const [lower, upper] = ends;
   const half = halfWidths(mean, lower, upper);
   if (!half?.even) return undefined;
   const level = levelIn(lower.name) ?? levelIn(upper.name) ?? '95';
@@ -78,11 +104,7 @@ function withDeviations(columns: readonly Incoming[], mean: Incoming): Worked | 
 export function limitsApart(columns: readonly Incoming[]): Worked {
   // Figures are of groups, and groups are few.
   if ((columns[0]?.cells.length ?? 0) > mostGroups) return { columns: [...columns], notes: [] };
-  const isOther = ({ name }: Incoming): boolean =>
-    [figureName, sizeName, numberName, cvName, lowerName, upperName].some((pattern) => pattern.test(name));
-  const others = columns.filter((c) => !isOther(c) && figures(c).every((x) => x !== undefined));
-  // Called a mean, or the one column of numbers that is nothing else.
-  const mean = columns.find((c) => meanName.test(c.name)) ?? (others.length === 1 ? others[0] : undefined);
+  const mean = meansIn(columns);
   const told = columns.some((c) => spreadKind(c.name) !== null && !lowerName.test(c.name) && !upperName.test(c.name));
   const found = mean && !told ? (withHalfWidths(columns, mean) ?? withDeviations(columns, mean)) : undefined;
   return found ?? { columns: [...columns], notes: [] };

@@ -23,6 +23,7 @@ import {
   subjectNumber,
   turnName,
   variableIn,
+  withinSampleName,
 } from './vocabulary';
 import { tally } from '../numeric/tally';
 import { cellAt } from '../readings/cell-at';
@@ -65,7 +66,8 @@ const cycles = (c: Seen): boolean => {
   const numbers = c.numbers.slice(0, 1000);
   const restarts = numbers.filter((x, i) => i > 0 && x === 1).length;
   return (
-    (c.distinct > 3 || (c.distinct > 1 && /^rep(?:l(?:icate)?)?s?\b/iu.test(c.name))) &&
+    (c.distinct > 3 ||
+      (c.distinct > 1 && (/^rep(?:l(?:icate)?)?s?\b/iu.test(c.name) || withinSampleName.test(c.name)))) &&
     restarts > 0 &&
     numbers[0] === 1 &&
     numbers.every((x, i) => i === 0 || x === 1 || x === nth(numbers, i - 1) + 1)

@@ -19,6 +19,9 @@ const ranged = new RegExp(
   'i',
 );
 
+/** Whether a cell holds a figure with its interval: "12.1 (9.0 to 16.2)". */
+export const isMeanWithInterval = (cell: string): boolean => ranged.test(cell);
+
 /** Both ends of what stands in brackets behind a figure, by what the head says they are; limits where it says nothing. */
 function endsIn(name: string): readonly [string, string] {
   const level = /\d{2}(?:\.\d+)? ?%/.exec(name)?.[0];

@@ -2,7 +2,7 @@ import { quantileSorted } from 'd3-array';
 import { leastOf, mostOf } from '../numeric/extremes';
 import { decimalMarkOf, isMissing, understand } from '../readings/parse-number';
 import { nth } from '../numeric/nth';
-import { countName, scoreName } from './vocabulary';
+import { countName, scoreName, spoken } from './vocabulary';
 
 /** A column as it came in: its head split into name and unit, and its texts. */
 export interface Incoming {
@@ -96,6 +96,7 @@ export function look(whole: Incoming, place = 0): Seen {
   const distinct = new Set(texts).size;
   return {
     ...whole,
+    name: spoken(whole.name),
     place,
     texts,
     kind:

@@ -3,6 +3,9 @@
 const starting = (words: string): RegExp => new RegExp(`^(?:${words})(?:e?s)?\\b`, 'iu');
 const within = (words: string): RegExp => new RegExp(`(?<![\\p{L}\\d])(?:${words})(?:e?s)?(?![\\p{L}])`, 'iu');
 
+/** A head's words apart: "blade length" of "BladeLength" and of "blade_length". */
+export const spoken = (name: string): string => name.replace(/(?<=\p{L})_+(?=\p{L})|(?<=\p{Ll}{2})(?=\p{Lu})/gu, ' ');
+
 /** What readings are of: one thing looked at, perhaps more than once. */
 const subjects =
   'subject|participant|patient|volunteer|respondent|student|pupil|diver|swimmer|athlete|worker|infant|experiment|judge|rater|taster|panell?ist|assessor|person|child|donor|individual|animal|mouse|mice|rat|rabbit|dog|cat|cow|calf|pig|piglet|sheep|lamb|horse|goat|bird|hen|chick|fish|frog|snail|crab|shrimp|mussel|oyster|larva|larvae|fly|bee|plant|tree|seedling|leaf|leaves|frond|blade|shoot|root|fruit|seed|tank|line|dish|plate|well|tube|vial|flask|bottle|jar|pot|tray|plot|quadrat|transect|raft|cage|pen|pond|nest|litter|brood|hive|colony|culture|clone|isolate|cell|slide|section|core|cast|buoy|probe|sensor|batch|sample|specimen|replicate of|family|pair|tag|block|egg|bag|box|rope';
@@ -16,7 +19,7 @@ export const subjectNumber = new RegExp(
 export const numberName =
   /^(?:no|nr|num|number|#|n°|№|id|ids|identifier|index|idx|row|case|obs|observation|record|entry|item|serial(?: (?:no|number))?|code|key)\.?(?: ?(?:no|nr|number|id|code))?\.?$/iu;
 /** A subject by its number or code: "mouse id", "sample no"; "after: no" is an answer. */
-export const idName = /(?<!:\s*)(?:^|[\s_.-])(?:id|ids|no\.?|nr\.?|number|code|tag)$/iu;
+export const idName = /(?<!:\s*)(?:^|[\s_.-])(?:id|ids|no\.?|nr\.?|number|code|tag|#)$/iu;
 export const labelName = starting(
   'name|label|note|comment|remark|title|description|observer|initial|by|who|operator|time stamp|timestamp',
 );
@@ -78,6 +81,28 @@ export function areTurns(names: readonly string[]): boolean {
 export const groupName = starting(
   'group|treatment|treated|treat|trt|lamp|light|condition|diet|feed|nutrient|site|station|place|location|region|origin|source|dose|level|class|category|kind|type|arm|variety|cultivar|strain|genotype|species|line type|temperature|temp|colour|color|season|rinse|result|outcome|settled|grazed|drug|compound|medium|substrate|flow|regime|method|series|set|batch type|operator|lab|sex|gender|control|exposed|infected|vaccinated|smoker|depth|pH|salinity|stage|habitat|farm|field|year class|phase|team|brand|product|supplier|kit|factor',
 );
+/** Names of what each subject is of and remains: its genotype, its sex. */
+export const inherentName = starting(
+  'genotype|strain|species|sex|gender|variety|cultivar|breed|population|ploidy|morph|mutant|ecotype',
+);
+/** Names of places, where what is rooted or kept stands throughout. */
+export const placeName = starting('site|station|place|location|region|farm|field|habitat|lake|river|island|beach|bay');
+/** Names of subjects that go from place to place. */
+export const personName = starting(
+  'subject|participant|patient|volunteer|respondent|student|pupil|diver|swimmer|athlete|worker|judge|rater|taster|panell?ist|assessor|person|child|donor|individual|operator|team|boat',
+);
+const replicated = 'rep(?:l(?:icate)?)?|replication|repeat';
+/** "Replicate", "bio rep": the how-manieth sample of a group. */
+export const sampleNumber = new RegExp(
+  `^(?:bio(?:l|logical)?[ .-]*)?(?:${replicated})s?(?: ?(?:no\\.?|nr\\.?|number|id|#))?$`,
+  'iu',
+);
+/** "Technical replicate", "tech rep": the how-manieth reading of a sample. */
+export const withinSampleName = new RegExp(
+  `^(?:tech(?:n(?:ical)?)?|sub|analytical|pseudo)[ .-]*(?:${replicated}|sample)?s?(?: ?(?:no\\.?|nr\\.?|number|#))?$`,
+  'iu',
+);
+
 /** Names of what is set as well as measured. */
 export const settingName = starting(
   'temp|temperature|ph|salinity|depth|conc|concentration|light|flow|dose|speed|pressure|density|humidity',

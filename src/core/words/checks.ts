@@ -91,14 +91,14 @@ export function checkSentence(check: Check, answer: Answer): string {
       if (verdict === 'unknown')
         return `No column names the ${subject}s, so only you can know that each ${answer.subject || 'reading'} stands for itself.`;
       if (nests && verdict === 'fine')
-        return `${counted(f('readings'), 'reading')} of ${counted(f('subjects'), subject)}: each ${subject} counts once, its readings are taken within it.`;
+        return `${counted(f('readings'), 'reading')} of ${counted(f('distinct'), subject)}: each ${subject} counts once, its readings are taken within it.`;
       if (within && verdict === 'fine')
         return `Each ${subject} is compared with itself, and counts once${figures['readings'] !== undefined && f('subjects') < f('readings') ? ', by the mean of its readings in each group' : ''}.`;
       if (verdict === 'fine')
-        return `${counted(f('readings'), 'reading')} of ${counted(f('subjects'), subject)}: no ${subject} is counted twice.`;
+        return `${counted(f('readings'), 'reading')} of ${counted(f('distinct'), subject)}: no ${subject} is counted twice.`;
       return f('shared') > 0 && !within
         ? `${counted(f('shared'), subject)} ${f('shared') === 1 ? 'has' : 'have'} readings in more than one group, but the groups are compared as strangers.`
-        : `${counted(f('readings'), 'reading')} come from ${counted(f('subjects'), subject)}: counted one by one they make the answer look surer than it is.`;
+        : `${counted(f('readings'), 'reading')} come from ${counted(f('distinct'), subject)}: counted one by one they make the answer look surer than it is.`;
     case 'sample-size': {
       if (figures['leastP'] !== undefined)
         return `With so few readings this test cannot reach p < ${alphaOf(question.level)}: the smallest p it can give is ${significant(f('leastP'), 2)}.`;

@@ -56,7 +56,7 @@ export const shortGroups = ({ groups }: Pick<Named, 'groups'>): string =>
 /** Whether readings of one subject are counted one by one, as far as the readings are known. */
 export function countsEach({ repeats, averaged, question }: Pick<Named, 'repeats' | 'averaged' | 'question'>): boolean {
   const { within, sampling } = factsOf(question);
-  return repeats !== undefined && repeats.subjects < repeats.readings && !averaged && !within && sampling !== 'nested';
+  return repeats !== undefined && repeats.distinct < repeats.readings && !averaged && !within && sampling !== 'nested';
 }
 
 /** How a question ends: "when each blade counts once?". @param noun what counts once where nothing is named */

@@ -10,12 +10,14 @@ export const contribution = ({
   subject,
   averaged,
   repeats,
-}: Pick<Answer, 'subject' | 'averaged' | 'repeats'>): string =>
-  repeats && repeats.subjects < repeats.readings && !averaged
-    ? `the ${counted(repeats.readings, 'reading')} of ${counted(repeats.subjects, subject || 'subject')} being treated as independent`
+}: Pick<Answer, 'subject' | 'averaged' | 'repeats'>): string => {
+  const values = averaged ? repeats?.subjects : repeats?.readings;
+  return repeats && values !== undefined && repeats.distinct < values
+    ? `the ${counted(values, averaged ? 'mean' : 'reading')} of ${counted(repeats.distinct, subject || 'subject')} being treated as independent`
     : subject
       ? `each ${subject} contributing one ${averaged ? 'value, the mean of its readings' : 'reading'}`
       : 'each reading counting once';
+};
 
 /** "_t_(31.2) = 3.61"; empty where a p came without a statistic. */
 export function statisticPhrase({ symbol: letter, value, df }: Test): Text {

@@ -41,7 +41,7 @@ export default function SamplesNote({ shown, table, onChange }: Props) {
       {again && independent && (
         <>
           <p className={counting === 'each' ? 'text-warning' : 'text-muted'}>
-            {counted(repeats.readings, 'reading')} come from {counted(repeats.subjects, subject)}.{' '}
+            {counted(repeats.readings, 'reading')} come from {counted(repeats.distinct, subject)}.{' '}
             {counting === 'nested'
               ? `Each ${subject} counts once, its readings within it.`
               : counting === 'average'

@@ -1,8 +1,9 @@
 import { useMemo } from 'react';
 import { isWithin } from '../../core/question/asking';
+import { repeatsUnder } from '../../core/question/counting';
 import { firstQuestion } from '../../core/question/first';
 import type { Question } from '../../core/question/question';
-import { groupsOf, hasSamples, repeatsOf } from '../../core/readings/groups';
+import { groupsOf, hasSamples } from '../../core/readings/groups';
 import type { Table } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { counted, plural } from '../../core/words/numbers';
@@ -20,10 +21,10 @@ interface Props {
  * subjects does to n and to the answer, and offers pairing where subjects are in several groups.
  */
 export function RepeatsNote({ table, onEdit, onPair, onAsk }: Props) {
-  const repeats = repeatsOf(table);
+  const raised = useMemo(() => firstQuestion(table), [table]);
+  const repeats = repeatsUnder(raised, table);
   const groups = groupsOf(table);
   const [a, b] = groups;
-  const raised = useMemo(() => firstQuestion(table), [table]);
   if (!repeats) return null;
   const within = raised !== undefined && isWithin(raised.design);
   const subject = table.subject || 'subject';
@@ -35,7 +36,7 @@ export function RepeatsNote({ table, onEdit, onPair, onAsk }: Props) {
       {again && (
         <>
           <p>
-            {counted(repeats.readings, 'reading')} come from {counted(repeats.subjects, subject)}.{' '}
+            {counted(repeats.readings, 'reading')} come from {counted(repeats.distinct, subject)}.{' '}
             {table.average
               ? `Each ${subject} counts once, by the mean of its readings.`
               : hasSamples(repeats)

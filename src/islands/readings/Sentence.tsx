@@ -1,4 +1,6 @@
-import { type Choice, columnsAreGroups, hasSamples, repeatsOf } from '../../core/readings/groups';
+import { repeatsUnder } from '../../core/question/counting';
+import { firstQuestion } from '../../core/question/first';
+import { columnsAreGroups, hasSamples } from '../../core/readings/groups';
 import { reshapeTargets } from '../../core/readings/reshape';
 import { type Shape, type Table, columnsOf, shapes } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
@@ -35,7 +37,6 @@ function Tally({ table }: { table: Table }) {
 
 interface Props {
   table: Table;
-  choice?: Choice;
   onEdit: (edits: TableEdit[]) => void;
   onTurn: (shape: Shape) => void;
   /** Reads the table in another layout; whoever does it has the newest table in hand. */
@@ -43,8 +44,8 @@ interface Props {
 }
 
 /** What Divide understood of the table, in one sentence with parts that can be changed. */
-export function Sentence({ table, choice, onEdit, onTurn, onLayout }: Props) {
-  const repeats = repeatsOf(table, choice);
+export function Sentence({ table, onEdit, onTurn, onLayout }: Props) {
+  const repeats = repeatsUnder(firstQuestion(table), table);
   const subjects = plural(table.subject || 'subject');
   const byColumn = columnsAreGroups(table);
   const summary = table.shape === 'summary';

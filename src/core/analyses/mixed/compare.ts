@@ -120,7 +120,7 @@ export function compare(question: Question, table: Table): Comparison {
         : pairsOfConditions(question, factors.b.levels, groups),
     ),
     complete,
-    epsilon: { greenhouseGeisser: greenhouseGeisser.epsilon },
+    ...(factors.b.levels.length > 2 ? { epsilon: { greenhouseGeisser: greenhouseGeisser.epsilon } } : {}),
     remarks: gaps(complete, table.subject),
   };
 }

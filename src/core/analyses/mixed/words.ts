@@ -42,13 +42,14 @@ export const words: Words = {
         `each ${subject} entering with the readings it has`,
         followClause(answer, 'Levels'),
       );
+    const conditions = answer.layout?.b.levels.length ?? 0;
     const how =
       choicesOf(answer.question).sphericity === 'assumed'
-        ? 'sphericity assumed'
-        : 'degrees of freedom within subjects corrected by Greenhouse and Geisser’s ε';
+        ? ' (sphericity assumed)'
+        : ' (degrees of freedom within subjects corrected by Greenhouse and Geisser’s ε)';
     return factorsMethods(
       answer,
-      `two-way analysis of variance with one factor between and one within subjects (${how})`,
+      `two-way analysis of variance with one factor between and one within subjects${conditions > 2 ? how : ''}`,
       true,
       `each ${subject} being read under every level of ${within}`,
       followClause(answer, 'Levels'),

@@ -5,6 +5,7 @@ import { levelRows } from '../../readings/levels';
 import { readColumn } from '../../readings/read-column';
 import { type Column, type Table, called, columnsOf } from '../../readings/table';
 import { likeliestCategory, likeliestOutcome } from '../likeliest';
+import { isBlock } from '../vocabulary';
 import { type TableDoubt, asItIs, isSettled, some } from './doubt';
 import { tally } from '../../numeric/tally';
 import { textAt } from '../../readings/cell-at';
@@ -59,10 +60,17 @@ export function lostPartners(table: Table): TableDoubt[] {
   ];
 }
 
-/** Whether each subject was read once under every combination of groups it was under, so that it is compared with itself. */
+/** Whether each subject, of one group by one factor, was read once under every level of the others, so that it is compared with itself. */
 function isOncePerCondition(table: Table, subject: Column): boolean {
   const groups = columnsOf(table, 'group');
-  if (groups.length < 2) return false;
+  const home = (c: Column): Map<string, string> =>
+    new Map(subject.cells.map((name, row) => [name.trim(), textAt(c.cells, row)]));
+  const holds = (c: Column): boolean => {
+    const of = home(c);
+    return subject.cells.every((name, row) => of.get(name.trim()) === textAt(c.cells, row));
+  };
+  // Within blocks more than one factor may be compared.
+  if (groups.length < 2 || !(isBlock(subject.name) || groups.some(holds))) return false;
   const seen = new Set<string>();
   for (let row = 0; row < table.rowCount; row++) {
     const key = [subject, ...groups].map((c) => textAt(c.cells, row)).join('\n');
@@ -83,7 +91,7 @@ export function replicates(table: Table): TableDoubt[] {
   return [
     {
       code: 'replicates',
-      text: `${repeats.readings} readings come from ${counted(repeats.subjects, name)}. Readings of one ${name} are not independent: counted one by one, they make a difference look surer than it is.`,
+      text: `${repeats.readings} readings come from ${counted(repeats.distinct, name)}. Readings of one ${name} are not independent: counted one by one, they make a difference look surer than it is.`,
       where: [],
       mends: [
         { label: `Average within each ${name}`, edits: [{ kind: 'describe-table', average: true }] },

@@ -1,0 +1,301 @@
+/** Tables that tell by their columns how an experiment was made: who was read, when, in what, and of what group. */
+import { random } from '../../src/core/numeric/random';
+import type { Case } from './hold';
+
+/** The tables, their readings by a seed. */
+export function designCasesFrom(seed: number): Case[] {
+  const made = random(seed);
+  const about = (middle = 30, scatter = 5): string => (middle + scatter * (made.uniform() - 0.5)).toFixed(1);
+  const few = (most = 40): number => 1 + Math.floor(made.uniform() * most);
+  const lines = (...rows: (string | number)[][]): string => rows.map((row) => row.join('\t')).join('\n');
+  const times = <T>(n: number, of: (i: number) => T): T[] => Array.from({ length: n }, (_, i) => of(i));
+  const one = (id: string, why: string, text: string, expect: Case['expect']): Case => ({ id, why, text, expect });
+  const at = (i: number, each: number, names: readonly string[]): string =>
+    names[Math.floor(i / each) % names.length] ?? '';
+  const lamps = (i: number, each: number): string => at(i, each, ['red', 'white']);
+  const fed = ['control', 'fed'];
+  const inTanks: Case['expect'] = {
+    layout: ['rows'],
+    groups: fed,
+    subject: 'Tank',
+    labels: 'Fish',
+    asks: ['nested'],
+    readings: 24,
+    samples: 6,
+    doubts: ['replicates'],
+  };
+  const ofTwo: Case['expect'] = { layout: ['rows'], asks: ['factorial'] };
+  const mixed: Case['expect'] = { layout: ['rows'], asks: ['mixed'], doubts: [] };
+  const figures: Case['expect'] = { layout: ['summary'], groups: ['red', 'white'], asks: ['two-groups'] };
+  return [
+    one(
+      'fish-in-tanks',
+      'each fish once, several in each tank, and a tank in one treatment',
+      lines(
+        ['Fish', 'Tank', 'Treatment', 'Weight'],
+        ...times(24, (i) => [`F${i + 1}`, `T${1 + Math.floor(i / 4)}`, at(i, 12, fed), about(50)]),
+      ),
+      inTanks,
+    ),
+    one(
+      'fish-numbered-in-tanks',
+      'fish numbered anew in each tank',
+      lines(
+        ['Treatment', 'Tank', 'Fish', 'Weight'],
+        ...times(24, (i) => [at(i, 12, fed), `T${1 + Math.floor(i / 4)}`, 1 + (i % 4), about(50)]),
+      ),
+      inTanks,
+    ),
+    one(
+      'mice-across-diets-in-cages',
+      'each cage holds mice of both diets: cages are blocks',
+      lines(
+        ['Mouse', 'Cage', 'Diet', 'Mass'],
+        ...times(24, (i) => [`M${i + 1}`, `C${1 + Math.floor(i / 4)}`, at(i, 1, fed), about()]),
+      ),
+      { layout: ['rows'], subject: 'Mouse', groups: fed, asks: ['blocked-two'], doubts: [] },
+    ),
+    one(
+      'nitrogen-is-no-size',
+      'N, P and K given or not, in blocks',
+      lines(
+        ['block', 'N', 'P', 'K', 'yield'],
+        ...times(24, (i) => [1 + Math.floor(i / 4), i % 2, (i >> 1) % 2, (i + (i >> 1)) % 2, about(55)]),
+      ),
+      { layout: ['rows'], groups: ['0', '1'], subject: 'block', asks: ['blocked-two'], readings: 24 },
+    ),
+    one(
+      'nitrogen-in-doses',
+      'doses of N, none among them',
+      lines(['N', 'yield'], ...times(16, (i) => [[0, 50, 100, 150][i % 4] ?? 0, about(55)])),
+      { layout: ['rows'], groups: ['0', '50', '100', '150'], asks: ['several'], doubts: [] },
+    ),
+    one(
+      'sizes-beside-means-of-lines',
+      'n that says how many each reading is of is no factor',
+      lines(['lamp', 'n', 'length'], ...times(12, (i) => [lamps(i, 6), 8 + (i % 3), about()])),
+      { layout: ['rows'], groups: ['red', 'white'], labels: 'n', asks: ['two-groups'], doubts: [] },
+    ),
+    one(
+      'who-was-read-each-day',
+      'numbers of whatever they are called, each once on each day',
+      lines(['rested', 'Days', 'Kayaker'], ...times(60, (i) => [about(280), i % 10, 308 + Math.floor(i / 10)])),
+      { layout: ['rows'], subject: 'Kayaker', asks: ['repeated'], doubts: [] },
+    ),
+    one(
+      'doses-each-day-are-no-subjects',
+      'doses each once on each day',
+      lines(['copper', 'day', 'growth'], ...times(16, (i) => [[0, 5, 10, 20][i >> 2] ?? 0, i % 4, about()])),
+      ofTwo,
+    ),
+    one(
+      'weeks-beside-titres',
+      'weeks at which a titre of few values was read',
+      lines(
+        ['animal', 'group', 'week', 'titre'],
+        ...times(24, (i) => [1 + (i >> 2), at(i, 12, ['vaccine', 'sham']), [0, 2, 4, 8][i % 4] ?? 0, 2 ** few(6)]),
+      ),
+      { ...mixed, subject: 'animal', readings: 24, samples: 6 },
+    ),
+    one(
+      'two-factors-of-subjects-over-doses',
+      'each plant at every dose, of one origin and one treatment',
+      lines(
+        ['Plant', 'Origin', 'Treatment', 'conc', 'uptake'],
+        ...times(84, (i) => {
+          const plant = Math.floor(i / 7);
+          const doses = [95, 175, 250, 350, 500, 675, 1000];
+          return [
+            `P${plant + 1}`,
+            plant < 6 ? 'Skerrow' : 'Mull',
+            plant % 2 ? 'warm' : 'cold',
+            doses[i % 7] ?? 0,
+            about(),
+          ];
+        }),
+      ),
+      { ...mixed, subject: 'Plant', samples: 12 },
+    ),
+    one(
+      'two-factors-on-several-days',
+      'days of the experiment beside two factors',
+      lines(
+        ['day', 'genotype', 'drug', 'signal'],
+        ...times(24, (i) => [
+          `d${1 + Math.floor(i / 8)}`,
+          at(i, 1, ['wild', 'mutant']),
+          at(i, 2, ['none', 'drug']),
+          about(),
+        ]),
+      ),
+      ofTwo,
+    ),
+    one(
+      'experiments-are-pairs',
+      'each experiment with its control',
+      lines(['experiment', 'control', 'treated'], ...times(5, (i) => [i + 1, about(), about()])),
+      { layout: ['repeated'], subject: 'experiment', asks: ['paired'], doubts: [] },
+    ),
+    one(
+      'experiments-down-the-side',
+      'each experiment under every condition',
+      lines(
+        ['experiment', 'condition', 'signal'],
+        ...times(12, (i) => [1 + Math.floor(i / 3), at(i, 1, ['a', 'b', 'c']), about()]),
+      ),
+      { layout: ['rows'], subject: 'experiment', groups: ['a', 'b', 'c'], asks: ['repeated'], doubts: [] },
+    ),
+    one(
+      'two-groupings-beside-times',
+      'subjects grouped in two ways, read at several times',
+      lines(
+        ['dog', 'drug', 'depleted', 'min0', 'min1', 'min3'],
+        ...times(8, (i) => [i + 1, at(i, 4, ['a', 'b']), at(i, 1, ['yes', 'no']), about(), about(), about()]),
+      ),
+      { layout: ['repeated'], subject: 'dog', labels: 'depleted', asks: ['mixed'], readings: 24, doubts: [] },
+    ),
+    one(
+      'crossover',
+      'both treatments of each subject, one in each period',
+      lines(
+        ['subject', 'period', 'treatment', 'area'],
+        ...times(16, (i) => [1 + (i >> 1), 1 + (i % 2), ((i >> 1) + i) % 2 ? 'test' : 'reference', about(100)]),
+      ),
+      { layout: ['rows'], groups: ['reference', 'test'], subject: 'subject', asks: ['paired'], doubts: [] },
+    ),
+    one(
+      'replicates-begin-anew-over-time',
+      'replicates of each strain read at several times',
+      lines(
+        ['Strain', 'Replicate', 'Time_h', 'OD600'],
+        ...times(36, (i) => [at(i, 18, ['wild', 'mutant']), 1 + (Math.floor(i / 6) % 3), 2 * (i % 6), about(5)]),
+      ),
+      { ...mixed, subject: 'sample', readings: 36, samples: 6 },
+    ),
+    one(
+      'technical-replicates-of-replicates',
+      'readings numbered within replicates that are numbered within lamps',
+      lines(
+        ['Lamp', 'biological replicate', 'technical replicate', 'Length'],
+        ...times(18, (i) => [lamps(i, 9), 1 + (Math.floor(i / 3) % 3), 1 + (i % 3), about()]),
+      ),
+      {
+        layout: ['rows'],
+        groups: ['red', 'white'],
+        subject: 'sample',
+        samples: 6,
+        asks: ['nested'],
+        doubts: ['replicates'],
+      },
+    ),
+    one(
+      'replicates-read-once',
+      'replicates of two factors, each read once',
+      lines(
+        ['Lamp', 'Salt', 'Rep', 'Length'],
+        ...times(24, (i) => [lamps(i, 12), at(i, 6, ['low', 'high']), 1 + (i % 6), about()]),
+      ),
+      { ...ofTwo, labels: 'Rep', readings: 24, samples: 24, doubts: [] },
+    ),
+    one(
+      'plants-of-two-genotypes',
+      'plants numbered anew within each genotype are no pairs',
+      lines(['Genotype', 'Plant', 'Height'], ...times(16, (i) => [at(i, 8, ['wild', 'mutant']), 1 + (i % 8), about()])),
+      { layout: ['rows'], groups: ['wild', 'mutant'], asks: ['two-groups'], readings: 16, samples: 16 },
+    ),
+    one(
+      'quadrats-of-sites',
+      'quadrats numbered anew at each site',
+      lines(['site', 'quadrat', 'cover'], ...times(12, (i) => [at(i, 4, ['N', 'S', 'E']), 1 + (i % 4), about()])),
+      { layout: ['rows'], groups: ['N', 'S', 'E'], asks: ['several'], samples: 12 },
+    ),
+    one(
+      'divers-at-sites',
+      'the same divers at each site',
+      lines(
+        ['site', 'diver', 'count of urchins'],
+        ...times(12, (i) => [at(i, 4, ['N', 'S', 'E']), 1 + (i % 4), few()]),
+      ),
+      { layout: ['rows'], subject: 'diver', asks: ['repeated'] },
+    ),
+    one(
+      'heads-in-one-word',
+      'names of columns without a space',
+      lines(
+        ['PlantID', 'LampColour', 'BladeLength', 'TankNo'],
+        ...times(16, (i) => [`P${i + 1}`, lamps(i, 8), about(), 1 + Math.floor(i / 4)]),
+      ),
+      { layout: ['rows'], groups: ['red', 'white'], subject: 'TankNo', labels: 'PlantID', asks: ['nested'] },
+    ),
+    one(
+      'heads-with-underscores',
+      'names of columns with underscores',
+      lines(['treatment_group', 'blade_length'], ...times(12, (i) => [lamps(i, 6), about()])),
+      { layout: ['rows'], groups: ['red', 'white'], asks: ['two-groups'], doubts: [] },
+    ),
+    one(
+      'days-under-lamps',
+      'days in the second row of heads, "d1", which are no units',
+      lines(
+        ['line', 'red', '', 'white', ''],
+        ['', 'd1', 'd2', 'd1', 'd2'],
+        ...times(5, (i) => [`L${i + 1}`, about(), about(), about(), about()]),
+      ),
+      {
+        layout: ['repeated'],
+        groups: ['red d1', 'red d2', 'white d1', 'white d2'],
+        subject: 'line',
+        readings: 20,
+        doubts: [],
+      },
+    ),
+    one(
+      'replicates-under-lamps',
+      'replicates under each lamp, depths down the side',
+      lines(
+        ['depth (m)', 'red', '', '', 'white', '', ''],
+        ['', '1', '2', '3', '1', '2', '3'],
+        ...[1, 3, 5, 9].map((depth) => [depth, ...times(6, () => about())]),
+      ),
+      { ...ofTwo, readings: 24, doubts: [] },
+    ),
+    one(
+      'figures-of-two-variables-under-groups',
+      'means and SDs of two variables, groups above them',
+      lines(
+        ['', 'red', '', '', 'white', '', ''],
+        ['', 'Mean', 'SEM', 'N', 'Mean', 'SEM', 'N'],
+        ['length', about(), '1.2', '6', about(), '1.3', '6'],
+        ['mass', about(5, 1), '0.2', '6', about(5, 1), '0.3', '6'],
+      ),
+      { ...figures, spread: 'sem', labels: 'Mean mass', doubts: ['which-outcome'] },
+    ),
+    one(
+      'answers-in-strata',
+      'alive and dead of each lamp at each depth',
+      lines(
+        ['depth', 'lamp', 'alive', 'dead'],
+        ...times(4, (i) => [at(i, 2, ['1 m', '5 m']), lamps(i, 1), 40 + few(), 10 + few(10)]),
+      ),
+      { layout: ['counts'], groups: ['red', 'white'], categories: ['alive', 'dead'], labels: 'depth', asks: ['share'] },
+    ),
+    one(
+      'even-interval-of-a-reading',
+      'an interval in brackets behind what it is of, and no n',
+      lines(['lamp', 'length (95% CI)'], ['red', '20.1 (18.1 to 22.1)'], ['white', '25.0 (23.2 to 26.8)']),
+      { ...figures, spread: 'interval' },
+    ),
+    one(
+      'interval-on-a-logarithmic-scale',
+      'estimates in the middle of their intervals on a logarithmic scale',
+      lines(['lamp', 'EC50 (nM)', '95% CI'], ['red', '12.1', '9.0–16.2'], ['white', '30.2', '22–41']),
+      { ...figures, spread: 'interval' },
+    ),
+    one(
+      'uneven-interval',
+      'estimates within intervals that are even on no scale',
+      lines(['lamp', 'length', 'LCL', 'UCL'], ['red', '12.1', '11.0', '16.2'], ['white', '30.2', '29.0', '41.0']),
+      { layout: ['summary'], groups: ['red', 'white'] },
+    ),
+  ];
+}
