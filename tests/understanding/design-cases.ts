@@ -277,7 +277,90 @@ export function designCasesFrom(seed: number): Case[] {
         ['depth', 'lamp', 'alive', 'dead'],
         ...times(4, (i) => [at(i, 2, ['1 m', '5 m']), lamps(i, 1), 40 + few(), 10 + few(10)]),
       ),
-      { layout: ['counts'], groups: ['red', 'white'], categories: ['alive', 'dead'], labels: 'depth', asks: ['share'] },
+      {
+        layout: ['counts'],
+        groups: ['red', 'white'],
+        categories: ['alive', 'dead'],
+        labels: 'depth',
+        asks: ['share'],
+        doubts: ['which-outcome'],
+      },
+    ),
+    one(
+      'groups-called-as-subjects-are',
+      'whole readings of mussels beside those of oysters are no numbers of theirs',
+      lines(['mussel', 'oyster'], ...times(7, (i) => [140 + 3 * i + few(3), 157 - 3 * i - few(3)])),
+      { layout: ['columns'], groups: ['mussel', 'oyster'], asks: ['two-groups'], readings: 14, doubts: [] },
+    ),
+    one(
+      'numbers-of-plants-beside-readings',
+      'numbers of plants far from what was read of them',
+      lines(['plant', 'before', 'after'], ...times(7, (i) => [3 + 4 * i + few(3), 140 + few(), 150 + few()])),
+      { layout: ['repeated'], subject: 'plant', groups: ['before', 'after'], asks: ['paired'] },
+    ),
+    one(
+      'coded-cases',
+      'a column of cases, 0 and 1, is a code',
+      lines(
+        ['diet', 'case', 'age'],
+        ...times(20, (i) => [at(i, 1, ['weed', 'meal', 'mixed']), Math.floor(i / 3) % 2, about()]),
+      ),
+      ofTwo,
+    ),
+    one(
+      'ages-at-which-all-were-read',
+      'each subject at the same ages',
+      lines(
+        ['distance', 'age', 'Subject', 'Sex'],
+        ...times(32, (i) => [
+          about(),
+          [8, 10, 12, 14][i % 4] ?? 0,
+          `S${1 + Math.floor(i / 4)}`,
+          at(i, 16, ['male', 'female']),
+        ]),
+      ),
+      { ...mixed, subject: 'Subject', readings: 32, samples: 8 },
+    ),
+    one(
+      'ages-of-trees',
+      'trees by their numbers, each at the same ages',
+      lines(
+        ['Tree', 'age', 'girth'],
+        ...times(21, (i) => [
+          1 + Math.floor(i / 7),
+          [118, 484, 664, 1004, 1231, 1372, 1582][i % 7] ?? 0,
+          about(110, 80),
+        ]),
+      ),
+      { layout: ['rows'], subject: 'Tree', asks: ['repeated'], readings: 21, doubts: [] },
+    ),
+    one(
+      'rates-given-in-every-block',
+      'rates that each variety had in each block',
+      lines(
+        ['Block', 'Variety', 'rate', 'yield'],
+        ...times(24, (i) => [
+          at(i, 12, ['I', 'II']),
+          at(i, 4, ['early', 'late', 'dwarf']),
+          [0, 0.2, 0.4, 0.6][i % 4] ?? 0,
+          about(100),
+        ]),
+      ),
+      { ...ofTwo, subject: 'Block', readings: 24 },
+    ),
+    one(
+      'answers-at-weeks',
+      'yes and no of each subject at several weeks',
+      lines(
+        ['settled', 'week', 'rope', 'rinse'],
+        ...times(24, (i) => [
+          few(2) > 1 || i < 2 ? 'y' : 'n',
+          [0, 2, 4, 11][i % 4] ?? 0,
+          `R${1 + (i >> 2)}`,
+          at(i, 12, ['acid', 'none']),
+        ]),
+      ),
+      { layout: ['categories'], subject: 'rope', asks: ['share'], doubts: ['which-outcome'] },
     ),
     one(
       'even-interval-of-a-reading',

@@ -8,6 +8,8 @@ const opposites: readonly [RegExp, RegExp][] = [
   [/^(?:pass(?:ed)?)$/iu, /^(?:fail(?:ed|ures?)?)$/iu],
   [/^(?:positives?|pos\.?|yes|y|\+)$/iu, /^(?:negatives?|neg\.?|no|n|[−–-])$/iu],
   [/^present$/iu, /^absent$/iu],
+  [/^(?:admitted|accepted|approved)$/iu, /^(?:rejected|refused|denied)$/iu],
+  [/^(?:wins?|won)$/iu, /^(?:loss(?:es)?|lost)$/iu],
   [/^(?:true)$/iu, /^(?:false)$/iu],
   [/^n?[ _-]?cases?$/iu, /^n?[ _-]?controls?$/iu],
   [/^(?:healthy|well|intact|sound)$/iu, /^(?:diseased|sick|ill|damaged|broken|rotten)$/iu],

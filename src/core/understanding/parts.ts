@@ -2,6 +2,7 @@
 import { isError } from '../readings/parse-number';
 import { holdsShares } from '../readings/share-cell';
 import type { Role } from '../readings/table';
+import { areOpposites } from './opposites';
 import { type Seen, holdsYears, runs } from './seen';
 import {
   calendarName,
@@ -93,7 +94,8 @@ function numbersName(c: Seen, others: readonly Seen[]): boolean {
   if (named && (beside.length > 0 || (c.whole && groupName.test(c.name)))) return true;
   // Times that come again equally often are those at which all was read.
   const read = rest.filter((o) => !subjectNumber.test(o.name) && !numberName.test(o.name));
-  if (spanName.test(c.name) && read.length > 0 && isBalanced(c)) return true;
+  const found = others.some((o) => o.kind === 'text' && areOpposites([...new Set(o.texts)]));
+  if (spanName.test(c.name) && (read.length > 0 || found) && isBalanced(c)) return true;
   // Few numbers in one unit beside readings in another: what was set.
   if (c.unit !== '' && beside.some((o) => o.unit !== '' && o.unit !== c.unit))
     return !variableIn(c.name) || isBalanced(c);
@@ -105,6 +107,17 @@ function numbersName(c: Seen, others: readonly Seen[]): boolean {
 /** Whether few words come again and again, as kinds do and no subjects: ropes that are "old" or "new". */
 const areKinds = (c: Seen): boolean =>
   c.distinct <= 4 && Math.min(...timesOf(c)) >= 4 && c.texts.every((t) => /^\p{L}{2}[\p{L} -]*$/u.test(t));
+
+/** Whether numbers under "leaf" are readings of leaves: they lie among those of every other column, and count nothing. */
+function readsLike(c: Seen, columns: readonly Seen[]): boolean {
+  const others = columns.filter((o) => o !== c);
+  return (
+    others.length > 0 &&
+    !runs(c) &&
+    others.every((o) => o.kind === 'numbers' && o.low <= c.high && c.low <= o.high) &&
+    !others.every((o) => turnName.test(o.name))
+  );
+}
 
 function partOf(c: Seen, columns: readonly Seen[]): Part {
   const named = (pattern: RegExp): boolean => pattern.test(c.name);
@@ -119,7 +132,12 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
       const grouping = comesBack(c) && c.distinct <= 6 && texts.length === 0 && numbers.length > 0;
       return grouping ? { role: 'group', as: 'calendar' } : { role: 'label', as: 'calendar' };
     }
-    if (c.whole && c.unique && c.unit === '' && (named(subjectNumber) || (named(idName) && !named(numberName))))
+    if (
+      c.whole &&
+      c.unique &&
+      c.unit === '' &&
+      ((named(subjectNumber) && !readsLike(c, columns)) || (named(idName) && !named(numberName)))
+    )
       return { role: 'subject', as: 'identifier' };
     const beside = numbers.length > 0 || columns.some((o) => o !== c && o.kind === 'text');
     if (
@@ -133,7 +151,7 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
       return runs(c) || !named(idName)
         ? { role: 'label', as: 'running-number' }
         : { role: 'subject', as: 'identifier' };
-    if (c.whole && c.unit === '' && named(numberName) && beside && c.distinct < c.texts.length)
+    if (c.whole && c.unit === '' && named(numberName) && beside && c.distinct > 2 && c.distinct < c.texts.length)
       return { role: 'subject', as: 'identifier' };
     if (c.whole && named(subjectNumber) && c.unit === '' && c.distinct < c.texts.length && numbers.length > 0)
       return { role: 'subject', as: 'identifier' };
@@ -166,7 +184,8 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
   // Between other groups and readings they are who was read.
   const kinds =
     areKinds(c) && (numbers.every(comesBack) || texts.length === 0 || c.texts.some((t) => controlName.test(t)));
-  if ((named(subjectName) && !kinds) || ((named(idName) || named(numberName)) && !named(groupName)))
+  const coded = c.distinct <= 2 && c.texts.every((t) => t === '0' || t === '1');
+  if (!coded && ((named(subjectName) && !kinds) || ((named(idName) || named(numberName)) && !named(groupName))))
     return { role: 'subject', as: 'identifier' };
   if (c.unique && c.texts.length > 2 && c.texts.every((t) => looksLikeId(t) || isWell(t)) && !named(groupName))
     return { role: 'subject', as: 'identifier' };
@@ -279,6 +298,27 @@ function readOverTime(columns: readonly Seen[], parts: readonly Part[]): number 
     : undefined;
 }
 
+/**
+ * The column of a few numbers each of which comes once with every combination of what else names rows: an age at which
+ * all were measured, a dose that all were given. Readings do not come so.
+ */
+function setForAll(columns: readonly Seen[], parts: readonly Part[]): number | undefined {
+  const rows = Math.max(...columns.map((c) => c.texts.length));
+  const whole = columns.filter((c) => c.texts.length === rows);
+  const names = whole.filter((c) => parts[c.place]?.role === 'group' || parts[c.place]?.role === 'subject');
+  const read = whole.filter((c) => c.kind === 'numbers' && parts[c.place]?.role === 'measure');
+  if (names.length === 0 || read.length < 2) return undefined;
+  const under = Array.from({ length: rows }, (_, row) => names.map((c) => cellAt(c.texts, row)).join('\n'));
+  const combinations = new Set(under).size;
+  const isSet = (c: Seen): boolean =>
+    comesBack(c) &&
+    combinations * c.distinct === rows &&
+    (combinations > 2 ? c.distinct > 2 || combinations > 4 : c.distinct > 4) &&
+    new Set(under.map((name, row) => `${name}\n${cellAt(c.texts, row)}`)).size === rows;
+  const set = read.filter(isSet);
+  return set.length === 1 ? set[0]?.place : undefined;
+}
+
 /** The part of each column. One column at most names the subjects. */
 export function partsOf(columns: readonly Seen[]): Part[] {
   const parts = columns.map((c) => partOf(c, columns));
@@ -286,6 +326,8 @@ export function partsOf(columns: readonly Seen[]): Part[] {
     ? undefined
     : (nested(columns, parts) ?? readOverTime(columns, parts));
   if (within !== undefined) parts[within] = { role: 'subject', as: 'identifier' };
+  const set = setForAll(columns, parts);
+  if (set !== undefined) parts[set] = { role: 'group' };
   const subjects = parts.flatMap((p, i) => (p.role === 'subject' ? [i] : []));
   if (subjects.length > 1) {
     // Who each row is, rather than where it lives: the one that tells most apart.

@@ -154,16 +154,18 @@ export function whichCategories(table: Table): TableDoubt[] {
     const texts = c.cells.filter((t) => t.trim() !== '');
     return texts.length > 0 && new Set(texts).size <= texts.length / 2;
   });
-  if (table.shape !== 'counts' || columnsOf(table, 'count').length !== 1 || !a || others.length === 0) return [];
-  const ofTotal = columnsOf(table, 'total').length > 0;
-  if (isSettled(table, 'which-outcome') || (!b && !ofTotal)) return [];
+  if (table.shape !== 'counts' || !a || others.length === 0 || isSettled(table, 'which-outcome')) return [];
+  const named = a.cells.filter((t) => t.trim() !== '');
+  // Outcomes beside each other, or a part of a total, of groups that come again in each of the others.
+  const ofAll = columnsOf(table, 'total').length > 0 || columnsOf(table, 'count').length > 1;
+  if (b ? ofAll : !ofAll || new Set(named).size === named.length) return [];
   const names = (columns: readonly { name: string }[]): string => some(columns.map((c) => c.name || 'unnamed'));
   return [
     {
       code: 'which-outcome',
       text: b
         ? `The counts are of more than two categories. ${a.name || 'The first'} is crossed with ${b.name || 'the last'}, over all of ${names(others)}.`
-        : `The counts are of more than one category. ${a.name || 'The last'} is compared, the counts of all of ${names(others)} taken together.`,
+        : `The counts are of more than one category. ${a.name || 'The last'} is compared, the counts of all of ${names(others)} taken together: within each the difference may be another.`,
       where: [],
       mends: [
         ...others.map((c): Mend => ({
