@@ -1,5 +1,4 @@
 /** From readings to the question they raise. */
-import { rollup } from 'd3-array';
 import { attempt } from '../numeric/domain-error';
 import { countTable, holdsCounts } from '../readings/count-table';
 import type { CountTable } from '../readings/counts';
@@ -25,7 +24,7 @@ import { adjustedFor } from './covariate';
 import { innerNamed } from './inner';
 import { inNaturalOrder } from './natural-order';
 import { type Question, questionOf } from './question';
-import { textAt } from '../readings/cell-at';
+import { standing } from '../readings/standing';
 
 /** The parts that a column of expected counts, or of a ratio, stands for; undefined where there is none for each category. */
 function expectedRatio(table: Table, categories: number): number[] | undefined {
@@ -92,27 +91,15 @@ function isCrossed(table: Table, by: Column | undefined, measure: string | undef
 }
 
 /** Whether rows of one level of a column stand under several of another. */
-const holdsSeveral = (block: Column, by: Column | undefined): boolean => {
-  const first = new Map<string, string>();
-  return block.cells.some((cell, i) => {
-    const [name, level] = [cell.trim(), textAt(by?.cells, i)];
-    if (name === '' || level === '') return false;
-    if (!first.has(name)) first.set(name, level);
-    return first.get(name) !== level;
-  });
-};
+const holdsSeveral = (block: Column, by: Column | undefined): boolean =>
+  standing(block.cells, by?.cells ?? []).several > 0;
 
 /** Whether each subject, or nearly, stands under one level of a column. */
 function holdsSubjects(table: Table, by: Column): boolean {
   const [subject] = columnsOf(table, 'subject');
   if (!subject) return false;
-  const rows = subject.cells.map((name, row) => ({ name: name.trim(), level: textAt(by.cells, row) }));
-  const levels = rollup(
-    rows,
-    (of) => new Set(of.map((r) => r.level)).size,
-    (r) => r.name,
-  );
-  return [...levels.values()].filter((n) => n === 1).length >= 0.8 * levels.size;
+  const { names, several } = standing(subject.cells, by.cells);
+  return several <= 0.2 * names;
 }
 
 /** The question that columns of groups raise, where two are asked about: as two factors, one of them within subjects. */
@@ -168,9 +155,16 @@ function readBefore(table: Table): Column | undefined {
  * @param chosen ids of the columns to compare, where some are chosen
  */
 export function firstQuestion(table: Table, chosen: readonly string[] = []): Question | undefined {
-  const question = raised(table, chosen);
-  return question && inNaturalOrder(question, groupChoices(table, question));
+  const known = chosen.length === 0 ? firsts.get(table) : undefined;
+  if (known) return known.question;
+  const found = raised(table, chosen);
+  const question = found && inNaturalOrder(found, groupChoices(table, found));
+  if (chosen.length === 0) firsts.set(table, { question });
+  return question;
 }
+
+/** The first question of tables, asked for by several parts of a page. */
+const firsts = new WeakMap<Table, { question: Question | undefined }>();
 
 function raised(table: Table, chosen: readonly string[]): Question | undefined {
   if (holdsCounts(table)) return firstOfCounts(table);

@@ -16,17 +16,17 @@ import {
   withinSampleName,
 } from './vocabulary';
 
-/** Rows that are looked at. */
-const lookedAt = 3000;
+/** Groups there are at most. */
+const mostGroups = 12;
 
 const isTime = (name: string): boolean => calendarName.test(name) || spanName.test(name);
 
 /** Whether a column names groups: few entries, each of several rows, and no readings unless it is called so. */
 function namesGroups({ name, cells }: Incoming): boolean {
-  const levels = new Set(cells.map((cell) => cell.trim()));
+  const levels = new Set<string>();
+  for (const cell of cells) if (levels.add(cell.trim()).size > mostGroups) return false;
   return (
     levels.size > 1 &&
-    levels.size <= 12 &&
     2 * levels.size <= cells.length &&
     !isTime(spoken(name)) &&
     (groupName.test(spoken(name)) || [...levels].every((level) => valueOf(level) === undefined))
@@ -55,19 +55,17 @@ export function numberedWithin(columns: readonly Incoming[]): Worked {
     if (cells.length < 4 || cells.some((cell) => cell.trim() === '')) continue;
     const homes = homesOf(numbers, columns);
     if (homes.length === 0) continue;
-    const rows = cells.slice(0, lookedAt).map((_, row) => row);
-    const nameOf = (row: number): string => [...homes, numbers].map((c) => textAt(c.cells, row)).join(' ');
+    const named = cells.map((_, row) => [...homes, numbers].map((c) => textAt(c.cells, row)).join(' '));
     const different = (names: readonly string[]): number => new Set(names).size;
-    const samples = different(rows.map(nameOf));
-    const ids = different(rows.map((row) => textAt(cells, row)));
+    const samples = different(named);
+    const ids = different(cells.map((cell) => cell.trim()));
     if (ids < 2 || samples === ids) continue;
     const once = (by: Incoming | undefined): boolean =>
-      different(rows.map((row) => `${nameOf(row)}\n${textAt(by?.cells, row)}`)) === rows.length;
+      different(named.map((name, row) => `${name}\n${textAt(by?.cells, row)}`)) === named.length;
     const replicates = sampleNumber.test(spoken(numbers.name).trim());
     const within = columns.filter((c) => withinSampleName.test(spoken(c.name).trim()) || isTime(spoken(c.name)));
     // Replicates read once each are the readings of their group, and need no name.
-    if (replicates ? samples === rows.length || !within.some(once) : !once(undefined) && !within.some(once)) continue;
-    const named = cells.map((_, row) => nameOf(row));
+    if (replicates ? samples === named.length || !within.some(once) : !once(undefined) && !within.some(once)) continue;
     const [first = '', last = ''] = [named[0], named.at(-1)];
     return {
       columns: columns.map((c) => (c === numbers ? { ...c, name: replicates ? 'sample' : c.name, cells: named } : c)),

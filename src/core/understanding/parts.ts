@@ -3,7 +3,7 @@ import { isError } from '../readings/parse-number';
 import { holdsShares } from '../readings/share-cell';
 import type { Role } from '../readings/table';
 import { areOpposites } from './opposites';
-import { type Seen, holdsYears, runs } from './seen';
+import { type Seen, holdsYears, inOrder, runs } from './seen';
 import {
   calendarName,
   controlName,
@@ -28,6 +28,7 @@ import {
 } from './vocabulary';
 import { tally } from '../numeric/tally';
 import { cellAt } from '../readings/cell-at';
+import { standing } from '../readings/standing';
 import { nth } from '../numeric/nth';
 
 /** What a column was taken for, and why where a person may wonder. */
@@ -195,14 +196,7 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
 }
 
 /** Whether each name of one column stands beside one of another only: a tank in its treatment. */
-function standsIn(inner: readonly string[], outer: readonly string[]): boolean {
-  const home = new Map<string, string>();
-  return inner.every((name, i) => {
-    const at = cellAt(outer, i);
-    if (!home.has(name)) home.set(name, at);
-    return home.get(name) === at;
-  });
-}
+const standsIn = (inner: readonly string[], outer: readonly string[]): boolean => standing(inner, outer).several === 0;
 
 /** A column of names each of which stands in one group of another, and comes back there: samples that were read more than once. */
 function nested(columns: readonly Seen[], parts: readonly Part[]): number | undefined {
@@ -303,18 +297,26 @@ function readOverTime(columns: readonly Seen[], parts: readonly Part[]): number 
  * all were measured, a dose that all were given. Readings do not come so.
  */
 function setForAll(columns: readonly Seen[], parts: readonly Part[]): number | undefined {
-  const rows = Math.max(...columns.map((c) => c.texts.length));
-  const whole = columns.filter((c) => c.texts.length === rows);
+  const all = Math.max(...columns.map((c) => c.texts.length));
+  const whole = columns.filter((c) => c.texts.length === all);
   const names = whole.filter((c) => parts[c.place]?.role === 'group' || parts[c.place]?.role === 'subject');
   const read = whole.filter((c) => c.kind === 'numbers' && parts[c.place]?.role === 'measure');
   if (names.length === 0 || read.length < 2) return undefined;
+  // Of a long column the first rows stand as they are.
+  const rows = Math.min(all, inOrder);
   const under = Array.from({ length: rows }, (_, row) => names.map((c) => cellAt(c.texts, row)).join('\n'));
   const combinations = new Set(under).size;
-  const isSet = (c: Seen): boolean =>
-    comesBack(c) &&
-    combinations * c.distinct === rows &&
-    (combinations > 2 ? c.distinct > 2 || combinations > 4 : c.distinct > 4) &&
-    new Set(under.map((name, row) => `${name}\n${cellAt(c.texts, row)}`)).size === rows;
+  const isSet = (c: Seen): boolean => {
+    const levels = new Set(c.texts.slice(0, rows)).size;
+    return (
+      comesBack(c) &&
+      levels === c.distinct &&
+      // The last of them may go on below.
+      Math.ceil(rows / levels) === combinations &&
+      (combinations > 2 ? levels > 2 || combinations > 4 : levels > 4) &&
+      new Set(under.map((name, row) => `${name}\n${cellAt(c.texts, row)}`)).size === rows
+    );
+  };
   const set = read.filter(isSet);
   return set.length === 1 ? set[0]?.place : undefined;
 }

@@ -36,12 +36,14 @@ export interface Seen extends Incoming {
 
 /** Cells looked at: enough to tell, spread over the whole column when it is longer. */
 const lookedAt = 3000;
+/** The first of them, which stand as they do in the column. */
+export const inOrder = lookedAt / 2;
 
 function sampled(cells: readonly string[]): readonly string[] {
   if (cells.length <= lookedAt) return cells;
   // The first rows as they stand, for gaps below names; then every so many.
-  const stride = Math.ceil(cells.length / (lookedAt / 2));
-  return cells.filter((_, i) => i < lookedAt / 2 || i % stride === 0);
+  const stride = Math.ceil(cells.length / inOrder);
+  return cells.filter((_, i) => i < inOrder || i % stride === 0);
 }
 
 const month = '(?:jan|feb|mar|apr|may|jun|jul|aug|sep|sept|oct|nov|dec)[a-z]*';

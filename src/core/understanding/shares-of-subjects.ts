@@ -42,6 +42,9 @@ function countsOf(column: Incoming, total: Incoming | undefined): { count: numbe
 /** Columns with the share of each subject in percent, and what was counted beside it, where subjects of groups were counted in. */
 export function sharesOfSubjects(columns: readonly Incoming[]): Worked {
   const as = { columns: [...columns], notes: [] };
+  // Most tables tell by their heads and first cells that nothing was counted out of anything.
+  const first = ({ cells }: Incoming): string => cells.find((cell) => cell.trim() !== '') ?? '';
+  if (!columns.some((c) => outOfName.test(c.name) || shareCell(first(c)) !== undefined)) return as;
   const subject = columns.find(namesSubjects);
   if (!subject || !columns.some((c) => c !== subject && namesGroups(c))) return as;
   const total = columns.find(

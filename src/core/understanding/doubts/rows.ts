@@ -3,6 +3,7 @@ import { counted } from '../../readings/counted';
 import { repeatsOf } from '../../readings/groups';
 import { levelRows } from '../../readings/levels';
 import { readColumn } from '../../readings/read-column';
+import { standing } from '../../readings/standing';
 import { type Column, type Table, called, columnsOf } from '../../readings/table';
 import { likeliestCategory, likeliestOutcome } from '../likeliest';
 import { isBlock } from '../vocabulary';
@@ -63,12 +64,7 @@ export function lostPartners(table: Table): TableDoubt[] {
 /** Whether each subject, of one group by one factor, was read once under every level of the others, so that it is compared with itself. */
 function isOncePerCondition(table: Table, subject: Column): boolean {
   const groups = columnsOf(table, 'group');
-  const home = (c: Column): Map<string, string> =>
-    new Map(subject.cells.map((name, row) => [name.trim(), textAt(c.cells, row)]));
-  const holds = (c: Column): boolean => {
-    const of = home(c);
-    return subject.cells.every((name, row) => of.get(name.trim()) === textAt(c.cells, row));
-  };
+  const holds = (c: Column): boolean => standing(subject.cells, c.cells).several === 0;
   // Within blocks more than one factor may be compared.
   if (groups.length < 2 || !(isBlock(subject.name) || groups.some(holds))) return false;
   const seen = new Set<string>();
