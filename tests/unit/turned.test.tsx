@@ -11,6 +11,7 @@ import { isControl } from '../../src/core/question/natural-order';
 import { type Question, questionOf } from '../../src/core/question/question';
 import { allTurned, onePairTurned } from '../../src/core/question/turned';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
+import { intake } from '../../src/core/understanding/intake';
 import WhichDiffer from '../../src/islands/question/WhichDiffer';
 
 closeDocument();
@@ -140,6 +141,49 @@ describe('the order a question is first asked in', () => {
     expect(first(['week 1', 'week 2', 'week 4'], 'repeated').turned).to.equal('all');
     expect(first(['low', 'control', 'high']).turned).to.equal(undefined);
     expect(first(['week 4', 'week 2', 'week 1']).turned).to.equal(undefined);
+  });
+
+  it('knows numbers alone for times by their column, and turns the conditions of groups of subjects', () => {
+    const read = (head: string[], row: (i: number) => (string | number)[], rows = 24): Table => ({
+      id: 't',
+      name: 't',
+      ...intake([head, ...Array.from({ length: rows }, (_, i) => row(i).map(String))]).table,
+    });
+    const value = (i: number): number => 20 + ((i * 7) % 11) / 2 + ((i * i) % 13) / 3;
+    const days = read(['line', 'day', 'length'], (i) => [
+      `L${1 + Math.floor(i / 3)}`,
+      [0, 7, 14][i % 3] ?? 0,
+      value(i),
+    ]);
+    expect(firstQuestion(days)).to.include({ design: 'repeated', turned: 'all' });
+    const rates = read(['line', 'lux', 'length'], (i) => [
+      `L${1 + Math.floor(i / 3)}`,
+      [0, 7, 14][i % 3] ?? 0,
+      value(i),
+    ]);
+    expect(firstQuestion(rates)).to.include({ design: 'repeated' }).and.not.have.property('turned');
+    const lamp = (i: number): string => (i < 12 ? 'red' : 'white');
+    const mixed = read(['line', 'lamp', 'day', 'length'], (i) => [
+      `L${1 + Math.floor(i / 3)}`,
+      lamp(i),
+      [0, 7, 14][i % 3] ?? 0,
+      value(i),
+    ]);
+    const question = firstQuestion(mixed);
+    if (!question) throw new Error('no question');
+    expect(question).to.include({ design: 'mixed', turned: 'all' });
+    const found = answer(question, mixed);
+    if (!found.ok || !found.value.comparison.ok) throw new Error('no answer');
+    const { follow } = found.value.comparison.value;
+    if (!follow?.ok) throw new Error('no comparisons');
+    const names = follow.value.flatMap((part) => part.effects.map((e) => e.name));
+    expect(names.slice(0, 3)).to.deep.equal(['7 minus 0', '14 minus 0', '14 minus 7']);
+    const wide = read(
+      ['line', 'lamp', 'day 0', 'day 7', 'day 14'],
+      (i) => [`L${i}`, lamp(2 * i), value(i), value(3 * i), value(5 * i)],
+      12,
+    );
+    expect(firstQuestion(wide)).to.include({ design: 'mixed', turned: 'all' });
   });
 
   it('knows a control by its name, and no group that only sounds like one', () => {

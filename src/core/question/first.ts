@@ -3,9 +3,9 @@ import { attempt } from '../numeric/domain-error';
 import { countTable, holdsCounts } from '../readings/count-table';
 import type { CountTable } from '../readings/counts';
 import { byCell, factorsOf } from '../readings/factors';
-import { groupsOf, hasSamples, repeatsOf } from '../readings/groups';
-import { levelsOf } from '../readings/levels';
-import { type Column, type Table, columnsOf } from '../readings/table';
+import { columnsAreGroups, groupsOf, hasSamples, repeatsOf } from '../readings/groups';
+import { displayLevels, levelsOf } from '../readings/levels';
+import { type Column, type Table, called, columnsOf, findColumn } from '../readings/table';
 import { readColumn } from '../readings/read-column';
 import {
   calendarName,
@@ -18,7 +18,7 @@ import {
   settingName,
 } from '../understanding/vocabulary';
 import { likeliestCategory, likeliestCrossing, likeliestOutcome } from '../understanding/likeliest';
-import { asDesign, designOf, groupChoices, hasTwoFactors, sameOutcomes } from './asking';
+import { asDesign, designOf, groupChoices, hasTwoFactors, isWithin, kindOf, sameOutcomes } from './asking';
 import { withinBlocks } from './block';
 import { adjustedFor } from './covariate';
 import { innerNamed } from './inner';
@@ -158,9 +158,18 @@ export function firstQuestion(table: Table, chosen: readonly string[] = []): Que
   const known = chosen.length === 0 ? firsts.get(table) : undefined;
   if (known) return known.question;
   const found = raised(table, chosen);
-  const question = found && inNaturalOrder(found, groupChoices(table, found));
+  const question = found && inNaturalOrder(found, ...comparedIn(table, found));
   if (chosen.length === 0) firsts.set(table, { question });
   return question;
+}
+
+/** What a question compares one by one, and by which column: groups, or the conditions under which groups were read. */
+function comparedIn(table: Table, question: Question): [{ id: string; name: string }[], string] {
+  const conditions = kindOf[question.design] === 'factors' && isWithin(question.design);
+  if (conditions && columnsAreGroups(table))
+    return [columnsOf(table, 'measure').map((c) => ({ id: c.id, name: called(c) })), ''];
+  const by = findColumn(table, conditions ? question.by2 : question.by) ?? columnsOf(table, 'group')[0];
+  return [conditions && by ? displayLevels(by) : groupChoices(table, question), by?.name ?? ''];
 }
 
 /** The first question of tables, asked for by several parts of a page. */

@@ -1,5 +1,5 @@
 /** The order in which groups are subtracted where nobody chose one: treatment minus control, later minus earlier. */
-import { isBefore } from '../understanding/vocabulary';
+import { calendarName, isBefore, spanName, spoken } from '../understanding/vocabulary';
 import { isWithin, kindOf } from './asking';
 import type { Question } from './question';
 import { nth } from '../numeric/nth';
@@ -21,9 +21,13 @@ const times = [
   new RegExp(`^(?<time>\\d+(?:\\.\\d+)?) ?(?<unit>${unit})\\.?$`, 'i'),
 ];
 
-/** A time that a name tells, with what it is counted in: "day 3", "48 h". A year of this century or the last is one too. */
-function timeIn(name: string): { unit: string; time: number } | undefined {
+/**
+ * A time that a name tells, with what it is counted in: "day 3", "48 h". A year of this century or the last is one too.
+ * @param ofTime whether the column is called as times are: a number alone is one then
+ */
+function timeIn(name: string, ofTime: boolean): { unit: string; time: number } | undefined {
   const text = name.trim();
+  if (ofTime && /^\d+(?:\.\d+)?$/.test(text)) return { unit: '', time: Number(text) };
   if (/^(?:19|20)\d\d$/.test(text)) return { unit: 'year', time: Number(text) };
   for (const form of times) {
     const { unit: of, time } = form.exec(text)?.groups ?? {};
@@ -33,8 +37,8 @@ function timeIn(name: string): { unit: string; time: number } | undefined {
 }
 
 /** Whether the first of two comes before the second in time, or is what the second is held against. */
-function precedes(first: string, second: string): boolean {
-  const [a, b] = [timeIn(first), timeIn(second)];
+function precedes(first: string, second: string, ofTime: boolean): boolean {
+  const [a, b] = [timeIn(first, ofTime), timeIn(second, ofTime)];
   if (a && b) return a.unit === b.unit && a.time < b.time;
   if (isControl(first) !== isControl(second)) return isControl(first);
   return isBefore(first) && !isBefore(second);
@@ -42,20 +46,23 @@ function precedes(first: string, second: string): boolean {
 
 /**
  * A question that has not been asked before, its differences taken as one would say them.
- * @param groups the groups it compares, in the table's order
+ * @param groups the groups it compares, in the table's order; of groups under several conditions the conditions
+ * @param by what the column is called that names them
  */
-export function inNaturalOrder(question: Question, groups: readonly Named[]): Question {
+export function inNaturalOrder(question: Question, groups: readonly Named[], by = ''): Question {
   const kind = kindOf[question.design];
+  const ofTime = calendarName.test(spoken(by)) || spanName.test(spoken(by));
   const nameOf = (id: string | undefined): string => groups.find((g) => g.id === id)?.name ?? '';
   const { a, b } = question;
   if (kind === 'two' && a !== undefined && b !== undefined && question.direction === 'either') {
     // Of two answers each subject gave, there is no other side to read them from.
     if (question.about !== 'value' && isWithin(question.design)) return question;
-    return precedes(nameOf(a), nameOf(b)) ? { ...question, a: b, b: a } : question;
+    return precedes(nameOf(a), nameOf(b), ofTime) ? { ...question, a: b, b: a } : question;
   }
-  if (kind !== 'several' || question.about === 'table') return question;
+  const turns = kind === 'several' || (kind === 'factors' && isWithin(question.design));
+  if (!turns || question.about === 'table') return question;
   const [first, ...others] = groups.map((g) => g.name);
-  const inTime = groups.slice(1).every((g, i) => precedes(nth(groups, i).name, g.name));
+  const inTime = groups.slice(1).every((g, i) => precedes(nth(groups, i).name, g.name, ofTime));
   const heldAgainst = first !== undefined && isControl(first) && !others.some(isControl);
   return others.length > 0 && (inTime || heldAgainst) ? { ...question, turned: 'all' } : question;
 }

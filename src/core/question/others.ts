@@ -1,7 +1,7 @@
 import { attempt } from '../numeric/domain-error';
 import { middleOf } from '../readings/banded';
 import { countTable, holdsCounts } from '../readings/count-table';
-import { columnsAreGroups } from '../readings/groups';
+import { columnsAreGroups, repeatsOf } from '../readings/groups';
 import { type Table, columnsOf } from '../readings/table';
 import { hasKind } from '../analyses/kinds';
 import { asDesign, designOf, groupChoices, kindOf, ofOneGroup, samplingOf } from './asking';
@@ -49,7 +49,9 @@ export function otherQuestions(table: Table): Question[] {
   }
   if ((kind === 'two' || kind === 'several') && columnsOf(table, 'subject').length > 0)
     for (const sampling of ['once', 'within'] as const)
-      if (sampling !== samplingOf(first.design)) add(asDesign(first, table, designOf(kind, sampling)));
+      // Subjects that are in one group each cannot be compared with themselves.
+      if (sampling !== samplingOf(first.design) && (sampling === 'once' || (repeatsOf(table, first)?.shared ?? 0) > 0))
+        add(asDesign(first, table, designOf(kind, sampling)));
   if (kind !== 'factors' && first.about === 'value' && hasKind('spread', first.design))
     add({ ...first, about: 'spread' });
   if (first.about === 'value' && kind !== 'factors' && hasKind('share', first.design) && table.shape !== 'summary') {

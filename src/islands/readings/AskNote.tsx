@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import { factsOf } from '../../core/analyses/kinds';
+import { repeatsUnder } from '../../core/question/counting';
 import { firstQuestion } from '../../core/question/first';
 import { lackingFor } from '../../core/question/lacking';
 import { namesOf } from '../../core/question/naming';
@@ -26,7 +27,12 @@ export function AskNote({ table, onAsk, onMend }: Props) {
   const small = table.rowCount * table.columns.length <= soonFound;
   const [open, setOpen] = useState(small);
   const named = columnsOf(table, 'measure').some((c) => c.name !== '');
-  const words = (question: Question): string => questionSentence(namesOf(question, table));
+  const words = (question: Question): string =>
+    questionSentence({
+      ...namesOf(question, table),
+      repeats: question.about === 'value' ? repeatsUnder(question, table) : undefined,
+      averaged: table.average,
+    });
   // Of a large table it takes a moment to find what else can be asked: there it is found when someone looks.
   const others = useMemo(() => (open && !lacking ? otherQuestions(table) : []), [open, lacking, table]);
   const list =

@@ -39,8 +39,8 @@ export interface ColumnHeadProps {
 function tally(column: Column): string {
   const { used, unread } = readColumn(column);
   if (column.role === 'group') return counted(levelsOf(column).length, 'group');
-  if (column.role === 'subject' || column.role === 'label')
-    return `${column.cells.filter((c) => c.trim() !== '').length} named`;
+  if (column.role === 'subject') return `${levelsOf(column).length} named`;
+  if (column.role === 'label') return `${column.cells.filter((c) => c.trim() !== '').length} named`;
   return unread.length > 0 ? `n ${used.length}, ${unread.length} unread` : `n ${used.length}`;
 }
 
