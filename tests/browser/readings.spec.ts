@@ -378,7 +378,7 @@ test('groups, derived columns, bands by dragging, an allocation to print, a desc
   await saved(page);
   await page.getByRole('link', { name: 'A list to print' }).click();
   await expect(page.getByRole('row').nth(1)).toContainText(given[0] ?? '');
-  await page.goBack();
+  await page.getByRole('link', { name: 'open the readings' }).click();
   await page.getByRole('button', { name: 'Describe' }).click();
   const description = page.getByRole('region', { name: 'Description' });
   await page.getByRole('button', { name: 'Choose length', exact: true }).click();
