@@ -363,6 +363,88 @@ export function designCasesFrom(seed: number): Case[] {
       { layout: ['categories'], subject: 'rope', asks: ['share'], doubts: ['which-outcome'] },
     ),
     one(
+      'analytes-down-the-side',
+      'a value a row, what it is of beside it',
+      lines(
+        ['sample', 'group', 'analyte', 'value', 'unit'],
+        ...times(24, (i) => [
+          `S${1 + Math.floor(i / 3)}`,
+          at(i, 12, ['a', 'b']),
+          at(i, 1, ['Na', 'K', 'Cl']),
+          about(100),
+          'mmol/L',
+        ]),
+      ),
+      {
+        layout: ['rows'],
+        groups: ['a', 'b'],
+        subject: 'sample',
+        unit: 'mmol/L',
+        readings: 8,
+        doubts: ['which-outcome'],
+      },
+    ),
+    one(
+      'statistics-down-the-side',
+      'a figure a row, and which it is beside it',
+      lines(
+        ['lamp', 'statistic', 'value'],
+        ...['red', 'white'].flatMap((lamp) => [
+          [lamp, 'mean', about()],
+          [lamp, 'SD', '2.1'],
+          [lamp, 'n', 12],
+        ]),
+      ),
+      { ...figures, spread: 'sd', doubts: [] },
+    ),
+    one(
+      'the-same-in-every-row',
+      'a column that holds one text throughout is no factor',
+      lines(['nursery', 'lamp', 'length'], ...times(12, (i) => ['Skerrow', lamps(i, 6), about()])),
+      { layout: ['rows'], groups: ['red', 'white'], labels: 'nursery', asks: ['two-groups'], doubts: [] },
+    ),
+    one(
+      'distances',
+      'distances between places are no readings',
+      lines(
+        ['', 'North', 'South', 'Pier'],
+        ['North', '0', '5.2', '9.1'],
+        ['South', '5.2', '0', '7.4'],
+        ['Pier', '9.1', '7.4', '0'],
+      ),
+      { doubts: ['ambiguous-layout'] },
+    ),
+    one(
+      'two-raters',
+      'what one rater found by what another did, no subjects',
+      lines(['rater 1', 'A', 'B', 'C'], ['A', 20 + few(), 3, 1], ['B', 2, 15 + few(), 4], ['C', 0, 2, 10 + few()]),
+      { layout: ['counts'], groups: ['A', 'B', 'C'], categories: ['A', 'B', 'C'], asks: ['table'], doubts: [] },
+    ),
+    one(
+      'shares-with-intervals',
+      'shares with their interval beside what they are of',
+      lines(
+        ['lamp', 'n', 'alive', '% (95% CI)'],
+        ['red', '50', '40', '80 (67–89)'],
+        ['white', '48', '30', '63 (48–75)'],
+      ),
+      {
+        layout: ['counts'],
+        categories: ['alive', 'not alive'],
+        shares: [
+          [40, 50],
+          [30, 48],
+        ],
+        asks: ['share'],
+      },
+    ),
+    one(
+      'genotypes-by-their-letters',
+      'AA, Aa and aa are three genotypes',
+      lines(['genotype', 'observed', 'expected'], ['AA', '25', '22.5'], ['Aa', '50', '45'], ['aa', '15', '22.5']),
+      { layout: ['counts'], groups: ['AA', 'Aa', 'aa'], labels: 'expected', asks: ['table'], doubts: [] },
+    ),
+    one(
       'even-interval-of-a-reading',
       'an interval in brackets behind what it is of, and no n',
       lines(['lamp', 'length (95% CI)'], ['red', '20.1 (18.1 to 22.1)'], ['white', '25.0 (23.2 to 26.8)']),

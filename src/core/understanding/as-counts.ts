@@ -11,6 +11,7 @@ import {
   placesOf,
   rolesWith,
 } from './interpretation';
+import { isMirrored } from './mirrored';
 import { areOpposites } from './opposites';
 import type { Seen } from './seen';
 import { sumColumn, sumRow } from './sums';
@@ -23,6 +24,7 @@ import {
   groupName,
   isNegative,
   looksLikeId,
+  lowerName,
   outOfName,
   scoreName,
   settingName,
@@ -31,6 +33,7 @@ import {
   totalName,
   isTurn,
   turnName,
+  upperName,
   variableIn,
 } from './vocabulary';
 import { nth } from '../numeric/nth';
@@ -134,7 +137,12 @@ function areOutcomes(first: Seen, rest: readonly Seen[]): boolean {
 
 export function asCounts(looked: Looked): Interpretation[] {
   const { columns, parts } = looked;
-  const figures = columns.filter((c, i) => (c.kind === 'numbers' || isPercent(c)) && parts[i]?.role !== 'group');
+  // The limits of a share's interval count nothing.
+  const isLimit = (c: Seen): boolean => [lowerName, upperName].some((name) => name.test(c.name));
+  const between = [lowerName, upperName].every((name) => columns.some((c) => name.test(c.name)));
+  const figures = columns.filter(
+    (c, i) => (c.kind === 'numbers' || isPercent(c)) && parts[i]?.role !== 'group' && !(between && isLimit(c)),
+  );
   const texts = columns.filter((c) => c.kind === 'text' && !isPercent(c));
   const found: Interpretation[] = [];
   const rolesFor = (is: (c: Seen) => Role | undefined): Role[] =>
@@ -300,10 +308,12 @@ function tabulated(looked: Looked, rowsOf: Seen, cells: readonly Seen[]): Interp
     total !== undefined || cells.some((c) => totalName.test(c.name)) || sumRow(rowsOf, cells) !== undefined;
   if (rowsOf.kind === 'numbers') say(3, `“${rowsOf.name}” tells the rows apart`);
   if (totals) say(4, 'a row or a column is the sum of the others');
+  const own = cells.filter((c) => c !== total);
+  const alike = own.length === rowsOf.texts.length && own.every((c) => rowsOf.texts.includes(c.name.trim()));
+  if (alike && !isMirrored(rowsOf.texts, own)) say(5, 'rows and columns have the same names');
   if (answerName.test(rowsOf.name)) say(5, `“${rowsOf.name}” says what was found`);
   if (looked.rows <= 8) say(1, 'it has few rows');
   if (looked.rows > 15) say(-3, 'it has many rows');
-  const own = cells.filter((c) => c !== total);
   if (own.some((c) => isTurn(c.name)) && !areOfOneTime(own.map((c) => c.name)))
     say(-4, 'its columns are named as times');
   if (new Set(own.map((c) => variableIn(c.name)).filter(Boolean)).size > 0)

@@ -49,6 +49,7 @@ import { cellsNamed } from './named-cells';
 import { namesFilledDown } from './names-filled-down';
 import { summaryRows } from './summary-rows';
 import { subjectNoun } from './subject-noun';
+import { valuesByName } from './values-by-name';
 import { pName, spreadKind } from './vocabulary';
 import { tally } from '../numeric/tally';
 import { cellAt, textAt } from '../readings/cell-at';
@@ -186,6 +187,7 @@ const countsLeftOut = (names: readonly string[]): string[] =>
 function takenApart(block: Rows): { block: string[][]; note: string; split: boolean } | undefined {
   const ways: [(block: Rows) => string[][] | undefined, string][] = [
     [figuresTold, 'Figures told in lines of text became a group a row.'],
+    [valuesByName, 'The values of each name became a column of their own.'],
     [linesApart, 'Lines of many numbers were taken apart.'],
     [listsInCells, 'Cells of many readings were taken apart, a reading a row.'],
     [cellsNamed, 'Cells of a name and its reading were taken apart, a reading a row.'],

@@ -328,6 +328,13 @@ export function partsOf(columns: readonly Seen[]): Part[] {
     ? undefined
     : (nested(columns, parts) ?? readOverTime(columns, parts));
   if (within !== undefined) parts[within] = { role: 'subject', as: 'identifier' };
+  // What is the same in every row tells nothing of them, where something else does.
+  const varies = columns.some((c, i) => parts[i]?.role === 'group' && c.distinct > 1);
+  if (varies)
+    columns.forEach((c, i) => {
+      if (parts[i]?.role === 'group' && c.distinct === 1 && !c.gaps && c.texts.length > 1)
+        parts[i] = { role: 'label', as: 'name' };
+    });
   const set = setForAll(columns, parts);
   if (set !== undefined) parts[set] = { role: 'group' };
   const subjects = parts.flatMap((p, i) => (p.role === 'subject' ? [i] : []));

@@ -135,7 +135,7 @@ export const outOfName =
 
 /** What a test made of readings, and no reading: "p", "padj", "FDR". */
 export const pName =
-  /^(?:p|(?:[Aa]dj(?:usted|\.)?[ _-]?)?[Pp][-_ ]?(?:[Vv]al(?:ue)?s?|[Aa]dj\.?)|[Qq][-_ ]?[Vv]al(?:ue)?s?|FDR|fdr)$/u;
+  /^(?:p|(?:[Aa]dj(?:usted|\.)?[ _-]?)?[Pp][-_ ]?(?:[Vv]al(?:ue)?s?|[Aa]dj\.?)|[Qq](?:[-_ ]?[Vv]al(?:ue)?s?)?|FDR|fdr)$/u;
 
 export const meanName =
   /^(?:(?:arithmetic |sample )?means?|averages?|avg\.?|estimates?|m|x̄|x̅|x[- ]?bar|µ|mu)(?:\b|$)/iu;
@@ -164,7 +164,7 @@ export const cvName =
 export const figureName =
   /^(?:n|mean|average|avg\.?|median|med\.?|mode|min(?:imum)?|max(?:imum)?|range|q[1-3]|(?:lower|upper|first|third|1st|3rd) quartile|(?:25|75|5|95|2\.5|97\.5)(?:th)? ?(?:%|percentile)|iqr|sd|se|sem|variance|cv|lower|upper|skewness|kurtosis)(?![\p{L}])/iu;
 export const sizeName =
-  /^(?:n|size|sizes|sample sizes?|replicates|reps|number(?: of \w+)?|no\.?(?: of \w+)?|count|group size|how many|(?:n|no)\.? ?\(?\w*\)?)$/iu;
+  /^(?:n|size|sizes|sample sizes?|observations?|replicates|reps|number(?: of \w+)?|no\.?(?: of \w+)?|count|group size|how many|(?:n|no)\.? ?\(?\w*\)?)$/iu;
 
 /** What kind of spread a name says it is; undefined of a name that says spread and not which, null of one that says neither. */
 export function spreadKind(name: string): keyof typeof spreadNames | undefined | null {

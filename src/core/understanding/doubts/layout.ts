@@ -1,5 +1,6 @@
 /** What the table as a whole may be. */
-import { type Column, type Table, columnsOf } from '../../readings/table';
+import { type Column, type Table, columnsOf, isMeasured } from '../../readings/table';
+import { isMirrored } from '../mirrored';
 import type { TableEdit } from '../../readings/table-edit';
 import { layoutNames } from '../../readings/layouts';
 import type { Interpretation } from '../interpretation';
@@ -125,6 +126,22 @@ export function wellsOfPlate(table: Table): TableDoubt[] {
           : []),
         asItIs(table, 'ambiguous-layout', 'Each column is a group'),
       ],
+    },
+  ];
+}
+
+/** The same names at both sides and the same figures across the diagonal: these are no readings. */
+export function mirroredTable(table: Table): TableDoubt[] {
+  const figures = table.columns.filter((c) => isMeasured(c.role));
+  const names = table.columns.find((c) => !isMeasured(c.role));
+  const rows = names?.cells.filter((cell) => cell.trim() !== '') ?? [];
+  if (isSettled(table, 'ambiguous-layout') || !isMirrored(rows, figures)) return [];
+  return [
+    {
+      code: 'ambiguous-layout',
+      text: 'Rows and columns have the same names, and the table is the same across its diagonal: these are distances or correlations between them rather than readings, and there is nothing in them to compare.',
+      where: [],
+      mends: [asItIs(table, 'ambiguous-layout', 'They are readings')],
     },
   ];
 }

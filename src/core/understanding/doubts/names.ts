@@ -77,6 +77,8 @@ const differ = [
  */
 export function areNear(a: string, b: string, least = 5): boolean {
   if (a === b) return false;
+  // Two letters that differ in size are genotypes: "AA", "Aa" and "aa".
+  if ([a, b].every((name) => /^(\p{L})\1$/iu.test(name.trim()))) return false;
   const [x, y] = [flat(a), flat(b)];
   // "1.5" and "15" are numbers, "F-1" and "F1" a name written in two ways.
   if (x === y) return /\p{L}/u.test(x);

@@ -6,6 +6,7 @@ import { calendar, runningNumber } from './labels';
 import {
   ambiguousLayout,
   answersOfGroups,
+  mirroredTable,
   sharesWithoutTotal,
   unknownSpread,
   whichCategories,
@@ -24,6 +25,7 @@ const each = [
   ambiguousLayout,
   answersOfGroups,
   wellsOfPlate,
+  mirroredTable,
   namesInFirstRow,
   summedRows,
   totalColumn,

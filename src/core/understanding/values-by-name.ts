@@ -1,0 +1,50 @@
+/** Tables with a value a row and beside it what it is a value of, "analyte" or "statistic": each becomes a column of its own. */
+import { hasHead } from './heads';
+import { valueOf } from './sums';
+import { textAt } from '../readings/cell-at';
+import { withUnit } from '../readings/table';
+
+type Rows = readonly (readonly string[])[];
+
+/** What stands over names of variables, or of figures. */
+const ofWhat =
+  /^(?:analytes?|parameters?|variables?|traits?|metrics?|measures?|indicators?|statistics?|stats?|figures?|quantit(?:y|ies)|characteristics?)$/iu;
+const value = /^(?:values?|results?|readings?|measurements?|amounts?|data)$/iu;
+const unit = /^units?$/iu;
+
+/** Names there are at most: more are no variables. */
+const mostNames = 40;
+
+/** A block with a column for each variable, and a row for each of what else names its rows; undefined of any other. */
+export function valuesByName(block: Rows): string[][] | undefined {
+  const [head = [], ...rest] = block;
+  const place = (pattern: RegExp): number => head.findIndex((text) => pattern.test(text.trim()));
+  const [named, valued, inUnits] = [place(ofWhat), place(value), place(unit)];
+  if (named < 0 || valued < 0 || !hasHead(block)) return undefined;
+  const keys = head.flatMap((text, k) =>
+    k === named || k === valued || k === inUnits || text.trim() === '' ? [] : [k],
+  );
+  const body = rest.filter((row) => row.some((cell) => cell.trim() !== ''));
+  const names = [...new Set(body.map((row) => textAt(row, named)))];
+  if (keys.length === 0 || names.length < 2 || names.length > mostNames || names.includes('')) return undefined;
+  if (names.some((name) => valueOf(name) !== undefined)) return undefined;
+  const rows = new Map<string, Map<string, string>>();
+  const units = new Map<string, Set<string>>();
+  for (const row of body) {
+    const key = keys.map((k) => textAt(row, k)).join('\n');
+    const own = rows.get(key) ?? new Map<string, string>();
+    const name = textAt(row, named);
+    // A value that comes twice under one name is another sample's, and nothing says whose.
+    if (own.has(name)) return undefined;
+    rows.set(key, own.set(name, textAt(row, valued)));
+    if (inUnits >= 0) units.set(name, (units.get(name) ?? new Set<string>()).add(textAt(row, inUnits)));
+  }
+  if (rows.size < 2 || [...units.values()].some((of) => of.size > 1)) return undefined;
+  return [
+    [
+      ...keys.map((k) => textAt(head, k)),
+      ...names.map((name) => withUnit(name, [...(units.get(name) ?? [])][0] ?? '')),
+    ],
+    ...[...rows].map(([key, own]) => [...key.split('\n'), ...names.map((name) => own.get(name) ?? '')]),
+  ];
+}
