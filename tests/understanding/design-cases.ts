@@ -398,6 +398,52 @@ export function designCasesFrom(seed: number): Case[] {
       { ...figures, spread: 'sd', doubts: [] },
     ),
     one(
+      'metrics-of-unnamed-samples',
+      'two metrics of samples without a name',
+      lines(['lamp', 'metric', 'value'], ...times(12, (i) => [lamps(i, 1), at(i, 6, ['length', 'mass']), about()])),
+      { layout: ['rows'], groups: ['red', 'white'], readings: 6, asks: ['two-groups'], doubts: ['which-outcome'] },
+    ),
+    one(
+      'variables-down-the-side',
+      'one reading of each variable and group: rows are no subjects',
+      lines(['variable', 'red', 'white'], ['length', about(), about()], ['mass', about(5, 1), about(5, 1)]),
+      { layout: ['rows'], turned: true, neverAsks: ['paired'], doubts: ['which-outcome'] },
+    ),
+    one(
+      'lines-of-sites',
+      'lines numbered anew at each site, several readings of each',
+      lines(
+        ['Site', 'Line', 'Length'],
+        ...times(24, (i) => [at(i, 12, ['North', 'South']), 1 + (Math.floor(i / 3) % 4), about()]),
+      ),
+      {
+        layout: ['rows'],
+        groups: ['North', 'South'],
+        subject: 'Line',
+        samples: 8,
+        asks: ['nested'],
+        doubts: ['replicates'],
+      },
+    ),
+    one(
+      'plants-in-chambers',
+      'plants numbered anew in each chamber, chambers in one treatment each',
+      lines(
+        ['Chamber', 'CO2', 'Plant', 'Biomass'],
+        ...times(24, (i) => [1 + Math.floor(i / 6), i < 12 ? 400 : 800, 1 + (i % 6), about()]),
+      ),
+      { layout: ['rows'], groups: ['400', '800'], subject: 'Chamber', labels: 'Plant', samples: 4, asks: ['nested'] },
+    ),
+    one(
+      'replicates-over-doses',
+      'each replicate at every dose',
+      lines(
+        ['Rep', 'Dose', 'Response'],
+        ...times(18, (i) => [1 + Math.floor(i / 6), [0, 1, 2, 4, 8, 16][i % 6] ?? 0, about()]),
+      ),
+      { layout: ['rows'], groups: ['0', '1', '2', '4', '8', '16'], labels: 'Rep', asks: ['several'], doubts: [] },
+    ),
+    one(
       'the-same-in-every-row',
       'a column that holds one text throughout is no factor',
       lines(['nursery', 'lamp', 'length'], ...times(12, (i) => ['Skerrow', lamps(i, 6), about()])),

@@ -1,5 +1,6 @@
 /** Numbers that begin anew within each group, where replicate 1 of one group is another than replicate 1 of the next. */
 import { textAt } from '../readings/cell-at';
+import { standing } from '../readings/standing';
 import { valueOf } from './sums';
 import type { Worked } from './limits-apart';
 import type { Incoming } from './seen';
@@ -7,6 +8,7 @@ import {
   calendarName,
   groupName,
   inherentName,
+  livingName,
   personName,
   placeName,
   sampleNumber,
@@ -43,7 +45,8 @@ function homesOf(numbers: Incoming, columns: readonly Incoming[]): Incoming[] {
   return others.filter(
     (c) =>
       namesGroups(c) &&
-      (inherentName.test(spoken(c.name)) || (placeName.test(spoken(c.name)) && !personName.test(name))),
+      ((inherentName.test(spoken(c.name)) && livingName.test(name)) ||
+        (placeName.test(spoken(c.name)) && !personName.test(name))),
   );
 }
 
@@ -65,7 +68,11 @@ export function numberedWithin(columns: readonly Incoming[]): Worked {
     const replicates = sampleNumber.test(spoken(numbers.name).trim());
     const within = columns.filter((c) => withinSampleName.test(spoken(c.name).trim()) || isTime(spoken(c.name)));
     // Replicates read once each are the readings of their group, and need no name.
-    if (replicates ? samples === named.length || !within.some(once) : !once(undefined) && !within.some(once)) continue;
+    if (replicates && samples === named.length) continue;
+    // Read under several of what else is compared, one number may be of several samples within a group.
+    const apart = columns.filter((c) => c !== numbers && !homes.includes(c) && namesGroups(c));
+    const stands = apart.every((c) => standing(named, c.cells).several === 0);
+    if (!once(undefined) && !within.some(once) && !stands) continue;
     const [first = '', last = ''] = [named[0], named.at(-1)];
     return {
       columns: columns.map((c) => (c === numbers ? { ...c, name: replicates ? 'sample' : c.name, cells: named } : c)),

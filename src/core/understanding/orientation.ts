@@ -6,6 +6,7 @@ import {
   groupName,
   meanName,
   isReplicate,
+  ofWhatName,
   settingName,
   sizeName,
   spreadKind,
@@ -35,7 +36,7 @@ export function turnedUpright(block: Rows): string[][] {
   const over = below.every((text, i) => text === '' || isReplicate(text, i));
   // Years over outcomes are groups, and need a name to be taken for that.
   const [first = [], ...rest] = block;
-  const unnamed = corner.trim() === '' && outcomesDown(first, rest);
+  const unnamed = ofWhatName.test(corner.trim()) || (corner.trim() === '' && outcomesDown(first, rest));
   return [[names && over ? '' : unnamed ? 'group' : corner, ...head], ...body];
 }
 
@@ -92,6 +93,10 @@ function countedOnce([, ...head]: readonly string[], body: Rows): boolean {
   );
 }
 
+/** Whether nothing but numbers stands behind the first cells of rows. */
+const numbersBehind = (body: Rows): boolean =>
+  body.every((row) => row.slice(1).every((cell) => !filled(cell) || isNumber(cell)));
+
 /** Whether a block's rows are what columns usually are: groups, figures or variables named at the left. */
 export function isTurned(block: Rows): boolean {
   // Names that come again under others are no row of their own.
@@ -114,6 +119,7 @@ export function isTurned(block: Rows): boolean {
   // stands beside it, names no groups; those stand at the left then.
   const [corner = '', ...over] = head.map((text) => text.trim());
   const levels = groupName.test(corner) || settingName.test(corner);
+  if (headed && ofWhatName.test(corner) && numbersBehind(body)) return true;
   const merged = levels && over.every((text) => text === '');
   const replicates =
     merged || (headed && over.every((text, i) => isReplicate(text, i) && (levels || !/^[a-h]$/.test(text))));

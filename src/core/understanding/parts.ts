@@ -21,6 +21,7 @@ import {
   spanName,
   spreadKind,
   subjectName,
+  sampleNumber,
   subjectNumber,
   turnName,
   variableIn,
@@ -160,7 +161,8 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
     // Times down the side, one a row: when its readings were made.
     if (c.unique && timed && numbers.length > 0 && (c.place === 0 ? rises(c) : c.whole && c.unit === '' && runs(c)))
       return { role: 'label', as: 'calendar' };
-    if (c.whole && c.unit === '' && cycles(c) && numbers.some((o) => !comesBack(o)))
+    const numbered = cycles(c) || (sampleNumber.test(c.name) && comesBack(c));
+    if (c.whole && c.unit === '' && numbered && numbers.some((o) => !comesBack(o)))
       return { role: 'label', as: 'replicate' };
     // What a test made of them is no reading.
     if (c.unit === '' && named(pName) && numbers.length > 0 && c.numbers.every((x) => x >= 0 && x <= 1))

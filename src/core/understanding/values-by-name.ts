@@ -1,14 +1,13 @@
 /** Tables with a value a row and beside it what it is a value of, "analyte" or "statistic": each becomes a column of its own. */
 import { hasHead } from './heads';
 import { valueOf } from './sums';
+import { ofWhatName } from './vocabulary';
 import { textAt } from '../readings/cell-at';
+import { tally } from '../numeric/tally';
 import { withUnit } from '../readings/table';
 
 type Rows = readonly (readonly string[])[];
 
-/** What stands over names of variables, or of figures. */
-const ofWhat =
-  /^(?:analytes?|parameters?|variables?|traits?|metrics?|measures?|indicators?|statistics?|stats?|figures?|quantit(?:y|ies)|characteristics?)$/iu;
 const value = /^(?:values?|results?|readings?|measurements?|amounts?|data)$/iu;
 const unit = /^units?$/iu;
 
@@ -19,7 +18,7 @@ const mostNames = 40;
 export function valuesByName(block: Rows): string[][] | undefined {
   const [head = [], ...rest] = block;
   const place = (pattern: RegExp): number => head.findIndex((text) => pattern.test(text.trim()));
-  const [named, valued, inUnits] = [place(ofWhat), place(value), place(unit)];
+  const [named, valued, inUnits] = [place(ofWhatName), place(value), place(unit)];
   if (named < 0 || valued < 0 || !hasHead(block)) return undefined;
   const keys = head.flatMap((text, k) =>
     k === named || k === valued || k === inUnits || text.trim() === '' ? [] : [k],
@@ -30,13 +29,15 @@ export function valuesByName(block: Rows): string[][] | undefined {
   if (names.some((name) => valueOf(name) !== undefined)) return undefined;
   const rows = new Map<string, Map<string, string>>();
   const units = new Map<string, Set<string>>();
+  const times = new Map<string, number>();
   for (const row of body) {
     const key = keys.map((k) => textAt(row, k)).join('\n');
-    const own = rows.get(key) ?? new Map<string, string>();
     const name = textAt(row, named);
-    // A value that comes twice under one name is another sample's, and nothing says whose.
-    if (own.has(name)) return undefined;
-    rows.set(key, own.set(name, textAt(row, valued)));
+    // A value that comes again under one name is another sample's, whose values of other names nothing tells.
+    const again = `${key}\n${name}`;
+    const at = `${key}\n${times.get(again) ?? 0}`;
+    tally(times, again);
+    rows.set(at, (rows.get(at) ?? new Map<string, string>()).set(name, textAt(row, valued)));
     if (inUnits >= 0) units.set(name, (units.get(name) ?? new Set<string>()).add(textAt(row, inUnits)));
   }
   if (rows.size < 2 || [...units.values()].some((of) => of.size > 1)) return undefined;
@@ -45,6 +46,9 @@ export function valuesByName(block: Rows): string[][] | undefined {
       ...keys.map((k) => textAt(head, k)),
       ...names.map((name) => withUnit(name, [...(units.get(name) ?? [])][0] ?? '')),
     ],
-    ...[...rows].map(([key, own]) => [...key.split('\n'), ...names.map((name) => own.get(name) ?? '')]),
+    ...[...rows].map(([key, own]) => [
+      ...key.split('\n').slice(0, keys.length),
+      ...names.map((name) => own.get(name) ?? ''),
+    ]),
   ];
 }

@@ -6,9 +6,13 @@ const within = (words: string): RegExp => new RegExp(`(?<![\\p{L}\\d])(?:${words
 /** A head's words apart: "blade length" of "BladeLength" and of "blade_length". */
 export const spoken = (name: string): string => name.replace(/(?<=\p{L})_+(?=\p{L})|(?<=\p{Ll}{2})(?=\p{Lu})/gu, ' ');
 
+/** Who readings are of, and what lives. */
+const persons =
+  'subject|participant|patient|volunteer|respondent|student|pupil|diver|swimmer|athlete|worker|infant|judge|rater|taster|panell?ist|assessor|person|child|donor|individual';
+const living =
+  'animal|mouse|mice|rat|rabbit|dog|cat|cow|calf|pig|piglet|sheep|lamb|horse|goat|bird|hen|chick|fish|frog|snail|crab|shrimp|mussel|oyster|larva|larvae|fly|bee|plant|tree|seedling|shoot|frond';
 /** What readings are of: one thing looked at, perhaps more than once. */
-const subjects =
-  'subject|participant|patient|volunteer|respondent|student|pupil|diver|swimmer|athlete|worker|infant|experiment|judge|rater|taster|panell?ist|assessor|person|child|donor|individual|animal|mouse|mice|rat|rabbit|dog|cat|cow|calf|pig|piglet|sheep|lamb|horse|goat|bird|hen|chick|fish|frog|snail|crab|shrimp|mussel|oyster|larva|larvae|fly|bee|plant|tree|seedling|leaf|leaves|frond|blade|shoot|root|fruit|seed|tank|line|dish|plate|well|tube|vial|flask|bottle|jar|pot|tray|plot|quadrat|transect|raft|cage|pen|pond|nest|litter|brood|hive|colony|culture|clone|isolate|cell|slide|section|core|cast|buoy|probe|sensor|batch|sample|specimen|replicate of|family|pair|tag|block|egg|bag|box|rope';
+const subjects = `${persons}|${living}|experiment|leaf|leaves|blade|root|fruit|seed|tank|line|dish|plate|well|tube|vial|flask|bottle|jar|pot|tray|plot|quadrat|transect|raft|cage|pen|pond|nest|litter|brood|hive|colony|culture|clone|isolate|cell|slide|section|core|cast|buoy|probe|sensor|batch|sample|specimen|replicate of|family|pair|tag|block|egg|bag|box|rope|chamber|incubator|aquarium|aquaria|mesocosm|microcosm|reactor|bioreactor|greenhouse|glasshouse|basin|bucket|paddock|enclosure|stall|coop`;
 export const subjectName = starting(subjects);
 /** A subject, or its number or code, and nothing more: "plants" beside counts are none of it, nor is "plant height". */
 export const subjectNumber = new RegExp(
@@ -85,18 +89,21 @@ export const groupName = starting(
 export const inherentName = starting(
   'genotype|strain|species|sex|gender|variety|cultivar|breed|population|ploidy|morph|mutant|ecotype',
 );
+/** Names of what lives, and so is of one kind. */
+export const livingName = starting(`${persons}|${living}`);
 /** Names of places, where what is rooted or kept stands throughout. */
 export const placeName = starting('site|station|place|location|region|farm|field|habitat|lake|river|island|beach|bay');
 /** Names of subjects that go from place to place. */
-export const personName = starting(
-  'subject|participant|patient|volunteer|respondent|student|pupil|diver|swimmer|athlete|worker|judge|rater|taster|panell?ist|assessor|person|child|donor|individual|operator|team|boat',
-);
+export const personName = starting(`${persons}|operator|team|boat`);
 const replicated = 'rep(?:l(?:icate)?)?|replication|repeat';
 /** "Replicate", "bio rep": the how-manieth sample of a group. */
 export const sampleNumber = new RegExp(
   `^(?:bio(?:l|logical)?[ .-]*)?(?:${replicated})s?(?: ?(?:no\\.?|nr\\.?|number|id|#))?$`,
   'iu',
 );
+/** What stands over names of variables, or of figures. */
+export const ofWhatName =
+  /^(?:analytes?|parameters?|variables?|traits?|metrics?|measures?|indicators?|statistics?|stats?|figures?|quantit(?:y|ies)|characteristics?)$/iu;
 /** "Technical replicate", "tech rep": the how-manieth reading of a sample. */
 export const withinSampleName = new RegExp(
   `^(?:tech(?:n(?:ical)?)?|sub|analytical|pseudo)[ .-]*(?:${replicated}|sample)?s?(?: ?(?:no\\.?|nr\\.?|number|#))?$`,
