@@ -87,6 +87,50 @@ describe('the notes on a table', () => {
     expect(all.map((q) => q?.about)).to.deep.equal([undefined, 'spread']);
   });
 
+  it('say of each question what counts once in it', () => {
+    const read = (row: (i: number) => string, rows: number): Table =>
+      pasted(['line\tlamp\tdepth\tlength', ...Array.from({ length: rows }, (_, i) => row(i))].join('\n'));
+    const words = (table: Table): string => {
+      render(<AskNote table={table} onAsk={() => undefined} onMend={() => undefined} />);
+      const text = screen.getByRole('region', { name: 'Ask' }).textContent;
+      cleanup();
+      return text;
+    };
+    const lamp = (i: number): string => (i % 2 ? 'red' : 'white');
+    const value = (i: number): string => (20 + ((i * 7) % 11) / 2).toFixed(1);
+    // Each line under both lamps, at both depths: as two factors each of its readings counts.
+    const everywhere = words(
+      read((i) => `L${1 + Math.floor(i / 4)}\t${lamp(i)}\t${i % 4 > 1 ? 'deep' : 'shallow'}\t${value(i)}`, 24),
+    );
+    expect(everywhere).to.include('depend on lamp and depth, when each line counts once for each of its readings?');
+    // Pairs: of one lamp alone each line has one reading.
+    const pairs = words(
+      pasted(
+        [
+          'line\tlamp\tlength',
+          ...Array.from({ length: 12 }, (_, i) => `L${1 + (i >> 1)}\t${lamp(i)}\t${value(i)}`),
+        ].join('\n'),
+      ),
+    );
+    expect(pairs).to.include('when each line is measured twice?');
+    expect(pairs).to.match(/differ between \w+ and \w+, when each line counts once for each of its readings\?/);
+    expect(pairs).to.match(/What is the mean of length in \w+, with its interval, when each line counts once\?/);
+    // Lines under one lamp each are not offered as measured twice.
+    const nested = words(
+      pasted(
+        [
+          'line\tlamp\tlength',
+          ...Array.from(
+            { length: 24 },
+            (_, i) => `L${1 + Math.floor(i / 4)}\t${i < 12 ? 'red' : 'white'}\t${value(i)}`,
+          ),
+        ].join('\n'),
+      ),
+    );
+    expect(nested).to.include('when each line counts once, with 4 readings in each?');
+    expect(nested).to.not.include('is measured twice');
+  });
+
   it('find the other questions of a large table only when someone looks', () => {
     const rows = Array.from({ length: 2600 }, (_, i) => `${30 + (i % 17)}.1\t${31 + (i % 13)}.4`);
     const all: (Question | undefined)[] = [];

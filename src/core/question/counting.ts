@@ -3,7 +3,7 @@ import { attempt } from '../numeric/domain-error';
 import { repeatsInCells } from '../readings/factors';
 import { type Repeats, hasSamples, repeatsOf } from '../readings/groups';
 import type { Table } from '../readings/table';
-import { asDesign, designOf, isNested, kindOf, samplingOf } from './asking';
+import { asDesign, designOf, isNested, kindOf, ofTwoGroups, samplingOf } from './asking';
 import type { Design, Question } from './question';
 
 export const countings = ['nested', 'average', 'each'] as const;
@@ -13,15 +13,23 @@ export type Counting = (typeof countings)[number];
 export const countingOf = (question: Pick<Question, 'design' | 'repeats'>, table: Table): Counting =>
   isNested(question.design) ? 'nested' : (question.repeats ?? (table.average ? 'average' : 'each'));
 
+/** The groups that a question names one by one; undefined where it compares all there are. */
+function groupsNamed({ design, a, b, groups }: Question): readonly string[] | undefined {
+  if (kindOf[design] === 'several') return groups;
+  return kindOf[design] === 'factors'
+    ? undefined
+    : [a, ...(ofTwoGroups(design) ? [b] : [])].filter((id) => id !== undefined);
+}
+
 /**
  * How often subjects come back under what a question compares: its groups, or the cells of its two factors; those of
  * the table where none is asked.
- * @param within ids of the groups looked at; all where none are named
+ * @param within ids of the groups it looks at, where they are known; else as the question names them
  */
 export function repeatsUnder(
   question: Question | undefined,
   table: Table,
-  within?: readonly string[],
+  within = question && groupsNamed(question),
 ): Repeats | undefined {
   if (!question || kindOf[question.design] !== 'factors') return repeatsOf(table, question, within);
   const found = attempt(() => repeatsInCells(table, question));
