@@ -139,3 +139,9 @@ export function runs(c: Pick<Seen, 'whole' | 'numbers' | 'cells'>): boolean {
   const empty = c.cells.filter((cell, i) => isMissing(cell) || (cell.trim() === '' && i < numbers.length)).length;
   return new Set(numbers).size === numbers.length && (lost === 0 || (lost === 1 && empty > 0));
 }
+
+/** Different numbers a factor has at most: 9, 12 and 15 °C, not a scale. */
+const mostLevels = 12;
+
+/** Whether a column's few entries come again and again, as the levels of a factor do. */
+export const comesBack = (c: Seen): boolean => c.distinct > 1 && c.distinct <= Math.min(mostLevels, c.texts.length / 2);
