@@ -93,7 +93,18 @@ function averaged(table: Table, readings: FactorReading[]): FactorReading[] {
 /** How often subjects come back under two factors, counted in each of their cells; undefined where none are named. */
 export function repeatsInCells(table: Table, choice: FactorChoice): Repeats | undefined {
   if (!subjectOfRow(withDerived(table))) return undefined;
-  const { readings } = factorsOf(table.average ? { ...table, average: false } : table, choice);
+  const each = counted.get(table) ?? new Map<string, Repeats>();
+  counted.set(table, each);
+  const key = keyOf(choice);
+  const found =
+    each.get(key) ?? repeatsOfReadings(factorsOf(table.average ? { ...table, average: false } : table, choice));
+  each.set(key, found);
+  return found;
+}
+
+const counted = new WeakMap<Table, Map<string, Repeats>>();
+
+function repeatsOfReadings({ readings }: Factors): Repeats {
   const each = [
     ...rollup(
       readings,
@@ -119,13 +130,15 @@ export function repeatsInCells(table: Table, choice: FactorChoice): Repeats | un
 export function factorsOf(raw: Table, choice: FactorChoice): Factors {
   const cache = known.get(raw) ?? new Map<string, Factors>();
   known.set(raw, cache);
-  const key = JSON.stringify([choice.measure, choice.by, choice.by2, choice.known]);
+  const key = keyOf(choice);
   const made = cache.get(key) ?? foundFactors(raw, choice);
   cache.set(key, made);
   return made;
 }
 
 const known = new WeakMap<Table, Map<string, Factors>>();
+const keyOf = ({ measure, by, by2, known: columns }: FactorChoice): string =>
+  JSON.stringify([measure, by, by2, columns]);
 
 function foundFactors(raw: Table, choice: FactorChoice): Factors {
   const table = withDerived(raw);
