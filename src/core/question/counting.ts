@@ -1,7 +1,6 @@
 /** How several readings of one subject count: within it, by their mean, or each by itself. */
-import { attempt } from '../numeric/domain-error';
-import { repeatsInCells } from '../readings/factors';
 import { type Repeats, hasSamples, repeatsOf } from '../readings/groups';
+import { repeatsInCells } from '../readings/repeats-in-cells';
 import type { Table } from '../readings/table';
 import { asDesign, designOf, isNested, kindOf, ofTwoGroups, samplingOf } from './asking';
 import type { Design, Question } from './question';
@@ -31,9 +30,9 @@ export function repeatsUnder(
   table: Table,
   within = question && groupsNamed(question),
 ): Repeats | undefined {
-  if (!question || kindOf[question.design] !== 'factors') return repeatsOf(table, question, within);
-  const found = attempt(() => repeatsInCells(table, question));
-  return found.ok ? found.value : undefined;
+  return question && kindOf[question.design] === 'factors'
+    ? repeatsInCells(table, question)
+    : repeatsOf(table, question, within);
 }
 
 /** How subjects were measured where readings within them are no level of their own. */

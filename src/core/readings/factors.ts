@@ -1,9 +1,7 @@
-import { rollup } from 'd3-array';
 import { demand } from '../numeric/domain-error';
-import { leastOf, mostOf } from '../numeric/extremes';
 import { moments } from '../numeric/sum';
 import { withDerived } from './derive';
-import { type Choice, type Repeats, columnsAreGroups, subjectOfRow } from './groups';
+import { type Choice, columnsAreGroups, subjectOfRow } from './groups';
 import { levelRows, displayLevels } from './levels';
 import { readColumn } from './read-column';
 import { type Column, type Level, type Table, called, columnsOf, findColumn } from './table';
@@ -88,38 +86,6 @@ function averaged(table: Table, readings: FactorReading[]): FactorReading[] {
   return [...cells.values()].flatMap((all) =>
     all.slice(0, 1).map((first) => ({ ...first, value: moments(all.map((r) => r.value)).mean })),
   );
-}
-
-/** How often subjects come back under two factors, counted in each of their cells; undefined where none are named. */
-export function repeatsInCells(table: Table, choice: FactorChoice): Repeats | undefined {
-  if (!subjectOfRow(withDerived(table))) return undefined;
-  const each = counted.get(table) ?? new Map<string, Repeats>();
-  counted.set(table, each);
-  const key = keyOf(choice);
-  const found =
-    each.get(key) ?? repeatsOfReadings(factorsOf(table.average ? { ...table, average: false } : table, choice));
-  each.set(key, found);
-  return found;
-}
-
-const counted = new WeakMap<Table, Map<string, Repeats>>();
-
-function repeatsOfReadings({ readings }: Factors): Repeats {
-  const each = [
-    ...rollup(
-      readings,
-      (of) => of.length,
-      (r) => [r.a, r.b, subjectOfReading(r)].join('\n'),
-    ).values(),
-  ];
-  const cells = [...rollup(readings, (of) => new Set(of.map((r) => `${r.a}\n${r.b}`)).size, subjectOfReading).values()];
-  return {
-    readings: readings.length,
-    subjects: each.length,
-    distinct: cells.length,
-    shared: cells.filter((n) => n > 1).length,
-    each: { least: leastOf(each), most: mostOf(each) },
-  };
 }
 
 /**
