@@ -299,6 +299,12 @@ export function designCasesFrom(seed: number): Case[] {
       { layout: ['repeated'], subject: 'plant', groups: ['before', 'after'], asks: ['paired'] },
     ),
     one(
+      'numbers-of-mice-among-readings',
+      'numbers of mice that lie among their weights',
+      lines(['mouse', 'weight'], ...times(8, (i) => [21 + 2 * i + (i % 2), 20 + 2 * i])),
+      { layout: ['columns'], groups: ['weight'], asks: ['one-sample', 'estimate'], readings: 8 },
+    ),
+    one(
       'coded-cases',
       'a column of cases, 0 and 1, is a code',
       lines(

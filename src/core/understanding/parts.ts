@@ -103,13 +103,13 @@ function numbersName(c: Seen, others: readonly Seen[]): boolean {
 const areKinds = (c: Seen): boolean =>
   c.distinct <= 4 && Math.min(...timesOf(c)) >= 4 && c.texts.every((t) => /^\p{L}{2}[\p{L} -]*$/u.test(t));
 
-/** Whether numbers under "leaf" are readings of leaves: they lie among those of every other column, and count nothing. */
+/** Whether numbers under "leaf" are readings of leaves: whole ones among those of every other column, none of which is a variable. */
 function readsLike(c: Seen, columns: readonly Seen[]): boolean {
   const others = columns.filter((o) => o !== c);
   return (
     others.length > 0 &&
     !runs(c) &&
-    others.every((o) => o.kind === 'numbers' && o.low <= c.high && c.low <= o.high) &&
+    others.every((o) => o.whole && o.unit === '' && !variableIn(o.name) && o.low <= c.high && c.low <= o.high) &&
     !others.every((o) => turnName.test(o.name))
   );
 }
