@@ -366,7 +366,7 @@ export function designCasesFrom(seed: number): Case[] {
           at(i, 12, ['acid', 'none']),
         ]),
       ),
-      { layout: ['categories'], subject: 'rope', asks: ['share'], doubts: ['which-outcome'] },
+      { layout: ['categories'], subject: 'rope', asks: ['share'], doubts: ['which-outcome', 'replicates'] },
     ),
     one(
       'analytes-down-the-side',

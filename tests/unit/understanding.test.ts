@@ -131,6 +131,25 @@ describe('the same tables', () => {
     });
 });
 
+describe('values told by name', () => {
+  it('keep their rows where a cell holds several lines', () => {
+    const block = [
+      ['sample', 'note', 'analyte', 'value'],
+      ...['S1', 'S2', 'S3'].flatMap((sample, i) => [
+        [sample, 'kept\ncold', 'Na', String(140 + i)],
+        [sample, 'kept\ncold', 'K', `4.${i}`],
+      ]),
+    ];
+    const { columns } = intake(block).table;
+    expect(columns.map((c) => [c.name, ...c.cells])).to.deep.equal([
+      ['sample', 'S1', 'S2', 'S3'],
+      ['note', 'kept\ncold', 'kept\ncold', 'kept\ncold'],
+      ['Na', '140', '141', '142'],
+      ['K', '4.0', '4.1', '4.2'],
+    ]);
+  });
+});
+
 describe('figures that follow from readings', () => {
   const rows = [
     ['lamp', 'r1', 'r2', 'r3', 'mean', 'SD'],

@@ -1,5 +1,5 @@
 /** The order in which groups are subtracted where nobody chose one: treatment minus control, later minus earlier. */
-import { calendarName, isBefore, spanName, spoken } from '../understanding/vocabulary';
+import { isBefore, isTimeName } from '../understanding/vocabulary';
 import { isWithin, kindOf } from './asking';
 import type { Question } from './question';
 import { nth } from '../numeric/nth';
@@ -51,7 +51,7 @@ function precedes(first: string, second: string, ofTime: boolean): boolean {
  */
 export function inNaturalOrder(question: Question, groups: readonly Named[], by = ''): Question {
   const kind = kindOf[question.design];
-  const ofTime = calendarName.test(spoken(by)) || spanName.test(spoken(by));
+  const ofTime = isTimeName(by);
   const nameOf = (id: string | undefined): string => groups.find((g) => g.id === id)?.name ?? '';
   const { a, b } = question;
   if (kind === 'two' && a !== undefined && b !== undefined && question.direction === 'either') {

@@ -47,7 +47,8 @@ function isName(text: string, below: readonly string[]): boolean {
   const tidy = text.trim();
   // A number sign, and genotypes: "+/−".
   if (/^[#№]$|^[+−-]\/[+−-]$/.test(tidy)) return true;
-  if (isCompound(tidy) && overNumbers(below)) return true;
+  // Sodium over numbers is none that is missing.
+  if ((isCompound(tidy) || tidy === 'Na') && overNumbers(below)) return true;
   if (!/[\p{L}%‰]/u.test(tidy) || isFigure(tidy)) return false;
   // "None" over counts is a category; where it comes again below it marks what is missing.
   if (notMeasured(tidy)) return /^(none|missing)$/i.test(tidy) && below.length > 0 && below.every(isFigure);

@@ -5,14 +5,13 @@ import { valueOf } from './sums';
 import type { Worked } from './limits-apart';
 import type { Incoming } from './seen';
 import {
-  calendarName,
   groupName,
   inherentName,
+  isTimeName,
   livingName,
   personName,
   placeName,
   sampleNumber,
-  spanName,
   spoken,
   subjectNumber,
   withinSampleName,
@@ -21,8 +20,6 @@ import {
 /** Groups there are at most. */
 const mostGroups = 12;
 
-const isTime = (name: string): boolean => calendarName.test(name) || spanName.test(name);
-
 /** Whether a column names groups: few entries, each of several rows, and no readings unless it is called so. */
 function namesGroups({ name, cells }: Incoming): boolean {
   const levels = new Set<string>();
@@ -30,7 +27,7 @@ function namesGroups({ name, cells }: Incoming): boolean {
   return (
     levels.size > 1 &&
     2 * levels.size <= cells.length &&
-    !isTime(spoken(name)) &&
+    !isTimeName(name) &&
     (groupName.test(spoken(name)) || [...levels].every((level) => valueOf(level) === undefined))
   );
 }
@@ -66,7 +63,7 @@ export function numberedWithin(columns: readonly Incoming[]): Worked {
     const once = (by: Incoming | undefined): boolean =>
       different(named.map((name, row) => `${name}\n${textAt(by?.cells, row)}`)) === named.length;
     const replicates = sampleNumber.test(spoken(numbers.name).trim());
-    const within = columns.filter((c) => withinSampleName.test(spoken(c.name).trim()) || isTime(spoken(c.name)));
+    const within = columns.filter((c) => withinSampleName.test(spoken(c.name).trim()) || isTimeName(c.name));
     // Replicates read once each are the readings of their group, and need no name.
     if (replicates && samples === named.length) continue;
     // Read under several of what else is compared, one number may be of several samples within a group.

@@ -4,7 +4,7 @@ import { standing } from '../readings/standing';
 import { nth } from '../numeric/nth';
 import type { Part } from './parts';
 import { type Seen, comesBack, inOrder } from './seen';
-import { calendarName, groupName, looksLikeId, spanName, variableIn } from './vocabulary';
+import { groupName, isTimeName, looksLikeId, variableIn } from './vocabulary';
 
 /** Whether each name of one column stands beside one of another only: a tank in its treatment. */
 const standsIn = (inner: readonly string[], outer: readonly string[]): boolean => standing(inner, outer).several === 0;
@@ -89,11 +89,10 @@ function areSubjects({ numbers, texts, distinct, kind }: Seen): boolean {
 export function readOverTime(columns: readonly Seen[], parts: readonly Part[]): number | undefined {
   const [a, b, more] = columns.filter((_, i) => parts[i]?.role === 'group');
   if (!a || !b || more || a.texts.length !== b.texts.length) return undefined;
-  const isTime = (c: Seen): boolean => calendarName.test(c.name) || spanName.test(c.name);
-  const [who, when] = isTime(b) ? [a, b] : [b, a];
+  const [who, when] = isTimeName(b.name) ? [a, b] : [b, a];
   const cells = new Set(who.texts.map((name, row) => `${name}\n${cellAt(when.texts, row)}`)).size;
-  return isTime(when) &&
-    !isTime(who) &&
+  return isTimeName(when.name) &&
+    !isTimeName(who.name) &&
     !groupName.test(who.name) &&
     !variableIn(who.name) &&
     cells === who.texts.length &&

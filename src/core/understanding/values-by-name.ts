@@ -27,17 +27,20 @@ export function valuesByName(block: Rows): string[][] | undefined {
   const names = [...new Set(body.map((row) => textAt(row, named)))];
   if (keys.length === 0 || names.length < 2 || names.length > mostNames || names.includes('')) return undefined;
   if (names.some((name) => valueOf(name) !== undefined)) return undefined;
-  const rows = new Map<string, Map<string, string>>();
+  const rows = new Map<string, { own: string[]; values: Map<string, string> }>();
   const units = new Map<string, Set<string>>();
   const times = new Map<string, number>();
   for (const row of body) {
-    const key = keys.map((k) => textAt(row, k)).join('\n');
+    const own = keys.map((k) => textAt(row, k));
+    const key = own.join('\n');
     const name = textAt(row, named);
     // A value that comes again under one name is another sample's, whose values of other names nothing tells.
     const again = `${key}\n${name}`;
     const at = `${key}\n${times.get(again) ?? 0}`;
     tally(times, again);
-    rows.set(at, (rows.get(at) ?? new Map<string, string>()).set(name, textAt(row, valued)));
+    const made = rows.get(at) ?? { own, values: new Map<string, string>() };
+    made.values.set(name, textAt(row, valued));
+    rows.set(at, made);
     if (inUnits >= 0) units.set(name, (units.get(name) ?? new Set<string>()).add(textAt(row, inUnits)));
   }
   if (rows.size < 2 || [...units.values()].some((of) => of.size > 1)) return undefined;
@@ -46,9 +49,6 @@ export function valuesByName(block: Rows): string[][] | undefined {
       ...keys.map((k) => textAt(head, k)),
       ...names.map((name) => withUnit(name, [...(units.get(name) ?? [])][0] ?? '')),
     ],
-    ...[...rows].map(([key, own]) => [
-      ...key.split('\n').slice(0, keys.length),
-      ...names.map((name) => own.get(name) ?? ''),
-    ]),
+    ...[...rows.values()].map(({ own, values }) => [...own, ...names.map((name) => values.get(name) ?? '')]),
   ];
 }

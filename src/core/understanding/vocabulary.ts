@@ -184,6 +184,8 @@ export function spreadKind(name: string): keyof typeof spreadNames | undefined |
 
 /** How long something lasted: "days", "survival time". */
 export const spanName = /^(?:days?|weeks?|months?|hours?|minutes?|time|survival|duration|follow[- ]?up)(?![\p{L}])/iu;
+/** Whether a column is called as times are: "day", "Time_h". */
+export const isTimeName = (name: string): boolean => calendarName.test(spoken(name)) || spanName.test(spoken(name));
 /** Whether what lasted came to its end while it was watched: "censored", "event", "lost". */
 export const endedName =
   /^(?:censor(?:ed|ing)?|event|status|lost(?: to follow[- ]?up)?|relapsed?|died|dead|death|failed)$/iu;

@@ -42,8 +42,9 @@ export function ReadingsMargin({ table, onAsk, onPair, onGo, onEdit, onMend, chi
       ? []
       : doubtsOf(column).flatMap((doubt) => (doubt.became === undefined ? [] : [{ ...doubt, column, position }])),
   );
-  // Repeats stand in a note of their own, and ways to read the table above the grid.
-  const doubts = openDoubts(table).filter((d) => d.code !== 'replicates' && d.code !== 'ambiguous-layout');
+  // Repeated readings stand in a note of their own, and ways to read the table above the grid.
+  const elsewhere = table.shape === 'rows' ? ['replicates', 'ambiguous-layout'] : ['ambiguous-layout'];
+  const doubts = openDoubts(table).filter((d) => !elsewhere.includes(d.code));
   const like = looksLike(table);
   return (
     <aside

@@ -7,6 +7,7 @@ import { standing } from '../../readings/standing';
 import { type Column, type Table, called, columnsOf } from '../../readings/table';
 import { likeliestCategory, likeliestOutcome } from '../likeliest';
 import { isBlock } from '../vocabulary';
+import { subjectNoun } from '../subject-noun';
 import { type TableDoubt, asItIs, isSettled, some } from './doubt';
 import { tally } from '../../numeric/tally';
 import { textAt } from '../../readings/cell-at';
@@ -76,14 +77,32 @@ function isOncePerCondition(table: Table, subject: Column): boolean {
   return true;
 }
 
+/** Several rows of one subject, where each row is counted. */
+function answersAgain(table: Table): TableDoubt[] {
+  const [subject] = columnsOf(table, 'subject');
+  const names = subject?.cells.filter((cell) => cell.trim() !== '') ?? [];
+  const subjects = new Set(names.map((cell) => cell.trim())).size;
+  if (!subject || subjects === names.length || isSettled(table, 'replicates')) return [];
+  const name = table.subject || subjectNoun(subject.name) || 'subject';
+  return [
+    {
+      code: 'replicates',
+      text: `${names.length} rows come from ${counted(subjects, name)}. What one ${name} was found to be in several rows is not independent: counted one by one, they make a difference look surer than it is.`,
+      where: [],
+      mends: [asItIs(table, 'replicates', 'Count each row')],
+    },
+  ];
+}
+
 /** Several readings of one subject in a group. */
 export function replicates(table: Table): TableDoubt[] {
+  if (table.shape === 'categories') return answersAgain(table);
   if (table.shape !== 'rows' || table.average || isSettled(table, 'replicates')) return [];
   const [measure, by] = [likeliestOutcome(table), likeliestCategory(table)];
   const [subject] = columnsOf(table, 'subject');
   const repeats = by && subject && repeatsOf(table, { measure: measure?.id, by: by.id });
   if (!repeats || repeats.subjects >= repeats.readings || isOncePerCondition(table, subject)) return [];
-  const name = table.subject || called(subject, 'subject').toLowerCase();
+  const name = table.subject || subjectNoun(subject.name) || 'subject';
   return [
     {
       code: 'replicates',
