@@ -98,11 +98,9 @@ function dotsAt(mark: Extract<Mark, { mark: 'dots' }>, x: Scale, y: Scale): Shap
   };
   if (mark.points.length <= many) return places.map(single);
   const ends = endmost(along, 8);
+  const crowd = apartInSight(places.filter((_, i) => !ends.has(i)));
   return [
-    {
-      ...base,
-      d: markerPath(mark.shape, apartInSight(places.filter((_, i) => !ends.has(i))), mark.size / 2),
-    },
+    ...inPieces(crowd).map((piece): Shape => ({ ...base, d: markerPath(mark.shape, piece, mark.size / 2) })),
     ...[...ends].flatMap((i) => (places[i] ? [single(places[i], i)] : [])),
   ];
 }
@@ -115,6 +113,12 @@ function apartInSight(places: readonly { x: number; y: number }[]): { x: number;
     if (!seen.has(key)) seen.set(key, at);
   }
   return [...seen.values()];
+}
+
+/** A crowd in neighbours from left to right: a path of thousands takes a browser far longer to paint than many of a few. */
+function inPieces(places: readonly { x: number; y: number }[], size = 128): { x: number; y: number }[][] {
+  const sorted = [...places].sort((a, b) => a.x - b.x || a.y - b.y);
+  return Array.from({ length: Math.ceil(sorted.length / size) }, (_, i) => sorted.slice(i * size, (i + 1) * size));
 }
 
 /** The points at either end of a crowd, so many each: the unusual ones stay points that can be named and chosen. */

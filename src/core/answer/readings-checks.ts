@@ -1,4 +1,5 @@
 /** The checks of questions about readings. */
+import { widthOf } from '../numeric/width-of';
 import { withinRest } from '../procedures/subject-rows';
 import { choicesOf } from '../question/choices';
 import type { Answer } from './answer';
@@ -90,7 +91,7 @@ export function withinChecks(answer: Answer): Check[] {
     checkUnusualPoints(values, false),
     unlessFree(checkNormality(values, false, subjects.length), asksNoShape(answer)),
     // Two conditions have one difference, which spreads as itself.
-    ...(everyone || (subjects[0]?.length ?? 0) < 3
+    ...(everyone || widthOf(subjects) < 3
       ? []
       : [checkSphericity(sphericity, epsilon?.greenhouseGeisser ?? 1, choicesOf(question).sphericity === 'assumed')]),
   ];

@@ -2,6 +2,7 @@
  * Exact distributions of rank sums over all arrangements, ties included: arrangements that come to the same sums are
  * counted together, never listed. Source: the network method of Mehta & Patel (1983), for sums.
  */
+import { widthOf } from '../numeric/width-of';
 import { nth } from '../numeric/nth';
 import { tally } from '../numeric/tally';
 
@@ -40,10 +41,10 @@ export function groupRankSums(ranks: readonly number[], sizes: readonly number[]
         const own = digit(state, 2 * g);
         used += own;
         if (own === sizes[g]) continue;
-        const to = state + (place[2 * g] ?? 0) + rank * (place[2 * g + 1] ?? 0);
+        const to = state + nth(place, 2 * g) + rank * nth(place, 2 * g + 1);
         tally(next, to, ways);
       }
-      if (permuted - used < (sizes[k - 1] ?? 0)) tally(next, state, ways);
+      if (permuted - used < nth(sizes, k - 1)) tally(next, state, ways);
     }
     states = next;
   }
@@ -69,7 +70,7 @@ function orders(values: readonly number[]): number[][] {
  * @param rows each subject's ranks, doubled
  */
 export function conditionRankSums(rows: readonly (readonly number[])[]): Ways<number[]>[] | undefined {
-  const k = rows[0]?.length ?? 0;
+  const k = widthOf(rows);
   // Which subject comes first does not matter: its order may stay.
   if (k > 9 || factorial(k) ** (rows.length - 1) > most) return undefined;
   let states = new Map<string, Ways<number[]>>([['', { sums: new Array<number>(k).fill(0), ways: 1 }]]);

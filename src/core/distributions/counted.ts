@@ -1,4 +1,5 @@
 /** Exact distributions of sums over all arrangements, by counting: one table of sums, never a list of arrangements. */
+import { addTo } from '../numeric/add-to';
 import { nth } from '../numeric/nth';
 
 /** How many arrangements give each sum. */
@@ -40,8 +41,8 @@ export function subsetSums(values: readonly number[], size: number): CountedSums
       const into = k * width;
       const out = into - width;
       for (let s = width - 1; s >= step; s--) {
-        const ways = counts[out + s - step] ?? 0;
-        if (ways !== 0) counts[into + s] = (counts[into + s] ?? 0) + ways;
+        const ways = nth(counts, out + s - step);
+        if (ways !== 0) addTo(counts, into + s, ways);
       }
     }
   }
@@ -59,8 +60,8 @@ export function signedSums(values: readonly number[]): CountedSums {
     for (let s = 0; s < counts.length; s++) {
       const ways = nth(counts, s);
       if (ways === 0) continue;
-      next[s + v] = (next[s + v] ?? 0) + ways;
-      next[s - v] = (next[s - v] ?? 0) + ways;
+      addTo(next, s + v, ways);
+      addTo(next, s - v, ways);
     }
     counts = next;
   }

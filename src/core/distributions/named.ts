@@ -2,6 +2,7 @@
  * Every distribution by name, for whoever asks from outside: parameters are checked first, and what cannot be computed
  * comes back as a reason in words, never as NaN and never as an exception.
  */
+import { nth } from '../numeric/nth';
 import { type Outcome, attempt, demand } from '../numeric/domain-error';
 import { solveTail } from '../numeric/solve';
 import { binomial } from './binomial';
@@ -174,7 +175,7 @@ const makers = {
       table.from,
       to,
       1,
-      (x) => table.masses[x - table.from] ?? 0,
+      (x) => nth(table.masses, x - table.from),
       (x) => table.lower(Math.floor(x)),
       (x) => table.upper(Math.ceil(x)),
     );

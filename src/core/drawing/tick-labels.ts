@@ -1,4 +1,5 @@
 /** Ticks of an axis as they are printed. */
+import { nth } from '../numeric/nth';
 import { scientific } from '../words/numbers';
 
 /** Thousands are parted by a thin space: a comma is a decimal mark to half of the readers. */
@@ -17,7 +18,7 @@ const plain = { from: -4, to: 6 };
 export function tickLabels(ticks: readonly number[]): string[] {
   const largest = Math.max(...ticks.map(Math.abs), 0);
   if (largest === 0) return ticks.map(() => '0');
-  const step = ticks.length > 1 ? Math.abs((ticks[1] ?? 0) - (ticks[0] ?? 0)) : largest;
+  const step = ticks.length > 1 ? Math.abs(nth(ticks, 1) - nth(ticks, 0)) : largest;
   const [top, fine] = [exponentOf(largest), exponentOf(step)];
   const digits = Math.max(0, top - fine);
   const inPowers = (top < plain.from || top > plain.to) && digits <= 3;

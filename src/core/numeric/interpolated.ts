@@ -39,6 +39,6 @@ export function interpolated(f: (x: number) => number): (x: number) => number {
       b2 = b1;
       b1 = b;
     }
-    return Math.exp(t * b1 - b2 + (c[0] ?? 0));
+    return Math.exp(t * b1 - b2 + nth(c, 0));
   };
 }

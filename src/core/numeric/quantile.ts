@@ -16,7 +16,7 @@ function atRank(sorted: ArrayLike<number>, rank: number): number {
   const n = sorted.length;
   const bounded = Math.min(n, Math.max(1, rank));
   const below = Math.floor(bounded);
-  const low = sorted[below - 1] ?? 0;
+  const low = nth(sorted, below - 1);
   const high = sorted[Math.min(n, below + 1) - 1] ?? low;
   return low + (bounded - below) * (high - low);
 }

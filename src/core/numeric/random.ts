@@ -87,7 +87,7 @@ export function random(seed: number, stream = 0): Random {
       refill(state, made);
       next = 0;
     }
-    return made[next++] ?? 0;
+    return nth(made, next++);
   };
   const uniform = (): number => ((bits() >>> 5) * 67108864 + (bits() >>> 6)) / 9007199254740992;
   const below = (n: number): number => {

@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { hypergeometric } from '../distributions/hypergeometric';
 import { demand } from '../numeric/domain-error';
 import { findZero } from '../numeric/solve';
@@ -24,7 +25,7 @@ export function fisherExact(table: TwoByTwo): TailProbabilities {
   const { row, column, total } = margins(table);
   const counts = hypergeometric(row, column, total);
   const seen = table[0][0];
-  const bound = (counts.masses[seen - counts.from] ?? 0) * (1 + 1e-7);
+  const bound = nth(counts.masses, seen - counts.from) * (1 + 1e-7);
   return {
     either: Math.min(1, sum(counts.masses.filter((m) => m <= bound))),
     greater: counts.upper(seen),
@@ -67,7 +68,7 @@ export function fisherInterval(table: TwoByTwo, level: number): Interval {
   const p = (x: number): number => {
     const own = logs.map((log, i) => log + i * x);
     const top = own.reduce((a, b) => Math.max(a, b), -Infinity);
-    const limit = (own[seen - from] ?? 0) + 1e-7;
+    const limit = nth(own, seen - from) + 1e-7;
     let [within, all] = [0, 0];
     for (const log of own) {
       const mass = Math.exp(log - top);

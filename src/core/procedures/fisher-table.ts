@@ -46,7 +46,7 @@ export function fisherTable(table: readonly (readonly number[])[], seed: number,
     const room = nth(left, i);
     const alone = i === width - 1;
     const most = Math.min(need, room);
-    const rest = alone ? 0 : later - (left[i + 1] ?? 0);
+    const rest = alone ? 0 : later - nth(left, i + 1);
     for (let t = Math.max(0, need - later); t <= most; t++) {
       left[i] = room - t;
       const next = alone ? line + 1 : line;

@@ -1,3 +1,4 @@
+import { widthOf } from '../numeric/width-of';
 import { nth } from '../numeric/nth';
 import { chiSquare } from '../distributions/chi-square';
 import { conditionRankSums } from '../distributions/counted-ranks';
@@ -31,7 +32,7 @@ export interface Friedman {
  */
 export function friedman(rows: readonly (readonly number[])[], method: 'auto' | 'chi-square' = 'auto'): Friedman {
   const n = rows.length;
-  const k = rows[0]?.length ?? 0;
+  const k = widthOf(rows);
   demand(n >= 2 && k >= 2, 'At least two subjects under at least two conditions are needed.');
   demand(
     rows.every((r) => r.length === k),
@@ -66,8 +67,7 @@ export function friedman(rows: readonly (readonly number[])[], method: 'auto' | 
       ((difference) =>
         Math.min(
           1,
-          shareOf((doubled) => (doubled.at(-1) ?? 0) - nth(doubled, 0) >= Math.round(2 * n * Math.abs(difference))) ??
-            1,
+          shareOf((doubled) => nth(doubled, k - 1) - nth(doubled, 0) >= Math.round(2 * n * Math.abs(difference))) ?? 1,
         )),
     kendallW: chi2 / (n * df),
   };

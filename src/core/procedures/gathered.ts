@@ -1,3 +1,4 @@
+import { addTo } from '../numeric/add-to';
 import { nth } from '../numeric/nth';
 import { leastOf } from '../numeric/extremes';
 import { type TailProbabilities } from './direction';
@@ -47,7 +48,7 @@ function binned(statistics: Float64Array, grid: Grid): Uint32Array {
   const bins = new Uint32Array(grid.count);
   for (const x of statistics) {
     const k = placeOf(x, grid);
-    bins[k] = (bins[k] ?? 0) + 1;
+    addTo(bins, k, 1);
   }
   return bins;
 }
@@ -141,7 +142,7 @@ export class Gathered {
     this.addFew(tally);
     if (staying) {
       const more = tally.bins ?? binned(statistics, staying);
-      for (let k = 0; k < more.length; k++) this.bins[k] = (this.bins[k] ?? 0) + nth(more, k);
+      for (let k = 0; k < more.length; k++) addTo(this.bins, k, nth(more, k));
     } else {
       this.grid = this.laidOut();
       this.bins = binned(this.values(), this.grid);
@@ -241,7 +242,7 @@ export class Gathered {
         for (const x of between(part, low, high)) if (placeOf(x, grid) === k) found.push(key(x));
     }
     found.sort((x, y) => y - x);
-    const at = found[may - beyond] ?? 0;
+    const at = nth(found, may - beyond);
     beyond += found.filter((x) => x > at + this.slack).length;
     return { at: tail === 'less' ? -at : at, beyond: beyond / this.n };
   }

@@ -35,7 +35,7 @@ export function hodgesLehmann(a: readonly number[], b: readonly number[], level:
     // Sums start at 0 + 1 + … + (n₁ − 1), which is U = 0.
     const counts = all.counts.subarray((n1 * (n1 - 1)) / 2);
     let below = 0;
-    while (cut < counts.length && (below + nth(counts, cut)) / all.total <= alpha / 2) below += counts[cut++] ?? 0;
+    while (cut < counts.length && (below + nth(counts, cut)) / all.total <= alpha / 2) below += nth(counts, cut++);
     coverage = 1 - (2 * below) / all.total;
   } else {
     const sd = Math.sqrt((n1 * n2 * (n1 + n2 + 1)) / 12);

@@ -1,3 +1,4 @@
+import { widthOf } from '../numeric/width-of';
 import { nth } from '../numeric/nth';
 import { chiSquare } from '../distributions/chi-square';
 import { noncentralChiSquareLower } from '../distributions/noncentral-f';
@@ -28,7 +29,7 @@ export interface Independence {
 
 /** Counts that a table can hold. @throws DomainError naming the cell */
 export function checkedTable(table: readonly (readonly number[])[]): void {
-  const columns = table[0]?.length ?? 0;
+  const columns = widthOf(table);
   demand(table.length >= 2 && columns >= 2, 'A table of counts needs at least two rows and two columns.');
   table.forEach((row, i) => {
     demand(row.length === columns, `Row ${i + 1} has ${row.length} counts where the first has ${columns}.`);

@@ -1,3 +1,4 @@
+import { widthOf } from '../numeric/width-of';
 import { nth } from '../numeric/nth';
 import { fisherF } from '../distributions/f';
 import { demand } from '../numeric/domain-error';
@@ -10,7 +11,7 @@ import { sum } from '../numeric/sum';
  */
 export function oneDegreeInteraction(cells: readonly (readonly number[])[]): { f: number; df2: number; p: number } {
   const r = cells.length;
-  const c = cells[0]?.length ?? 0;
+  const c = widthOf(cells);
   demand(r >= 2 && c >= 2 && cells.every((row) => row.length === c), 'Every row needs one reading in every column.');
   const df2 = (r - 1) * (c - 1) - 1;
   demand(df2 >= 1, 'At least two rows by three columns are needed: nothing else is left to judge errors by.');

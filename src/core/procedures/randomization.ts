@@ -1,4 +1,5 @@
 /** Randomization tests: exact where the arrangements can be counted, else from as many as asked, by a seed. */
+import { widthOf } from '../numeric/width-of';
 import { demand } from '../numeric/domain-error';
 import { sum } from '../numeric/sum';
 import { checkedTable } from './independence';
@@ -60,7 +61,7 @@ export function exactly(given: Shuffling, steps = exactSteps): ShuffleTest | und
       if (what.statistic === 'chi-square') {
         if (arrangementsCount(table.map((row) => sum(row))) > listUpTo) return undefined;
         const outcomes = table.map((row) => row.flatMap((n, outcome) => new Array<number>(n).fill(outcome)));
-        return shuffleTest(outcomes, chiSquareOf(table[0]?.length ?? 0), 1, 0, slackOf(what, observedOf(what)));
+        return shuffleTest(outcomes, chiSquareOf(widthOf(table)), 1, 0, slackOf(what, observedOf(what)));
       }
       const [a, b] = table.map((row): Share => ({ successes: nth(row, 0), n: sum(row) }));
       demand(a !== undefined && b !== undefined, 'Two groups are needed.');

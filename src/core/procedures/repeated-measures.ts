@@ -1,3 +1,4 @@
+import { widthOf } from '../numeric/width-of';
 import { nth } from '../numeric/nth';
 import { chiSquare } from '../distributions/chi-square';
 import { fisherF } from '../distributions/f';
@@ -60,7 +61,7 @@ const helmert = (k: number): number[][] =>
  */
 export function repeatedMeasures(rows: readonly (readonly number[])[]): RepeatedMeasures {
   const n = rows.length;
-  const k = rows[0]?.length ?? 0;
+  const k = widthOf(rows);
   demand(n >= 2 && k >= 2, 'Repeated measures need at least two subjects under at least two conditions.');
   demand(
     rows.every((r) => r.length === k),

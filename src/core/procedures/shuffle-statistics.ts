@@ -1,4 +1,5 @@
 /** Statistics that a randomization test may be built on, from the values and each one's group. */
+import { addTo } from '../numeric/add-to';
 import { nth } from '../numeric/nth';
 import { medianOf } from '../numeric/quantile';
 import { selectAll } from '../numeric/selection';
@@ -10,7 +11,7 @@ export type ShuffleStatistic = (values: Float64Array, label: Int32Array) => numb
 export const centres = {
   mean: (x: ArrayLike<number>): number => {
     let sum = 0;
-    for (let i = 0; i < x.length; i++) sum += x[i] ?? 0;
+    for (let i = 0; i < x.length; i++) sum += nth(x, i);
     return sum / x.length;
   },
   median: medianOf,
@@ -69,8 +70,8 @@ export const fStatistic: ShuffleStatistic = (values, label) => {
   for (let i = 0; i < values.length; i++) {
     const g = nth(label, i);
     const away = nth(values, i) - grand;
-    sums[g] = (sums[g] ?? 0) + away;
-    sizes[g] = (sizes[g] ?? 0) + 1;
+    addTo(sums, g, away);
+    addTo(sizes, g, 1);
     total += away * away;
   }
   const between = sums.reduce((s, x, g) => s + (x * x) / (sizes[g] ?? 1), 0);
@@ -145,7 +146,7 @@ export const tOfPairs = (differences: ArrayLike<number>): number => {
   const n = differences.length;
   const mean = centres.mean(differences);
   let squares = 0;
-  for (let i = 0; i < n; i++) squares += ((differences[i] ?? 0) - mean) ** 2;
+  for (let i = 0; i < n; i++) squares += (nth(differences, i) - mean) ** 2;
   return ratioTo(mean, Math.sqrt(squares / (n - 1) / n));
 };
 
@@ -153,7 +154,7 @@ export const tOfPairs = (differences: ArrayLike<number>): number => {
 export const shareDifference = (table: readonly (readonly number[])[]) => {
   const width = table[0]?.length ?? 1;
   const [first = 0, second = 0] = table.map((row) => row.reduce((s, n) => s + n, 0));
-  return (cells: ArrayLike<number>): number => (cells[0] ?? 0) / first - (cells[width] ?? 0) / second;
+  return (cells: ArrayLike<number>): number => nth(cells, 0) / first - nth(cells, width) / second;
 };
 
 /** Pearson's χ² of tables with this one's margins, as flat lists of cells. */
@@ -166,7 +167,7 @@ export function chiSquareOfTable(table: readonly (readonly number[])[]): (cells:
     let total = 0;
     for (let k = 0; k < expected.length; k++) {
       const e = nth(expected, k);
-      if (e > 0) total += ((cells[k] ?? 0) - e) ** 2 / e;
+      if (e > 0) total += (nth(cells, k) - e) ** 2 / e;
     }
     return total;
   };
@@ -181,15 +182,15 @@ export function chiSquareOf(outcomes: number): ShuffleStatistic {
     const columns = new Float64Array(outcomes);
     for (let i = 0; i < values.length; i++) {
       const [g, k] = [nth(label, i), nth(values, i)];
-      counts[g * outcomes + k] = (counts[g * outcomes + k] ?? 0) + 1;
-      rows[g] = (rows[g] ?? 0) + 1;
-      columns[k] = (columns[k] ?? 0) + 1;
+      addTo(counts, g * outcomes + k, 1);
+      addTo(rows, g, 1);
+      addTo(columns, k, 1);
     }
     let chi2 = 0;
     for (let g = 0; g < groups; g++)
       for (let k = 0; k < outcomes; k++) {
         const expected = (nth(rows, g) * nth(columns, k)) / values.length;
-        if (expected > 0) chi2 += ((counts[g * outcomes + k] ?? 0) - expected) ** 2 / expected;
+        if (expected > 0) chi2 += (nth(counts, g * outcomes + k) - expected) ** 2 / expected;
       }
     return chi2;
   };

@@ -1,3 +1,4 @@
+import { addTo } from '../numeric/add-to';
 import { nth } from '../numeric/nth';
 import { demand } from '../numeric/domain-error';
 import { random, shuffleInPlace } from '../numeric/random';
@@ -19,10 +20,10 @@ function* arrangements(sizes: readonly number[]): Generator<Int32Array> {
     }
     for (let g = 0; g < left.length; g++) {
       if (nth(left, g) === 0) continue;
-      left[g] = (left[g] ?? 0) - 1;
+      addTo(left, g, -1);
       label[i] = g;
       yield* from(i + 1);
-      left[g] = (left[g] ?? 0) + 1;
+      addTo(left, g, 1);
     }
   }
   yield* from(0);

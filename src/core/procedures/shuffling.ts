@@ -4,6 +4,7 @@
  * numbered blocks with a stream of random numbers each, so that the same seed gives the same ones on every machine, in
  * any order and with any number of workers. Source: Fisher (1935), Pitman (1937), Efron (1979).
  */
+import { widthOf } from '../numeric/width-of';
 import { nth } from '../numeric/nth';
 import { mostOf } from '../numeric/extremes';
 import { permutedSums } from '../kernels/shuffle';
@@ -146,7 +147,7 @@ function permutedCounts(
   generator: Random,
 ): Arranger {
   const rows = table.map((row) => sum(row));
-  const width = table[0]?.length ?? 0;
+  const width = widthOf(table);
   const columns = Array.from({ length: width }, (_, j) => sum(table.map((row) => nth(row, j))));
   const draw = tablesWith(rows, columns, generator);
   let cells: Int32Array = Int32Array.from(table.flat());

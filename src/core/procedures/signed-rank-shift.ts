@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { signedSums } from '../distributions/counted';
 import { normal } from '../distributions/normal';
 import { demand } from '../numeric/domain-error';
@@ -22,7 +23,7 @@ export function signedRankShift(differences: readonly number[], level: number): 
     // W⁺ of untied differences: the signed sums of 1 … n come in steps of two, W⁺ in steps of one.
     const { counts, total } = signedSums(Array.from({ length: n }, (_, i) => i + 1));
     let below = 0;
-    while (2 * cut < counts.length && (below + (counts[2 * cut] ?? 0)) / total <= tail) below += counts[2 * cut++] ?? 0;
+    while (2 * cut < counts.length && (below + nth(counts, 2 * cut)) / total <= tail) below += nth(counts, 2 * cut++);
     coverage = 1 - (2 * below) / total;
   } else {
     const sd = Math.sqrt((n * (n + 1) * (2 * n + 1)) / 24);

@@ -1,4 +1,5 @@
 /** Readings of subjects under every condition, as sums over them need: one flat list, subject after subject. */
+import { widthOf } from '../numeric/width-of';
 import { moments } from '../numeric/sum';
 
 /* eslint-disable @typescript-eslint/no-non-null-assertion -- indices lie within the arrays */
@@ -22,7 +23,7 @@ export interface WithinRest {
 /** @param rows one a subject, all of one length; @param size how many of them make a group with means of its own */
 export function withinRest(rows: readonly (readonly number[])[], sizes: readonly number[] = [rows.length]): WithinRest {
   const n = rows.length;
-  const k = rows[0]?.length ?? 0;
+  const k = widthOf(rows);
   const { deviations: y, sumOfSquares } = moments(rows.flat());
   const subjects = new Float64Array(n);
   const conditions = new Float64Array(k);

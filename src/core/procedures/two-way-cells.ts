@@ -1,4 +1,5 @@
 /** A two-way layout by its cells: all that an analysis of it needs of the readings, found in one pass. */
+import { widthOf } from '../numeric/width-of';
 import { nth } from '../numeric/nth';
 import { demand } from '../numeric/domain-error';
 import { moments } from '../numeric/sum';
@@ -75,7 +76,7 @@ export interface AdditiveFit {
 
 /** Parts of the layout that share no level: within each, levels can be compared. */
 function components(weights: readonly (readonly number[])[]): { of: Int32Array; count: number } {
-  const width = weights[0]?.length ?? 0;
+  const width = widthOf(weights);
   const of = new Int32Array(width).fill(-1);
   let count = 0;
   for (let start = 0; start < width; start++) {
@@ -126,12 +127,12 @@ function solve(matrix: number[][], right: number[]): number[] {
  * Source: Yates (1934).
  */
 export function additiveFit(cells: readonly (readonly TwoWayCell[])[]): AdditiveFit {
-  if (cells.length < (cells[0]?.length ?? 0)) {
+  if (cells.length < widthOf(cells)) {
     const { fitted, rank } = additiveFit(transposed(cells));
     return { fitted: transposed(fitted), rank };
   }
   const weights = cells.map((row) => row.map((c) => c.n));
-  const width = weights[0]?.length ?? 0;
+  const width = widthOf(weights);
   const { of, count } = components(weights);
   // In each part one level's unknown is 0.
   const free = Array.from(of, (part, j) => (of.indexOf(part) === j ? -1 : j)).filter((j) => j >= 0);

@@ -37,7 +37,7 @@ function expectedRatio(table: Table, categories: number): number[] | undefined {
 function areClasses(rows: CountTable['rows'], columns: CountTable['columns']): boolean {
   const wasSet = groupName.test(rows.name) || settingName.test(rows.name) || rows.name === '';
   const [one, other] = columns.categories.map((c) => c.name);
-  const answers = isNegative(one ?? '', other ?? '') || isNegative(other ?? '', one ?? '');
+  const answers = one !== undefined && other !== undefined && (isNegative(one, other) || isNegative(other, one));
   return (
     !wasSet && !answers && rows.categories.length > 2 && rows.categories.every((c) => /^[<>≤≥]?\s*\d/.test(c.name))
   );

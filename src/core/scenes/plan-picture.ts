@@ -1,4 +1,5 @@
 /** Power over the number taken and over the difference to be found, each with the point the plan stands at. */
+import { nth } from '../numeric/nth';
 import { type Plan, isUneven, powerAt, totalOf } from '../planning/plan';
 import { fixed } from '../words/numbers';
 import { dot, label, path, rule } from '../drawing/marks';
@@ -17,7 +18,7 @@ function panel(
   wanted: number,
   name: string,
 ): Panel {
-  const [from, to] = [curve[0]?.[0] ?? 0, curve.at(-1)?.[0] ?? 1];
+  const [from, to] = [nth(curve, 0)[0], nth(curve, curve.length - 1)[0]];
   const marks: Mark[] = [
     rule(-Infinity, wanted, Infinity, wanted, { ink: 'accent', dash: true, name: 'wanted' }),
     path(curve, { weight: 1.8, name: `power-over-${name}` }),

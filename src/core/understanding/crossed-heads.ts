@@ -2,6 +2,7 @@
  * Names that cross, in two rows or in one, each of the first over the same of the second: two factors, or groups and
  * times, over their readings, or groups over their figures.
  */
+import { widthOf } from '../numeric/width-of';
 import { transpose } from 'd3-array';
 import { isMissing } from '../readings/parse-number';
 import { limits } from '../readings/table-edit';
@@ -128,7 +129,7 @@ interface Names {
 /** One row of names, each over several columns of numbers: those are numbered. */
 function numberedBelow([upper = [], ...body]: Rows): Names | undefined {
   const names = upper.filter((name) => name.trim() !== '');
-  const width = Math.max(upper.length, body[0]?.length ?? 0);
+  const width = Math.max(upper.length, widthOf(body));
   const areNames = names.length > 1 && names.length < width && names.every((name) => /^\p{L}/u.test(name.trim()));
   if (!areNames || textAt(upper, 0) === '') return undefined;
   let number = 0;

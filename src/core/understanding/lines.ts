@@ -1,4 +1,5 @@
 /** Numbers that stand many to a cell, as they come from a text or a message. */
+import { widthOf } from '../numeric/width-of';
 import { valueOf } from './sums';
 import { cellAt } from '../readings/cell-at';
 
@@ -80,7 +81,7 @@ export function linesApart(block: Rows): string[][] | undefined {
   const below = rest.map(listed);
   if (rest.length > 0 && listed(head) === undefined && below.every((l) => l !== undefined)) {
     const rows = together(below);
-    const width = rows[0]?.length ?? 0;
+    const width = widthOf(rows);
     if (width === 1) return [[head.trim()], ...rows];
     const names = [/\s*[;|,]\s*/, /\s{2,}/, /\s+/].map((by) => head.trim().split(by)).find((n) => n.length === width);
     return names ? [names, ...rows] : rows;

@@ -175,7 +175,7 @@ export function fisherWorking(table: TwoByTwo): Step[] {
     'chance of the table seen',
     'P(a)',
     '\\binom{a+c}{a}\\binom{b+d}{b}\\Big/\\binom{N}{a+b}',
-    masses[a - from] ?? 0,
+    nth(masses, a - from),
   );
   // A long list of tables is told by its likeliest.
   const listed = [...masses.keys()].sort((x, y) => nth(masses, y) - nth(masses, x)).slice(0, 12);

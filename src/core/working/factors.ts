@@ -1,4 +1,5 @@
 /** The working of analyses with two factors, or with the same subjects under every condition. */
+import { widthOf } from '../numeric/width-of';
 import { nth } from '../numeric/nth';
 import { fisherF } from '../distributions/f';
 import type { RepeatedMeasures } from '../procedures/repeated-measures';
@@ -82,7 +83,7 @@ const meanOf = (values: readonly number[]): number => values.reduce((s, x) => s 
 /** Repeated measures on one factor, with both corrections. Source: Fisher (1925), Greenhouse & Geisser (1959). */
 export function repeatedWorking(rows: readonly (readonly number[])[], found: RepeatedMeasures): Step[] {
   const w = new Working();
-  const [n, k] = [symbol('n', rows.length), symbol('k', rows[0]?.length ?? 0)];
+  const [n, k] = [symbol('n', rows.length), symbol('k', widthOf(rows))];
   const grand = w.look('grand mean', '\\bar{y}', '\\frac{1}{nk}\\sum y_{ij}', meanOf(rows.flat()));
   const spread = (means: readonly number[], mark: string): Term =>
     total(`\\sum (\\bar{y}_{${mark}} - \\bar{y})^2`, means, (m, i) =>

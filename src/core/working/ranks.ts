@@ -1,4 +1,5 @@
 /** The working of rank tests: by counting where the test counted, else in the large-sample form it used. */
+import { widthOf } from '../numeric/width-of';
 import { nth } from '../numeric/nth';
 import { chiSquare } from '../distributions/chi-square';
 import { normal } from '../distributions/normal';
@@ -145,7 +146,7 @@ export function kruskalWallisWorking(groups: readonly (readonly number[])[]): St
 /** Rank test of repeated readings: rows are subjects, columns conditions. Source: Friedman (1937). */
 export function friedmanWorking(rows: readonly (readonly number[])[]): Step[] {
   const w = new Working();
-  const k = rows[0]?.length ?? 0;
+  const k = widthOf(rows);
   const [n, K] = [symbol('n', rows.length), symbol('k', k)];
   const ranksByRow = rows.map((row) => ranked([...row]).ranks);
   const sums = Array.from({ length: k }, (_, j) =>
@@ -220,7 +221,7 @@ export function dunnWorking(
 /** One pair of conditions after Friedman's test. Source: Nemenyi (1963). */
 export function friedmanPairWorking(rows: readonly (readonly number[])[], i: number, j: number): Step[] {
   const w = new Working();
-  const size = rows[0]?.length ?? 0;
+  const size = widthOf(rows);
   const [n, k] = [symbol('n', rows.length), symbol('k', size)];
   const ranksByRow = rows.map((row) => ranked([...row]).ranks);
   const mean = (c: number, mark: string): Term =>
