@@ -48,6 +48,29 @@ const tableOf = (name, rows, columns) => ({
   rowCount: rows,
   columns: made(rows, columns),
 });
+/** A row for each reading: lines of two depths, each read in four weeks. */
+const rowsOf = (name, rows) => {
+  const [readings] = made(rows, 1);
+  const names = (id, called, role, of) => ({
+    ...readings,
+    id,
+    name: called,
+    unit: '',
+    role,
+    cells: readings.cells.map(of),
+  });
+  return {
+    ...tableOf(name, rows, 0),
+    subject: 'line',
+    shape: 'rows',
+    columns: [
+      names('line', 'line', 'subject', (_, i) => `L${Math.floor(i / 4)}`),
+      names('week', 'week', 'group', (_, i) => String(2 * (i % 4))),
+      names('depth', 'depth', 'group', (_, i) => (Math.floor(i / 4) % 2 ? 'deep' : 'shallow')),
+      readings,
+    ],
+  };
+};
 
 /** From a key to the paint that shows it: the frame after the one in which the cell's text changed. */
 async function typing(page, times) {
@@ -290,5 +313,33 @@ await served(4395, [], async (address) => {
       );
     }
   }
+  const { id: long } = await post(`/api/studies/${study}/tables`, { table: rowsOf('Lines', 100_000), origin: 'bench' });
+  const read = async () => {
+    await page.goto(`${base}/studies/${study}/readings/${long}`);
+    await page.getByRole('grid').waitFor();
+    await page.waitForTimeout(3000);
+  };
+  const write = async (text) => {
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+    await page.waitForTimeout(2000);
+  };
+  const [reads, writes] = [[], []];
+  for (let i = 0; i < 5; i++) {
+    reads.push(await longestTask(page, read));
+    await page.locator('#cell-0-3').click();
+    writes.push(await longestTask(page, () => write(`2${i}.5`)));
+    await page.locator('#cell-1-2').click();
+    writes.push(await longestTask(page, () => write(i % 2 ? 'deep' : 'shallow')));
+  }
+  for (const [what, of] of [
+    ['opening 100,000 rows of two factors', reads],
+    ['a cell of them written', writes],
+  ])
+    line(
+      `longest task, ${what}: processor`,
+      of.map((t) => t.cpu),
+      50,
+    );
   await browser.close();
 });

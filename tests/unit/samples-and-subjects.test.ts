@@ -12,7 +12,7 @@ import { summarize } from '../../src/core/procedures/sample-summary';
 import { countedAs, countingOf, countingWays } from '../../src/core/question/counting';
 import { firstQuestion } from '../../src/core/question/first';
 import { type Question, questionOf } from '../../src/core/question/question';
-import { hasSamples, repeatsOf } from '../../src/core/readings/groups';
+import { hasSamples, repeatsOf } from '../../src/core/readings/repeats';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { alternativeName } from '../../src/core/telling/method';
 import { DomainError, type Outcome } from '../../src/core/numeric/domain-error';

@@ -4,7 +4,8 @@ import { answer } from '../../src/core/answering/answer';
 import { describeTable } from '../../src/core/answer/describe-table';
 import { defaultQuestion } from '../../src/core/question/question';
 import { applyEdits } from '../../src/core/readings/edits';
-import { groupsOf, pairsOf, repeatsOf } from '../../src/core/readings/groups';
+import { groupsOf, pairsOf } from '../../src/core/readings/groups';
+import { repeatsOf } from '../../src/core/readings/repeats';
 import {
   mergeColumnsEdits,
   moveColumnEdits,

@@ -5,7 +5,7 @@ import type { GroupPart } from '../answer/group-part';
 import type { Shuffling } from '../procedures/shuffling';
 import type { Question } from '../question/question';
 import type { CountTable } from '../readings/counts';
-import type { Repeats } from '../readings/groups';
+import type { Repeats } from '../readings/repeats';
 import type { Table } from '../readings/table';
 import type { FigureKind } from '../scenes/figure-kinds';
 import type { Look } from '../scenes/groups-look';

@@ -3,7 +3,7 @@ import type { SpreadReason } from '../question/choices';
 import type { Question } from '../question/question';
 import type { CountTable } from '../readings/counts';
 import type { Factors } from '../readings/factors';
-import type { Repeats } from '../readings/groups';
+import type { Repeats } from '../readings/repeats';
 import type { Comparison } from './comparison';
 import type { GroupPart } from './group-part';
 import type { Registered } from './registered';

@@ -9,7 +9,7 @@ import { jointShapiroWilk, shapiroWilk } from '../procedures/shapiro-wilk';
 import { type UnusualPoint, unusualPoints } from '../procedures/unusual-points';
 import { moments } from '../numeric/sum';
 import type { Additivity } from '../procedures/randomized-blocks';
-import type { Repeats } from '../readings/groups';
+import type { Repeats } from '../readings/repeats';
 
 /**
  * How an assumption stands: nothing against it, something to weigh, something that matters, not to be judged; or it does

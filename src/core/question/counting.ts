@@ -1,6 +1,5 @@
 /** How several readings of one subject count: within it, by their mean, or each by itself. */
-import { type Repeats, hasSamples, repeatsOf } from '../readings/groups';
-import { repeatsInCells } from '../readings/repeats-in-cells';
+import { type Repeats, hasSamples, repeatsInCells, repeatsOf } from '../readings/repeats';
 import type { Table } from '../readings/table';
 import { asDesign, designOf, isNested, kindOf, ofTwoGroups, samplingOf } from './asking';
 import type { Design, Question } from './question';

@@ -3,7 +3,8 @@ import { attempt } from '../numeric/domain-error';
 import { countTable, holdsCounts } from '../readings/count-table';
 import type { CountTable } from '../readings/counts';
 import { byCell, factorsOf } from '../readings/factors';
-import { columnsAreGroups, groupsOf, hasSamples, repeatsOf } from '../readings/groups';
+import { columnsAreGroups, groupsOf } from '../readings/groups';
+import { hasSamples, repeatsOf } from '../readings/repeats';
 import { displayLevels, levelsOf } from '../readings/levels';
 import { type Column, type Table, called, columnsOf, findColumn } from '../readings/table';
 import { readColumn } from '../readings/read-column';
@@ -24,7 +25,7 @@ import { adjustedFor } from './covariate';
 import { innerNamed } from './inner';
 import { inNaturalOrder } from './natural-order';
 import { type Question, questionOf } from './question';
-import { standing } from '../readings/standing';
+import { standing } from '../readings/places';
 
 /** The parts that a column of expected counts, or of a ratio, stands for; undefined where there is none for each category. */
 function expectedRatio(table: Table, categories: number): number[] | undefined {

@@ -1,10 +1,11 @@
 /** Samples within samples: blades within lines, animals within litters. */
+import { nth } from '../numeric/nth';
 import { chosenColumns } from '../readings/groups';
 import { type Column, type Table, columnsOf, findColumn } from '../readings/table';
 import { subjectName } from '../understanding/vocabulary';
 import { isNested } from './asking';
 import type { Question } from './question';
-import { textAt } from '../readings/cell-at';
+import { placesOf, placesTogether } from '../readings/places';
 
 /** Columns that may name samples within the samples. */
 export function innerFor(question: Question, table: Table): Column[] {
@@ -25,18 +26,10 @@ export function innerNamed(question: Question, table: Table): Column | undefined
   const outer = columnsOf(table, 'subject')[0]?.cells;
   return innerFor(question, table).find(({ name, cells }) => {
     if (!outer || !subjectName.test(name)) return false;
-    const within = new Map<string, Set<string>>();
-    let rows = 0;
-    cells.forEach((cell, i) => {
-      const sample = textAt(outer, i);
-      if (cell.trim() === '' || sample === '') return;
-      rows++;
-      const known = within.get(sample);
-      if (known) known.add(cell.trim());
-      else within.set(sample, new Set([cell.trim()]));
-    });
-    const sizes = [...within.values()].map((set) => set.size);
-    const inner = sizes.reduce((sum, n) => sum + n, 0);
-    return inner < rows && sizes.some((n) => n > 1);
+    const [inner, samples] = [placesOf(cells).of, placesOf(outer).of];
+    const pairs = placesTogether([cells, outer], cells.length).of;
+    const rows = Array.from(pairs.keys()).filter((row) => nth(inner, row) >= 0 && (samples[row] ?? -1) >= 0);
+    const different = (places: Int32Array): number => new Set(rows.map((row) => places[row])).size;
+    return different(pairs) < rows.length && different(pairs) > different(samples);
   });
 }

@@ -1,7 +1,8 @@
 import { attempt } from '../numeric/domain-error';
 import { middleOf } from '../readings/banded';
 import { countTable, holdsCounts } from '../readings/count-table';
-import { columnsAreGroups, repeatsOf } from '../readings/groups';
+import { columnsAreGroups } from '../readings/groups';
+import { repeatsOf } from '../readings/repeats';
 import { type Table, columnsOf } from '../readings/table';
 import { hasKind } from '../analyses/kinds';
 import { asDesign, designOf, groupChoices, kindOf, ofOneGroup, samplingOf } from './asking';

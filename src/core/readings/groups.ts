@@ -1,11 +1,9 @@
-import { leastOf, mostOf } from '../numeric/extremes';
-import { moments, sum } from '../numeric/sum';
+import { moments } from '../numeric/sum';
 import { withDerived } from './derive';
 import { levelRows, displayLevels } from './levels';
 import { type ColumnReadings, type Reading, readColumn } from './read-column';
 import { type Column, type Table, called, columnsOf, findColumn } from './table';
 import { textAt } from './cell-at';
-import { addTo } from '../numeric/add-to';
 
 /** One group of a comparison with all its readings, wherever in the table they stand. */
 export interface Group {
@@ -160,73 +158,6 @@ export function groupsOf(raw: Table, choice: Choice = {}): Group[] {
     : groups;
   cache.set(key, result);
   return result;
-}
-
-/** Whether readings repeat subjects within groups, and whether groups share subjects. */
-export interface Repeats {
-  readings: number;
-  /** Different subjects, counted in each group. */
-  subjects: number;
-  /** Different subjects, each counted once. */
-  distinct: number;
-  /** Subjects with readings in more than one group. */
-  shared: number;
-  /** The fewest and the most readings of one subject in a group. */
-  each: { least: number; most: number };
-}
-
-/** Whether several readings come from single samples, each of one group alone. */
-export const hasSamples = (repeats: Repeats | undefined): boolean =>
-  repeats !== undefined && repeats.subjects < repeats.readings && repeats.shared === 0;
-
-const counted = new WeakMap<Table, Map<string, Repeats>>();
-
-/**
- * How often subjects come back; undefined when no column names them. Counts what `average` would take together.
- * @param within ids of the groups looked at; all where none are named
- */
-export function repeatsOf(table: Table, choice: Choice = {}, within?: readonly string[]): Repeats | undefined {
-  const subjectOf = subjectOfRow(withDerived(table));
-  if (!subjectOf) return undefined;
-  const cache = counted.get(table) ?? new Map<string, Repeats>();
-  counted.set(table, cache);
-  const key = JSON.stringify([choice.measure, choice.by, within]);
-  const before = cache.get(key);
-  if (before) return before;
-  // Readings come group after group, so a subject is new to a group where it was last met in another.
-  const placeOf = new Map<string, number>();
-  const lastGroup: number[] = [];
-  const groupsHolding: number[] = [];
-  const perSubject: number[] = [];
-  const counter: number[] = [];
-  let readings = 0;
-  const named = subjectOr(subjectOf);
-  const groups = groupsOf({ ...table, average: false }, choice).filter((g) => within?.includes(g.id) ?? true);
-  for (const [g, group] of groups.entries()) {
-    readings += group.readings.used.length;
-    for (const { row } of group.readings.used) {
-      const subject = named(row);
-      const place = placeOf.get(subject) ?? placeOf.size;
-      if (place === lastGroup.length) placeOf.set(subject, place);
-      if (lastGroup[place] === g) {
-        const at = counter[place] ?? 0;
-        addTo(perSubject, at, 1);
-        continue;
-      }
-      counter[place] = perSubject.push(1) - 1;
-      lastGroup[place] = g;
-      addTo(groupsHolding, place, 1);
-    }
-  }
-  const repeats = {
-    readings,
-    subjects: sum(groupsHolding),
-    distinct: groupsHolding.length,
-    shared: groupsHolding.filter((n) => n > 1).length,
-    each: { least: leastOf(perSubject), most: mostOf(perSubject) },
-  };
-  cache.set(key, repeats);
-  return repeats;
 }
 
 /** Two readings of one subject. */

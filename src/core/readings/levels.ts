@@ -1,4 +1,6 @@
+import { nth } from '../numeric/nth';
 import { besideKind } from './beside';
+import { placesOf } from './places';
 import type { Column, Level } from './table';
 
 interface Read {
@@ -10,21 +12,18 @@ const known = new WeakMap<Column, Read>();
 function read(column: Column): Read {
   const before = known.get(column);
   if (before) return before;
+  const { of, names } = placesOf(column.cells);
   const levels: Level[] = [...(column.levels ?? [])];
-  const places = new Map(levels.map((level, i) => [level.name, i]));
-  const rows = new Int32Array(column.cells.length).fill(-1);
-  column.cells.forEach((cell, row) => {
-    const name = cell.trim();
+  const inOrder = new Map(levels.map((level, i) => [level.name, i]));
+  const asides = Object.keys(column.aside).length > 0;
+  /** The group of each name, as they first appear. */
+  const groups: number[] = [];
+  const rows = of.map((place, row) => {
     // "Total" and "mean" under the groups are none.
-    if (name === '' || besideKind(column.aside[row])) return;
-    let place = places.get(name);
-    if (place === undefined) {
-      place = levels.length;
-      places.set(name, place);
-      // A group nobody has named otherwise goes by its text.
-      levels.push({ id: name.slice(0, 200), name });
-    }
-    rows[row] = place;
+    if (place < 0 || (asides && besideKind(column.aside[row]))) return -1;
+    const name = nth(names, place);
+    // A group nobody has named otherwise goes by its text.
+    return (groups[place] ??= inOrder.get(name) ?? levels.push({ id: name.slice(0, 200), name }) - 1);
   });
   const result = { levels, rows };
   known.set(column, result);

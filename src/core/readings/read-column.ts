@@ -1,4 +1,5 @@
 import { besideKind } from './beside';
+import { textAt } from './cell-at';
 import { type Understood, decimalMarkOf, plainlyRead, understand } from './parse-number';
 import { percentage, shareCell } from './share-cell';
 import type { Column, LimitRule } from './table';
@@ -60,6 +61,13 @@ export function readColumn(column: Column): ColumnReadings {
   known.set(column, readings);
   return readings;
 }
+
+/** A column's cells that were set aside, with the reason; totals and summaries are none. */
+export const cellsAside = ({ aside, cells }: Column): { row: number; text: string; reason: string }[] =>
+  Object.entries(aside).flatMap(([place, reason]) => {
+    const [row, text] = [Number(place), textAt(cells, Number(place))];
+    return text === '' || besideKind(reason) ? [] : [{ row, text, reason }];
+  });
 
 const unreadCells = new WeakMap<Column, Map<number, string>>();
 

@@ -1,7 +1,8 @@
 import { DomainError, demand } from '../numeric/domain-error';
 import { freshId, replacedColumns } from './replaced-columns';
 import { withDerived } from './derive';
-import { columnsAreGroups, repeatsOf } from './groups';
+import { columnsAreGroups } from './groups';
+import { repeatsOf } from './repeats';
 import { levelRows, levelsOf } from './levels';
 import { readColumn } from './read-column';
 import type { TableEdit } from './table-edit';

@@ -24,7 +24,8 @@ import { type Counting, countingOf, countingWays } from '../question/counting';
 import type { CountTable } from '../readings/counts';
 import { countTable, holdsCounts } from '../readings/count-table';
 import { factorColumns } from '../readings/factors';
-import { type Repeats, columnsAreGroups } from '../readings/groups';
+import { columnsAreGroups } from '../readings/groups';
+import { type Repeats } from '../readings/repeats';
 import { type Column, type Table, called, columnsOf } from '../readings/table';
 import { type PartName, type Segment, isPart } from '../words/segments';
 

@@ -4,7 +4,8 @@ import { readColumn } from '../readings/read-column';
 import { type Column, type Table, columnsOf, findColumn } from '../readings/table';
 import { areOpposites } from './opposites';
 import { groupName, turnName, variableIn } from './vocabulary';
-import { tally } from '../numeric/tally';
+import { leastOf } from '../numeric/extremes';
+import { placesOf, sizesOf } from '../readings/places';
 
 const best = <T>(all: readonly T[], weight: (one: T) => number): T | undefined =>
   all.reduce<{ one: T; weight: number } | undefined>((found, one) => {
@@ -38,12 +39,7 @@ export const likeliestCategory = (table: Table): Column | undefined => likeliest
 
 function likeliestOf(columns: readonly Column[]): Column | undefined {
   return best(columns, (c) => {
-    const counts = new Map<string, number>();
-    for (const text of c.cells) {
-      const name = text.trim();
-      if (name !== '') tally(counts, name);
-    }
-    const sizes = [...counts.values()];
+    const sizes = sizesOf(placesOf(c.cells));
     const levels = levelsOf(c).length;
     return (
       (/^(treat|group|arm|diet|drug|lamp|condition|dose|nutrient|medium|regime|method|feed)/i.test(c.name)
@@ -54,7 +50,7 @@ function likeliestOf(columns: readonly Column[]): Column | undefined {
       (/^(sex|gender)/i.test(c.name) ? 1.5 : 0) -
       (turnName.test(c.name) ? 1 : 0) -
       (levels < 2 ? 6 : levels > 12 ? 3 : 0) -
-      (sizes.length > 0 && Math.min(...sizes) < 2 ? 2 : 0)
+      (leastOf(sizes) < 2 ? 2 : 0)
     );
   });
 }

@@ -1,6 +1,6 @@
 /** Numbers that begin anew within each group, where replicate 1 of one group is another than replicate 1 of the next. */
 import { textAt } from '../readings/cell-at';
-import { standing } from '../readings/standing';
+import { standing } from '../readings/places';
 import { valueOf } from './sums';
 import type { Worked } from './limits-apart';
 import type { Incoming } from './seen';

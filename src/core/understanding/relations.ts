@@ -1,6 +1,6 @@
 /** What columns say of one another: samples within groups, subjects within samples, who was read at each time, what was set for all. */
 import { cellAt } from '../readings/cell-at';
-import { standing } from '../readings/standing';
+import { standing } from '../readings/places';
 import { nth } from '../numeric/nth';
 import type { Part } from './parts';
 import { type Seen, comesBack, inOrder } from './seen';

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { type Counting, countingOf, countingWays } from '../../core/question/counting';
 import type { Question } from '../../core/question/question';
-import type { Repeats } from '../../core/readings/groups';
+import type { Repeats } from '../../core/readings/repeats';
 import type { Table } from '../../core/readings/table';
 import { ShortAnswer } from './ShortAnswer';
 

@@ -37,10 +37,10 @@ export interface ColumnHeadProps {
 
 /** What a column says of itself under its name. */
 function tally(column: Column): string {
-  const { used, unread } = readColumn(column);
   if (column.role === 'group') return counted(levelsOf(column).length, 'group');
   if (column.role === 'subject') return `${levelsOf(column).length} named`;
   if (column.role === 'label') return `${column.cells.filter((c) => c.trim() !== '').length} named`;
+  const { used, unread } = readColumn(column);
   return unread.length > 0 ? `n ${used.length}, ${unread.length} unread` : `n ${used.length}`;
 }
 

@@ -6,7 +6,15 @@ import { columnsAreGroups } from '../../core/readings/groups';
 import { levelsOf } from '../../core/readings/levels';
 import { readColumn } from '../../core/readings/read-column';
 import type { Formula } from '../../core/readings/formula';
-import { type Column, type Table, called, columnsOf, emptyColumn, findColumn } from '../../core/readings/table';
+import {
+  type Column,
+  type Table,
+  called,
+  columnsOf,
+  emptyColumn,
+  findColumn,
+  isMeasured,
+} from '../../core/readings/table';
 import { parseExpression } from '../../formats/expression';
 import { CutsPicture } from './CutsPicture';
 import { Choose, ToolForm, byName } from '../kit/Parts';
@@ -22,6 +30,10 @@ const ways = {
   bands: 'bands between cut-points',
 };
 type Way = keyof typeof ways;
+
+/** Whether there are numbers to compute with; of names the first thousand tell. */
+const holdsNumbers = (c: Column): boolean =>
+  readColumn(isMeasured(c.role) ? c : { ...c, cells: c.cells.slice(0, 1000) }).used.length > 0;
 
 interface Props {
   table: Table;
@@ -46,7 +58,7 @@ function Pick({
 
 /** Makes a column computed from others; it stays linked to them. */
 export default function DeriveForm({ table, start, onAdd, onClose }: Props) {
-  const numeric = table.columns.filter((c) => readColumn(c).used.length > 0);
+  const numeric = table.columns.filter(holdsNumbers);
   const groups = columnsAreGroups(table) ? undefined : columnsOf(table, 'group')[0];
   const first = findColumn(table, start) ?? numeric[0];
   const [way, setWay] = useState<Way>('expression');

@@ -4,7 +4,7 @@ import type { Question } from '../../core/question/question';
 import { openDoubts } from '../../core/understanding/doubts/open-doubts';
 import { doubtsOf } from '../../core/readings/doubtful';
 import { looksLike, readAsEdits } from '../../core/understanding/read-as';
-import { readColumn } from '../../core/readings/read-column';
+import { cellsAside, readColumn } from '../../core/readings/read-column';
 import { type Table, isMeasured } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';
 import { AskNote } from './AskNote';
@@ -29,10 +29,11 @@ const listed = 20;
 
 /** Notes beside the readings: what to do next, what was set aside, what was not read. */
 export function ReadingsMargin({ table, onAsk, onPair, onGo, onEdit, onMend, children }: Props) {
-  const columns = table.columns.map((column, position) => ({ column, position, readings: readColumn(column) }));
-  const measured = columns.filter(({ column }) => isMeasured(column.role));
-  const aside = columns.flatMap(({ column, position, readings }) =>
-    column.formula ? [] : readings.aside.map((cell) => ({ ...cell, column, position })),
+  const measured = table.columns.flatMap((column, position) =>
+    isMeasured(column.role) ? [{ column, position, readings: readColumn(column) }] : [],
+  );
+  const aside = table.columns.flatMap((column, position) =>
+    column.formula ? [] : cellsAside(column).map((cell) => ({ ...cell, column, position })),
   );
   const unread = measured.flatMap(({ column, position, readings }) =>
     readings.unread.map((cell) => ({ ...cell, column, position })),

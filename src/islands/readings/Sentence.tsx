@@ -1,6 +1,7 @@
 import { repeatsUnder } from '../../core/question/counting';
 import { firstQuestion } from '../../core/question/first';
-import { columnsAreGroups, hasSamples } from '../../core/readings/groups';
+import { columnsAreGroups } from '../../core/readings/groups';
+import { hasSamples } from '../../core/readings/repeats';
 import { reshapeTargets } from '../../core/readings/reshape';
 import { type Shape, type Table, columnsOf, shapes } from '../../core/readings/table';
 import type { TableEdit } from '../../core/readings/table-edit';

@@ -1,7 +1,10 @@
 import { useEffect, useMemo, useState } from 'react';
+import { repeatsUnder } from '../../core/question/counting';
+import { firstQuestion } from '../../core/question/first';
 import { derivedColumn, withDerived } from '../../core/readings/derive';
 import { doubtsOf } from '../../core/readings/doubtful';
 import { doubtFinders } from '../../core/understanding/doubts/open-doubts';
+import { groupsOf } from '../../core/readings/groups';
 import { levelsOf } from '../../core/readings/levels';
 import { readColumn } from '../../core/readings/read-column';
 import { type Column, type Table, isMeasured } from '../../core/readings/table';
@@ -12,14 +15,17 @@ const few = 20_000;
 
 /** Looks at a column as the notes and heads around the grid do; what is found is remembered by the column. */
 async function read(column: Column): Promise<void> {
-  if (!isMeasured(column.role)) levelsOf(column);
-  else {
+  if (column.role === 'group' || column.role === 'subject') levelsOf(column);
+  if (isMeasured(column.role)) {
     readColumn(column);
     await stepBack();
     doubtsOf(column);
   }
   await stepBack();
 }
+
+/** How often subjects come back under the question a table raises. */
+const firstRepeats = (table: Table) => repeatsUnder(firstQuestion(table), table);
 
 const seen = new WeakSet<Column>();
 
@@ -43,8 +49,8 @@ export function useRead(table: Table): Table | undefined {
         if (left) return;
       }
       const derived = withDerived(table);
-      // What is unclear is looked for while nobody waits; the notes find it done.
-      for (const find of doubtFinders) {
+      // What is unclear, and what can be asked, is looked for while nobody waits; the notes find it done.
+      for (const find of [...doubtFinders, groupsOf, firstQuestion, firstRepeats]) {
         find(derived);
         await stepBack();
         if (left) return;

@@ -4,7 +4,7 @@ import { asLikely, demandNumbers } from '../../answer/limits';
 import { groupValues, independentChecks } from '../../answer/readings-checks';
 import { choicesOf } from '../../question/choices';
 import { groupsLook } from '../../scenes/groups-look';
-import { hasSamples } from '../../readings/groups';
+import { hasSamples } from '../../readings/repeats';
 import type { OfReadings } from '../analysis';
 import { compare, shufflingOfSeveral } from './compare';
 import { words } from './words';

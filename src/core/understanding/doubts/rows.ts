@@ -1,16 +1,15 @@
 /** Rows that lack a group, a partner or a name. */
 import { counted } from '../../readings/counted';
-import { repeatsOf } from '../../readings/groups';
+import { repeatsOf } from '../../readings/repeats';
 import { levelRows } from '../../readings/levels';
 import { readColumn } from '../../readings/read-column';
-import { standing } from '../../readings/standing';
+import { placesOf, placesTogether, standing } from '../../readings/places';
 import { type Column, type Table, called, columnsOf } from '../../readings/table';
 import { likeliestCategory, likeliestOutcome } from '../likeliest';
 import { isBlock } from '../vocabulary';
 import { subjectNoun } from '../subject-noun';
 import { type TableDoubt, asItIs, isSettled, some } from './doubt';
 import { tally } from '../../numeric/tally';
-import { textAt } from '../../readings/cell-at';
 
 /** Readings whose group is empty. */
 export function withoutGroup(table: Table): TableDoubt[] {
@@ -68,26 +67,22 @@ function isOncePerCondition(table: Table, subject: Column): boolean {
   const holds = (c: Column): boolean => standing(subject.cells, c.cells).several === 0;
   // Within blocks more than one factor may be compared.
   if (groups.length < 2 || !(isBlock(subject.name) || groups.some(holds))) return false;
-  const seen = new Set<string>();
-  for (let row = 0; row < table.rowCount; row++) {
-    const key = [subject, ...groups].map((c) => textAt(c.cells, row)).join('\n');
-    if (seen.has(key)) return false;
-    seen.add(key);
-  }
-  return true;
+  const all = [subject, ...groups].map((c) => c.cells);
+  return placesTogether(all, table.rowCount).names.length === table.rowCount;
 }
 
 /** Several rows of one subject, where each row is counted. */
 function answersAgain(table: Table): TableDoubt[] {
   const [subject] = columnsOf(table, 'subject');
-  const names = subject?.cells.filter((cell) => cell.trim() !== '') ?? [];
-  const subjects = new Set(names.map((cell) => cell.trim())).size;
-  if (!subject || subjects === names.length || isSettled(table, 'replicates')) return [];
+  const { of, names } = placesOf(subject?.cells ?? []);
+  const subjects = names.length;
+  const rows = of.filter((place) => place >= 0).length;
+  if (!subject || subjects === rows || isSettled(table, 'replicates')) return [];
   const name = table.subject || subjectNoun(subject.name) || 'subject';
   return [
     {
       code: 'replicates',
-      text: `${names.length} rows come from ${counted(subjects, name)}. What one ${name} was found to be in several rows is not independent: counted one by one, they make a difference look surer than it is.`,
+      text: `${rows} rows come from ${counted(subjects, name)}. What one ${name} was found to be in several rows is not independent: counted one by one, they make a difference look surer than it is.`,
       where: [],
       mends: [asItIs(table, 'replicates', 'Count each row')],
     },

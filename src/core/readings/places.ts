@@ -1,0 +1,68 @@
+/** Names as numbers: what goes through the rows of a long table compares whole numbers, not texts. */
+import { addTo } from '../numeric/add-to';
+import { textAt } from './cell-at';
+
+/** The place of each row among the different names there are, −1 where it has none. */
+export interface Places<T extends string | number = string | number> {
+  of: Int32Array;
+  names: T[];
+}
+
+/** Numbers names as they first appear; undefined has no place. */
+function numbered<T extends string | number>(length: number, at: (row: number) => T | undefined): Places<T> {
+  const numbers = new Map<T, number>();
+  const of = new Int32Array(length).fill(-1);
+  for (let row = 0; row < length; row++) {
+    const name = at(row);
+    if (name === undefined) continue;
+    const place = numbers.get(name) ?? numbers.size;
+    if (place === numbers.size) numbers.set(name, place);
+    of[row] = place;
+  }
+  return { of, names: [...numbers.keys()] };
+}
+
+const known = new WeakMap<readonly string[], Places<string>>();
+
+/** The places of a column's cells, the empty ones without one; found once for a list of cells. */
+export function placesOf(cells: readonly string[]): Places<string> {
+  const before = known.get(cells);
+  if (before) return before;
+  const places = numbered(cells.length, (row) => {
+    const name = textAt(cells, row);
+    return name === '' ? undefined : name;
+  });
+  known.set(cells, places);
+  return places;
+}
+
+/** The places of what several columns name together, an empty cell being a name like others. */
+export const placesTogether = ([first, ...others]: readonly (readonly string[])[], length: number): Places =>
+  others.reduce<Places>(
+    (places, cells) => {
+      const { of, names } = placesOf(cells);
+      return numbered(length, (row) => ((places.of[row] ?? -1) + 1) * (names.length + 1) + (of[row] ?? -1) + 1);
+    },
+    placesOf(first ?? []),
+  );
+
+/** How many rows have each place. */
+export function sizesOf({ of, names }: Places): Int32Array {
+  const sizes = new Int32Array(names.length);
+  for (const place of of) if (place >= 0) addTo(sizes, place, 1);
+  return sizes;
+}
+
+/** How many names one column has, and how many of them stand beside more than one name of another; empty cells count for neither. */
+export function standing(inner: readonly string[], outer: readonly string[]): { names: number; several: number } {
+  const [named, homes] = [placesOf(inner), placesOf(outer).of];
+  const home = new Int32Array(named.names.length).fill(-1);
+  const several = new Uint8Array(named.names.length);
+  named.of.forEach((name, row) => {
+    const at = homes[row] ?? -1;
+    if (name < 0 || at < 0) return;
+    if (home[name] === -1) home[name] = at;
+    else if (home[name] !== at) several[name] = 1;
+  });
+  return { names: home.filter((at) => at >= 0).length, several: several.filter((is) => is === 1).length };
+}
