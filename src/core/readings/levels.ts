@@ -1,6 +1,6 @@
 import { nth } from '../numeric/nth';
 import { besideKind } from './beside';
-import { placesOf } from './places';
+import { placesOf, sizesOf } from './places';
 import type { Column, Level } from './table';
 
 interface Read {
@@ -40,6 +40,12 @@ export const displayName = (name: string, { unit }: Pick<Column, 'unit'>): strin
 /** The groups of a group column by the names they go by in answers. */
 export const displayLevels = (column: Column): Level[] =>
   levelsOf(column).map((level) => ({ ...level, name: displayName(level.name, column) }));
+
+/** How many rows each group has. */
+export const levelSizes = (column: Column): Int32Array => {
+  const { rows, levels } = read(column);
+  return sizesOf(rows, levels.length);
+};
 
 /** For each row the place of its group among `levelsOf`, −1 where the cell is empty. */
 export const levelRows = (column: Column): Int32Array => read(column).rows;

@@ -46,10 +46,10 @@ export const placesTogether = ([first, ...others]: readonly (readonly string[])[
     placesOf(first ?? []),
   );
 
-/** How many rows have each place. */
-export function sizesOf({ of, names }: Places): Int32Array {
-  const sizes = new Int32Array(names.length);
-  for (const place of of) if (place >= 0) addTo(sizes, place, 1);
+/** How many rows have each of so many places. */
+export function sizesOf(places: Int32Array, count: number): Int32Array {
+  const sizes = new Int32Array(count);
+  for (const place of places) if (place >= 0) addTo(sizes, place, 1);
   return sizes;
 }
 

@@ -1,11 +1,10 @@
 /** Which of several columns a person most likely asks about, and by which they compare. */
-import { levelsOf } from '../readings/levels';
+import { levelSizes, levelsOf } from '../readings/levels';
 import { readColumn } from '../readings/read-column';
 import { type Column, type Table, columnsOf, findColumn } from '../readings/table';
 import { areOpposites } from './opposites';
 import { groupName, turnName, variableIn } from './vocabulary';
 import { leastOf } from '../numeric/extremes';
-import { placesOf, sizesOf } from '../readings/places';
 
 const best = <T>(all: readonly T[], weight: (one: T) => number): T | undefined =>
   all.reduce<{ one: T; weight: number } | undefined>((found, one) => {
@@ -39,7 +38,7 @@ export const likeliestCategory = (table: Table): Column | undefined => likeliest
 
 function likeliestOf(columns: readonly Column[]): Column | undefined {
   return best(columns, (c) => {
-    const sizes = sizesOf(placesOf(c.cells));
+    const sizes = levelSizes(c).filter((n) => n > 0);
     const levels = levelsOf(c).length;
     return (
       (/^(treat|group|arm|diet|drug|lamp|condition|dose|nutrient|medium|regime|method|feed)/i.test(c.name)

@@ -6,8 +6,9 @@ import { doubtsOf } from '../../core/readings/doubtful';
 import { doubtFinders } from '../../core/understanding/doubts/open-doubts';
 import { groupsOf } from '../../core/readings/groups';
 import { levelsOf } from '../../core/readings/levels';
+import { placesOf } from '../../core/readings/places';
 import { readColumn } from '../../core/readings/read-column';
-import { type Column, type Table, isMeasured } from '../../core/readings/table';
+import { type Column, type Table } from '../../core/readings/table';
 import { stepBack } from '../shared/give-way';
 
 /** Cells that are read within a frame. */
@@ -16,7 +17,8 @@ const few = 20_000;
 /** Looks at a column as the notes and heads around the grid do; what is found is remembered by the column. */
 async function read(column: Column): Promise<void> {
   if (column.role === 'group' || column.role === 'subject') levelsOf(column);
-  if (isMeasured(column.role)) {
+  else if (column.role === 'label') placesOf(column.cells);
+  else {
     readColumn(column);
     await stepBack();
     doubtsOf(column);

@@ -3,14 +3,14 @@ import { median } from 'd3-array';
 import { attempt } from '../../numeric/domain-error';
 import { mergeColumnsEdits, renameLevelEdits } from '../../readings/group-edits';
 import { columnsAreGroups } from '../../readings/groups';
-import { levelRows, levelsOf } from '../../readings/levels';
+import { levelRows, levelSizes, levelsOf } from '../../readings/levels';
 import { understand } from '../../readings/parse-number';
 import { rowAsNamesEdits } from '../../readings/row-as-names';
 import { type Table, called, columnsOf } from '../../readings/table';
 import type { TableEdit } from '../../readings/table-edit';
 import { type Mend, type TableDoubt, asItIs, isSettled, settle, some } from './doubt';
 import { cellAt, textAt } from '../../readings/cell-at';
-import { tally } from '../../numeric/tally';
+import { sum } from '../../numeric/sum';
 import { nth } from '../../numeric/nth';
 
 const flat = (name: string): string =>
@@ -136,10 +136,9 @@ export function nearNames(table: Table): TableDoubt[] {
     ...columnsOf(table, 'group').flatMap((column) => {
       const levels = levelsOf(column);
       if (levels.length > mostNames || column.formula) return [];
-      const counts = new Map<number, number>();
-      for (const place of levelRows(column)) tally(counts, place);
+      const sizes = levelSizes(column);
       // As typed: a space too many at the end parts no groups.
-      return clusters(levels.map((l, i) => ({ name: l.name, count: counts.get(i) ?? 0 }))).map((all) => {
+      return clusters(levels.map(({ name }, i) => ({ name, count: nth(sizes, i) }))).map((all) => {
         const [into = ''] = all;
         let current = column;
         const edits = all.slice(1).flatMap((name): TableEdit[] => {
@@ -169,19 +168,23 @@ export function oddNames(table: Table): TableDoubt[] {
   return columnsOf(table, 'group').flatMap((column): TableDoubt[] => {
     const levels = levelsOf(column);
     if (levels.length < 3 || levels.length > mostNames || column.formula) return [];
-    const rows = levelRows(column);
-    const counts = new Map<number, number>();
-    for (const place of rows) if (place >= 0) tally(counts, place);
-    const isNumber = (place: number): boolean =>
-      understand(nth(levels, place).name, column.unit, column.decimal).kind === 'number';
-    const numbers = [...counts].filter(([place]) => isNumber(place));
-    const odd = new Set([...counts.keys()].filter((place) => !isNumber(place)));
-    const told = [...rows.keys()].filter((row) => odd.has(rows[row] ?? -1));
-    const usual = median(numbers.map(([, n]) => n)) ?? 0;
+    const sizes = levelSizes(column);
+    const named = levels.flatMap(({ name }, place) => {
+      const n = nth(sizes, place);
+      return n > 0
+        ? [{ name, place, n, isNumber: understand(name, column.unit, column.decimal).kind === 'number' }]
+        : [];
+    });
+    const [numbers, odd] = [named.filter((l) => l.isNumber), named.filter((l) => !l.isNumber)];
+    const usual = median(numbers.map((l) => l.n)) ?? 0;
+    const count = sum(odd.map((l) => l.n));
     // A control among doses comes as often as they do, and where each comes once it is a word.
-    const isWord = (row: number): boolean => /^\p{L}{3}[\p{L}\s-]*$/u.test(textAt(column.cells, row));
-    const many = usual < 3 ? told.some(isWord) || told.length > 1 : told.length > usual / 2;
-    if (numbers.length < 2 || told.length === 0 || many) return [];
+    const isWord = ({ name }: { name: string }): boolean => /^\p{L}{3}[\p{L}\s-]*$/u.test(name);
+    const many = usual < 3 ? odd.some(isWord) || count > 1 : count > usual / 2;
+    if (numbers.length < 2 || count === 0 || many) return [];
+    const places = new Set(odd.map((l) => l.place));
+    const rows = levelRows(column);
+    const told = [...rows.keys()].filter((row) => places.has(nth(rows, row)));
     const place = (row: number): string => `${called(column, 'group')}, row ${row + 1}`;
     const one = told.length === 1;
     return [
