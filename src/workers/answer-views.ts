@@ -3,10 +3,14 @@ import { drawnPlate } from '../charts/drawn-plate';
 import { layout } from '../charts/layout';
 import type { Answer } from '../core/answer/answer';
 import { checkedValues, checksOf } from '../core/answering/checks-of';
+import { defaultFigureStyle } from '../core/figures/default-style';
 import type { FigureStyle } from '../core/figures/figure-style';
+import { figureLegend } from '../core/figures/legend';
 import { checkPicture } from '../core/scenes/check-picture';
 import { lookScene } from '../core/telling/look';
+import { methodsSentence, resultsSentence } from '../core/telling/report';
 import type { TableView, View } from '../core/scenes/views';
+import type { Text } from '../core/words/text';
 
 export const answerViews = {
   /** The picture of the answer, laid out. */
@@ -20,6 +24,12 @@ export const answerViews = {
       return { check, picture: picture && layout(picture) };
     });
   },
+  /** Its sentences for the paper; results only where there are any. */
+  telling: (answer: Answer): { methods: Text; results?: Text; legend: Text } => ({
+    methods: methodsSentence(answer),
+    ...(answer.comparison.ok ? { results: resultsSentence(answer, answer.comparison.value) } : {}),
+    legend: figureLegend(answer, defaultFigureStyle),
+  }),
   /** A figure of the answer alone. */
   figure: (answer: Answer, style: FigureStyle) => drawnPlate({ answer, style }),
 };

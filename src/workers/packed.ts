@@ -4,7 +4,7 @@
  */
 
 /** Lists shorter than this travel as they are. */
-const fewest = 256;
+const fewest = 32;
 const mark = '\u0000packed';
 
 interface Packed {

@@ -2,14 +2,12 @@ import { PencilLine, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Question } from '../../core/question/question';
-import { defaultFigureStyle } from '../../core/figures/default-style';
-import { methodsSentence, resultsSentence } from '../../core/telling/report';
-import { figureLegend } from '../../core/figures/legend';
 import { type Text, html, plain } from '../../core/words/text';
 import { useFocusBack } from '../kit/focus-back';
 import { CopyButton } from '../shared/CopyButton';
 import { RichText } from '../shared/RichText';
 import { useMerged } from './use-merged';
+import { useView } from './use-view';
 import TellTables from './TellTables';
 
 type Kind = keyof NonNullable<Question['own']>;
@@ -21,6 +19,8 @@ interface LineProps {
   question: Question;
   /** Whether groups stand under letters: one’s own wording may name them, and is not shown then. */
   hidden: boolean;
+  /** Whether newer words are on their way: older ones are not shown, but what is being typed stays. */
+  late: boolean;
   onChange: (question: Question) => void;
 }
 
@@ -53,7 +53,7 @@ function Rewording({ label, draft, onDraft, onAccept, onLeave }: RewordingProps)
 }
 
 /** A sentence for the paper: as it follows from the answer, or in the person's own words with its numbers renewed. */
-function TellLine({ name, kind, text, question, hidden, onChange }: LineProps) {
+function TellLine({ name, kind, text, question, hidden, late, onChange }: LineProps) {
   const [draft, setDraft] = useState<string>();
   const now = plain(text);
   const kept = hidden ? undefined : question.own?.[kind];
@@ -72,6 +72,7 @@ function TellLine({ name, kind, text, question, hidden, onChange }: LineProps) {
     keep(typed === '' || typed === now ? undefined : { text: typed, from: now });
     setDraft(undefined);
   };
+  if (late && draft === undefined) return <p className="mb-3 text-sm text-muted">{name} …</p>;
   return (
     <div className="mb-3">
       <h3 className="flex flex-wrap items-baseline gap-x-4 text-sm font-semibold">
@@ -146,37 +147,21 @@ interface Props {
 
 /** What the answer tells the paper: methods, results, legend, tables. */
 export function TellPart({ answer, onChange }: Props) {
-  const { question, comparison } = answer;
   const [tables, setTables] = useState(false);
-  const hidden = answer.blind !== undefined && answer.blind.to === undefined;
+  const { view: telling, late } = useView('telling', answer);
+  const shared = {
+    question: answer.question,
+    hidden: answer.blind !== undefined && answer.blind.to === undefined,
+    late,
+    onChange,
+  };
+  if (!telling) return <p className="text-sm text-muted">Putting it into words …</p>;
+  const { methods, results, legend } = telling;
   return (
     <>
-      <TellLine
-        name="Methods"
-        kind="methods"
-        text={methodsSentence(answer)}
-        question={question}
-        hidden={hidden}
-        onChange={onChange}
-      />
-      {comparison.ok && (
-        <TellLine
-          name="Results"
-          kind="results"
-          text={resultsSentence(answer, comparison.value)}
-          question={question}
-          hidden={hidden}
-          onChange={onChange}
-        />
-      )}
-      <TellLine
-        name="Legend"
-        kind="legend"
-        text={figureLegend(answer, defaultFigureStyle)}
-        question={question}
-        hidden={hidden}
-        onChange={onChange}
-      />
+      <TellLine name="Methods" kind="methods" text={methods} {...shared} />
+      {results && <TellLine name="Results" kind="results" text={results} {...shared} />}
+      <TellLine name="Legend" kind="legend" text={legend} {...shared} />
       <details onToggle={(e) => setTables(e.currentTarget.open)}>
         <summary className="w-fit cursor-pointer text-sm font-semibold">Tables</summary>
         {tables && <TellTables answer={answer} />}
