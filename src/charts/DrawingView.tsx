@@ -45,19 +45,22 @@ function ShapeView({ shape, place, onPoint, marked }: ShapeProps) {
           data-mark={shape.name}
         />
       );
-    case 'path':
+    case 'path': {
+      // Which readings a point stands for is not looked at before someone asks: of an answer on its way it is a long list.
+      const stands = 'cells' in shape;
+      const picked = marked !== undefined && shape.cells !== undefined && marked(shape.cells);
       return (
         <path
           d={shape.d}
           fill={shape.open ? 'none' : shape.filled ? colour : 'var(--ink-paper)'}
           fillOpacity={shape.tint}
           strokeDasharray={shape.dash ? '3 3' : undefined}
-          stroke={shape.cells && marked?.(shape.cells) ? 'var(--ink-accent)' : shape.weight ? colour : undefined}
-          strokeWidth={shape.cells && marked?.(shape.cells) ? 3 : shape.weight || undefined}
+          stroke={picked ? 'var(--ink-accent)' : shape.weight ? colour : undefined}
+          strokeWidth={picked ? 3 : shape.weight || undefined}
           data-mark={shape.name}
-          data-place={shape.cells ? place : undefined}
-          data-picked={shape.cells && marked?.(shape.cells) ? '' : undefined}
-          {...(shape.cells && onPoint
+          data-place={stands ? place : undefined}
+          data-picked={picked ? '' : undefined}
+          {...(stands && onPoint
             ? {
                 className: 'cursor-pointer',
                 onClick: () => onPoint({ title: shape.title ?? '', cells: shape.cells ?? [] }),
@@ -67,6 +70,7 @@ function ShapeView({ shape, place, onPoint, marked }: ShapeProps) {
           {shape.title && <title>{shape.title}</title>}
         </path>
       );
+    }
     case 'text':
       return (
         <text

@@ -17,7 +17,9 @@ export function jsonTable(text: string): string[][] | undefined {
   let value: unknown;
   try {
     // Numbers stay as they are written, to their last digit.
-    value = JSON.parse(text.replace(textOrNumber, (found) => (found.startsWith('"') ? found : `"${found}"`)));
+    // A record a line is a list of them.
+    const whole = /^\s*\{[^\n]*\}\s*\n\s*\{/u.test(text) ? `[${text.trim().replace(/\}\s*\n\s*\{/gu, '},{')}]` : text;
+    value = JSON.parse(whole.replace(textOrNumber, (found) => (found.startsWith('"') ? found : `"${found}"`)));
   } catch {
     return undefined;
   }

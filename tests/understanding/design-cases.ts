@@ -514,5 +514,150 @@ export function designCasesFrom(seed: number): Case[] {
       lines(['lamp', 'length', 'LCL', 'UCL'], ['red', '12.1', '11.0', '16.2'], ['white', '30.2', '29.0', '41.0']),
       { layout: ['summary'], groups: ['red', 'white'] },
     ),
+    one(
+      'stars-behind-readings',
+      'a star behind a reading is no part of it, and stands beside it',
+      lines(['red', 'white'], ...times(8, (i) => [about() + (i === 2 ? '*' : ''), about() + (i === 5 ? '†' : '')])),
+      { layout: ['columns'], groups: ['red', 'white'], readings: 16, asks: ['two-groups'] },
+    ),
+    one(
+      'letters-behind-means',
+      'letters of those that do not differ stand behind means',
+      lines(
+        ['lamp', 'mean', 'SE', 'n'],
+        ...['red', 'white', 'none'].map((lamp, i) => [lamp, about() + 'abc'.charAt(i), about(3, 1), '8']),
+      ),
+      { layout: ['summary'], groups: ['red', 'white', 'none'], labels: 'sign of mean', spread: 'sem', readings: 3 },
+    ),
+    one(
+      'one-of-three-marked',
+      'a 1 under the lamp that each plant had',
+      lines(
+        ['plant', 'red', 'white', 'blue', 'length'],
+        ...times(12, (i) => [i + 1, ...[0, 1, 2].map((k) => (i % 3 === k ? 1 : 0)), about()]),
+      ),
+      { layout: ['rows'], groups: ['red', 'white', 'blue'], readings: 12, asks: ['several'], doubts: [] },
+    ),
+    one(
+      'one-outcome-marked',
+      'a 1 under alive or under dead',
+      lines(['lamp', 'alive', 'dead'], ...times(16, (i) => [at(i, 1, ['red', 'white']), i % 3 ? 1 : 0, i % 3 ? 0 : 1])),
+      {
+        layout: ['categories'],
+        groups: ['red', 'white'],
+        categories: ['dead', 'alive'],
+        anyOrder: true,
+        asks: ['share'],
+      },
+    ),
+    one(
+      'several-additions-marked',
+      'N, P and K given or not, of which a plot may have several, are factors of their own',
+      lines(
+        ['plot', 'N', 'P', 'K', 'yield'],
+        ...times(16, (i) => [i + 1, i % 2, Math.floor(i / 2) % 2, Math.floor(i / 4) % 2, about()]),
+      ),
+      { layout: ['rows'], groups: ['0', '1'], readings: 16 },
+    ),
+    one(
+      'sections-numbered',
+      'readings numbered anew under the name of each lamp',
+      lines(
+        ['Red lamp', ''],
+        ...times(4, (i) => [i + 1, about()]),
+        ['White lamp', ''],
+        ...times(4, (i) => [i + 1, about()]),
+      ),
+      { layout: ['rows'], groups: ['Red lamp', 'White lamp'], readings: 8, asks: ['two-groups'] },
+    ),
+    one(
+      'sections-numbered-on',
+      'readings numbered on from lamp to lamp',
+      lines(
+        ['', 'length'],
+        ['Red lamp', ''],
+        ...times(4, (i) => [i + 1, about()]),
+        ['White lamp', ''],
+        ...times(4, (i) => [i + 5, about()]),
+      ),
+      { layout: ['rows'], groups: ['Red lamp', 'White lamp'], readings: 8, asks: ['two-groups'] },
+    ),
+    one(
+      'name-of-readings-over-sections',
+      'what was measured stands over the names of the groups',
+      lines(['length'], ['Red'], ...times(4, () => [about()]), ['White'], ...times(4, () => [about()])),
+      { layout: ['rows'], groups: ['Red', 'White'], readings: 8, asks: ['two-groups'] },
+    ),
+    one(
+      'arrows-in-cells',
+      'before and after in one cell, an arrow between them',
+      lines(['plant', 'length'], ...times(8, (i) => [`P${i + 1}`, `${about()} → ${about()}`])),
+      {
+        layout: ['repeated'],
+        groups: ['length before', 'length after'],
+        subject: 'plant',
+        readings: 16,
+        asks: ['paired'],
+      },
+    ),
+    one(
+      'blood-pressures',
+      'two pressures in a cell are no counts of so many',
+      lines(
+        ['patient', 'drug', 'blood pressure'],
+        ...times(8, (i) => [`P${i + 1}`, at(i, 4, ['a', 'b']), `${110 + few()}/${60 + few()}`]),
+      ),
+      { layout: ['rows'], groups: ['a', 'b'], subject: 'patient', readings: 8, asks: ['two-groups'] },
+    ),
+    one(
+      'variables-of-subjects-under-times',
+      'length and mass of each plant, before and after',
+      lines(
+        ['', 'Before', '', 'After', ''],
+        ['plant', 'length', 'mass', 'length', 'mass'],
+        ...times(6, (i) => [`P${i + 1}`, about(), about(5, 1), about(33), about(6, 1)]),
+      ),
+      {
+        layout: ['rows'],
+        groups: ['Before', 'After'],
+        subject: 'plant',
+        readings: 12,
+        asks: ['paired'],
+        doubts: ['which-outcome'],
+      },
+    ),
+    one(
+      'codes-under-two-conditions',
+      'each code stands once under each condition, whatever it is called',
+      lines(['zorb', 'shoe', 'length'], ...times(12, (i) => [`R${(i % 6) + 1}`, at(i, 6, ['old', 'new']), about()])),
+      { layout: ['rows'], groups: ['old', 'new'], subject: 'zorb', readings: 12, asks: ['paired'] },
+    ),
+    one(
+      'who-took-both',
+      'people by their names, each under both drugs',
+      lines(
+        ['who', 'drug', 'reaction'],
+        ...times(12, (i) => [at(i, 1, ['Ann', 'Ben', 'Cas', 'Dora', 'Edda', 'Finn']), at(i, 6, ['a', 'b']), about()]),
+      ),
+      { layout: ['rows'], groups: ['a', 'b'], subject: 'who', readings: 12, asks: ['paired'] },
+    ),
+    one(
+      'variables-down-unnamed',
+      'a variable a row under groups: length is not compared with mass',
+      lines(['', 'control', 'fed'], ['length', about(), `${about()}**`], ['mass', about(5, 1), `${about(5, 1)}*`]),
+      { layout: ['rows'], turned: true, notGroups: ['control', 'fed'], doubts: ['which-outcome'] },
+    ),
+    one(
+      'n-in-brackets-of-the-head',
+      'how many stand in brackets behind each mean',
+      lines(['lamp', 'mean length (n)', 'SD'], ['red', '20.1 (8)', '2.1'], ['white', '22.4 (9)', '2.5']),
+      { ...figures, spread: 'sd', doubts: [] },
+    ),
+    one(
+      'names-alone',
+      'nothing comes twice, so there is nothing to count',
+      lines(['lamp', 'length'], ['red', 'about 20'], ['white', 'a bit more'], ['none', 'less']),
+      { doubts: ['ambiguous-layout'] },
+    ),
   ];
 }

@@ -115,6 +115,10 @@ describe('opening files', () => {
     expect(
       await rowsOf('[{"lamp":"red","length":20.1,"lost":true},\n{"lamp":"white","length":null,"lost":false}]'),
     ).to.deep.equal(lamps);
+    expect(
+      await rowsOf('{"lamp":"red","length":20.1,"lost":true}\r\n{"lamp":"white","length":null,"lost":false}\n'),
+      'a record a line',
+    ).to.deep.equal(lamps);
     expect(await rowsOf(JSON.stringify(lamps))).to.deep.equal(lamps);
     expect(await rowsOf('{"red":[20.10,12345678901234567890],"white":[-1.5e-7],"no. 2":[]}')).to.deep.equal([
       ['red', 'white', 'no. 2'],

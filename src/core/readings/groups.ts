@@ -144,7 +144,8 @@ const known = new WeakMap<Table, Map<string, Group[]>>();
 export function groupsOf(raw: Table, choice: Choice = {}): Group[] {
   const cache = known.get(raw) ?? new Map<string, Group[]>();
   known.set(raw, cache);
-  const key = groupsAreColumns(raw, choice) ? '' : `${choice.measure ?? ''} ${choice.by ?? ''}`;
+  const { measure, by } = groupsAreColumns(raw, choice) ? {} : chosenColumns(raw, choice);
+  const key = JSON.stringify([measure?.id, by?.id]);
   const before = cache.get(key);
   if (before) return before;
   const table = withDerived(raw);

@@ -170,6 +170,51 @@ function namesOver(block: Rows): Names | undefined {
   return undefined;
 }
 
+/** A column under two names. */
+interface Place {
+  k: number;
+  a: string;
+  b: string;
+  unit: string;
+}
+
+/** Several variables of each subject under each of several conditions, a row for a subject under one; undefined of anything else. */
+function variablesOfSubjects(
+  called: string,
+  subjects: readonly string[],
+  places: readonly Place[],
+  cellsAt: (k: number) => string[],
+): string[][] | undefined {
+  if (subjects.length < 2 || new Set(subjects).size < subjects.length || subjects.includes('')) return undefined;
+  for (const [condition, variable] of [
+    ['a', 'b'],
+    ['b', 'a'],
+  ] as const) {
+    const variables = [...new Set(places.map((p) => p[variable]))];
+    const conditions = [...new Set(places.map((p) => p[condition]))];
+    const areVariables = variables.length > 1 && variables.every((name) => variableIn(name) !== undefined);
+    if (!areVariables || conditions.length < 2 || places.length !== variables.length * conditions.length) continue;
+    const at = (of: string, name: string): Place | undefined =>
+      places.find((p) => p[condition] === of && p[variable] === name);
+    if (conditions.some((of) => variables.some((name) => !at(of, name)))) continue;
+    const head = (name: string): string => {
+      const unit = places.find((p) => p[variable] === name && p.unit !== '')?.unit;
+      return unit === undefined ? name : `${name} (${unit})`;
+    };
+    return [
+      [called || 'subject', areTurns(conditions) ? 'time' : 'group', ...variables.map(head)],
+      ...conditions.flatMap((of) =>
+        subjects.map((subject, i) => [
+          subject,
+          of,
+          ...variables.map((name) => cellAt(cellsAt(at(of, name)?.k ?? -1), i)),
+        ]),
+      ),
+    ];
+  }
+  return undefined;
+}
+
 /**
  * A block under crossed names with a reading a row, both names in columns of their own before it, or with a group a row
  * and its figures; undefined where no names cross, or where the rows are named as subjects are.
@@ -190,11 +235,14 @@ export function crossedApart(block: Rows): string[][] | undefined {
   // Readings numbered under each group, and beside them what else they were read under, or who they are of.
   const numbered = [...new Set(lower.slice(first))].every((name, i) => isReplicate(name, i) || name === 'ABCDEFGH'[i]);
   const names = first === 1 && !times && !numbering && numbered ? cellsAt(0) : undefined;
-  if (!times && !numbering && !names) return undefined;
   const places = Array.from({ length: width - first }, (_, i) => {
     const [over, under] = [splitUnit(cellAt(outer, first + i)), splitUnit(cellAt(lower, first + i))];
     return { k: first + i, a: over.name, b: under.name, unit: under.unit || over.unit };
   });
+  const ofSubjects =
+    first === 1 && !times && !numbering ? variablesOfSubjects(called(0), cellsAt(0), places, cellsAt) : undefined;
+  if (ofSubjects) return ofSubjects;
+  if (!times && !numbering && !names) return undefined;
   const units = new Set(places.map((p) => p.unit));
   const [as, bs] = [new Set(places.map((p) => p.a)), new Set(places.map((p) => p.b))];
   const pairs = new Set(places.map((p) => `${p.a}\n${p.b}`));

@@ -22,13 +22,18 @@ const isFigure = (text: string): boolean =>
   clockParts(text) !== undefined ||
   rangeIn(text) !== undefined ||
   isCountWithPercent(text) ||
-  isMeanWithInterval(text);
+  isMeanWithInterval(text) ||
+  twoFigures.test(text);
+/** Two figures in one cell: "20.1; 2.1", "20.1 → 22.3". */
+const twoFigures = /^\s*[+−-]?\d[\d.,]*\s*(?:;|→|⟶|[-=]>)\s*[+−-]?\d[\d.,]*\s*$/u;
 const plusMinus = /^[+−-]?[\d.,]+\s*(?:(?:±|\+\/-)\s*[\d.,]+|\([\d.,]+\)\s*[a-e*]{0,3}$)/;
 
 /** What is a reading below a name, and over readings a name: "0.5 mM", "10 %", "1a"; or a number of unclear marks, "1,234". */
 const isReading = (text: string): boolean =>
   isFigure(text) ||
-  /^(?:[+−-]?[1-9]\d{0,2},\d{3}|[\d.,]+ ?%|[£€$¥] ?[\d.,]+|[\d.,]+[a-e]{1,3})$/.test(text.trim()) ||
+  /^(?:[+−-]?[1-9]\d{0,2},\d{3}|[\d.,]+ ?%|[£€$¥] ?[\d.,]+|[\d.,]+(?:[a-e]{1,3}|\*{1,4}|[†‡§¶]{1,3}))$/.test(
+    text.trim(),
+  ) ||
   isUnit(/^[+−-]?[\d.,]+\s*([^\d\s.,].*)$/u.exec(text.trim())?.[1] ?? '');
 
 /** What people write where there is no number: a limit, a missing value, a dash. */

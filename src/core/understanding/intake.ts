@@ -44,6 +44,8 @@ import { outcomesTwice } from './outcomes-twice';
 import { numberedWithin } from './numbered-within';
 import { replicatesGathered } from './replicates-gathered';
 import { groupsBelow, sectionsApart } from './sections';
+import { signsBehind } from './signs-behind';
+import { oneMarked } from './one-marked';
 import type { Incoming } from './seen';
 import { cellsNamed } from './named-cells';
 import { namesFilledDown } from './names-filled-down';
@@ -224,6 +226,8 @@ function takenApart(block: Rows): { block: string[][]; note: string; split: bool
 /** What is made of columns before they are understood, one after another. */
 const steps: readonly ((columns: readonly Incoming[]) => Worked)[] = [
   sizesInHeads,
+  signsBehind,
+  oneMarked,
   numberedWithin,
   pairsInCells,
   durations,

@@ -1,3 +1,4 @@
+import { withoutSign } from './signs-behind';
 import { isMissing, understand } from '../readings/parse-number';
 import { splitUnit } from '../readings/units';
 import { hasHead, headsOf } from './heads';
@@ -123,6 +124,18 @@ export function isTurned(block: Rows): boolean {
   const merged = levels && over.every((text) => text === '');
   const replicates =
     merged || (headed && over.every((text, i) => isReplicate(text, i) && (levels || !/^[a-h]$/.test(text))));
+  // Variables down the side, and groups over them: readings of different things are not compared.
+  const ofVariables = body.every(
+    (row) => variableIn(textAt(row, 0)) !== undefined || splitUnit(textAt(row, 0)).unit !== '',
+  );
+  if (
+    headed &&
+    corner === '' &&
+    body.length > 1 &&
+    ofVariables &&
+    numbersBehind(body.map((row) => row.map(withoutSign)))
+  )
+    return true;
   if (headed && !replicates) return false;
   const own = replicates ? body : rows;
   const left = own.map((r) => textAt(r, 0));

@@ -1,4 +1,7 @@
-/** Two figures in each cell, "31:9" under "brown:green" or "120/80" under "systolic/diastolic": a column for each name. */
+/**
+ * Two figures in each cell, "31:9" under "brown:green" or "120/80" under "systolic/diastolic": a column for each name;
+ * "29.2 → 35.7" from before to after, and "120/80" of a blood pressure.
+ */
 import type { Worked } from './limits-apart';
 import type { Incoming } from './seen';
 import { splitUnit } from '../readings/units';
@@ -24,11 +27,35 @@ function partedBy(mark: (typeof marks)[number], { name, unit, cells }: Incoming)
   }));
 }
 
+/** Names of both figures where the head has one for them, and what parts them. */
+const ofOneName: readonly { mark: RegExp; head: RegExp; names: readonly [string, string] }[] = [
+  { mark: /\s*(?:→|⟶|[-=]>)\s*/u, head: /^/u, names: ['before', 'after'] },
+  { mark: /\//u, head: /^bp\b|blood pressure/iu, names: ['systolic', 'diastolic'] },
+];
+
+/** The two columns of cells whose head says what both are of; undefined of any other. */
+function partedUnderOne({ name, unit, cells }: Incoming): Incoming[] | undefined {
+  const filled = cells.filter((cell) => cell.trim() !== '');
+  if (filled.length < 2) return undefined;
+  for (const { mark, head, names } of ofOneName) {
+    const parts = (cell: string): string[] => (cell.trim() === '' ? ['', ''] : cell.trim().split(mark));
+    const isPair = (cell: string): boolean =>
+      parts(cell).length === 2 && parts(cell).every((part) => new RegExp(`^${figure}$`, 'u').test(part));
+    if (!head.test(name) || !filled.every(isPair)) continue;
+    return names.map((own, i) => ({
+      name: `${name} ${own}`.trim(),
+      unit,
+      cells: cells.map((cell) => parts(cell)[i] ?? ''),
+    }));
+  }
+  return undefined;
+}
+
 /** Columns with those parted that hold two figures a cell under the names of both. */
 export function pairsInCells(columns: readonly Incoming[]): Worked {
   const notes: string[] = [];
   const apart = columns.flatMap((column) => {
-    const parted = marks.map((mark) => partedBy(mark, column)).find(Boolean);
+    const parted = partedUnderOne(column) ?? marks.map((mark) => partedBy(mark, column)).find(Boolean);
     if (parted) notes.push(`“${column.name}” was parted into ${parted.map((p) => `“${p.name}”`).join(' and ')}.`);
     return parted ?? [column];
   });

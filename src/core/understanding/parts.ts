@@ -3,7 +3,7 @@ import { isError } from '../readings/parse-number';
 import { holdsShares } from '../readings/share-cell';
 import type { Role } from '../readings/table';
 import { areOpposites } from './opposites';
-import { nested, outermost, readOverTime, setForAll } from './relations';
+import { nested, outermost, readOverTime, setForAll, standOnce } from './relations';
 import { type Seen, comesBack, holdsYears, runs } from './seen';
 import {
   calendarName,
@@ -174,6 +174,9 @@ function partOf(c: Seen, columns: readonly Seen[]): Part {
   if (c.texts.every(isError) || (c.unit !== '' && numbers.some((o) => o.unit === c.unit))) return { role: 'measure' };
   if (c.texts.every((t, i) => (c.name === '' ? isReplicate(t, i) : replicateName.test(t))))
     return { role: 'label', as: 'replicate' };
+  // Names that come once under each of several conditions are whose readings these are.
+  if (/^(?:who|names?)$/iu.test(c.name.trim()) && texts.some((o) => c.distinct > o.distinct && standOnce(c, o)))
+    return { role: 'subject', as: 'name' };
   if (named(labelName) || holdsShares(c.texts)) return { role: 'label', as: 'name' };
   if (named(calendarName) && !named(groupName) && c.unique && numbers.length > 0)
     return { role: 'label', as: 'calendar' };

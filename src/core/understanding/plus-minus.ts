@@ -76,6 +76,9 @@ function limitsAlone(column: Incoming, filled: readonly string[]): Incoming[] | 
   ];
 }
 
+/** "mean length (n)": what stands in brackets is how many. */
+const sizeInHead = /\s*\(\s*n\s*\)\s*$/iu;
+
 /** A column whose cells are means with their spreads, as two columns, or three where they carry n; otherwise as it is. */
 function apart(column: Incoming, few: boolean): Incoming[] {
   const filled = column.cells.filter((c) => c.trim() !== '');
@@ -90,6 +93,7 @@ function apart(column: Incoming, few: boolean): Incoming[] {
   if (!pattern) return [column];
   const part = (k: number): string[] => column.cells.map((c) => pattern.exec(c)?.[k] ?? '');
   const name = column.name
+    .replace(sizeInHead, '')
     .replace(/[,;]?\s*\(?\s*(?:mean|average)?\s*(?:±|\+\/-)\s*[\p{L}.\d% ]*\)?\s*$/iu, '')
     .replace(
       new RegExp(
@@ -101,7 +105,7 @@ function apart(column: Incoming, few: boolean): Incoming[] {
   const n = part(3);
   return [
     { ...column, name: name || 'mean', cells: part(1) },
-    { name: kindIn(column.name) ?? '±', unit: '', cells: part(2) },
+    { name: sizeInHead.test(column.name) ? 'n' : (kindIn(column.name) ?? '±'), unit: '', cells: part(2) },
     ...(n.some((c) => c !== '') ? [{ name: 'n', unit: '', cells: n }] : []),
   ];
 }

@@ -85,18 +85,32 @@ function areSubjects({ numbers, texts, distinct, kind }: Seen): boolean {
   return levels.length > 2 && nth(levels, 0) > 0 && levels.every((x, i) => x === nth(levels, 0) + i);
 }
 
-/** The column of two that says who was read at each time of the other, whatever it is called: each stands beside each once. */
+/** Whether names of one column stand beside each of another's once, or nearly all of them, and never twice. */
+export function standOnce(who: Seen, when: Seen): boolean {
+  const cells = new Set(who.texts.map((name, row) => `${name}\n${cellAt(when.texts, row)}`)).size;
+  return (
+    who.texts.length === when.texts.length && cells === who.texts.length && cells > 0.8 * who.distinct * when.distinct
+  );
+}
+
+/** Conditions there are at most where nothing but codes says who was read under them. */
+const mostConditions = 3;
+
+/**
+ * The column of two that says who was read at each time of the other, whatever it is called, or by its codes under each
+ * of a few conditions: each stands beside each once.
+ */
 export function readOverTime(columns: readonly Seen[], parts: readonly Part[]): number | undefined {
   const [a, b, more] = columns.filter((_, i) => parts[i]?.role === 'group');
   if (!a || !b || more || a.texts.length !== b.texts.length) return undefined;
-  const [who, when] = isTimeName(b.name) ? [a, b] : [b, a];
-  const cells = new Set(who.texts.map((name, row) => `${name}\n${cellAt(when.texts, row)}`)).size;
-  return isTimeName(when.name) &&
+  const coded = [a, b].find((c) => c.kind === 'text' && c.distinct > mostConditions && c.texts.every(looksLikeId));
+  const [who, when] = isTimeName(b.name) || (!isTimeName(a.name) && coded === a) ? [a, b] : [b, a];
+  const told = isTimeName(when.name) || (coded === who && when.distinct <= mostConditions);
+  return told &&
     !isTimeName(who.name) &&
     !groupName.test(who.name) &&
     !variableIn(who.name) &&
-    cells === who.texts.length &&
-    cells > 0.8 * who.distinct * when.distinct &&
+    standOnce(who, when) &&
     areSubjects(who)
     ? who.place
     : undefined;

@@ -69,7 +69,9 @@ export function sectionsApart(block: Rows): string[][] | undefined {
   if (below) return below;
   const width = Math.max(0, ...rows.map((row) => row.length));
   const isName = (row: readonly string[]): boolean => filled(row).length === 1 && isText(cellAt(row, 0));
-  const at = rows.flatMap((row, i) => (isName(row) ? [i] : []));
+  // A name over a name is that of the readings.
+  const titled = rows[0] !== undefined && rows[1] !== undefined && isName(rows[0]) && isName(rows[1]);
+  const at = rows.flatMap((row, i) => (isName(row) && !(titled && i === 0) ? [i] : []));
   const [first = -1] = at;
   // Names over all columns may stand first.
   const heads = rows.slice(0, first);
@@ -80,6 +82,10 @@ export function sectionsApart(block: Rows): string[][] | undefined {
   if (!at.every((_, k) => under(k).length >= fewest && under(k).every(isReading))) return undefined;
   const names = at.map((i) => textAt(rows[i], 0).replace(/[:=]$/, ''));
   if (new Set(names).size < names.length) return undefined;
-  const readings = at.flatMap((_, k) => under(k).map((row) => [cellAt(names, k), ...row]));
-  return [...heads.map((row) => ['group', ...row]), ...readings];
+  // Rows numbered on, or anew under each name, are nobody who comes back.
+  const counts = (all: Rows): boolean => all.every((row, i) => Number(row[0]) === i + 1);
+  const numbered = at.every((_, k) => counts(under(k))) || counts(at.flatMap((_, k) => under(k)));
+  const from = width > 1 && numbered ? 1 : 0;
+  const readings = at.flatMap((_, k) => under(k).map((row) => [cellAt(names, k), ...row.slice(from)]));
+  return [...heads.map((row) => ['group', ...row.slice(from)]), ...readings];
 }

@@ -30,7 +30,8 @@ export function sharesInGrid(block: Rows): string[][] | undefined {
       return shareCell(cell) ?? (part && total > 0 ? { count: part.count, n: total } : undefined);
     }),
   );
-  if (!shares.every((row) => row.every((share) => share !== undefined && share.n > 0))) return undefined;
+  if (!shares.every((row) => row.every((share) => share !== undefined && share.n > 0 && share.count <= share.n)))
+    return undefined;
   return [
     ['group', 'stratum', 'found', 'n'],
     ...head.slice(1).flatMap((name, k) =>

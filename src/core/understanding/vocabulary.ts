@@ -8,7 +8,7 @@ export const spoken = (name: string): string => name.replace(/(?<=\p{L})_+(?=\p{
 
 /** Who readings are of, and what lives. */
 const persons =
-  'subject|participant|patient|volunteer|respondent|student|pupil|diver|swimmer|athlete|worker|infant|judge|rater|taster|panell?ist|assessor|person|child|donor|individual';
+  'subject|participant|patient|volunteer|respondent|student|pupil|diver|swimmer|runner|cyclist|rower|athlete|player|teacher|nurse|farmer|customer|client|employee|worker|twin|baby|infant|judge|rater|taster|panell?ist|assessor|person|child|donor|individual';
 const living =
   'animal|mouse|mice|rat|rabbit|dog|cat|cow|calf|pig|piglet|sheep|lamb|horse|goat|bird|hen|chick|fish|frog|snail|crab|shrimp|mussel|oyster|larva|larvae|fly|bee|plant|tree|seedling|shoot|frond';
 /** What readings are of: one thing looked at, perhaps more than once. */
@@ -25,7 +25,7 @@ export const numberName =
 /** A subject by its number or code: "mouse id", "sample no"; "after: no" is an answer. */
 export const idName = /(?<!:\s*)(?:^|[\s_.-])(?:id|ids|no\.?|nr\.?|number|code|tag|#)$/iu;
 export const labelName = starting(
-  'name|label|note|comment|remark|title|description|observer|initial|by|who|operator|time stamp|timestamp',
+  'name|label|note|sign|comment|remark|title|description|observer|initial|by|who|operator|time stamp|timestamp',
 );
 /** Days and years that stand beside readings. */
 export const calendarName = starting('date|year|day|month|time|when|season|quarter|sampled|collected');

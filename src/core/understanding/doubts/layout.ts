@@ -1,4 +1,6 @@
 /** What the table as a whole may be. */
+import { levelSizes } from '../../readings/levels';
+import { rowAsNamesEdits } from '../../readings/row-as-names';
 import { type Column, type Table, columnsOf, isMeasured } from '../../readings/table';
 import { isMirrored } from '../mirrored';
 import type { TableEdit } from '../../readings/table-edit';
@@ -142,6 +144,31 @@ export function mirroredTable(table: Table): TableDoubt[] {
       text: 'Rows and columns have the same names, and the table is the same across its diagonal: these are distances or correlations between them rather than readings, and there is nothing in them to compare.',
       where: [],
       mends: [asItIs(table, 'ambiguous-layout', 'They are readings')],
+    },
+  ];
+}
+
+/** Categories of which each row has one of its own: there is nothing to count. */
+export function namesAlone(table: Table): TableDoubt[] {
+  if (table.shape !== 'categories' || isSettled(table, 'ambiguous-layout')) return [];
+  const { by, outcome } = likeliestCrossing(table);
+  const alone = columnsOf(table, 'group').filter((c) => {
+    const sizes = levelSizes(c).filter((n) => n > 0);
+    return (c.id === by || c.id === outcome) && sizes.length > 1 && sizes.every((n) => n === 1);
+  });
+  if (alone.length === 0) return [];
+  const names = alone.flatMap((c) => (c.name ? [`“${c.name}”`] : []));
+  const under = names.length > 0 ? ` under ${some(names)}` : '';
+  const headed = table.columns.every((c) => c.name === '') ? attempt(() => rowAsNamesEdits(table, 0)) : undefined;
+  return [
+    {
+      code: 'ambiguous-layout',
+      text: `No two rows hold the same${under}: there is nothing to count. If these are readings, each cell should hold one number.`,
+      where: [],
+      mends: [
+        ...(headed?.ok ? [{ label: 'The first row holds the names', edits: headed.value }] : []),
+        asItIs(table, 'ambiguous-layout', 'They are categories'),
+      ],
     },
   ];
 }
