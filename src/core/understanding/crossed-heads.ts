@@ -185,7 +185,8 @@ function variablesOfSubjects(
   places: readonly Place[],
   cellsAt: (k: number) => string[],
 ): string[][] | undefined {
-  if (subjects.length < 2 || new Set(subjects).size < subjects.length || subjects.includes('')) return undefined;
+  if (subjects.length < 2 || subjects.length * places.length > limits.rows) return undefined;
+  if (new Set(subjects).size < subjects.length || subjects.includes('')) return undefined;
   for (const [condition, variable] of [
     ['a', 'b'],
     ['b', 'a'],
@@ -197,19 +198,21 @@ function variablesOfSubjects(
     const at = (of: string, name: string): Place | undefined =>
       places.find((p) => p[condition] === of && p[variable] === name);
     if (conditions.some((of) => variables.some((name) => !at(of, name)))) continue;
-    const head = (name: string): string => {
-      const unit = places.find((p) => p[variable] === name && p.unit !== '')?.unit;
-      return unit === undefined ? name : `${name} (${unit})`;
-    };
+    const unitsOf = (name: string): string[] => [
+      ...new Set(places.flatMap((p) => (p[variable] === name ? [p.unit] : []))),
+    ];
+    // What is in two units is not one variable yet.
+    if (variables.some((name) => unitsOf(name).length > 1)) continue;
     return [
-      [called || 'subject', areTurns(conditions) ? 'time' : 'group', ...variables.map(head)],
-      ...conditions.flatMap((of) =>
-        subjects.map((subject, i) => [
-          subject,
-          of,
-          ...variables.map((name) => cellAt(cellsAt(at(of, name)?.k ?? -1), i)),
-        ]),
-      ),
+      [
+        called || 'subject',
+        areTurns(conditions) ? 'time' : 'group',
+        ...variables.map((name) => (unitsOf(name)[0] ? `${name} (${unitsOf(name)[0]})` : name)),
+      ],
+      ...conditions.flatMap((of) => {
+        const columns = variables.map((name) => cellsAt(at(of, name)?.k ?? -1));
+        return subjects.map((subject, i) => [subject, of, ...columns.map((cells) => cellAt(cells, i))]);
+      }),
     ];
   }
   return undefined;
