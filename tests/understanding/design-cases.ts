@@ -551,6 +551,21 @@ export function designCasesFrom(seed: number): Case[] {
       },
     ),
     one(
+      'answers-turned-round',
+      'whoever was asked twice and changed the answer marks no category',
+      lines(
+        ['subject', 'before', 'after'],
+        ...times(10, (i) => [`S${i + 1}`, i % 2 ? 'yes' : 'no', i % 2 ? 'no' : 'yes']),
+      ),
+      { layout: ['categories'], categories: ['yes', 'no'], total: 10, asks: ['share'] },
+    ),
+    one(
+      'levels-down-unnamed',
+      'levels of one unit at the left are no variables',
+      lines(['', 'red', 'white'], ['low (N)', about(), about()], ['high (N)', about(), about()]),
+      { groups: ['red', 'white'] },
+    ),
+    one(
       'several-additions-marked',
       'N, P and K given or not, of which a plot may have several, are factors of their own',
       lines(

@@ -2,6 +2,7 @@
 import type { Worked } from './limits-apart';
 import { areOpposites } from './opposites';
 import type { Incoming } from './seen';
+import { areTurns } from './vocabulary';
 
 const yes = /^(?:1|yes|y|true|x|✓|✔)$/iu;
 const no = /^(?:0|no|n|false|)$/iu;
@@ -20,7 +21,8 @@ function runOf(columns: readonly Incoming[]): { first: number; count: number } |
   for (let count = columns.length; count > 1; count--)
     for (let first = 0; first + count <= columns.length; first++) {
       const run = columns.slice(first, first + count);
-      if (!run.every((_, i) => marking[first + i])) continue;
+      // Who was asked twice, and answered otherwise, marks nothing.
+      if (!run.every((_, i) => marking[first + i]) || areTurns(run.map((c) => c.name))) continue;
       const marked = (row: number): number => run.filter((c) => yes.test((c.cells[row] ?? '').trim())).length;
       if (run[0]?.cells.every((_, row) => marked(row) === 1)) return { first, count };
     }

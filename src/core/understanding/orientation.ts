@@ -125,9 +125,10 @@ export function isTurned(block: Rows): boolean {
   const replicates =
     merged || (headed && over.every((text, i) => isReplicate(text, i) && (levels || !/^[a-h]$/.test(text))));
   // Variables down the side, and groups over them: readings of different things are not compared.
-  const ofVariables = body.every(
-    (row) => variableIn(textAt(row, 0)) !== undefined || splitUnit(textAt(row, 0)).unit !== '',
-  );
+  const variables = body.map((row) => ({ known: variableIn(textAt(row, 0)), unit: splitUnit(textAt(row, 0)).unit }));
+  const ofVariables =
+    variables.every(({ known, unit }) => known !== undefined || unit !== '') &&
+    (variables.some(({ known }) => known !== undefined) || new Set(variables.map(({ unit }) => unit)).size > 1);
   if (
     headed &&
     corner === '' &&
