@@ -100,16 +100,16 @@ function dotsAt(mark: Extract<Mark, { mark: 'dots' }>, x: Scale, y: Scale): Shap
   const ends = endmost(along, 8);
   const crowd = apartInSight(places.filter((_, i) => !ends.has(i)));
   return [
-    ...inPieces(crowd).map((piece): Shape => ({ ...base, d: markerPath(mark.shape, piece, mark.size / 2) })),
+    ...inPieces(crowd).map((piece): Shape => ({ ...base, d: markerPath(mark.shape, piece, mark.size / 2, 1) })),
     ...[...ends].flatMap((i) => (places[i] ? [single(places[i], i)] : [])),
   ];
 }
 
-/** Places to a unit, each once: of points that fall on one another the eye sees one. */
+/** Places to a unit and a half, each once: of points that fall on one another the eye sees one. */
 function apartInSight(places: readonly { x: number; y: number }[]): { x: number; y: number }[] {
   const seen = new Map<number, { x: number; y: number }>();
   for (const at of places) {
-    const key = Math.round(at.x) * 65_536 + Math.round(at.y);
+    const key = Math.round(at.x / 1.5) * 65_536 + Math.round(at.y / 1.5);
     if (!seen.has(key)) seen.set(key, at);
   }
   return [...seen.values()];

@@ -26,9 +26,17 @@ const shapes: readonly { type: SymbolType; fills: number; turned?: true }[] = [
   { type: symbolStar, fills: 0.5 },
 ];
 
-/** SVG path of markers centred on the places given, each about `size` across; `shape` is a group's place. */
-export function markerPath(shape: number, places: readonly { x: number; y: number }[], size: number): string {
-  const out = pathRound(2);
+/**
+ * SVG path of markers centred on the places given, each about `size` across; `shape` is a group's place, `digits` the
+ * decimals of its coordinates.
+ */
+export function markerPath(
+  shape: number,
+  places: readonly { x: number; y: number }[],
+  size: number,
+  digits = 2,
+): string {
+  const out = pathRound(digits);
   const { type, fills, turned } = shapes[markerOf(shape)] ?? { type: symbolCircle, fills: 0.75 };
   const sign = turned ? -1 : 1;
   for (const { x, y } of places) {

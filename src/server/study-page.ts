@@ -4,6 +4,7 @@ import { asksOfEvery } from '../core/question/asking';
 import { analysisOf } from '../core/analyses/registry';
 import { kindNames } from '../core/figures/kinds';
 import type { SpineEntry, SpineLists } from '../core/study/spine';
+import { type Packed, pack } from '../formats/wire';
 import { type KeptFigure, figuresOf } from '../store/figures';
 import type { Db } from '../store/open';
 import { NotFound } from '../store/errors';
@@ -23,8 +24,8 @@ export interface Spine extends SpineLists {
 const withinPage = 20_000;
 
 /** The table a page starts from; undefined when it is to be fetched. @throws NotFound */
-export const tableForPage = (db: Db, id: string): KeptTable | undefined =>
-  cellCount(db, id) <= withinPage ? readTable(db, id) : undefined;
+export const tableForPage = (db: Db, id: string): Packed<KeptTable> | undefined =>
+  cellCount(db, id) <= withinPage ? pack(readTable(db, id)) : undefined;
 
 /** The spine of a study. @throws NotFound */
 export function studySpine(db: Db, studyId: string): Spine {

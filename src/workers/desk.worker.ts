@@ -3,16 +3,16 @@
  * them, so that a changed question travels alone. Stopped by ending the worker.
  */
 import { expose } from 'comlink';
-import { drawnPlate } from '../charts/drawn-plate';
+import { type DrawnPlate, drawnPlate } from '../charts/drawn-plate';
 import { answer, described } from '../core/answering/answer';
 import type { Answer } from '../core/answer/answer';
-import { alternativeMethods } from '../core/answering/alternative-methods';
+import { type AlternativeMethod, alternativeMethods } from '../core/answering/alternative-methods';
 import type { FigureStyle } from '../core/figures/figure-style';
 import { type Outcome, DomainError } from '../core/numeric/domain-error';
 import type { Question } from '../core/question/question';
 import type { Column, Table } from '../core/readings/table';
-import { type ViewArguments, type ViewName, answerView } from './answer-views';
-import { pack, unpack } from './packed';
+import { type Packed, pack, unpack } from '../formats/wire';
+import { type ViewArguments, type ViewName, type ViewOf, answerView } from './answer-views';
 
 const columns = new Map<number, Column>();
 let laid: { key: string; table: Table } | undefined;
@@ -28,7 +28,7 @@ function table(): Table {
 }
 
 /** An answer on its way, with the number its views are asked by. */
-function sent(found: Outcome<Answer>): { serial: number; packed: unknown } {
+function sent(found: Outcome<Answer>): { serial: number; packed: Packed<Outcome<Answer>> } {
   serial += 1;
   if (found.ok) made.set(serial, found.value);
   made.delete(serial - 2);
@@ -36,7 +36,7 @@ function sent(found: Outcome<Answer>): { serial: number; packed: unknown } {
 }
 
 const calls = {
-  column: (key: number, packed: unknown): void => void columns.set(key, unpack(packed) as Column),
+  column: (key: number, packed: Packed<Column>): void => void columns.set(key, unpack(packed)),
   /** Takes the table made of columns laid before, and forgets the others. */
   table: (head: Omit<Table, 'columns'>, keys: readonly number[]): void => {
     const key = JSON.stringify([head, keys]);
@@ -55,16 +55,16 @@ const calls = {
   },
   drop: (number: number): void => void held.delete(number),
   /** A figure of held answers, beside each other; undefined where one is held no more. */
-  plate: (shown: readonly { number: number; style: FigureStyle }[]): unknown => {
+  plate: (shown: readonly { number: number; style: FigureStyle }[]): Packed<DrawnPlate> | undefined => {
     const [first, ...others] = shown.flatMap(({ number, style }) => {
       const answered = held.get(number);
       return answered ? [{ answer: answered, style }] : [];
     });
     return first && others.length === shown.length - 1 ? pack(drawnPlate(first, others)) : undefined;
   },
-  others: (question: Question): unknown => pack(alternativeMethods(question, table())),
+  others: (question: Question): Packed<AlternativeMethod[]> => pack(alternativeMethods(question, table())),
   /** A view of the answer of this number; undefined where others were made since. */
-  view: <K extends ViewName>(of: number, name: K, rest: ViewArguments<K>): unknown => {
+  view: <K extends ViewName>(of: number, name: K, rest: ViewArguments<K>): Packed<ViewOf<K>> | undefined => {
     const answered = made.get(of);
     return answered && pack(answerView(name, answered, rest));
   },

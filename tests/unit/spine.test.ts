@@ -3,10 +3,12 @@ import { namesOf } from '../../src/core/question/naming';
 import { type Question, defaultQuestion } from '../../src/core/question/question';
 import { emptyColumn, tableOf } from '../../src/core/readings/table';
 import { distinctNames } from '../../src/core/telling/distinct-names';
+import { unpack } from '../../src/formats/wire';
 import { startDemo } from '../../src/server/demo-study';
 import { shelfLines, studySpine, tableForPage } from '../../src/server/study-page';
 import { type Branch, branchOf, branches, sought } from '../../src/core/study/spine';
 import { openDb } from '../../src/store/open';
+import { readTable } from '../../src/store/read-table';
 import { questionsOf, updateQuestion } from '../../src/store/questions';
 import { deleteTable } from '../../src/store/tables';
 
@@ -100,11 +102,24 @@ describe('the spine of the demo study', () => {
     expect(studySpine(db, study).questions[0]?.label).to.equal('Red lamp · White lamp');
   });
 
+  it('sends a table within its page as it is kept, a column as one text', () => {
+    const { readings } = studySpine(db, study);
+    for (const { id } of readings) {
+      const packed = tableForPage(db, id);
+      if (!packed) throw new Error('not within the page');
+      const props = JSON.stringify(packed);
+      expect(unpack(JSON.parse(props) as typeof packed)).to.deep.equal(JSON.parse(JSON.stringify(readTable(db, id))));
+      for (const { cells } of readTable(db, id).table.columns)
+        if (cells.length >= 32) expect(props).to.include(JSON.stringify(cells.join('\n')));
+    }
+    expect(readings.length).to.be.above(5);
+  });
+
   it('forgets what stood on a removed table', () => {
     const before = studySpine(db, study);
     const [first] = before.readings;
     if (!first) throw new Error('no readings');
-    expect(tableForPage(db, first.id)?.table.name).to.equal(first.label);
+    expect(readTable(db, first.id).table.name).to.equal(first.label);
     deleteTable(db, first.id, { at: '2026-01-02T04:00:00.000Z' });
     const spine = studySpine(db, study);
     expect(spine.readings.map((r) => r.id)).not.to.include(first.id);

@@ -15,6 +15,7 @@ import { useKeptValue } from '../shared/kept-value';
 import { NewerElsewhere } from '../shared/NewerElsewhere';
 import { RefusedNotice } from '../shared/RefusedNotice';
 import { SaveState } from '../shared/SaveState';
+import { type Packed } from '../../formats/wire';
 import { type Kept, type TableStore, followTable, guardUnsaved, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
 import { Choose, byName } from '../kit/Parts';
@@ -28,7 +29,7 @@ interface Asked {
 
 interface Side {
   asked: Asked;
-  kept: Kept | undefined;
+  kept: Packed<Kept> | undefined;
 }
 
 interface Props {

@@ -19,6 +19,7 @@ import { NewerElsewhere } from '../shared/NewerElsewhere';
 import { Choose } from '../kit/Parts';
 import { RichText } from '../shared/RichText';
 import { SaveState } from '../shared/SaveState';
+import { type Packed } from '../../formats/wire';
 import { type Kept, followTable, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
 import {
@@ -330,7 +331,7 @@ function Folded({
 }
 
 /** A figure for the paper at its true size, how it is drawn beside it, its legend below. */
-export const FigurePage = ({ kept, ...shown }: Shown & { kept: Kept | undefined }) => (
+export const FigurePage = ({ kept, ...shown }: Shown & { kept: Packed<Kept> | undefined }) => (
   <WithTable id={shown.asked.tableId} kept={kept}>
     {(found) => <Page {...shown} readings={found} />}
   </WithTable>

@@ -24,6 +24,7 @@ import { CopyButton } from '../shared/CopyButton';
 import { GroupMarker } from '../shared/GroupMarker';
 import { Choose } from '../kit/Parts';
 import { save } from '../shared/save';
+import { type Packed } from '../../formats/wire';
 import { type Kept, followTable, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
 import { useMany } from './use-many';
@@ -383,7 +384,7 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
 }
 
 /** One question asked of every measure at once: a line each, in order of effect or p, each opening to its own page. */
-export const ManyPage = ({ study, asked, kept }: { study: string; asked: Asked; kept: Kept | undefined }) => (
+export const ManyPage = ({ study, asked, kept }: { study: string; asked: Asked; kept: Packed<Kept> | undefined }) => (
   <WithTable id={asked.tableId} kept={kept}>
     {(found) => <Page study={study} asked={asked} kept={found} />}
   </WithTable>

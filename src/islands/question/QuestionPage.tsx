@@ -15,6 +15,7 @@ import { Live } from '../shared/Live';
 import { useKeptValue } from '../shared/kept-value';
 import { usePickedRows } from '../shared/picked-rows';
 import { SaveState } from '../shared/SaveState';
+import { type Packed } from '../../formats/wire';
 import { type Kept, followTable, guardUnsaved, tableStore } from '../shared/table-store';
 import { WhenLive } from '../shared/WhenLive';
 import { WithTable } from '../shared/WithTable';
@@ -67,7 +68,7 @@ interface Asked {
 interface Props {
   study: string;
   asked: Asked;
-  kept: Kept | undefined;
+  kept: Packed<Kept> | undefined;
   /** What a plan made for it on the bench comes back with. */
   planned?: number | undefined;
 }

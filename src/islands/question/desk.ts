@@ -5,9 +5,9 @@ import type { FigureStyle } from '../../core/figures/figure-style';
 import type { Outcome } from '../../core/numeric/domain-error';
 import type { Question } from '../../core/question/question';
 import type { Column, Table } from '../../core/readings/table';
+import { type Packed, pack, unpack } from '../../formats/wire';
 import type { ViewArguments, ViewName, ViewOf } from '../../workers/answer-views';
 import type { DeskCalls } from '../../workers/desk.worker';
-import { pack, unpack } from '../../workers/packed';
 import { callerOf } from '../shared/caller';
 import { giveWay } from '../shared/give-way';
 
@@ -60,8 +60,8 @@ export class Desk {
     return this.taken(await this.calls.answer(question));
   }
 
-  private taken({ serial, packed }: { serial: number; packed: unknown }): Outcome<Answer> {
-    const found = unpack(packed) as Outcome<Answer>;
+  private taken({ serial, packed }: { serial: number; packed: Packed<Outcome<Answer>> }): Outcome<Answer> {
+    const found = unpack(packed);
     if (found.ok) desks.set(found.value, { desk: this, serial });
     return found;
   }
@@ -91,7 +91,8 @@ export class Desk {
         return reason === '' && style ? [{ number, style }] : [];
       });
       if (reasons[0]) return { made: undefined, reasons };
-      return { made: unpack(await this.calls.plate(shown)) as DrawnPlate | undefined, reasons };
+      const plate = await this.calls.plate(shown);
+      return { made: plate && unpack(plate), reasons };
     });
     this.plates = turn.catch(() => undefined);
     return turn;
@@ -108,13 +109,14 @@ export class Desk {
   }
 
   async others(question: Question): Promise<AlternativeMethod[]> {
-    return unpack(await this.calls.others(question)) as AlternativeMethod[];
+    return unpack(await this.calls.others(question));
   }
 
   async view<K extends ViewName>(serial: number, name: K, rest: ViewArguments<K>): Promise<ViewOf<K> | undefined> {
-    const view = this.calls.view(serial, name, rest as never);
+    const sent = this.calls.view(serial, name, rest as never);
     this.looked();
-    return unpack(await view) as ViewOf<K> | undefined;
+    const view = await sent;
+    return view && (unpack(view) as ViewOf<K>);
   }
 
   /** Until a view is asked for, which will then come before whatever is asked next. @param ms how long to wait at most */

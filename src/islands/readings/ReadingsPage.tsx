@@ -20,6 +20,7 @@ import { counted, significant } from '../../core/words/numbers';
 import { useFileDrop, useFilePicker } from '../import/FileDrop';
 import { keepPicked } from '../shared/picked-rows';
 import { RefusedNotice } from '../shared/RefusedNotice';
+import { type Packed } from '../../formats/wire';
 import { type Kept, followTable, guardUnsaved, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
 import { ActionBar } from '../kit/ActionBar';
@@ -421,7 +422,15 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
 }
 
 /** The place where readings are typed, pasted, opened and put in order. */
-export const ReadingsPage = ({ study, table, kept }: { study: string; table: string; kept: Kept | undefined }) => (
+export const ReadingsPage = ({
+  study,
+  table,
+  kept,
+}: {
+  study: string;
+  table: string;
+  kept: Packed<Kept> | undefined;
+}) => (
   <WithTable id={table} kept={kept}>
     {(found) => <Readings study={study} kept={found} />}
   </WithTable>

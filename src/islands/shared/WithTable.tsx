@@ -1,4 +1,5 @@
 import { type ReactNode, useEffect, useState } from 'react';
+import { type Packed, unpack } from '../../formats/wire';
 import { inWords } from './api';
 import { fetchTable } from './fetch-table';
 import type { Kept } from './table-store';
@@ -6,13 +7,13 @@ import type { Kept } from './table-store';
 interface Props {
   id: string;
   /** The table where it came with the page; a large one is fetched once the page stands. */
-  kept: Kept | undefined;
+  kept: Packed<Kept> | undefined;
   children: (kept: Kept) => ReactNode;
 }
 
 /** Shows its content once the table is there. */
 export function WithTable({ id, kept: given, children }: Props) {
-  const [kept, setKept] = useState(given);
+  const [kept, setKept] = useState(() => given && unpack(given));
   const [trouble, setTrouble] = useState('');
   useEffect(() => {
     if (given) return;

@@ -4,7 +4,7 @@ import { answer, described } from '../../src/core/answering/answer';
 import { questionOf } from '../../src/core/question/question';
 import { tableOf } from '../../src/core/readings/table';
 import { answerView } from '../../src/workers/answer-views';
-import { pack, unpack } from '../../src/workers/packed';
+import { pack, unpack } from '../../src/formats/wire';
 
 /** What another thread would get of it. */
 const sent = (value: unknown): unknown => unpack(structuredClone(pack(value)));
@@ -46,8 +46,7 @@ describe('what travels between threads', () => {
 
   it('keeps what is the same the same, and sends it once', () => {
     const readings = long([{ row: 1, value: 2 }]);
-    const packed = pack({ one: { readings }, other: { readings } }) as { one: object; other: object };
-    const { one, other } = unpack(structuredClone(packed)) as Record<'one' | 'other', { readings: unknown[] }>;
+    const { one, other } = unpack(structuredClone(pack({ one: { readings }, other: { readings } })));
     expect(one.readings).to.deep.equal(readings);
     expect(one.readings).to.equal(other.readings);
     // Looked at twice, it is made once.

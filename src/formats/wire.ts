@@ -1,13 +1,20 @@
 /**
- * Large values between threads: lists of many like objects travel as one list a field, numbers as typed arrays, texts as
- * one text. Copying a hundred thousand readings takes a page hundreds of milliseconds, copying three arrays none.
+ * Large values on their way between threads, and texts on their way into a page: lists of many like objects travel as one
+ * list a field, numbers as typed arrays, texts as one text. Copying a hundred thousand readings takes a page hundreds of
+ * milliseconds, copying three arrays none.
  */
+
+declare const holds: unique symbol;
+/** What travels in place of a value. */
+export interface Packed<T> {
+  readonly [holds]?: T;
+}
 
 /** Lists shorter than this travel as they are. */
 const fewest = 32;
 const mark = '\u0000packed';
 
-interface Packed {
+interface PackedList {
   [mark]: 'numbers' | 'texts' | 'records';
   length: number;
   numbers?: Float64Array;
@@ -16,7 +23,7 @@ interface Packed {
   fields?: (readonly [name: string, values: unknown])[];
 }
 
-const isPacked = (value: object): value is Packed => mark in value;
+const isPacked = (value: object): value is PackedList => mark in value;
 const isPlain = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && Object.getPrototypeOf(value) === Object.prototype;
 
@@ -75,9 +82,9 @@ function packedWith(value: unknown, known: Map<object, unknown>): unknown {
 }
 
 /** A value of plain objects, lists, texts and numbers, ready to travel. What it holds twice travels once. */
-export const pack = (value: unknown): unknown => packedWith(value, new Map());
+export const pack = <T>(value: T): Packed<T> => packedWith(value, new Map()) as Packed<T>;
 
-function listOf({ length, numbers, texts, by = '', fields = [] }: Packed, known: Map<object, unknown>): unknown[] {
+function listOf({ length, numbers, texts, by = '', fields = [] }: PackedList, known: Map<object, unknown>): unknown[] {
   if (numbers) return Array.from(numbers);
   if (texts !== undefined) return texts.split(by);
   const columns = fields.map(([field, values]) => [field, unpackedWith(values, known) as unknown[]] as const);
@@ -128,4 +135,4 @@ function later(object: Record<string, unknown>, key: string, make: () => unknown
 }
 
 /** A packed value as it was. Long lists are made when they are first looked at, and then stay the same list. */
-export const unpack = (value: unknown): unknown => unpackedWith(value, new Map());
+export const unpack = <T>(packed: Packed<T>): T => unpackedWith(packed, new Map()) as T;
