@@ -6,7 +6,7 @@ import { factorsOf } from '../core/readings/factors';
 import { groupsOf } from '../core/readings/groups';
 import { repeatsOf } from '../core/readings/repeats';
 import { type Table, called, columnsOf } from '../core/readings/table';
-import { groupChoices, kindOf, ofOneGroup, isAdjusted, isNested } from '../core/question/asking';
+import { groupChoices, isAdjusted, isNested, kindOf, ofOneGroup, samplingOf } from '../core/question/asking';
 import { firstQuestion } from '../core/question/first';
 import { type Named, namesOf } from '../core/question/naming';
 import type { Question } from '../core/question/question';
@@ -45,7 +45,9 @@ const asked = ({ about, design }: Question): string =>
         ? 'nested'
         : isAdjusted(design)
           ? 'ancova'
-          : design;
+          : samplingOf(design) === 'crossed'
+            ? 'factorial'
+            : design;
 
 /** How many readings a first question counts, and of how many independent samples. */
 function counted(table: Table, question: Question | undefined): { readings: number; samples: number } {

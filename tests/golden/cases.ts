@@ -207,6 +207,59 @@ const visitsMissed: Table = {
   })),
 };
 
+/** Each line read at two depths in three months: a row a reading. */
+const everyDepth: Table = (() => {
+  const lines = ['L1', 'L2', 'L3', 'L4', 'L5', 'L6', 'L7'];
+  const depths = ['shallow', 'deep'];
+  const months = ['May', 'June', 'July'];
+  const masses = [
+    [10.2, 11.4, 12.9, 10.9, 12.6, 15.1],
+    [11.0, 11.9, 13.4, 11.5, 13.8, 15.0],
+    [9.8, 11.3, 12.2, 10.1, 12.0, 14.6],
+    [10.7, 11.6, 13.5, 11.9, 13.1, 16.2],
+    [10.1, 10.9, 12.0, 10.8, 12.9, 14.1],
+    [10.9, 11.8, 13.2, 11.2, 12.7, 15.6],
+    [10.4, 11.2, 12.4, 11.1, 12.2, 14.9],
+  ].flat();
+  const cells = lines.flatMap((line) => depths.flatMap((depth) => months.map((month) => ({ line, depth, month }))));
+  return tableOf(
+    [
+      names(
+        's',
+        'line',
+        'subject',
+        cells.map((c) => c.line),
+      ),
+      names(
+        'd',
+        'depth',
+        'group',
+        cells.map((c) => c.depth),
+      ),
+      names(
+        'm',
+        'month',
+        'group',
+        cells.map((c) => c.month),
+      ),
+      measure('y', 'frond mass', masses, 'g'),
+    ],
+    { measure: 'frond mass', subject: 'line', shape: 'rows' },
+  );
+})();
+const atDepths = (situation: string, more: Partial<Question> = {}, table = everyDepth): Case => ({
+  situation,
+  table,
+  question: questionOf('repeated-factorial', { measure: 'y', by: 'd', by2: 'm', ...more }),
+});
+/** Two readings of one line lost. */
+const someLost: Table = {
+  ...everyDepth,
+  columns: everyDepth.columns.map((c) =>
+    c.id === 'y' ? { ...c, cells: c.cells.map((cell, row) => (row === 4 || row === 9 ? '' : cell)) } : c,
+  ),
+};
+
 const counts = (columns: Record<string, number[]>, rows: string[], outcome = 'settled'): Table =>
   tableOf(
     [
@@ -634,6 +687,14 @@ export const cases: Record<string, Case[]> = {
       question: questionOf('mixed', { within: 'a-within-b' }),
     },
     { situation: 'bays at each condition', table: mixed, question: questionOf('mixed', { within: 'a-within-b' }) },
+  ],
+  'repeated factorial': [
+    atDepths('two depths in three months'),
+    atDepths('sphericity assumed, months over depths', { sphericity: 'assumed', within: 'b' }),
+    atDepths('differences between months', { within: 'interaction' }),
+    atDepths('lines as blocks', { method: 'mixed-model' }),
+    atDepths('two lost readings', {}, someLost),
+    atDepths('by ratios', byRatio),
   ],
   share: [
     {

@@ -98,11 +98,11 @@ describe('the notes on a table', () => {
     };
     const lamp = (i: number): string => (i % 2 ? 'red' : 'white');
     const value = (i: number): string => (20 + ((i * 7) % 11) / 2).toFixed(1);
-    // Each line under both lamps, at both depths: as two factors each of its readings counts.
+    // Each line under both lamps, at both depths.
     const everywhere = words(
       read((i) => `L${1 + Math.floor(i / 4)}\t${lamp(i)}\t${i % 4 > 1 ? 'deep' : 'shallow'}\t${value(i)}`, 24),
     );
-    expect(everywhere).to.include('depend on lamp and depth, when each line counts once for each of its readings?');
+    expect(everywhere).to.include('depend on lamp and depth, when each line is measured under every combination?');
     // Pairs: of one lamp alone each line has one reading.
     const pairs = words(
       pasted(

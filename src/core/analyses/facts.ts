@@ -6,9 +6,10 @@ export type Kind = 'estimate' | 'value' | 'two' | 'several' | 'factors';
 
 /**
  * How subjects were measured: each once, each with several readings within it, each once after something that was there
- * before, each once in a block, or under everything compared.
+ * before, each once in a block, or under everything compared; of two factors under every level of the second, or under
+ * every combination of both.
  */
-export type Sampling = 'once' | 'nested' | 'adjusted' | 'blocked' | 'within';
+export type Sampling = 'once' | 'nested' | 'adjusted' | 'blocked' | 'within' | 'crossed';
 
 /** What a kind of question lets one choose. Where a question says nothing, the first of each is taken. */
 export interface Facts {
@@ -57,7 +58,7 @@ export interface Facts {
   /** Whether, in a sentence about it, the test is named rather than what is compared. */
   namesTest?: boolean;
   /** How the sentence ends where each subject is measured under everything compared. */
-  within?: 'is measured twice' | 'is measured under every condition';
+  within?: 'is measured twice' | 'is measured under every condition' | 'is measured under every combination';
 }
 
 /** Facts of how an experiment was made, as far as it decides the comparison. */

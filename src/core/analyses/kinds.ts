@@ -6,6 +6,7 @@ import { several as blocked, two as blockedTwo } from './blocked/facts';
 import { facts as estimate } from './estimate/facts';
 import { facts as factorial } from './factorial/facts';
 import { facts as mixed } from './mixed/facts';
+import { facts as repeatedFactorial } from './repeated-factorial/facts';
 import { several as nested, two as nestedTwo } from './nested/facts';
 import { facts as oneSample } from './one-sample/facts';
 import { facts as paired } from './paired/facts';
@@ -35,6 +36,7 @@ export const designFacts = {
   factorial,
   repeated,
   mixed,
+  'repeated-factorial': repeatedFactorial,
   'nested-two': nestedTwo,
   nested,
   'adjusted-two': adjustedTwo,

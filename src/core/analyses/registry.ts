@@ -11,6 +11,7 @@ import { several as nested, two as nestedTwo } from './nested';
 import { analysis as oneSample } from './one-sample';
 import { analysis as paired } from './paired';
 import { analysis as repeated } from './repeated';
+import { analysis as repeatedFactorial } from './repeated-factorial';
 import { analysis as several } from './several';
 import { analysis as shareEstimate } from './share/estimate';
 import { analysis as shareOfOne } from './share/one';
@@ -37,6 +38,7 @@ const analyses: ByKind<Analysis> = {
     factorial,
     repeated,
     mixed,
+    'repeated-factorial': repeatedFactorial,
     'nested-two': nestedTwo,
     nested,
     'adjusted-two': adjustedTwo,

@@ -151,7 +151,8 @@ export interface Comparison {
     groupSizes?: number[];
   };
   sphericity?: { w: number; p: number } | undefined;
-  epsilon?: { greenhouseGeisser: number; huynhFeldt?: number };
+  /** Of several effects within subjects the smallest, with what it is of. */
+  epsilon?: { greenhouseGeisser: number; huynhFeldt?: number; of?: string };
   /** What a mixed model found: how readings vary within samples or subjects and between them. */
   model?: ModelPart;
   /** What the means are adjusted for, and how. */

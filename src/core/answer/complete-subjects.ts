@@ -71,7 +71,7 @@ export const gaps = (complete: NonNullable<Comparison['complete']>, subject: str
 };
 
 /** A weighted sum of each subject's readings, tested against 0: of a pair the difference, as it was typed. */
-function withinTest(rows: readonly (readonly number[])[], weights: readonly number[], level: number): TTest {
+export function withinTest(rows: readonly (readonly number[])[], weights: readonly number[], level: number): TTest {
   const at = (sign: 1 | -1): number => weights.indexOf(sign);
   const column = (j: number): number[] => rows.map((r) => there(r[j], 'A reading'));
   if (weights.filter((w) => w !== 0).length === 2 && at(1) >= 0 && at(-1) >= 0)

@@ -24,7 +24,3 @@ export const conditionalResiduals = (
     const shift = (between / (within + own.length * between)) * own.reduce((s, e) => s + e, 0);
     return own.map((e) => e - shift);
   });
-
-/** The weights of one mean among k, less another where one is named. */
-export const weightsOf = (k: number, a: number, b?: number): number[] =>
-  Array.from({ length: k }, (_, i) => Number(i === a) - Number(i === b));

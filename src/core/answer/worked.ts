@@ -1,7 +1,9 @@
 import { attempt } from '../numeric/domain-error';
 import { equivalenceWorking } from '../working/means';
+import { modelTestWorking } from '../working/nested';
 import { shuffleWorking } from '../working/resampling';
 import type { Step } from '../working/term';
+import { plural } from '../readings/counted';
 import type { Answer } from './answer';
 import type { Comparison } from './comparison';
 
@@ -14,6 +16,14 @@ interface WorkingPart {
 export function worked(title: string, make: () => Step[]): WorkingPart[] {
   const steps = attempt(make);
   return steps.ok ? [{ title, steps: steps.value }] : [];
+}
+
+/** Each test of a mixed model by the variances it rests on; undefined where none was fitted. */
+export function modelTestsWorked({ model, tests }: Comparison): WorkingPart[] | undefined {
+  const { variances, of = 'subject' } = model ?? {};
+  if (!variances) return undefined;
+  const found = { within: variances.within.variance, between: variances.between.variance };
+  return tests.flatMap((test) => worked(test.of ?? 'The test', () => modelTestWorking(found, test, plural(of))));
 }
 
 /** The two one-sided tests of equivalence, where a margin was given. */

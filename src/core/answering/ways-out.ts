@@ -1,5 +1,6 @@
 /** What could be asked instead where a question has no answer: each a question that has one. */
-import { isAdjusted, isBlocked, withEffect } from '../question/asking';
+import { designOf, hasConditions, isAdjusted, isBlocked, withEffect } from '../question/asking';
+import { factsOf } from '../analyses/kinds';
 import { withinBlocks } from '../question/block';
 import { choicesOf, methodsFor, tellsRatios } from '../question/choices';
 import { adjustedFor } from '../question/covariate';
@@ -34,6 +35,18 @@ function thought(question: Question, table: Table): WayOut[] {
     ...(isBlocked(design) && method === 'mixed-model'
       ? [{ words: 'Take the blocks as fixed', asked: { ...question, method: 'means' as const } }]
       : []),
+    // Of two factors either one or both may be within subjects: their names tell which.
+    ...(['within', 'crossed'] as const).flatMap((sampling) => {
+      const other = designOf('factors', sampling);
+      return hasConditions(design) && other !== design
+        ? [
+            {
+              words: `Each ${table.subject || 'subject'} ${factsOf({ about, design: other }).within ?? ''}`,
+              asked: { ...question, design: other },
+            },
+          ]
+        : [];
+    }),
     ...(isAdjusted(design)
       ? [{ words: 'Compare without adjusting', asked: adjustedFor(question, table, undefined) }]
       : isBlocked(design)

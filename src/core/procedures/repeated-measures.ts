@@ -1,11 +1,11 @@
 import { widthOf } from '../numeric/width-of';
 import { nth } from '../numeric/nth';
-import { chiSquare } from '../distributions/chi-square';
 import { fisherF } from '../distributions/f';
 import { demand } from '../numeric/domain-error';
 import { sum } from '../numeric/sum';
+import { orthonormalContrasts } from './orthonormal-contrasts';
+import { type Mauchly, sphericity } from './sphericity';
 import { withinRest } from './subject-rows';
-import { addTo } from '../numeric/add-to';
 
 export interface RepeatedMeasures {
   condition: { ss: number; df: number };
@@ -19,38 +19,9 @@ export interface RepeatedMeasures {
   huynhFeldt: { epsilon: number; p: number };
   /** Mauchly's (1940) test of sphericity; undefined with two conditions, with too few subjects, or when
    * some combination of the conditions never varies. */
-  mauchly: { w: number; chi2: number; df: number; p: number } | undefined;
+  mauchly: Mauchly | undefined;
   partialEtaSquared: number;
 }
-
-/** Determinant by elimination with pivots. */
-function determinant(matrix: readonly (readonly number[])[]): number {
-  const m = matrix.map((row) => [...row]);
-  let product = 1;
-  for (let j = 0; j < m.length; j++) {
-    let best = j;
-    for (let i = j + 1; i < m.length; i++) if (Math.abs(nth(nth(m, i), j)) > Math.abs(nth(nth(m, best), j))) best = i;
-    const [top, other] = [m[j] ?? [], m[best] ?? []];
-    [m[j], m[best]] = [other, top];
-    if (best !== j) product = -product;
-    const pivot = nth(other, j);
-    if (pivot === 0) return 0;
-    product *= pivot;
-    for (let i = j + 1; i < m.length; i++) {
-      const row = m[i] ?? [];
-      const factor = nth(row, j) / pivot;
-      for (let k = j; k < m.length; k++) addTo(row, k, -factor * nth(other, k));
-    }
-  }
-  return product;
-}
-
-/** Orthonormal contrasts of k conditions (Helmert's), as rows. */
-const helmert = (k: number): number[][] =>
-  Array.from({ length: k - 1 }, (_, i) => {
-    const size = Math.sqrt((i + 1) * (i + 2));
-    return Array.from({ length: k }, (__, j) => (j <= i ? 1 / size : j === i + 1 ? -(i + 1) / size : 0));
-  });
 
 /**
  * One-way repeated-measures analysis of variance: the same subjects under every condition.
@@ -79,23 +50,13 @@ export function repeatedMeasures(rows: readonly (readonly number[])[]): Repeated
   const f = ssCondition / df1 / (ssError / df2);
 
   // Covariances of the orthonormal contrasts; how unequal their spreads are is what ε measures.
-  const contrasts = helmert(k);
+  const contrasts = orthonormalContrasts(k);
   const covariance = contrasts.map((c) =>
     contrasts.map((d) => sum(c.map((w, i) => w * sum(d.map((v, j) => v * nth(nth(products, i), j))))) / (n - 1)),
   );
-  const trace = sum(covariance.map((row, i) => nth(row, i)));
-  const epsilon = trace ** 2 / (df1 * sum(covariance.flat().map((c) => c * c)));
+  const { epsilon, mauchly } = sphericity(covariance, n);
   const huynhFeldt = Math.min(1, (n * df1 * epsilon - 2) / (df1 * (n - 1 - df1 * epsilon)));
   const pWith = (e: number): number => Math.max(fisherF(e * df1, e * df2).upper(f), Number.MIN_VALUE);
-  let mauchly: RepeatedMeasures['mauchly'];
-  if (k > 2 && n > k) {
-    const w = determinant(covariance) / (trace / df1) ** df1;
-    const scale = n - 1 - (2 * df1 * df1 + df1 + 2) / (6 * df1);
-    const chi2 = Math.max(0, -scale * Math.log(w));
-    const df = (df1 * (df1 + 1)) / 2 - 1;
-    // Where some combination of conditions never varies, the determinant is nothing but rounding.
-    if (w > 1e-14) mauchly = { w, chi2, df, p: Math.max(chiSquare(df).upper(chi2), Number.MIN_VALUE) };
-  }
   // With fewer subjects than it needs, Huynh and Feldt's formula leaves its range; sphericity is then the bound.
   const epsilonHf = huynhFeldt > 0 && n - 1 > df1 * epsilon ? Math.max(huynhFeldt, epsilon) : 1;
   return {

@@ -24,6 +24,9 @@ export const ofOneGroup = (design: Design): boolean => kindOf[design] === 'estim
 /** Whether each subject is measured under everything compared. */
 export const isWithin = (design: Design): boolean => samplingOf(design) === 'within';
 
+/** Whether it has two factors, and subjects read under every level of the second at least. */
+export const hasConditions = (design: Design): boolean => kindOf[design] === 'factors' && samplingOf(design) !== 'once';
+
 /** Whether several readings of each sample stand within it. */
 export const isNested = (design: Design): boolean => samplingOf(design) === 'nested';
 
@@ -45,6 +48,10 @@ export function designOf(kind: Kind, sampling: Sampling): Design {
   const own = designs.filter((design) => kindOf[design] === kind);
   return present(own.find((design) => samplingOf(design) === sampling) ?? own[0], 'A design');
 }
+
+/** The design of the same comparison where the subjects turn out to be the same under all of it. */
+export const withinOf = (design: Design): Design =>
+  designOf(kindOf[design], kindOf[design] === 'factors' ? 'crossed' : 'within');
 
 /** The groups a table names, as far as a choice among them needs. */
 export const groupChoices = (

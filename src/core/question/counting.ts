@@ -1,7 +1,7 @@
 /** How several readings of one subject count: within it, by their mean, or each by itself. */
 import { type Repeats, hasSamples, repeatsInCells, repeatsOf } from '../readings/repeats';
 import type { Table } from '../readings/table';
-import { asDesign, designOf, isNested, kindOf, ofTwoGroups, samplingOf } from './asking';
+import { asDesign, designOf, hasConditions, isNested, kindOf, ofTwoGroups, samplingOf } from './asking';
 import type { Design, Question } from './question';
 
 export const countings = ['nested', 'average', 'each'] as const;
@@ -9,7 +9,12 @@ export type Counting = (typeof countings)[number];
 
 /** How they count in a question: as it says, else as its table does. */
 export const countingOf = (question: Pick<Question, 'design' | 'repeats'>, table: Table): Counting =>
-  isNested(question.design) ? 'nested' : (question.repeats ?? (table.average ? 'average' : 'each'));
+  isNested(question.design)
+    ? 'nested'
+    : // What a subject has under several conditions is one subject's.
+      hasConditions(question.design)
+      ? 'average'
+      : (question.repeats ?? (table.average ? 'average' : 'each'));
 
 /** The groups that a question names one by one; undefined where it compares all there are. */
 function groupsNamed({ design, a, b, groups }: Question): readonly string[] | undefined {

@@ -18,8 +18,9 @@ import {
   isNegative,
   settingName,
 } from '../understanding/vocabulary';
+import { isCrossedWithBoth } from '../understanding/crossed-with-both';
 import { likeliestCategory, likeliestCrossing, likeliestOutcome } from '../understanding/likeliest';
-import { asDesign, designOf, groupChoices, hasTwoFactors, isWithin, kindOf, sameOutcomes } from './asking';
+import { asDesign, designOf, groupChoices, hasConditions, hasTwoFactors, sameOutcomes } from './asking';
 import { withinBlocks } from './block';
 import { adjustedFor } from './covariate';
 import { innerNamed } from './inner';
@@ -117,6 +118,12 @@ function ofTwoFactors(table: Table, blank: Question): Question | undefined {
   const [a, b, more] = all.length > 2 ? all.filter((c) => !isBlock(c.name) && !calendarName.test(c.name)) : all;
   if (!a || !b || more) return undefined;
   const blocks = [a, b].filter((c, i) => (isBlock(c.name) || isHousing(c.name)) && holdsSeveral(c, [b, a][i]));
+  if (isCrossedWithBoth(table, { measure: blank.measure, by: a.id, by2: b.id })) {
+    const [subject] = columnsOf(table, 'subject');
+    const within: Question = { ...asDesign(blank, table, 'repeated-factorial'), by: a.id, by2: b.id };
+    // What blocks do to their readings they do to all alike.
+    return subject && isBlock(subject.name) ? { ...within, method: 'mixed-model' } : within;
+  }
   const [block] = blocks;
   if (block && blocks.length === 1) {
     const by = block === a ? b : a;
@@ -166,7 +173,7 @@ export function firstQuestion(table: Table, chosen: readonly string[] = []): Que
 
 /** What a question compares one by one, and by which column: groups, or the conditions under which groups were read. */
 function comparedIn(table: Table, question: Question): [{ id: string; name: string }[], string] {
-  const conditions = kindOf[question.design] === 'factors' && isWithin(question.design);
+  const conditions = hasConditions(question.design);
   if (conditions && columnsAreGroups(table))
     return [columnsOf(table, 'measure').map((c) => ({ id: c.id, name: called(c) })), ''];
   const by = findColumn(table, conditions ? question.by2 : question.by) ?? columnsOf(table, 'group')[0];

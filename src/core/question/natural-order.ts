@@ -1,6 +1,6 @@
 /** The order in which groups are subtracted where nobody chose one: treatment minus control, later minus earlier. */
 import { isBefore, isTimeName } from '../understanding/vocabulary';
-import { isWithin, kindOf } from './asking';
+import { hasConditions, isWithin, kindOf } from './asking';
 import type { Question } from './question';
 import { nth } from '../numeric/nth';
 
@@ -59,7 +59,7 @@ export function inNaturalOrder(question: Question, groups: readonly Named[], by 
     if (question.about !== 'value' && isWithin(question.design)) return question;
     return precedes(nameOf(a), nameOf(b), ofTime) ? { ...question, a: b, b: a } : question;
   }
-  const turns = kind === 'several' || (kind === 'factors' && isWithin(question.design));
+  const turns = kind === 'several' || hasConditions(question.design);
   if (!turns || question.about === 'table') return question;
   const [first, ...others] = groups.map((g) => g.name);
   const inTime = groups.slice(1).every((g, i) => precedes(nth(groups, i).name, g.name, ofTime));

@@ -5,7 +5,7 @@ import { columnsAreGroups } from '../readings/groups';
 import { repeatsOf } from '../readings/repeats';
 import { type Table, columnsOf } from '../readings/table';
 import { hasKind } from '../analyses/kinds';
-import { asDesign, designOf, groupChoices, kindOf, ofOneGroup, samplingOf } from './asking';
+import { asDesign, designOf, groupChoices, hasConditions, kindOf, ofOneGroup, samplingOf } from './asking';
 import { firstQuestion } from './first';
 import type { Question } from './question';
 
@@ -18,7 +18,9 @@ function by(table: Table, first: Question, column: string): Question | undefined
   const found = firstQuestion(only);
   if (!found || ofOneGroup(found.design)) return undefined;
   const { by2: _, ...rest } = { ...found, ...(first.measure ? { measure: first.measure } : {}), by: column };
-  return rest;
+  // Whoever is compared with itself by two factors is so by each of them.
+  const shared = hasConditions(first.design) && (repeatsOf(table, rest)?.shared ?? 0) > 0;
+  return shared ? asDesign(rest, table, designOf(kindOf[rest.design], 'within')) : rest;
 }
 
 /**

@@ -22,6 +22,7 @@ const samplingWords: Record<Sampling, string> = {
   adjusted: 'adjusted for a covariate',
   blocked: 'within blocks',
   within: 'each subject under all',
+  crossed: 'each subject under every combination',
 };
 
 /** Parts of a question and of a figure as the log calls them. */

@@ -131,38 +131,42 @@ function countings(
   const { design, about, cut } = question;
   const kind = kindOf[design];
   const within = isWithin(design);
+  const throughout = factsOf(question).within !== undefined;
   const control = (label: string, of: Kind): Control => {
-    const withinOption: Option = {
-      id: 'within',
-      words: factsOf({ ...question, design: designOf(of, 'within') }).within ?? 'counts once',
-      ask: () => asDesign(question, table, designOf(of, 'within')),
-    };
+    const withinOptions = (['within', 'crossed'] as const)
+      .map((sampling) => ({ sampling, next: designOf(of, sampling) }))
+      .filter(({ sampling, next }) => samplingOf(next) === sampling)
+      .map(({ sampling, next }): Option => ({
+        id: sampling,
+        words: factsOf({ ...question, design: next }).within ?? 'counts once',
+        ask: () => (next === design ? question : asDesign(question, table, next)),
+      }));
     const repeated = countingWays(question, table, repeats);
     const now = countingOf(question, table);
     if (repeated.length > 0)
       return {
         label,
-        chosen: within ? 'within' : now,
+        chosen: throughout ? samplingOf(design) : now,
         options: [
           ...repeated.map(({ counting, asked }) => ({
             id: counting,
-            words: counting === now && !within ? said : countingWords[counting],
+            words: counting === now && !throughout ? said : countingWords[counting],
             ask: () => asked,
           })),
-          withinOption,
+          ...withinOptions,
         ],
       };
     const once = designOf(of, 'once');
     return {
       label,
-      chosen: within ? 'within' : 'once',
+      chosen: throughout ? samplingOf(design) : 'once',
       options: [
         {
           id: 'once',
-          words: within ? (factsOf({ ...question, design: once }).within ?? 'counts once') : said,
-          ask: () => (within ? asDesign(question, table, once) : question),
+          words: throughout ? (factsOf({ ...question, design: once }).within ?? 'counts once') : said,
+          ask: () => (throughout ? asDesign(question, table, once) : question),
         },
-        withinOption,
+        ...withinOptions,
       ],
     };
   };

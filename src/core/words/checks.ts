@@ -4,7 +4,16 @@ import type { Check, Remedy, Verdict } from '../answer/checks';
 import { alphaOf } from '../procedures/interval';
 import { choicesOf, methodsFor, ofMeans, tellsRatios } from '../question/choices';
 import { factsOf } from '../analyses/kinds';
-import { designOf, isAdjusted, isBlocked, isNested, kindOf, samplingOf, withEffect } from '../question/asking';
+import {
+  designOf,
+  withinOf,
+  isAdjusted,
+  isBlocked,
+  isNested,
+  kindOf,
+  samplingOf,
+  withEffect,
+} from '../question/asking';
 import type { Method, Question } from '../question/question';
 import { counted, fixed, pRelation, plural, significant } from './numbers';
 
@@ -222,9 +231,7 @@ export function remedyOffer(
         ? { words: 'Let the spreads differ', patch: { spread: 'separate', method: 'means' } }
         : undefined;
     case 'pair-by-subject':
-      return asWithin === undefined
-        ? undefined
-        : { words: asWithin, patch: { design: designOf(kindOf[question.design], 'within') } };
+      return asWithin === undefined ? undefined : { words: asWithin, patch: { design: withinOf(question.design) } };
     case 'ratios':
       return effects?.ratio && !tellsRatios(question)
         ? {

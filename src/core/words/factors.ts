@@ -72,7 +72,11 @@ export function factorsResults(answer: Answer, comparison: Comparison): Text {
       : [];
     return text`${t.of ?? ''} ${testPhrase(t)}${eta}`;
   });
-  const epsilon = comparison.epsilon ? text`; ε = ${fixed(comparison.epsilon.greenhouseGeisser, 2)}` : [];
+  const { greenhouseGeisser, of } = comparison.epsilon ?? {};
+  const epsilon =
+    greenhouseGeisser === undefined
+      ? []
+      : text`; ${of === undefined ? '' : 'smallest '}ε = ${fixed(greenhouseGeisser, 2)}${of === undefined ? '' : ` (${of})`}`;
   const follow = comparison.follow?.ok ? significantClause(answer, comparison.follow.value, answer.unit) : [];
   return text`${sentenceCase(measureOf(answer))}: ${joined(each, '; ')}${epsilon}.${follow}`;
 }

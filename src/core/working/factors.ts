@@ -5,6 +5,7 @@ import { fisherF } from '../distributions/f';
 import type { RepeatedMeasures } from '../procedures/repeated-measures';
 import { type ModelPart, type TwoWayAnova, unexplained } from '../procedures/two-way-anova';
 import type { WithinBetween } from '../procedures/within-between';
+import type { WithinEffect, WithinTwoFactors } from '../procedures/within-two-factors';
 import { type Step, type Term, Working, constant, symbol, total } from './term';
 
 const one = constant(1);
@@ -159,5 +160,41 @@ export function withinBetweenWorking(found: WithinBetween): Step[] {
     'P(F_{\\varepsilon\\nu_{GC},\\,\\varepsilon\\nu_E} \\ge F_{GC})',
     greenhouseGeisser.interactionP,
   );
+  return w.steps;
+}
+
+/** Both factors within subjects: each line with the error it is judged by. Source: Winer (1962). */
+export function withinTwoFactorsWorking(found: WithinTwoFactors): Step[] {
+  const w = new Working();
+  const line = (mark: string, what: string, { ss, df, error, epsilon, corrected, partialEtaSquared }: WithinEffect) => {
+    const dfError = symbol(`\\nu_{${mark}S}`, error.df);
+    const ssError = symbol(`SS_{${mark}S}`, error.ss);
+    const msError = w.let(`mean square, ${what} by subject`, `MS_{${mark}S}`, ssError.over(dfError));
+    const [ssEffect, dfEffect] = [symbol(`SS_{${mark}}`, ss), symbol(`\\nu_{${mark}}`, df)];
+    judged(w, mark, what, ssEffect, dfEffect, msError, dfError);
+    if (df > 1) {
+      w.look(
+        `ε of Greenhouse and Geisser, ${what}`,
+        `\\varepsilon_{${mark}}`,
+        '\\frac{(\\operatorname{tr} S)^2}{\\nu\\operatorname{tr} S^2}',
+        epsilon,
+      );
+      w.look(
+        `corrected p, ${what}`,
+        `p'_{${mark}}`,
+        `P(F_{\\varepsilon\\nu_{${mark}},\\varepsilon\\nu_{${mark}S}} \\ge F_{${mark}})`,
+        corrected,
+      );
+    }
+    w.look(
+      `partial eta squared, ${what}`,
+      `\\eta^2_{${mark}}`,
+      `\\frac{SS_{${mark}}}{SS_{${mark}} + SS_{${mark}S}}`,
+      partialEtaSquared,
+    );
+  };
+  line('A', 'first factor', found.a);
+  line('B', 'second factor', found.b);
+  line('AB', 'interaction', found.interaction);
   return w.steps;
 }

@@ -1,6 +1,6 @@
 import { factsOf } from '../../core/analyses/kinds';
 import type { Answer } from '../../core/answer/answer';
-import { designOf, kindOf } from '../../core/question/asking';
+import { withinOf } from '../../core/question/asking';
 import { countingOf } from '../../core/question/counting';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
@@ -57,7 +57,7 @@ export default function SamplesNote({ shown, table, onChange }: Props) {
           <button
             type="button"
             className="plain-button"
-            onClick={() => onChange({ ...question, design: designOf(kindOf[question.design], 'within') })}
+            onClick={() => onChange({ ...question, design: withinOf(question.design) })}
           >
             {asWithin}
           </button>

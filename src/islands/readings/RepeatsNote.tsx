@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { isWithin } from '../../core/question/asking';
+import { factsOf } from '../../core/analyses/kinds';
 import { repeatsUnder } from '../../core/question/counting';
 import { firstQuestion } from '../../core/question/first';
 import type { Question } from '../../core/question/question';
@@ -27,7 +27,7 @@ export function RepeatsNote({ table, onEdit, onPair, onAsk }: Props) {
   const groups = groupsOf(table);
   const [a, b] = groups;
   if (!repeats) return null;
-  const within = raised !== undefined && isWithin(raised.design);
+  const within = raised !== undefined && factsOf(raised).within !== undefined;
   const subject = table.subject || 'subject';
   const again = repeats.subjects < repeats.readings;
   if (!again && repeats.shared === 0) return null;

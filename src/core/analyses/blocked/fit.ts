@@ -1,6 +1,7 @@
 import type { BlocksPart } from '../../answer/comparison';
 import { type GroupPart, demandOneUnit, demandReadings } from '../../answer/group-part';
-import { variancesOf, weightsOf } from '../../answer/model-part';
+import { weightsOf } from '../../answer/cell-weights';
+import { variancesOf } from '../../answer/model-part';
 import { DomainError, attempt, demand } from '../../numeric/domain-error';
 import { sum } from '../../numeric/sum';
 import { there } from '../../numeric/there';

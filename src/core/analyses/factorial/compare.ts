@@ -1,5 +1,4 @@
 import { nth } from '../../numeric/nth';
-import { passes } from '../../procedures/interval';
 import { attempt, demand } from '../../numeric/domain-error';
 import { etaSquaredInterval } from '../../procedures/effect-size-intervals';
 import { marginalMeans, marginalPairs } from '../../procedures/marginal-means';
@@ -7,7 +6,6 @@ import { oneDegreeInteraction } from '../../procedures/one-degree-interaction';
 import { studentizedRangeUpperQuantile } from '../../distributions/studentized-range';
 import { studentT } from '../../distributions/t';
 import { type FactorEffect as AnovaEffect, type TwoWayAnova, twoWayAnova } from '../../procedures/two-way-anova';
-import { there } from '../../numeric/there';
 import { tTest } from '../../procedures/t-test';
 import { judgedByRange } from '../../procedures/tukey-kramer';
 import type { TwoWayCell } from '../../procedures/two-way-cells';
@@ -23,7 +21,8 @@ import type {
   SourceLine,
   TwoWayCells,
 } from '../../answer/comparison';
-import { type Raw, type RawPart, isAdjustment, judgedByP, mostComparisons, pairsOf } from '../../answer/follow-up';
+import { type Raw, type RawPart, isAdjustment, judgedByP, mostComparisons } from '../../answer/follow-up';
+import { differencesOfDifferences, levelsCompared } from '../../answer/levels-compared';
 
 /** More levels than this make a table nobody reads, and a subject column is then often taken for a factor. */
 const mostLevels = 60;
@@ -70,71 +69,32 @@ function cellsOf(factors: Factors, table: TwoWayAnova, level: number): TwoWayCel
   };
 }
 
-/** Which comparisons of levels answer the question: within levels where the interaction matters, else over them. */
-function withinOf(
-  question: Question,
-  interactionP: number | undefined,
-  factors: Factors,
-  empty = false,
-): NonNullable<Question['within']> {
-  if (question.within) return question.within;
-  const longer = factors.a.levels.length >= factors.b.levels.length ? 'a' : 'b';
-  // Where a cell is empty, means over cells cannot be had, and levels are compared within.
-  const matters = empty || (interactionP !== undefined && passes(interactionP, question.level));
-  return matters ? (longer === 'a' ? 'a-within-b' : 'b-within-a') : longer;
-}
-
 /** Every difference of two levels of the first factor, less the same difference at another level of the second. */
 function interactionContrasts(question: Question, factors: Factors, table: TwoWayAnova): FollowUpPart[] {
-  const { follow } = choicesOf(question);
   const { df, ms } = table.residual;
   const { layout } = table;
   demand(
     table.interaction !== undefined,
     'With one reading a cell the interaction is what errors are judged by: it cannot be taken apart.',
   );
-  const at = (a: string, b: string): TwoWayCell | undefined =>
-    layout.cells[layout.levels.a.indexOf(a)]?.[layout.levels.b.indexOf(b)];
-  const [rows, columns] = [pairsOf(factors.a.levels), pairsOf(factors.b.levels)];
-  demand(
-    rows.length * columns.length <= mostComparisons,
-    `There are ${(rows.length * columns.length).toLocaleString('en')} such differences, more than anyone reads: compare levels within levels.`,
-  );
-  const judged = rows.flatMap(([a1, a2]) =>
-    columns.flatMap(([b1, b2]): Raw[] => {
-      const cells = [at(a1.id, b1.id), at(a2.id, b1.id), at(a1.id, b2.id), at(a2.id, b2.id)];
-      if (cells.some((c) => !c || c.n === 0)) return [];
-      const [p, q, r, s] = cells.map((c) => there(c, 'A cell').offset);
-      const estimate = there(p, 'A mean') - there(q, 'A mean') - (there(r, 'A mean') - there(s, 'A mean'));
-      const se = Math.sqrt(ms * cells.reduce((sum, c) => sum + 1 / there(c, 'A cell').n, 0));
-      const test = tTest(estimate, se, df, question.level);
-      return [
-        {
-          name: `${a1.name} minus ${a2.name}, in ${b1.name} minus in ${b2.name}`,
-          cells: [
-            [a1.id, b1.id],
-            [a2.id, b1.id],
-            [a1.id, b2.id],
-            [a2.id, b2.id],
-          ],
-          estimate,
-          se,
-          df,
-          t: test.t,
-          p: test.p.either,
-        },
-      ];
-    }),
-  );
-  demand(judged.length > 0, 'No two levels of each factor have readings in all four cells.');
-  return judgedByP([{ judged, left: [] }], isAdjustment(follow) ? follow : 'holm', question.level);
+  const at = (a: number, b: number): TwoWayCell | undefined => {
+    const [rowId, columnId] = [nth(factors.a.levels, a).id, nth(factors.b.levels, b).id];
+    const cell = layout.cells[layout.levels.a.indexOf(rowId)]?.[layout.levels.b.indexOf(columnId)];
+    return cell && cell.n > 0 ? cell : undefined;
+  };
+  return differencesOfDifferences(question, factors, ([a1, a2], [b1, b2]) => {
+    const [p, q, r, s] = [at(a1, b1), at(a2, b1), at(a1, b2), at(a2, b2)];
+    if (!p || !q || !r || !s) return undefined;
+    const se = Math.sqrt(ms * [p, q, r, s].reduce((sum, c) => sum + 1 / c.n, 0));
+    return tTest(p.offset - q.offset - (r.offset - s.offset), se, df, question.level);
+  });
 }
 
 function levelComparisons(question: Question, factors: Factors, table: TwoWayAnova): FollowUpPart[] {
   if (question.within === 'interaction') return interactionContrasts(question, factors, table);
   const { follow } = choicesOf(question);
   const { level } = question;
-  const within = withinOf(question, table.interaction?.p, factors, table.emptyCells.length > 0);
+  const within = levelsCompared(question, table.interaction?.p, factors, table.emptyCells.length > 0);
   const factor = within.startsWith('a') ? 'a' : 'b';
   const other = factor === 'a' ? 'b' : 'a';
   const names = new Map(factors[factor].levels.map((l) => [l.id, l.name]));

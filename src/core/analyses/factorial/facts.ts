@@ -7,6 +7,7 @@ export const facts: DesignFacts = {
   effects: effectsOfMeans,
   invitation: 'Ask what the two factors do',
   samples: 'cells',
+  asWithin: 'Compare each with itself',
   testsAlone: true,
   along: 'a',
   methods: ['means'],

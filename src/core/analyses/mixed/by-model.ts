@@ -1,6 +1,7 @@
 import type { Comparison, Test } from '../../answer/comparison';
 import { conditionsJudged } from '../../answer/complete-subjects';
-import { conditionalResiduals, variancesOf, weightsOf } from '../../answer/model-part';
+import { crossed, even, lessFirst, weightsOf } from '../../answer/cell-weights';
+import { conditionalResiduals, variancesOf } from '../../answer/model-part';
 import { fReference } from '../../answer/references';
 import { attempt, demand } from '../../numeric/domain-error';
 import { there } from '../../numeric/there';
@@ -9,13 +10,6 @@ import type { Question } from '../../question/question';
 import type { Table } from '../../readings/table';
 import { counted } from '../../words/numbers';
 import { mixedLayout } from './layout';
-
-/** Weights over the cells, group after group: of each group by its share in the first, of each condition in the second. */
-const crossed = (groups: readonly number[], conditions: readonly number[]): number[] =>
-  groups.flatMap((g) => conditions.map((c) => g * c));
-const even = (k: number): number[] => new Array<number>(k).fill(1 / k);
-/** The first of k less each of the others. */
-const lessFirst = (k: number): number[][] => Array.from({ length: k - 1 }, (_, i) => weightsOf(k, 0, i + 1));
 
 /**
  * Groups of subjects under several conditions by a mixed model: each subject enters with the readings it has. Main effects

@@ -1,10 +1,8 @@
 import { withinChecks, withinValues } from '../../answer/readings-checks';
 import { attempt } from '../../numeric/domain-error';
-import { worked } from '../../answer/worked';
+import { modelTestsWorked, worked } from '../../answer/worked';
 import { withinBetween } from '../../procedures/within-between';
-import { plural } from '../../words/numbers';
 import { withinBetweenWorking } from '../../working/factors';
-import { modelTestWorking } from '../../working/nested';
 import { factorsLook } from '../../scenes/groups-look';
 import type { OfReadings } from '../analysis';
 import { compare } from './compare';
@@ -18,22 +16,11 @@ export const analysis: OfReadings = {
   words,
   look: factorsLook,
   figures: ['lines', 'interaction', 'means', 'boxes'],
-  working: ({ answer, comparison, table }) => {
-    const { variances, of } = comparison.model ?? {};
-    if (variances)
-      return comparison.tests.flatMap((test) =>
-        worked(test.of ?? 'The test', () =>
-          modelTestWorking(
-            { within: variances.within.variance, between: variances.between.variance },
-            test,
-            plural(of ?? 'subject'),
-          ),
-        ),
-      );
-    return worked('The analysis', () =>
+  working: ({ answer, comparison, table }) =>
+    modelTestsWorked(comparison) ??
+    worked('The analysis', () =>
       withinBetweenWorking(withinBetween(mixedLayout(answer.question, table).groups.map((g) => g.rows))),
-    );
-  },
+    ),
   groups: (_, all) => all,
   hasGaps: (question, table) => {
     const layout = attempt(() => mixedLayout(question, table));

@@ -5,6 +5,7 @@ import { levelRows } from '../../readings/levels';
 import { readColumn } from '../../readings/read-column';
 import { placesOf, placesTogether, standing } from '../../readings/places';
 import { type Column, type Table, called, columnsOf } from '../../readings/table';
+import { isCrossedWithBoth } from '../crossed-with-both';
 import { likeliestCategory, likeliestOutcome } from '../likeliest';
 import { isBlock } from '../vocabulary';
 import { subjectNoun } from '../subject-noun';
@@ -65,8 +66,10 @@ export function lostPartners(table: Table): TableDoubt[] {
 function isOncePerCondition(table: Table, subject: Column): boolean {
   const groups = columnsOf(table, 'group');
   const holds = (c: Column): boolean => standing(subject.cells, c.cells).several === 0;
+  const [a, b, more] = groups;
+  const both = a && b && !more && isCrossedWithBoth(table, { by: a.id, by2: b.id });
   // Within blocks more than one factor may be compared.
-  if (groups.length < 2 || !(isBlock(subject.name) || groups.some(holds))) return false;
+  if (groups.length < 2 || !(both || isBlock(subject.name) || groups.some(holds))) return false;
   const all = [subject, ...groups].map((c) => c.cells);
   return placesTogether(all, table.rowCount).names.length === table.rowCount;
 }

@@ -94,7 +94,9 @@ function readingsColumns(answer: Answer): Told[] {
           ),
         ]
       : []),
-    ...(reported || within ? [] : [told(column('median'), (g) => middle(g, g.description?.median))]),
+    ...(reported || within || answer.groups.every((g) => g.description === undefined)
+      ? []
+      : [told(column('median'), (g) => middle(g, g.description?.median))]),
     ...(choicesOf(question).method === 'ranks' && !reported
       ? [
           told(column('quartiles'), (g) => {
