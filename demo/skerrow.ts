@@ -527,8 +527,8 @@ export const demoTables = (): Asked[] => [
     { ...defaultFigureStyle, kind: 'interaction' },
   ]),
   of(rinse(), [defaultQuestion('before', 'after', 'paired'), defaultFigureStyle]),
-  of(weeklyGrowth(), [questionOf('repeated')]),
-  of(fedLines(), [questionOf('mixed')]),
+  of(weeklyGrowth(), [questionOf('repeated', { turned: 'all' })]),
+  of(fedLines(), [questionOf('mixed', { turned: 'all' })]),
   of(tankReplicates(), [defaultQuestion('still', 'pulsed')], [defaultQuestion('still', 'pulsed', 'nested-two')]),
   of(
     settlement(),

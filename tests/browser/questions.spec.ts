@@ -247,6 +247,47 @@ test('groups of subjects through conditions: from paste to the copied sentence, 
   await expect(page.getByTestId('source-table')).not.toContainText(fixed(f, 3));
 });
 
+test('lines at two depths through weeks: each compared with itself, and led back from a question that is not theirs', async ({
+  page,
+}) => {
+  const { rows } = reference('anova.repeated_measures-1');
+  const lines = rows.slice(0, 6).map((r, i) => ({
+    line: `L${i + 1}`,
+    shallow: r.map(Number),
+    deep: r.map((x, week) => Number(x) + 1 + ((i * 3 + week) % 4) / 4),
+  }));
+  await startStudy(page, 'Depths and weeks');
+  await paste(
+    page,
+    [
+      'line\tdepth\tweek\tlength (cm)',
+      ...lines.flatMap(({ line, ...of }) =>
+        (['shallow', 'deep'] as const).flatMap((depth) =>
+          of[depth].map((x, week) => [line, depth, week, x.toFixed(2)].join('\t')),
+        ),
+      ),
+    ].join('\n'),
+  );
+  await asked(page, 'Ask what the two factors do');
+  const table = page.getByTestId('source-table');
+  await expect(table).toContainText('depth × week × line');
+  // Of two depths: the paired t of the lines' means, squared, by hand.
+  const mean = (values: number[]): number => values.reduce((s, x) => s + x, 0) / values.length;
+  const differences = lines.map((l) => mean(l.deep) - mean(l.shallow));
+  const variance = differences.reduce((s, d) => s + (d - mean(differences)) ** 2, 0) / (lines.length - 1);
+  const f = mean(differences) ** 2 / (variance / lines.length);
+  await expect(table).toContainText(fixed(f, 3));
+  expect(await copiedResults(page)).toContain(`depth F(1, 5) = ${fixed(f, 2)}`);
+  await page.getByLabel('How subjects were measured').selectOption('is measured under every condition');
+  await expect(page.getByRole('region', { name: 'Headline' })).toContainText('L1 stands in two groups');
+  await page.getByRole('button', { name: 'Each line is measured under every combination' }).click();
+  await expect(table).toContainText(fixed(f, 3));
+  await page.getByLabel('How subjects were measured').selectOption('counts once');
+  await expect(page.getByTestId('test')).toContainText('Two-way analysis of variance');
+  await page.getByRole('button', { name: 'Compare each with itself' }).first().click();
+  await expect(table).toContainText(fixed(f, 3));
+});
+
 test('figures copied from a paper, and groups of subjects in the demo study', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'Open a fresh copy of the demo study' }).click();
@@ -441,7 +482,11 @@ test('nothing shown is older than the readings: random edits, each page against 
       columns: 4,
       question: { design: 'factorial', by: 'temperature', by2: 'nutrient' },
     },
-    { ...(await both('Weekly growth', 'Week 0 · … · Week 3', 0)), columns: 5, question: { design: 'repeated' } },
+    {
+      ...(await both('Weekly growth', 'Week 0 · … · Week 3', 0)),
+      columns: 5,
+      question: { design: 'repeated', turned: 'all' },
+    },
   ];
   // A generator of its own, so that a failure can be repeated.
   let seed = 20261123;

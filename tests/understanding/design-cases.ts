@@ -669,6 +669,48 @@ export function designCasesFrom(seed: number): Case[] {
       { ...figures, spread: 'sd', doubts: [] },
     ),
     one(
+      'under-every-combination',
+      'each participant under both noises in both lights is compared with itself, without an alarm',
+      lines(
+        ['participant', 'noise', 'light', 'reaction (ms)'],
+        ...times(24, (i) => [
+          `P${1 + Math.floor(i / 4)}`,
+          at(i, 2, ['quiet', 'loud']),
+          at(i, 1, ['dim', 'bright']),
+          about(300),
+        ]),
+      ),
+      { layout: ['rows'], subject: 'participant', unit: 'ms', readings: 24, asks: ['factorial'], doubts: [] },
+    ),
+    one(
+      'numbered-over-time',
+      'mouse 3 is the same at every hour',
+      lines(
+        ['mouse', 'drug', 'hour', 'glucose'],
+        ...times(30, (i) => [
+          1 + Math.floor(i / 6),
+          at(i, 3, ['saline', 'insulin']),
+          at(i, 1, ['0', '1', '2']),
+          about(8, 2),
+        ]),
+      ),
+      { layout: ['rows'], subject: 'mouse', readings: 30, asks: ['factorial'], doubts: [] },
+    ),
+    one(
+      'numbered-anew',
+      'plant 3 of each treatment may be another plant: told, and not taken as the same in silence',
+      lines(
+        ['plant', 'light', 'flow', 'growth'],
+        ...times(24, (i) => [
+          1 + Math.floor(i / 4),
+          at(i, 2, ['red', 'white']),
+          at(i, 1, ['still', 'pulsed']),
+          about(),
+        ]),
+      ),
+      { layout: ['rows'], subject: 'plant', readings: 24, asks: ['factorial'], doubts: ['replicates'] },
+    ),
+    one(
       'names-alone',
       'nothing comes twice, so there is nothing to count',
       lines(['lamp', 'length'], ['red', 'about 20'], ['white', 'a bit more'], ['none', 'less']),

@@ -170,8 +170,13 @@ describe('the bundle of a study', () => {
     for (const version of [1, 2]) {
       const { content } = await readBundle(readFileSync(`tests/bundles/version-${version}.zip`));
       expect(content.title).to.equal('Skerrow Kelp Nursery');
-      // The demo study has grown since: what it held then is still told the same.
-      expect(shown(demoStudy())).to.deep.include.members(shown(content) as unknown[]);
+      // The demo study has grown since, and takes what is later less what was earlier: what it held then is still told the same.
+      const demo = demoStudy();
+      const questions = demo.questions.map(({ question: { turned: _, ...question }, ...rest }) => ({
+        ...rest,
+        question,
+      }));
+      expect(shown({ ...demo, questions })).to.deep.include.members(shown(content) as unknown[]);
       expect(content.writeUp?.content.length).to.be.greaterThan(10);
     }
   });

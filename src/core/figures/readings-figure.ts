@@ -298,7 +298,10 @@ export function readingsFigure(
       ? layout.series.flatMap((series): NonNullable<Upright['endNames']> => {
           const last = slots.filter((s) => s.series === series.id && meanOf(s.group) !== undefined).at(-1);
           const value = last && meanOf(last.group);
-          return last && value !== undefined ? [{ series, value, at: last.at }] : [];
+          if (!last || value === undefined) return [];
+          // Beside the last of its cluster: the readings of another series stand between them.
+          const beside = slots.filter((s) => s.cluster === last.cluster).map((s) => s.at);
+          return [{ series, value, at: mostOf(beside) }];
         })
       : [];
   const fromZero = kind === 'means' && style.marks === 'columns';

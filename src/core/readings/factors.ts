@@ -83,6 +83,7 @@ function averaged(table: Table, readings: FactorReading[]): FactorReading[] {
     if (before) before.push(r);
     else cells.set(key, [r]);
   }
+  if (cells.size === readings.length) return readings;
   return [...cells.values()].flatMap((all) =>
     all.slice(0, 1).map((first) => ({ ...first, value: moments(all.map((r) => r.value)).mean })),
   );

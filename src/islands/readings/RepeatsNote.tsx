@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { factsOf } from '../../core/analyses/kinds';
+import { kindOf } from '../../core/question/asking';
 import { repeatsUnder } from '../../core/question/counting';
 import { firstQuestion } from '../../core/question/first';
 import type { Question } from '../../core/question/question';
@@ -27,6 +28,7 @@ export function RepeatsNote({ table, onEdit, onPair, onAsk }: Props) {
   const groups = groupsOf(table);
   const [a, b] = groups;
   if (!repeats) return null;
+  const ofFactors = raised !== undefined && kindOf[raised.design] === 'factors';
   const within = raised !== undefined && factsOf(raised).within !== undefined;
   const subject = table.subject || 'subject';
   const again = repeats.subjects < repeats.readings;
@@ -69,7 +71,7 @@ export function RepeatsNote({ table, onEdit, onPair, onAsk }: Props) {
             <>
               {plural(subject)} can be compared with themselves.{' '}
               <button type="button" className="plain-button" onClick={onPair}>
-                {groups.length > 2 ? `Ask it of each ${subject} throughout →` : 'Ask it in pairs →'}
+                {groups.length > 2 || ofFactors ? `Ask it of each ${subject} throughout →` : 'Ask it in pairs →'}
               </button>
             </>
           )}

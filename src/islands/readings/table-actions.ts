@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid';
-import { asDesign, designOf, kindOf } from '../../core/question/asking';
+import { asDesign, withinOf } from '../../core/question/asking';
 import { firstQuestion } from '../../core/question/first';
 import { asked } from '../../core/question/known-groups';
 import { columnsAreGroups } from '../../core/readings/groups';
@@ -44,7 +44,7 @@ export function tableActions({ study, table, shown, selectedIds, report }: Place
   /** Asks the same of each subject, compared with itself. */
   const askInPairs = async (): Promise<void> => {
     const first = firstQuestion(table);
-    await ask(first && asDesign(first, table, designOf(kindOf[first.design], 'within')));
+    await ask(first && asDesign(first, table, withinOf(first.design)));
   };
 
   const newTable = (draft: Omit<Table, 'id'>, origin: string): Promise<void> =>
