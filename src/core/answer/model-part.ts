@@ -1,6 +1,7 @@
 /** What a mixed model's fit tells of its variances, and what it leaves of readings within subjects. */
 import type { RandomIntercept } from '../procedures/random-intercept';
-import type { ModelPart } from './comparison';
+import { crossed, even, lessFirst } from './cell-weights';
+import type { ModelPart, Test } from './comparison';
 
 /** The variances with their intervals. */
 export function variancesOf(fit: RandomIntercept, level: number): NonNullable<ModelPart['variances']> {
@@ -10,6 +11,38 @@ export function variancesOf(fit: RandomIntercept, level: number): NonNullable<Mo
     between: { variance: fit.between, interval: told.between },
     icc: { value: fit.icc, interval: told.icc },
   };
+}
+
+/**
+ * Two factors and their interaction, of a fit with a mean for each cell. Main effects are of the plain means of the cells,
+ * as in type III.
+ * @param names of the factors; @param k how many levels the first has; @param c the second
+ */
+export function testsOfFactors(
+  fit: RandomIntercept,
+  [a, b]: readonly [string, string],
+  k: number,
+  c: number,
+): [Test, Test, Test] {
+  const tested = (of: string, rows: readonly (readonly number[])[]): Test => {
+    const { f, df1, df2, p } = fit.test(rows);
+    return { of, symbol: 'F', value: f, df: [df1, df2], p };
+  };
+  const [first, second] = [lessFirst(k), lessFirst(c)];
+  return [
+    tested(
+      a,
+      first.map((x) => crossed(x, even(c))),
+    ),
+    tested(
+      b,
+      second.map((y) => crossed(even(k), y)),
+    ),
+    tested(
+      `${a} × ${b}`,
+      first.flatMap((x) => second.map((y) => crossed(x, y))),
+    ),
+  ];
 }
 
 /**

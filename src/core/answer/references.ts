@@ -1,6 +1,6 @@
 /** The curves statistics are read from. */
 import type { Direction } from '../procedures/direction';
-import type { Reference } from './comparison';
+import type { Reference, Test } from './comparison';
 
 /** F on its degrees of freedom; the upper tail rejects unless the question has a direction of its own. */
 export const fReference = (
@@ -15,6 +15,10 @@ export const fReference = (
   statistic,
   direction,
 });
+
+/** The curves of tests by F, each with what it is of. */
+export const fReferences = (tests: readonly Test[]): Reference[] =>
+  tests.map(({ of = '', value = NaN, df: [df1 = 1, df2 = 1] }) => ({ ...fReference(value, df1, df2), of }));
 
 /** A statistic that follows χ². */
 export const chiSquareReference = (

@@ -1,8 +1,8 @@
-import type { Comparison, Test } from '../../answer/comparison';
+import type { Comparison } from '../../answer/comparison';
 import { conditionsJudged } from '../../answer/complete-subjects';
-import { crossed, even, lessFirst, weightsOf } from '../../answer/cell-weights';
-import { conditionalResiduals, variancesOf } from '../../answer/model-part';
-import { fReference } from '../../answer/references';
+import { crossed, weightsOf } from '../../answer/cell-weights';
+import { conditionalResiduals, testsOfFactors, variancesOf } from '../../answer/model-part';
+import { fReferences } from '../../answer/references';
 import { attempt, demand } from '../../numeric/domain-error';
 import { there } from '../../numeric/there';
 import { randomIntercept } from '../../procedures/random-intercept';
@@ -12,8 +12,7 @@ import { counted } from '../../words/numbers';
 import { mixedLayout } from './layout';
 
 /**
- * Groups of subjects under several conditions by a mixed model: each subject enters with the readings it has. Main effects
- * are of the plain means of the cells, as in type III.
+ * Groups of subjects under several conditions by a mixed model: each subject enters with the readings it has.
  */
 export function byModel(question: Question, table: Table): Comparison {
   const { level } = question;
@@ -42,38 +41,17 @@ export function byModel(question: Question, table: Table): Comparison {
     Array.from({ length: k * c }, (_, cell) => kept.map((r) => Number(r.cell === cell))),
     kept.map((r) => there(place.get(r.subject), 'A subject')),
   );
-  const tested = (of: string, rows: readonly (readonly number[])[]): Test => {
-    const { f, df1, df2, p } = fit.test(rows);
-    return { of, symbol: 'F', value: f, df: [df1, df2], p };
-  };
-  const both = `${factors.a.name} × ${factors.b.name}`;
-  const tests = [
-    tested(
-      factors.a.name,
-      lessFirst(k).map((g) => crossed(g, even(c))),
-    ),
-    tested(
-      factors.b.name,
-      lessFirst(c).map((j) => crossed(even(k), j)),
-    ),
-    tested(
-      both,
-      lessFirst(k).flatMap((g) => lessFirst(c).map((j) => crossed(g, j))),
-    ),
-  ];
+  const tests = testsOfFactors(fit, [factors.a.name, factors.b.name], k, c);
   const means = Array.from({ length: k * c }, (_, cell) => fit.effect(weightsOf(k * c, cell), level).estimate);
   const rows = everyone.flatMap((g) => g.rows);
   const left = everyone.flatMap((g, at) =>
     g.rows.map((row) => row.flatMap((y, j) => (y === undefined ? [] : [y - there(means[at * c + j], 'A mean')]))),
   );
   return {
-    p: there(tests[2], 'The interaction').p,
+    p: tests[2].p,
     tests,
     sizes: [],
-    reference: tests.map((t) => ({
-      ...fReference(there(t.value, 'F'), t.df[0] ?? 1, t.df[1] ?? 1),
-      of: t.of ?? '',
-    })),
+    reference: fReferences(tests),
     follow: attempt(() => {
       const atCondition = question.within === 'a-within-b';
       const parts = atCondition

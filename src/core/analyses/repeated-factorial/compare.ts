@@ -1,9 +1,9 @@
-import { crossed, even, lessFirst, weightsOf } from '../../answer/cell-weights';
+import { crossed, even, weightsOf } from '../../answer/cell-weights';
 import { conditionsJudged, gaps, withinTest } from '../../answer/complete-subjects';
 import type { Comparison, FollowUpPart, SourceLine, Test } from '../../answer/comparison';
 import { differencesOfDifferences, levelsCompared } from '../../answer/levels-compared';
-import { conditionalResiduals, variancesOf } from '../../answer/model-part';
-import { fReference } from '../../answer/references';
+import { conditionalResiduals, testsOfFactors, variancesOf } from '../../answer/model-part';
+import { fReferences } from '../../answer/references';
 import { attempt, demand } from '../../numeric/domain-error';
 import { there } from '../../numeric/there';
 import { etaSquaredInterval } from '../../procedures/effect-size-intervals';
@@ -50,12 +50,6 @@ const remarksOf = ({ averaged }: CrossedLayout, table: Table): string[] =>
     ? [`Several readings of one ${table.subject || 'subject'} under one combination stand in by their mean.`]
     : [];
 
-const referenceOf = (tests: readonly Test[]): NonNullable<Comparison['reference']> =>
-  tests.map(({ of, value, df }) => ({
-    ...fReference(there(value, 'F'), there(df[0], 'A df'), there(df[1], 'A df')),
-    of: there(of, 'A name'),
-  }));
-
 /** By a mixed model: each subject, or block, shifts all its readings alike, and enters with those it has. */
 function byModel(question: Question, table: Table, layout: CrossedLayout): Comparison {
   const { level } = question;
@@ -78,25 +72,8 @@ function byModel(question: Question, table: Table, layout: CrossedLayout): Compa
     Array.from({ length: k * c }, (_, cell) => kept.map((r) => Number(r.cell === cell))),
     kept.map((r) => r.subject),
   );
-  const tested = (of: string, rows: readonly (readonly number[])[]): Test => {
-    const { f, df1, df2, p } = fit.test(rows);
-    return { of, symbol: 'F', value: f, df: [df1, df2], p };
-  };
-  const both = tested(
-    `${factors.a.name} × ${factors.b.name}`,
-    lessFirst(k).flatMap((x) => lessFirst(c).map((y) => crossed(x, y))),
-  );
-  const tests = [
-    tested(
-      factors.a.name,
-      lessFirst(k).map((x) => crossed(x, even(c))),
-    ),
-    tested(
-      factors.b.name,
-      lessFirst(c).map((y) => crossed(even(k), y)),
-    ),
-    both,
-  ];
+  const tests = testsOfFactors(fit, [factors.a.name, factors.b.name], k, c);
+  const [, , both] = tests;
   const means = Array.from({ length: k * c }, (_, cell) => fit.effect(weightsOf(k * c, cell), level).estimate);
   const left = everyone.map(({ row }) =>
     row.flatMap((y, cell) => (y === undefined ? [] : [y - there(means[cell], 'A mean')])),
@@ -106,7 +83,7 @@ function byModel(question: Question, table: Table, layout: CrossedLayout): Compa
     p: both.p,
     tests,
     sizes: [],
-    reference: referenceOf(tests),
+    reference: fReferences(tests),
     follow: attempt(() => levelComparisons(question, factors, both.p, (weights) => fit.effect(weights, level))),
     model: { of: table.subject || 'subject', samples: [], variances: variancesOf(fit, level), groups: [] },
     everyone: {
@@ -183,7 +160,7 @@ export function compare(question: Question, table: Table): Comparison {
         interval: etaSquaredInterval(e.f, e.df, e.error.df, level),
       })),
     ),
-    reference: referenceOf(tests),
+    reference: fReferences(tests),
     follow: attempt(() =>
       levelComparisons(question, factors, interactionP, (weights) => withinTest(complete.rows, weights, level)),
     ),

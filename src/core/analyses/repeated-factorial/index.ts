@@ -1,18 +1,17 @@
-import { withinChecks, withinValues } from '../../answer/readings-checks';
 import { modelTestsWorked, worked } from '../../answer/worked';
 import { attempt } from '../../numeric/domain-error';
 import { withinTwoFactors } from '../../procedures/within-two-factors';
 import { factorsLook } from '../../scenes/groups-look';
 import { withinTwoFactorsWorking } from '../../working/factors';
 import type { OfReadings } from '../analysis';
+import { throughConditions } from '../through-conditions';
 import { compare } from './compare';
 import { crossedLayout } from './layout';
 import { words } from './words';
 
 /** Two factors, each subject under every combination of their levels. */
 export const analysis: OfReadings = {
-  from: 'readings',
-  factors: true,
+  ...throughConditions,
   words,
   look: factorsLook,
   figures: ['interaction', 'means', 'boxes'],
@@ -23,7 +22,6 @@ export const analysis: OfReadings = {
       const { a, b } = factors;
       return withinTwoFactorsWorking(withinTwoFactors(complete.rows, a.levels.length, b.levels.length));
     }),
-  groups: (_, all) => all,
   hasGaps: (question, table) => {
     const layout = attempt(() => crossedLayout(question, table));
     if (!layout.ok) return false;
@@ -32,11 +30,4 @@ export const analysis: OfReadings = {
     return rows.length > 0 && incomplete.length > 0;
   },
   compare: (question, table) => compare(question, table),
-  alternatives: () => [
-    { method: 'means', sphericity: 'greenhouse-geisser' },
-    { method: 'means', sphericity: 'assumed' },
-    { method: 'mixed-model' },
-  ],
-  checked: withinValues,
-  checks: withinChecks,
 };
