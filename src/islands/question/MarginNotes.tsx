@@ -34,7 +34,8 @@ export function MarginNotes({ parts, question, shown, table, href, readingsHref,
   );
   const [least, most] = [leastOf(spreads), mostOf(spreads)];
   const settled = shown?.question ?? question;
-  const compared = factsOf(question).asWithin !== undefined;
+  // Of two factors it is the cells whose spreads matter: the check tells of them.
+  const compared = factsOf(question).asWithin !== undefined && shown?.layout === undefined;
   return (
     <aside
       aria-label="Margin notes"
