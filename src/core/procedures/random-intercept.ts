@@ -151,9 +151,10 @@ function fitted(sums: Sums, best: Profile & { ratio: number }, largest: number, 
 
   /** How far the estimated variances move a test: A₁ and A₂ of Kenward & Roger. */
   const uncertainty = (rows: Matrix): [number, number] => {
-    const inside = rows.mmul(phi).mmul(rows.transpose());
-    const theta = rows.transpose().mmul(cholesky(inside).solve(rows));
-    const parts = moved.map((m) => theta.mmul(m)) as [Matrix, Matrix];
+    // Θ of the authors is as large as the coefficients are many; the traces need it only as large as the rows.
+    const across = rows.transpose();
+    const inside = cholesky(rows.mmul(phi).mmul(across));
+    const parts = moved.map((m) => inside.solve(rows.mmul(m).mmul(across))) as [Matrix, Matrix];
     let [a1, a2] = [0, 0];
     for (const i of two)
       for (const j of two) {
