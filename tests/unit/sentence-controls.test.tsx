@@ -9,7 +9,7 @@ import { answer } from '../../src/core/answering/answer';
 import { choicesOf, followUpsFor, methodsFor } from '../../src/core/question/choices';
 import { type Named, namesOf } from '../../src/core/question/naming';
 import { type Question, designs, questionOf, subjects } from '../../src/core/question/question';
-import type { Table } from '../../src/core/readings/table';
+import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { askedOf } from '../../src/core/telling/asked-of';
 import { type Control, controlsOf } from '../../src/core/telling/controls';
 import { methodElse, methodName, methodReason } from '../../src/core/telling/method';
@@ -135,6 +135,15 @@ describe('every kind of question', () => {
       }
     }
     expect(kinds.length).to.equal(27);
+  });
+
+  it('of spreads of the same subjects keeps that they are the same', () => {
+    for (const design of ['paired', 'repeated'] as const) {
+      const weeks = ['a', 'b', 'c'].map((id) => ({ ...emptyColumn(id, id), cells: ['1', '3', '2', '7'] }));
+      const table = tableOf(weeks, { shape: 'repeated', subject: 'line' });
+      const { counting } = controlled(questionOf(design, { about: 'spread' }), table);
+      expect(counting?.chosen, design).to.equal('within');
+    }
   });
 
   it('is answered by a choice it has: what it lacks gives way to the first it offers', () => {

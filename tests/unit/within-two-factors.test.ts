@@ -212,6 +212,21 @@ function readUnderAll(names: readonly string[], called = 'line', lost: readonly 
   );
 }
 const lines = readUnderAll(['L1', 'L2', 'L3', 'L4', 'L5', 'L6']);
+/** The same, what each line has at one depth moved by something of its own, so that depth and week have a spread. */
+const withOffsets = (table: Table): Table => ({
+  ...table,
+  columns: table.columns.map((c) =>
+    c.id === 'y'
+      ? {
+          ...c,
+          cells: c.cells.map((cell, row) => {
+            const [line, deep, week] = [Math.floor(row / 6), Math.floor(row / 3) % 2, row % 3];
+            return String(Number(cell) + deep * ((line * 5) % 7) + (week === 1 ? (line * 3) % 5 : 0));
+          }),
+        }
+      : c,
+  ),
+});
 const asked = (more: Partial<Question> = {}): Question =>
   questionOf('repeated-factorial', { measure: 'y', by: 'd', by2: 'w', ...more });
 const compared = (question: Question, table: Table) => {
@@ -272,6 +287,26 @@ describe('subjects under every combination of two factors', () => {
     const classical = compared(asked({ method: 'means' }), someLost).found;
     expect(classical.complete?.subjects).to.deep.equal(['L3', 'L4', 'L5', 'L6']);
     expect(classical.remarks.join(' ')).to.include('L1 (no deep 2); L2 (no deep 0)');
+  });
+
+  it('have a difference of differences that is the same in all left out by itself, with the reason', () => {
+    // From week 0 to 2 each line gains alike at both depths.
+    const alike: Table = {
+      ...lines,
+      columns: lines.columns.map((c) =>
+        c.id === 'y'
+          ? { ...c, cells: c.cells.map((_, row) => String([1, 2, 3, 2, 3, (row * row) % 11][row % 6] ?? 0)) }
+          : c,
+      ),
+    };
+    const { found } = compared(asked({ method: 'means', within: 'interaction', by2: 'w' }), withOffsets(alike));
+    if (!found.follow?.ok) throw new Error('nothing follows');
+    const [part] = found.follow.value;
+    expect(part?.effects.map((e) => e.name)).to.deep.equal([
+      'shallow minus deep, in 0 minus in 4',
+      'shallow minus deep, in 2 minus in 4',
+    ]);
+    expect(part?.left?.map((l) => l.name)).to.deep.equal(['shallow minus deep, in 0 minus in 2']);
   });
 
   it('lead to and fro where subjects are under one level of the first factor after all', () => {

@@ -6,7 +6,7 @@ import { choicesOf } from '../question/choices';
 import type { Question } from '../question/question';
 import type { Factors } from '../readings/factors';
 import type { FollowUpPart } from './comparison';
-import { type Raw, isAdjustment, judgedByP, mostComparisons, pairsOf } from './follow-up';
+import { type Raw, eachByItself, isAdjustment, judgedByP, mostComparisons, pairsOf } from './follow-up';
 
 /**
  * Levels within levels where the interaction matters, else over them; of the factor that has more.
@@ -43,29 +43,27 @@ export function differencesOfDifferences(
     rows.length * columns.length <= mostComparisons,
     `There are ${(rows.length * columns.length).toLocaleString('en')} such differences, more than anyone reads: compare levels within levels.`,
   );
-  const judged = rows.flatMap(([[i, a1], [j, a2]]) =>
-    columns.flatMap(([[k, b1], [l, b2]]): Raw[] => {
-      const found = tested([i, j], [k, l]);
-      if (!found) return [];
-      const { estimate, se, df, t, p } = found;
-      return [
-        {
-          name: `${a1.name} minus ${a2.name}, in ${b1.name} minus in ${b2.name}`,
-          cells: [
-            [a1.id, b1.id],
-            [a2.id, b1.id],
-            [a1.id, b2.id],
-            [a2.id, b2.id],
-          ],
-          estimate,
-          se,
-          df,
-          t,
-          p: p.either,
-        },
-      ];
-    }),
+  const all = rows.flatMap(([[i, a1], [j, a2]]) =>
+    columns.map(([[k, b1], [l, b2]]) => ({
+      name: `${a1.name} minus ${a2.name}, in ${b1.name} minus in ${b2.name}`,
+      cells: [
+        [a1.id, b1.id],
+        [a2.id, b1.id],
+        [a1.id, b2.id],
+        [a2.id, b2.id],
+      ] as const,
+      test: () => tested([i, j], [k, l]),
+    })),
   );
-  demand(judged.length > 0, 'No two levels of each factor have readings in all four cells.');
-  return judgedByP([{ judged, left: [] }], isAdjustment(follow) ? follow : 'holm', question.level);
+  const { judged: found, left } = eachByItself(
+    all,
+    (of) => of.name,
+    ({ name, cells, test }): Raw | undefined => {
+      const one = test();
+      return one && { name, cells, estimate: one.estimate, se: one.se, df: one.df, t: one.t, p: one.p.either };
+    },
+  );
+  const judged = found.filter((one) => one !== undefined);
+  demand(judged.length > 0, left[0]?.why ?? 'No two levels of each factor have readings in all four cells.');
+  return judgedByP([{ judged, left }], isAdjustment(follow) ? follow : 'holm', question.level);
 }

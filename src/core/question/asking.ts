@@ -24,6 +24,9 @@ export const ofOneGroup = (design: Design): boolean => kindOf[design] === 'estim
 /** Whether each subject is measured under everything compared. */
 export const isWithin = (design: Design): boolean => samplingOf(design) === 'within';
 
+/** Whether each subject is measured under everything compared, be it of one factor or of both. */
+export const isThroughout = (design: Design): boolean => isWithin(design) || samplingOf(design) === 'crossed';
+
 /** Whether it has two factors, and subjects read under every level of the second at least. */
 export const hasConditions = (design: Design): boolean => kindOf[design] === 'factors' && samplingOf(design) !== 'once';
 

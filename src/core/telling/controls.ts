@@ -8,6 +8,7 @@ import {
   isAdjusted,
   isBlocked,
   groupChoices,
+  isThroughout,
   isWithin,
   kindOf,
   samplingOf,
@@ -131,7 +132,7 @@ function countings(
   const { design, about, cut } = question;
   const kind = kindOf[design];
   const within = isWithin(design);
-  const throughout = factsOf(question).within !== undefined;
+  const throughout = isThroughout(design);
   const control = (label: string, of: Kind): Control => {
     const withinOptions = (['within', 'crossed'] as const)
       .map((sampling) => ({ sampling, next: designOf(of, sampling) }))

@@ -1,6 +1,5 @@
 import { useMemo } from 'react';
-import { factsOf } from '../../core/analyses/kinds';
-import { kindOf } from '../../core/question/asking';
+import { isThroughout, kindOf } from '../../core/question/asking';
 import { repeatsUnder } from '../../core/question/counting';
 import { firstQuestion } from '../../core/question/first';
 import type { Question } from '../../core/question/question';
@@ -29,7 +28,7 @@ export function RepeatsNote({ table, onEdit, onPair, onAsk }: Props) {
   const [a, b] = groups;
   if (!repeats) return null;
   const ofFactors = raised !== undefined && kindOf[raised.design] === 'factors';
-  const within = raised !== undefined && factsOf(raised).within !== undefined;
+  const within = raised !== undefined && isThroughout(raised.design);
   const subject = table.subject || 'subject';
   const again = repeats.subjects < repeats.readings;
   if (!again && repeats.shared === 0) return null;
