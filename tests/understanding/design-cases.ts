@@ -242,8 +242,8 @@ export function designCasesFrom(seed: number): Case[] {
         ...times(5, (i) => [`L${i + 1}`, about(), about(), about(), about()]),
       ),
       {
-        layout: ['repeated'],
-        groups: ['red d1', 'red d2', 'white d1', 'white d2'],
+        layout: ['rows'],
+        asks: ['factorial'],
         subject: 'line',
         readings: 20,
         doubts: [],
@@ -708,7 +708,126 @@ export function designCasesFrom(seed: number): Case[] {
           about(),
         ]),
       ),
-      { layout: ['rows'], subject: 'plant', readings: 24, asks: ['factorial'], doubts: ['replicates'] },
+      { layout: ['rows'], subject: 'plant', readings: 24, asks: ['factorial'], doubts: ['no-subject-column'] },
+    ),
+    one(
+      'plants-numbered-in-groups',
+      'plant 3 of the fed is another plant than plant 3 of the control, or the same: asked',
+      lines(['treatment', 'plant', 'length'], ...times(12, (i) => [at(i, 6, fed), 1 + (i % 6), about()])),
+      { layout: ['rows'], subject: 'plant', readings: 12, doubts: ['no-subject-column'] },
+    ),
+    one(
+      'participants-by-number',
+      'participant 3 is the same person under each light and noise',
+      lines(
+        ['participant', 'light', 'noise', 'reaction'],
+        ...times(24, (i) => [1 + (i % 6), at(i, 6, ['red', 'white']), at(i, 12, ['quiet', 'loud']), about(300)]),
+      ),
+      { ...ofTwo, subject: 'participant', samples: 12, doubts: [] },
+    ),
+    one(
+      'weeks-beside-each-depth',
+      'a line has a row for each depth and a column for each week: two factors of the same lines',
+      lines(
+        ['line', 'depth', 'Week 0 (cm)', 'Week 2 (cm)'],
+        ...times(8, (i) => [`L${1 + (i >> 1)}`, at(i, 1, ['shallow', 'deep']), about(), about()]),
+      ),
+      { ...ofTwo, subject: 'line', unit: 'cm', readings: 16, doubts: [] },
+    ),
+    one(
+      'noise-beside-each-light',
+      'the same of conditions that are no times',
+      lines(
+        ['participant', 'light', 'quiet (ms)', 'loud (ms)'],
+        ...times(10, (i) => [`P${1 + (i >> 1)}`, at(i, 1, ['red', 'white']), about(300), about(300)]),
+      ),
+      { ...ofTwo, subject: 'participant', unit: 'ms', readings: 20, doubts: [] },
+    ),
+    one(
+      'lines-named-once-beside-depths',
+      'the name of a line once over the rows of its depths',
+      lines(
+        ['line', 'depth', 'Week 0', 'Week 2'],
+        ...times(8, (i) => [i % 2 ? '' : `L${1 + (i >> 1)}`, at(i, 1, ['shallow', 'deep']), about(), about()]),
+      ),
+      { ...ofTwo, subject: 'line', readings: 16, doubts: [] },
+    ),
+    one(
+      'cultivars-in-blocks',
+      'cv. A is a cultivar, no coefficient of variation',
+      lines(
+        ['block', 'fertiliser', 'cv. A', 'cv. B', 'cv. C'],
+        ...times(8, (i) => [1 + (i >> 1), at(i, 1, ['none', 'meal']), about(), about(), about()]),
+      ),
+      { ...ofTwo, subject: 'block', readings: 24, doubts: [] },
+    ),
+    one(
+      'two-variables-each-day',
+      'glucose and insulin are two variables, in one unit though they be',
+      lines(
+        ['mouse', 'day', 'glucose (mmol/L)', 'insulin (mmol/L)'],
+        ...times(12, (i) => [`M${1 + (i >> 1)}`, 7 * (i % 2), about(5, 2), about(9, 2)]),
+      ),
+      { layout: ['rows'], subject: 'mouse', readings: 12, doubts: ['which-outcome'], asks: ['paired'] },
+    ),
+    one(
+      'crossed-heads-of-persons',
+      'light over noise, in two rows of heads over named persons',
+      lines(
+        ['participant', 'red', '', 'white', ''],
+        ['', 'quiet', 'loud', 'quiet', 'loud'],
+        ...times(5, (i) => [`P${i + 1}`, about(300), about(300), about(300), about(300)]),
+      ),
+      { ...ofTwo, subject: 'participant', readings: 20, doubts: [] },
+    ),
+    one(
+      'eyes-before-and-after',
+      'both names in one head, and both could be turns',
+      lines(
+        ['fish', 'left eye before', 'left eye after', 'right eye before', 'right eye after'],
+        ...times(5, (i) => [`F${i + 1}`, about(), about(), about(), about()]),
+      ),
+      { ...ofTwo, subject: 'fish', readings: 20, doubts: [] },
+    ),
+    one(
+      'persons-read-thrice-under-each-light',
+      'who has a row for each light is the subject of the readings beside one another',
+      lines(
+        ['participant', 'light', 'rep 1', 'rep 2', 'rep 3'],
+        ...times(12, (i) => [`P${1 + (i >> 1)}`, at(i, 1, ['red', 'white']), about(), about(), about()]),
+      ),
+      { layout: ['rows'], subject: 'participant', groups: ['red', 'white'], readings: 36, doubts: ['replicates'] },
+    ),
+    one(
+      'sex-beside-two-conditions',
+      'what each is of stands aside: the same persons under every light and noise',
+      lines(
+        ['participant', 'sex', 'light', 'noise', 'reaction'],
+        ...times(24, (i) => [
+          `P${1 + (i >> 2)}`,
+          at(i, 12, ['f', 'm']),
+          at(i, 2, ['red', 'white']),
+          at(i, 1, ['quiet', 'loud']),
+          about(300),
+        ]),
+      ),
+      { ...ofTwo, subject: 'participant', readings: 24, doubts: [] },
+    ),
+    one(
+      'three-conditions-of-persons',
+      'there is no question of three factors of the same persons: said',
+      lines(
+        ['participant', 'sex', 'light', 'noise', 'dose', 'reaction'],
+        ...times(48, (i) => [
+          `P${1 + (i >> 3)}`,
+          at(i, 24, ['f', 'm']),
+          at(i, 4, ['red', 'white']),
+          at(i, 2, ['quiet', 'loud']),
+          at(i, 1, ['low', 'high']),
+          about(300),
+        ]),
+      ),
+      { layout: ['rows'], subject: 'participant', readings: 48, doubts: ['replicates'] },
     ),
     one(
       'names-alone',

@@ -263,6 +263,69 @@ describe('what is unclear about a table', () => {
     );
   });
 
+  it('of numbers that begin anew in each group lets the person say whether they are the same subjects', () => {
+    const lines = (...rows: (string | number)[][]): Table => pasted(rows.map((row) => row.join('\t')).join('\n'));
+    const reading = (k: number): string => (30 + ((k * 37) % 61) / 10).toFixed(1);
+    const plants = lines(
+      ['treatment', 'plant', 'length'],
+      ...Array.from({ length: 12 }, (_, k) => [k < 6 ? 'control' : 'fed', 1 + (k % 6), reading(k)]),
+    );
+    expect(openDoubts(plants).map((d) => d.text)).to.deep.equal([
+      'The same numbers of “plant” (1, 2, 3 and 3 more) come under each treatment. Each is taken as one plant throughout, compared with itself; if each treatment has its own, they are others.',
+    ]);
+    const same = mended(plants, 'no-subject-column', 'The same plant throughout');
+    expect(firstQuestion(same)).to.include({ design: 'paired' });
+    const own = mended(plants, 'no-subject-column', 'Each treatment has its own');
+    expect(own.columns[1]?.cells.slice(5, 7)).to.deep.equal(['control 6', 'fed 1']);
+    expect(firstQuestion(own)).to.include({ design: 'two-groups' });
+    expect(codes(same)).to.deep.equal(codes(own)).and.to.deep.equal([]);
+    // Tanks read several times each are samples then, and not the readings.
+    const tanks = lines(
+      ['treatment', 'tank', 'length'],
+      ...Array.from({ length: 24 }, (_, k) => [k < 12 ? 'control' : 'fed', 1 + ((k >> 2) % 3), reading(k)]),
+    );
+    expect(firstQuestion(mended(tanks, 'no-subject-column', 'Each treatment has its own'))).to.include({
+      design: 'nested-two',
+    });
+    // Of two factors plants are others in each combination, unless someone says that they are the same.
+    const two = lines(
+      ['plant', 'light', 'flow', 'length'],
+      ...Array.from({ length: 24 }, (_, k) => [
+        1 + (k >> 2),
+        k & 2 ? 'red' : 'white',
+        k & 1 ? 'still' : 'pulsed',
+        reading(k),
+      ]),
+    );
+    expect(firstQuestion(two)).to.include({ design: 'factorial' });
+    expect(openDoubts(two)[0]?.text).to.match(/taken as another plant each time, compared with none of the others\.$/);
+    expect(firstQuestion(mended(two, 'no-subject-column', 'The same plant'))).to.include({
+      design: 'repeated-factorial',
+    });
+    const each = mended(two, 'no-subject-column', 'Each light and flow has its own');
+    expect(firstQuestion(each)).to.include({ design: 'factorial' });
+    expect(codes(each)).to.deep.equal([]);
+    // At several times the plants of each treatment are those of a group read throughout.
+    const weeks = lines(
+      ['treatment', 'plant', 'week', 'length'],
+      ...Array.from({ length: 30 }, (_, k) => [
+        k < 15 ? 'control' : 'fed',
+        1 + (Math.floor(k / 3) % 5),
+        2 * (k % 3),
+        reading(k),
+      ]),
+    );
+    expect(firstQuestion(mended(weeks, 'no-subject-column', 'Each treatment has its own'))).to.include({
+      design: 'mixed',
+    });
+    // Where all rows of one stand together, it is one.
+    const together = lines(
+      ['plant', 'treatment', 'length'],
+      ...Array.from({ length: 12 }, (_, k) => [1 + (k >> 1), k & 1 ? 'control' : 'fed', reading(k)]),
+    );
+    expect(codes(together)).to.deep.equal([]);
+  });
+
   it('offers the ways that are about as likely, and reads the table as chosen', () => {
     const table = pasted(textOf('counts-or-readings'));
     expect(table.shape).to.equal('counts');

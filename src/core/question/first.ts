@@ -114,11 +114,17 @@ function ofTwoFactors(table: Table, blank: Question): Question | undefined {
     const by = asked(all.filter((c) => !crossed.includes(c) && holdsSubjects(table, c)));
     return by && { ...asDesign(blank, table, 'mixed'), by: by.id, by2: within.id };
   }
-  // Of three factors the one that sorts into blocks is not asked about.
-  const [a, b, more] = all.length > 2 ? all.filter((c) => !isBlock(c.name) && !calendarName.test(c.name)) : all;
+  // Of three factors the one that sorts into blocks is not asked about, nor what each subject is of where it was read
+  // under every combination of the other two.
+  const throughout = all.filter((c) => !holdsSubjects(table, c));
+  const [one, other, third] = throughout;
+  const both =
+    one && other && !third && isCrossedWithBoth(table, { measure: blank.measure, by: one.id, by2: other.id });
+  const unsorted = all.length > 2 ? all.filter((c) => !isBlock(c.name) && !calendarName.test(c.name)) : all;
+  const [a, b, more] = both ? throughout : unsorted;
   if (!a || !b || more) return undefined;
   const blocks = [a, b].filter((c, i) => (isBlock(c.name) || isHousing(c.name)) && holdsSeveral(c, [b, a][i]));
-  if (isCrossedWithBoth(table, { measure: blank.measure, by: a.id, by2: b.id })) {
+  if (both) {
     const [subject] = columnsOf(table, 'subject');
     const within: Question = { ...asDesign(blank, table, 'repeated-factorial'), by: a.id, by2: b.id };
     // What blocks do to their readings they do to all alike.

@@ -19,7 +19,9 @@ import {
   numberName,
   sizeName,
   spanName,
+  spoken,
   spreadKind,
+  subjectName,
   variableIn,
 } from './vocabulary';
 import { cellAt, textAt } from '../readings/cell-at';
@@ -95,6 +97,13 @@ function figuresUnder(
 }
 
 const timeName = new RegExp(`${calendarName.source}|${spanName.source}|^(?:hours?|h|d|t)$`, 'iu');
+
+/** Whether the first column names who each row is, each another: persons and what else is called as subjects are, or by codes. */
+const nameSubjects = (name: string, cells: readonly string[]): boolean =>
+  new Set(cells).size === cells.length &&
+  !cells.includes('') &&
+  cells.length > 1 &&
+  (subjectName.test(spoken(name)) || cells.every(looksLikeId));
 
 /** Whether a column only numbers its rows. */
 const isNumbering = (name: string, cells: readonly string[]): boolean =>
@@ -220,7 +229,7 @@ function variablesOfSubjects(
 
 /**
  * A block under crossed names with a reading a row, both names in columns of their own before it, or with a group a row
- * and its figures; undefined where no names cross, or where the rows are named as subjects are.
+ * and its figures; undefined where no names cross.
  */
 export function crossedApart(block: Rows): string[][] | undefined {
   const found = namesOver(block);
@@ -245,14 +254,16 @@ export function crossedApart(block: Rows): string[][] | undefined {
   const ofSubjects =
     first === 1 && !times && !numbering ? variablesOfSubjects(called(0), cellsAt(0), places, cellsAt) : undefined;
   if (ofSubjects) return ofSubjects;
-  if (!times && !numbering && !names) return undefined;
+  const who =
+    first === 1 && !times && !numbering && !names && nameSubjects(called(0), cellsAt(0)) ? cellsAt(0) : undefined;
+  if (!times && !numbering && !names && !who) return undefined;
   const units = new Set(places.map((p) => p.unit));
   const [as, bs] = [new Set(places.map((p) => p.a)), new Set(places.map((p) => p.b))];
   const pairs = new Set(places.map((p) => `${p.a}\n${p.b}`));
   const crosses = as.size > 1 && bs.size > 1 && pairs.size === places.length && pairs.size === as.size * bs.size;
   const isReading = (cell: string): boolean => cell === '' || isMissing(cell) || valueOf(cell) !== undefined;
   const areFigures = [...bs].some((name) => figureName.test(name) || spreadKind(name) !== null);
-  if (areFigures || (areTurns([...as]) && areTurns([...bs]))) return undefined;
+  if (areFigures || (!who && areTurns([...as]) && areTurns([...bs]))) return undefined;
   if (!crosses || places.length * body.length > limits.rows) return undefined;
   // One cell that cannot be read among many is told where it stands.
   const cells = places.flatMap(({ k }) => cellsAt(k));
@@ -271,6 +282,15 @@ export function crossedApart(block: Rows): string[][] | undefined {
       ? [
           ['group', 'sample', called(0), withUnit('reading')],
           ...places.flatMap(({ k, a, b }) => cellsAt(k).map((cell, i) => [a, `${a} ${b}`, cellAt(times, i), cell])),
+        ]
+      : undefined;
+  const under = areTurns([...bs]) ? 'time' : 'factor 2';
+  const over = under !== 'time' && areTurns([...as]) ? 'time' : 'factor 1';
+  if (who)
+    return units.size === 1
+      ? [
+          [called(0) || 'subject', over, under, withUnit('reading')],
+          ...who.flatMap((name, row) => places.map(({ k, a, b }) => [name, a, b, textAt(body[row], k)])),
         ]
       : undefined;
   const filled = (row: readonly string[]): boolean => row.some((cell) => cell !== '');

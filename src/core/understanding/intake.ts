@@ -42,6 +42,7 @@ import { interpretations, recognise } from './recognise';
 import { marksRead } from './marks';
 import { outcomesTwice } from './outcomes-twice';
 import { numberedWithin } from './numbered-within';
+import { conditionsGathered } from './conditions-gathered';
 import { replicatesGathered } from './replicates-gathered';
 import { groupsBelow, sectionsApart } from './sections';
 import { signsBehind } from './signs-behind';
@@ -64,7 +65,7 @@ export interface IntakeChoice {
   /** Whether rows and columns are exchanged first. */
   turned?: boolean;
   heads?: Heads;
-  /** Whether replicates beside one another are put below one another. */
+  /** Whether replicates, or conditions of the same subjects, beside one another are put below one another. */
   gathered?: boolean;
   shape?: Shape;
   /** By column, from 0. */
@@ -83,7 +84,7 @@ export interface Doubtful extends DoubtfulCell {
 export interface Intake {
   heads: Heads;
   turned: boolean;
-  /** How many rows each row became, its replicates below one another; 1 where there were none. */
+  /** How many rows each row became, its replicates or conditions below one another; 1 where there were none. */
   times: number;
   table: Omit<Table, 'id' | 'name'>;
   /** Other ways to read it that are about as likely. */
@@ -307,12 +308,12 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
   const under = summaryRows(written);
   const named = asIs || under.length > 0 ? written : namesFilledDown(written);
   if (named !== written) notes.push('Names that stood once, over empty cells, were given to the rows below them.');
-  const gathered = under.length > 0 || choice.gathered === false ? undefined : replicatesGathered(named, limits.rows);
+  const gathered =
+    under.length > 0 || choice.gathered === false
+      ? undefined
+      : (replicatesGathered(named, limits.rows) ?? conditionsGathered(named, limits.rows));
   const times = gathered?.times ?? 1;
-  if (gathered)
-    notes.push(
-      `The ${times} readings of each row stand below one another, and “${gathered.columns.find((c) => c.name === 'sample')?.name ?? 'its name'}” says which belong together.`,
-    );
+  if (gathered) notes.push(gathered.note);
   const filled = gathered?.columns ?? named;
   // What stands under the readings is not looked at, so that it cannot decide what they are.
   const skipped = new Map<number, Beside>(under.map(({ row, kind }) => [row, kind]));

@@ -1,6 +1,7 @@
 /** A group named once, in the first of its rows, the cells below it left empty. */
 import type { Incoming } from './seen';
 import { valueOf } from './sums';
+import { crossing } from './crossing';
 import { labelName } from './vocabulary';
 import { cellAt } from '../readings/cell-at';
 
@@ -28,8 +29,12 @@ export function namesFilledDown(columns: readonly Incoming[]): readonly Incoming
   const counts = ({ cells }: Incoming): boolean =>
     cells.filter((cell, i) => Number(cell) !== place[i]).length <= (cells.length > 4 ? 1 : 0);
   const numbers = others.filter((c) => c.cells.some((cell) => valueOf(cell) !== undefined) && !counts(c));
-  if (numbers.length !== 1) return columns;
   let over = '';
   const cells = first.cells.map((cell) => (over = cell.trim() === '' ? over : cell));
-  return [{ ...first, cells }, ...others];
+  const filled = { ...first, cells };
+  // Each level of another column comes once under each name: the rows are no replicates.
+  const levels = others.filter(({ cells: own }) =>
+    own.every((cell) => cell.trim() !== '' && valueOf(cell) === undefined),
+  );
+  return numbers.length === 1 || levels.some((under) => crossing(filled, under)) ? [filled, ...others] : columns;
 }

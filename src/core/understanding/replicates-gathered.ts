@@ -1,5 +1,6 @@
 /** Readings numbered beside one another, "rep 1", "rep 2", "rep 3": several of one sample, not several variables. */
 import { isMissing } from '../readings/parse-number';
+import { subjectsUnder } from './crossing';
 import type { Incoming } from './seen';
 import { valueOf } from './sums';
 import { replicateName } from './vocabulary';
@@ -10,6 +11,8 @@ export interface Gathered {
   columns: Incoming[];
   /** How many rows each row of the block became. */
   times: number;
+  /** What was done, in words. */
+  note: string;
 }
 
 const stemOf = (name: string): string => name.replace(/[\s_.-]*\d+$/u, '').trim();
@@ -44,7 +47,8 @@ export function replicatesGathered(columns: readonly Incoming[], most: number): 
   const times = replicates.length;
   if (first.cells.length * times > most) return undefined;
   const each = (cells: readonly string[]): string[] => cells.flatMap((cell) => new Array<string>(times).fill(cell));
-  const named = others.some((c) => namesRows(c) && !namesGroups(c));
+  // A subject that has a row under each level of a factor names its rows together with it.
+  const named = others.find((c) => namesRows(c) && !namesGroups(c)) ?? subjectsUnder(others)[0]?.who;
   const sample: Incoming[] = named
     ? []
     : [{ name: 'sample', unit: '', cells: each(first.cells.map((_, row) => `sample ${row + 1}`)) }];
@@ -59,5 +63,6 @@ export function replicatesGathered(columns: readonly Incoming[], most: number): 
       },
     ],
     times,
+    note: `The ${times} readings of each row stand below one another, and “${named?.name ?? 'sample'}” says which belong together.`,
   };
 }

@@ -90,9 +90,10 @@ export function understoodSentence(table: Table): string {
       5,
     );
   const { aside, unread } = tallyOf(table);
+  const measured = names('measure') || 'no measure yet';
   const measures =
     table.shape === 'rows'
-      ? ` of ${names('measure') || 'no measure yet'}${columnsOf(table, 'group').length > 0 ? ` by ${names('group')}` : ''}`
+      ? `${measured === 'reading' ? '' : ` of ${measured}`}${columnsOf(table, 'group').length > 0 ? ` by ${names('group')}` : ''}`
       : '';
   return `Here ${layoutClauses[table.shape]}${measures}: ${heldWords(table)}${aside > 0 ? `, ${aside} set aside` : ''}${unread > 0 ? `, ${unread} not read as a number` : ''}.`;
 }

@@ -164,12 +164,12 @@ export const upperName = new RegExp(
   `${end('upper|ucl|ucb|97\\.5 ?%').source}|^(?=.*(?:ci|conf|%)).*${end('high|hi|up|to|u').source}`,
   'iu',
 );
-/** Names of the SD as a part of the mean. */
+/** Names of the SD as a part of the mean; "cv. A" is a cultivar. */
 export const cvName =
-  /^(?:cvs?|c\.v\.|rsd|coefficients? of variation|(?:relative|rel\.) (?:sd|standard deviation))(?![\p{L}])/iu;
+  /^(?:cvs?(?!\.? \p{L}\b|\. ?['‘“]?\p{L})|c\.v\.|rsd|coefficients? of variation|(?:relative|rel\.) (?:sd|standard deviation))(?![\p{L}])/iu;
 /** Names of figures that describe a group: "median", "max", "Q1". */
 export const figureName =
-  /^(?:n|mean|average|avg\.?|median|med\.?|mode|min(?:imum)?|max(?:imum)?|range|q[1-3]|(?:lower|upper|first|third|1st|3rd) quartile|(?:25|75|5|95|2\.5|97\.5)(?:th)? ?(?:%|percentile)|iqr|sd|se|sem|variance|cv|lower|upper|skewness|kurtosis)(?![\p{L}])/iu;
+  /^(?:n|mean|average|avg\.?|median|med\.?|mode|min(?:imum)?|max(?:imum)?|range|q[1-3]|(?:lower|upper|first|third|1st|3rd) quartile|(?:25|75|5|95|2\.5|97\.5)(?:th)? ?(?:%|percentile)|iqr|sd|se|sem|variance|cv(?!\.? \p{L}\b|\. ?['‘“]?\p{L})|lower|upper|skewness|kurtosis)(?![\p{L}])/iu;
 export const sizeName =
   /^(?:n|size|sizes|sample sizes?|observations?|replicates|reps|number(?: of \w+)?|no\.?(?: of \w+)?|count|group size|how many|(?:n|no)\.? ?\(?\w*\)?)$/iu;
 

@@ -207,9 +207,9 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
             />
             {(intake.times > 1 || choice.gathered === false) && (
               <Choose
-                label="Replicates"
+                label="Readings of one row"
                 value={intake.times > 1 ? 'below' : 'beside'}
-                options={{ below: 'replicates below one another', beside: 'replicates beside one another' }}
+                options={{ below: 'readings of one row below one another', beside: 'readings of one row beside one another' }}
                 onChange={(way) => change({ ...place(choice), gathered: way === 'below' })}
               />
             )}

@@ -17,6 +17,7 @@ import {
   wellsOfPlate,
 } from './layout';
 import { namesInFirstRow, nearNames, oddNames, sameNames } from './names';
+import { numberedAnew } from './numbered-anew';
 import { beyondLimits, missingCodes, scaleSlips } from './readings';
 import { rangesAsReadings } from './ranges';
 import { lostPartners, replicates, unnamedSubjects, withoutGroup } from './rows';
@@ -38,6 +39,7 @@ const each = [
   whichCategories,
   whichCategory,
   unnamedSubjects,
+  numberedAnew,
   replicates,
   lostPartners,
   withoutGroup,

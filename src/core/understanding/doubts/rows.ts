@@ -9,6 +9,7 @@ import { isCrossedWithBoth } from '../crossed-with-both';
 import { likeliestCategory, likeliestOutcome } from '../likeliest';
 import { isBlock } from '../vocabulary';
 import { subjectNoun } from '../subject-noun';
+import { areOthersInEach } from './numbered-anew';
 import { type TableDoubt, asItIs, isSettled, some } from './doubt';
 import { tally } from '../../numeric/tally';
 
@@ -69,7 +70,9 @@ function isOncePerCondition(table: Table, subject: Column): boolean {
   const [a, b, more] = groups;
   const both = a && b && !more && isCrossedWithBoth(table, { by: a.id, by2: b.id });
   // Within blocks more than one factor may be compared.
-  if (groups.length < 2 || !(both || isBlock(subject.name) || groups.some(holds))) return false;
+  // Under the levels of one factor or two a subject is compared with itself; of more there is no such question.
+  const within = groups.filter((c) => !holds(c)).length;
+  if (groups.length < 2 || !(both || isBlock(subject.name) || (within < groups.length && within < 3))) return false;
   const all = [subject, ...groups].map((c) => c.cells);
   return placesTogether(all, table.rowCount).names.length === table.rowCount;
 }
@@ -99,7 +102,8 @@ export function replicates(table: Table): TableDoubt[] {
   const [measure, by] = [likeliestOutcome(table), likeliestCategory(table)];
   const [subject] = columnsOf(table, 'subject');
   const repeats = by && subject && repeatsOf(table, { measure: measure?.id, by: by.id });
-  if (!repeats || repeats.subjects >= repeats.readings || isOncePerCondition(table, subject)) return [];
+  if (!repeats || repeats.subjects >= repeats.readings || isOncePerCondition(table, subject) || areOthersInEach(table))
+    return [];
   const name = table.subject || subjectNoun(subject.name) || 'subject';
   return [
     {

@@ -1,0 +1,67 @@
+/** Numbers of subjects that come under several groups: the same subjects throughout, or others in each. */
+import { textAt } from '../../readings/cell-at';
+import { levelsOf } from '../../readings/levels';
+import { type Places, placesOf, placesTogether, standing } from '../../readings/places';
+import { type Column, type Table, called, columnsOf } from '../../readings/table';
+import { isCrossedWithBoth, throughout } from '../crossed-with-both';
+import { subjectNoun } from '../subject-noun';
+import { areTurns, isBlock, isTimeName, personName } from '../vocabulary';
+import { type TableDoubt, asItIs, isSettled, some } from './doubt';
+
+const bareNumber = /^\d+$/;
+/** What was given to one subject alone. */
+const identity = /(?:^|[\s_.-])(?:id|ids|identifier|code|tag)$/i;
+
+/** Whether the rows of each name stand together, as those of one subject do. */
+const standTogether = ({ of, names }: Places): boolean =>
+  of.reduce((runs, place, row) => (place === of[row - 1] ? runs : runs + 1), 0) === names.length;
+
+/** The columns under several of whose groups the same numbers come; none where the numbers are surely the same subjects. */
+function homesOf(table: Table): Column[] {
+  const [subject] = columnsOf(table, 'subject');
+  const groups = columnsOf(table, 'group');
+  if (table.shape !== 'rows' || !subject || groups.length > 2 || isSettled(table, 'no-subject-column')) return [];
+  const { names } = placesOf(subject.cells);
+  const areSame = isBlock(subject.name) || personName.test(subject.name) || identity.test(subject.name);
+  if (areSame || names.length < 2 || !names.every((name) => bareNumber.test(name))) return [];
+  const isTime = (c: Column): boolean => isTimeName(c.name) || areTurns(levelsOf(c).map(({ name }) => name));
+  return groups.filter((c) => !isTime(c) && standing(subject.cells, c.cells).several > names.length / 2);
+}
+
+/** Whether such numbers are taken as others in each combination of two factors, each read once. */
+export function areOthersInEach(table: Table): boolean {
+  const homes = homesOf(table);
+  const [a, b] = homes;
+  const [subject] = columnsOf(table, 'subject');
+  if (!a || !b || !subject || isCrossedWithBoth(table, { by: a.id, by2: b.id })) return false;
+  const all = [subject, a, b].map((c) => c.cells);
+  return placesTogether(all, table.rowCount).names.length === table.rowCount;
+}
+
+/** Numbers that begin anew within groups, as they would of others. */
+export function numberedAnew(table: Table): TableDoubt[] {
+  const homes = homesOf(table);
+  const [subject] = columnsOf(table, 'subject');
+  if (!subject || homes.length === 0) return [];
+  const places = placesOf(subject.cells);
+  const { names } = places;
+  const by = homes.map((c) => called(c, 'group')).join(' and ');
+  const name = called(subject, 'subject');
+  const noun = subjectNoun(subject.name) || 'subject';
+  const others = areOthersInEach(table);
+  if (!others && standTogether(places)) return [];
+  const own = Array.from({ length: table.rowCount }, (_, row) => [
+    textAt(subject.cells, row) && [...homes, subject].map((c) => textAt(c.cells, row)).join(' '),
+  ]);
+  return [
+    {
+      code: 'no-subject-column',
+      text: `The same numbers of “${name}” (${some(names)}) come under each ${by}. ${others ? `They are taken as another ${noun} each time, compared with none of the others.` : `Each is taken as one ${noun} throughout, compared with itself; if each ${by} has its own, they are others.`}`,
+      where: [],
+      mends: [
+        { label: `Each ${by} has its own`, edits: [{ kind: 'write', row: 0, columns: [subject.id], texts: own }] },
+        asItIs(table, 'no-subject-column', `The same ${noun} throughout`, throughout),
+      ],
+    },
+  ];
+}
