@@ -209,7 +209,10 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
               <Choose
                 label="Readings of one row"
                 value={intake.times > 1 ? 'below' : 'beside'}
-                options={{ below: 'readings of one row below one another', beside: 'readings of one row beside one another' }}
+                options={{
+                  below: 'readings of one row below one another',
+                  beside: 'readings of one row beside one another',
+                }}
                 onChange={(way) => change({ ...place(choice), gathered: way === 'below' })}
               />
             )}
