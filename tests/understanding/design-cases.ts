@@ -830,6 +830,128 @@ export function designCasesFrom(seed: number): Case[] {
       { layout: ['rows'], subject: 'participant', readings: 48, doubts: ['replicates'] },
     ),
     one(
+      'blocks-over-columns',
+      'cultivars down the side, blocks over columns: a block is read under each',
+      lines(
+        ['cultivar', 'block I', 'block II', 'block III', 'block IV'],
+        ...times(5, (i) => ['ABCDE'[i] ?? '', about(), about(), about(), about()]),
+      ),
+      { layout: ['rows'], subject: 'block', groups: ['A', 'B', 'C', 'D', 'E'], asks: ['repeated'], readings: 20, doubts: [] },
+    ),
+    one(
+      'blocks-by-roman-numerals',
+      'nothing but I, II, III and IV over the columns',
+      lines(
+        ['treatment', 'I', 'II', 'III', 'IV'],
+        ...times(3, (i) => [at(i, 1, ['red', 'white', 'blue']), about(), about(), about(), about()]),
+      ),
+      { layout: ['rows'], subject: 'block', groups: ['red', 'white', 'blue'], asks: ['repeated'], doubts: [] },
+    ),
+    one(
+      'codes-over-columns',
+      'participants by their codes over columns, lights down the side: lights are not who was read',
+      lines(
+        ['light', 'P1', 'P2', 'P3', 'P4'],
+        ...times(3, (i) => [at(i, 1, ['red', 'white', 'blue']), about(), about(), about(), about()]),
+      ),
+      { layout: ['rows'], groups: ['red', 'white', 'blue'], asks: ['repeated'], readings: 12, doubts: [] },
+    ),
+    one(
+      'codes-over-columns-of-two-factors',
+      'each row a combination of two factors, each column a participant',
+      lines(
+        ['light', 'noise', 'P1', 'P2', 'P3', 'P4', 'P5'],
+        ...times(4, (i) => [
+          at(i, 2, ['red', 'white']),
+          at(i, 1, ['quiet', 'loud']),
+          about(),
+          about(),
+          about(),
+          about(),
+          about(),
+        ]),
+      ),
+      { ...ofTwo, subject: 'subject', readings: 20, doubts: [] },
+    ),
+    one(
+      'plants-over-columns',
+      'plant 2 of each treatment may be another plant: asked',
+      lines(
+        ['treatment', 'plant 1', 'plant 2', 'plant 3'],
+        ...times(3, (i) => [at(i, 1, ['red', 'white', 'blue']), about(), about(), about()]),
+      ),
+      { layout: ['rows'], subject: 'plant', groups: ['red', 'white', 'blue'], doubts: ['no-subject-column'] },
+    ),
+    one(
+      'fish-over-columns-before-and-after',
+      'before and after down the side, a fish over each column',
+      lines(
+        ['time', 'fish 1', 'fish 2', 'fish 3', 'fish 4'],
+        ...times(2, (i) => [at(i, 1, ['before', 'after']), about(), about(), about(), about()]),
+      ),
+      { layout: ['rows'], subject: 'fish', groups: ['before', 'after'], asks: ['paired'], readings: 8, doubts: [] },
+    ),
+    one(
+      'treatments-by-sites',
+      'a treatment is nobody who was read at each site',
+      lines(
+        ['treatment', 'cove', 'point', 'isle', 'bank'],
+        ...times(3, (i) => [at(i, 1, ['red', 'white', 'blue']), about(), about(), about(), about()]),
+      ),
+      { layout: ['grid'], asks: ['factorial'], readings: 12, doubts: [] },
+    ),
+    one(
+      'grades-depend-on-what-was-done',
+      'whether it was sprayed, and how heavily it was damaged: damage is the outcome, and has an order',
+      lines(
+        ['spray', 'damage'],
+        ...times(30, (i) => [at(i, 1, ['yes', 'no']), at(7 * i, 1, ['severe', 'none', 'mild', 'moderate'])]),
+      ),
+      {
+        layout: ['categories'],
+        groups: ['yes', 'no'],
+        anyOrder: true,
+        categories: ['none', 'mild', 'moderate', 'severe'],
+        asks: ['table'],
+      },
+    ),
+    one(
+      'doses-in-any-order',
+      'doses stand as they rise, whatever the order of the rows',
+      lines(['dose', 'growth'], ...times(12, (i) => [at(i, 1, ['10 mg', 'control', '5 mg']), about()])),
+      { layout: ['rows'], groups: ['control', '5 mg', '10 mg'], asks: ['several'], doubts: [] },
+    ),
+    one(
+      'figures-in-german',
+      'names of figures in another language',
+      lines(
+        ['Gruppe', 'Mittelwert', 'Standardabweichung', 'Anzahl'],
+        ['rot', '24,1', '3,2', 12],
+        ['weiß', '28,3', '3,9', 11],
+      ),
+      { layout: ['summary'], groups: ['rot', 'weiß'], spread: 'sd', asks: ['two-groups'], doubts: [] },
+    ),
+    one(
+      'figures-in-french',
+      'the same, n before the mean, and a standard error',
+      lines(
+        ['traitement', 'effectif', 'moyenne', 'erreur type'],
+        ['rouge', 12, '24,1', '1,2'],
+        ['blanc', 11, '28,3', '1,9'],
+      ),
+      { layout: ['summary'], groups: ['rouge', 'blanc'], spread: 'sem', asks: ['two-groups'], doubts: [] },
+    ),
+    one(
+      'counts-of-length',
+      'n by the name of what was counted',
+      lines(
+        ['lamp', 'Average of length', 'SD of length', 'Count of length'],
+        ['red', '24.1', '3.2', 12],
+        ['white', '28.3', '3.9', 11],
+      ),
+      { ...figures, spread: 'sd', doubts: [] },
+    ),
+    one(
       'names-alone',
       'nothing comes twice, so there is nothing to count',
       lines(['lamp', 'length'], ['red', 'about 20'], ['white', 'a bit more'], ['none', 'less']),

@@ -349,7 +349,7 @@ describe('independent samples', () => {
     const table = tableOf([column('s', 'subject', at(0)), column('g', 'group', at(1)), column('v', 'measure', at(2))], {
       shape: 'rows',
     });
-    const [after, before] = groupsOf(table);
+    const [before, after] = groupsOf(table);
     if (!after || !before) throw new Error('no groups');
     const { pairs, alone } = pairsOf(table, before, after);
     expect(pairs.map((p) => [p.subject, p.a.value, p.b.value])).to.deep.equal([

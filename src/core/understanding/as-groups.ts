@@ -28,6 +28,7 @@ import {
   sharedStem,
   spanName,
   subjectName,
+  treatmentName,
   variableIn,
 } from './vocabulary';
 import { workedOut } from './worked-out';
@@ -118,6 +119,8 @@ export function asRepeated(looked: Looked): Interpretation[] {
         : { weight: known ? 5 : 3, why: `“${column.name || 'the first column'}” names who each row is` },
     );
   }
+  if (column && !turns && treatmentName.test(column.name))
+    evidence.push({ weight: -4, why: `“${column.name}” names what was done, and nobody` });
   if (!turns && !column) return [];
   // What each was found to be names nobody who was read twice.
   if (!readTwice(measures) || (column && answerName.test(column.name))) return [];
@@ -150,7 +153,9 @@ export function asGrid(looked: Looked): Interpretation[] {
   ];
   if (by.gaps) evidence.push({ weight: 4, why: 'each level is named once, its replicates below' });
   if (by.place !== 0) evidence.push({ weight: -2, why: 'the column of levels is not the first' });
-  if (by.unique && !by.gaps) evidence.push({ weight: -3, why: 'every level comes once' });
+  // A treatment a row and a site a column are two factors though each be read once.
+  if (by.unique && !by.gaps && !(treatmentName.test(by.name) && measures.length > 2))
+    evidence.push({ weight: -3, why: 'every level comes once' });
   if (areTurns(namesOf(measures))) evidence.push({ weight: -4, why: 'its columns are named as times' });
   if (sharedStem(namesOf(measures)) !== undefined)
     evidence.push({ weight: -3, why: 'its columns are numbered, as measures are' });

@@ -43,7 +43,8 @@ import { marksRead } from './marks';
 import { outcomesTwice } from './outcomes-twice';
 import { numberedWithin } from './numbered-within';
 import { conditionsGathered } from './conditions-gathered';
-import { replicatesGathered } from './replicates-gathered';
+import { type Gathered, replicatesGathered } from './replicates-gathered';
+import { subjectsAcross } from './subjects-across';
 import { groupsBelow, sectionsApart } from './sections';
 import { signsBehind } from './signs-behind';
 import { oneMarked } from './one-marked';
@@ -311,7 +312,10 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
   const gathered =
     under.length > 0 || choice.gathered === false
       ? undefined
-      : (replicatesGathered(named, limits.rows) ?? conditionsGathered(named, limits.rows));
+      : [replicatesGathered, subjectsAcross, conditionsGathered].reduce<Gathered | undefined>(
+          (found, way) => found ?? way(named, limits.rows),
+          undefined,
+        );
   const times = gathered?.times ?? 1;
   if (gathered) notes.push(gathered.note);
   const filled = gathered?.columns ?? named;

@@ -3,7 +3,7 @@ import { levelSizes, levelsOf } from '../readings/levels';
 import { readColumn } from '../readings/read-column';
 import { type Column, type Table, columnsOf, findColumn } from '../readings/table';
 import { areOpposites } from './opposites';
-import { groupName, turnName, variableIn } from './vocabulary';
+import { areGrades, groupName, treatmentName, turnName, variableIn } from './vocabulary';
 import { leastOf } from '../numeric/extremes';
 
 const best = <T>(all: readonly T[], weight: (one: T) => number): T | undefined =>
@@ -54,8 +54,11 @@ function likeliestOf(columns: readonly Column[]): Column | undefined {
   });
 }
 
-/** What came of something: yes or no, alive or dead. */
-const isOutcome = (c: Column): boolean => areOpposites(levelsOf(c).map(({ name }) => name.trim()));
+/** What came of something: yes or no, alive or dead, none or mild or severe; but not whether something was done. */
+function isOutcome(c: Column): boolean {
+  const names = levelsOf(c).map(({ name }) => name.trim());
+  return areGrades(names) || (areOpposites(names) && !treatmentName.test(c.name));
+}
 
 /**
  * Which of several columns of categories are crossed: the one the person named, else the one of yes and no, else the last

@@ -83,7 +83,11 @@ export function areTurns(names: readonly string[]): boolean {
 
 /** Names of what sets groups apart. */
 export const groupName = starting(
-  'group|treatment|treated|treat|trt|lamp|light|condition|diet|feed|nutrient|site|station|place|location|region|origin|source|dose|level|class|category|kind|type|arm|variety|cultivar|strain|genotype|species|line type|temperature|temp|colour|color|season|rinse|result|outcome|settled|grazed|drug|compound|medium|substrate|flow|regime|method|series|set|batch type|operator|lab|sex|gender|control|exposed|infected|vaccinated|smoker|depth|pH|salinity|stage|habitat|farm|field|year class|phase|team|brand|product|supplier|kit|factor',
+  'group|gruppe|behandlung|groupe|traitement|grupo|tratamiento|gruppo|trattamento|treatment|treated|treat|trt|lamp|light|condition|diet|feed|nutrient|site|station|place|location|region|origin|source|dose|level|class|category|kind|type|arm|variety|cultivar|strain|genotype|species|line type|temperature|temp|colour|color|season|rinse|result|outcome|settled|grazed|drug|compound|medium|substrate|flow|regime|method|series|set|batch type|operator|lab|sex|gender|control|exposed|infected|vaccinated|smoker|depth|pH|salinity|stage|habitat|farm|field|year class|phase|team|brand|product|supplier|kit|factor',
+);
+/** Names of what was done to subjects, which names none of them. */
+export const treatmentName = starting(
+  'treatment|behandlung|traitement|tratamiento|trattamento|gruppe|groupe|grupo|gruppo|treated|treat|trt|condition|group|arm|lamp|light|diet|feed|nutrient|fertili[sz]er|drug|compound|dose|medium|substrate|flow|regime|cultivar|variety|method|spray|sprayed|vaccine|vaccinated|exposed',
 );
 /** Names of what each subject is of and remains: its genotype, its sex. */
 export const inherentName = starting(
@@ -126,6 +130,11 @@ export const countName =
   /^(?:counts?|number|how many|freq(?:uency)?\.?|frequencies|tally|observed|obs|n|cases|individuals|total|#)$/iu;
 /** Names of what has few whole values, each of which is counted: "number of blades", "score". */
 export const scoreName = /^(?:(?:number|no\.?|#) of |(?:scores?|grades?|ratings?|class|stage|rank)\b)/iu;
+const gradeWord =
+  /^(?:none|no \p{L}+|slight(?:ly)?|minor|mild(?:ly)?|moderate(?:ly)?|severe(?:ly)?|heav(?:y|ily)|marked|partial|complete|poor|fair|good|very good|excellent|worse|unchanged|same|improved|better)(?![\p{L}])/iu;
+/** Whether three names or more are grades of what was found: none, mild and severe. */
+export const areGrades = (names: readonly string[]): boolean =>
+  names.length > 2 && names.filter((name) => gradeWord.test(name)).length > names.length / 2;
 /** What is expected of counts: as counts, shares or parts of a ratio. */
 export const expectedName =
   /^(?:exp(?:ected)?\.?|theor(?:y|etical)|predicted|claimed|ratio|expected (?:counts?|ratio|shares?|proportions?|%|percent)|(?:claimed|expected) .*|hypothes[ei][sz]ed?|null|(?:person|patient|subject|plant|animal|fish|bird|tank|line|rope|site)s?[ -](?:years?|months?|weeks?|days?|hours?)|(?:time|years|months|weeks|days|hours) at risk)(?![\p{L}])/iu;
@@ -145,11 +154,11 @@ export const pName =
   /^(?:p|(?:[Aa]dj(?:usted|\.)?[ _-]?)?[Pp][-_ ]?(?:[Vv]al(?:ue)?s?|[Aa]dj\.?)|[Qq](?:[-_ ]?[Vv]al(?:ue)?s?)?|FDR|fdr)$/u;
 
 export const meanName =
-  /^(?:(?:arithmetic |sample )?means?|averages?|avg\.?|estimates?|m|x̄|x̅|x[- ]?bar|µ|mu)(?:\b|$)/iu;
+  /^(?:(?:arithmetic |sample )?means?|averages?|avg\.?|estimates?|m|x̄|x̅|x[- ]?bar|µ|mu|mittel(?:wert)?e?|moyennes?|media|gemiddelden?)(?:\b|$)/iu;
 /** What the spread beside a mean is, by its name; `±` and its like do not say. */
 export const spreadNames = {
-  sd: /^(?:±\s*)?(?:sds?|s\.\s?d\.?|st\.?\s?\.?devs?\.?|std\.?(?:\s?\.?devs?\.?)?|stdevs?|standard deviations?|sigma|σ)(?![\p{L}])/iu,
-  sem: /^(?:±\s*)?(?:sems?|s\.\s?e\.\s?m\.?|s\.\s?e\.?|ses?|st\.? ?err\.?|std\.? ?err(?:or)?\.?|standard errors?(?: of the mean)?)(?![\p{L}])/iu,
+  sd: /^(?:±\s*)?(?:sds?|s\.\s?d\.?|st\.?\s?\.?devs?\.?|std\.?(?:\s?\.?devs?\.?)?|stdevs?|standard deviations?|standardabweichung(?:en)?|stabw\.?|écarts?[- ]types?|desviaci[oó]n (?:est[aá]ndar|t[ií]pica)|deviazione standard|sigma|σ)(?![\p{L}])/iu,
+  sem: /^(?:±\s*)?(?:sems?|s\.\s?e\.\s?m\.?|s\.\s?e\.?|ses?|st\.? ?err\.?|std\.? ?err(?:or)?\.?|standard errors?(?: of the mean)?|standardfehler|erreurs?[- ]types?|error est[aá]ndar|errore standard)(?![\p{L}])/iu,
   variance: /^(?:variances?|var\.?|s²|s\^?2)(?![\p{L}])/iu,
   interval: /^(?:(?:half[- ]?width|\d{2} ?% ?ci|ci|c\.i\.|confidence interval|margin)\b.*)/iu,
 } as const;
@@ -171,7 +180,7 @@ export const cvName =
 export const figureName =
   /^(?:n|mean|average|avg\.?|median|med\.?|mode|min(?:imum)?|max(?:imum)?|range|q[1-3]|(?:lower|upper|first|third|1st|3rd) quartile|(?:25|75|5|95|2\.5|97\.5)(?:th)? ?(?:%|percentile)|iqr|sd|se|sem|variance|cv(?!\.? \p{L}\b|\. ?['‘“]?\p{L})|lower|upper|skewness|kurtosis)(?![\p{L}])/iu;
 export const sizeName =
-  /^(?:n|size|sizes|sample sizes?|observations?|replicates|reps|number(?: of \w+)?|no\.?(?: of \w+)?|count|group size|how many|(?:n|no)\.? ?\(?\w*\)?)$/iu;
+  /^(?:n|size|sizes|sample sizes?|observations?|replicates|reps|number(?: of \w+)?|no\.?(?: of \w+)?|count(?: of \w+)?|anzahl|stichproben(?:größe|umfang)|effectifs?|tamaño(?: muestral)?|group size|how many|(?:n|no)\.? ?\(?\w*\)?)$/iu;
 
 /** What kind of spread a name says it is; undefined of a name that says spread and not which, null of one that says neither. */
 export function spreadKind(name: string): keyof typeof spreadNames | undefined | null {
