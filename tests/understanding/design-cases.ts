@@ -836,7 +836,14 @@ export function designCasesFrom(seed: number): Case[] {
         ['cultivar', 'block I', 'block II', 'block III', 'block IV'],
         ...times(5, (i) => ['ABCDE'[i] ?? '', about(), about(), about(), about()]),
       ),
-      { layout: ['rows'], subject: 'block', groups: ['A', 'B', 'C', 'D', 'E'], asks: ['repeated'], readings: 20, doubts: [] },
+      {
+        layout: ['rows'],
+        subject: 'block',
+        groups: ['A', 'B', 'C', 'D', 'E'],
+        asks: ['repeated'],
+        readings: 20,
+        doubts: [],
+      },
     ),
     one(
       'blocks-by-roman-numerals',
@@ -950,6 +957,15 @@ export function designCasesFrom(seed: number): Case[] {
         ['white', '28.3', '3.9', 11],
       ),
       { ...figures, spread: 'sd', doubts: [] },
+    ),
+    one(
+      'doses-each-day-one-lost',
+      'a reading of one dose on one day is lost: two factors still',
+      lines(
+        ['copper', 'day', 'growth'],
+        ...times(16, (i) => [[0, 5, 10, 20][i >> 2] ?? 0, i % 4, i === 10 ? '-' : about()]),
+      ),
+      { ...ofTwo, readings: 15 },
     ),
     one(
       'names-alone',

@@ -170,6 +170,85 @@ export function figureCasesFrom(seed: number): Case[] {
       { layout: ['counts'], groups: ['A', 'B', 'C'], categories: ['brown', 'green'], total: 120 },
     ),
     one(
+      'so-many-of-so-many-in-percent',
+      'counts with what they are out of and the percentage it comes to',
+      lines(['lamp', 'settled'], ['red', '12/40 (30%)'], ['white', '22/38 (58%)']),
+      {
+        layout: ['counts'],
+        shares: [
+          [12, 40],
+          [22, 38],
+        ],
+        categories: ['settled', 'not settled'],
+        doubts: [],
+      },
+    ),
+    one(
+      'two-outcomes-of-the-same-fronds',
+      'the same for two outcomes, told by their heads: one at a time is compared',
+      lines(
+        ['lamp', 'settled, n/N (%)', 'grazed, n/N (%)'],
+        ['red', '12/40 (30.0)', '4/40 (10.0)'],
+        ['white', '22/38 (57.9)', '9/38 (23.7)'],
+      ),
+      {
+        layout: ['counts'],
+        shares: [
+          [12, 40],
+          [22, 38],
+        ],
+        labels: 'grazed',
+        doubts: ['which-outcome'],
+        asks: ['share'],
+      },
+    ),
+    one(
+      'events-of-two-groups-a-study',
+      'how many were so of how many, of two groups beside one another',
+      lines(
+        ['study', 'fed events', 'fed n', 'control events', 'control n'],
+        ['A', 12, 40, 22, 38],
+        ['B', 9, 35, 14, 36],
+        ['C', 20, 60, 31, 61],
+      ),
+      {
+        layout: ['counts'],
+        groups: ['fed', 'control'],
+        shares: [
+          [41, 135],
+          [67, 135],
+        ],
+        labels: 'study',
+        doubts: ['which-outcome'],
+      },
+    ),
+    one(
+      'four-blades-or-more',
+      'an open class below the numbers of blades',
+      lines(['number of blades', 'red', 'white'], [0, 4, 2], [1, 9, 5], [2, 7, 11], [3, 3, 6], ['4 or more', 1, 4]),
+      { layout: ['counts'], groups: ['0', '1', '2', '3', '4 or more'], asks: ['table'], doubts: [] },
+    ),
+    one(
+      'stems-and-leaves',
+      'a reading a leaf, by the key below',
+      lines([2, '1 3 5'], [3, '0 2 4 4 8'], [4, '1 2'], ['Key: 2 | 1 = 2.1']),
+      { layout: ['columns'], readings: 10, asks: ['one-sample'], doubts: ['split-line'] },
+    ),
+    one(
+      'words-below-the-table',
+      'where it comes from and how it was measured, below the readings',
+      lines(
+        ['lamp', 'length (mm)'],
+        ['red', about()],
+        ['red', about()],
+        ['white', about()],
+        ['white', about()],
+        ['Source: bench 4'],
+        ['Note: measured wet'],
+      ),
+      { layout: ['rows'], groups: ['red', 'white'], readings: 4, asks: ['two-groups'], doubts: [] },
+    ),
+    one(
       'so-many-of-so-many-spores',
       'counts with what was counted behind them',
       lines(['lamp', 'settled'], ['red', '12 of 20 spores'], ['white', '7 of 20 spores']),

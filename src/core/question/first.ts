@@ -96,6 +96,9 @@ function isCrossed(table: Table, by: Column | undefined, measure: string | undef
 const holdsSeveral = (block: Column, by: Column | undefined): boolean =>
   standing(block.cells, by?.cells ?? []).several > 0;
 
+/** Of the combinations of two factors, those that must have readings. */
+const nearlyAll = 0.8;
+
 /** Whether each subject, or nearly, stands under one level of a column. */
 function holdsSubjects(table: Table, by: Column): boolean {
   const [subject] = columnsOf(table, 'subject');
@@ -149,7 +152,10 @@ function ofTwoFactors(table: Table, blank: Question): Question | undefined {
   const factorial: Question = { ...asDesign(blank, table, 'factorial'), by: a.id, by2: b.id };
   const cells = attempt(() => byCell(factorsOf(table, factorial)).flat());
   const levels = [a, b].map((c) => levelsOf(c).length);
-  return cells.ok && levels.every((n) => n > 1 && n <= 12) && cells.value.every((c) => c.length > 0)
+  // A cell that was lost is worked round.
+  return cells.ok &&
+    levels.every((n) => n > 1 && n <= 12) &&
+    cells.value.filter((c) => c.length > 0).length >= nearlyAll * cells.value.length
     ? factorial
     : undefined;
 }

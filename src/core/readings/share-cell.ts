@@ -1,16 +1,19 @@
 /** Cells that say how many of how many. */
 
-// What was counted may be said behind: "12 of 20 spores".
+// What was counted may be said behind, "12 of 20 spores", and the percentage it comes to: "12/40 (30 %)".
 const of =
-  /^\s*(\d{1,3}(?:\s\d{3})+|[\d.,]+)\s*(%)?\s*(?:(?:of|out of|\/)\s*(\d[\d\s]*?)\s*|(?:of|out of)\s+(?:the |all )?(\d[\d\s]*?)\s+\p{L}[\p{L} -]{0,30})$/iu;
+  /^\s*(\d{1,3}(?:\s\d{3})+|[\d.,]+)\s*(%)?\s*(?:(?:of|out of|\/)\s*(\d[\d\s]*?)\s*(?:[([]\s*([\d.,]+)\s*%?\s*[)\]]\s*)?|(?:of|out of)\s+(?:the |all )?(\d[\d\s]*?)\s+\p{L}[\p{L} -]{0,30})$/iu;
 
 /** "18 of 45", "18/45" or "40 % of 45" as a count and what it is out of. */
 export function shareCell(cell: string): { count: number; n: number; rounded: boolean } | undefined {
   const found = of.exec(cell);
   if (!found) return undefined;
   const figure = Number((found[1] ?? '').replace(/\s/g, '').replace(',', '.'));
-  const n = Number((found[3] ?? found[4] ?? '').replace(/\s/g, ''));
+  const n = Number((found[3] ?? found[5] ?? '').replace(/\s/g, ''));
   if (!Number.isFinite(figure) || !Number.isInteger(n)) return undefined;
+  const percent = found[4] === undefined ? undefined : Number(found[4].replace(',', '.'));
+  // What does not come to it is no percentage of the two.
+  if (percent !== undefined && !(Math.abs((100 * figure) / n - percent) < 1)) return undefined;
   if (found[2] === undefined) return { count: figure, n, rounded: false };
   const exact = (figure / 100) * n;
   return { count: Math.round(exact), n, rounded: Math.abs(exact - Math.round(exact)) > 1e-9 };

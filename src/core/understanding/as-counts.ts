@@ -128,7 +128,11 @@ const areAnswers = (columns: readonly Seen[]): boolean =>
 
 /** Whether numbers down the left are what was found, and those beside them how often: blades from 0 up. */
 function areOutcomes(first: Seen, rest: readonly Seen[]): boolean {
-  const runsUp = first.whole && first.numbers.every((x, i, all) => i === 0 || x === nth(all, i - 1) + 1);
+  // The last may stand for all above it: "4 or more".
+  const isOpen = /^(?:[≥>]\s*\d+|\d+\s*(?:\+|(?:or|and) (?:more|over|above)))$/iu.test(first.texts.at(-1) ?? '');
+  const runsUp =
+    (first.whole || (isOpen && first.texts.length > 2)) &&
+    first.numbers.every((x, i, all) => i === 0 || x === nth(all, i - 1) + 1);
   if (!runsUp || rest.length === 0 || !rest.every(isCount) || turnName.test(first.name)) return false;
   const [only] = rest;
   const counted = rest.length === 1 && countName.test(only?.name ?? '') && !subjectNumber.test(first.name);
@@ -150,11 +154,12 @@ export function asCounts(looked: Looked): Interpretation[] {
 
   const written = columns.find((c) => holdsShares(c.texts));
   const whose = texts.find((c) => c !== written);
-  if (written && whose && columns.filter((c) => c.kind !== 'empty').length === 2)
+  const allWritten = columns.every((c) => c.kind === 'empty' || c === whose || holdsShares(c.texts));
+  if (written && whose && allWritten)
     found.push(
       interpretation(
         'counts',
-        rolesFor((c) => (c === written ? 'count' : c === whose ? 'group' : undefined)),
+        rolesFor((c) => (c === written ? 'count' : c === whose ? 'group' : 'label')),
         [{ weight: 10, why: 'the cells say how many of how many' }],
       ),
     );

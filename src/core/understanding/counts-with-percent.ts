@@ -3,11 +3,15 @@
  * left out; where no total stands beside them, it is worked out.
  */
 import { least, sum } from 'd3-array';
+import { holdsShares } from '../readings/share-cell';
 import { type Worked, mostGroups } from './limits-apart';
 import { some } from './doubts/doubt';
 import type { Incoming } from './seen';
 import { slack } from './sums';
 import { outOfName } from './vocabulary';
+
+/** A head over counts and what each is out of: "settled n/N". */
+export const isWrittenOut = /\bn\s*\/\s*n\b/i;
 
 const counted = /^\s*(\d[\d\s]*?)\s*[([]\s*(\d+(?:[.,]\d+)?)\s*(%?)\s*[)\]]\s*$/;
 
@@ -103,7 +107,15 @@ function withTotals(columns: Incoming[], counted: readonly Counted[]): Worked {
   };
 }
 
-const bare = (name: string): string => name.replace(/[,;]?\s*(?:\bn\b|no\.?)?\s*[([]?\s*%\s*[)\]]?\s*$/iu, '').trim();
+/** What a head says of how its cells are written: "settled, n/N (%)". */
+const howWritten = /[,;]?\s*(?:\bn\s*\/\s*n\b|\bn\b|no\.?)?\s*(?:[([]?\s*%\s*[)\]]?)?\s*$/iu;
+const bare = (name: string): string => name.replace(howWritten, '').trim();
+
+/** Columns of shares written out without what their heads say of it. */
+const withBareHeads = (columns: readonly Incoming[]): Incoming[] =>
+  columns.map((c) =>
+    (isWrittenOut.test(c.name) || c.unit === '%') && holdsShares(c.cells) ? { ...c, name: bare(c.name), unit: '' } : c,
+  );
 
 /** The percentages of a column of them; undefined of any other. */
 function percentsOf({ name, unit, cells }: Incoming): { percent: number; within: number }[] | undefined {
@@ -146,7 +158,7 @@ export function countsWithPercent(columns: readonly Incoming[]): Worked {
     return parts && { column: { ...column, name: bare(column.name) || 'count' }, parts };
   });
   const counted = found.filter((c) => c !== undefined);
-  if (counted.length === 0) return percentsBeside(columns);
+  if (counted.length === 0) return percentsBeside(withBareHeads(columns));
   const counts = columns.map((c, k): Incoming => {
     const own = found[k];
     return own ? { ...own.column, unit: '', cells: own.parts.map((p) => (p ? String(p.count) : '')) } : c;

@@ -17,6 +17,7 @@ import {
   figureName,
   meanName,
   numberName,
+  outOfName,
   sizeName,
   spanName,
   spoken,
@@ -227,6 +228,37 @@ function variablesOfSubjects(
   return undefined;
 }
 
+/** How many were so of how many under each of several groups, "fed grazed" and "fed n", a row for each; undefined of anything else. */
+function sharesUnder(
+  called: string,
+  layers: readonly string[],
+  places: readonly Place[],
+  cellsAt: (k: number) => string[],
+): string[][] | undefined {
+  const groups = [...new Set(places.map((p) => p.a))];
+  const kinds = [...new Set(places.map((p) => p.b))];
+  const total = kinds.find((name) => outOfName.test(name) || sizeName.test(name));
+  const part = kinds.find((name) => name !== total);
+  if (
+    kinds.length !== 2 ||
+    groups.length < 2 ||
+    places.length !== 2 * groups.length ||
+    part === undefined ||
+    total === undefined
+  )
+    return undefined;
+  const at = (group: string, kind: string): string[] =>
+    cellsAt(places.find((p) => p.a === group && p.b === kind)?.k ?? -1);
+  const rows = layers.flatMap((layer, i) =>
+    groups.map((group) => [layer, group, cellAt(at(group, part), i), cellAt(at(group, total), i)]),
+  );
+  const isShare = ([, , k = '', n = '']: readonly string[]): boolean =>
+    /^\d+$/.test(k) && /^\d+$/.test(n) && Number(k) <= Number(n);
+  return figureName.test(part) || variableIn(part) !== undefined || !rows.every(isShare)
+    ? undefined
+    : [[called || 'layer', 'group', part, total], ...rows];
+}
+
 /**
  * A block under crossed names with a reading a row, both names in columns of their own before it, or with a group a row
  * and its figures; undefined where no names cross.
@@ -251,6 +283,8 @@ export function crossedApart(block: Rows): string[][] | undefined {
     const [over, under] = [splitUnit(cellAt(outer, first + i)), splitUnit(cellAt(lower, first + i))];
     return { k: first + i, a: over.name, b: under.name, unit: under.unit || over.unit };
   });
+  const shares = first === 1 ? sharesUnder(called(0), cellsAt(0), places, cellsAt) : undefined;
+  if (shares) return shares;
   const ofSubjects =
     first === 1 && !times && !numbering ? variablesOfSubjects(called(0), cellsAt(0), places, cellsAt) : undefined;
   if (ofSubjects) return ofSubjects;

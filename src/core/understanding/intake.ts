@@ -31,6 +31,8 @@ import { geometricMeans } from './geometric-means';
 import { type Heads, headsOf, namesAndUnits } from './heads';
 import type { Interpretation } from './interpretation';
 import { type Worked, limitsApart } from './limits-apart';
+import { withoutLinesBelow } from './lines-below';
+import { leavesApart } from './stems-and-leaves';
 import { listsInCells } from './lists-in-cells';
 import { linesApart } from './lines';
 import { isTurned, turnedUpright } from './orientation';
@@ -192,6 +194,7 @@ function takenApart(block: Rows): { block: string[][]; note: string; split: bool
   const ways: [(block: Rows) => string[][] | undefined, string][] = [
     [figuresTold, 'Figures told in lines of text became a group a row.'],
     [valuesByName, 'The values of each name became a column of their own.'],
+    [leavesApart, 'Stems and leaves were put together, a reading a leaf.'],
     [linesApart, 'Lines of many numbers were taken apart.'],
     [listsInCells, 'Cells of many readings were taken apart, a reading a row.'],
     [cellsNamed, 'Cells of a name and its reading were taken apart, a reading a row.'],
@@ -219,7 +222,12 @@ function takenApart(block: Rows): { block: string[][]; note: string; split: bool
     return {
       block: found,
       note: [note, ...left].join(' '),
-      split: way === linesApart || way === listsInCells || way === cellsNamed || way === sectionsApart,
+      split:
+        way === leavesApart ||
+        way === linesApart ||
+        way === listsInCells ||
+        way === cellsNamed ||
+        way === sectionsApart,
     };
   }
   return undefined;
@@ -264,8 +272,10 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
   const asIs = choice.heads !== undefined || choice.turned !== undefined;
   const keyed = asIs ? undefined : codesNamed(cornered ?? filledColumns);
   const keyless = keyed?.block ?? cornered ?? filledColumns;
-  const alone = asIs ? undefined : withoutFigures(keyless);
-  const given = alone?.block ?? keyless;
+  const worded = asIs ? undefined : withoutLinesBelow(keyless);
+  const wordless = worded?.block ?? keyless;
+  const alone = asIs ? undefined : withoutFigures(wordless);
+  const given = alone?.block ?? wordless;
   const apart = asIs ? undefined : takenApart(given);
   const upright = apart?.block ?? given;
   const turned = choice.turned ?? (!choice.heads && !apart && isTurned(upright));
@@ -275,6 +285,7 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
   const notes: string[] = [
     ...(cornered ? ['The names stand over every column but the first, which names the rows.'] : []),
     ...(keyed ? [keyed.note] : []),
+    ...(worded ? [worded.note] : []),
     ...(alone ? [alone.note] : []),
     ...(apart ? [apart.note] : []),
   ];

@@ -2,7 +2,7 @@
 import { sum } from 'd3-array';
 import { shareCell } from '../readings/share-cell';
 import { cellAt, textAt } from '../readings/cell-at';
-import { countWithPercent, totalOf } from './counts-with-percent';
+import { countWithPercent, isWrittenOut, totalOf } from './counts-with-percent';
 
 type Rows = readonly (readonly string[])[];
 
@@ -16,6 +16,8 @@ const isWhole = (percents: readonly number[]): boolean => percents.length > 1 &&
 export function sharesInGrid(block: Rows): string[][] | undefined {
   const [head = [], ...body] = block.filter((row) => row.some((cell) => cell.trim() !== ''));
   const width = head.length - 1;
+  // What is counted of the same subjects has columns of its own.
+  if (head.some((name) => isWrittenOut.test(name))) return undefined;
   if (width < 2 || body.length < 2 || width > most || body.length > most) return undefined;
   if (body.some((row) => textAt(row, 0) === '' || shareCell(cellAt(row, 0)))) return undefined;
   const grid = body.map((row) => Array.from({ length: width }, (_, k) => textAt(row, k + 1)));

@@ -1,7 +1,8 @@
 /** What the table as a whole may be. */
 import { levelSizes } from '../../readings/levels';
 import { rowAsNamesEdits } from '../../readings/row-as-names';
-import { type Column, type Table, columnsOf, isMeasured } from '../../readings/table';
+import { holdsShares } from '../../readings/share-cell';
+import { type Column, type Table, called, columnsOf, isMeasured } from '../../readings/table';
 import { isMirrored } from '../mirrored';
 import type { TableEdit } from '../../readings/table-edit';
 import { layoutNames } from '../../readings/layouts';
@@ -71,6 +72,31 @@ export function whichFigures(table: Table): TableDoubt[] {
       )} are figures of different variables, and one at a time is compared: ${measure.name} unless you choose another.`,
       where: [],
       mends: all.slice(0, offered).map((chosen): Mend => ({ label: chosen.mean.name, edits: choose(chosen) })),
+    },
+  ];
+}
+
+/** Several columns of shares written out beside each other: which is compared? */
+export function whichShares(table: Table): TableDoubt[] {
+  const shares = table.columns.filter((c) => (c.role === 'count' || c.role === 'label') && holdsShares(c.cells));
+  const now = shares.find((c) => c.role === 'count');
+  if (table.shape !== 'counts' || !now || shares.length < 2 || isSettled(table, 'which-outcome')) return [];
+  const choose = (chosen: Column): TableEdit[] => [
+    ...(chosen === now
+      ? []
+      : ([
+          { kind: 'describe-column', column: now.id, role: 'label' },
+          { kind: 'describe-column', column: chosen.id, role: 'count' },
+        ] satisfies TableEdit[])),
+    settle(table, 'which-outcome', chosen.id),
+  ];
+  const names = shares.map((c) => called(c, 'unnamed'));
+  return [
+    {
+      code: 'which-outcome',
+      text: `Which is the outcome? ${some(names, 5)} were counted of the same, and one at a time is compared: ${called(now, 'unnamed')} unless you choose another.`,
+      where: [],
+      mends: shares.slice(0, offered).map((c): Mend => ({ label: called(c, 'unnamed'), edits: choose(c) })),
     },
   ];
 }

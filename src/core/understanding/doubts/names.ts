@@ -178,8 +178,9 @@ export function oddNames(table: Table): TableDoubt[] {
     const [numbers, odd] = [named.filter((l) => l.isNumber), named.filter((l) => !l.isNumber)];
     const usual = median(numbers.map((l) => l.n)) ?? 0;
     const count = sum(odd.map((l) => l.n));
-    // A control among doses comes as often as they do, and where each comes once it is a word.
-    const isWord = ({ name }: { name: string }): boolean => /^\p{L}{3}[\p{L}\s-]*$/u.test(name);
+    // A control among doses comes as often as they do, and where each comes once it is a word, or "4 or more".
+    const isWord = ({ name }: { name: string }): boolean =>
+      /^\p{L}{3}[\p{L}\s-]*$|^\d+\s*(?:\+|(?:or|and) (?:more|over|above))$/u.test(name);
     const many = usual < 3 ? odd.some(isWord) || count > 1 : count > usual / 2;
     if (numbers.length < 2 || count === 0 || many) return [];
     const places = new Set(odd.map((l) => l.place));

@@ -13,6 +13,7 @@ import {
   whichCategories,
   whichCategory,
   whichFigures,
+  whichShares,
   whichOutcome,
   wellsOfPlate,
 } from './layout';
@@ -36,6 +37,7 @@ const each = [
   runningNumber,
   whichOutcome,
   whichFigures,
+  whichShares,
   whichCategories,
   whichCategory,
   unnamedSubjects,
