@@ -260,17 +260,18 @@ test('lines at two depths through weeks: each compared with itself, and led back
   await paste(
     page,
     [
-      'line\tdepth\tweek\tlength (cm)',
+      ['line', 'depth', ...(lines[0]?.deep ?? []).map((_, week) => `Week ${week} (cm)`)].join('\t'),
       ...lines.flatMap(({ line, ...of }) =>
-        (['shallow', 'deep'] as const).flatMap((depth) =>
-          of[depth].map((x, week) => [line, depth, week, x.toFixed(2)].join('\t')),
-        ),
+        (['shallow', 'deep'] as const).map((depth) => [line, depth, ...of[depth].map((x) => x.toFixed(2))].join('\t')),
       ),
     ].join('\n'),
   );
+  await expect(
+    page.getByText('“time” says under which each was read: “line” has a row for each “depth”.'),
+  ).toBeVisible();
   await asked(page, 'Ask what the two factors do');
   const table = page.getByTestId('source-table');
-  await expect(table).toContainText('depth × week × line');
+  await expect(table).toContainText('depth × time × line');
   // Of two depths: the paired t of the lines' means, squared, by hand.
   const mean = (values: number[]): number => values.reduce((s, x) => s + x, 0) / values.length;
   const differences = lines.map((l) => mean(l.deep) - mean(l.shallow));

@@ -297,6 +297,27 @@ test('average replicates and watch n fall; pair by subject with the rows in any 
   await expect(note).toContainText('Without a partner, and left out: B4');
 });
 
+test('plants numbered anew in each treatment: the same plants, or each treatment’s own', async ({ page }) => {
+  await startStudy(page, 'Numbered plants');
+  const rows = Array.from({ length: 12 }, (_, i) => [i < 6 ? 'fed' : 'control', 1 + (i % 6), 30 + ((i * 7) % 11)]);
+  await paste(page, [['treatment', 'plant', 'length (cm)'], ...rows].map((row) => row.join('\t')).join('\n'));
+  const unclear = page.getByRole('region', { name: 'Unclear' });
+  await expect(unclear).toContainText('The same numbers of “plant” (1, 2, 3 and 3 more) come under each treatment.');
+  await expect(margin(page)).toContainText('differ between fed and control, when each plant is measured twice?');
+  await unclear.getByRole('button', { name: 'Each treatment has its own' }).click();
+  await expect(cell(page, 7, 2)).toHaveText('control 1');
+  await expect(unclear).toHaveCount(0);
+  await expect(margin(page)).toContainText('differ between fed and control, when each plant counts once?');
+  await page.keyboard.press('Control+z');
+  await expect(cell(page, 7, 2)).toHaveText('1');
+  await unclear.getByRole('button', { name: 'The same plant throughout' }).click();
+  await expect(unclear).toHaveCount(0);
+  await saved(page);
+  await page.reload();
+  await expect(margin(page)).toContainText('when each plant is measured twice?');
+  await expect(unclear).toHaveCount(0);
+});
+
 test('set a reading aside from the picture, go to its row, undo after a reload', async ({ page }) => {
   await startStudy(page, 'Picture');
   await paste(page, 'Red (mm)\tWhite (mm)\n10\t7\n12\t6.5\n11\t8\n30\t6');

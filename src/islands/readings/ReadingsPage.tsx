@@ -43,6 +43,7 @@ import { type Selection, at, blockOf } from './selection';
 import { tableActions } from './table-actions';
 import { useRead } from './use-read';
 import DescribePanel from './DescribePanel';
+import { useStepKeys } from './step-keys';
 
 const ImportPanel = lazy(() => import('../import/ImportPanel'));
 
@@ -276,6 +277,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
   useEffect(() => {
     newest.current = { edit, turn, layout, mend, ask, askInPairs, go, say };
   });
+  useStepKeys(step);
   const sentence = useMemo(
     () =>
       calm ? (
