@@ -1,4 +1,4 @@
-import type { CovariatePart } from './comparison';
+import type { Comparison, CovariatePart, SphericityOf } from './comparison';
 import { attempt } from '../numeric/domain-error';
 import { leastOf, mostOf } from '../numeric/extremes';
 import { sampleOf } from '../numeric/random';
@@ -55,6 +55,8 @@ export interface Check {
   remedies: readonly Remedy[];
   points?: readonly UnusualPoint[];
   plot?: QuantilePlot;
+  /** Of sphericity: of each effect within subjects, where there are several. */
+  effects?: readonly SphericityOf[];
 }
 
 /** Residuals drawn into the small quantile plot, and at most tested: more could not be seen, or tested, any better. */
@@ -246,7 +248,7 @@ export function checkAdditivity(found: Additivity | undefined): Check {
 }
 
 /** Whether the differences between conditions spread alike (Mauchly), which only the uncorrected test needs. */
-export function checkSphericity(found: { w: number; p: number } | undefined, epsilon: number, assumed: boolean): Check {
+export function checkSphericity(found: Comparison['sphericity'], epsilon: number, assumed: boolean): Check {
   if (!found) return { about: 'sphericity', verdict: 'unknown', figures: { epsilon }, remedies: ['none'] };
   const against = found.p < 0.05;
   return {
@@ -254,5 +256,6 @@ export function checkSphericity(found: { w: number; p: number } | undefined, eps
     verdict: against ? (assumed ? 'matters' : 'weigh') : 'fine',
     figures: { w: found.w, p: found.p, epsilon, assumed: assumed ? 1 : 0 },
     remedies: against && assumed ? ['correct-degrees'] : ['none'],
+    ...(found.effects ? { effects: found.effects } : {}),
   };
 }

@@ -113,6 +113,13 @@ export interface FollowUpPart {
   within?: string;
 }
 
+/** How far an effect within subjects is from sphericity, by Mauchly's test. */
+export interface SphericityOf {
+  of: string;
+  w: number;
+  p: number;
+}
+
 /** The answer itself: effects first, then tests, table, sizes and what follows. */
 export interface Comparison {
   /** The p of the main test; an estimate that tests no claim has none. */
@@ -150,7 +157,8 @@ export interface Comparison {
     /** Of groups of subjects: how many of the rows belong to each. */
     groupSizes?: number[];
   };
-  sphericity?: { w: number; p: number } | undefined;
+  /** Mauchly's test; of several effects within subjects the one furthest from sphericity, and each. */
+  sphericity?: { w: number; p: number; effects?: readonly SphericityOf[] } | undefined;
   /** Of several effects within subjects the smallest, with what it is of. */
   epsilon?: { greenhouseGeisser: number; huynhFeldt?: number; of?: string };
   /** What a mixed model found: how readings vary within samples or subjects and between them. */

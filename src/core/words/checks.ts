@@ -82,6 +82,14 @@ const freeOfShape: Partial<Record<Method, string>> = {
 /** Tests of variances that mislead where readings are not normal, at any n. */
 const shapeDecides: readonly Method[] = ['chi-square', 'f', 'bartlett', 'pitman-morgan'];
 
+/** Mauchly's test in brackets: of several effects each. */
+function mauchlyWords({ figures, effects }: Check): string {
+  const told = ({ w, p }: { w: number; p: number }): string => `${fixed(w, 2)}, p ${pRelation(p)}`;
+  return effects
+    ? `Mauchly’s W: ${effects.map((e) => `${e.of} ${told(e)}`).join('; ')}`
+    : `Mauchly’s W = ${told({ w: figures['w'] ?? NaN, p: figures['p'] ?? NaN })}`;
+}
+
 /** The reason of a check, as a sentence. */
 export function checkSentence(check: Check, answer: Answer): string {
   const { figures, verdict } = check;
@@ -164,8 +172,8 @@ export function checkSentence(check: Check, answer: Answer): string {
     case 'sphericity':
       if (verdict === 'unknown') return `Not to be tested with these numbers; ε = ${fixed(f('epsilon'), 2)}.`;
       return verdict === 'fine'
-        ? `The test shows no departure from sphericity (Mauchly’s W = ${fixed(f('w'), 2)}, p ${pRelation(f('p'))}).`
-        : `The test shows a departure from sphericity (Mauchly’s W = ${fixed(f('w'), 2)}, p ${pRelation(f('p'))}); ${f('assumed') ? 'the test as chosen takes them as spherical' : 'the degrees of freedom are corrected for it'}.`;
+        ? `The test shows no departure from sphericity (${mauchlyWords(check)}).`
+        : `The test shows a departure from sphericity (${mauchlyWords(check)}); ${f('assumed') ? 'the test as chosen takes them as spherical' : 'the degrees of freedom are corrected for it'}.`;
     case 'limits': {
       const many = `At most ${f('below')} of ${f('n')} readings of a group lie below the limit`;
       const byRanks = choicesOf(question).method === 'ranks';

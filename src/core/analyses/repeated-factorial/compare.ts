@@ -144,6 +144,9 @@ export function compare(question: Question, table: Table): Comparison {
     { source: `${of} × ${each}`, kind: 'error', ...e.error, ms: e.error.ss / e.error.df },
   ];
   const interactionP = pOf(found.interaction);
+  // An effect of two levels has one difference, which spreads as itself.
+  const spheres = effects.flatMap(({ of, e }) => (e.mauchly ? [{ of, w: e.mauchly.w, p: e.mauchly.p }] : []));
+  const [furthest] = [...spheres].sort((x, y) => x.p - y.p);
   return {
     p: interactionP,
     tests,
@@ -165,8 +168,7 @@ export function compare(question: Question, table: Table): Comparison {
       levelComparisons(question, factors, interactionP, (weights) => withinTest(complete.rows, weights, level)),
     ),
     complete,
-    // Of the effects that need it, the one furthest from sphericity.
-    sphericity: effects.flatMap(({ e }) => e.mauchly ?? []).sort((x, y) => x.p - y.p)[0],
+    sphericity: furthest && { w: furthest.w, p: furthest.p, ...(spheres.length > 1 ? { effects: spheres } : {}) },
     ...(k > 2 || c > 2 ? { epsilon: { greenhouseGeisser: least.e.epsilon, of: least.of } } : {}),
     remarks: [...gaps(complete, table.subject), ...remarksOf(layout, table)],
   };
