@@ -305,6 +305,8 @@ describe('what is unclear about a table', () => {
     const each = mended(two, 'no-subject-column', 'Each light and flow has its own');
     expect(firstQuestion(each)).to.include({ design: 'factorial' });
     expect(codes(each)).to.deep.equal([]);
+    // What is done to each of a light's own plants is a condition of them.
+    expect(firstQuestion(mended(two, 'no-subject-column', 'Each light has'))).to.include({ design: 'mixed' });
     // At several times the plants of each treatment are those of a group read throughout.
     const weeks = lines(
       ['treatment', 'plant', 'week', 'length'],

@@ -6,7 +6,7 @@ import { type Column, type Table, called, columnsOf } from '../../readings/table
 import { isCrossedWithBoth, throughout } from '../crossed-with-both';
 import { subjectNoun } from '../subject-noun';
 import { areTurns, isBlock, isTimeName, personName } from '../vocabulary';
-import { type TableDoubt, asItIs, isSettled, some } from './doubt';
+import { type Mend, type TableDoubt, asItIs, isSettled, some } from './doubt';
 
 const bareNumber = /^\d+$/;
 /** What was given to one subject alone. */
@@ -50,16 +50,28 @@ export function numberedAnew(table: Table): TableDoubt[] {
   const noun = subjectNoun(subject.name) || 'subject';
   const others = areOthersInEach(table);
   if (!others && standTogether(places)) return [];
-  const own = Array.from({ length: table.rowCount }, (_, row) => [
-    textAt(subject.cells, row) && [...homes, subject].map((c) => textAt(c.cells, row)).join(' '),
-  ]);
+  /** Each number with the groups it is of, so that it is another in each. */
+  const ownOf = (of: readonly Column[]): Mend => ({
+    label: `Each ${of.map((c) => called(c, 'group')).join(' and ')} has its own`,
+    edits: [
+      {
+        kind: 'write',
+        row: 0,
+        columns: [subject.id],
+        texts: Array.from({ length: table.rowCount }, (_, row) => [
+          textAt(subject.cells, row) && [...of, subject].map((c) => textAt(c.cells, row)).join(' '),
+        ]),
+      },
+    ],
+  });
   return [
     {
       code: 'no-subject-column',
       text: `The same numbers of “${name}” (${some(names)}) come under each ${by}. ${others ? `They are taken as another ${noun} each time, compared with none of the others.` : `Each is taken as one ${noun} throughout, compared with itself; if each ${by} has its own, they are others.`}`,
       where: [],
       mends: [
-        { label: `Each ${by} has its own`, edits: [{ kind: 'write', row: 0, columns: [subject.id], texts: own }] },
+        ownOf(homes),
+        ...(homes.length > 1 ? homes.map((c) => ownOf([c])) : []),
         asItIs(table, 'no-subject-column', `The same ${noun} throughout`, throughout),
       ],
     },
