@@ -3,6 +3,7 @@ import { textAt } from '../../readings/cell-at';
 import { levelsOf } from '../../readings/levels';
 import { type Places, placesOf, placesTogether, standing } from '../../readings/places';
 import { type Column, type Table, called, columnsOf } from '../../readings/table';
+import type { TableEdit } from '../../readings/table-edit';
 import { isCrossedWithBoth, throughout } from '../crossed-with-both';
 import { subjectNoun } from '../subject-noun';
 import { areTurns, isBlock, isTimeName, personName } from '../vocabulary';
@@ -29,13 +30,13 @@ function homesOf(table: Table): Column[] {
 }
 
 /** Whether such numbers are taken as others in each combination of two factors, each read once. */
-export function areOthersInEach(table: Table): boolean {
-  const homes = homesOf(table);
+export function areOthersInEach(table: Table, homes = homesOf(table)): boolean {
   const [a, b] = homes;
   const [subject] = columnsOf(table, 'subject');
-  if (!a || !b || !subject || isCrossedWithBoth(table, { by: a.id, by2: b.id })) return false;
+  if (!a || !b || !subject) return false;
   const all = [subject, a, b].map((c) => c.cells);
-  return placesTogether(all, table.rowCount).names.length === table.rowCount;
+  const once = placesTogether(all, table.rowCount).names.length === table.rowCount;
+  return once && !isCrossedWithBoth(table, { by: a.id, by2: b.id });
 }
 
 /** Numbers that begin anew within groups, as they would of others. */
@@ -48,21 +49,23 @@ export function numberedAnew(table: Table): TableDoubt[] {
   const by = homes.map((c) => called(c, 'group')).join(' and ');
   const name = called(subject, 'subject');
   const noun = subjectNoun(subject.name) || 'subject';
-  const others = areOthersInEach(table);
+  const others = areOthersInEach(table, homes);
   if (!others && standTogether(places)) return [];
-  /** Each number with the groups it is of, so that it is another in each. */
+  /** Each number with the groups it is of, so that it is another in each; written only when it is asked for. */
   const ownOf = (of: readonly Column[]): Mend => ({
     label: `Each ${of.map((c) => called(c, 'group')).join(' and ')} has its own`,
-    edits: [
-      {
-        kind: 'write',
-        row: 0,
-        columns: [subject.id],
-        texts: Array.from({ length: table.rowCount }, (_, row) => [
-          textAt(subject.cells, row) && [...of, subject].map((c) => textAt(c.cells, row)).join(' '),
-        ]),
-      },
-    ],
+    get edits(): TableEdit[] {
+      return [
+        {
+          kind: 'write',
+          row: 0,
+          columns: [subject.id],
+          texts: Array.from({ length: table.rowCount }, (_, row) => [
+            textAt(subject.cells, row) && [...of, subject].map((c) => textAt(c.cells, row)).join(' '),
+          ]),
+        },
+      ];
+    },
   });
   return [
     {
