@@ -231,6 +231,25 @@ describe('pasting into an empty table', () => {
     expect(titled.table.columns.map((c) => c.name)).to.deep.equal(['red', 'white']);
   });
 
+  it('leaves readings where they stood, whatever was put into rows', async () => {
+    const crossed =
+      'line\tshallow\t\tdeep\t\n\tWeek 0\tWeek 2\tWeek 0\tWeek 2\nL1\t1.5\t2.5\t3.5\t4.5\nL2\t2.5\t3.5\t4.5\t5.5';
+    const blocks = 'cultivar\tblock 1\tblock 2\tblock 3\nA\t1.5\t2.5\t3.5\nB\t2.5\t3.5\t4.5\nC\t2.1\t3.1\t4.1';
+    const depths =
+      'line\tdepth\tWeek 0\tWeek 2\nL1\t1 m\t1.5\t2.5\nL1\t3 m\t3.5\t4.5\nL2\t1 m\t2.5\t3.5\nL2\t3 m\t4.5\t5.5';
+    for (const [text, rows, stood] of [
+      [crossed, 8, 2],
+      [blocks, 9, 3],
+      [depths, 8, 4],
+    ] as const) {
+      const pasted = paste(text);
+      expect(pasted.table.rowCount, text).to.equal(rows);
+      pasted.again('Leave the readings where they stood');
+      await Promise.resolve();
+      expect(pasted.table.rowCount, text).to.equal(stood);
+    }
+  });
+
   it('keeps marks and the way decimals are read', () => {
     const { edits } = takeBlockEdits(
       blank,

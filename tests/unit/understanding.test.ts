@@ -183,8 +183,8 @@ describe('figures that follow from readings', () => {
 });
 
 describe('replicates beside one another', () => {
-  const put = (text: string, gathered?: boolean) =>
-    intake(blockFromText(text), gathered === undefined ? {} : { gathered });
+  const put = (text: string, arranged?: boolean) =>
+    intake(blockFromText(text), arranged === undefined ? {} : { arranged });
   const tanks =
     'tank\tlamp\trep 1\trep 2\trep 3\nT1\tred\t1\t2\t3\nT2\tred\t4\tn/a\t6\nT3\twhite\t7\t8\t9\nT4\twhite\t5\t5\t5';
 

@@ -68,8 +68,8 @@ export interface IntakeChoice {
   /** Whether rows and columns are exchanged first. */
   turned?: boolean;
   heads?: Heads;
-  /** Whether replicates, or conditions of the same subjects, beside one another are put below one another. */
-  gathered?: boolean;
+  /** Whether what stands beside one another, within cells or under names that cross is put into rows. */
+  arranged?: boolean;
   shape?: Shape;
   /** By column, from 0. */
   roles?: Readonly<Record<number, Role>>;
@@ -95,6 +95,8 @@ export interface Intake {
   doubtful: Doubtful[];
   /** How many cells are doubtful in all, when not all of them are listed. */
   doubts: number;
+  /** Whether what stood beside one another, within cells or under names that cross was put into rows. */
+  arranged: boolean;
   /** Whether cells of many numbers, or readings that stood under names, were taken apart. */
   split: boolean;
   /** What was left because it does not fit. */
@@ -276,7 +278,7 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
   const wordless = worded?.block ?? keyless;
   const alone = asIs ? undefined : withoutFigures(wordless);
   const given = alone?.block ?? wordless;
-  const apart = asIs ? undefined : takenApart(given);
+  const apart = asIs || choice.arranged === false ? undefined : takenApart(given);
   const upright = apart?.block ?? given;
   const turned = choice.turned ?? (!choice.heads && !apart && isTurned(upright));
   const block = turned ? turnedUpright(upright) : upright;
@@ -321,7 +323,7 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
   const named = asIs || under.length > 0 ? written : namesFilledDown(written);
   if (named !== written) notes.push('Names that stood once, over empty cells, were given to the rows below them.');
   const gathered =
-    under.length > 0 || choice.gathered === false
+    under.length > 0 || choice.arranged === false
       ? undefined
       : [replicatesGathered, subjectsAcross, conditionsGathered].reduce<Gathered | undefined>(
           (found, way) => found ?? way(named, limits.rows),
@@ -385,6 +387,7 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
     heads,
     turned,
     times,
+    arranged: apart !== undefined || gathered !== undefined,
     split: apart?.split ?? false,
     others: choice.shape === undefined ? others : [],
     doubtful,

@@ -205,15 +205,12 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
               options={{ stands: 'as it stands', turned: 'rows and columns exchanged' }}
               onChange={(way) => change({ ...place(choice), turned: way === 'turned' })}
             />
-            {(intake.times > 1 || choice.gathered === false) && (
+            {(intake.arranged || choice.arranged === false) && (
               <Choose
-                label="Readings of one row"
-                value={intake.times > 1 ? 'below' : 'beside'}
-                options={{
-                  below: 'readings of one row below one another',
-                  beside: 'readings of one row beside one another',
-                }}
-                onChange={(way) => change({ ...place(choice), gathered: way === 'below' })}
+                label="Arrangement"
+                value={intake.arranged ? 'rows' : 'stood'}
+                options={{ rows: 'readings put into rows', stood: 'readings left where they stood' }}
+                onChange={(way) => change({ ...place(choice), arranged: way === 'rows' })}
               />
             )}
             <label>

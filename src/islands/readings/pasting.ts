@@ -67,7 +67,9 @@ function pasteWhole({ table, edit, undo, report, select }: Hands, block: Block):
         ? { label: asRow, run: again({ turned, heads: none }) }
         : { label: asNames, run: again({ turned, heads: { ...none, names: 1 } }) },
       ...(turned ? [{ label: 'Leave it as it stood', run: again({ turned: false }) }] : []),
-      ...(understood.times > 1 ? [{ label: 'Leave them beside one another', run: again({ gathered: false }) }] : []),
+      ...(understood.arranged
+        ? [{ label: 'Leave the readings where they stood', run: again({ arranged: false }) }]
+        : []),
     ];
     const doubt = doubts > 0 ? ` ${counted(doubts, 'cell')} unclear: see the margin.` : '';
     report({
