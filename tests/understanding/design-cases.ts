@@ -846,6 +846,21 @@ export function designCasesFrom(seed: number): Case[] {
       },
     ),
     one(
+      'plots-over-columns-of-species',
+      'a species with a word that may be measured, plots over columns',
+      lines(
+        ['species', 'block 1', 'block 2', 'block 3'],
+        ...times(3, (i) => [at(i, 1, ['oarweed', 'sugar kelp', 'dulse']), about(), about(), about()]),
+      ),
+      {
+        layout: ['rows'],
+        subject: 'block',
+        groups: ['oarweed', 'sugar kelp', 'dulse'],
+        asks: ['repeated'],
+        doubts: [],
+      },
+    ),
+    one(
       'blocks-by-roman-numerals',
       'nothing but I, II, III and IV over the columns',
       lines(

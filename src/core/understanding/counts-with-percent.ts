@@ -108,7 +108,7 @@ function withTotals(columns: Incoming[], counted: readonly Counted[]): Worked {
 }
 
 /** What a head says of how its cells are written: "settled, n/N (%)". */
-const howWritten = /[,;]?\s*(?:\bn\s*\/\s*n\b|\bn\b|no\.?)?\s*(?:[([]?\s*%\s*[)\]]?)?\s*$/iu;
+const howWritten = /[,;]?\s*(?:\bn\s*\/\s*n\b\s*(?:[([]?\s*%\s*[)\]]?)?|(?:\bn\b|no\.?)?\s*[([]?\s*%\s*[)\]]?)\s*$/iu;
 const bare = (name: string): string => name.replace(howWritten, '').trim();
 
 /** Columns of shares written out without what their heads say of it. */

@@ -8,12 +8,15 @@ import { subjectNoun } from './subject-noun';
 import { valueOf } from './sums';
 import {
   areTurns,
+  groupName,
   isTimeName,
   isTurn,
   looksLikeId,
+  personName,
   settingName,
   sharedStem,
   spoken,
+  subjectName,
   subjectNumber,
   treatmentName,
   variableIn,
@@ -42,8 +45,9 @@ function subjectsOver(names: readonly string[]): { called: string; own: string[]
 /** Whether a column says what each row was read under: a treatment or a time, or texts that are no codes. */
 function saysUnderWhat({ name, cells }: Incoming, coded: boolean): boolean {
   const called = spoken(name).trim();
-  if (cells.some((cell) => cell.trim() === '' || variableIn(cell) !== undefined)) return false;
+  if (cells.some((cell) => cell.trim() === '') || cells.every((cell) => variableIn(cell))) return false;
   if (treatmentName.test(called) || settingName.test(called)) return true;
+  if (!coded && groupName.test(called) && !subjectName.test(called) && !personName.test(called)) return true;
   if (called === '') return areTurns(cells) || !cells.every((cell) => looksLikeId(cell) || valueOf(cell) !== undefined);
   // Times beside codes may as well be those at which groups were read.
   return isTimeName(called) && !coded;
