@@ -781,6 +781,24 @@ export function designCasesFrom(seed: number): Case[] {
       { ...ofTwo, subject: 'participant', readings: 20, doubts: [] },
     ),
     one(
+      'two-stresses-before-and-after',
+      'what is of quite another size is another variable, whatever it is called',
+      lines(
+        ['fish', 'HSP70 before', 'HSP70 after', 'opercular beats before', 'opercular beats after'],
+        ...times(6, (i) => [`F${i + 1}`, about(1.2, 0.6), about(1.4, 0.6), about(120, 20), about(130, 20)]),
+      ),
+      { neverAsks: ['factorial', 'repeated'], doubts: ['which-outcome'] },
+    ),
+    one(
+      'lines-that-grow-at-two-depths',
+      'of another size at another time, and one variable still',
+      lines(
+        ['line', 'shallow Week 0', 'shallow Week 8', 'deep Week 0', 'deep Week 8'],
+        ...times(6, (i) => [`L${i + 1}`, about(5, 2), about(48, 9), about(5, 2), about(41, 9)]),
+      ),
+      { ...ofTwo, subject: 'line', readings: 24, doubts: [] },
+    ),
+    one(
       'eyes-before-and-after',
       'both names in one head, and both could be turns',
       lines(

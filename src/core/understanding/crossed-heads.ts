@@ -3,11 +3,14 @@
  * times, over their readings, or groups over their figures.
  */
 import { widthOf } from '../numeric/width-of';
-import { transpose } from 'd3-array';
+import { group, transpose } from 'd3-array';
 import { isMissing } from '../readings/parse-number';
 import { limits } from '../readings/table-edit';
 import { splitUnit } from '../readings/units';
+import { alike } from './alike';
+import { weighed } from './evidence';
 import { headsOf } from './heads';
+import { look } from './seen';
 import { valueOf } from './sums';
 import {
   areTurns,
@@ -320,8 +323,12 @@ export function crossedApart(block: Rows): string[][] | undefined {
       : undefined;
   const under = areTurns([...bs]) ? 'time' : 'factor 2';
   const over = under !== 'time' && areTurns([...as]) ? 'time' : 'factor 1';
+  // Two variables of each subject are no two levels; but what grows is of another size at another time.
+  const timeOf = ({ a, b }: Place): string => (under === 'time' ? b : over === 'time' ? a : '');
+  const areAlike = (at: readonly Place[]): boolean =>
+    weighed(alike(at.map(({ k, a, b, unit }) => look({ name: `${a} ${b}`, unit, cells: cellsAt(k) }, k)))) >= 0;
   if (who)
-    return units.size === 1
+    return units.size === 1 && [...group(places, timeOf).values()].every(areAlike)
       ? [
           [called(0) || 'subject', over, under, withUnit('reading')],
           ...who.flatMap((name, row) => places.map(({ k, a, b }) => [name, a, b, textAt(body[row], k)])),
