@@ -435,7 +435,7 @@ test('a file of 100,000 rows, and out again in the other shape', async ({ page }
     (_, i) => `K${i % 500};${i % 2 ? 'still' : 'pulsed'};${(40 + (i % 97) / 10).toFixed(1).replace('.', ',')}`,
   );
   await open(page, 'logger.csv', ['tank;flow;cover (%)', ...lines].join('\r\n'));
-  await expect(page.getByText('100000 rows of 3 columns')).toBeVisible();
+  await expect(page.getByText('100000 rows of 3 columns')).toBeVisible({ timeout: 30_000 });
   await take(page).click();
   await page.waitForURL(/readings/);
   await expect(page.getByText(/2 groups, 100000 readings/)).toBeVisible({ timeout: 30_000 });

@@ -864,6 +864,18 @@ export function designCasesFrom(seed: number): Case[] {
       },
     ),
     one(
+      'totals-beside-and-below-blocks',
+      'what sums up blocks and cultivars is no block and no cultivar',
+      lines(
+        ['cultivar', 'block 1', 'block 2', 'block 3', 'total'],
+        ['A', '31.2', '33.1', '30.4', '94.7'],
+        ['B', '28.4', '30.2', '27.7', '86.3'],
+        ['C', '35.1', '36.2', '33.9', '105.2'],
+        ['total', '94.7', '99.5', '92.0', '286.2'],
+      ),
+      { layout: ['rows'], subject: 'block', groups: ['A', 'B', 'C'], asks: ['repeated'], readings: 9 },
+    ),
+    one(
       'plots-over-columns-of-species',
       'a species with a word that may be measured, plots over columns',
       lines(

@@ -322,18 +322,24 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
   const under = summaryRows(written);
   const named = asIs || under.length > 0 ? written : namesFilledDown(written);
   if (named !== written) notes.push('Names that stood once, over empty cells, were given to the rows below them.');
+  // What sums up the rows below them sums up nothing where they become others.
+  const summed = new Set(under.map(({ row }) => row));
+  const beside =
+    summed.size === 0 ? named : named.map((c) => ({ ...c, cells: c.cells.filter((_, r) => !summed.has(r)) }));
   const gathered =
-    under.length > 0 || choice.arranged === false
+    choice.arranged === false
       ? undefined
       : [replicatesGathered, subjectsAcross, conditionsGathered].reduce<Gathered | undefined>(
-          (found, way) => found ?? way(named, limits.rows),
+          (found, way) => found ?? way(beside, limits.rows),
           undefined,
         );
   const times = gathered?.times ?? 1;
   if (gathered) notes.push(gathered.note);
+  if (gathered && summed.size > 0) notes.push('Rows that sum up the others follow from them, and were left out.');
+  const left = gathered ? height - summed.size : height;
   const filled = gathered?.columns ?? named;
   // What stands under the readings is not looked at, so that it cannot decide what they are.
-  const skipped = new Map<number, Beside>(under.map(({ row, kind }) => [row, kind]));
+  const skipped = new Map<number, Beside>(gathered ? [] : under.map(({ row, kind }) => [row, kind]));
   const above = (c: Incoming): Incoming =>
     skipped.size === 0 ? c : { ...c, cells: c.cells.filter((_, r) => !skipped.has(r)) };
   const { columns: worked, notes: said } = workedThrough(filled.length > 0 ? filled : raw);
@@ -401,7 +407,7 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
       average: false,
       spread: spreadKind(spread) ?? 'sd',
       level: levelIn(spread),
-      rowCount: Math.max(0, Math.min(height * times, limits.rows)),
+      rowCount: Math.max(0, Math.min(left * times, limits.rows)),
       columns,
     },
   };

@@ -1,5 +1,5 @@
 /** Subjects over columns, "block 1", "block 2", "block 3", and beside them what each of their rows was read under. */
-import { transpose } from 'd3-array';
+import { sum, transpose } from 'd3-array';
 import { isMissing } from '../readings/parse-number';
 import { placesTogether } from '../readings/places';
 import type { Gathered } from './replicates-gathered';
@@ -12,12 +12,14 @@ import {
   isTimeName,
   isTurn,
   looksLikeId,
+  meanName,
   personName,
   settingName,
   sharedStem,
   spoken,
   subjectName,
   subjectNumber,
+  totalName,
   treatmentName,
   variableIn,
 } from './vocabulary';
@@ -58,6 +60,20 @@ const comesAgain = ({ name, cells }: Incoming): boolean =>
   new Set(cells.map((cell) => cell.trim())).size < cells.length &&
   cells.every((cell) => cell.trim() !== '' && (isTimeName(spoken(name)) || valueOf(cell) === undefined));
 
+/** Columns without a last one that is the sum or the mean of the others in every row. */
+function withoutSums(columns: readonly Incoming[]): readonly Incoming[] {
+  const others = columns.slice(0, -1);
+  const last = columns.at(-1);
+  if (!last || !(totalName.test(last.name) || meanName.test(last.name))) return columns;
+  const follows = last.cells.every((cell, row) => {
+    const readings = others.flatMap((c) => valueOf(c.cells[row]) ?? []);
+    const said = valueOf(cell) ?? NaN;
+    const all = sum(readings);
+    return [all, all / readings.length].some((x) => Math.abs(x - said) <= 0.006 * Math.abs(x));
+  });
+  return follows ? others : columns;
+}
+
 /**
  * Puts what each subject was read as below one another, a row a reading, and names the subjects in a column of their own;
  * undefined where no subjects stand over columns.
@@ -66,7 +82,7 @@ const comesAgain = ({ name, cells }: Incoming): boolean =>
 export function subjectsAcross(columns: readonly Incoming[], most: number): Gathered | undefined {
   const two = columns.slice(0, 2);
   const under = two.every(comesAgain) ? two : columns.slice(0, 1);
-  const read = columns.slice(under.length);
+  const read = withoutSums(columns.slice(under.length));
   const found = subjectsOver(read.map((c) => c.name));
   const rows = columns[0]?.cells.length ?? 0;
   const times = read.length;
@@ -93,6 +109,6 @@ export function subjectsAcross(columns: readonly Incoming[], most: number): Gath
       { name: 'reading', unit: [...units][0] ?? '', cells: transpose(read.map((c) => c.cells)).flat() },
     ],
     times,
-    note: `The ${times} readings of each row stand below one another, and “${found.called}” says which is of which.`,
+    note: `The ${times} readings of each row stand below one another, and “${found.called}” says which is of which.${read.length < columns.length - under.length ? ' What sums them up was left out.' : ''}`,
   };
 }
