@@ -726,6 +726,15 @@ export function designCasesFrom(seed: number): Case[] {
       { ...ofTwo, subject: 'participant', samples: 12, doubts: [] },
     ),
     one(
+      'identities-by-number',
+      'so is what has an identity of its own',
+      lines(
+        ['ID', 'light', 'noise', 'reaction'],
+        ...times(24, (i) => [1 + (i % 6), at(i, 6, ['red', 'white']), at(i, 12, ['quiet', 'loud']), about(300)]),
+      ),
+      { ...ofTwo, subject: 'ID', samples: 12, doubts: [] },
+    ),
+    one(
       'weeks-beside-each-depth',
       'a line has a row for each depth and a column for each week: two factors of the same lines',
       lines(

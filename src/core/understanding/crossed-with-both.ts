@@ -4,16 +4,14 @@ import { factorColumns } from '../readings/factors';
 import { levelsOf } from '../readings/levels';
 import { repeatsInCells } from '../readings/repeats';
 import { type Table, columnsOf } from '../readings/table';
-import { isBlock, isTimeName, personName } from './vocabulary';
-
-const bareNumber = /^\d+$/;
+import { bareNumber, isTimeName, numbersStay } from './vocabulary';
 
 /** What settles that numbers which come under several groups name the same subjects. */
 export const throughout = 'throughout';
 
 /**
  * Whether nearly every subject has readings under every combination. Bare numbers name the same subject throughout only
- * where they number persons or blocks, where one factor is time, or where someone said so: plants 1 to 6 of each
+ * where they number persons, blocks or identities, where one factor is time, or where someone said so: plants 1 to 6 of each
  * treatment are others in each.
  */
 export function isCrossedWithBoth(table: Table, choice: FactorChoice): boolean {
@@ -25,8 +23,7 @@ export function isCrossedWithBoth(table: Table, choice: FactorChoice): boolean {
   const repeats = repeatsInCells(table, choice);
   if (!repeats || repeats.distinct < 2 || cells < 4 || repeats.subjects < 0.8 * repeats.distinct * cells) return false;
   return (
-    isBlock(subject.name) ||
-    personName.test(subject.name) ||
+    numbersStay(subject.name) ||
     table.settled?.['no-subject-column'] === throughout ||
     factors.some((c) => c !== undefined && isTimeName(c.name)) ||
     !subject.cells.every((cell) => cell.trim() === '' || bareNumber.test(cell.trim()))

@@ -3,7 +3,7 @@ import { cellAt } from '../readings/cell-at';
 import { placesOf, placesTogether } from '../readings/places';
 import type { Incoming } from './seen';
 import { valueOf } from './sums';
-import { groupName, isBlock, isTimeName, looksLikeId, personName, spoken, subjectName } from './vocabulary';
+import { groupName, isTimeName, looksLikeId, numbersStay, spoken, subjectName } from './vocabulary';
 
 /** Levels of a factor there are at most. */
 const mostLevels = 12;
@@ -26,11 +26,11 @@ export function crossing(who: Incoming, under: Incoming): string[] | undefined {
 
 const isNumber = (cell: string): boolean => valueOf(cell) !== undefined;
 
-/** Whether a column says who was read: numbers do so of persons and blocks, who are the same throughout. */
+/** Whether a column says who was read: numbers do so where they stay the same throughout. */
 function saysWho({ name, cells }: Incoming): boolean {
   const called = spoken(name);
   const isCalled = isNumber(cellAt(cells, 0))
-    ? isBlock(called) || personName.test(called)
+    ? numbersStay(called)
     : !isTimeName(called) &&
       (subjectName.test(called) ||
         (!groupName.test(called) && looksLikeId(cellAt(cells, 0)) && cells.every(looksLikeId)));

@@ -230,6 +230,11 @@ export const isWell = (text: string): boolean => /^[A-P](?:0?[1-9]|1\d|2[0-4])$/
 /** Whether a column's name says that it sorts rows into blocks nobody asks about: "batch", "block no.", "litter". */
 export const isBlock = (name: string): boolean =>
   /\b(?:blocks?|batch(?:es)?|litters?|plates?|experiments?)\b/i.test(name);
+const identity = /(?:^|[\s_.-])(?:id|ids|identifier|code|tag)$/i;
+/** Whether numbers under such a name are the same subjects wherever they come: persons, blocks, and what was given to one alone. */
+export const numbersStay = (name: string): boolean => isBlock(name) || personName.test(name) || identity.test(name);
+/** A subject's number and nothing more. */
+export const bareNumber = /^\d+$/;
 /** Whether a column's name says where several subjects are kept together: beside the subjects themselves these are blocks too. */
 export const isHousing = (name: string): boolean =>
   /\b(?:cages?|pens?|tanks?|trays?|ponds?|rafts?|nests?|broods?|hives?|box(?:es)?)\b/i.test(name);

@@ -6,12 +6,8 @@ import { type Column, type Table, called, columnsOf } from '../../readings/table
 import type { TableEdit } from '../../readings/table-edit';
 import { isCrossedWithBoth, throughout } from '../crossed-with-both';
 import { subjectNoun } from '../subject-noun';
-import { areTurns, isBlock, isTimeName, personName } from '../vocabulary';
+import { areTurns, bareNumber, isTimeName, numbersStay } from '../vocabulary';
 import { type Mend, type TableDoubt, asItIs, isSettled, some } from './doubt';
-
-const bareNumber = /^\d+$/;
-/** What was given to one subject alone. */
-const identity = /(?:^|[\s_.-])(?:id|ids|identifier|code|tag)$/i;
 
 /** Whether the rows of each name stand together, as those of one subject do. */
 const standTogether = ({ of, names }: Places): boolean =>
@@ -23,8 +19,7 @@ function homesOf(table: Table): Column[] {
   const groups = columnsOf(table, 'group');
   if (table.shape !== 'rows' || !subject || groups.length > 2 || isSettled(table, 'no-subject-column')) return [];
   const { names } = placesOf(subject.cells);
-  const areSame = isBlock(subject.name) || personName.test(subject.name) || identity.test(subject.name);
-  if (areSame || names.length < 2 || !names.every((name) => bareNumber.test(name))) return [];
+  if (numbersStay(subject.name) || names.length < 2 || !names.every((name) => bareNumber.test(name))) return [];
   const isTime = (c: Column): boolean => isTimeName(c.name) || areTurns(levelsOf(c).map(({ name }) => name));
   return groups.filter((c) => !isTime(c) && standing(subject.cells, c.cells).several > names.length / 2);
 }
