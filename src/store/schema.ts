@@ -1,7 +1,7 @@
 import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { FigureStyle } from '../core/figures/figure-style';
 import type { Question } from '../core/question/question';
-import type { Blind } from '../core/readings/blind';
+import type { Blind } from '../core/readings/blinding';
 import type { Described } from '../core/readings/described';
 import type { Formula } from '../core/readings/formula';
 import { type Level, limitRules, roles, shapes, spreadKinds } from '../core/readings/table';

@@ -1,9 +1,10 @@
 /** What must hold of any answer, whatever its readings: no reference is needed to see it broken. */
+import { followUps } from '../../src/core/question/options';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { answer } from '../../src/core/answering/answer';
 import type { Comparison } from '../../src/core/answer/comparison';
-import { type Question, followUps, questionOf } from '../../src/core/question/question';
+import { type Question, questionOf } from '../../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 
 const columns = (groups: readonly (readonly number[])[], shape: Table['shape'] = 'columns'): Table =>

@@ -1,3 +1,4 @@
+import { subjects } from '../../src/core/question/options';
 import { closeDocument, openDocument } from './dom';
 import { expect } from 'chai';
 import { cleanup, fireEvent, render } from '@testing-library/react';
@@ -8,7 +9,7 @@ import { analysisOf } from '../../src/core/analyses/registry';
 import { answer } from '../../src/core/answering/answer';
 import { choicesOf, followUpsFor, methodsFor } from '../../src/core/question/choices';
 import { type Named, namesOf } from '../../src/core/question/naming';
-import { type Question, designs, questionOf, subjects } from '../../src/core/question/question';
+import { type Question, designs, questionOf } from '../../src/core/question/question';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { askedOf } from '../../src/core/telling/asked-of';
 import { type Control, controlsOf } from '../../src/core/telling/controls';

@@ -1,3 +1,4 @@
+import { followUps } from '../../src/core/question/options';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { layout } from '../../src/charts/layout';
@@ -23,7 +24,7 @@ import { alternativeMethods } from '../../src/core/answering/alternative-methods
 import { workingOf } from '../../src/core/answering/working-of';
 import { namesOf } from '../../src/core/question/naming';
 import { isPlural } from '../../src/core/readings/counted';
-import { designs, followUps, questionOf } from '../../src/core/question/question';
+import { designs, questionOf } from '../../src/core/question/question';
 import { type View, views } from '../../src/core/scenes/views';
 import { checkSentence } from '../../src/core/words/checks';
 import { headline, shortAnswer } from '../../src/core/telling/headline';

@@ -2,7 +2,8 @@ import { expect } from 'chai';
 import { applyEdits } from '../../src/core/readings/edits';
 import type { TableEdit } from '../../src/core/readings/table-edit';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
-import { type Kept, type TableStore, tableStore } from '../../src/islands/shared/table-store';
+import type { Kept } from '../../src/islands/shared/fetch-table';
+import { type TableStore, tableStore } from '../../src/islands/shared/table-store';
 
 const table: Table = {
   ...tableOf([]),

@@ -1,5 +1,4 @@
-import type { Choices } from '../question/choices';
-import type { FollowUp, Method, Question } from '../question/question';
+import type { Choices, FollowUp, Method, levelsCompared } from '../question/options';
 
 /** What is compared, as the sentence's first choice. */
 export type Kind = 'estimate' | 'value' | 'two' | 'several' | 'factors';
@@ -11,14 +10,18 @@ export type Kind = 'estimate' | 'value' | 'two' | 'several' | 'factors';
  */
 export type Sampling = 'once' | 'nested' | 'adjusted' | 'blocked' | 'within' | 'crossed';
 
+/** What of a question decides what else it lets one choose. */
+export interface Asked {
+  knownSd?: number | undefined;
+  effect?: Choices['effect'] | undefined;
+  within?: (typeof levelsCompared)[number] | undefined;
+}
+
 /** What a kind of question lets one choose. Where a question says nothing, the first of each is taken. */
 export interface Facts {
-  methods: readonly Method[] | ((question: Question) => readonly Method[]);
+  methods: readonly Method[] | ((asked: Asked) => readonly Method[]);
   /** How comparisons can be judged together. */
-  followUps?: (
-    choices: Pick<Choices, 'method' | 'spread' | 'compare'>,
-    question: Pick<Question, 'within'>,
-  ) => readonly FollowUp[];
+  followUps?: (choices: Pick<Choices, 'method' | 'spread' | 'compare'>, asked: Asked) => readonly FollowUp[];
   /** Whether the sizes of the groups decide how their spreads are taken, where nobody chose. */
   spreadBySizes?: boolean;
   sphericities?: readonly Choices['sphericity'][];

@@ -1,5 +1,5 @@
 /** Every kind of question with what it lets one choose: by what it is about, then by how the experiment was made. */
-import type { Question } from '../question/question';
+import type { Subject } from '../question/options';
 import type { DesignFacts, Facts } from './facts';
 import { several as adjusted, two as adjustedTwo } from './adjusted/facts';
 import { several as blocked, two as blockedTwo } from './blocked/facts';
@@ -63,7 +63,13 @@ const kinds = {
     paired: spreadPaired,
     several: spreadOfSeveral,
   },
-} satisfies Record<Question['about'], Partial<Record<Design, Facts>> & { several: Facts }>;
+} satisfies Record<Subject, Partial<Record<Design, Facts>> & { several: Facts }>;
+
+/** What tells a question's kind. */
+export interface KindOf {
+  about: Subject;
+  design: Design;
+}
 
 /** A list of all kinds of question, as they stand above; for a design without one it may have something of its own. */
 export type ByKind<T> = {
@@ -71,15 +77,15 @@ export type ByKind<T> = {
 };
 
 /** What a list has for a question's kind. Where a subject has no kind for a design, that of several groups stands in. */
-export function ofKind<T>(list: ByKind<T>, { about, design }: Pick<Question, 'about' | 'design'>): T {
+export function ofKind<T>(list: ByKind<T>, { about, design }: KindOf): T {
   const subject: Partial<Record<Design, T>> & { several: T } = list[about];
   return subject[design] ?? subject.several;
 }
 
-export const factsOf = (question: Pick<Question, 'about' | 'design'>): Facts => ofKind(kinds, question);
+export const factsOf = (question: KindOf): Facts => ofKind(kinds, question);
 
 /** Whether a subject has a kind of question of its own for a design. */
-export const hasKind = (about: keyof ByKind<Facts>, design: Design): boolean => {
+export const hasKind = (about: Subject, design: Design): boolean => {
   const subject: Partial<Record<Design, Facts>> = kinds[about];
   return subject[design] !== undefined;
 };

@@ -1,5 +1,5 @@
+import type { FollowUp } from '../question/options';
 import { adjustmentWorking } from '../working/resampling';
-import type { FollowUp } from '../question/question';
 import type { Answer } from './answer';
 import type { Comparison, Effect } from './comparison';
 import { isAdjustment } from './follow-up';

@@ -1,4 +1,5 @@
 /** Which groups differ: comparisons after an analysis of several groups, judged together. */
+import type { FollowUp } from '../question/options';
 import { nth } from '../numeric/nth';
 import { passes } from '../procedures/interval';
 import { fisherF } from '../distributions/f';
@@ -17,7 +18,7 @@ import { type RangePair, gamesHowellPair, tukeyKramer } from '../procedures/tuke
 import { leastOf, mostOf } from '../numeric/extremes';
 import { choicesOf } from '../question/choices';
 import { placesOf, trendOver } from '../question/placed';
-import type { FollowUp, Question } from '../question/question';
+import type { Question } from '../question/question';
 import type { Effect, FollowUpPart, JudgedEffect } from './comparison';
 
 /** A group by what comparisons call it. */

@@ -13,7 +13,6 @@ import type { Table } from '../readings/table';
 import type { Question } from '../question/question';
 import { choicesOf } from '../question/choices';
 import { oneSampleZ } from '../procedures/one-sample-z';
-import type { Comparison } from './comparison';
 
 /** One group as the answer sees it. */
 export interface GroupPart extends Group {
@@ -257,21 +256,3 @@ export function demandReadings(parts: readonly GroupPart[], what: string): (read
     return valuesOf(g);
   });
 }
-
-/** The groups as a model took them: with its means, their standard errors and intervals. */
-export const asModelled = (groups: readonly GroupPart[], { model }: Comparison): GroupPart[] =>
-  groups.map((g, i) => {
-    const found = model?.groups[i];
-    if (!found) return g;
-    const { mean, interval, se, samples: count, effectiveN } = found;
-    return {
-      ...g,
-      interval,
-      se,
-      ...(count === undefined
-        ? {}
-        : { samples: { count, name: model.of, ...(effectiveN === undefined ? {} : { effectiveN }) } }),
-      ...(g.description ? { description: { ...g.description, mean } } : {}),
-      ...(g.summary ? { summary: { ...g.summary, mean } } : {}),
-    };
-  });

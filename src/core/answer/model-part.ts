@@ -1,7 +1,8 @@
 /** What a mixed model's fit tells of its variances, and what it leaves of readings within subjects. */
 import type { RandomIntercept } from '../procedures/random-intercept';
 import { crossed, even, lessFirst } from './cell-weights';
-import type { ModelPart, Test } from './comparison';
+import type { Comparison, ModelPart, Test } from './comparison';
+import type { GroupPart } from './group-part';
 
 /** The variances with their intervals. */
 export function variancesOf(fit: RandomIntercept, level: number): NonNullable<ModelPart['variances']> {
@@ -56,4 +57,22 @@ export const conditionalResiduals = (
   left.flatMap((own) => {
     const shift = (between / (within + own.length * between)) * own.reduce((s, e) => s + e, 0);
     return own.map((e) => e - shift);
+  });
+
+/** The groups as a model took them: with its means, their standard errors and intervals. */
+export const asModelled = (groups: readonly GroupPart[], { model }: Comparison): GroupPart[] =>
+  groups.map((g, i) => {
+    const found = model?.groups[i];
+    if (!found) return g;
+    const { mean, interval, se, samples: count, effectiveN } = found;
+    return {
+      ...g,
+      interval,
+      se,
+      ...(count === undefined
+        ? {}
+        : { samples: { count, name: model.of, ...(effectiveN === undefined ? {} : { effectiveN }) } }),
+      ...(g.description ? { description: { ...g.description, mean } } : {}),
+      ...(g.summary ? { summary: { ...g.summary, mean } } : {}),
+    };
   });

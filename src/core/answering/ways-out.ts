@@ -1,10 +1,11 @@
 /** What could be asked instead where a question has no answer: each a question that has one. */
+import type { Method } from '../question/options';
 import { designOf, hasConditions, isAdjusted, isBlocked, withEffect } from '../question/asking';
 import { factsOf } from '../analyses/kinds';
 import { withinBlocks } from '../question/block';
 import { choicesOf, methodsFor, tellsRatios } from '../question/choices';
 import { adjustedFor } from '../question/covariate';
-import type { Method, Question } from '../question/question';
+import type { Question } from '../question/question';
 import type { Table } from '../readings/table';
 import { answer } from './answer';
 import { isLight } from './weight';

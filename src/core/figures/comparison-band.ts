@@ -1,4 +1,5 @@
 /** Brackets and letters over a figure: the comparisons that were made, in a band of their own above the values. */
+import { there } from '../numeric/there';
 import type { Answer } from '../answer/answer';
 import { pRelation } from '../words/numbers';
 import { label, rule } from '../drawing/marks';
@@ -53,7 +54,11 @@ export function comparisonBand(
   const made = comparisonsMade(answer, slots);
   const letters = lettersMade(answer).filter((l) => slots.some((s) => s.id === l.id));
   const as = comparedAs(answer, style, made);
-  const at = (id: string): number => slots.find((s) => s.id === id)?.at ?? 0;
+  const at = (id: string): number =>
+    there(
+      slots.find((s) => s.id === id),
+      'place of a group',
+    ).at;
   const asLetters = (remarks: string[] = []): Band => ({
     height: fontSize * 1.5,
     levels: 1,

@@ -1,4 +1,5 @@
 /** Figures of readings: means with error bars, boxes, subjects' lines, cell means joined. */
+import { there } from '../numeric/there';
 import { subjectOfReading } from '../readings/factors';
 import { sum } from 'd3-array';
 import type { Answer } from '../answer/answer';
@@ -278,7 +279,10 @@ export function readingsFigure(
         ...plain,
         slots: plain.slots.map((slot) => {
           const k = plain.series.findIndex((s) => s.id === slot.series);
-          const middle = plain.clusters.find((c) => c.look.endsWith(`/${slot.cluster}`))?.at ?? 0;
+          const middle = there(
+            plain.clusters.find((c) => c.look.endsWith(`/${slot.cluster}`)),
+            'cluster',
+          ).at;
           const wide = kind === 'lines' ? 0.3 : dodge;
           return { ...slot, at: middle + (k - (plain.series.length - 1) / 2) * wide, half: 0.25 };
         }),

@@ -1,4 +1,5 @@
 /** What stands side by side in a figure: groups, or cells of two factors in clusters, as the figure names and colours them. */
+import { there } from '../numeric/there';
 import { factsOf } from '../analyses/kinds';
 import type { Answer, GroupPart } from '../answer/answer';
 import { cellsOf } from '../answer/ratios';
@@ -107,7 +108,7 @@ function twoFactors(answer: Answer, layout: NonNullable<Answer['layout']>, style
   });
   const cells = cellsOf(answer);
   const step = shareOfGroups(style) / Math.max(1, series.length);
-  const slots = clusters.flatMap(({ level, at }) =>
+  const slots = clusters.flatMap(({ level, at, name: clusterName }) =>
     series.flatMap((s, k): Slot[] => {
       const [a, b] = mixed ? [s.id, level.id] : [level.id, s.id];
       const group = cells.find((c) => c.id === `${a}\n${b}`);
@@ -115,12 +116,15 @@ function twoFactors(answer: Answer, layout: NonNullable<Answer['layout']>, style
       return [
         {
           id: group.id,
-          name: `${clusters.find((c) => c.at === at)?.name ?? ''}, ${s.name}`,
+          name: `${clusterName}, ${s.name}`,
           group,
           cluster: level.id,
           series: s.id,
           clusterName: level.name,
-          seriesName: layout[across].levels.find((l) => l.id === s.id)?.name ?? '',
+          seriesName: there(
+            layout[across].levels.find((l) => l.id === s.id),
+            'level',
+          ).name,
           look: s.look,
           ink: s.ink,
           shape: s.shape,

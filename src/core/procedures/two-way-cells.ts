@@ -1,4 +1,5 @@
 /** A two-way layout by its cells: all that an analysis of it needs of the readings, found in one pass. */
+import { there } from '../numeric/there';
 import { widthOf } from '../numeric/width-of';
 import { nth } from '../numeric/nth';
 import { demand } from '../numeric/domain-error';
@@ -42,7 +43,10 @@ export function cellsOf(readings: readonly TwoWayReading[]): TwoWayCells {
   demand(rows.size > 1 && columns.size > 1, 'Each factor needs at least two levels.');
   const { n, mean, deviations, sumOfSquares } = moments(readings.map((r) => r.value));
   const width = columns.size;
-  const place = Int32Array.from(readings, (r) => (rows.get(r.a) ?? 0) * width + (columns.get(r.b) ?? 0));
+  const place = Int32Array.from(
+    readings,
+    (r) => there(rows.get(r.a), 'row') * width + there(columns.get(r.b), 'column'),
+  );
   const flat = Array.from({ length: rows.size * width }, (): TwoWayCell => ({ n: 0, offset: 0, squares: 0 }));
   const each = (visit: (cell: TwoWayCell, deviation: number) => void): void =>
     place.forEach((k, i) => {

@@ -1,23 +1,7 @@
-import type { ProportionInterval } from '../procedures/one-proportion';
 import { adjustments } from '../analyses/facts';
 import { factsOf } from '../analyses/kinds';
-import type { FollowUp, Method, Question, comparisons } from './question';
-
-/** A question with nothing left open. */
-export interface Choices {
-  /** Of two groups, the difference that counts as none; what one group is held against is never assumed. */
-  value: number;
-  spread: 'separate' | 'pooled';
-  method: Method;
-  effect: 'difference' | 'ratio' | 'odds';
-  shareInterval: ProportionInterval;
-  compare: (typeof comparisons)[number];
-  follow: FollowUp;
-  sums: 1 | 2 | 3;
-  sphericity: 'greenhouse-geisser' | 'huynh-feldt' | 'assumed';
-  statistic: 'mean' | 'median' | 'trimmed' | 't';
-  seed: number;
-}
+import type { Choices, FollowUp, Method } from './options';
+import type { Question } from './question';
 
 /** Methods a question can be answered by, the one picked by default first. */
 export function methodsFor(question: Question): readonly Method[] {

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { type Design, designFacts } from '../analyses/kinds';
+import { comparisons, followUps, levelsCompared, methods, subjects } from './options';
 import { ruleKinds } from '../readings/rules';
 
 /** A group: a column's id where columns are groups, else the id of a level of a group column. */
@@ -10,64 +11,6 @@ const Finite = (what: string) => v.pipe(v.number(`${what} is a number.`), v.fini
 /** How an experiment was made, as far as it decides the comparison. */
 export const designs = Object.keys(designFacts) as Design[];
 export type { Design };
-
-/** How the comparisons after an analysis of several groups are judged together. */
-export const followUps = [
-  'tukey',
-  'games-howell',
-  'dunnett-t3',
-  'dunnett',
-  'dunn',
-  'nemenyi',
-  'bonferroni',
-  'holm',
-  'sidak',
-  'scheffe',
-  'benjamini-hochberg',
-  'unadjusted',
-] as const;
-export type FollowUp = (typeof followUps)[number];
-
-/** What a question is about. */
-export const subjects = [
-  /** How large readings are. */
-  'value',
-  /** How large a share was found to be something. */
-  'share',
-  /** How counts fall into categories. */
-  'table',
-  /** How far readings scatter. */
-  'spread',
-] as const;
-
-/** How an answer is reached; each design and subject has some of them. */
-export const methods = [
-  'means',
-  'change',
-  'mixed-model',
-  'trend',
-  'ranks',
-  'shuffle',
-  'likelihood',
-  'z',
-  'score',
-  'exact',
-  'mid-p',
-  'chi-square',
-  'g',
-  'f',
-  'brown-forsythe',
-  'levene',
-  'bartlett',
-  'pitman-morgan',
-] as const;
-export type Method = (typeof methods)[number];
-
-/**
- * Which comparisons follow: of all pairs, against a control, each against the one before, of chosen pairs, a linear trend,
- * or contrasts of one's own.
- */
-export const comparisons = ['all', 'control', 'steps', 'chosen', 'trend', 'contrasts'] as const;
 
 const KnownSd = v.optional(v.pipe(Finite('The known SD'), v.gtValue(0, 'The known SD must be above 0.')));
 
@@ -153,7 +96,7 @@ const asked = {
   contrasts: v.optional(v.array(Contrast)),
   follow: v.optional(v.picklist(followUps, `Comparisons are judged by one of ${followUps.join(', ')}.`)),
   /** Of two factors: which levels are compared, over or within the levels of the other. */
-  within: v.optional(v.picklist(['a', 'b', 'a-within-b', 'b-within-a', 'interaction'])),
+  within: v.optional(v.picklist(levelsCompared)),
   sums: v.optional(v.picklist([1, 2, 3], 'Sums of squares are of type 1, 2 or 3.')),
   sphericity: v.optional(v.picklist(['greenhouse-geisser', 'huynh-feldt', 'assumed'])),
   /** Columns that were groups or levels when it was asked: those put in since do not join by themselves. */

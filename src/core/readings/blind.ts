@@ -3,30 +3,18 @@
  * shows letters until the names are put back. The names are kept with the table, sealed so that nobody reads them by
  * accident; who means to find them does, and so does the log's history.
  */
+import { nth } from '../numeric/nth';
+import { there } from '../numeric/there';
 import escape from 'escape-string-regexp';
 import * as v from 'valibot';
 import { marksOf } from './beside';
-import { DomainError, demand } from '../numeric/domain-error';
+import { DomainError } from '../numeric/domain-error';
 import { type Random, shuffleInPlace } from '../numeric/random';
 import { columnsAreGroups } from './groups';
 import { placeLetters } from './place-letters';
 import { levelRows, levelsOf } from './levels';
 import type { TableEdit } from './table-edit';
 import { type Column, type Table, columnsOf } from './table';
-
-const Time = v.pipe(v.string(), v.isoTimestamp('The time of a blinding is an ISO time.'));
-const Count = v.pipe(v.number(), v.integer(), v.minValue(0));
-
-/** That a table is blind, or was: since when, until when, and how many cells were set aside at either moment. */
-export const Blind = v.object({
-  from: Time,
-  asideFrom: Count,
-  /** The names behind the letters; gone once they are back. */
-  sealed: v.optional(v.pipe(v.string(), v.maxLength(2_000_000), v.regex(/^([0-9a-f]{2})*$/, 'The key is not whole.'))),
-  to: v.optional(Time),
-  asideTo: v.optional(Count),
-});
-export type Blind = v.InferOutput<typeof Blind>;
 
 /** What stood where a letter stands: a column's name, or a level's within it. */
 const Hidden = v.array(
@@ -110,7 +98,7 @@ function hiddenLevels(column: Column, random: Random): { edits: TableEdit[]; hid
       {
         kind: 'describe-column',
         column: column.id,
-        levels: order.map(({ id }) => ({ id, name: nameOf.get(id) ?? '' })),
+        levels: order.map(({ id }) => ({ id, name: there(nameOf.get(id), 'letter') })),
       },
     ],
     hidden: levels.map(({ id, name, colour }) => ({
@@ -138,7 +126,7 @@ function hiddenColumns(table: Table, random: Random): { edits: TableEdit[]; hidd
   return {
     edits: named.flatMap(({ column, name }, place): TableEdit[] => [
       { kind: 'describe-column', column: column.id, name, colour: null },
-      { kind: 'move-column', column: column.id, to: places[place] ?? 0 },
+      { kind: 'move-column', column: column.id, to: nth(places, place) },
     ]),
     hidden: all.map(({ id, name, colour }) => ({ column: id, name, ...(colour === undefined ? {} : { colour }) })),
   };
@@ -152,7 +140,7 @@ function hiddenColumns(table: Table, random: Random): { edits: TableEdit[]; hidd
  */
 export function blindEdits(table: Table, at: string, random: Random): TableEdit[] {
   const why = notBlinded(table);
-  demand(why === undefined, why ?? '');
+  if (why !== undefined) throw new DomainError(why);
   const parts = [
     ...(columnsAreGroups(table) ? [hiddenColumns(table, random)] : []),
     ...columnsOf(table, 'group')

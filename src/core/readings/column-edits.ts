@@ -22,7 +22,7 @@ export const replaceColumns = (table: Table, changed: ReadonlyMap<string, Column
 
 function demandFormula(table: Table, column: Column): void {
   const trouble = column.formula && formulaTrouble(table, column.id, column.formula);
-  demand(!trouble, trouble ?? '');
+  if (trouble) throw new DomainError(trouble);
 }
 
 export function insertColumn(table: Table, edit: EditOf<'insert-column'>): Edited {

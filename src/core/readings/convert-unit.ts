@@ -1,5 +1,5 @@
 /** Readings in another unit. */
-import { demand } from '../numeric/domain-error';
+import { DomainError, demand } from '../numeric/domain-error';
 import { decimalMarkOf, limitIn } from './parse-number';
 import { readColumn } from './read-column';
 import type { TableEdit } from './table-edit';
@@ -11,8 +11,9 @@ const typed = (value: number): string => String(Number(value.toPrecision(12)));
 
 /** The edits that give a column's readings in another unit of the same kind. @throws DomainError where the units differ in kind */
 export function convertEdits(column: Column, to: string): TableEdit[] {
-  const factor = conversion(column.unit, to) ?? NaN;
-  demand(factor > 0, `${column.unit || 'No unit'} and ${to || 'no unit'} do not measure the same thing.`);
+  const factor = conversion(column.unit, to);
+  if (factor === undefined)
+    throw new DomainError(`${column.unit || 'No unit'} and ${to || 'no unit'} do not measure the same thing.`);
   demand(!column.formula, 'A computed column cannot be converted: convert the columns it is computed from.');
   const { used, aside } = readColumn(column);
   const mark = column.decimal === 'auto' ? decimalMarkOf(column.cells, column.unit) : column.decimal;

@@ -183,8 +183,9 @@ export function movedEdits(
     // Rows that this edit makes are one and the same on both sides.
     const made: number[] = [];
     here = followed(here, [edit], () => {
-      made.push(fresh());
-      return made.at(-1) ?? 0;
+      const id = fresh();
+      made.push(id);
+      return id;
     });
     let used = 0;
     there = followed(there, next, () => made[used++] ?? fresh());

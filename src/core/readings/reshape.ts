@@ -1,3 +1,5 @@
+import { nth } from '../numeric/nth';
+import { there } from '../numeric/there';
 import { DomainError, demand } from '../numeric/domain-error';
 import { freshId, replacedColumns } from './replaced-columns';
 import { withDerived } from './derive';
@@ -152,12 +154,12 @@ function spreadOut(table: Table, target: Shape): Reshaped {
       known[nth] = rowOf.length;
       rowOf.push({ keys: keys.map((c) => cellAt(c.cells, row)), cells: new Map() });
     }
-    rowOf[known[nth] ?? 0]?.cells.set(place, { text: cellAt(measure.cells, row), reason: measure.aside[row] });
+    rowOf[there(known[nth], 'row')]?.cells.set(place, { text: cellAt(measure.cells, row), reason: measure.aside[row] });
   }
   if (target === 'grid' || target === 'repeated') {
     // Rows of a kind stand together, in the order in which their kinds first came.
     const order = new Map([...places.values()].flat().map((row, place) => [rowOf[row], place]));
-    rowOf.sort((x, y) => (order.get(x) ?? 0) - (order.get(y) ?? 0));
+    rowOf.sort((x, y) => there(order.get(x), 'place') - there(order.get(y), 'place'));
   }
   const columns = [
     ...keys.map((c, i) => ({ ...c, cells: rowOf.map((r) => cellAt(r.keys, i)), aside: {} })),
@@ -194,10 +196,10 @@ function countRows(table: Table): { by: [Column, Column]; counts: number[][]; na
     new Map(readColumn(column).used.map((r) => [r.row, r.value]));
   for (const column of counts) {
     const odd = readColumn(column).used.find((r) => r.value < 0 || !Number.isInteger(r.value));
-    demand(
-      !odd,
-      `“${column.name}”, row ${(odd?.row ?? 0) + 1} holds ${odd?.value ?? ''}: a count is a whole number, zero or more.`,
-    );
+    if (odd)
+      throw new DomainError(
+        `“${column.name}”, row ${odd.row + 1} holds ${odd.value}: a count is a whole number, zero or more.`,
+      );
   }
   const rowNames = levelsOf(rowsBy).map((l) => l.name);
   const rowOf = levelRows(rowsBy);
@@ -269,10 +271,8 @@ function tabulated(table: Table): Reshaped {
   const half = Array.from({ length: table.rowCount }, (_, row) => row).find(
     (row) => (inRow[row] ?? -1) < 0 !== (inColumn[row] ?? -1) < 0,
   );
-  demand(
-    half === undefined,
-    `Row ${(half ?? 0) + 1} names one category and not the other: fill it in, or remove the row.`,
-  );
+  if (half !== undefined)
+    throw new DomainError(`Row ${half + 1} names one category and not the other: fill it in, or remove the row.`);
   const counts = names.map(() => categories.map(() => 0));
   for (let row = 0; row < table.rowCount; row++) {
     if (rowsBy.aside[row] !== undefined || columnsBy.aside[row] !== undefined)
@@ -290,7 +290,7 @@ function tabulated(table: Table): Reshaped {
       { ...rowsBy, cells: names.map((l) => l.name), levels: names, aside: {} },
       ...categories.map((level, j): Column => ({
         ...emptyColumn(freshId([rowsBy], `k${j}`), level.name, '', 'count'),
-        cells: counts.map((line) => String(line[j] ?? 0)),
+        cells: counts.map((line) => String(nth(line, j))),
         ...(level.colour === undefined ? {} : { colour: level.colour }),
       })),
     ],

@@ -1,3 +1,4 @@
+import { there } from '../numeric/there';
 import { readColumn } from './read-column';
 import { typedNumber } from './typed-number';
 import { columnsAreGroups } from './groups';
@@ -105,7 +106,7 @@ export function sortedRows(column: Column, rowCount: number, falling: boolean): 
   return Array.from({ length: rowCount }, (_, row) => row).sort((i, j) => {
     const [ki, kj] = [kind(i), kind(j)];
     if (ki !== kj) return ki - kj;
-    if (ki === 0) return sign * ((numbers.get(i) ?? 0) - (numbers.get(j) ?? 0)) || i - j;
+    if (ki === 0) return sign * (there(numbers.get(i), 'number') - there(numbers.get(j), 'number')) || i - j;
     return ki === 2 ? i - j : sign * compare(cellAt(column.cells, i), cellAt(column.cells, j)) || i - j;
   });
 }

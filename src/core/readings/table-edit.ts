@@ -1,4 +1,4 @@
-import { Blind } from './blind';
+import { Blind } from './blinding';
 import * as v from 'valibot';
 import { Described } from './described';
 import { Formula } from './formula';

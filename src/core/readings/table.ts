@@ -1,5 +1,5 @@
 /** The model of a table of readings. Immutable: an edit makes a new table that shares what it did not touch. */
-import type { Blind } from './blind';
+import type { Blind } from './blinding';
 import type { Described } from './described';
 import type { Formula } from './formula';
 

@@ -1,4 +1,5 @@
 /** One estimate with its interval at several confidence levels, on one axis. */
+import { nth } from '../numeric/nth';
 import type { AtLevel } from '../answer/at-level';
 import { leastOf, mostOf } from '../numeric/extremes';
 import { withUnit } from '../readings/table';
@@ -73,7 +74,7 @@ export function levelsScene(
     top,
     width: width - forLevels - forIntervals,
     height: found.length * rowHeight,
-    x: { domain, log, drawn: true, ticks: 6, title: withUnit(found[0]?.effect.name ?? '', log ? '' : unit) },
+    x: { domain, log, drawn: true, ticks: 6, title: withUnit(nth(found, 0).effect.name, log ? '' : unit) },
     y: wholeHeight,
     marks: [...lineOf(), ...rows],
   };

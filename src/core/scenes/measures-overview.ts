@@ -1,4 +1,5 @@
 /** Every measure at once: effect against p, so that those that stand out are seen before a row is read. */
+import { there } from '../numeric/there';
 import { nth } from '../numeric/nth';
 import type { MeasureAnswer } from '../answer/measure-answer';
 import { leastOf } from '../numeric/extremes';
@@ -84,7 +85,7 @@ export function measuresOverview(
       .map((m) => ({
         at: axis.ratio ? Math.exp(m.at) : m.at,
         across: m.p,
-        title: `${m.name}: ${fixed(m.estimate ?? 0, 3)}${m.unit && !axis.ratio ? ` ${m.unit}` : ''}, p ${pRelation(m.p)}`,
+        title: `${m.name}: ${fixed(there(m.estimate, 'estimate'), 3)}${m.unit && !axis.ratio ? ` ${m.unit}` : ''}, p ${pRelation(m.p)}`,
         cells: [{ column: '', row: m.place }],
       }));
   const marks = (significant: boolean): Mark =>

@@ -108,7 +108,7 @@ export function readerScene(
       const [p, q] = [Math.max(from, left), Math.min(to, right)];
       if (q <= p) continue;
       const inside = xs.flatMap((x, i): [number, number][] =>
-        x > p && x < q ? [[x, Math.min(top, heights[0]?.[i] ?? 0)]] : [],
+        x > p && x < q ? [[x, Math.min(top, nth(nth(heights, 0), i))]] : [],
       );
       marks.push(
         path([[p, 0], [p, Math.min(top, density(0, p))], ...inside, [q, Math.min(top, density(0, q))], [q, 0]], {

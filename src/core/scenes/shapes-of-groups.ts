@@ -1,4 +1,5 @@
 /** The same readings looked at otherwise: boxes, histograms, normal quantile plots; what differs stays beside them. */
+import { there } from '../numeric/there';
 import { nth } from '../numeric/nth';
 import { groupLook } from '../drawing/marker';
 import { bin } from 'd3-array';
@@ -115,7 +116,9 @@ function histogramPanels(answer: Answer, shown: readonly Shown[], frame: Frame):
     x: { domain, drawn: i === shown.length - 1, title: title(answer), ticks: 7 },
     y: { domain: [0, highest * 1.05], drawn: each > 20, ticks: 2 },
     marks: [
-      ...(binned[i] ?? []).map((b) => bar(b.x0 ?? 0, 0, b.x1 ?? 0, b.length, { ink: { group: colour }, tint: 0.5 })),
+      ...nth(binned, i).map((b) =>
+        bar(there(b.x0, 'end'), 0, there(b.x1, 'end'), b.length, { ink: { group: colour }, tint: 0.5 }),
+      ),
       rule(-Infinity, 0, Infinity, 0),
       label(name, Infinity, Infinity, { dy: 10, anchor: 'end', bold: true, halo: true, ink: { group: colour } }),
     ],

@@ -1,8 +1,9 @@
 /** What a question could be asked of instead: means, ranks, spread, a share, all categories. */
+import type { Method } from '../question/options';
 import { hasKind } from '../analyses/kinds';
 import { isAdjusted, isBlocked, isWithin, kindOf, ofOneGroup } from '../question/asking';
 import { choicesOf, methodsFor } from '../question/choices';
-import type { Method, Question } from '../question/question';
+import type { Question } from '../question/question';
 import { middleOf } from '../readings/banded';
 import { type Table, columnsOf } from '../readings/table';
 import type { Control, Option } from './controls';

@@ -1,7 +1,8 @@
 /** Every procedure by its name: what it is for, what else would be reasonable, and where it was first described. */
+import { subjects } from '../question/options';
 import { factsOf, hasKind } from '../analyses/kinds';
 import { methodsFor } from '../question/choices';
-import { type Question, designs, questionOf, subjects } from '../question/question';
+import { type Question, designs, questionOf } from '../question/question';
 import { type Reference, referencesFor } from '../words/references';
 import { methodElse, methodName, methodReason } from './method';
 

@@ -13,7 +13,7 @@ import {
   placesOf,
   rolesWith,
 } from './interpretation';
-import type { Part } from './parts';
+import type { Part } from './part';
 import type { Seen } from './seen';
 import {
   answerName,

@@ -2,6 +2,7 @@
  * Names that cross, in two rows or in one, each of the first over the same of the second: two factors, or groups and
  * times, over their readings, or groups over their figures.
  */
+import { there } from '../numeric/there';
 import { widthOf } from '../numeric/width-of';
 import { group, transpose } from 'd3-array';
 import { isMissing } from '../readings/parse-number';
@@ -345,7 +346,14 @@ export function crossedApart(block: Rows): string[][] | undefined {
     const areVariables = turns.every((name) => variableIn(name) !== undefined && unitOf(name).length === 1);
     if (!areTurns(turns) && !areVariables) continue;
     const columns = (of: string): string[][] =>
-      turns.map((t) => cellsAt(places.find((p) => p[group] === of && p[turn] === t)?.k ?? 0));
+      turns.map((t) =>
+        cellsAt(
+          there(
+            places.find((p) => p[group] === of && p[turn] === t),
+            'column',
+          ).k,
+        ),
+      );
     return [
       ['group', ...turns.map((name) => withUnit(name, unitOf(name)[0]))],
       ...(group === 'a' ? [...as] : [...bs]).flatMap((of) =>

@@ -1,6 +1,6 @@
 import type { Role, Shape } from '../readings/table';
 import { type Evidence, weighed } from './evidence';
-import type { Part } from './parts';
+import type { Part } from './part';
 import type { Seen } from './seen';
 
 /** One way to read a table: its layout, what each column is then, and what speaks for it. */

@@ -1,8 +1,8 @@
 /** What each column is when every row is a case: who it is, in which groups, and what was read. */
 import { isError } from '../readings/parse-number';
 import { holdsShares } from '../readings/share-cell';
-import type { Role } from '../readings/table';
 import { areOpposites } from './opposites';
+import type { Part } from './part';
 import { nested, outermost, readOverTime, setForAll, standOnce } from './relations';
 import { type Seen, comesBack, holdsYears, runs } from './seen';
 import {
@@ -30,13 +30,6 @@ import {
 } from './vocabulary';
 import { tally } from '../numeric/tally';
 import { nth } from '../numeric/nth';
-
-/** What a column was taken for, and why where a person may wonder. */
-export interface Part {
-  role: Role;
-  /** What kind of label or subject: what a doubt may be about. */
-  as?: 'calendar' | 'running-number' | 'identifier' | 'name' | 'replicate';
-}
 
 /** How often each entry comes. */
 function timesOf(c: Seen): number[] {

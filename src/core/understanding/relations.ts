@@ -2,7 +2,7 @@
 import { cellAt } from '../readings/cell-at';
 import { standing } from '../readings/places';
 import { nth } from '../numeric/nth';
-import type { Part } from './parts';
+import type { Part } from './part';
 import { type Seen, comesBack, inOrder } from './seen';
 import { groupName, isTimeName, looksLikeId, variableIn } from './vocabulary';
 

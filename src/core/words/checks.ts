@@ -1,4 +1,5 @@
 /** Each assumption in plain words: what was found, and what could be done. */
+import type { Method } from '../question/options';
 import type { Answer } from '../answer/answer';
 import type { Check, Remedy, Verdict } from '../answer/checks';
 import { alphaOf } from '../procedures/interval';
@@ -14,7 +15,7 @@ import {
   samplingOf,
   withEffect,
 } from '../question/asking';
-import type { Method, Question } from '../question/question';
+import type { Question } from '../question/question';
 import { counted, fixed, pRelation, plural, significant } from './numbers';
 
 export const verdictWords: Record<Verdict, string> = {

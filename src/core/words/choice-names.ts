@@ -1,5 +1,5 @@
+import type { Choices } from '../question/options';
 import { intervalNames } from '../answer/shares';
-import type { Choices } from '../question/choices';
 import { followNames } from './follow-names';
 
 type Names = { [Part in keyof Choices]?: Readonly<Record<Choices[Part] & (string | number), string>> };

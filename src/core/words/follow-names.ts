@@ -1,5 +1,4 @@
 /** How comparisons are judged together: the field's names, and why one would choose each. */
-import type { FollowUp } from '../question/question';
 
 /** The field's names for how comparisons are judged together. */
 export const followNames: Record<FollowUp, string> = {
@@ -33,3 +32,4 @@ export const followReasons: Record<FollowUp, string> = {
   'benjamini-hochberg': 'holds the share of false findings rather than the chance of any; its intervals are individual',
   unadjusted: 'each comparison as if it were the only one: with many, some will seem to differ by luck',
 };
+import type { FollowUp } from '../question/options';

@@ -1,7 +1,8 @@
 /** What questions with several groups share in words: the overall test, then what follows it. */
+import type { Choices } from '../question/options';
 import type { Answer } from '../answer/answer';
 import type { Comparison, FollowUpPart } from '../answer/comparison';
-import { type Choices, choicesOf, tellsRatios } from '../question/choices';
+import { choicesOf, tellsRatios } from '../question/choices';
 import { placing } from './ordered';
 import { followNames } from './follow-names';
 import { allEqual, allOf, type Hypotheses } from './hypothesis';

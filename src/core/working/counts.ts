@@ -1,4 +1,5 @@
 /** The working of tests on proportions and tables of counts. */
+import { there } from '../numeric/there';
 import { nth } from '../numeric/nth';
 import { chiSquare } from '../distributions/chi-square';
 import { hypergeometric } from '../distributions/hypergeometric';
@@ -116,7 +117,7 @@ export function independenceWorking(table: readonly (readonly number[])[]): Step
   );
   const df = w.let('degrees of freedom', '\\nu', r.minus(one).times(c.minus(one)));
   againstExpected(w, cells, df);
-  const chi2 = w.steps.find((s) => s.name === 'X^2')?.result ?? 0;
+  const chi2 = there(w.steps.find((s) => s.name === 'X^2')?.result, 'X²');
   const least = Math.min(rows.length, columns.length) - 1;
   w.let(
     'Cramér’s V',

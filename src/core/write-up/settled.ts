@@ -1,4 +1,5 @@
 /** A write-up with its pieces put in: what leaves as a document, whatever its format. */
+import { there } from '../numeric/there';
 import { type Reference, referencesFor } from '../words/references';
 import { sentenceCase } from '../words/sentences';
 import type { TextTable } from '../words/tables/result-table';
@@ -164,7 +165,7 @@ function blocksOf(writeUp: WriteUp, pieces: StudyPieces, references: readonly Re
       }
       case 'liveFigure': {
         const { now, note } = reading(item);
-        const number = all.find((one) => one.block === item)?.number ?? 0;
+        const number = there(all.find((one) => one.block === item)?.number, 'number of a figure');
         const legend = now.kind === 'figure' ? now.legend : now.kind === 'text' ? now.text : [];
         return [
           {

@@ -16,7 +16,8 @@ import { NewerElsewhere } from '../shared/NewerElsewhere';
 import { RefusedNotice } from '../shared/RefusedNotice';
 import { SaveState } from '../shared/SaveState';
 import { type Packed } from '../../formats/wire';
-import { type Kept, type TableStore, followTable, guardUnsaved, tableStore } from '../shared/table-store';
+import type { Kept } from '../shared/fetch-table';
+import { type TableStore, followTable, guardUnsaved, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
 import { Choose, byName } from '../kit/Parts';
 

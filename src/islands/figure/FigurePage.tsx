@@ -20,7 +20,8 @@ import { Choose } from '../kit/Parts';
 import { RichText } from '../shared/RichText';
 import { SaveState } from '../shared/SaveState';
 import { type Packed } from '../../formats/wire';
-import { type Kept, followTable, tableStore } from '../shared/table-store';
+import type { Kept } from '../shared/fetch-table';
+import { followTable, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
 import {
   BarsControl,

@@ -25,7 +25,8 @@ import { GroupMarker } from '../shared/GroupMarker';
 import { Choose } from '../kit/Parts';
 import { save } from '../shared/save';
 import { type Packed } from '../../formats/wire';
-import { type Kept, followTable, tableStore } from '../shared/table-store';
+import type { Kept } from '../shared/fetch-table';
+import { followTable, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
 import { useMany } from './use-many';
 

@@ -2,7 +2,7 @@ import { type ReactNode, useEffect, useState } from 'react';
 import { type Packed, unpack } from '../../formats/wire';
 import { inWords } from './api';
 import { fetchTable } from './fetch-table';
-import type { Kept } from './table-store';
+import type { Kept } from './fetch-table';
 
 interface Props {
   id: string;

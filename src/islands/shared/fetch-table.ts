@@ -1,7 +1,15 @@
 import { Gathered } from '../../core/readings/gathered';
 import { refusedBy } from './api';
 import { giveWay } from './give-way';
-import type { Kept } from './table-store';
+import type { Table } from '../../core/readings/table';
+
+/** A table as the server keeps it. */
+export interface Kept {
+  table: Table;
+  revision: number;
+  canUndo: boolean;
+  canRedo: boolean;
+}
 
 interface Run {
   column: string;

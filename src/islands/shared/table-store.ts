@@ -10,16 +10,8 @@ import { changeWords } from '../../core/words/changes';
 import { insisting, savingAfter, send } from './api';
 import { stepBack } from './give-way';
 import { elsewhere, followAddress } from './changes';
-import { fetchTable } from './fetch-table';
+import { type Kept, fetchTable } from './fetch-table';
 import { type Saving, isSafe } from './saving';
-
-/** A table as the server keeps it. */
-export interface Kept {
-  table: Table;
-  revision: number;
-  canUndo: boolean;
-  canRedo: boolean;
-}
 
 /** A table being worked on: changes show at once, and are sent one after the other. */
 export interface TableStore {

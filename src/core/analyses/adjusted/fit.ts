@@ -1,7 +1,7 @@
 import { nth } from '../../numeric/nth';
 import type { CovariatePart } from '../../answer/comparison';
 import { type GroupPart, demandOneUnit, demandReadings, describedBy } from '../../answer/group-part';
-import { demand } from '../../numeric/domain-error';
+import { DomainError, demand } from '../../numeric/domain-error';
 import { sum } from '../../numeric/sum';
 import { there } from '../../numeric/there';
 import { analysisOfCovariance } from '../../procedures/analysis-of-covariance';
@@ -64,10 +64,10 @@ export function withCovariate(question: Question, table: Table, parts: readonly 
     return { part, pairs };
   });
   const [empty] = groups.filter(({ part, pairs }) => part.n > 0 && pairs.length === 0);
-  demand(
-    empty === undefined,
-    `No reading of ${empty?.part.name ?? ''} has a value of ${columnNamed(column, table)} in its row, so there is nothing to adjust by.`,
-  );
+  if (empty)
+    throw new DomainError(
+      `No reading of ${empty.part.name} has a value of ${columnNamed(column, table)} in its row, so there is nothing to adjust by.`,
+    );
   return { column, groups, lost: sum(groups.map(({ part, pairs }) => part.n - pairs.length)) };
 }
 

@@ -65,7 +65,7 @@ function laidOut(question: Question, table: Table, parts: readonly GroupPart[]):
     return [{ group, block: place, value: reading.value, row: reading.row }];
   });
   const [empty] = parts.filter((part, g) => part.n > 0 && !readings.some((r) => r.group === g));
-  demand(empty === undefined, `No reading of ${empty?.name ?? ''} names its ${name}, so it stands in no block.`);
+  if (empty) throw new DomainError(`No reading of ${empty.name} names its ${name}, so it stands in no block.`);
   demand(
     places.size > 1,
     `${sentenceCase(name)} is the same throughout: with one block there is nothing to compare within.`,

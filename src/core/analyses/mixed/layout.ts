@@ -1,3 +1,4 @@
+import { there } from '../../numeric/there';
 import { DomainError } from '../../numeric/domain-error';
 import { moments } from '../../numeric/sum';
 import { type FactorChoice, type Factors, factorsOf, subjectOfReading } from '../../readings/factors';
@@ -29,7 +30,7 @@ export function mixedLayout(question: FactorChoice, table: Table): MixedLayout {
         `${subject} stands in two groups (${both.join(' and ')}): a ${table.subject || 'subject'} belongs to one, and is read under every condition.`,
       );
     }
-    const j = conditions.get(r.b) ?? 0;
+    const j = there(conditions.get(r.b), 'condition');
     const before = own.values[j];
     if (before === undefined) own.values[j] = r.value;
     else {

@@ -1,4 +1,4 @@
-import { asModelled } from '../../answer/group-part';
+import { asModelled } from '../../answer/model-part';
 import type { Question } from '../../question/question';
 import { nestedLook } from '../../scenes/nested-look';
 import { type ByModel, severalByModel, twoByModel } from '../by-model';

@@ -1,6 +1,7 @@
 import { completeSubjects } from '../../answer/complete-subjects';
 import { chosenParts } from '../../answer/chosen-parts';
-import { asModelled, describedBy } from '../../answer/group-part';
+import { describedBy } from '../../answer/group-part';
+import { asModelled } from '../../answer/model-part';
 import { withinChecks, withinValues } from '../../answer/readings-checks';
 import { there } from '../../numeric/there';
 import { groupsLook } from '../../scenes/groups-look';

@@ -1,5 +1,5 @@
+import type { Method } from '../../question/options';
 import { choicesOf } from '../../question/choices';
-import type { Method } from '../../question/question';
 import { mixedModel, mixedModelWords, variationClause } from '../../words/variation';
 import { controlPlace } from '../../answer/follow-up';
 import { does, eachCounts, groupsPart, measurePart, nameAt, shortGroups } from '../../words/measured';

@@ -1,10 +1,11 @@
 /** What all questions about shares say. */
+import type { Method } from '../../question/options';
 import type { Answer } from '../../answer/answer';
 import type { GroupPart } from '../../answer/group-part';
 import { intervalNames } from '../../answer/shares';
 import { choicesOf } from '../../question/choices';
 import type { Named } from '../../question/naming';
-import type { Method, Question } from '../../question/question';
+import type { Question } from '../../question/question';
 import { countOf, countedClause, shareNamed, arrangementWords } from '../../words/counts';
 import { percent } from '../../words/numbers';
 import { testPhrase } from '../../words/phrases';

@@ -6,9 +6,9 @@ export const facts: DesignFacts = {
   sampling: 'once',
   ...ofTwo,
   asWithin: 'Compare them in pairs',
-  methods: (question) => [
+  methods: ({ knownSd, effect }) => [
     'means',
-    ...(question.knownSd === undefined || question.effect === 'ratio' ? [] : (['z'] as const)),
+    ...(knownSd === undefined || effect === 'ratio' ? [] : (['z'] as const)),
     'ranks',
     'shuffle',
     'likelihood',

@@ -1,5 +1,6 @@
+import type { Method } from '../../../question/options';
 import { choicesOf } from '../../../question/choices';
-import type { Method, Question } from '../../../question/question';
+import type { Question } from '../../../question/question';
 import { arrangementWords, rowName } from '../../../words/counts';
 import { eachCounts } from '../../../words/measured';
 import { atAlpha } from '../../../words/numbers';
