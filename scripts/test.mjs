@@ -1,7 +1,7 @@
 /**
  * `npm test`: installs what is missing, then type-checks, lints, checks import directions, runs the unit and the
- * browser tests, and closes with the line `N passed, N failed`. Each check counts as one test. The unit tests run
- * beside the checks and the build, since each of them keeps one processor busy.
+ * browser tests, and closes with the line `N passed, N failed`. Each check counts as one test. The unit tests run in two
+ * halves beside the checks and the build, since each of them keeps one processor busy.
  */
 import { spawn, spawnSync } from 'node:child_process';
 import { closeSync, existsSync, mkdirSync, openSync, readFileSync, rmSync } from 'node:fs';
@@ -64,12 +64,13 @@ function tally(name, status, report, count) {
   console.log(`  ${name}: ${counted.passed} passed, ${counted.failed} failed`);
 }
 
-async function unitTests() {
-  const report = join(root, '.tmp/unit.json');
+/** The unit tests but for those that the other half runs, by the names of their files. */
+async function unitTests(name, others) {
+  const report = join(root, `.tmp/${name.replaceAll(' ', '-')}.json`);
   rmSync(report, { force: true });
   const reporter = ['--reporter', 'tests/reporter.cjs', '--reporter-option', `output=${report}`];
-  const status = await aside('unit tests', 'npx', ['mocha', ...reporter]);
-  tally('unit tests', status, report, (r) => ({ passed: r.passes, failed: r.failures }));
+  const status = await aside(name, 'npx', ['mocha', ...reporter, '--ignore', `tests/unit/${others}*`]);
+  tally(name, status, report, (r) => ({ passed: r.passes, failed: r.failures }));
 }
 
 async function checksAndBuild() {
@@ -97,7 +98,11 @@ function browserTests() {
 
 ensurePackages();
 mkdirSync(join(root, '.tmp'), { recursive: true });
-await Promise.all([unitTests(), checksAndBuild()]);
+await Promise.all([
+  unitTests('unit tests, a to m', '[n-z]'),
+  unitTests('unit tests, n to z', '[a-m]'),
+  checksAndBuild(),
+]);
 browserTests();
 
 console.log(`\n${passed} passed, ${failed} failed`);

@@ -66,10 +66,14 @@ describe('the parts of a question’s sentence', () => {
     let answered = 0;
     let refused = 0;
     let valueless = 0;
-    for (const { name, question, table } of all)
+    for (const { name, question, table } of all) {
+      // Some parts lead to one question: it is answered once.
+      const asked = new Set<string>();
       for (const [part, control] of controlsAll(question, table))
         for (const option of control.options) {
-          const found = answer(option.ask(), table, true);
+          const next = option.ask();
+          if (asked.size === asked.add(JSON.stringify(next)).size) continue;
+          const found = answer(next, table, true);
           const reason = !found.ok ? found.reason : found.value.comparison.ok ? '' : found.value.comparison.reason;
           // A value to compare with is never made up: it is asked for.
           if (reason.startsWith('Type the ')) valueless++;
@@ -79,7 +83,8 @@ describe('the parts of a question’s sentence', () => {
             expect(reason, `${name}, ${part}: ${option.words}`).to.match(/^[A-Z“0-9].{15,}[.:?]/);
           }
         }
-    expect(answered).to.be.greaterThan(10 * refused);
+    }
+    expect(answered).to.be.greaterThan(9 * refused);
     expect(valueless).to.be.greaterThan(20);
   });
 

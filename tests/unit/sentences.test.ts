@@ -131,7 +131,7 @@ describe('sentences and pictures of any readings', () => {
           expect(sentence.trim()).to.equal(sentence);
         }
       }),
-      { numRuns: 400 },
+      { numRuns: 250 },
     ));
 
   it('have every shape at a place that is a number', () =>

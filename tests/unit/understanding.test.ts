@@ -73,7 +73,7 @@ describe('the same tables', () => {
       );
       if (spots.length < 6 || tooBare.includes(id)) return [];
       const { layout, groups } = understoodCase(text);
-      return Array.from({ length: 6 }, () => ({ at: among(spots), odd: among(oddTexts) })).flatMap(({ at, odd }) => {
+      return Array.from({ length: 3 }, () => ({ at: among(spots), odd: among(oddTexts) })).flatMap(({ at, odd }) => {
         // As whatever wrote the table would put a cell that holds its mark.
         const written = odd.includes(separator) ? `"${odd}"` : odd;
         const slipped = rows.map((row, i) => row.map((cell, k) => (i === at.i && k === at.k ? written : cell)));
@@ -104,7 +104,7 @@ describe('the same tables', () => {
   });
 
   it('are understood alike whatever readings they hold', () => {
-    const misread = [1, 2, 3, 4, 5, 6, 7, 8].flatMap((seed) =>
+    const misread = [1, 2, 3, 4].flatMap((seed) =>
       moreCasesFrom(seed).flatMap((one) => missed(one).map((what) => `${one.id}, seed ${seed}: ${what}`)),
     );
     expect(misread).to.deep.equal([]);

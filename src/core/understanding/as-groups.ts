@@ -145,7 +145,7 @@ export function asGrid(looked: Looked): Interpretation[] {
   const groups = placesOf(looked, 'group');
   const [place] = groups;
   const by = place === undefined ? undefined : looked.columns[place];
-  if (measures.length < 2 || groups.length !== 1 || !by) return [];
+  if (measures.length < 2 || groups.length !== 1 || !by || by.distinct < 2) return [];
   if (looked.parts.some((p, i) => p.role === 'subject' && (looked.columns[i]?.unique ?? false))) return [];
   const evidence: Evidence[] = [
     ...alike(measures),

@@ -93,9 +93,15 @@ function sizesRow(columns: readonly Column[], height: number): SummaryRow | unde
   if (height < 4 || height > computed) return undefined;
   const names = columns.find((c) => /^n$/i.test(textAt(c.cells, 0)));
   const others = columns.filter((c) => c !== names);
-  const below = (c: Column): number => c.cells.slice(1).filter((cell) => valueOf(cell) !== undefined).length;
-  const are = names && others.length > 0 && others.every((c) => valueOf(c.cells[0]) === below(c));
-  return are ? { row: 0, kind: 'summary', name: textAt(names.cells, 0), exact: true } : undefined;
+  // A reading that cannot be read may have been counted, and a size that cannot be read leaves the others.
+  const fits = others.flatMap((c) => {
+    const [size, ...below] = c.cells;
+    const [n, filled] = [valueOf(size), below.filter((cell) => cell.trim() !== '')];
+    return n === undefined ? [] : [n === filled.length || n === filled.filter((x) => valueOf(x) !== undefined).length];
+  });
+  return names && fits.length > 0 && fits.every(Boolean)
+    ? { row: 0, kind: 'summary', name: textAt(names.cells, 0), exact: true }
+    : undefined;
 }
 
 /** The rows of a table that sum up the others, wherever their names or their numbers tell. */
