@@ -1,17 +1,18 @@
-/** Rows of a table that are no readings: totals and summaries that stand under them. Kept, marked, and never counted. */
+/** Rows of a table that are no readings of their own: totals and summaries under them, and rows that stand twice. Kept, marked, and never counted. */
 import type { Column, Table } from './table';
 
 /** What such a row is, as it is marked where other cells carry the reason they were set aside for. */
 export const besideReasons = {
   total: 'the sum of the other rows, not counted',
   summary: 'a summary of the other rows, not a reading',
+  twice: 'the same as a row above, not counted again',
 } as const;
 export type Beside = keyof typeof besideReasons;
+const kinds = Object.keys(besideReasons) as Beside[];
 
 /** What kind of such a mark a reason is, if it is one. */
 export function besideKind(reason: string | undefined): Beside | undefined {
-  if (reason === besideReasons.total) return 'total';
-  return reason === besideReasons.summary ? 'summary' : undefined;
+  return kinds.find((kind) => besideReasons[kind] === reason);
 }
 
 /** The marks of a column that set readings aside; with `besides`, those of totals and summaries instead. */

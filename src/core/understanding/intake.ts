@@ -53,7 +53,8 @@ import { oneMarked } from './one-marked';
 import type { Incoming } from './seen';
 import { cellsNamed } from './named-cells';
 import { namesFilledDown } from './names-filled-down';
-import { summaryRows } from './summary-rows';
+import { rowsBeside } from './rows-beside';
+import { withoutRowsTwice } from './rows-twice';
 import { subjectNoun } from './subject-noun';
 import { valuesByName } from './values-by-name';
 import { pName, spreadKind } from './vocabulary';
@@ -235,6 +236,14 @@ function takenApart(block: Rows): { block: string[][]; note: string; split: bool
   return undefined;
 }
 
+/** The same, of a block that may hold a row twice: that row hides how its names cross. */
+function apartOnce(block: Rows): ReturnType<typeof takenApart> {
+  const once = withoutRowsTwice(block);
+  const found = once && takenApart(once);
+  if (!found) return takenApart(block);
+  return { ...found, note: `${found.note} A row that stood twice was left out once.` };
+}
+
 /** What is made of columns before they are understood, one after another. */
 const steps: readonly ((columns: readonly Incoming[]) => Worked)[] = [
   sizesInHeads,
@@ -278,7 +287,7 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
   const wordless = worded?.block ?? keyless;
   const alone = asIs ? undefined : withoutFigures(wordless);
   const given = alone?.block ?? wordless;
-  const apart = asIs || choice.arranged === false ? undefined : takenApart(given);
+  const apart = asIs || choice.arranged === false ? undefined : apartOnce(given);
   const upright = apart?.block ?? given;
   const turned = choice.turned ?? (!choice.heads && !apart && isTurned(upright));
   const block = turned ? turnedUpright(upright) : upright;
@@ -319,8 +328,9 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
     cells: rows.map((row) => cellAt(row, k)),
   }));
   const written = raw.filter((c) => c.name !== '' || c.cells.some((t) => t.trim() !== ''));
-  const under = summaryRows(written);
-  const named = asIs || under.length > 0 ? written : namesFilledDown(written);
+  const under = rowsBeside(written);
+  const sums = under.some(({ kind }) => kind !== 'twice');
+  const named = asIs || sums ? written : namesFilledDown(written);
   if (named !== written) notes.push('Names that stood once, over empty cells, were given to the rows below them.');
   // What sums up the rows below them sums up nothing where they become others.
   const summed = new Set(under.map(({ row }) => row));
@@ -335,7 +345,8 @@ export function intake(whole: Rows, choice: IntakeChoice = {}, firstRow = 0): In
         );
   const times = gathered?.times ?? 1;
   if (gathered) notes.push(gathered.note);
-  if (gathered && summed.size > 0) notes.push('Rows that sum up the others follow from them, and were left out.');
+  if (gathered && sums) notes.push('Rows that sum up the others follow from them, and were left out.');
+  if (gathered && under.some(({ kind }) => kind === 'twice')) notes.push('A row that stood twice was left out once.');
   const left = gathered ? height - summed.size : height;
   const filled = gathered?.columns ?? named;
   // What stands under the readings is not looked at, so that it cannot decide what they are.

@@ -1,4 +1,5 @@
 /** What each column is when every row is a case: who it is, in which groups, and what was read. */
+import { leastOf, mostOf } from '../numeric/extremes';
 import { isError } from '../readings/parse-number';
 import { holdsShares } from '../readings/share-cell';
 import { areOpposites } from './opposites';
@@ -89,6 +90,11 @@ function numbersName(c: Seen, others: readonly Seen[]): boolean {
     return !variableIn(c.name) || isBalanced(c);
   if (beside.length === 0 || c.unit !== '' || variableIn(c.name) || turnName.test(c.name))
     return c.unit === '' && turnName.test(c.name) && beside.length === 1 && isBalanced(c);
+  // Among whole numbers of the same size they are counts that come again by chance, unless they are codes from 1 on.
+  const [least, most] = [leastOf(c.numbers), mostOf(c.numbers)];
+  const areCodes = least <= 1 && most - least < c.distinct;
+  if (!areCodes && beside.some((o) => o.whole && leastOf(o.numbers) <= 2 * least && most <= 2 * mostOf(o.numbers)))
+    return false;
   return c.whole && ((c.distinct <= 2 && c.texts.length >= 4) || (c.distinct <= 6 && isBalanced(c)));
 }
 

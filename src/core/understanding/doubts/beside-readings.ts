@@ -1,11 +1,13 @@
 /** Rows and columns that sum up the others. */
-import { besideReasons, besideRows } from '../../readings/beside';
+import { type Beside, besideReasons, besideRows } from '../../readings/beside';
 import { type Column, type Table, called, columnsOf, isMeasured } from '../../readings/table';
+import { sentenceCase } from '../../readings/counted';
 import type { TableEdit } from '../../readings/table-edit';
 import { sumColumn } from '../sums';
+import { rowsBeside } from '../rows-beside';
 import { summaryRows } from '../summary-rows';
 import { type How, workedOut } from '../worked-out';
-import { type TableDoubt, isSettled, some } from './doubt';
+import { type DoubtCode, type TableDoubt, isSettled, some } from './doubt';
 import { textAt } from '../../readings/cell-at';
 
 const filled = (c: Column, row: number): boolean => textAt(c.cells, row) !== '';
@@ -16,29 +18,54 @@ function rowName(table: Table, row: number): string {
   return text ? `row ${row + 1}, “${text}”` : `row ${row + 1}`;
 }
 
-/** Rows that were left out because they sum up the others, and rows that look so and are counted. */
+/** What is said of each kind of such rows where they are left out, of one or of several, and where one is counted. */
+const rowWords: Record<
+  Beside,
+  { code: DoubtCode; left: (one: boolean, exact: boolean) => string; counts: (exact: boolean) => string; yes: string }
+> = {
+  total: {
+    code: 'total-row',
+    left: (_, exact) =>
+      exact
+        ? 'is the sum of the others and is not counted'
+        : 'is called a total, is not the sum of the others, and is not counted',
+    counts: (exact) => `${exact ? 'is the sum of the others' : 'is called a total'}, and is counted with them`,
+    yes: 'It is a reading',
+  },
+  summary: {
+    code: 'summary-row',
+    left: (one) =>
+      one ? 'sums up the readings above and is not counted' : 'sum up the readings above and are not counted',
+    counts: () => 'looks like a summary of the readings above, and is counted with them',
+    yes: 'It is a reading',
+  },
+  twice: {
+    code: 'row-twice',
+    left: (one) =>
+      one
+        ? 'is in every cell the same as a row above, and is not counted again'
+        : 'are in every cell the same as rows above, and are not counted again',
+    counts: () => 'is in every cell the same as a row above, and both are counted',
+    yes: 'Count both',
+  },
+};
+const rowKinds = Object.keys(rowWords) as Beside[];
+
+/** Rows that were left out because they sum up the others or stand twice, and rows that look so and are counted. */
 export function summedRows(table: Table): TableDoubt[] {
   const own = table.columns.filter((c) => !c.formula);
   const measured = own.filter((c) => isMeasured(c.role));
   const marked = besideRows(own);
   const found: TableDoubt[] = [];
-  for (const [kind, code] of [
-    ['total', 'total-row'],
-    ['summary', 'summary-row'],
-  ] as const) {
+  for (const kind of rowKinds) {
+    const { code, left } = rowWords[kind];
     const rows = [...marked].flatMap(([row, is]) => (is === kind ? [row] : [])).sort((a, b) => a - b);
     if (rows.length === 0 || isSettled(table, code)) continue;
     const [total] = kind === 'total' ? summaryRows(table.columns).filter((f) => f.row === rows[0]) : [];
-    const what =
-      kind === 'summary'
-        ? `${rows.length === 1 ? 'sums up' : 'sum up'} the readings above and ${rows.length === 1 ? 'is' : 'are'} not counted`
-        : total?.exact === false
-          ? 'is called a total, is not the sum of the others, and is not counted'
-          : 'is the sum of the others and is not counted';
     const first = some(rows.map((row) => rowName(table, row)));
     found.push({
       code,
-      text: `${first[0]?.toUpperCase() ?? ''}${first.slice(1)}, ${what}.`,
+      text: `${sentenceCase(first)}, ${left(rows.length === 1, total?.exact ?? true)}.`,
       where: measured.slice(0, 1).flatMap((c) => rows.map((row) => ({ column: c.id, row, called: `row ${row + 1}` }))),
       mends: [
         {
@@ -57,14 +84,14 @@ export function summedRows(table: Table): TableDoubt[] {
     });
   }
   if (marked.size > 0) return found;
-  for (const { row, kind, exact } of summaryRows(table.columns)) {
-    const code = kind === 'total' ? 'total-row' : 'summary-row';
+  for (const { row, kind, exact } of rowsBeside(table.columns)) {
+    const { code, counts, yes } = rowWords[kind];
     const cells = own.filter((c) => filled(c, row) && c.aside[row] === undefined);
     if (isSettled(table, code) || cells.length === 0) continue;
     const name = rowName(table, row);
     found.push({
       code,
-      text: `${name[0]?.toUpperCase() ?? ''}${name.slice(1)}, ${kind === 'total' ? (exact ? 'is the sum of the others' : 'is called a total') : 'looks like a summary of the readings above'}, and is counted with them.`,
+      text: `${sentenceCase(name)}, ${counts(exact)}.`,
       where: cells.slice(0, 1).map((c) => ({ column: c.id, row, called: `row ${row + 1}` })),
       mends: [
         {
@@ -72,7 +99,7 @@ export function summedRows(table: Table): TableDoubt[] {
           edits: [{ kind: 'set-aside', cells: cells.map((c) => ({ column: c.id, row, reason: besideReasons[kind] })) }],
         },
         {
-          label: 'It is a reading',
+          label: yes,
           edits: [{ kind: 'describe-table', settled: { ...table.settled, [code]: 'counted' } }],
         },
       ],

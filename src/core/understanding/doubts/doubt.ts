@@ -10,6 +10,7 @@ export const doubtNames = {
   'total-row': 'a row of totals',
   'total-column': 'a column that follows from the others',
   'summary-row': 'rows that sum up the others',
+  'row-twice': 'rows that stand twice',
   calendar: 'days or years',
   'running-number': 'a running number',
   'which-outcome': 'the outcome',
