@@ -11,6 +11,7 @@ import { splitUnit } from '../readings/units';
 import { alike } from './alike';
 import { weighed } from './evidence';
 import { headsOf } from './heads';
+import { areNamedOnce, isLost } from './lost-names';
 import { look } from './seen';
 import { valueOf } from './sums';
 import {
@@ -105,10 +106,9 @@ const timeName = new RegExp(`${calendarName.source}|${spanName.source}|^(?:hours
 
 /** Whether the first column names who each row is, each another: persons and what else is called as subjects are, or by codes. */
 const nameSubjects = (name: string, cells: readonly string[]): boolean =>
-  new Set(cells).size === cells.length &&
-  !cells.includes('') &&
+  areNamedOnce(cells) &&
   cells.length > 1 &&
-  (subjectName.test(spoken(name)) || cells.every(looksLikeId));
+  (subjectName.test(spoken(name)) || cells.every((cell) => isLost(cell) || looksLikeId(cell)));
 
 /** Whether a column only numbers its rows. */
 const isNumbering = (name: string, cells: readonly string[]): boolean =>

@@ -1,6 +1,7 @@
 /** Names that cross: subjects each of which stands beside each level of a factor, once or more. */
 import { cellAt } from '../readings/cell-at';
 import { placesOf, placesTogether } from '../readings/places';
+import { areFew } from './lost-names';
 import type { Incoming } from './seen';
 import { valueOf } from './sums';
 import { groupName, isTimeName, looksLikeId, numbersStay, spoken, subjectName } from './vocabulary';
@@ -16,13 +17,15 @@ export function crossing(who: Incoming, under: Incoming): string[] | undefined {
   const [subjects, levels] = [placesOf(who.cells).names, placesOf(under.cells).names];
   if (subjects.length < 2 || levels.length < 2 || levels.length > mostLevels) return undefined;
   const rows = who.cells.length;
-  const isFilled = under.cells.every((cell) => cell.trim() !== '');
-  return isFilled &&
+  return isNearlyFilled(under) &&
     placesTogether([who.cells, under.cells], rows).names.length === rows &&
     rows >= nearlyAll * subjects.length * levels.length
     ? levels
     : undefined;
 }
+
+const isNearlyFilled = ({ cells }: Pick<Incoming, 'cells'>): boolean =>
+  areFew(cells.filter((cell) => cell.trim() === '').length, cells.length);
 
 const isNumber = (cell: string): boolean => valueOf(cell) !== undefined;
 
@@ -33,9 +36,11 @@ function saysWho({ name, cells }: Incoming): boolean {
     ? numbersStay(called)
     : !isTimeName(called) &&
       (subjectName.test(called) ||
-        (!groupName.test(called) && looksLikeId(cellAt(cells, 0)) && cells.every(looksLikeId)));
-  // Who stands in every row, and in some again.
-  return isCalled && cells.every((cell) => cell.trim() !== '') && placesOf(cells).names.length < cells.length;
+        (!groupName.test(called) &&
+          looksLikeId(cellAt(cells, 0)) &&
+          cells.every((cell) => cell.trim() === '' || looksLikeId(cell))));
+  // Who stands in every row, or nearly, and in some again.
+  return isCalled && isNearlyFilled({ cells }) && placesOf(cells).names.length < cells.length;
 }
 
 /** Whether a column may name levels: numbers do so where they are called as levels or times are. */

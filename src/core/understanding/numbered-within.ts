@@ -1,5 +1,7 @@
 /** Numbers that begin anew within each group, where replicate 1 of one group is another than replicate 1 of the next. */
-import { textAt } from '../readings/cell-at';
+import { nth } from '../numeric/nth';
+import { cellAt, textAt } from '../readings/cell-at';
+import { areFew, isLost } from './lost-names';
 import { standing } from '../readings/places';
 import { valueOf } from './sums';
 import type { Worked } from './limits-apart';
@@ -52,27 +54,35 @@ export function numberedWithin(columns: readonly Incoming[]): Worked {
   const as = { columns: [...columns], notes: [] };
   for (const numbers of columns) {
     const { cells } = numbers;
-    if (cells.length < 4 || cells.some((cell) => cell.trim() === '')) continue;
+    if (cells.length < 4) continue;
     const homes = homesOf(numbers, columns);
     if (homes.length === 0) continue;
-    const named = cells.map((_, row) => [...homes, numbers].map((c) => textAt(c.cells, row)).join(' '));
+    const parts = [...homes, numbers];
+    // A row that lacks its number, or its group, is of no sample that is known.
+    const told = cells.flatMap((_, row) => (parts.some((c) => isLost(cellAt(c.cells, row))) ? [] : [row]));
+    if (told.length < 4 || !areFew(cells.length - told.length, cells.length)) continue;
+    const nameAt = (row: number): string => parts.map((c) => textAt(c.cells, row)).join(' ');
+    const named = told.map(nameAt);
+    const at = (c: Incoming | undefined): string[] => told.map((row) => textAt(c?.cells, row));
     const different = (names: readonly string[]): number => new Set(names).size;
     const samples = different(named);
-    const ids = different(cells.map((cell) => cell.trim()));
+    const ids = different(at(numbers));
     if (ids < 2 || samples === ids) continue;
     const once = (by: Incoming | undefined): boolean =>
-      different(named.map((name, row) => `${name}\n${textAt(by?.cells, row)}`)) === named.length;
+      different(at(by).map((text, i) => `${nth(named, i)}\n${text}`)) === named.length;
     const replicates = sampleNumber.test(spoken(numbers.name).trim());
     const within = columns.filter((c) => withinSampleName.test(spoken(c.name).trim()) || isTimeName(c.name));
     // Replicates read once each are the readings of their group, and need no name.
     if (replicates && samples === named.length) continue;
     // Read under several of what else is compared, one number may be of several samples within a group.
     const apart = columns.filter((c) => c !== numbers && !homes.includes(c) && namesGroups(c));
-    const stands = apart.every((c) => standing(named, c.cells).several === 0);
+    const stands = apart.every((c) => standing(named, at(c)).several === 0);
     if (!once(undefined) && !within.some(once) && !stands) continue;
     const [first = '', last = ''] = [named[0], named.at(-1)];
+    const known = new Set(told);
+    const renamed = cells.map((_, row) => (known.has(row) ? nameAt(row) : ''));
     return {
-      columns: columns.map((c) => (c === numbers ? { ...c, name: replicates ? 'sample' : c.name, cells: named } : c)),
+      columns: columns.map((c) => (c === numbers ? { ...c, name: replicates ? 'sample' : c.name, cells: renamed } : c)),
       notes: [
         `“${numbers.name}” begins anew within ${homes.map((c) => `“${c.name}”`).join(' and ')}: each of them has a name of its own now, “${first}” to “${last}”.`,
       ],

@@ -3,13 +3,14 @@ import { asCategories, asCounts } from './as-counts';
 import { asFigures } from './as-figures';
 import { asCases, asColumns, asGrid, asRepeated } from './as-groups';
 import { type Interpretation, type Looked, interpretation } from './interpretation';
+import { wholeRows } from './lost-names';
 import { partsOf } from './parts';
 import { look } from './seen';
 
 /** Looks at columns, and tells what each would be if every row were a case. */
 export function lookedAt(incoming: readonly Incoming[]): Looked {
-  const columns = incoming.map(look);
-  return { columns, parts: partsOf(columns), rows: Math.max(0, ...incoming.map((c) => c.cells.length)) };
+  const columns = wholeRows(incoming).map(look);
+  return { columns, parts: partsOf(columns), rows: Math.max(0, ...columns.map((c) => c.cells.length)) };
 }
 
 /**

@@ -40,7 +40,7 @@ export function rowsTwice(columns: readonly Incoming[]): number[] {
   const parts = partsOf(seen);
   const names = others.filter((_, k) => parts[k]?.role !== 'measure' || seen[k]?.kind === 'text');
   // Answers in words without anyone's name tell nobody from the others.
-  if (names.length === others.length && !seen.some((c) => c.unique && c.kind === 'text')) return [];
+  if (names.length === others.length && !parts.some((p) => p.role === 'subject')) return [];
   // A row without a name is told from no other.
   const told = Array.from({ length: once }, (_, row) => textOf(names, row));
   return names.length > 0 && new Set(told).size === once ? twice : [];

@@ -128,16 +128,16 @@ export const holdsYears = (c: Pick<Seen, 'whole' | 'numbers' | 'texts'>): boolea
   c.numbers.every((x) => x >= 1500 && x <= 2200) &&
   c.texts.every((t) => /^\d{4}$/.test(t));
 
-/** Whether a column counts its rows: whole numbers without a gap but where its cell holds none, each once, in whatever order. */
+/** Whether a column counts its rows: whole numbers, each once, in whatever order, without a gap but where its cell holds none, or where one row of those from 1 on is gone. */
 export function runs(c: Pick<Seen, 'whole' | 'numbers' | 'cells'>): boolean {
   const numbers = c.numbers.slice(0, 1000);
   if (!c.whole || numbers.length < 3) return false;
   const rising = numbers.every((x, i) => i === 0 || x === nth(numbers, i - 1) + 1);
   // Of a longer column the first rows may be any of its numbers, and so may a few readings.
   if (rising || c.numbers.length > numbers.length || numbers.length < 6) return rising;
-  const lost = mostOf(numbers) - leastOf(numbers) - (numbers.length - 1);
+  const [least, lost] = [leastOf(numbers), mostOf(numbers) - leastOf(numbers) - (numbers.length - 1)];
   const empty = c.cells.filter((cell, i) => isMissing(cell) || (cell.trim() === '' && i < numbers.length)).length;
-  return new Set(numbers).size === numbers.length && (lost === 0 || (lost === 1 && empty > 0));
+  return new Set(numbers).size === numbers.length && (lost === 0 || (lost === 1 && (empty > 0 || least === 1)));
 }
 
 /** Different numbers a factor has at most: 9, 12 and 15 °C, not a scale. */

@@ -1,6 +1,8 @@
 /** Counts within subjects that belong to groups, "11 of 20" of each tank under its lamp: each subject's share is one reading. */
+import { cellAt } from '../readings/cell-at';
 import { holdsShares, shareCell } from '../readings/share-cell';
 import type { Worked } from './limits-apart';
+import { areFew, areNamedOnce, isLost } from './lost-names';
 import type { Incoming } from './seen';
 import { valueOf } from './sums';
 import { outOfName, subjectName } from './vocabulary';
@@ -13,30 +15,32 @@ const fewest = 2;
 const namesGroups = ({ cells }: Incoming): boolean => {
   if (holdsShares(cells)) return false;
   const sizes = new Map<string, number>();
-  for (const cell of cells) tally(sizes, cell.trim());
+  for (const cell of cells) if (!isLost(cell)) tally(sizes, cell.trim());
+  const lost = cells.filter(isLost).length;
   return (
+    areFew(lost, cells.length) &&
     sizes.size > 1 &&
-    !sizes.has('') &&
     [...sizes.values()].every((rows) => rows >= fewest) &&
     cells.every((c) => valueOf(c) === undefined)
   );
 };
-const namesSubjects = ({ name, cells }: Incoming): boolean =>
-  subjectName.test(name) &&
-  cells.every((c) => c.trim() !== '') &&
-  new Set(cells.map((c) => c.trim())).size === cells.length;
+const namesSubjects = ({ name, cells }: Incoming): boolean => subjectName.test(name) && areNamedOnce(cells);
 
-/** The counts of a column and what each is out of: written in its cells, or in a column called so. */
-function countsOf(column: Incoming, total: Incoming | undefined): { count: number; n: number }[] | undefined {
+/** The counts of a column and what each is out of, but for a few lost ones: written in its cells, or in a column called so. */
+function countsOf(
+  column: Incoming,
+  total: Incoming | undefined,
+): ({ count: number; n: number } | undefined)[] | undefined {
   const parts = column.cells.map((cell, row) => {
     const n = valueOf(total?.cells[row]);
     const count = valueOf(cell);
     return shareCell(cell) ?? (n !== undefined && count !== undefined ? { count, n } : undefined);
   });
-  const whole = parts.flatMap((p) =>
-    p && Number.isInteger(p.count) && p.n > 0 && p.count >= 0 && p.count <= p.n ? [p] : [],
+  const areWhole = parts.every((p, row) =>
+    p ? Number.isInteger(p.count) && p.n > 0 && p.count >= 0 && p.count <= p.n : isLost(cellAt(column.cells, row)),
   );
-  return whole.length === column.cells.length && whole.length > 0 ? whole : undefined;
+  const lost = parts.filter((p) => !p).length;
+  return areWhole && lost < parts.length && areFew(lost, parts.length) ? parts : undefined;
 }
 
 /** Columns with the share of each subject in percent, and what was counted beside it, where subjects of groups were counted in. */
@@ -56,7 +60,7 @@ export function sharesOfSubjects(columns: readonly Incoming[]): Worked {
     return parts ? [{ column, parts }] : [];
   });
   if (!counted || more.length > 0 || rest.length > 1) return as;
-  const share = counted.parts.map(({ count, n }) => String(Number(((100 * count) / n).toPrecision(6))));
+  const share = counted.parts.map((p) => (p ? String(Number(((100 * p.count) / p.n).toPrecision(6))) : ''));
   return {
     columns: columns.flatMap((c): Incoming[] => {
       if (c === total) return [];
@@ -64,7 +68,7 @@ export function sharesOfSubjects(columns: readonly Incoming[]): Worked {
       const name = c.name || 'counted';
       return [
         { name: `share ${name}`, unit: '%', cells: share },
-        { name: `${name}, counted`, unit: '', cells: counted.parts.map(({ count, n }) => `${count} of ${n}`) },
+        { name: `${name}, counted`, unit: '', cells: counted.parts.map((p) => (p ? `${p.count} of ${p.n}` : '')) },
       ];
     }),
     notes: [

@@ -221,9 +221,12 @@ export const isReplicate = (text: string, i: number): boolean =>
 
 /** A text that looks like one of a series of identifiers: letters and a number, "F12", "tank 3". */
 export const looksLikeId = (text: string): boolean => /^\p{L}{1,12}[\s_.-]?\d{1,6}\p{L}?$/u.test(text.trim());
-/** Whether rows are A, B, C … and columns 1, 2, 3 …, as on a plate of wells. */
-export const arePlate = (rows: readonly string[], columns: readonly string[]): boolean =>
-  rows.every((name, i) => name === 'ABCDEFGHIJKLMNOP'[i]) && columns.every((name, i) => Number(name) === i + 1);
+/** Whether rows are A, B, C … and columns 1, 2, 3 …, as on a plate of wells, of which a row may be left out. */
+export function arePlate(rows: readonly string[], columns: readonly string[]): boolean {
+  const letters = rows.map((name) => 'ABCDEFGHIJKLMNOP'.indexOf(name));
+  const rises = letters.every((at, i) => at >= 0 && at >= i && at <= i + 1 && (i === 0 || at > (letters[i - 1] ?? at)));
+  return rises && rows.every((name) => name.length === 1) && columns.every((name, i) => Number(name) === i + 1);
+}
 /** A well of a plate: "A1", "H12". */
 export const isWell = (text: string): boolean => /^[A-P](?:0?[1-9]|1\d|2[0-4])$/.test(text.trim());
 
