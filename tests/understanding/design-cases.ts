@@ -1022,6 +1022,149 @@ export function designCasesFrom(seed: number): Case[] {
       { ...ofTwo, readings: 15 },
     ),
     one(
+      'a-pair-that-stands-twice',
+      'a row copied once too often is no other line',
+      lines(
+        ['line', 'before', 'after'],
+        ...[0, 1, 2, 3, 3, 4, 5, 6].map((i) => [`L${i}`, (30 + 1.7 * i).toFixed(1), (33 + 1.9 * i).toFixed(1)]),
+      ),
+      { layout: ['repeated'], subject: 'line', readings: 14, asks: ['paired'], doubts: ['row-twice'] },
+    ),
+    one(
+      'counts-that-stand-twice',
+      'a site copied once too often is counted once',
+      lines(['site', 'alive', 'dead'], ['north', 18, 7], ['south', 21, 9], ['south', 21, 9], ['reef', 11, 14]),
+      {
+        layout: ['counts'],
+        groups: ['north', 'south', 'reef'],
+        total: 80,
+        asks: ['share', 'table'],
+        doubts: ['row-twice'],
+      },
+    ),
+    one(
+      'a-reading-under-a-condition-twice',
+      'who was read under what comes twice, by a slip',
+      lines(
+        ['diver', 'light', 'reaction'],
+        ...[0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 9].map((i) => [
+          `D${i >> 1}`,
+          i % 2 ? 'dim' : 'bright',
+          (300 + 3.1 * i).toFixed(1),
+        ]),
+      ),
+      { layout: ['rows'], subject: 'diver', asks: ['paired'], doubts: ['row-twice'] },
+    ),
+    one(
+      'values-by-name-twice',
+      'a value told twice by name',
+      lines(
+        ['sample', 'group', 'analyte', 'value'],
+        ...[0, 1, 2, 3, 4, 5, 6, 7, 7, 8, 9, 10, 11].map((i) => [
+          `S${i >> 1}`,
+          i < 6 ? 'fed' : 'control',
+          i % 2 ? 'Na' : 'K',
+          (100 + 1.3 * i).toFixed(1),
+        ]),
+      ),
+      { layout: ['rows'], groups: ['fed', 'control'], subject: 'sample', readings: 6, asks: ['two-groups'] },
+    ),
+    one(
+      'heads-that-cross-over-a-row-twice',
+      'subjects under crossed heads, one of them copied',
+      lines(
+        ['', 'dim', 'dim', 'bright', 'bright'],
+        ['person', 'quiet', 'noisy', 'quiet', 'noisy'],
+        ...[0, 1, 2, 3, 4, 4, 5].map((i) => [
+          `P${i}`,
+          ...[0, 1, 2, 3].map((k) => (300 + ((37 * i + 17 * k) % 23)).toFixed(1)),
+        ]),
+      ),
+      { layout: ['rows'], subject: 'person', readings: 24, asks: ['factorial'], doubts: [] },
+    ),
+    one(
+      'crossed-heads-with-their-names-in-the-corner',
+      'both rows of heads are called by what they name, and the rows by codes',
+      lines(
+        ['Light', 'dim', 'dim', 'bright', 'bright'],
+        ['Noise', 'quiet', 'noisy', 'quiet', 'noisy'],
+        ...times(6, (i) => [`P${i + 1}`, about(300), about(300), about(300), about(300)]),
+      ),
+      { ...ofTwo, subject: 'subject', readings: 24, doubts: [] },
+    ),
+    one(
+      'a-tank-not-named',
+      'one reading names no tank: samples within groups still',
+      lines(
+        ['Tank', 'Treatment', 'Weight'],
+        ...times(24, (i) => [i === 17 ? '' : `T${1 + Math.floor(i / 4)}`, at(i, 12, fed), about(50)]),
+      ),
+      {
+        layout: ['rows'],
+        groups: fed,
+        subject: 'Tank',
+        readings: 24,
+        asks: ['nested'],
+        doubts: ['no-subject', 'replicates'],
+      },
+    ),
+    one(
+      'a-person-not-named-under-a-condition',
+      'one row lacks who was read',
+      lines(
+        ['person', 'period', 'drug', 'area'],
+        ...times(16, (i) => [
+          i === 5 ? '' : 1 + (i >> 1),
+          1 + (i % 2),
+          (i + (i >> 1)) % 2 ? 'test' : 'reference',
+          about(100),
+        ]),
+      ),
+      { layout: ['rows'], groups: ['reference', 'test'], subject: 'person', asks: ['paired'], doubts: ['no-subject'] },
+    ),
+    one(
+      'a-running-number-with-a-gap',
+      'a row was taken out of a numbered list',
+      lines(['No', 'red', 'white'], ...[1, 2, 3, 5, 6, 7, 8, 9].map((i) => [i, about(), about()])),
+      { layout: ['columns'], groups: ['red', 'white'], labels: 'No', asks: ['two-groups'], doubts: ['running-number'] },
+    ),
+    one(
+      'a-plate-without-a-row',
+      'row E of a plate was left out',
+      lines(
+        ['', 1, 2, 3, 4, 5, 6],
+        ...['A', 'B', 'C', 'D', 'F', 'G', 'H'].map((name) => [name, ...times(6, () => about(0.8, 0.4))]),
+      ),
+      { layout: ['columns'], asks: ['several'], doubts: ['ambiguous-layout'] },
+    ),
+    one(
+      'technical-replicates-one-gone',
+      'one of the readings of a replicate is not there',
+      lines(
+        ['lamp', 'biological replicate', 'technical replicate', 'length'],
+        ...times(18, (i) => [lamps(i, 9), 1 + (Math.floor(i / 3) % 3), 1 + (i % 3), about()]).filter((_, i) => i !== 7),
+      ),
+      { layout: ['rows'], groups: ['red', 'white'], readings: 17, asks: ['nested'], doubts: ['replicates'] },
+    ),
+    one(
+      'a-row-that-slipped-to-the-right',
+      'a cell beyond the last name, and an empty one before it',
+      lines(['red', 'white'], ...times(9, (i) => (i === 4 ? ['', about(), about()] : [about(), about()]))),
+      { layout: ['columns'], groups: ['red', 'white'], asks: ['two-groups'], doubts: ['cells-shifted'] },
+    ),
+    one(
+      'counts-that-come-again',
+      'counts of one size that come twice name no groups',
+      lines(
+        ['length (mm)', 'north', 'south'],
+        ['0-10', 10, 17],
+        ['10-20', 20, 17],
+        ['20-30', 8, 13],
+        ['30-40', 20, 13],
+      ),
+      { layout: ['counts'], groups: ['0-10', '10-20', '20-30', '30-40'], asks: ['table'], doubts: [] },
+    ),
+    one(
       'names-alone',
       'nothing comes twice, so there is nothing to count',
       lines(['lamp', 'length'], ['red', 'about 20'], ['white', 'a bit more'], ['none', 'less']),

@@ -164,9 +164,19 @@ function namesOver(block: Rows): Names | undefined {
   if (heads.names === 2) {
     // What names the rows has its own name in one of the two.
     const isFilled = (name: string): boolean => name.trim() !== '';
-    const first = Math.max(upper.findIndex(isFilled), under.findIndex(isFilled));
+    const rows = body();
+    // In the corner the names of both rows may be told, over those of the rows below.
+    const corner =
+      textAt(upper, 0) !== '' &&
+      nameSubjects(
+        '',
+        rows.map((row) => textAt(row, 0)),
+      )
+        ? 1
+        : 0;
+    const first = Math.max(upper.findIndex(isFilled), under.findIndex(isFilled), corner);
     const lower = Array.from({ length: width }, (_, k) => textAt(under, k));
-    return { outer: spreadOut(upper, width), lower, first, body: body() };
+    return { outer: spreadOut(upper, width), lower, first, body: rows };
   }
   if (heads.names === 0) return numberedBelow(block.slice(heads.skipped));
   if (heads.names !== 1 || heads.units > 0) return undefined;
@@ -322,16 +332,19 @@ export function crossedApart(block: Rows): string[][] | undefined {
           ...places.flatMap(({ k, a, b }) => cellsAt(k).map((cell, i) => [a, `${a} ${b}`, cellAt(times, i), cell])),
         ]
       : undefined;
-  const under = areTurns([...bs]) ? 'time' : 'factor 2';
-  const over = under !== 'time' && areTurns([...as]) ? 'time' : 'factor 1';
+  const [corner, below] = [textAt(outer, 0), textAt(lower, 0)];
+  const both = first === 1 && corner !== '' && below !== '' && corner !== below;
+  const rowsName = both && !subjectName.test(spoken(below)) ? '' : called(0);
+  const under = areTurns([...bs]) ? 'time' : both && rowsName === '' ? below : 'factor 2';
+  const over = under !== 'time' && areTurns([...as]) ? 'time' : both ? corner : 'factor 1';
   // Two variables of each subject are no two levels; but what grows is of another size at another time.
-  const timeOf = ({ a, b }: Place): string => (under === 'time' ? b : over === 'time' ? a : '');
+  const timeOf = ({ a, b }: Place): string => (areTurns([...bs]) ? b : areTurns([...as]) ? a : '');
   const areAlike = (at: readonly Place[]): boolean =>
     weighed(alike(at.map(({ k, a, b, unit }) => look({ name: `${a} ${b}`, unit, cells: cellsAt(k) }, k)))) >= 0;
   if (who)
     return units.size === 1 && [...group(places, timeOf).values()].every(areAlike)
       ? [
-          [called(0) || 'subject', over, under, withUnit('reading')],
+          [rowsName || 'subject', over, under, withUnit('reading')],
           ...who.flatMap((name, row) => places.map(({ k, a, b }) => [name, a, b, textAt(body[row], k)])),
         ]
       : undefined;

@@ -196,9 +196,15 @@ function toldAbove(block: Rows): number {
   return areTold && 2 * hold < told.length && hasHead(below) ? gap + 1 : 0;
 }
 
+/** Columns at the left, before names that are repeated over others: they name the rows. */
+const mostBefore = 2;
+
 /** Whether a row repeats each of its names over several of the row below: "Red lamp, Red lamp, White lamp, White lamp". */
-function repeatOver(upper: readonly string[], lower: readonly string[]): boolean {
+function repeatOver(whole: readonly string[], below: readonly string[]): boolean {
   const is = (text: string | undefined): boolean => (text ?? '').trim() !== '';
+  const from = whole.findIndex((text, k) => is(text) && whole.lastIndexOf(text) > k);
+  if (from < 0 || from > mostBefore) return false;
+  const [upper, lower] = [whole.slice(from), below.slice(from)];
   const over = lower.flatMap((text, k) => (is(text) && is(upper[k]) ? [textAt(upper, k)] : []));
   const under = lower.filter((_, k) => is(upper[k]));
   const different = new Set(over).size;
@@ -258,7 +264,9 @@ function reachOver(upper: readonly string[], lower: readonly string[]): boolean 
 function joined(upper: readonly string[], lower: readonly string[]): string[] {
   let over = '';
   return Array.from({ length: Math.max(upper.length, lower.length) }, (_, k) => {
-    const [a, b] = [textAt(upper, k), textAt(lower, k)];
+    const [a, own] = [textAt(upper, k), textAt(lower, k)];
+    // A name that stands in both rows is one.
+    const b = own === a ? '' : own;
     if (a !== '') over = a;
     const [above, below] = [splitUnit(b === '' ? a : over), splitUnit(b)];
     const unit = below.unit || above.unit;

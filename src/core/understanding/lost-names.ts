@@ -7,6 +7,7 @@ import { groupName, idName, spoken, subjectName } from './vocabulary';
 
 /** Rows there are at least: of fewer an empty cell may stand below a name that is given once. */
 const fewest = 6;
+const fewestNamed = 4;
 /** Of so many names one may be lost. */
 const oneIn = 10;
 
@@ -19,7 +20,11 @@ export const areFew = (lost: number, all: number): boolean =>
 /** Whether cells name each row, none twice, but for a few that were lost. */
 export function areNamedOnce(cells: readonly string[]): boolean {
   const names = cells.filter((cell) => !isLost(cell)).map((cell) => cell.trim());
-  return names.length > 0 && areFew(cells.length - names.length, cells.length) && new Set(names).size === names.length;
+  const lost = cells.length - names.length;
+  // Names that are all different stand over no other rows, so that one may be lost of fewer.
+  return (
+    ((names.length >= fewestNamed && lost <= 1) || areFew(lost, cells.length)) && new Set(names).size === names.length
+  );
 }
 
 /** Whether a column names rows: by words, or by numbers where it is called so. */

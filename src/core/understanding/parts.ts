@@ -5,6 +5,7 @@ import { holdsShares } from '../readings/share-cell';
 import { areOpposites } from './opposites';
 import type { Part } from './part';
 import { nested, outermost, readOverTime, setForAll, standOnce } from './relations';
+import { shiftedCells } from './shifted-cells';
 import { type Seen, comesBack, holdsYears, runs } from './seen';
 import {
   calendarName,
@@ -205,6 +206,9 @@ export function partsOf(columns: readonly Seen[]): Part[] {
       if (parts[i]?.role === 'group' && c.distinct === 1 && !c.gaps && c.texts.length > 1)
         parts[i] = { role: 'label', as: 'name' };
     });
+  // What slipped beyond the last name is no column of its own.
+  const shifted = shiftedCells(columns);
+  if (shifted) parts[shifted.beyond] = { role: 'label', as: 'name' };
   const set = setForAll(columns, parts);
   if (set !== undefined) parts[set] = { role: 'group' };
   const subjects = parts.flatMap((p, i) => (p.role === 'subject' ? [i] : []));

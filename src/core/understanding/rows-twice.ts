@@ -46,17 +46,22 @@ export function rowsTwice(columns: readonly Incoming[]): number[] {
   return names.length > 0 && new Set(told).size === once ? twice : [];
 }
 
-/** A block without the rows that stand twice by what names them first; undefined where there are none. */
+/** A block without the rows that stand twice, by what its columns or its first one name; undefined where there are none. */
 export function withoutRowsTwice(block: readonly (readonly string[])[]): (readonly string[])[] | undefined {
-  const [width, height] = [Math.max(0, ...block.map((row) => row.length)), block.length];
+  const height = block.length;
+  if (height > mostLooked) return undefined;
+  const width = Math.max(0, ...block.map((row) => row.length));
   const columns = Array.from({ length: width }, (_, k) => ({
-    name: '',
+    name: cellAt(block[0], k),
     unit: '',
-    cells: block.map((row) => cellAt(row, k)),
+    cells: block.slice(1).map((row) => cellAt(row, k)),
   }));
-  const twice = height > mostLooked ? [] : same(columns, height);
-  const rows = block.filter((_, row) => !twice.includes(row));
+  const twice = same(columns, height - 1);
+  if (twice.length === 0) return undefined;
+  const known = rowsTwice(columns);
+  const left = new Set((known.length > 0 ? known : twice).map((row) => row + 1));
+  const rows = block.filter((_, row) => !left.has(row));
   const names = rows.map((row) => textAt(row, 0)).filter((name) => name !== '');
   const areNames = names.some((name) => !/^[\d.,]*$/.test(name)) && new Set(names).size === names.length;
-  return twice.length > 0 && twice.length <= Math.max(1, rows.length / oneIn) && areNames ? rows : undefined;
+  return known.length > 0 || (areNames && left.size <= Math.max(1, rows.length / oneIn)) ? rows : undefined;
 }

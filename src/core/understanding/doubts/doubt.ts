@@ -11,6 +11,8 @@ export const doubtNames = {
   'total-column': 'a column that follows from the others',
   'summary-row': 'rows that sum up the others',
   'row-twice': 'rows that stand twice',
+  'cells-shifted': 'cells beyond the last name',
+  'no-subject': 'readings without a subject',
   calendar: 'days or years',
   'running-number': 'a running number',
   'which-outcome': 'the outcome',

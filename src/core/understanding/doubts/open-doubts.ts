@@ -21,7 +21,8 @@ import { namesInFirstRow, nearNames, oddNames, sameNames } from './names';
 import { numberedAnew } from './numbered-anew';
 import { beyondLimits, missingCodes, scaleSlips } from './readings';
 import { rangesAsReadings } from './ranges';
-import { lostPartners, replicates, unnamedSubjects, withoutGroup } from './rows';
+import { lostPartners, replicates, unnamedSubjects, withoutGroup, withoutSubject } from './rows';
+import { cellsBeyond } from './cells-beyond';
 import { mixedUnitsOf } from './units';
 
 const each = [
@@ -33,6 +34,7 @@ const each = [
   namesInFirstRow,
   summedRows,
   totalColumn,
+  cellsBeyond,
   calendar,
   runningNumber,
   whichOutcome,
@@ -45,6 +47,7 @@ const each = [
   replicates,
   lostPartners,
   withoutGroup,
+  withoutSubject,
   oddNames,
   nearNames,
   sameNames,

@@ -31,6 +31,39 @@ export function withoutGroup(table: Table): TableDoubt[] {
   ];
 }
 
+/** Readings of no subject where the others name theirs: each counts as one of its own. */
+export function withoutSubject(table: Table): TableDoubt[] {
+  if (table.shape !== 'rows' || isSettled(table, 'no-subject')) return [];
+  const [subject] = columnsOf(table, 'subject');
+  const measure = likeliestOutcome(table);
+  if (!subject || !measure || subject.formula) return [];
+  const of = levelRows(subject);
+  const { used } = readColumn(measure);
+  const lost = used.filter((r) => (of[r.row] ?? -1) < 0);
+  if (lost.length === 0 || 2 * lost.length > used.length) return [];
+  const name = table.subject || subjectNoun(subject.name) || 'subject';
+  const one = lost.length === 1;
+  return [
+    {
+      code: 'no-subject',
+      text: `${counted(lost.length, 'reading')} ${one ? 'names' : 'name'} no ${name} (row ${some(lost.map((r) => String(r.row + 1)))}): ${one ? 'it counts' : 'each counts'} as one of its own.`,
+      where: lost.slice(0, 20).map((r) => ({ column: subject.id, row: r.row, called: `row ${r.row + 1}` })),
+      mends: [
+        {
+          label: one ? 'Leave it out' : 'Leave them out',
+          edits: [
+            {
+              kind: 'set-aside',
+              cells: lost.map((r) => ({ column: measure.id, row: r.row, reason: `names no ${name}` })),
+            },
+          ],
+        },
+        asItIs(table, 'no-subject', one ? 'It is one of its own' : 'Each is one of its own'),
+      ],
+    },
+  ];
+}
+
 /** Subjects with a reading missing. */
 export function lostPartners(table: Table): TableDoubt[] {
   if (table.shape !== 'repeated' || isSettled(table, 'lost-partners')) return [];
