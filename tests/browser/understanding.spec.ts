@@ -1,11 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { type Page, expect } from '@playwright/test';
+import { moreCases } from '../understanding/more-cases';
 import { cell, fromMenu, paste, saved, startStudy, test } from './steps';
 
 const { cases } = JSON.parse(readFileSync('tests/understanding/cases.json', 'utf8')) as {
   cases: { id: string; text: string }[];
 };
-const textOf = (id: string): string => cases.find((c) => c.id === id)?.text ?? '';
+const textOf = (id: string): string => [...cases, ...moreCases].find((c) => c.id === id)?.text ?? '';
 const unclear = (page: Page) => page.getByRole('region', { name: 'Unclear' });
 const mend = (page: Page, name: string) => unclear(page).getByRole('button', { name, exact: true }).click();
 const sentence = (page: Page) => page.locator('main p').filter({ hasText: /^Here / });
@@ -227,6 +228,9 @@ test('every other slip stands in the margin in its own words, and its mend settl
     ['lost-partners', 'lost-partners', 'F4 and F7 lack a reading', 'Leave them out'],
     ['variables-no-group', 'which-outcome', 'one at a time is compared', 'salinity'],
     ['year-and-measure', 'calendar', '“year” holds years and is a label', 'It names groups'],
+    ['a-pair-that-stands-twice', 'row-twice', 'Row 5, “L3”, is in every cell the same', 'Count it'],
+    ['a-row-that-slipped-to-the-right', 'cells-shifted', 'slipped to the right', 'Move the cell back'],
+    ['a-tank-not-named', 'no-subject', '1 reading names no tank (row 18)', 'Leave it out'],
   ];
   for (const [id, code, words, name] of slips) {
     await pasted(page, id);

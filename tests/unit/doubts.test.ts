@@ -188,6 +188,53 @@ describe('what is unclear about a table', () => {
     expect(counts(mended(typed, 'summary-row', 'Leave it out'))).to.deep.equal([9, 9]);
   });
 
+  it('of a row that stands twice counts it once, or twice where that is said', () => {
+    const lines = pasted(textOf('a-pair-that-stands-twice'));
+    expect(openDoubts(lines)[0]?.text).to.equal(
+      'Row 5, “L3”, is in every cell the same as a row above, and is not counted again.',
+    );
+    expect(counts(lines)).to.deep.equal([7, 7]);
+    expect(counts(mended(lines, 'row-twice', 'Count it'))).to.deep.equal([8, 8]);
+    // Typed below later, it is counted until somebody says otherwise.
+    const once = pasted(textOf('a-pair-that-stands-twice').replace(/\nL3.*(?=\nL3)/, ''));
+    const typed = applyEdits(once, [
+      { kind: 'write', row: 7, columns: ['c0', 'c1', 'c2'], texts: [['L6', '40.2', '44.4']] },
+    ]).table;
+    expect(openDoubts(typed)[0]?.text).to.equal(
+      'Row 8, “L6”, is in every cell the same as a row above, and both are counted.',
+    );
+    expect(counts(mended(typed, 'row-twice', 'Leave it out'))).to.deep.equal([7, 7]);
+    expect(counts(mended(typed, 'row-twice', 'Count both'))).to.deep.equal([8, 8]);
+    // Readings that are alike by chance are no such rows, nor are answers that nobody is named for.
+    expect(codes(pasted('lamp\tlength\nred\t20.1\nred\t20.1\nwhite\t21.4\nwhite\t20.1\nred\t19.8'))).to.deep.equal([]);
+    expect(codes(pasted('lamp\tcolour\nred\tgreen\nwhite\tbrown\nred\tgreen\nwhite\tyellow'))).not.to.include(
+      'row-twice',
+    );
+  });
+
+  it('of a row that slipped to the right moves its cells back, or makes a column of what is beyond', () => {
+    const slipped = pasted(textOf('a-row-that-slipped-to-the-right'));
+    expect(counts(slipped)).to.deep.equal([8, 9]);
+    const back = mended(slipped, 'cells-shifted', 'Move the cell back');
+    expect(back.columns.map((c) => c.name)).to.deep.equal(['red', 'white']);
+    expect(counts(back)).to.deep.equal([9, 9]);
+    expect(back.columns.map((c) => c.cells[4])).to.deep.equal(slipped.columns.slice(1).map((c) => c.cells[4]));
+    const third = mended(slipped, 'cells-shifted', 'It is a column of its own');
+    expect(counts(third)).to.deep.equal([8, 9, 1]);
+    expect(codes(third)).not.to.include('cells-shifted');
+  });
+
+  it('of readings of no subject counts each as one of its own, or leaves them out', () => {
+    const tanks = pasted(textOf('a-tank-not-named'));
+    expect(openDoubts(tanks).find((d) => d.code === 'no-subject')?.text).to.equal(
+      '1 reading names no tank (row 18): it counts as one of its own.',
+    );
+    expect(counts(mended(tanks, 'no-subject', 'Leave it out'))).to.deep.equal([12, 11]);
+    const own = mended(tanks, 'no-subject', 'It is one of its own');
+    expect(counts(own)).to.deep.equal([12, 12]);
+    expect(codes(own)).not.to.include('no-subject');
+  });
+
   it('of numbers and years lets the person say what they are', () => {
     const numbers = pasted(textOf('running-number'));
     expect(words(mended(numbers, 'running-number', 'It says who each row is'))).to.include(

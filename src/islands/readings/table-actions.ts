@@ -71,7 +71,9 @@ export function tableActions({ study, table, shown, selectedIds, report }: Place
       cells: drawn.map((row) => String(row + 1)),
     };
     const name = `${table.name || 'Readings'}, ${counted(drawn.length, 'row')} drawn, seed ${seed}`.slice(0, 200);
-    const draft = { ...table, name, rowCount: drawn.length, columns: [from, ...columns] };
+    // What was put back may be drawn twice.
+    const settled = { ...table.settled, 'row-twice': 'counted' };
+    const draft = { ...table, settled, name, rowCount: drawn.length, columns: [from, ...columns] };
     const origin = `${note}, from ${table.name || 'another table'}`;
     const question = asks ? firstQuestion({ ...draft, id: '' }) : undefined;
     if (!question) return void newTable(draft, origin);
