@@ -99,8 +99,8 @@ function browserTests() {
 ensurePackages();
 mkdirSync(join(root, '.tmp'), { recursive: true });
 await Promise.all([
-  unitTests('unit tests, a to m', '[n-z]'),
-  unitTests('unit tests, n to z', '[a-m]'),
+  unitTests('unit tests a to m', '[n-z]'),
+  unitTests('unit tests n to z', '[a-m]'),
   checksAndBuild(),
 ]);
 browserTests();

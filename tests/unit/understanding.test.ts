@@ -8,6 +8,7 @@ import { type Case, missed } from '../understanding/hold';
 import { random } from '../../src/core/numeric/random';
 import { nth } from '../../src/core/numeric/nth';
 import { understoodCase } from '../../src/server/understood-case';
+import { formsFrom } from '../understanding/forms';
 import { moreCases, moreCasesFrom } from '../understanding/more-cases';
 
 const { cases } = JSON.parse(readFileSync('tests/understanding/cases.json', 'utf8')) as { cases: Case[] };
@@ -129,6 +130,19 @@ describe('the same tables', () => {
       for (const one of [...cases, ...moreCases])
         if (one.text.includes('\t')) expect(missed({ ...one, text: made(one.text) }), one.id).to.deep.equal([]);
     });
+});
+
+describe('one experiment', () => {
+  it('raises its question however it is written, or what is unclear is said', () => {
+    let clear = 0;
+    for (const seed of [1, 2, 3, 4, 5, 6, 7, 8])
+      for (const { form, text, asks } of formsFrom(seed)) {
+        const found = understoodCase(text);
+        if (asks.includes(found.asks ?? '')) clear++;
+        else expect(found.doubts, `${form}, seed ${seed}: ${found.sentence}\n${text}`).to.not.deep.equal([]);
+      }
+    expect(clear).to.be.greaterThan(320);
+  });
 });
 
 describe('values told by name', () => {

@@ -24,10 +24,12 @@ import {
   numberName,
   outOfName,
   sizeName,
+  sharedStem,
   spanName,
   spoken,
   spreadKind,
   subjectName,
+  subjectNumber,
   variableIn,
 } from './vocabulary';
 import { cellAt, textAt } from '../readings/cell-at';
@@ -112,7 +114,8 @@ const nameSubjects = (name: string, cells: readonly string[]): boolean =>
 
 /** Whether a column only numbers its rows. */
 const isNumbering = (name: string, cells: readonly string[]): boolean =>
-  (name === '' || numberName.test(name)) && cells.every((cell, i) => Number(cell) === i + 1);
+  (name === '' || numberName.test(name) || /^(?:rep(?:licate|eat)?s?|obs(?:ervation)?s?|readings?)$/iu.test(name)) &&
+  cells.every((cell, i) => Number(cell) === i + 1);
 
 /** What parts a name that says two things, the clearest first. */
 const between = [/\s*[,;:/|×·]\s*/u, /\s+[-–—+]\s+/u, /_/u, /\s+(?=\S+$)/u, /(?<=^\S+)\s+/u, /[-–.]/u];
@@ -166,14 +169,10 @@ function namesOver(block: Rows): Names | undefined {
     const isFilled = (name: string): boolean => name.trim() !== '';
     const rows = body();
     // In the corner the names of both rows may be told, over those of the rows below.
-    const corner =
-      textAt(upper, 0) !== '' &&
-      nameSubjects(
-        '',
-        rows.map((row) => textAt(row, 0)),
-      )
-        ? 1
-        : 0;
+    const inCorner = rows.map((row) => textAt(row, 0));
+    const namesRows = inCorner.every((text) => text === '') || nameSubjects(textAt(under, 0), inCorner);
+    const besideOthers = textAt(upper, 1) !== '' && textAt(upper, 1) !== textAt(upper, 0);
+    const corner = textAt(upper, 0) !== '' && besideOthers && namesRows ? 1 : 0;
     const first = Math.max(upper.findIndex(isFilled), under.findIndex(isFilled), corner);
     const lower = Array.from({ length: width }, (_, k) => textAt(under, k));
     return { outer: spreadOut(upper, width), lower, first, body: rows };
@@ -242,6 +241,22 @@ function variablesOfSubjects(
   return undefined;
 }
 
+/** Samples of groups, each over its readings, by codes that never come twice: tanks T1 to T6 under two lamps; undefined of anything else. */
+function samplesUnder(places: readonly Place[], cellsAt: (k: number) => string[]): string[][] | undefined {
+  const codes = places.map((p) => p.b);
+  const sizes = [...group(places, (p) => p.a).values()].map((of) => of.length);
+  const stem = sharedStem(codes);
+  const units = new Set(places.map((p) => p.unit));
+  const areCodes = stem !== undefined && codes.every(looksLikeId);
+  if (!areCodes || new Set(codes).size < codes.length || sizes.length < 2 || sizes.some((n) => n < 2)) return undefined;
+  const readings = places.flatMap(({ k, a, b }) => cellsAt(k).flatMap((cell) => (cell === '' ? [] : [[a, b, cell]])));
+  const [unit] = units;
+  const unread = readings.filter(([, , cell = '']) => !isMissing(cell) && valueOf(cell) === undefined).length;
+  if (units.size > 1 || readings.length < 2 * places.length || unread > 1) return undefined;
+  const noun = spoken(stem).trim();
+  return [['group', subjectNumber.test(noun) ? noun : 'sample', unit ? `reading (${unit})` : 'reading'], ...readings];
+}
+
 /** How many were so of how many under each of several groups, "fed grazed" and "fed n", a row for each; undefined of anything else. */
 function sharesUnder(
   called: string,
@@ -289,7 +304,7 @@ export function crossedApart(block: Rows): string[][] | undefined {
   if (figures) return figures;
   // Times down the side are those of each sample beside them.
   const times = first === 1 && /\d/.test(cellAt(cellsAt(0), 0)) && timeName.test(called(0)) ? cellsAt(0) : undefined;
-  const numbering = named.every((k) => isNumbering(called(k), cellsAt(k)));
+  const numbering = named.every((k) => isNumbering(called(k), cellsAt(k)) || cellsAt(k).every((cell) => cell === ''));
   // Readings numbered under each group, and beside them what else they were read under, or who they are of.
   const numbered = [...new Set(lower.slice(first))].every((name, i) => isReplicate(name, i) || name === 'ABCDEFGH'[i]);
   const names = first === 1 && !times && !numbering && numbered ? cellsAt(0) : undefined;
@@ -297,6 +312,8 @@ export function crossedApart(block: Rows): string[][] | undefined {
     const [over, under] = [splitUnit(cellAt(outer, first + i)), splitUnit(cellAt(lower, first + i))];
     return { k: first + i, a: over.name, b: under.name, unit: under.unit || over.unit };
   });
+  const ofSamples = first === 0 || numbering ? samplesUnder(places, cellsAt) : undefined;
+  if (ofSamples) return ofSamples;
   const shares = first === 1 ? sharesUnder(called(0), cellsAt(0), places, cellsAt) : undefined;
   if (shares) return shares;
   const ofSubjects =
@@ -380,5 +397,8 @@ export function crossedApart(block: Rows): string[][] | undefined {
   const readings = places.flatMap(({ k, a, b }) => cellsAt(k).flatMap((cell) => (cell === '' ? [] : [{ a, b, cell }])));
   return numbered
     ? [['group', 'sample', withUnit('reading')], ...readings.map(({ a, b, cell }) => [a, `${a} ${b}`, cell])]
-    : [['factor 1', 'factor 2', withUnit('reading')], ...readings.map(({ a, b, cell }) => [a, b, cell])];
+    : [
+        [both ? corner : 'factor 1', both ? below : 'factor 2', withUnit('reading')],
+        ...readings.map(({ a, b, cell }) => [a, b, cell]),
+      ];
 }

@@ -4,13 +4,20 @@ import { splitUnit } from '../readings/units';
 import { hasHead, headsOf } from './heads';
 import { outcomesDown } from './outcomes-down';
 import {
+  areGrades,
+  areTurns,
+  controlName,
   groupName,
+  idName,
+  looksLikeId,
   meanName,
   isReplicate,
   ofWhatName,
   settingName,
   sizeName,
+  spoken,
   spreadKind,
+  subjectName,
   summaryName,
   isTurn,
   variableIn,
@@ -98,6 +105,36 @@ function countedOnce([, ...head]: readonly string[], body: Rows): boolean {
 const numbersBehind = (body: Rows): boolean =>
   body.every((row) => row.slice(1).every((cell) => !filled(cell) || isNumber(cell)));
 
+/** Subjects over columns there are at least, and rows at most that no word of theirs shows to be conditions. */
+const [fewestOver, fewDown] = [3, 3];
+
+/**
+ * Whether the corner says who stands over the columns, "line" over L1, L2 and L3, and what is down the side says when, or
+ * under what, each was read.
+ */
+function subjectsOver([corner = '', ...over]: readonly string[], body: Rows): boolean {
+  const called = spoken(corner);
+  const left = body.map((row) => textAt(row, 0));
+  const differ = (names: readonly string[]): boolean => new Set(names).size === names.length && !names.includes('');
+  if (over.length < fewestOver || left.length < 2 || !differ(over) || !differ(left)) return false;
+  if (!(subjectName.test(called) || idName.test(called) || /^(?:who|names?)$/iu.test(called))) return false;
+  if (over.some((name) => variableIn(name))) return false;
+  // Readings stand in rows of their own, and so do groups.
+  const kinds = body.map((row) => new Set(row.slice(1).filter(filled).map(isNumber)));
+  if (kinds.some((kind) => kind.size !== 1) || kinds.filter((kind) => kind.has(true)).length < 2) return false;
+  const read = left.filter((_, i) => kinds[i]?.has(true));
+  if (over.every(isReplicate) && read.length === left.length) return false;
+  const turns = areTurns(read);
+  if (!turns && read.every((name) => looksLikeId(name) || isNumber(name))) return false;
+  const areLevels = turns || areGrades(read) || read.some((name) => controlName.test(name));
+  // "line" over L1, not "participant" over Q1.
+  const initial = over.every((name) => looksLikeId(name) && name[0]?.toLowerCase() === called[0]?.toLowerCase());
+  // T1 and T2 may be times, and are tanks beside times.
+  const few = read.length <= fewDown && over.length >= 2 * read.length;
+  if (over.every(isTurn)) return initial && (areLevels || few);
+  return areLevels || initial || few;
+}
+
 /** Whether a block's rows are what columns usually are: groups, figures or variables named at the left. */
 export function isTurned(block: Rows): boolean {
   // Names that come again under others are no row of their own.
@@ -113,6 +150,14 @@ export function isTurned(block: Rows): boolean {
   if (headRows === 2) return false;
   if (headed && countedOnce(head, body)) return true;
   if (headed && (figuresDown(names.slice(1), body) || outcomesDown(head, body))) return true;
+  if (
+    units === 0 &&
+    subjectsOver(
+      head.map((text) => text.trim()),
+      body,
+    )
+  )
+    return true;
   if (width < 3) return false;
   // Names over units are two rows of texts, and a head.
   if (units === 0 && variablesDown(rows, width)) return true;

@@ -1,7 +1,9 @@
-/** Readings numbered beside one another, "rep 1", "rep 2", "rep 3": several of one sample, not several variables. */
+/** Readings numbered beside one another, "rep 1", "rep 2", "rep 3", or under one name or none: several of one sample, not several variables. */
 import { isMissing } from '../readings/parse-number';
 import { subjectsUnder } from './crossing';
-import type { Incoming } from './seen';
+import { alike } from './alike';
+import { weighed } from './evidence';
+import { type Incoming, look } from './seen';
 import { valueOf } from './sums';
 import { replicateName } from './vocabulary';
 import { cellAt } from '../readings/cell-at';
@@ -27,23 +29,38 @@ const namesGroups = ({ cells }: Incoming): boolean => {
   return texts.size > 1 && texts.size < cells.length && [...texts].some((t) => valueOf(t) === undefined);
 };
 
+/** Columns of numbers at the end that have no name but perhaps one over the first of them, all of one size. */
+function underOneName(columns: readonly Incoming[]): readonly Incoming[] {
+  const last = columns.findLastIndex((c) => c.name.trim() !== '');
+  const isRead = (c: Incoming): boolean =>
+    c.cells.every((cell) => !cell.trim() || isMissing(cell) || valueOf(cell) !== undefined);
+  const over = columns[last];
+  const from = over && isRead(over) && !namesGroups(over) ? last : last + 1;
+  const run = columns.slice(from);
+  if (last < 0 || columns.length - 1 - last < 2 || !run.every(isRead)) return [];
+  const [unit] = new Set(run.map((c) => c.unit).filter(Boolean));
+  const seen = run.map((c, place) => look({ ...c, name: '', unit: unit ?? '' }, place));
+  return seen.every((c) => c.kind === 'numbers') && weighed(alike(seen)) >= 0 ? run : [];
+}
+
 /**
  * Puts readings that are numbered beside a group one below the other, so that each row is one reading and its sample is
  * named; undefined where there are none, or where each row is a group of its own.
  * @param most rows there may be then
  */
 export function replicatesGathered(columns: readonly Incoming[], most: number): Gathered | undefined {
-  const replicates = columns.filter((c) => replicateName.test(c.name.trim()) || /^r\d+$/i.test(c.name.trim()));
+  const numbered = columns.filter((c) => replicateName.test(c.name.trim()) || /^r\d+$/i.test(c.name.trim()));
+  const replicates = numbered.length > 0 ? numbered : underOneName(columns);
   const others = columns.filter((c) => !replicates.includes(c));
   const [first] = replicates;
   if (!first || replicates.length < 2 || !others.some(namesGroups)) return undefined;
-  const alike = replicates.every(
-    (c) => c.unit === first.unit && stemOf(c.name).toLowerCase() === stemOf(first.name).toLowerCase(),
-  );
+  const areAlike =
+    numbered.length === 0 ||
+    replicates.every((c) => c.unit === first.unit && stemOf(c.name).toLowerCase() === stemOf(first.name).toLowerCase());
   const cells = replicates.flatMap((c) => c.cells);
   const unread = cells.filter((text) => !isMissing(text) && text.trim() !== '' && valueOf(text) === undefined).length;
   // One cell that cannot be read among many is told where it stands.
-  if (!alike || unread > (cells.length > 6 ? 1 : 0)) return undefined;
+  if (!areAlike || unread > (cells.length > 6 ? 1 : 0)) return undefined;
   const times = replicates.length;
   if (first.cells.length * times > most) return undefined;
   const each = (cells: readonly string[]): string[] => cells.flatMap((cell) => new Array<string>(times).fill(cell));
@@ -57,7 +74,7 @@ export function replicatesGathered(columns: readonly Incoming[], most: number): 
       ...sample,
       ...others.map((c) => ({ ...c, cells: each(c.cells) })),
       {
-        name: /^(?:rep|value|r\d)/i.test(first.name) ? 'reading' : stemOf(first.name),
+        name: /^(?:rep|value|r\d|$)/i.test(first.name) ? 'reading' : stemOf(first.name),
         unit: first.unit,
         cells: first.cells.flatMap((_, row) => replicates.map((c) => cellAt(c.cells, row))),
       },
