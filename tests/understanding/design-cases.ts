@@ -1093,6 +1093,46 @@ export function designCasesFrom(seed: number): Case[] {
       { ...ofTwo, subject: 'subject', readings: 24, doubts: [] },
     ),
     one(
+      'experiments-by-a-short-name',
+      'what was done a row, and the experiments over columns',
+      lines(
+        ['', 'Exp 1', 'Exp 2', 'Exp 3'],
+        ...['control', 'fed', 'starved'].map((name) => [name, about(), about(), about()]),
+      ),
+      { layout: ['rows'], groups: ['control', 'fed', 'starved'], asks: ['repeated'], doubts: [] },
+    ),
+    one(
+      'replicates-by-n',
+      'n1 to n4 are replicates of what the rows name',
+      lines(
+        ['strain', 'n1', 'n2', 'n3', 'n4'],
+        ...['wild', 'mutant'].map((name) => [name, ...times(4, () => about())]),
+      ),
+      { layout: ['columns'], turned: true, groups: ['wild', 'mutant'], asks: ['two-groups'], doubts: [] },
+    ),
+    one(
+      'samples-with-codes-of-their-group',
+      'each group has samples by codes of its own',
+      lines(['control', '', 'fed', ''], ['A1', 'A2', 'B1', 'B2'], ...times(4, () => times(4, () => about()))),
+      { layout: ['rows'], groups: fed, readings: 16, samples: 4, asks: ['nested'], doubts: ['replicates'] },
+    ),
+    one(
+      'replicates-of-a-line-at-each-time',
+      'numbers within who was read at several times are no samples',
+      lines(
+        ['line', 'time', 'rep', 'length'],
+        ...times(24, (i) => [`L${1 + Math.floor(i / 6)}`, at(i, 3, ['before', 'after']), 1 + (i % 3), about()]),
+      ),
+      {
+        layout: ['rows'],
+        subject: 'line',
+        labels: 'rep',
+        readings: 24,
+        doubts: ['replicates'],
+        neverAsks: ['mixed', 'factorial'],
+      },
+    ),
+    one(
       'a-tank-not-named',
       'one reading names no tank: samples within groups still',
       lines(

@@ -124,6 +124,17 @@ export function formsFrom(seed: number): Form[] {
   put('groups over time, a row a reading', ofGroups, [who, fa, time, measure], ...long);
   put('groups over time, a row a subject', ofGroups, ...wide);
   put('groups over time, a column a subject', ofGroups, ...turned(wide));
+  for (const once of [true, false])
+    for (const [above, below] of [
+      ['', ''],
+      ['', time],
+      [fa, 'mouse'],
+      [fa, time],
+    ] as const) {
+      const body = levels.map((t) => [t, ...grouped.map(([, , more]) => near(more))]);
+      const mice = grouped.map((_, i) => `M${i + 1}`);
+      put('groups over subjects over times', ofGroups, [above, ...over(as, 4, once)], [below, ...mice], ...body);
+    }
 
   const tanks = as.flatMap((a, g) =>
     list(3, (i): [string, string, number] => [`T${3 * g + i + 1}`, a, 5 * made.uniform()]),

@@ -170,7 +170,10 @@ function namesOver(block: Rows): Names | undefined {
     const rows = body();
     // In the corner the names of both rows may be told, over those of the rows below.
     const inCorner = rows.map((row) => textAt(row, 0));
-    const namesRows = inCorner.every((text) => text === '') || nameSubjects(textAt(under, 0), inCorner);
+    const namesRows =
+      inCorner.every((text) => text === '') ||
+      nameSubjects(textAt(under, 0), inCorner) ||
+      areTimes({ called: textAt(under, 0), cells: inCorner });
     const besideOthers = textAt(upper, 1) !== '' && textAt(upper, 1) !== textAt(upper, 0);
     const corner = textAt(upper, 0) !== '' && besideOthers && namesRows ? 1 : 0;
     const first = Math.max(upper.findIndex(isFilled), under.findIndex(isFilled), corner);
@@ -241,20 +244,56 @@ function variablesOfSubjects(
   return undefined;
 }
 
-/** Samples of groups, each over its readings, by codes that never come twice: tanks T1 to T6 under two lamps; undefined of anything else. */
-function samplesUnder(places: readonly Place[], cellsAt: (k: number) => string[]): string[][] | undefined {
+/** What stands at the left of a block, and what the corner above it says. */
+interface Left {
+  /** The name in the row above the readings. */
+  called: string;
+  cells: readonly string[];
+}
+
+/** Whether names at the left are times, or numbers that rise as times do. */
+const areTimes = ({ called, cells }: Left): boolean =>
+  areTurns(cells) ||
+  timeName.test(called) ||
+  cells.every((cell, i) => valueOf(cell) !== undefined && (i === 0 || Number(cell) > Number(cells[i - 1])));
+
+/**
+ * Samples of groups, each over its readings, by codes that never come twice: tanks T1 to T6 under two lamps, or mice under
+ * two diets with the days down the side; undefined of anything else.
+ */
+function samplesUnder(
+  places: readonly Place[],
+  cellsAt: (k: number) => string[],
+  [above = '', called = '']: readonly string[],
+  left: Left | undefined,
+): string[][] | undefined {
   const codes = places.map((p) => p.b);
-  const sizes = [...group(places, (p) => p.a).values()].map((of) => of.length);
-  const stem = sharedStem(codes);
+  const grouped = [...group(places, (p) => p.a).values()];
+  const stem = sharedStem(codes) ?? '';
+  // Codes go on from group to group, T1 to T6, or each group has its own, A1 and A2, B1 and B2.
+  const ofOneStem = stem !== '' || grouped.every((of) => sharedStem(of.map((p) => p.b)) !== undefined);
+  const areCodes = new Set(codes).size === codes.length && codes.every(looksLikeId) && ofOneStem;
+  if (!areCodes || grouped.length < 2 || grouped.some((of) => of.length < 2)) return undefined;
+  const under = left?.cells ?? [];
+  const timed = left !== undefined && areTimes(left);
+  // Others at the left are subjects of their own, or variables.
+  const areConditions =
+    timed ||
+    !under.some(
+      (name) => name === '' || looksLikeId(name) || valueOf(name) !== undefined || variableIn(name) !== undefined,
+    );
+  if (!areConditions || new Set(under).size < under.length) return undefined;
+  const readings = places.flatMap(({ k, a, b }) =>
+    cellsAt(k).flatMap((cell, i) => (cell === '' ? [] : [[a, b, ...(left ? [cellAt(under, i)] : []), cell]])),
+  );
   const units = new Set(places.map((p) => p.unit));
-  const areCodes = stem !== undefined && codes.every(looksLikeId);
-  if (!areCodes || new Set(codes).size < codes.length || sizes.length < 2 || sizes.some((n) => n < 2)) return undefined;
-  const readings = places.flatMap(({ k, a, b }) => cellsAt(k).flatMap((cell) => (cell === '' ? [] : [[a, b, cell]])));
   const [unit] = units;
-  const unread = readings.filter(([, , cell = '']) => !isMissing(cell) && valueOf(cell) === undefined).length;
+  const unread = readings.filter((row) => !isMissing(row.at(-1) ?? '') && valueOf(row.at(-1)) === undefined).length;
   if (units.size > 1 || readings.length < 2 * places.length || unread > 1) return undefined;
-  const noun = spoken(stem).trim();
-  return [['group', subjectNumber.test(noun) ? noun : 'sample', unit ? `reading (${unit})` : 'reading'], ...readings];
+  const noun = [called, spoken(stem).trim()].find((name) => subjectNumber.test(spoken(name))) ?? 'sample';
+  const what = left && (timeName.test(left.called) ? left.called : timed ? 'time' : 'condition');
+  const groups = above !== '' && called !== '' && above !== called ? above : 'group';
+  return [[groups, noun, ...(what ? [what] : []), unit ? `reading (${unit})` : 'reading'], ...readings];
 }
 
 /** How many were so of how many under each of several groups, "fed grazed" and "fed n", a row for each; undefined of anything else. */
@@ -312,7 +351,12 @@ export function crossedApart(block: Rows): string[][] | undefined {
     const [over, under] = [splitUnit(cellAt(outer, first + i)), splitUnit(cellAt(lower, first + i))];
     return { k: first + i, a: over.name, b: under.name, unit: under.unit || over.unit };
   });
-  const ofSamples = first === 0 || numbering ? samplesUnder(places, cellsAt) : undefined;
+  const left =
+    first === 1 && !numbering ? { called: textAt(lower, 0) || textAt(outer, 0), cells: cellsAt(0) } : undefined;
+  const ofSamples =
+    first < 2
+      ? samplesUnder(places, cellsAt, first === 1 ? [textAt(outer, 0), textAt(lower, 0)] : [], left)
+      : undefined;
   if (ofSamples) return ofSamples;
   const shares = first === 1 ? sharesUnder(called(0), cellsAt(0), places, cellsAt) : undefined;
   if (shares) return shares;

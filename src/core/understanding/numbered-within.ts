@@ -2,13 +2,15 @@
 import { nth } from '../numeric/nth';
 import { cellAt, textAt } from '../readings/cell-at';
 import { areFew, isLost } from './lost-names';
-import { standing } from '../readings/places';
+import { placesOf, standing } from '../readings/places';
 import { valueOf } from './sums';
 import type { Worked } from './limits-apart';
 import type { Incoming } from './seen';
 import {
+  areTurns,
   groupName,
   inherentName,
+  isBlock,
   isTimeName,
   livingName,
   personName,
@@ -34,11 +36,23 @@ function namesGroups({ name, cells }: Incoming): boolean {
   );
 }
 
+/** Whether a column says who was read at each of several times: what is numbered within one are readings, no samples. */
+const comesBackOverTime = (who: Incoming, columns: readonly Incoming[]): boolean =>
+  subjectNumber.test(spoken(who.name).trim()) &&
+  !isBlock(spoken(who.name)) &&
+  columns.some(
+    (c) =>
+      c !== who &&
+      (isTimeName(c.name) || areTurns([...new Set(c.cells.map((cell) => cell.trim()))])) &&
+      standing(who.cells, c.cells).several >= placesOf(who.cells).names.length / 2,
+  );
+
 /** The columns within whose groups the numbers of another begin anew: none of its samples can be in two of them. */
 function homesOf(numbers: Incoming, columns: readonly Incoming[]): Incoming[] {
   const name = spoken(numbers.name).trim();
   const others = columns.filter((c) => c !== numbers && !withinSampleName.test(spoken(c.name).trim()));
-  if (sampleNumber.test(name)) return others.filter(namesGroups);
+  if (sampleNumber.test(name))
+    return others.some((c) => comesBackOverTime(c, columns)) ? [] : others.filter(namesGroups);
   if (!subjectNumber.test(name)) return [];
   // What a plant is of, and where it grows, it is and does throughout.
   return others.filter(

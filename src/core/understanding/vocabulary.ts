@@ -12,7 +12,7 @@ const persons =
 const living =
   'animal|mouse|mice|rat|rabbit|dog|cat|cow|calf|pig|piglet|sheep|lamb|horse|goat|bird|hen|chick|fish|frog|snail|crab|shrimp|mussel|oyster|larva|larvae|fly|bee|plant|tree|seedling|shoot|frond';
 /** What readings are of: one thing looked at, perhaps more than once. */
-const subjects = `${persons}|${living}|experiment|leaf|leaves|blade|root|fruit|seed|tank|line|dish|plate|well|tube|vial|flask|bottle|jar|pot|tray|plot|quadrat|transect|raft|cage|pen|pond|nest|litter|brood|hive|colony|culture|clone|isolate|cell|slide|section|core|cast|buoy|probe|sensor|batch|sample|specimen|replicate of|family|pair|tag|block|egg|bag|box|rope|chamber|incubator|aquarium|aquaria|mesocosm|microcosm|reactor|bioreactor|greenhouse|glasshouse|basin|bucket|paddock|enclosure|stall|coop`;
+const subjects = `${persons}|${living}|experiment|expt|exp|leaf|leaves|blade|root|fruit|seed|tank|line|dish|plate|well|tube|vial|flask|bottle|jar|pot|tray|plot|quadrat|transect|raft|cage|pen|pond|nest|litter|brood|hive|colony|culture|clone|isolate|cell|slide|section|core|cast|buoy|probe|sensor|batch|sample|specimen|replicate of|family|pair|tag|block|egg|bag|box|rope|chamber|incubator|aquarium|aquaria|mesocosm|microcosm|reactor|bioreactor|greenhouse|glasshouse|basin|bucket|paddock|enclosure|stall|coop`;
 export const subjectName = starting(subjects);
 /** A subject, or its number or code, and nothing more: "plants" beside counts are none of it, nor is "plant height". */
 export const subjectNumber = new RegExp(
@@ -215,9 +215,9 @@ export function sharedStem(names: readonly string[]): string | undefined {
 /** "rep 1", "reading 2": the how-manieth reading of a group, whose like-numbered readings are unconnected. */
 export const replicateName = /^(?:rep(?:licate|lication|eat)?|reading|measurement|value)s?\.?[\s_.-]*\d+$/iu;
 
-/** Whether a head says no more than the how-manieth reading stands below it: "rep 2", "2", "R2", "b". */
+/** Whether a head says no more than the how-manieth reading stands below it: "rep 2", "2", "R2", "n2", "b". */
 export const isReplicate = (text: string, i: number): boolean =>
-  replicateName.test(text) || [String(i + 1), `R${i + 1}`, `r${i + 1}`, 'abcdefgh'[i]].includes(text);
+  replicateName.test(text) || [String(i + 1), `R${i + 1}`, `r${i + 1}`, `n${i + 1}`, 'abcdefgh'[i]].includes(text);
 
 /** A text that looks like one of a series of identifiers: letters and a number, "F12", "tank 3". */
 export const looksLikeId = (text: string): boolean => /^\p{L}{1,12}[\s_.-]?\d{1,6}\p{L}?$/u.test(text.trim());
@@ -232,7 +232,7 @@ export const isWell = (text: string): boolean => /^[A-P](?:0?[1-9]|1\d|2[0-4])$/
 
 /** Whether a column's name says that it sorts rows into blocks nobody asks about: "batch", "block no.", "litter". */
 export const isBlock = (name: string): boolean =>
-  /\b(?:blocks?|batch(?:es)?|litters?|plates?|experiments?)\b/i.test(name);
+  /\b(?:blocks?|batch(?:es)?|litters?|plates?|exp(?:t|eriment)?s?)\b/i.test(name);
 const identity = /(?:^|[\s_.-])(?:id|ids|identifier|code|tag)$/i;
 /** Whether numbers under such a name are the same subjects wherever they come: persons, blocks, and what was given to one alone. */
 export const numbersStay = (name: string): boolean => isBlock(name) || personName.test(name) || identity.test(name);
