@@ -39,10 +39,10 @@ function namesRows({ name, cells }: Incoming): boolean {
 export function wholeRows(columns: readonly Incoming[]): readonly Incoming[] {
   const height = Math.max(0, ...columns.map((c) => c.cells.length));
   const lost = new Set<number>();
-  for (const column of columns) {
+  for (const column of columns.filter(namesRows)) {
     const own: number[] = [];
     for (let row = 0; row < height; row++) if (isLost(cellAt(column.cells, row))) own.push(row);
-    if (own.length > 0 && areFew(own.length, height) && namesRows(column)) for (const row of own) lost.add(row);
+    if (own.length > 0 && areFew(own.length, height)) for (const row of own) lost.add(row);
   }
   if (lost.size === 0 || !areFew(lost.size, height)) return columns;
   return columns.map((c) => ({ ...c, cells: c.cells.filter((_, row) => !lost.has(row)) }));

@@ -6,6 +6,9 @@ import { type SummaryRow, summaryRows } from './summary-rows';
 export function rowsBeside(columns: readonly Incoming[]): Omit<SummaryRow, 'name'>[] {
   const sums = summaryRows(columns);
   const summed = new Set(sums.map(({ row }) => row));
-  const readings = columns.map((c) => ({ ...c, cells: c.cells.map((cell, row) => (summed.has(row) ? '' : cell)) }));
+  const readings =
+    summed.size === 0
+      ? columns
+      : columns.map((c) => ({ ...c, cells: c.cells.map((cell, row) => (summed.has(row) ? '' : cell)) }));
   return [...sums, ...rowsTwice(readings).map((row) => ({ row, kind: 'twice' as const, exact: true }))];
 }
