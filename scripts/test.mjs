@@ -98,11 +98,7 @@ function browserTests() {
 
 ensurePackages();
 mkdirSync(join(root, '.tmp'), { recursive: true });
-await Promise.all([
-  unitTests('unit tests a to m', '[n-z]'),
-  unitTests('unit tests n to z', '[a-m]'),
-  checksAndBuild(),
-]);
+await Promise.all([unitTests('unit tests a to m', '[n-z]'), unitTests('unit tests n to z', '[a-m]'), checksAndBuild()]);
 browserTests();
 
 console.log(`\n${passed} passed, ${failed} failed`);
