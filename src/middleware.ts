@@ -1,4 +1,6 @@
+import type { AstroCookies } from 'astro';
 import { defineMiddleware } from 'astro:middleware';
+import { foldsCookie } from './core/study/folds';
 import { nameHeader } from './server/door/door';
 import { windowHeader } from './core/study/change';
 import { announce } from './server/changes';
@@ -33,6 +35,10 @@ async function wrongMethod(method: string, pattern: string): Promise<Response | 
   return refused;
 }
 
+/** What a browser keeps that pages are drawn by. */
+const keptOf = (cookies: AstroCookies): string =>
+  ['theme', foldsCookie].map((name) => cookies.get(name)?.value ?? '').join(' ');
+
 /** What every page and endpoint has in common; hosts, foreign pages and keys were looked at before, by the door. */
 export const onRequest = defineMiddleware(async ({ request, url, routePattern, cookies }, next) => {
   const name = request.headers.get(nameHeader);
@@ -40,7 +46,7 @@ export const onRequest = defineMiddleware(async ({ request, url, routePattern, c
     (await wrongMethod(request.method, routePattern)) ??
     (await knownAs(name === null ? undefined : decodeURIComponent(name), () =>
       request.method === 'GET' && /^\/(studies\/|$)/.test(url.pathname)
-        ? drawnOnce(db(), url.pathname, `${url.search} ${cookies.get('theme')?.value ?? ''}`, () => next())
+        ? drawnOnce(db(), url.pathname, `${url.search} ${keptOf(cookies)}`, () => next())
         : next(),
     ));
   if (response.ok && url.pathname.startsWith('/api/') && !['GET', 'HEAD'].includes(request.method))

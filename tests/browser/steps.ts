@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { type Page, expect, test as base } from '@playwright/test';
+import { type Page, type WebError, expect, test as base } from '@playwright/test';
 
 /** Once a page has come it is waited for until it listens: what the server draws can be seen a moment before. */
 function patient(page: Page): void {
@@ -21,8 +21,15 @@ export const test = base.extend({
   // eslint-disable-next-line no-empty-pattern -- the first parameter names the fixtures used
   baseURL: async ({}, use, { parallelIndex }) => use(`http://127.0.0.1:${4387 + parallelIndex}`),
   context: async ({ context }, use) => {
+    const faults: string[] = [];
+    const hear = (fault: WebError): void => void faults.push(fault.error().stack ?? String(fault.error()));
     context.on('page', patient);
+    context.on('weberror', hear);
     await use(context);
+    context.off('page', patient);
+    context.off('weberror', hear);
+    // What a person does not see go wrong has gone wrong all the same: a page drawn anew for one digit, say.
+    expect(faults, 'faults of the pages').toEqual([]);
   },
 });
 

@@ -69,7 +69,9 @@ describe('changes of the same subjects', () => {
   it('are a picture of the page and a figure, against the line of no change; other questions have none', () => {
     const shown = given(questionOf('repeated', { turned: 'all' }), weekly);
     const scene = lookScene(shown, 900, { sorted: false, from: 'week1' }, 'change');
-    expect(scene.alt).to.match(/^Changes of frond length from Week 1, each subject a point: Week 0, mean −2\.\d\d/);
+    expect(scene.alt).to.match(
+      /^Changes of frond length from Week 1, each subject a point: Week 0, mean change −2\.\d\d/,
+    );
     const [panel] = scene.panels;
     expect(panel?.x.title).to.equal('change from Week 1 (cm)');
     const line = panel?.marks.find((m) => m.mark === 'rule' && m.name === 'divide-line');

@@ -6,6 +6,7 @@ import type { Change } from '../../src/core/study/change';
 import { touches, windowHeader } from '../../src/core/study/change';
 import { NewerElsewhere } from '../../src/islands/shared/NewerElsewhere';
 import { SaveState } from '../../src/islands/shared/SaveState';
+import { foldsCookie, foldsFrom } from '../../src/core/study/folds';
 import { Spine } from '../../src/islands/shared/Spine';
 import { thisWindow } from '../../src/islands/shared/api';
 import { followAddress } from '../../src/islands/shared/changes';
@@ -216,7 +217,7 @@ describe('another window', () => {
         Response.json({ ...start, questions: [entry('q', 'A · B', 't'), entry('r', 'A · C', 't')] }),
       );
     };
-    const page = render(createElement(Spine, { study: 's', start, current: 'q' }));
+    const page = render(createElement(Spine, { study: 's', start, current: 'q', folded: foldsFrom(undefined) }));
     expect(page.queryByRole('link', { name: 'A · B' })).to.equal(null);
     tell(null);
     for (let i = 0; i < 5; i++) tell(change({ window: thisWindow, path: `/api/questions/${i}` }));
@@ -230,12 +231,14 @@ describe('another window', () => {
     expect(links[1]?.getAttribute('href')).to.equal('/studies/s/questions/q');
   });
 
-  it('folds a long list under its tables but for the one that is open, finds in it, and keeps what was unfolded', async () => {
+  it('folds a long list under its tables but for the one that is open, finds in it, and keeps what was unfolded', () => {
     const entry = (id: string, label: string, of?: string) => ({ id, label, href: `/${id}`, ...(of ? { of } : {}) });
     const readings = Array.from({ length: 20 }, (_, i) => entry(`t${i}`, `Table ${i}`));
     const questions = readings.map(({ id }, i) => entry(`q${i}`, `A · B${i}`, id));
     const lists = { readings, questions, figures: [] };
-    const page = render(createElement(Spine, { study: 'folds', start: lists, current: 'q3' }));
+    window.history.replaceState({}, '', '/studies/folds/questions/q3');
+    const left = () => foldsFrom(new RegExp(`${foldsCookie}=([^;]*)`).exec(document.cookie)?.[1]);
+    const page = render(createElement(Spine, { study: 'folds', start: lists, current: 'q3', folded: left() }));
     const seen = (name: string) => page.queryByRole('link', { name }) !== null;
     expect([seen('A · B3'), seen('A · B4')]).to.deep.equal([true, false]);
     fireEvent.click(page.getByRole('button', { name: 'What is asked of Table 4' }));
@@ -252,10 +255,13 @@ describe('another window', () => {
     fireEvent.keyDown(page.getByLabelText('Find in this study'), { key: 'Escape' });
     page.unmount();
     // Another page of the same study finds the list as it was left.
-    const next = render(createElement(Spine, { study: 'folds', start: lists, current: 't9' }));
-    await waitFor(() => next.getByRole('link', { name: 'A · B4' }));
+    expect(left()).to.deep.equal({ all: false, own: { t4: true } });
+    const next = render(createElement(Spine, { study: 'folds', start: lists, current: 't9', folded: left() }));
+    // As it comes: nothing opens afterwards.
+    expect(next.queryByRole('link', { name: 'A · B4' })).not.to.equal(null);
     fireEvent.click(next.getByRole('button', { name: 'Unfold all' }));
     expect(next.queryByRole('link', { name: 'A · B19' })).not.to.equal(null);
+    expect(left()).to.deep.equal({ all: true, own: {} });
     next.unmount();
   });
 

@@ -2,6 +2,7 @@ import { closeDocument, openDocument } from './dom';
 import { cleanup, fireEvent, render, waitFor } from '@testing-library/react';
 import { expect } from 'chai';
 import { CommandLine } from '../../src/islands/command/CommandLine';
+import { foldsFrom, foldsText } from '../../src/core/study/folds';
 import { Spine } from '../../src/islands/shared/Spine';
 
 closeDocument();
@@ -32,7 +33,7 @@ describe('the list of a study', () => {
       sent.push([path as string, JSON.parse(init?.body as string)]);
       return Promise.resolve(Response.json({}));
     };
-    const screen = render(<Spine study="s" start={lists} current="q0" />);
+    const screen = render(<Spine study="s" start={lists} current="q0" folded={foldsFrom(undefined)} />);
     const asked = () => screen.getAllByRole('link', { name: /all pairs$|control|spread/ }).map((a) => a.textContent);
     expect(asked()).to.deep.equal(['all pairs', 'with the control', 'spread']);
     fireEvent.keyDown(screen.getByRole('link', { name: 'all pairs' }), { key: 'ArrowDown', altKey: true });
@@ -50,9 +51,23 @@ describe('the list of a study', () => {
   it('says when the order could not be kept', async () => {
     globalThis.fetch = () =>
       Promise.resolve(Response.json({ title: 'No', status: 507, detail: 'The disk is full.' }, { status: 507 }));
-    const screen = render(<Spine study="s" start={lists} current="q0" />);
+    const screen = render(<Spine study="s" start={lists} current="q0" folded={foldsFrom(undefined)} />);
     fireEvent.keyDown(screen.getByRole('link', { name: 'spread' }), { key: 'ArrowUp', altKey: true });
     await waitFor(() => expect(document.body.textContent).to.include('The order was not kept: The disk is full.'));
+  });
+});
+
+describe('the folds of a long list', () => {
+  it('are a word a cookie holds, of the last two hundred, and nothing of what cannot be read', () => {
+    const own = Object.fromEntries(Array.from({ length: 300 }, (_, i) => [`-a_${i}`, i % 3 === 0]));
+    const text = foldsText({ all: true, own });
+    expect(text).to.match(/^[\w.!-]+$/);
+    expect(text.length).to.be.lessThan(4000);
+    const back = foldsFrom(text);
+    expect(back.all).to.equal(true);
+    expect(back.own).to.deep.equal(Object.fromEntries(Object.entries(own).slice(-200)));
+    for (const odd of ['', '2', '0;t', '{"all":true}', undefined])
+      expect(foldsFrom(odd)).to.deep.equal({ all: false, own: {} });
   });
 });
 

@@ -17,7 +17,9 @@ import { fixed, meanDecimals } from '../words/numbers';
 import { barEnds, barWords, errorBar } from './error-bars';
 import type { FigureKind, FigureStyle } from './figure-style';
 import { columnMarks, endsShown, halfWidth, tintOf, valueLabel } from './filled';
+import { meanTitle, meanTold, pointTitle, readingText } from '../scenes/told-values';
 import { type Series, type Slot, slotsOf } from './slots';
+import { valued } from '../words/sentences';
 import { type Drawn, type Margins, type Upright, upright } from './upright';
 
 const known = (x: number | undefined): number[] => (x === undefined ? [] : [x]);
@@ -31,11 +33,10 @@ function readingMarks(slot: Slot, i: number, at: number, room: number, size: num
   const across = (): number | undefined =>
     chance ? at + (2 * chance.uniform() - 1) * room : style.scatter === 'line' ? at : undefined;
   const points = slot.group.readings.used.map((r) => {
-    const censored = r.limited === 'censored';
     return {
       at: r.value,
-      title: `${slot.name}, row ${r.row + 1}: ${censored ? 'below ' : ''}${r.value}`,
-      hollow: censored || undefined,
+      title: pointTitle(r, slot.group, undefined, slot.name),
+      hollow: r.limited === 'censored' || undefined,
       across: across(),
     };
   });
@@ -75,7 +76,7 @@ function meanMarks(
             ink: slot.ink,
             shape: slot.shape,
             size: style.meanPt ?? pt,
-            title: `mean of ${slot.name}: ${mean}`,
+            title: meanTitle(slot.group, slot.name),
             name: `mean-${i}`,
           }),
         ]),
@@ -146,7 +147,7 @@ function boxes(
     const wide = halfWidth(slot, style, style.readings ? 0.4 : 0.6) * (style.readings && style.columnWidth ? 0.6 : 1);
     const size = pointSize(style, unit, half);
     const beyondAt = style.readings ? slot.at - half * 0.4 : at;
-    const points = beyond.map(({ value }) => ({ at: value, title: `${slot.name}: ${value}` }));
+    const points = beyond.map((r) => ({ at: r.value, title: pointTitle(r, slot.group, undefined, slot.name) }));
     return [
       ...boxMarks(box, at, wide, { ink, tint: tintOf(style), name: String(i) }),
       style.readings
@@ -208,7 +209,9 @@ function lines(answer: Answer, style: FigureStyle, slots: readonly Slot[], unit:
       const side = at <= (slots.at(-1)?.at ?? 0) / 2 ? -1 : 1;
       const beside = at + side * half * (slots.length > 2 ? 0.22 : 0.4);
       const points = subjects.flatMap((s) =>
-        s.filter(([own]) => own === at).map(([, value]) => ({ at: value, title: `${slot.name}: ${value}` })),
+        s
+          .filter(([own]) => own === at)
+          .map(([, value]) => ({ at: value, title: `${slot.name}: ${readingText(value)}` })),
       );
       return [
         dots(points, at, { ink, shape, size: pointSize(style, unit, half), name: `readings-${i}` }),
@@ -251,10 +254,8 @@ function interaction(
 const told = (answer: Answer, slots: readonly Slot[]): string =>
   slots
     .map(({ name, group }) => {
-      const mean = meanOf(group);
-      return mean === undefined
-        ? `${name}: no readings`
-        : `${name}: mean ${fixed(mean, 2)}${answer.unit && ` ${answer.unit}`}, n ${group.n}`;
+      const mean = meanTold(group);
+      return mean === undefined ? `${name}: no readings` : `${name}: ${valued(mean, answer.unit)}, n ${group.n}`;
     })
     .join('; ');
 

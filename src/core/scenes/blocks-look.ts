@@ -2,7 +2,7 @@
 import { groupLook } from '../drawing/marker';
 import type { Answer } from '../answer/answer';
 import type { BlocksPart } from '../answer/comparison';
-import { fixed } from '../words/numbers';
+import { meanTold } from './told-values';
 import { besideDifferences } from './beside-differences';
 import { type Look, groupsLook } from './groups-look';
 import { groupMarks, groupRows } from './group-rows';
@@ -45,7 +45,7 @@ export const blocksLook: Look = (answer, width, options) => {
   const blocks = answer.comparison.ok ? answer.comparison.value.blocks : undefined;
   if (!blocks) return groupsLook(answer, width, options);
   const { groups, measure } = answer;
-  const told = groups.map((g) => `${g.name}, ${g.n} readings, mean ${fixed(g.description?.mean ?? NaN, 2)}`);
+  const told = groups.map((g) => `${g.name}, ${g.n} readings, ${meanTold(g) ?? 'no mean'}`);
   return besideDifferences(
     answer,
     width,

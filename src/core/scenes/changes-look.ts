@@ -8,7 +8,8 @@ import type { Interval } from '../procedures/interval';
 import { studentT } from '../distributions/t';
 import { summarize } from '../procedures/sample-summary';
 import { withUnit } from '../readings/table';
-import { fixed, percent, significant } from '../words/numbers';
+import { between, effectDecimals, fixed, percent, significant } from '../words/numbers';
+import { readingText } from './told-values';
 import { alongAxis } from './effect-axis';
 import { type Frame, nameMarks, valueAxis } from './group-rows';
 import { dots, estimate, label, rows, through } from '../drawing/marks';
@@ -79,6 +80,12 @@ function cellsOf(groups: readonly GroupPart[], subject: string, names: Answer['r
   return cells.length > 0 ? cells : undefined;
 }
 
+/** "mean change −2.4", "1.8 times as much": as precisely as its interval supports. */
+function changeTold(estimate: number, interval: Interval | undefined, ratio: boolean): string {
+  const written = fixed(estimate, effectDecimals({ estimate, interval }));
+  return ratio ? `${written} times as much` : `mean change ${written}`;
+}
+
 /** The panel: a row for each time, each subject’s change a point, joined from row to row; mean and interval below them. */
 export function changesPanel(answer: Answer, { base, by, ratio }: Changes, frame: Frame): Panel {
   const none = ratio ? 1 : 0;
@@ -96,7 +103,7 @@ export function changesPanel(answer: Answer, { base, by, ratio }: Changes, frame
     const look = groupLook(group);
     const points = changes.map(({ subject, value }): Point => ({
       at: value,
-      title: `${group.name}, ${subject}: ${ratio ? `${significant(value, 4)} times ${base.name}` : value}`,
+      title: `${group.name}, ${subject}: ${ratio ? `${significant(value, 4)} times ${base.name}` : readingText(value)}`,
       cells: cellsOf([base, group], subject, answer.rowNames),
     }));
     return [
@@ -111,7 +118,7 @@ export function changesPanel(answer: Answer, { base, by, ratio }: Changes, frame
         ...look,
         size: 11,
         caps: 7,
-        title: `mean change by ${group.name}: ${significant(mean ?? NaN, 5)}`,
+        title: mean === undefined ? group.name : `by ${group.name}: ${changeTold(mean, interval, ratio)}`,
         names: [`change-interval-${i}`, `change-mean-${i}`],
       }),
       // A name keeps clear of the line of no change.
@@ -143,6 +150,6 @@ export const changesTold = (answer: Answer, { base, by, ratio }: Changes): strin
     .map(({ group, mean, interval, changes }) =>
       mean === undefined
         ? `${group.name}, none`
-        : `${group.name}, ${ratio ? `${fixed(mean, 2)} times as much` : `mean ${fixed(mean, 2)}`}${interval ? ` (${percent(answer.question.level)} interval ${fixed(interval.low, 2)} to ${fixed(interval.high, 2)})` : ''}, n ${changes.length}`,
+        : `${group.name}, ${changeTold(mean, interval, ratio)}${interval ? ` (${percent(answer.question.level)} interval ${between(interval, effectDecimals({ estimate: mean, interval }))})` : ''}, n ${changes.length}`,
     )
     .join('; ')}.`;

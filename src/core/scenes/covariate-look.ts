@@ -3,10 +3,11 @@ import type { Answer } from '../answer/answer';
 import type { CovariatePart } from '../answer/comparison';
 import { leastOf, mostOf } from '../numeric/extremes';
 import { withUnit } from '../readings/table';
-import { fixed, significant } from '../words/numbers';
+import { significant } from '../words/numbers';
+import { meanText, pointTitle, readingText } from './told-values';
 import { besideDifferences } from './beside-differences';
 import { type Look, groupsLook } from './groups-look';
-import { type Frame, pointTitle, valueAxis } from './group-rows';
+import { type Frame, valueAxis } from './group-rows';
 import { glyphOf, groupLook } from '../drawing/marker';
 import { dots, label, path, rule, through } from '../drawing/marks';
 import type { Mark, Panel } from '../drawing/scene';
@@ -35,7 +36,7 @@ function groupMarks(answer: Answer, covariate: CovariatePart, g: number): Mark[]
       own.points.map(({ x, y, row }) => ({
         at: y,
         across: x,
-        title: `${pointTitle(group.name, row, y, answer.rowNames)}, ${covariate.name} ${x}`,
+        title: `${pointTitle({ row, value: y }, group, answer.rowNames)}, ${covariate.name} ${readingText(x)}`,
         cells: [{ column: group.column, row }],
       })),
       0,
@@ -45,11 +46,15 @@ function groupMarks(answer: Answer, covariate: CovariatePart, g: number): Mark[]
       ends.map((x) => [x, line(x)] as const),
       { ink, weight: 1.8, name: `line-${group.colour}` },
     ),
-    dots([{ at: own.mean, across: covariate.at, title: `adjusted mean of ${group.name}: ${own.mean}` }], 0, {
-      ...look,
-      size: 11,
-      name: `mean-${group.colour}`,
-    }),
+    dots(
+      [{ at: own.mean, across: covariate.at, title: `adjusted mean of ${group.name}: ${meanText(own.mean, group)}` }],
+      0,
+      {
+        ...look,
+        size: 11,
+        name: `mean-${group.colour}`,
+      },
+    ),
   ];
 }
 
@@ -104,7 +109,7 @@ export function covariatePanel(answer: Answer, covariate: CovariatePart, frame: 
 }
 
 export const covariateTold = ({ measure, groups }: Answer, { name, at, groups: own }: CovariatePart): string =>
-  `Readings of ${measure || 'the measure'} against ${name} with a line for each group, all of one slope; adjusted means at ${significant(at, 4)}: ${groups.map((g, i) => `${g.name} ${fixed(own[i]?.mean ?? NaN, 2)}`).join('; ')}.`;
+  `Readings of ${measure || 'the measure'} against ${name} with a line for each group, all of one slope; adjusted means at ${significant(at, 4)}: ${groups.map((g, i) => `${g.name} ${meanText(own[i]?.mean ?? NaN, g)}`).join('; ')}.`;
 
 export const covariateLook: Look = (answer, width, options) => {
   const covariate = answer.comparison.ok ? answer.comparison.value.covariate : undefined;

@@ -5,16 +5,11 @@ import { meanOf } from '../answer/group-part';
 import { withUnit } from '../readings/table';
 import type { Reading } from '../readings/read-column';
 import { namesBeyond } from './names-beyond';
+import { meanTitle, pointTitle } from './told-values';
+import { given } from '../words/numbers';
 import { dot, dots, estimate, label, rows, through } from '../drawing/marks';
 import { shortened, textWidth } from '../drawing/text-width';
 import { type Axis, type CellRef, type Mark, type Panel, type Point, extent } from '../drawing/scene';
-
-/** What a point says of itself: its group, its row with its label, its value. */
-export function pointTitle(group: string, row: number, value: number, names: Answer['rowNames'], rows = 1): string {
-  const label = names?.[row]?.trim();
-  const where = rows > 1 ? `mean of ${rows} readings` : `row ${row + 1}`;
-  return `${group}, ${where}${label ? ` (${label})` : ''}: ${value}`;
-}
 
 /** What a reading’s point stays, in whatever picture it stands. */
 export const pointKey = (group: string, row: number): string => `${group} ${row}`;
@@ -46,8 +41,7 @@ class ReadingPoint implements Point {
     return this.reading.rows ?? [this.reading.row];
   }
   get title(): string {
-    const title = pointTitle(this.group.name, this.reading.row, this.at, this.names, this.rows.length);
-    return this.hollow ? title.replace(/: ([^:]*)$/, ': below $1') : title;
+    return pointTitle(this.reading, this.group, this.names);
   }
   /** Known only to lie below a limit, it stands at it, hollow. */
   get hollow(): boolean {
@@ -84,7 +78,7 @@ export function groupMarks(group: GroupPart, y: number, names: Answer['rowNames'
       : [
           {
             at: value,
-            title: `${pointTitle(group.name, row, value, names)}, set aside: ${reason}`,
+            title: `${pointTitle({ row, value }, group, names)}, set aside: ${reason}`,
             cells: [{ column: group.column, row }],
           },
         ],
@@ -105,7 +99,7 @@ export function groupMarks(group: GroupPart, y: number, names: Answer['rowNames'
       ...look,
       size: Math.min(11, Math.max(3, pitch * 0.5)),
       caps: Math.min(7, pitch * 0.4),
-      title: `mean of ${group.name}: ${mean ?? ''}`,
+      title: meanTitle(group),
       names: [`interval-${group.colour}`, `mean-${group.colour}`],
     }),
   ];
@@ -152,7 +146,7 @@ export function valueAxis(values: readonly number[], log: boolean): Pick<Axis, '
 
 /** A group's name, with how many of its readings lie below a limit. */
 const nameWithLimit = ({ name, below }: GroupPart): string =>
-  below ? `${name} · ${below.count} below ${below.limit}` : name;
+  below ? `${name} · ${below.count} below ${given(below.limit)}` : name;
 
 /** Rows lower than this have no room above them for a name that lies on nothing of the row before. */
 const roomAbove = 34;

@@ -1,8 +1,9 @@
 import type { Answer, GroupPart } from '../answer/answer';
-import { meanOf } from '../answer/group-part';
 import { factsOf } from '../analyses/kinds';
 import { countOf } from '../words/counts';
-import { fixed } from '../words/numbers';
+import { fixed, given } from '../words/numbers';
+import { valued } from '../words/sentences';
+import { meanTold } from './told-values';
 import { type LookOptions, besideDifferences } from './beside-differences';
 import { groupRows, statedMarks } from './group-rows';
 import { type Scene } from '../drawing/scene';
@@ -13,10 +14,8 @@ import { twoWayRows } from './two-way-rows';
 export type Look = (answer: Answer, width: number, options: LookOptions) => Scene;
 
 const told = (group: GroupPart): string => {
-  const mean = meanOf(group);
-  return mean === undefined
-    ? `${group.name}, none`
-    : `${group.name}, ${group.n} readings, ${group.geometric ? 'geometric mean' : 'mean'} ${fixed(mean, 2)}`;
+  const mean = meanTold(group);
+  return `${group.name}, ${mean === undefined ? 'none' : `${group.n} readings, ${mean}`}`;
 };
 const readingsTold = (answer: Answer): string =>
   `Readings of ${answer.measure || 'the measure'} by group: ${answer.groups.map(told).join('; ')}.`;
@@ -52,7 +51,7 @@ export const againstValueLook: Look = (answer, width, options) => {
     (frame) => {
       if (value === undefined) return groupRows(answer, frame);
       const rows = groupRows(answer, frame, [value]);
-      const stated = statedMarks(value, `${value}${answer.unit && ` ${answer.unit}`}`);
+      const stated = statedMarks(value, valued(given(value), answer.unit));
       return { ...rows, marks: [...stated, ...rows.marks] };
     },
     { count: 1, pitch: 44 },

@@ -2,7 +2,7 @@
 import { groupLook } from '../drawing/marker';
 import type { Answer, GroupPart } from '../answer/answer';
 import type { SampleMean } from '../answer/comparison';
-import { fixed } from '../words/numbers';
+import { meanText, meanTold } from './told-values';
 import { besideDifferences } from './beside-differences';
 import type { Look } from './groups-look';
 import { groupMarks, groupRows } from './group-rows';
@@ -24,7 +24,7 @@ function sampleMarks(
       of.map((s) => ({
         at: s.mean,
         shape: shapeOf.get(s.rows[0] ?? -1) ?? groupLook(group).shape,
-        title: `${s.name}, mean of ${s.n} readings: ${s.mean}`,
+        title: `${s.name}, mean of ${s.n} readings: ${meanText(s.mean, group)}`,
         cells: s.rows.map((row) => ({ column: group.column, row })),
       })),
       at,
@@ -48,9 +48,9 @@ function sampleMarks(
 }
 
 const told = (group: GroupPart): string => {
-  const mean = group.description?.mean;
+  const mean = meanTold(group);
   const of = group.samples ? `${group.n} readings of ${group.samples.count} samples` : `${group.n} readings`;
-  return mean === undefined ? `${group.name}, none` : `${group.name}, ${of}, mean ${fixed(mean, 2)}`;
+  return mean === undefined ? `${group.name}, none` : `${group.name}, ${of}, ${mean}`;
 };
 
 export const nestedLook: Look = (answer, width, options) => {

@@ -2,6 +2,8 @@
 import type { Answer } from '../answer/answer';
 import { differencesOf } from '../answer/pairing';
 import type { Point } from '../drawing/scene';
+import { valued } from '../words/sentences';
+import { readingText } from './told-values';
 import { nth } from '../numeric/nth';
 
 /** Each pair's difference, named by its subject and leading to its two readings; none where readings are not paired, or told as ratios. */
@@ -15,6 +17,6 @@ export function pairPoints({ question, comparison, unit, groups }: Answer): Poin
     const cells = [pair?.a, pair?.b].flatMap((reading, k) =>
       (reading?.rows ?? (reading ? [reading.row] : [])).map((row) => ({ column: nth(columns, k), row })),
     );
-    return { at, title: `${pair?.subject ?? ''}: ${at}${unit && ` ${unit}`}`, cells };
+    return { at, title: `${pair?.subject ?? ''}: ${valued(readingText(at), unit)}`, cells };
   });
 }

@@ -14,7 +14,8 @@ import { withUnit } from '../readings/table';
 import { type LookOptions, besideDifferences } from './beside-differences';
 import { beyondOf, boxOf } from './box';
 import { boxMarks } from './box-marks';
-import { type Frame, namedRows, pointKey, pointTitle } from './group-rows';
+import { type Frame, namedRows, pointKey } from './group-rows';
+import { meanText, pointTitle, readingText } from './told-values';
 import { changesOf, changesPanel, changesTold } from './changes-look';
 import { type Along, namesBeyond } from './names-beyond';
 import type { View } from './views';
@@ -58,7 +59,7 @@ function beyondMarks(
 ): Mark[] {
   const points = beyond.map((reading) => ({
     at: reading.value,
-    title: pointTitle(name, reading.row, reading.value, names, reading.rows?.length),
+    title: pointTitle(reading, group, names, name),
     key: pointKey(group.id, reading.row),
     cells: (reading.rows ?? [reading.row]).map((row) => ({ column: group.column, row })),
   }));
@@ -151,7 +152,9 @@ function quantilePanels(shown: readonly Shown[], columns: number, frame: Frame):
         marks: [
           band(expected, low, high, { ink: 'muted', fill: 0.18, name: 'band' }),
           label(name, -Infinity, Infinity, { dy: -9, bold: true }),
-          ...observed.map((o, k) => dot(nth(expected, k), o, { ...groupLook(one), size: 6, title: `${name}: ${o}` })),
+          ...observed.map((o, k) =>
+            dot(nth(expected, k), o, { ...groupLook(one), size: 6, title: `${name}: ${readingText(o)}` }),
+          ),
         ],
       },
     ];
@@ -176,7 +179,7 @@ export function shapesOf(answer: Answer, view: Exclude<View, 'points'>, from?: s
     return {
       panels: (frame) => [boxPanel(answer, shown, frame)],
       rows: { count: shown.length, pitch: 52 },
-      alt: `Box plots of ${measure}: ${shown.map((s) => `${s.name}, median ${boxOf(s.values).median}`).join('; ')}. Boxes are quartiles, whiskers reach to the last reading within 1.5 interquartile ranges, points lie beyond.`,
+      alt: `Box plots of ${measure}: ${shown.map((s) => `${s.name}, median ${meanText(boxOf(s.values).median, s.group)}`).join('; ')}. Boxes are quartiles, whiskers reach to the last reading within 1.5 interquartile ranges, points lie beyond.`,
     };
   if (view === 'histogram')
     return {

@@ -5,6 +5,9 @@ import { factsOf } from '../analyses/kinds';
 import type { Answer } from '../answer/answer';
 import { withUnit } from '../readings/table';
 import { type Frame, namedRows, valueAxis } from './group-rows';
+import { decimalsOf } from '../numeric/decimals';
+import { summarize } from '../procedures/sample-summary';
+import { meanText, readingText } from './told-values';
 import { glyphOf, groupLook } from '../drawing/marker';
 import { dot, dots, label, path, rows as inRows } from '../drawing/marks';
 import type { Mark, Panel } from '../drawing/scene';
@@ -13,6 +16,12 @@ import type { Mark, Panel } from '../drawing/scene';
 interface Cell {
   values: { value: number; row: number; column: string }[];
   mean: number | undefined;
+}
+
+/** What says how finely a cell's mean is written. */
+function figuresOf(values: Cell['values']): Parameters<typeof meanText>[1] {
+  const all = values.map((r) => r.value);
+  return { decimals: decimalsOf(all), ...(all.length > 1 ? { summary: summarize(all) } : {}) };
 }
 
 /**
@@ -42,25 +51,36 @@ export function twoWayRows(answer: Answer, frame: Frame): Panel {
   const marks: Mark[] = [];
   series.forEach((level, k) => {
     const look = groupLook({ ...level, colour: level.colour ?? k });
-    const means: [number, number][] = [];
+    const means: { mean: number; y: number; title: string }[] = [];
     rows.forEach((row, i) => {
       const { values, mean } = cell(row.id, level.id);
       marks.push(
         dots(
           values.map((r) => ({
             at: r.value,
-            title: `${row.name}, ${level.name}, row ${r.row + 1}: ${r.value}`,
+            title: `${row.name}, ${level.name}, row ${r.row + 1}: ${readingText(r.value)}`,
             cells: [{ column: r.column, row: r.row }],
           })),
           i + offset(k),
           { ...look, room: 0.12, size: values.length > 60 ? 4 : 6, name: `readings-${i}-${k}` },
         ),
       );
-      if (mean !== undefined) means.push([mean, i + offset(k)]);
+      if (mean !== undefined)
+        means.push({
+          mean,
+          y: i + offset(k),
+          title: `${answer.logs ? 'geometric mean' : 'mean'} of ${row.name}, ${level.name}: ${meanText(mean, figuresOf(values))}`,
+        });
     });
-    if (means.length > 1) marks.unshift(path(means, { ink: look.ink, weight: 1.8, name: `profile-${k}` }));
-    for (const [mean, y] of means)
-      marks.push(dot(mean, y, { ...look, size: 12, title: `mean of ${level.name}: ${mean}`, name: `cell-mean-${k}` }));
+    if (means.length > 1)
+      marks.unshift(
+        path(
+          means.map(({ mean, y }) => [mean, y] as const),
+          { ink: look.ink, weight: 1.8, name: `profile-${k}` },
+        ),
+      );
+    for (const { mean, y, title } of means)
+      marks.push(dot(mean, y, { ...look, size: 12, title, name: `cell-mean-${k}` }));
   });
   if (within && layout) {
     const bySubject = new Map<string, [number, number][]>();

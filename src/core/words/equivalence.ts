@@ -2,7 +2,7 @@ import type { Answer } from '../answer/answer';
 import type { Comparison } from '../answer/comparison';
 import { passes } from '../procedures/interval';
 import { tellsRatios } from '../question/choices';
-import { between, intervalDecimals, pRelation, percent } from './numbers';
+import { between, given, intervalDecimals, pRelation, percent } from './numbers';
 import { unitAfter, valued } from './sentences';
 import { type Text, symbol, text } from './text';
 
@@ -12,7 +12,7 @@ export function equivalenceClause(answer: Answer, comparison: Comparison): Text 
   const unit = tellsRatios(answer.question) ? '' : answer.unit;
   if (!bounds || !comparison.equivalence?.ok) return [];
   const { p, interval } = comparison.equivalence.value;
-  const within = valued(`${bounds.low} to ${bounds.high}`, unit).replaceAll('-', '−');
+  const within = valued(`${given(bounds.low)} to ${given(bounds.high)}`, unit);
   const decimals = intervalDecimals(interval);
   const inner = percent(2 * level - 1);
   return passes(p, level)

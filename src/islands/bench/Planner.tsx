@@ -25,8 +25,8 @@ export function Planner() {
   const uneven = isUneven(numbers);
   const sentence = power.ok ? protocolSentence({ plan: shown, n, power: power.value, unit, subject, loss }) : undefined;
   return (
-    <div className="flex max-[1100px]:flex-col">
-      <article className="min-w-0 grow px-6 pb-16">
+    <div className="min-[1100px]:grid min-[1100px]:grid-cols-[minmax(0,1fr)_15rem]">
+      <article className="min-w-0 px-6 pb-16">
         <PlanSentence {...planned} />
         <BackTo query={query} before="Planned for">
           {found.ok &&
@@ -96,10 +96,7 @@ export function Planner() {
           </>
         )}
       </article>
-      <aside
-        aria-label="Margin notes"
-        className="w-60 shrink-0 space-y-4 py-4 pr-6 text-sm max-[1100px]:w-full max-[1100px]:pl-6"
-      >
+      <aside aria-label="Margin notes" className="space-y-4 py-4 pr-6 text-sm max-[1100px]:pl-6">
         <WhereSpreadComesFrom {...planned} />
         <section className="note">
           <h2 className="part-of-page">What power is</h2>

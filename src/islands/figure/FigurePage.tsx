@@ -1,6 +1,6 @@
 import { useStore } from '@nanostores/react';
 import { Copy, Trash2 } from 'lucide-react';
-import { type MouseEvent, type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
+import { type MouseEvent, type ReactNode, useCallback, useEffect, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
 import type { FigureStyle } from '../../core/figures/figure-style';
 import { isLaid, kindNames, kindOf, paints, places, showsGroups } from '../../core/figures/kinds';
@@ -58,9 +58,6 @@ interface Shown {
 
 const noPanels: string[] = [];
 
-/** Pixels of the page to a millimetre. */
-const mm = 96 / 25.4;
-
 function Page({ study, figure, asked, figures, readings }: Shown & { readings: Kept }) {
   const kept = useKeptValue(`/api/figures/${figure.id}`, 'style', figure.style, figure.revision);
   const { value: style, change, saving } = kept;
@@ -68,23 +65,11 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
   const table = useStore(store.$table);
   useEffect(() => followTable(store), [store]);
   const [zoom, setZoom] = useState('fit');
-  const [room, setRoom] = useState<{ width: number; height: number }>();
   const [clicked, setClicked] = useState<Clicked>();
   const [trouble, setTrouble] = useState('');
   const close = useCallback(() => setClicked(undefined), []);
-  const frame = useRef<HTMLDivElement>(null);
   const answering = useAnswer(asked.question, table);
   const { result } = answering;
-  const there = result?.ok === true;
-  useEffect(() => {
-    const watched = frame.current;
-    if (!watched) return undefined;
-    const watcher = new ResizeObserver(
-      ([entry]) => entry && setRoom({ width: entry.contentRect.width, height: window.innerHeight }),
-    );
-    watcher.observe(watched);
-    return () => watcher.disconnect();
-  }, [there]);
   const panels = usePanels({ style, question: asked.question, table }, style.beside ?? noPanels, figures);
   const found = result?.ok ? result.value : undefined;
   const { view: alone } = useView('figure', style.beside?.length ? undefined : found, style);
@@ -142,15 +127,13 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
     );
   };
   const size = drawn && { widthMm: drawn.widthMm, heightMm: drawn.heightMm };
-  // White edges take some of the room; the legend below begins in sight.
-  const fitting =
-    room && size && Math.min((room.width - 24) / mm / size.widthMm, (0.6 * room.height) / mm / size.heightMm, 4);
-  const scale = zoom === 'fit' ? (fitting ?? 1) : Number(zoom);
+  // As large as fits is four times its size at the most, which the page narrows to the room there is.
+  const scale = zoom === 'fit' ? 4 : Number(zoom);
   const upright = !isLaid(kind);
   const ofReadings = kind === 'means' || kind === 'boxes' || kind === 'lines' || kind === 'interaction';
   return (
-    <div className="flex max-[1100px]:flex-col">
-      <article className="min-w-0 grow px-6 pb-12">
+    <div className="min-[1100px]:grid min-[1100px]:grid-cols-[minmax(0,1fr)_20rem]">
+      <article className="min-w-0 px-6 pb-12">
         <div className="flex h-7 items-end justify-end">
           <SaveState saving={saving} />
         </div>
@@ -175,11 +158,11 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
             Open question
           </a>
         </p>
-        <div className="relative my-4" ref={frame}>
+        <div className="relative my-4">
           <div className="overflow-x-auto" data-testid="figure">
             {/* The same parts can be changed from the list at the side, by keyboard. */}
             <div
-              className={`w-fit bg-white p-3 ${style.font === 'serif' ? 'figure-serif' : ''} figure-parts`}
+              className={`w-fit bg-white p-3 ${style.font === 'serif' ? 'figure-serif' : ''} figure-parts ${zoom === 'fit' ? 'figure-fitting' : ''}`}
               data-theme="page"
               onClick={click}
             >
@@ -209,10 +192,7 @@ function Page({ study, figure, asked, figures, readings }: Shown & { readings: K
           <RichText text={legend} />
         </p>
       </article>
-      <aside
-        aria-label="How it is drawn"
-        className="w-80 shrink-0 py-6 pr-6 text-sm max-[1100px]:w-full max-[1100px]:pl-6"
-      >
+      <aside aria-label="How it is drawn" className="py-6 pr-6 text-sm max-[1100px]:pl-6">
         <KindControl {...props} />
         {(kind === 'means' || kind === 'shares') && <MeansControl {...props} />}
         {ofReadings && kind !== 'boxes' && <BarsControl {...props} />}

@@ -129,7 +129,9 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
       { align: 'center' },
     );
   };
-  const overview = !running && single && rows.length >= fewest;
+  // It keeps its room while they are answered, so that the table does not move when it comes.
+  const expected = !running ? rows.length : chosen === '' ? columnsOf(table, 'measure').length : count;
+  const overview = single && expected >= fewest;
   const effect = rows.some((r) => r.ratio) ? 'ratio' : 'difference';
   const named = useMemo(() => namesOf(question, table), [question, table]);
   const order = single ? subtraction(named) : '';
@@ -260,18 +262,20 @@ function Page({ study, asked, kept }: { study: string; asked: Asked; kept: Kept 
         {(trouble || refused) && <span className="text-error">{trouble || refused}</span>}
       </p>
       {overview && (
-        <div className="max-w-3xl overflow-x-auto" data-testid="overview">
-          <DrawingView
-            drawing={layout(
-              measuresOverview(
-                rows.map((r) => ({ ...r, significant: differs(r) })),
-                axis,
-                720,
-              ),
-            )}
-            onPoint={({ cells }) => cells[0] && pick(cells[0].row)}
-            marked={(cells) => cells.some((c) => c.row === picked)}
-          />
+        <div className="min-h-[272px] max-w-3xl overflow-x-auto" data-testid="overview">
+          {!running && (
+            <DrawingView
+              drawing={layout(
+                measuresOverview(
+                  rows.map((r) => ({ ...r, significant: differs(r) })),
+                  axis,
+                  720,
+                ),
+              )}
+              onPoint={({ cells }) => cells[0] && pick(cells[0].row)}
+              marked={(cells) => cells.some((c) => c.row === picked)}
+            />
+          )}
         </div>
       )}
       <div className="overflow-x-auto">

@@ -37,10 +37,7 @@ export function MarginNotes({ parts, question, shown, table, href, readingsHref,
   // Of two factors it is the cells whose spreads matter: the check tells of them.
   const compared = factsOf(question).asWithin !== undefined && shown?.layout === undefined;
   return (
-    <aside
-      aria-label="Margin notes"
-      className="w-60 shrink-0 space-y-4 py-4 pr-6 max-[1100px]:w-full max-[1100px]:pl-6"
-    >
+    <aside aria-label="Margin notes" className="space-y-4 py-4 pr-6 max-[1100px]:pl-6">
       <SectionIndex parts={parts} />
       <section className="note">
         <h2 className="part-of-page">Method</h2>

@@ -137,8 +137,8 @@ function Page({ study, asked, readings, planned }: Omit<Props, 'kept'> & { readi
     asksOfEvery(question, table) || (comparesMeasure(question, table) && rangesOver(table, question).length > 0);
 
   return (
-    <Live className="flex max-[1100px]:flex-col">
-      <article className="min-w-0 grow px-6 pb-16">
+    <Live className="min-[1100px]:grid min-[1100px]:grid-cols-[minmax(0,1fr)_15rem]">
+      <article className="min-w-0 px-6 pb-16">
         <div className="flex h-7 items-end justify-between gap-6">
           <QuestionName question={question} table={table} onChange={change} />
           <SaveState saving={saving.state === 'saved' ? tableSaving : saving} />

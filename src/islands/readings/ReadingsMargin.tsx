@@ -48,10 +48,7 @@ export function ReadingsMargin({ table, onAsk, onPair, onGo, onEdit, onMend, chi
   const doubts = openDoubts(table).filter((d) => !elsewhere.includes(d.code));
   const like = looksLike(table);
   return (
-    <aside
-      aria-label="Margin notes"
-      className="w-[17rem] shrink-0 space-y-4 overflow-auto py-4 pr-5 max-[1100px]:w-full max-[1100px]:pl-6"
-    >
+    <aside aria-label="Margin notes" className="space-y-4 overflow-auto py-4 pr-5 max-[1100px]:pl-6">
       <AskNote table={table} onAsk={onAsk} onMend={onMend} />
       {like && (
         <section className="note">

@@ -323,8 +323,8 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
     [calm, calmColumn, study],
   );
   return (
-    <div className="flex h-[calc(100vh-2.75rem)] max-[1100px]:h-auto max-[1100px]:flex-col">
-      <div className="flex min-w-0 grow flex-col px-6 pt-3 pb-4 max-[1100px]:h-[calc(100vh-2.75rem)]">
+    <div className="min-[1100px]:h-[calc(100vh-2.75rem)] min-[1100px]:grid-rows-[minmax(0,1fr)] min-[1100px]:grid min-[1100px]:grid-cols-[minmax(0,1fr)_17rem]">
+      <div className="flex min-w-0 flex-col px-6 pt-3 pb-4 max-[1100px]:h-[calc(100vh-2.75rem)]">
         <TableHead table={table} saving={saving} onName={(name) => edit([{ kind: 'describe-table', name }])} />
         {picker.field}
         <RefusedNotice store={store} />

@@ -4,6 +4,7 @@ import { ChevronRight, ListTree, Plus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { emptyTable } from '../../core/readings/table';
 import { draftOf } from '../../core/readings/table-edit';
+import type { Folds } from '../../core/study/folds';
 import { type Branch, type SpineEntry, type SpineLists, branchOf, branches, sought } from '../../core/study/spine';
 import { IconButton } from '../kit/IconButton';
 import { Sorting, type Moving } from '../kit/Sorting';
@@ -111,7 +112,18 @@ const Section = ({ name, entries, current }: { name: string; entries: readonly S
 );
 
 /** What every page of a study shows on its left; it follows what is done in any window, this one too. */
-export function Spine({ study, start, current }: { study: string; start: SpineLists; current: string }) {
+export function Spine({
+  study,
+  start,
+  current,
+  folded,
+}: {
+  study: string;
+  start: SpineLists;
+  current: string;
+  /** What was folded when the page came. */
+  folded: Folds;
+}) {
   const [lists, setLists] = useState(start);
   const links = useStore($benchLinks);
   const [typed, setTyped] = useState('');
@@ -127,7 +139,7 @@ export function Spine({ study, start, current }: { study: string; start: SpineLi
   const all = branches(lists);
   const long = lists.readings.length + lists.questions.length + lists.figures.length > few;
   const here = branchOf(all, current)?.entry.id;
-  const folds = useFolds(study);
+  const folds = useFolds(study, folded);
   const isOpen = (id: string): boolean => !long || typed !== '' || (folds.of(id) ?? (folds.all || id === here));
   const shown = sought(all, typed);
   const home = `/studies/${study}`;

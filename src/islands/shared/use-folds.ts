@@ -1,36 +1,12 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
+import { type Folds, foldsCookie, foldsText } from '../../core/study/folds';
 
-interface Folds {
-  /** Whether everything is open but what was closed by itself. */
-  all: boolean;
-  own: Record<string, boolean>;
-}
-const none: Folds = { all: false, own: {} };
-
-function keptFolds(key: string): Folds {
-  try {
-    return { ...none, ...(JSON.parse(window.localStorage.getItem(key) ?? '{}') as Partial<Folds>) };
-  } catch {
-    return none;
-  }
-}
-
-/** What of a study's list is folded, kept by this browser from page to page. */
-export function useFolds(study: string) {
-  const key = `divide-folds-${study}`;
-  const [folds, setFolds] = useState(none);
-  // The server does not know them: the list is drawn as it comes, then as it was left.
-  useEffect(() => {
-    const kept = keptFolds(key);
-    if (kept.all || Object.keys(kept.own).length > 0) queueMicrotask(() => setFolds(kept));
-  }, [key]);
+/** What of a study's list is folded, kept by this browser from page to page. @param kept as the page came with it */
+export function useFolds(study: string, kept: Folds) {
+  const [folds, setFolds] = useState(kept);
   const put = (next: Folds): void => {
     setFolds(next);
-    try {
-      window.localStorage.setItem(key, JSON.stringify(next));
-    } catch {
-      // A browser that keeps nothing folds for this page alone.
-    }
+    document.cookie = `${foldsCookie}=${foldsText(next)}; path=/studies/${study}; max-age=31536000; samesite=strict`;
   };
   return {
     all: folds.all,

@@ -140,8 +140,8 @@ function Page({ study, title, kept, pieces, order }: Omit<Props, 'told'>) {
   };
   const blank = taken > 0 ? value.content.length === 0 : !start || start.content.length === 0;
   return (
-    <div className="flex max-[1100px]:flex-col">
-      <article className="min-w-0 grow px-6 pb-24">
+    <div className="min-[1100px]:grid min-[1100px]:grid-cols-[minmax(0,1fr)_18rem]">
+      <article className="min-w-0 px-6 pb-24">
         <div className="not-print flex h-7 items-end justify-end">
           <SaveState saving={saving} />
         </div>
@@ -182,10 +182,7 @@ function Page({ study, title, kept, pieces, order }: Omit<Props, 'told'>) {
         )}
       </article>
       {!blank && (
-        <aside
-          aria-label="Beside the text"
-          className="not-print w-72 shrink-0 space-y-5 py-6 pr-6 text-sm max-[1100px]:w-full max-[1100px]:pl-6"
-        >
+        <aside aria-label="Beside the text" className="not-print space-y-5 py-6 pr-6 text-sm max-[1100px]:pl-6">
           <Leave
             title={title}
             writeUp={() => current.current}
