@@ -89,14 +89,22 @@ const cells = (t: Table): readonly string[] => t.columns[0]?.cells ?? [];
 
 describe('the table in the page', () => {
   const realFetch = globalThis.fetch;
+  const realWindow = Object.getOwnPropertyDescriptor(globalThis, 'window');
+  let page: EventTarget;
   let server: Server;
   let store: TableStore;
   beforeEach(() => {
     server = new Server();
+    page = new EventTarget();
+    Object.defineProperty(globalThis, 'window', { value: page, configurable: true });
     globalThis.fetch = server.fetch as unknown as typeof fetch;
     store = tableStore(server.kept);
   });
-  after(() => (globalThis.fetch = realFetch));
+  after(() => {
+    globalThis.fetch = realFetch;
+    if (realWindow) Object.defineProperty(globalThis, 'window', realWindow);
+    else Reflect.deleteProperty(globalThis, 'window');
+  });
 
   it('shows an edit at once, sends edits one after the other, and says when all are kept', async () => {
     store.edit(write(0, '10'));
@@ -107,6 +115,20 @@ describe('the table in the page', () => {
     await settled(store, 'saved');
     expect(cells(server.kept.table)).to.deep.equal(['10', '20', '30']);
     expect(server.kept.revision).to.equal(3);
+  });
+
+  it('sends what was typed last before the page is gone, without waiting for its turn', async () => {
+    for (const leaving of ['beforeunload', 'pagehide']) {
+      const asked = server.requests;
+      store.edit(write(0, leaving));
+      expect(server.requests).to.equal(asked);
+      page.dispatchEvent(new Event(leaving));
+      // A page that is left has no other task, only what follows from this one.
+      for (let i = 0; i < 5; i++) await Promise.resolve();
+      expect(server.requests).to.equal(asked + 1);
+      await settled(store, 'saved');
+      expect(cells(server.kept.table)[0]).to.equal(leaving);
+    }
   });
 
   it('says at once why an edit does not fit, and sends nothing', () => {

@@ -8,7 +8,7 @@ import type { TableEdit } from '../../core/readings/table-edit';
 import type { Table } from '../../core/readings/table';
 import { changeWords } from '../../core/words/changes';
 import { insisting, savingAfter, send } from './api';
-import { stepBack } from './give-way';
+import { stepBackUnlessLeft } from './give-way';
 import { elsewhere, followAddress } from './changes';
 import { type Kept, fetchTable } from './fetch-table';
 import { type Saving, isSafe } from './saving';
@@ -65,7 +65,7 @@ export function tableStore(kept: Kept): TableStore {
       const { edits, given } = next;
       $saving.set({ state: 'saving' });
       // First the page shows what was typed.
-      await stepBack();
+      await stepBackUnlessLeft();
       const answer = await insist(() =>
         send<{ revision: number }>('POST', `${path}/edits`, { revision, edits, given }),
       );
