@@ -18,11 +18,13 @@ const either = { ',': /^[+-]?[1-9]\d{0,2},\d{3}$/, '.': /^[+-]?[1-9]\d{0,2}\.\d{
 /** A number as nearly every cell holds one: read at once, whatever the column's decimal mark, or where that is a comma. */
 const simple = /^-?\d{1,15}(?:\.\d+)?$/;
 const withComma = /^-?\d{1,15}(?:,\d+)?$/;
+/** A comma that parts no thousands: it is a decimal mark in any column. */
+const decimalComma = /^-?\d{1,15},(?:\d{1,2}|\d{4,})$/;
 
 /** The number of a cell written plainly, whatever the column's unit; NaN of any other. */
 export const plainlyRead = (text: string, mark: DecimalMark): number => {
-  if (mark !== 'comma') return simple.test(text) ? Number(text) : NaN;
-  return withComma.test(text) ? Number(text.replace(',', '.')) : NaN;
+  if (mark !== 'comma' && simple.test(text)) return Number(text);
+  return (mark === 'comma' ? withComma : decimalComma).test(text) ? Number(text.replace(',', '.')) : NaN;
 };
 
 /** What people write where there is no reading; "nd" is not among them: it may mean that none was detected. */
@@ -126,6 +128,10 @@ export function decimalMarkOf(cells: readonly string[], unit: string): DecimalMa
   let point = false;
   for (const text of cells) {
     if (!text.includes(',') && (point || !text.includes('.'))) continue;
+    if (decimalComma.test(text)) {
+      comma = true;
+      continue;
+    }
     const tidy = tidied(text, unit);
     if (either[','].test(tidy)) continue;
     if (/^[+-]?\d*,\d+$/.test(tidy) || /^[+-]?[1-9]\d{0,2}(\.\d{3})+,\d*$/.test(tidy)) comma = true;

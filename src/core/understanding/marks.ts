@@ -9,16 +9,14 @@ const fewest = 4;
 
 /** Whether a column holds one mark and empty cells, some of each. */
 function isMarked({ name, cells }: Incoming): boolean {
-  const texts = new Set(cells.map((c) => c.trim()));
-  const [one, other, ...more] = texts;
-  const found = one === '' ? other : one;
+  const found = cells.find((cell) => cell.trim() !== '')?.trim();
   return (
     name !== '' &&
-    more.length === 0 &&
-    texts.has('') &&
     found !== undefined &&
     mark.test(found) &&
-    cells.length >= fewest
+    cells.length >= fewest &&
+    cells.some((cell) => cell.trim() === '') &&
+    cells.every((cell) => cell.trim() === '' || cell.trim() === found)
   );
 }
 
@@ -42,8 +40,8 @@ export function marksRead(given: readonly Incoming[]): Worked {
   // Rows that hold nothing but marks are told from empty ones by what names them.
   const full = (): boolean => columns.some((c) => c.cells.every((cell) => cell.trim() !== ''));
   // Beside readings a mark is a remark on them.
-  const measured = columns.slice(1).some((c) => c.cells.some((cell) => valueOf(cell) !== undefined));
-  if (measured || !columns.some(isMarked) || !full()) return { columns, notes };
+  const measured = (): boolean => columns.slice(1).some((c) => c.cells.some((cell) => valueOf(cell) !== undefined));
+  if (!columns.some(isMarked) || measured() || !full()) return { columns, notes };
   return {
     columns: columns.map((c) =>
       isMarked(c) ? { ...c, cells: c.cells.map((cell) => (cell.trim() === '' ? 'no' : 'yes')) } : c,

@@ -32,12 +32,13 @@ const namesGroups = ({ cells }: Incoming): boolean => {
 /** Columns of numbers at the end that have no name but perhaps one over the first of them, all of one size. */
 function underOneName(columns: readonly Incoming[]): readonly Incoming[] {
   const last = columns.findLastIndex((c) => c.name.trim() !== '');
+  if (last < 0 || columns.length - 1 - last < 2) return [];
   const isRead = (c: Incoming): boolean =>
     c.cells.every((cell) => !cell.trim() || isMissing(cell) || valueOf(cell) !== undefined);
   const over = columns[last];
   const from = over && isRead(over) && !namesGroups(over) ? last : last + 1;
   const run = columns.slice(from);
-  if (last < 0 || columns.length - 1 - last < 2 || !run.every(isRead)) return [];
+  if (!run.every(isRead)) return [];
   const [unit] = new Set(run.map((c) => c.unit).filter(Boolean));
   const seen = run.map((c, place) => look({ ...c, name: '', unit: unit ?? '' }, place));
   return seen.every((c) => c.kind === 'numbers') && weighed(alike(seen)) >= 0 ? run : [];

@@ -3,8 +3,8 @@ import { textAt } from '../readings/cell-at';
 
 type Rows = readonly (readonly string[])[];
 
-/** Stems there are at least. */
-const fewest = 3;
+/** Stems there are at least; and at most, three digits each that go up by one. */
+const [fewest, most] = [3, 1000];
 
 /** Whether whole numbers go up by one. */
 const goUp = (stems: readonly string[]): boolean =>
@@ -29,6 +29,7 @@ function scaleIn(row: readonly string[]): number | undefined {
 /** A block of nothing but stems and leaves, and perhaps a key, with a reading a row; undefined of any other. */
 export function leavesApart(block: Rows): string[][] | undefined {
   const rows = block.filter((row) => row.some((cell) => cell.trim() !== ''));
+  if (rows.length > most) return undefined;
   const keys = rows.flatMap((row) => scaleIn(row) ?? []);
   const stems = rows.filter((row) => scaleIn(row) === undefined);
   const leaves = stems.map((row) => leavesOf(textAt(row, 1)));

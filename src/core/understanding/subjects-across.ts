@@ -80,13 +80,14 @@ function withoutSums(columns: readonly Incoming[]): readonly Incoming[] {
  * @param most rows there may be then
  */
 export function subjectsAcross(columns: readonly Incoming[], most: number): Gathered | undefined {
+  const rows = columns[0]?.cells.length ?? 0;
+  if (rows < 2 || rows > mostRows) return undefined;
   const two = columns.slice(0, 2);
   const under = two.every(comesAgain) ? two : columns.slice(0, 1);
   const read = withoutSums(columns.slice(under.length));
   const found = subjectsOver(read.map((c) => c.name));
-  const rows = columns[0]?.cells.length ?? 0;
   const times = read.length;
-  if (!found || under.length === 0 || rows < 2 || rows > mostRows || rows * times > most) return undefined;
+  if (!found || under.length === 0 || rows * times > most) return undefined;
   const combinations = placesTogether(
     under.map((c) => c.cells),
     rows,

@@ -8,9 +8,13 @@ interface Column {
   cells: readonly string[];
 }
 
+/** How no number begins: what is found at once, for most texts are names. */
+const word = /^\s*\p{L}/u;
+
 /** The number a text is, read without knowing its column. */
 export const valueOf = (text: string | undefined): number | undefined => {
-  const found = understand(text ?? '', '', 'auto');
+  if (text === undefined || word.test(text)) return undefined;
+  const found = understand(text, '', 'auto');
   return found.kind === 'number' ? found.value : undefined;
 };
 /** Half a unit of the last digit a number is written with, and a little more for what no binary number holds. */
