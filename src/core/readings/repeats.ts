@@ -64,16 +64,18 @@ function factorCells(table: Table, choice: FactorChoice): Cells | undefined {
 
 /** One number a reading, its subject's place and in it its cell's: in order of size, those of one subject are neighbours. */
 function keysOf({ columns, count, of }: Cells, subjects: Int32Array): Float64Array {
-  const keys: number[] = [];
-  columns.forEach((column, k) => {
-    for (const { row } of readColumn(column).used) {
+  const readings = columns.map((column) => readColumn(column).used);
+  const keys = new Float64Array(readings.reduce((all, used) => all + used.length, 0));
+  let kept = 0;
+  readings.forEach((used, k) => {
+    for (const { row } of used) {
       const cell = of(row, k);
       const named = subjects[row] ?? -1;
       // A row that names no subject is one of its own.
-      if (cell >= 0) keys.push((named < 0 ? subjects.length + row : named) * count + cell);
+      if (cell >= 0) keys[kept++] = (named < 0 ? subjects.length + row : named) * count + cell;
     }
   });
-  return Float64Array.from(keys).sort();
+  return keys.subarray(0, kept).sort();
 }
 
 function repeatsAmong(table: Table, cells: Cells): Repeats | undefined {
