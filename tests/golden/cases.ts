@@ -1,5 +1,6 @@
 /** One question of each kind, method and situation, on small tables of the nursery: what the golden texts are told of. */
 import { type Question, questionOf } from '../../src/core/question/question';
+import { besideReasons } from '../../src/core/readings/beside';
 import { type Column, type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 
 export interface Case {
@@ -34,6 +35,10 @@ const twoGroups = (situation: string, table: Table, more: Partial<Question> = {}
 
 const clear = two(red, white);
 const unclear = two(white, blue);
+const standsTwice: Table = {
+  ...two([...red, 60.4], [...white, 60.9]),
+  columns: two([...red, 60.4], [...white, 60.9]).columns.map((c) => ({ ...c, aside: { 9: besideReasons.twice } })),
+};
 const setAside: Table = {
   ...clear,
   columns: clear.columns.map((c, k) => (k === 0 ? { ...c, aside: { 2: 'torn on the line' } } : c)),
@@ -447,6 +452,7 @@ export const cases: Record<string, Case[]> = {
     twoGroups('by permutation', clear, { method: 'shuffle', seed: 1 }),
     twoGroups('medians by permutation', clear, { method: 'shuffle', statistic: 'median', seed: 1 }),
     twoGroups('one reading set aside', setAside),
+    twoGroups('a row that stands twice', standsTwice),
     twoGroups('far from normal, spreads far apart', skewed),
     twoGroups('far from normal, pooled', skewed, { spread: 'pooled' }),
     twoGroups('far from normal, by ranks', skewed, { method: 'ranks' }),

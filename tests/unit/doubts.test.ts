@@ -21,6 +21,8 @@ import { intake } from '../../src/core/understanding/intake';
 import { scaffoldEdits } from '../../src/core/understanding/scaffold';
 import { turnRoundEdits } from '../../src/core/understanding/turn-round';
 import { questionSentence } from '../../src/core/telling/question';
+import { methodsSentence } from '../../src/core/telling/report';
+import { plain } from '../../src/core/words/text';
 import { blockFromText } from '../../src/formats/clipboard';
 import { understoodCase } from '../../src/server/understood-case';
 import { demoTables } from '../../demo/skerrow';
@@ -52,6 +54,14 @@ const counts = (table: Table): number[] => groupsOf(table).map((g) => g.readings
 const words = (table: Table): string => {
   const question = firstQuestion(table);
   return question ? questionSentence(namesOf(question, table)) : '';
+};
+
+/** The methods of the question a table raises first. */
+const methods = (table: Table): string => {
+  const question = firstQuestion(table);
+  const found = question && answer(question, table);
+  if (!found?.ok) throw new Error(found?.reason ?? 'no question');
+  return plain(methodsSentence(found.value));
 };
 
 describe('what is unclear about a table', () => {
@@ -194,7 +204,10 @@ describe('what is unclear about a table', () => {
       'Row 5, “L3”, is in every cell the same as a row above, and is not counted again.',
     );
     expect(counts(lines)).to.deep.equal([7, 7]);
-    expect(counts(mended(lines, 'row-twice', 'Count it'))).to.deep.equal([8, 8]);
+    expect(methods(lines)).to.include(' One row that stood twice was counted once.');
+    const both = mended(lines, 'row-twice', 'Count it');
+    expect(counts(both)).to.deep.equal([8, 8]);
+    expect(methods(both)).not.to.include('twice');
     // Typed below later, it is counted until somebody says otherwise.
     const once = pasted(textOf('a-pair-that-stands-twice').replace(/\nL3.*(?=\nL3)/, ''));
     const typed = applyEdits(once, [

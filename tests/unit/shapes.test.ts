@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import { placesTogether, standing } from '../../src/core/readings/places';
 import { answer } from '../../src/core/answering/answer';
 import { describeTable } from '../../src/core/answer/describe-table';
 import { defaultQuestion } from '../../src/core/question/question';
@@ -167,6 +168,69 @@ describe('what a block is understood as', () => {
     const other = applyEdits(table, readAsEdits(table, 'grid')).table;
     expect(other.columns.map((c) => c.role)).to.deep.equal(['group', 'measure', 'measure', 'measure']);
     expect(content(applyEdits(other, readAsEdits(other, 'counts')).table)).to.deep.equal(content(table));
+  });
+});
+
+describe('names of several columns together', () => {
+  const name = fc.constantFrom('red', 'white', ' red', '', 'L1', 'L2', '0');
+  const columns = fc
+    .integer({ min: 1, max: 4 })
+    .chain((width) =>
+      fc
+        .integer({ min: 0, max: 12 })
+        .chain((rows) =>
+          fc.array(fc.array(name, { minLength: rows, maxLength: rows }), { minLength: width, maxLength: width }),
+        ),
+    );
+  /** The same, by the texts themselves. */
+  const byText = (all: readonly (readonly string[])[], rows: number): number[] => {
+    const seen = new Map<string, number>();
+    return Array.from({ length: rows }, (_, row) => {
+      const key = all.map((cells) => (cells[row] ?? '').trim()).join('\n');
+      if (!seen.has(key)) seen.set(key, seen.size);
+      return seen.get(key) ?? -1;
+    });
+  };
+
+  it('are numbered as they first appear', () => {
+    fc.assert(
+      fc.property(columns, (all) => {
+        const rows = all[0]?.length ?? 0;
+        const { of, names } = placesTogether(all, rows);
+        const expected = byText(all, rows);
+        // Alone, an empty cell has no name.
+        if (all.length === 1) {
+          expect([...of].map((place) => place >= 0)).to.deep.equal(all[0]?.map((cell) => cell.trim() !== ''));
+          return;
+        }
+        expect([...of]).to.deep.equal(expected);
+        expect(names.length).to.equal(new Set(expected).size);
+      }),
+    );
+  });
+
+  it('are so where there are more of them than are held in a list', () => {
+    const rows = 3000;
+    const own = Array.from({ length: rows }, (_, row) => `a${row}`);
+    const turned = own.map((_, row) => `b${(row * 7) % rows}`);
+    expect([...placesTogether([own, turned, own], rows).of]).to.deep.equal(own.map((_, row) => row));
+  });
+
+  it('stand beside one name of another column, or beside several', () => {
+    fc.assert(
+      fc.property(fc.array(fc.tuple(name, name), { maxLength: 12 }), (pairs) => {
+        const [inner, outer] = [pairs.map(([a]) => a), pairs.map(([, b]) => b)];
+        const homes = new Map<string, Set<string>>();
+        for (const [a, b] of pairs) {
+          if (a.trim() === '' || b.trim() === '') continue;
+          homes.set(a.trim(), (homes.get(a.trim()) ?? new Set()).add(b.trim()));
+        }
+        expect(standing(inner, outer)).to.deep.equal({
+          names: homes.size,
+          several: [...homes.values()].filter((of) => of.size > 1).length,
+        });
+      }),
+    );
   });
 });
 

@@ -41,6 +41,8 @@ export interface Answer {
   layout?: Factors;
   /** Which rows the question is asked of, where not of all: "assay is pigment 3". */
   only?: string;
+  /** How many rows stand twice, the second not counted. */
+  twice?: number;
   /** Readings whose row names no group, and of what: they are in none. */
   ungrouped?: { count: number; of: string };
   /** The answer on the logarithms of the readings, where it is told as ratios: what was tested, checked and worked out. */

@@ -18,7 +18,8 @@ import { blockOf, blocksAreSubjects, sampleNoun } from '../question/block';
 import { included, includedWords, withinRows } from '../question/included';
 import { countedNames, innerNamePart, measureOf } from '../question/naming';
 import type { Question } from '../question/question';
-import { marksOf } from '../readings/beside';
+import { besideRows, marksOf } from '../readings/beside';
+import { textAt } from '../readings/cell-at';
 import { asideCount, isBlind, underLetters } from '../readings/blind';
 import type { Blind } from '../readings/blinding';
 import { countTable } from '../readings/count-table';
@@ -161,6 +162,16 @@ function ungroupedPart(question: Question, table: Table): Pick<Answer, 'ungroupe
   const places = naming.map(levelRows);
   const count = readColumn(measure).used.filter(({ row }) => places.some((at) => (at[row] ?? -1) < 0)).length;
   return count > 0 ? { ungrouped: { count, of: naming.map((c) => called(c, 'group')).join(' or ') } } : {};
+}
+
+/** Rows that stand twice and hold something that would be counted. */
+function twicePart({ columns }: Table): Pick<Answer, 'twice'> {
+  const counting = columns.filter((c) => c.role === 'measure' || c.role === 'count');
+  const telling = counting.length > 0 ? counting : columns;
+  const twice = [...besideRows(columns)].filter(
+    ([row, kind]) => kind === 'twice' && telling.some((c) => textAt(c.cells, row) !== ''),
+  ).length;
+  return twice > 0 ? { twice } : {};
 }
 
 /** Where subjects lack readings and nobody chose a method, the one that leaves none of them out. */
@@ -348,6 +359,7 @@ const answered = (question: Question, given: Table, brief: boolean, compared: Co
     return {
       ...found,
       ...taken(asked, everything, analysis.from === 'readings'),
+      ...twicePart(table),
       ...(given.blind ? { blind: blindPart(given.blind, given, question, found.groups) } : {}),
       ...(asked.registered
         ? { registered: registeredPart(asked.registered, found.question, given, found.groups) }

@@ -1,5 +1,6 @@
 /** What questions about counts share in words: what was counted, and what was left out of it. */
 import { nth } from '../numeric/nth';
+import { twiceClause } from './measured';
 import { belowClause } from './limits';
 import type { Answer } from '../answer/answer';
 import type { CountedPart } from '../answer/comparison';
@@ -26,7 +27,8 @@ export function arrangementWords({ question: asked, comparison }: Answer): strin
 }
 
 /** What was left out of the counts, and what was rounded to be one. */
-export function countedClause({ counted, question: asked, groups, only }: Answer): string {
+export function countedClause(answer: Answer): string {
+  const { counted, question: asked, groups, only } = answer;
   if (!counted) return '';
   const what = asked.cut === undefined ? 'count' : 'reading';
   const reasons = [...new Set(groups.flatMap((g) => g.readings.aside.map((r) => r.reason)))].filter((r) => r !== '');
@@ -35,6 +37,7 @@ export function countedClause({ counted, question: asked, groups, only }: Answer
   const parts = [
     ...(below === '' ? [] : [below]),
     ...(only ? [`Only rows where ${only} were taken.`] : []),
+    ...(answer.twice ? [twiceClause(answer).trim()] : []),
     ...(aside > 0 && !asked.withAside
       ? [
           `${aside === 1 ? `One ${what} was` : `${aside} ${what}s were`} set aside before analysis${reasons.length > 0 ? ` (${reasons.join('; ')})` : ''}.`,

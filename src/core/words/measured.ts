@@ -107,17 +107,26 @@ function unreadClause(groups: readonly GroupPart[]): string {
   return ` ${unread === 1 ? 'One cell that held no number was' : `${unread} cells that held no number were`} left out.`;
 }
 
+/** Rows that were left out because they stand above already. */
+export const twiceClause = ({ twice = 0 }: Pick<Answer, 'twice'>): string =>
+  twice === 0
+    ? ''
+    : twice === 1
+      ? ' One row that stood twice was counted once.'
+      : ` ${twice} rows that stood twice were counted once each.`;
+
 const ungroupedClause = ({ count, of }: NonNullable<Answer['ungrouped']>): string =>
   ` ${count === 1 ? 'One reading' : `${count} readings`} without a ${of} ${count === 1 ? 'was' : 'were'} left out.`;
 
 /** What of the readings was taken and what was not, at the end of the methods. */
-export function takenClause({ question, groups, unit, only, ungrouped, reported }: Answer): string {
+export function takenClause(answer: Answer): string {
+  const { question, groups, unit, only, ungrouped, reported } = answer;
   const told = reported ? ' Only means, spreads and numbers as reported were used.' : '';
   const late =
     question.afterLooking && question.direction !== 'either'
       ? ' The direction was chosen after the readings had been seen.'
       : '';
-  return `${only ? ` Only readings where ${only} were taken.` : ''}${question.withAside ? ' Readings set aside were included.' : ''}${belowClause(question, groups, unit)}${limitClause(groups)}${ungrouped ? ungroupedClause(ungrouped) : ''}${unreadClause(groups)}${asideClause(groups)}${told}${late}`;
+  return `${only ? ` Only readings where ${only} were taken.` : ''}${question.withAside ? ' Readings set aside were included.' : ''}${belowClause(question, groups, unit)}${limitClause(groups)}${ungrouped ? ungroupedClause(ungrouped) : ''}${unreadClause(groups)}${twiceClause(answer)}${asideClause(groups)}${told}${late}`;
 }
 
 /** How many of a group's readings lie below a limit. */
