@@ -21,7 +21,7 @@ export function blockFromText(text: string): string[][] {
 }
 
 /** The first table of an HTML fragment as rows of texts; cells that span several are followed by empty ones. */
-export function blockFromHtml(html: string): string[][] | undefined {
+function blockFromHtml(html: string): string[][] | undefined {
   const table = new DOMParser().parseFromString(html, 'text/html').querySelector('table');
   if (!table) return undefined;
   const rows: string[][] = Array.from(table.rows, () => []);

@@ -25,7 +25,7 @@ const cellText = (column: Column, row: number, { withoutAside }: ExportChoice): 
   withoutAside && column.aside[row] !== undefined ? '' : (column.cells[row] ?? '');
 
 /** A table as rows of texts, names first, every cell as it was typed. */
-export function tableTexts(raw: Table, choice: ExportChoice): string[][] {
+function tableTexts(raw: Table, choice: ExportChoice): string[][] {
   const table = withDerived(raw);
   return [
     heads(table),

@@ -3,7 +3,7 @@ import { html as textHtml } from '../core/words/text';
 import type { DrawnPiece } from '../core/write-up/piece';
 import type { Run, SettledBlock } from '../core/write-up/settled';
 
-export const escapedHtml = (raw: string): string =>
+const escapedHtml = (raw: string): string =>
   raw.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
 
 /** The place of a table or a figure in the file, to be led to. */

@@ -12,7 +12,7 @@ import { methodsSentence, resultsSentence } from '../core/telling/report';
 import type { TableView, View } from '../core/scenes/views';
 import type { Text } from '../core/words/text';
 
-export const answerViews = {
+const answerViews = {
   /** The picture of the answer, laid out. */
   look: (answer: Answer, width: number, sorted: boolean, view: View | TableView, from: string | null = null) =>
     layout(lookScene(answer, width, { sorted, from: from ?? undefined }, view)),

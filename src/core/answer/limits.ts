@@ -7,7 +7,7 @@ import type { Reading } from '../readings/read-column';
 import type { Comparison } from './comparison';
 import { type GroupPart, valuesOf } from './group-part';
 
-export const isBelow = ({ limited }: Pick<Reading, 'limited'>): boolean => limited === 'censored';
+const isBelow = ({ limited }: Pick<Reading, 'limited'>): boolean => limited === 'censored';
 
 /** Whether any reading of these groups is known only to lie below a limit. */
 export const hasBelow = (parts: readonly GroupPart[]): boolean => parts.some((g) => g.below !== undefined);

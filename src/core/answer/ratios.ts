@@ -52,7 +52,7 @@ export function demandPositive(groups: readonly GroupPart[], layout: Factors | u
 }
 
 /** A group as its own readings, with the geometric mean in the place of the mean. */
-export function backGroup(group: GroupPart, level: number): GroupPart {
+function backGroup(group: GroupPart, level: number): GroupPart {
   const { readings, summary, interval, description, se, adjusted, ...rest } = group;
   const used = readings.used.map((r) => ({ ...r, value: back(r.value) }));
   const mean = meanOf(group);

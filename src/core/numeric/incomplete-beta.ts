@@ -15,7 +15,7 @@ function logBetaWeight(x: number, y: number, a: number, b: number): number {
 }
 
 /** xᵃ yᵇ / B(a, b) with x + y = 1. */
-export const betaWeight = (x: number, y: number, a: number, b: number): number => Math.exp(logBetaWeight(x, y, a, b));
+const betaWeight = (x: number, y: number, a: number, b: number): number => Math.exp(logBetaWeight(x, y, a, b));
 
 /** The continued fraction of I_x(a, b), fast for x below about the middle. */
 const fractionAt = (x: number, a: number, b: number): number =>

@@ -162,7 +162,7 @@ export const powerAt = (plan: Plan, n: number, difference?: number): Outcome<num
   });
 
 /** The fewest in each group that a plan can have: a slope takes a reading more. */
-export const leastOf = ({ design, groups }: Plan): number => (design === 'adjusted' && groups === 2 ? 3 : 2);
+const leastOf = ({ design, groups }: Plan): number => (design === 'adjusted' && groups === 2 ? 3 : 2);
 
 /** The least number in each group that reaches the power wanted. */
 export const sampleFor = (plan: Plan, wanted: number): Outcome<number> =>

@@ -29,7 +29,7 @@ const ReadingsColumn = v.object({
 });
 
 /** Readings as a stateless request brings them. */
-export const Readings = v.pipe(
+const Readings = v.pipe(
   v.object({
     measure: v.optional(Name, ''),
     subject: v.optional(Name, ''),

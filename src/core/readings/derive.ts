@@ -22,7 +22,7 @@ function valuesByRow(column: Column): Map<number, number> {
 }
 
 /** The band a value belongs to: a reading below a cut belongs to the band before it. */
-export const bandOf = (value: number, cuts: readonly number[]): number => cuts.filter((cut) => value >= cut).length;
+const bandOf = (value: number, cuts: readonly number[]): number => cuts.filter((cut) => value >= cut).length;
 
 function controlMean(formula: Extract<Formula, { kind: 'percent-of-control' }>, sources: Map<string, Column>): number {
   if (formula.by === null) {

@@ -114,7 +114,7 @@ const subjectOr =
   };
 
 /** What the one group is known by where no column parts the readings. */
-export const wholeGroup = 'all';
+const wholeGroup = 'all';
 
 /** The groups a table names, without looking at their readings. */
 export function groupNames(table: Table, choice: Choice = {}): Pick<Group, 'id' | 'name' | 'unit' | 'colour'>[] {

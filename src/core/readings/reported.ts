@@ -8,7 +8,7 @@ import { readColumn } from './read-column';
 import { type SpreadKind, type Table, columnsOf } from './table';
 
 /** The variance of readings of which a mean, n and a measure of spread were reported. */
-export function varianceFrom(spread: number, kind: SpreadKind, n: number, level: number): number {
+function varianceFrom(spread: number, kind: SpreadKind, n: number, level: number): number {
   demand(spread >= 0, 'A measure of spread cannot be negative.');
   switch (kind) {
     case 'sd':

@@ -35,7 +35,7 @@ const Levels = v.array(
 );
 
 /** A column as it is sent and kept. */
-export const ColumnSchema = v.object({
+const ColumnSchema = v.object({
   id: Id,
   name: Name,
   unit: Unit,
@@ -64,7 +64,7 @@ const columnParts = {
 };
 
 /** What can be said of a table as a whole. */
-export const tableParts = {
+const tableParts = {
   name: v.optional(Name),
   measure: v.optional(Name),
   subject: v.optional(Name),

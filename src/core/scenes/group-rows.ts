@@ -106,7 +106,7 @@ export function groupMarks(group: GroupPart, y: number, names: Answer['rowNames'
 }
 
 /** Everything that must lie within the axis of the measure. */
-export const shownValues = (groups: readonly GroupPart[]): number[] =>
+const shownValues = (groups: readonly GroupPart[]): number[] =>
   groups.flatMap((g) => [
     ...g.readings.used.map((r) => r.value),
     ...g.readings.aside.flatMap((r) => (r.value === undefined ? [] : [r.value])),

@@ -12,7 +12,7 @@ const Line = v.optional(v.pipe(v.number(), v.integer(), v.minValue(0)));
 const Origin = v.pipe(v.string(), v.maxLength(500));
 
 /** An accepted change to a table, with what takes it back. */
-export const TableChange = v.object({
+const TableChange = v.object({
   at: Time,
   by: v.pipe(v.string(), v.maxLength(200)),
   edits: v.array(TableEdit),
@@ -23,7 +23,7 @@ export const TableChange = v.object({
   forgotten: v.optional(v.boolean()),
 });
 
-export const StudyTable = v.object({
+const StudyTable = v.object({
   id: Id,
   table: TableDraft,
   origin: Origin,

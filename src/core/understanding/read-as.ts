@@ -11,7 +11,7 @@ import type { Incoming } from './seen';
 const looked = 600;
 
 /** A table's columns as if they had just come in. */
-export const incomingOf = (table: Table): Incoming[] =>
+const incomingOf = (table: Table): Incoming[] =>
   withoutBeside(table).map((c) => ({ name: c.name, unit: c.unit, cells: c.cells.slice(0, looked) }));
 
 /** The roles columns have when a table is read in a given shape: those that were found for it, else the likeliest. */

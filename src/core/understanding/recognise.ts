@@ -8,7 +8,7 @@ import { partsOf } from './parts';
 import { look } from './seen';
 
 /** Looks at columns, and tells what each would be if every row were a case. */
-export function lookedAt(incoming: readonly Incoming[]): Looked {
+function lookedAt(incoming: readonly Incoming[]): Looked {
   const columns = wholeRows(incoming).map(look);
   return { columns, parts: partsOf(columns), rows: Math.max(0, ...columns.map((c) => c.cells.length)) };
 }

@@ -41,7 +41,7 @@ const edges = new RegExp(
   'iu',
 );
 /** Whether names are one thing at several times: "weight before" and "weight after", "Prewt" and "Postwt". */
-export function areTimesOfOne(names: readonly string[]): boolean {
+function areTimesOfOne(names: readonly string[]): boolean {
   const things = names.map((name) => {
     const found = edges.exec(name.trim());
     return (found?.[1] ?? found?.[2] ?? found?.[3])?.toLowerCase();

@@ -7,7 +7,7 @@ import { nth } from '../numeric/nth';
 const months = 'January February March April May June July August September October November December'.split(' ');
 
 /** The day of an ISO time: "3 March 2026". */
-export const dayOf = (at: string): string =>
+const dayOf = (at: string): string =>
   `${Number(at.slice(8, 10))} ${nth(months, Number(at.slice(5, 7)) - 1)} ${at.slice(0, 4)}`;
 
 /** "on 3 March 2026, before any reading was there, with 16 planned in each group" */

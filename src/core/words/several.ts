@@ -113,7 +113,7 @@ export function followClause(answer: Answer, of: string): string {
 }
 
 /** How the comparisons with a control were judged. */
-export function controlClause(answer: Answer, control: string, each = 'group'): string {
+function controlClause(answer: Answer, control: string, each = 'group'): string {
   const parts = followUpOf(answer);
   if (!parts) return '';
   const { direction, level } = answer.question;

@@ -31,7 +31,7 @@ export function Choice({ name, children }: { name: string; children: ReactNode }
 }
 
 /** A number that is kept when it lies where it may; left empty it may go back to what Divide chooses. */
-export function Measure({
+function Measure({
   label,
   unit = '',
   value,

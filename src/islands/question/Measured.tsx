@@ -32,7 +32,7 @@ interface ColumnProps {
 }
 
 /** One of a few columns; where there is no choice its name stands as plain words. */
-export function ColumnPart({ label, columns, chosen, said, nameOf = called, onPick }: ColumnProps) {
+function ColumnPart({ label, columns, chosen, said, nameOf = called, onPick }: ColumnProps) {
   if (columns.length < 2)
     return <b className="font-semibold">{called(said === undefined ? chosen : { name: said }, 'reading')}</b>;
   return (

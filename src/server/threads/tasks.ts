@@ -21,7 +21,7 @@ import { studyPieces } from '../pieces';
 import { answering, json, parsed, problem } from '../problem';
 
 /** The version of the response; it grows when a field changes its meaning or goes. */
-export const answerVersion = 1;
+const answerVersion = 1;
 
 /** Answers a question from the readings sent with it. @param body the request's body as it came */
 function askedOnce(body: Uint8Array): Response {

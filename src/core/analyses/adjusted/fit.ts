@@ -31,7 +31,7 @@ export interface WithCovariate {
 const mean = (xs: readonly number[]): number => sum(xs) / xs.length;
 
 /** Every reading with its value of the covariate. @throws DomainError in words where there is none to adjust for */
-export function withCovariate(question: Question, table: Table, parts: readonly GroupPart[]): WithCovariate {
+function withCovariate(question: Question, table: Table, parts: readonly GroupPart[]): WithCovariate {
   demand(
     !groupsAreColumns(table, question),
     'Adjusting needs the groups named in a column, and what was measured in another: here each column is a group.',

@@ -17,7 +17,7 @@ const blockedPart = (named: Named): Segment[] => [
   ', ',
 ];
 
-export const isRandom = (question: Question): boolean => choicesOf(question).method === 'mixed-model';
+const isRandom = (question: Question): boolean => choicesOf(question).method === 'mixed-model';
 
 const blockedName = (question: Question): string =>
   isRandom(question) ? mixedModel : 'Analysis of variance with blocks';
