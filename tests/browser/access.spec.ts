@@ -2,6 +2,30 @@ import AxeBuilder from '@axe-core/playwright';
 import { type Page, expect } from '@playwright/test';
 import { fromMenu, test, unfold } from './steps';
 
+/** Words in pictures that do not stand out from their ground: no other tool looks at them. */
+const paleWords = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const parts = (colour: string): number[] => (colour.match(/[\d.]+/g) ?? []).map(Number);
+    const luminance = (colour: string): number => {
+      const [red = 0, green = 0, blue = 0] = parts(colour).map((part) => {
+        const share = part / 255;
+        return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
+      });
+      return 0.2126 * red + 0.7152 * green + 0.0722 * blue;
+    };
+    const ground = (element: Element | null): string => {
+      const colour = element ? getComputedStyle(element).backgroundColor : 'rgb(255, 255, 255)';
+      return element && parts(colour)[3] === 0 ? ground(element.parentElement) : colour;
+    };
+    return [...document.querySelectorAll('svg.chart text')].flatMap((word) => {
+      const [ink, paper] = [luminance(getComputedStyle(word).fill), luminance(ground(word))];
+      const contrast = (Math.max(ink, paper) + 0.05) / (Math.min(ink, paper) + 0.05);
+      // A marker among words is a mark, and large.
+      const least = /^[\p{L}\d]/u.test(word.textContent.trim()) ? 4.5 : 3;
+      return contrast < least ? [`${word.textContent}: ${contrast.toFixed(2)}`] : [];
+    });
+  });
+
 /** What one theme has of the other are its colours: the dark one is looked at for those alone. */
 const violationsIn = (theme: string) => async (page: Page) => {
   const axe = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] });
@@ -10,7 +34,10 @@ const violationsIn = (theme: string) => async (page: Page) => {
       ? axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
       : axe.withRules(['color-contrast', 'link-in-text-block'])
   ).analyze();
-  return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
+  return [
+    ...violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`),
+    ...(await paleWords(page)),
+  ];
 };
 
 for (const theme of ['page', 'night-bench'])

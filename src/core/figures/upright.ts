@@ -236,7 +236,6 @@ export function upright(answer: Answer, style: FigureStyle, given: Upright, leas
         label(series.name, at, value, {
           dx: fontSize * 0.7,
           dy: nth(set, i) - nth(wanted, i) + fontSize * 0.34,
-          ink: series.ink,
           bold: true,
           name: `name-${series.look}`,
         }),

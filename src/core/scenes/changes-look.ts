@@ -123,7 +123,7 @@ export function changesPanel(answer: Answer, { base, by, ratio }: Changes, frame
       }),
       // A name keeps clear of the line of no change.
       ...(lineAt < textWidth(group.name, 13) + 24
-        ? [label(group.name, Infinity, i - 0.5, { dy: 4, anchor: 'end', bold: true, halo: true, ink: look.ink })]
+        ? [label(group.name, Infinity, i - 0.5, { dy: 4, anchor: 'end', bold: true, halo: true })]
         : nameMarks(group.name, group, i - 0.5)),
     ];
   });

@@ -121,7 +121,7 @@ function histogramPanels(answer: Answer, shown: readonly Shown[], frame: Frame):
         bar(there(b.x0, 'end'), 0, there(b.x1, 'end'), b.length, { ink: { group: colour }, tint: 0.5 }),
       ),
       rule(-Infinity, 0, Infinity, 0),
-      label(name, Infinity, Infinity, { dy: 10, anchor: 'end', bold: true, halo: true, ink: { group: colour } }),
+      label(name, Infinity, Infinity, { dy: 10, anchor: 'end', bold: true, halo: true }),
     ],
   }));
 }
