@@ -60,6 +60,11 @@ test('nothing moves by itself while a page comes and comes alive', async ({ page
     const moved = shifts.reduce((all, { value }) => all + value, 0);
     expect(moved, `${address}: ${JSON.stringify(shifts)}`).toBeLessThan(noticed);
   }
+  // In a low window the grid takes the keys without pulling the page up.
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(pages.find((address) => address.includes('/readings/')) ?? '');
+  await expect(page.getByRole('grid')).toBeFocused();
+  expect(await page.evaluate(() => window.scrollY)).toBe(0);
   // What the test goes by is there: a line put above everything is told of.
   const seen = await page.evaluate(async () => {
     const before = window.shifts.length;

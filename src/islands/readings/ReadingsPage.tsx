@@ -77,7 +77,8 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
 
   useEffect(() => guardUnsaved(store), [store]);
   useEffect(() => followTable(store), [store]);
-  useEffect(() => gridRef.current?.focus(), [file]);
+  // Where the window is low the page stays at its top.
+  useEffect(() => gridRef.current?.focus({ preventScroll: true }), [file]);
 
   const edit = (edits: TableEdit[]): boolean => {
     const refused = store.edit(edits);
