@@ -63,7 +63,7 @@ describe('group colours', () => {
   it('are the same in the style sheet', () => {
     const css = readFileSync(new URL('../../src/styles/global.css', import.meta.url), 'utf8');
     const block = (start: string) => css.slice(css.indexOf(start), css.indexOf('}', css.indexOf(start)));
-    const root = block(':root {');
+    const root = block(':root,');
     groupColours.page.forEach((c, i) => {
       expect(root).to.include(`--group-${i}: light-dark(${c}, ${groupColours.night[i] ?? ''});`);
     });
