@@ -72,8 +72,20 @@ export function sizesOf(places: Int32Array, count: number): Int32Array {
   return sizes;
 }
 
-/** How many names one column has, and how many of them stand beside more than one name of another; empty cells count for neither. */
-export function standing(inner: readonly string[], outer: readonly string[]): { names: number; several: number } {
+/** How many names a column has beside another, and how many of them stand beside more than one name of it. */
+interface Standing {
+  names: number;
+  several: number;
+}
+
+const knownStandings = new WeakMap<readonly string[], WeakMap<readonly string[], Standing>>();
+
+/** How the names of one column stand beside those of another, empty cells counting for neither; found once for two lists of cells. */
+export function standing(inner: readonly string[], outer: readonly string[]): Standing {
+  const beside = knownStandings.get(inner) ?? new WeakMap<readonly string[], Standing>();
+  knownStandings.set(inner, beside);
+  const before = beside.get(outer);
+  if (before) return before;
   const [named, homes] = [placesOf(inner), placesOf(outer).of];
   const home = new Int32Array(named.names.length).fill(-1);
   const several = new Uint8Array(named.names.length);
@@ -83,5 +95,7 @@ export function standing(inner: readonly string[], outer: readonly string[]): { 
     if (home[name] === -1) home[name] = at;
     else if (home[name] !== at) several[name] = 1;
   }
-  return { names: home.filter((at) => at >= 0).length, several: several.filter((is) => is === 1).length };
+  const found = { names: home.filter((at) => at >= 0).length, several: several.filter((is) => is === 1).length };
+  beside.set(outer, found);
+  return found;
 }

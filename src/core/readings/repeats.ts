@@ -129,6 +129,9 @@ export function repeatsOf(raw: Table, choice: Choice = {}, within?: readonly str
   return remembered(raw, ['groups', measure?.id, by?.id, within], (table) => groupCells(table, choice, within));
 }
 
-/** How often they come back in each cell of two factors; undefined also where there are no two factors. */
-export const repeatsInCells = (raw: Table, { measure, by, by2 }: FactorChoice): Repeats | undefined =>
-  remembered(raw, ['cells', measure, by, by2], (table) => factorCells(table, { measure, by, by2 }));
+/** How often they come back in each cell of two factors, whichever is named first; undefined also where there are no two factors. */
+export function repeatsInCells(raw: Table, choice: FactorChoice): Repeats | undefined {
+  const { measure } = chosenColumns(raw, choice);
+  const factors = factorColumns(raw, choice).map((c) => c?.id);
+  return remembered(raw, ['cells', measure?.id, ...factors.sort()], (table) => factorCells(table, choice));
+}

@@ -3,12 +3,14 @@ import { repeatsUnder } from '../../core/question/counting';
 import { firstQuestion } from '../../core/question/first';
 import { derivedColumn, withDerived } from '../../core/readings/derive';
 import { doubtsOf } from '../../core/readings/doubtful';
+import { likeliestOutcome } from '../../core/understanding/likeliest';
 import { doubtFinders } from '../../core/understanding/doubts/open-doubts';
 import { groupsOf } from '../../core/readings/groups';
 import { levelsOf } from '../../core/readings/levels';
-import { placesOf } from '../../core/readings/places';
+import { placesOf, standing } from '../../core/readings/places';
 import { readColumn } from '../../core/readings/read-column';
-import { type Column, type Table } from '../../core/readings/table';
+import { repeatsOf } from '../../core/readings/repeats';
+import { type Column, type Table, columnsOf, isMeasured } from '../../core/readings/table';
 import { stepBack } from '../shared/give-way';
 
 /** Cells that are read within a frame. */
@@ -16,14 +18,27 @@ const few = 20_000;
 
 /** Looks at a column as the notes and heads around the grid do; what is found is remembered by the column. */
 async function read(column: Column): Promise<void> {
-  if (column.role === 'group' || column.role === 'subject') levelsOf(column);
-  else if (column.role === 'label') placesOf(column.cells);
-  else {
+  if (!isMeasured(column.role)) {
+    placesOf(column.cells);
+    await stepBack();
+    if (column.role !== 'label') levelsOf(column);
+  } else {
     readColumn(column);
     await stepBack();
     doubtsOf(column);
   }
   await stepBack();
+}
+
+/** What the notes ask of the subjects by one column of groups after the other, so that no turn has to find it of all. */
+function subjectsBy(table: Table): (() => unknown)[] {
+  const [subject] = columnsOf(table, 'subject');
+  if (!subject || table.shape !== 'rows') return [];
+  const measure = likeliestOutcome(table)?.id;
+  return columnsOf(table, 'group').flatMap((by) => [
+    () => standing(subject.cells, by.cells),
+    () => repeatsOf(table, { measure, by: by.id }),
+  ]);
 }
 
 /** How often subjects come back under the question a table raises. */
@@ -52,7 +67,7 @@ export function useRead(table: Table): Table | undefined {
       }
       const derived = withDerived(table);
       // What is unclear, and what can be asked, is looked for while nobody waits; the notes find it done.
-      for (const find of [...doubtFinders, groupsOf, firstQuestion, firstRepeats]) {
+      for (const find of [...subjectsBy(derived), groupsOf, firstQuestion, firstRepeats, ...doubtFinders]) {
         find(derived);
         await stepBack();
         if (left) return;
