@@ -1,6 +1,6 @@
 import { useStore } from '@nanostores/react';
 import { Columns2, ImagePlus, Rows3 } from 'lucide-react';
-import { type ReactNode, lazy, useEffect, useState } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
 import type { PointedAt } from '../../charts/DrawingView';
 import type { Answer } from '../../core/answer/answer';
 import { rangesOver } from '../../core/answering/many';
@@ -18,7 +18,7 @@ import { SaveState } from '../shared/SaveState';
 import { type Packed } from '../../formats/wire';
 import type { Kept } from '../shared/fetch-table';
 import { followTable, guardUnsaved, tableStore } from '../shared/table-store';
-import { WhenLive } from '../shared/WhenLive';
+import { later } from '../shared/later';
 import { WithTable } from '../shared/WithTable';
 import { AnswerTables, HeadlineBand } from './AnswerPart';
 import { Ask } from './Ask';
@@ -42,7 +42,7 @@ import { RefusedNotice } from '../shared/RefusedNotice';
 import { NewerElsewhere } from '../shared/NewerElsewhere';
 import PointedReading from './PointedReading';
 
-const WhichDiffer = lazy(() => import('./WhichDiffer'));
+const WhichDiffer = later(() => import('./WhichDiffer'));
 
 /** One of the parts of a question's page, its name hung in the margin. */
 function Part({ name, children }: { name: string; children: ReactNode }) {
@@ -193,18 +193,16 @@ function Page({ study, asked, readings, planned }: Omit<Props, 'kept'> & { readi
             <div className="space-y-5 overflow-x-auto">
               <AnswerTables answer={shown} />
               {comparison?.follow && (
-                <WhenLive>
-                  <WhichDiffer
-                    answer={shown}
-                    comparison={comparison}
-                    sorted={sorted}
-                    onSort={setSorted}
-                    chosen={chosen}
-                    onChoose={setChosen}
-                    asked={question}
-                    onChange={change}
-                  />
-                </WhenLive>
+                <WhichDiffer
+                  answer={shown}
+                  comparison={comparison}
+                  sorted={sorted}
+                  onSort={setSorted}
+                  chosen={chosen}
+                  onChoose={setChosen}
+                  asked={question}
+                  onChange={change}
+                />
               )}
             </div>
           </Part>

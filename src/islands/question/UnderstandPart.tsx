@@ -1,4 +1,4 @@
-import { lazy, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Comparison } from '../../core/answer/comparison';
 import { chancesOf } from '../../core/answering/chance';
@@ -8,11 +8,10 @@ import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import { decisionOf, pOf } from '../../core/telling/decision';
 import { hypotheses } from '../../core/telling/hypotheses';
+import { later } from '../shared/later';
 
-import { WhenLive } from '../shared/WhenLive';
-
-const Chance = lazy(() => import('./Chance'));
-const Understood = lazy(() => import('./Understood'));
+const Chance = later(() => import('./Chance'));
+const Understood = later(() => import('./Understood'));
 
 interface Props {
   answer: Answer;
@@ -25,6 +24,8 @@ interface Props {
 
 /** The parts of it. */
 type What = 'levels' | 'hypotheses' | 'decision' | 'working' | 'chance';
+
+const working = <p className="text-sm text-muted">Working it out …</p>;
 
 /** A part that is opened by hand, and fetched and built only then. */
 function Opened({
@@ -50,13 +51,11 @@ function Opened({
       </summary>
       {open && (
         <div className="py-2">
-          <WhenLive meanwhile={<p className="text-sm text-muted">Working it out …</p>}>
-            {what === 'chance' ? (
-              <Chance answer={rest.answer} onChange={rest.onChange} />
-            ) : (
-              <Understood what={what} {...rest} />
-            )}
-          </WhenLive>
+          {what === 'chance' ? (
+            <Chance answer={rest.answer} onChange={rest.onChange} meanwhile={working} />
+          ) : (
+            <Understood what={what} {...rest} meanwhile={working} />
+          )}
         </div>
       )}
     </details>

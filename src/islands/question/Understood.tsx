@@ -1,5 +1,5 @@
 /** What is behind the parts one opens: loaded with them, not with the page. */
-import { Suspense, lazy, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { DrawingView } from '../../charts/DrawingView';
 import { layout } from '../../charts/layout';
 import type { Answer } from '../../core/answer/answer';
@@ -17,16 +17,15 @@ import { decisionOf, pOf } from '../../core/telling/decision';
 import { directionsTable } from '../../core/telling/directions';
 import { equivalenceHypotheses, hypotheses } from '../../core/telling/hypotheses';
 import { fixed, significant } from '../../core/words/numbers';
+import { later } from '../shared/later';
 import { ResultTableView } from '../shared/ResultTableView';
 import { CopyButton } from '../shared/CopyButton';
 import { Choose } from '../kit/Parts';
 
-const Formula = lazy(() => import('./Formula'));
+const Formula = later(() => import('./Formula'));
 
 const Tex = ({ tex }: { tex: string }) => (
-  <Suspense fallback={<code className="text-[13px] text-muted">…</code>}>
-    <Formula tex={tex} />
-  </Suspense>
+  <Formula tex={tex} meanwhile={<code className="text-[13px] text-muted">…</code>} />
 );
 
 /** The reference distribution: rejection region, critical values, statistic; pointing at a place reads its tails. */

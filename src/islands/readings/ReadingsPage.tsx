@@ -1,7 +1,7 @@
 import { ArrowDown } from 'lucide-react';
 import { useStore } from '@nanostores/react';
 import { nanoid } from 'nanoid';
-import { Suspense, lazy, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { attempt } from '../../core/numeric/domain-error';
 import { random } from '../../core/numeric/random';
 import { blindEdits, isBlind, revealEdits } from '../../core/readings/blind';
@@ -22,6 +22,7 @@ import { keepPicked } from '../shared/picked-rows';
 import { RefusedNotice } from '../shared/RefusedNotice';
 import { type Packed } from '../../formats/wire';
 import type { Kept } from '../shared/fetch-table';
+import { later } from '../shared/later';
 import { followTable, guardUnsaved, tableStore } from '../shared/table-store';
 import { WithTable } from '../shared/WithTable';
 import { ActionBar } from '../kit/ActionBar';
@@ -46,7 +47,7 @@ import { useRead } from './use-read';
 import DescribePanel from './DescribePanel';
 import { useStepKeys } from './step-keys';
 
-const ImportPanel = lazy(() => import('../import/ImportPanel'));
+const ImportPanel = later(() => import('../import/ImportPanel'));
 
 function Readings({ study, kept }: { study: string; kept: Kept }) {
   const [store] = useState(() => tableStore(kept));
@@ -330,9 +331,7 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
         {picker.field}
         <RefusedNotice store={store} />
         {file ? (
-          <Suspense>
-            <ImportPanel file={file} study={study} onTaken={taken} onLeave={() => setFile(undefined)} />
-          </Suspense>
+          <ImportPanel file={file} study={study} onTaken={taken} onLeave={() => setFile(undefined)} />
         ) : (
           <>
             {sentence}

@@ -1,6 +1,6 @@
 import { listed } from '../../core/words/sentences';
 import { Copy, FolderOpen, Pencil, Trash2 } from 'lucide-react';
-import { type SubmitEvent, Suspense, lazy, useEffect, useState } from 'react';
+import { type SubmitEvent, useEffect, useState } from 'react';
 import { blockFromClipboard, blockToText } from '../../formats/clipboard';
 import { useFileDrop, useFilePicker } from '../import/FileDrop';
 import { useFocusBack } from '../kit/focus-back';
@@ -8,10 +8,11 @@ import { IconButton } from '../kit/IconButton';
 import { tell, untell } from '../kit/tell';
 import { Refused, inWords, send } from '../shared/api';
 import { followStudy } from '../shared/changes';
+import { later } from '../shared/later';
 import { Backup } from './Backup';
 import { type DeletedStudy, DeletedStudies } from './DeletedStudies';
 
-const ImportPanel = lazy(() => import('../import/ImportPanel'));
+const ImportPanel = later(() => import('../import/ImportPanel'));
 
 /** A study's line on the shelf. */
 interface Line {
@@ -163,9 +164,7 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
     return (
       <div className="flex h-[calc(100vh-8rem)] flex-col">
         <h1 className="pb-3 text-3xl">A new study</h1>
-        <Suspense>
-          <ImportPanel file={file} study={undefined} onTaken={open} onLeave={() => setFile(undefined)} />
-        </Suspense>
+        <ImportPanel file={file} study={undefined} onTaken={open} onLeave={() => setFile(undefined)} />
       </div>
     );
   return (
