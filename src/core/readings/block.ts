@@ -88,9 +88,12 @@ export const areaName = (a: Area): string =>
   `${placeLetters(a.left)}${a.top + 1} to ${placeLetters(a.right)}${a.bottom + 1}`;
 
 /** The cells of an area, made rectangular. */
-export const cut = (rows: readonly (readonly string[])[], a: Area): string[][] =>
-  rows.slice(a.top, a.bottom + 1).map((row) => {
-    const cells = row.slice(a.left, a.right + 1);
-    while (cells.length < a.right - a.left + 1) cells.push('');
+export function cut(rows: readonly (readonly string[])[], { top, left, bottom, right }: Area): (readonly string[])[] {
+  const width = right - left + 1;
+  return rows.slice(top, bottom + 1).map((row) => {
+    if (left === 0 && row.length === width) return row;
+    const cells = row.slice(left, right + 1);
+    while (cells.length < width) cells.push('');
     return cells;
   });
+}
