@@ -35,10 +35,19 @@ const besideServer = {
   },
 };
 
+/** Islands that wait for the first painting. */
+const painted = {
+  name: 'when-painted',
+  hooks: {
+    'astro:config:setup': ({ addClientDirective }) =>
+      addClientDirective({ name: 'painted', entrypoint: here('./src/islands/painted.ts') }),
+  },
+};
+
 export default defineConfig({
   output: 'server',
   adapter: node({ mode: 'standalone' }),
-  integrations: [react(), licencesBeside, besideServer],
+  integrations: [react(), painted, licencesBeside, besideServer],
   devToolbar: { enabled: false },
   // The middleware compares origin and host itself, for every request and not for forms only.
   security: { checkOrigin: false },
