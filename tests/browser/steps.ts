@@ -3,7 +3,8 @@ import { type Page, type WebError, expect, test as base } from '@playwright/test
 
 /** Once a page has come it is waited for until it listens: what the server draws can be seen a moment before. */
 function patient(page: Page): void {
-  const heard = () => page.waitForFunction(() => document.querySelector('astro-island[ssr], main [inert]') === null);
+  const heard = () =>
+    page.waitForFunction(() => document.querySelector('astro-island[ssr], main [inert], nav [inert]') === null);
   for (const way of ['goto', 'reload', 'waitForURL'] as const) {
     const come = page[way].bind(page) as (...given: unknown[]) => Promise<unknown>;
     Object.assign(page, {

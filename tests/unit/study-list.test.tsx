@@ -1,6 +1,7 @@
 import { closeDocument, openDocument } from './dom';
 import { cleanup, fireEvent, render, waitFor } from '@testing-library/react';
 import { expect } from 'chai';
+import { renderToString } from 'react-dom/server';
 import { CommandLine } from '../../src/islands/command/CommandLine';
 import { foldsFrom, foldsText } from '../../src/core/study/folds';
 import { Spine } from '../../src/islands/shared/Spine';
@@ -46,6 +47,21 @@ describe('the list of a study', () => {
     fireEvent.keyDown(screen.getByRole('link', { name: 'spread' }), { key: 'ArrowUp' });
     fireEvent.keyDown(screen.getByRole('link', { name: 'with the control' }), { key: 'ArrowUp', altKey: true });
     expect(sent.length).to.equal(1);
+  });
+
+  it('has its links lead on as the server draws it, and what is typed or pressed wait until it is heard', () => {
+    const many = lists.questions.flatMap((q) => Array.from({ length: 9 }, (_, k) => ({ ...q, id: `${q.id}-${k}` })));
+    const spine = (
+      <Spine study="s" start={{ ...lists, questions: many }} current="q0-0" folded={foldsFrom(undefined)} />
+    );
+    const place = document.createElement('nav');
+    place.innerHTML = renderToString(spine);
+    const deaf = (of: string) => [...place.querySelectorAll(of)].map((e) => e.closest('[inert]') !== null);
+    expect(deaf('a')).to.have.length.above(10).and.to.not.include(true);
+    expect(deaf('input, button')).to.have.length.above(3).and.to.not.include(false);
+    render(spine, { container: document.body.appendChild(place), hydrate: true });
+    expect(deaf('input, button')).to.not.include(true);
+    place.remove();
   });
 
   it('says when the order could not be kept', async () => {

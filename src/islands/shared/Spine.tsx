@@ -12,6 +12,7 @@ import { tell } from '../kit/tell';
 import { inWords, send } from './api';
 import { $benchLinks } from './bench-links';
 import { followStudy } from './changes';
+import { useLive } from './Live';
 import { useFolds } from './use-folds';
 
 /** More entries than this are folded under their tables, and can be looked for. */
@@ -57,6 +58,7 @@ function Twig({
   onMove?: ((from: number, to: number) => void) | undefined;
 }) {
   const { entry, of, under } = branch;
+  const live = useLive();
   const named = (id: string) => under.find((b) => b.entry.id === id);
   return (
     <li
@@ -71,6 +73,7 @@ function Twig({
           <button
             type="button"
             className="tiny-button"
+            inert={!live}
             aria-expanded={open}
             aria-label={`What is asked of ${entry.label}`}
             onClick={() => onFold(!open)}
@@ -126,6 +129,8 @@ export function Spine({
 }) {
   const [lists, setLists] = useState(start);
   const links = useStore($benchLinks);
+  // Links lead on at once; what is typed or pressed has to be heard.
+  const live = useLive();
   const [typed, setTyped] = useState('');
   // On a narrow screen the list is drawn out when it is wanted.
   const [drawn, setDrawn] = useState(false);
@@ -166,6 +171,7 @@ export function Spine({
       <button
         type="button"
         className="plain-button min-[801px]:hidden"
+        inert={!live}
         aria-expanded={drawn}
         aria-controls="spine"
         onClick={() => setDrawn(!drawn)}
@@ -176,10 +182,12 @@ export function Spine({
         <section className="mb-3">
           <h2 className="part-of-page flex items-center">
             <span className="grow">Readings</span>
-            <IconButton name="New readings" icon={Plus} size={14} className="tiny-button" onClick={begin} />
+            <span inert={!live}>
+              <IconButton name="New readings" icon={Plus} size={14} className="tiny-button" onClick={begin} />
+            </span>
           </h2>
           {long && (
-            <p className="mb-1 flex items-center gap-2">
+            <p className="mb-1 flex items-center gap-2" inert={!live}>
               <input
                 className="part min-w-0 grow text-left"
                 type="search"
