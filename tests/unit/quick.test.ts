@@ -1,7 +1,7 @@
 /** What was made quick gives what the plain way gives. */
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { isLight } from '../../src/core/answering/weight';
+import { isLight, isQuick } from '../../src/core/answering/weight';
 import { conditionRankSums, groupRankSums } from '../../src/core/distributions/counted-ranks';
 import { dunnettTail, dunnettUpper } from '../../src/core/distributions/dunnett';
 import { hypergeometric } from '../../src/core/distributions/hypergeometric';
@@ -23,7 +23,7 @@ import { repeatedMeasures } from '../../src/core/procedures/repeated-measures';
 import { withinRest } from '../../src/core/procedures/subject-rows';
 import { twoWayAnova, unexplained } from '../../src/core/procedures/two-way-anova';
 import { questionOf } from '../../src/core/question/question';
-import { emptyColumn, tableOf } from '../../src/core/readings/table';
+import { type Column, emptyColumn, tableOf } from '../../src/core/readings/table';
 import { leastSquares } from '../reference/least-squares';
 
 const { normal, below } = random(31);
@@ -248,6 +248,44 @@ describe('work that may take long', () => {
     expect(isLight(two, table(50_000))).to.equal(false);
     expect(isLight({ ...two, method: 'shuffle' }, table(100))).to.equal(true);
     expect(isLight({ ...two, method: 'shuffle' }, table(1000))).to.equal(false);
+  });
+
+  it('is also a fit of many means to few readings, in rows and in columns', () => {
+    const of = (id: string, role: Column['role'], cells: string[]) => ({ ...emptyColumn(id, id, '', role), cells });
+    const wide = (count: number) =>
+      tableOf(Array.from({ length: count }, (_, i) => of(`c${i}`, 'measure', ['1', '2'])));
+    const several = questionOf('several', { method: 'likelihood' });
+    expect(isQuick(several, wide(6))).to.equal(true);
+    expect(isQuick(several, wide(14))).to.equal(false);
+    expect(isQuick({ ...several, method: 'means' }, wide(14))).to.equal(true);
+    const long = (weeks: number) => {
+      const rows = Array.from({ length: 4 * weeks }, (_, i) => i);
+      return tableOf(
+        [
+          of(
+            'line',
+            'subject',
+            rows.map((i) => `L${Math.floor(i / weeks)}`),
+          ),
+          of(
+            'lamp',
+            'group',
+            rows.map((i) => (i < 2 * weeks ? 'red' : 'white')),
+          ),
+          of(
+            'week',
+            'group',
+            rows.map((i) => `week ${i % weeks}`),
+          ),
+          of('length', 'measure', rows.map(String)),
+        ],
+        { shape: 'rows' },
+      );
+    };
+    const mixed = questionOf('mixed', { by: 'lamp', by2: 'week', method: 'mixed-model' });
+    expect(isQuick(mixed, long(4))).to.equal(true);
+    expect(isQuick(mixed, long(12))).to.equal(false);
+    expect(isLight(mixed, long(12))).to.equal(true);
   });
 
   it('arrangements lists of any length, every value once', () => {

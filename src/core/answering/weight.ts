@@ -1,8 +1,12 @@
 /** Whether an answer is worked out within a frame, or takes a worker of its own. */
+import { kindOf } from '../question/asking';
 import { choicesOf } from '../question/choices';
 import { analysisOf } from '../analyses/registry';
 import type { Question } from '../question/question';
-import type { Table } from '../readings/table';
+import { factorColumns } from '../readings/factors';
+import { columnsAreGroups, groupNames } from '../readings/groups';
+import { levelsOf } from '../readings/levels';
+import { type Table, columnsOf } from '../readings/table';
 
 /** Cells up to which a test without counting or permuting takes less than a frame or two. */
 const fewCells = 12_000;
@@ -15,4 +19,22 @@ export function isLight(question: Question, table: Table): boolean {
   const { method } = choicesOf(question);
   const counted = method === 'shuffle' || (method === 'exact' && analysisOf(question).permuted !== undefined);
   return cells <= (counted ? fewPermuted : fewCells);
+}
+
+/** Means up to which a fit that goes round and round takes less than a frame or two. */
+const fewFitted = 10;
+
+/** How many means a question compares. */
+function meansIn(question: Question, table: Table): number {
+  if (kindOf[question.design] !== 'factors') return groupNames(table, question).length;
+  const [first, second] = factorColumns(table, question);
+  const rows = first ? levelsOf(first).length : 1;
+  return rows * (columnsAreGroups(table) ? columnsOf(table, 'measure').length : second ? levelsOf(second).length : 1);
+}
+
+/** Whether it is light, and no fit of so many means that even few readings take long. */
+export function isQuick(question: Question, table: Table): boolean {
+  const { method } = choicesOf(question);
+  const fitted = method === 'mixed-model' || method === 'likelihood';
+  return isLight(question, table) && (!fitted || meansIn(question, table) <= fewFitted);
 }

@@ -1,7 +1,7 @@
 import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import { type DrawnPlate, drawnPlate } from '../../charts/drawn-plate';
 import { answer } from '../../core/answering/answer';
-import { isLight } from '../../core/answering/weight';
+import { isQuick } from '../../core/answering/weight';
 import type { FigureStyle } from '../../core/figures/figure-style';
 import type { PlatePart } from '../../core/figures/plate';
 import type { Question } from '../../core/question/question';
@@ -92,7 +92,7 @@ export function usePanels(
     });
     return beside.length === wanted.length ? [{ label: '', style, question, table }, ...beside] : undefined;
   }, [ids, wanted, tables, style, question, table]);
-  const light = panels?.every((panel) => isLight(panel.question, panel.table));
+  const light = panels?.every((panel) => isQuick(panel.question, panel.table));
   const here = useMemo(() => (panels && light ? drawnHere(panels) : undefined), [panels, light]);
 
   const desk = useRef<Desk | undefined>(undefined);

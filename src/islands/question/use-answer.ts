@@ -1,7 +1,7 @@
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { answer } from '../../core/answering/answer';
 import type { Answer } from '../../core/answer/answer';
-import { isLight } from '../../core/answering/weight';
+import { isQuick } from '../../core/answering/weight';
 import type { Outcome } from '../../core/numeric/domain-error';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
@@ -38,7 +38,7 @@ const fault: Outcome<Answer> = {
  * @param meanwhile whether the groups are to be described first, to be shown while the test runs
  */
 export function useAnswer(question: Question, table: Table, meanwhile = false): Answering {
-  const light = isLight(question, table);
+  const light = isQuick(question, table);
   const here = useMemo(() => (light ? answer(question, table) : undefined), [light, question, table]);
   const [there, setThere] = useState<Made>();
   const [before, setBefore] = useState<Made>();
