@@ -1,7 +1,7 @@
 import { closeDocument, openDocument } from './dom';
 import { expect } from 'chai';
 import { loosely } from '../../src/core/words/text';
-import { cleanup, fireEvent, render, within } from '@testing-library/react';
+import { cleanup, fireEvent, render, waitFor, within } from '@testing-library/react';
 import { createElement } from 'react';
 import { answer } from '../../src/core/answering/answer';
 import type { Answer } from '../../src/core/answer/answer';
@@ -118,7 +118,7 @@ describe('the same question under other methods, on the page', () => {
   after(closeDocument);
   afterEach(cleanup);
 
-  it('stands in a line each: intervals that differ are printed apart, and a click takes the method', () => {
+  it('stands in a line each: intervals that differ are printed apart, and a click takes the method', async () => {
     Object.assign(globalThis, {
       IntersectionObserver: class {
         observe = (): void => undefined;
@@ -135,7 +135,8 @@ describe('the same question under other methods, on the page', () => {
         onChange: (next: Question) => taken.push(next),
       }),
     );
-    const rows = page.getAllByTestId('other-methods-row');
+    expect(page.container.textContent).to.contain('Working them out');
+    const rows = await page.findAllByTestId('other-methods-row');
     const intervals = rows.map((row) => row.querySelectorAll('td')[1]?.textContent ?? '');
     expect(rows).to.have.length(5);
     const { comparison: welch } = answered({ ...question, spread: 'separate' });
@@ -146,6 +147,19 @@ describe('the same question under other methods, on the page', () => {
     expect(rows[4]?.textContent).to.match(/of logarithms.* times/);
     fireEvent.click(within(rows[2] ?? page.container).getByRole('button', { name: 'Mann–Whitney test' }));
     expect(taken[0]?.method).to.equal('ranks');
+    const told = () => page.getAllByTestId('other-methods-row').map((row) => row.textContent);
+    const before = told();
+    // Asked otherwise, the ones before stand until those are there: nothing jumps.
+    page.rerender(
+      createElement(AlternativeMethods, {
+        axis: undefined,
+        question: { ...question, level: 0.9 },
+        table: lamps,
+        onChange: () => undefined,
+      }),
+    );
+    expect(told()).to.deep.equal(before);
+    await waitFor(() => expect(told()).to.not.deep.equal(before));
     Reflect.deleteProperty(globalThis, 'IntersectionObserver');
   });
 });

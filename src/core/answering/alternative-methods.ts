@@ -48,8 +48,8 @@ function withRatios(
   ];
 }
 
-/** What the answer would be under each reasonable method, the chosen one among them. */
-export function alternativeMethods(question: Question, table: Table): AlternativeMethod[] {
+/** The answer under one reasonable method after the other, the chosen one among them: each is worked out when it is asked for. */
+export function* eachMethod(question: Question, table: Table): Generator<AlternativeMethod> {
   const settled = answer(question, table, true);
   const now = choicesOf(settled.ok ? settled.value.question : question);
   const { alternatives } = analysisOf(question);
@@ -63,10 +63,10 @@ export function alternativeMethods(question: Question, table: Table): Alternativ
     ways.filter((way) => ofLimits(way, limited)),
     settled.ok && isPositive(settled.value),
   );
-  return patches.map((patch): AlternativeMethod => {
+  for (const patch of patches) {
     const asked = { ...question, ...patch };
     const then = choicesOf(asked);
-    return {
+    yield {
       asked,
       patch,
       chosen:
@@ -80,5 +80,10 @@ export function alternativeMethods(question: Question, table: Table): Alternativ
         (then.method !== 'means' || then.sphericity === now.sphericity),
       found: answer(asked, table),
     };
-  });
+  }
 }
+
+/** What the answer would be under each of them. */
+export const alternativeMethods = (question: Question, table: Table): AlternativeMethod[] => [
+  ...eachMethod(question, table),
+];

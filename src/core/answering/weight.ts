@@ -21,8 +21,8 @@ export function isLight(question: Question, table: Table): boolean {
   return cells <= (counted ? fewPermuted : fewCells);
 }
 
-/** Means up to which a fit that goes round and round takes less than a frame or two. */
-const fewFitted = 10;
+/** Means up to which a fit that goes round and round, or every method there is, takes less than a frame or two. */
+const fewMeans = 10;
 
 /** How many means a question compares. */
 function meansIn(question: Question, table: Table): number {
@@ -32,9 +32,12 @@ function meansIn(question: Question, table: Table): number {
   return rows * (columnsAreGroups(table) ? columnsOf(table, 'measure').length : second ? levelsOf(second).length : 1);
 }
 
+/** Whether so few means are compared that what is done to each pair of them takes no time. */
+export const comparesFewMeans = (question: Question, table: Table): boolean => meansIn(question, table) <= fewMeans;
+
 /** Whether it is light, and no fit of so many means that even few readings take long. */
 export function isQuick(question: Question, table: Table): boolean {
   const { method } = choicesOf(question);
   const fitted = method === 'mixed-model' || method === 'likelihood';
-  return isLight(question, table) && (!fitted || meansIn(question, table) <= fewFitted);
+  return isLight(question, table) && (!fitted || comparesFewMeans(question, table));
 }
