@@ -145,6 +145,8 @@ describe('the same question under other methods, on the page', () => {
     expect(intervals[0]).to.not.equal(intervals[1]);
     expect(rows.map((row) => row.textContent.includes('chosen'))).to.deep.equal([true, false, false, false, false]);
     expect(rows[4]?.textContent).to.match(/of logarithms.* times/);
+    // A button lays out what it holds side by side: a name in several pieces would be torn apart.
+    for (const button of page.getAllByRole('button', { name: /test/ })) expect(button.childNodes).to.have.length(1);
     fireEvent.click(within(rows[2] ?? page.container).getByRole('button', { name: 'Mann–Whitney test' }));
     expect(taken[0]?.method).to.equal('ranks');
     const told = () => page.getAllByTestId('other-methods-row').map((row) => row.textContent);

@@ -47,7 +47,10 @@ export function AlternativeMethods({ question, table, axis, onChange }: Props) {
                   className="plain-button text-left"
                   onClick={() => onChange({ ...question, ...other?.patch })}
                 >
-                  <RichText text={row.head} />
+                  {/* One part of the button, or its words would stand in columns. */}
+                  <span>
+                    <RichText text={row.head} />
+                  </span>
                 </button>
               </Hint>
             );
