@@ -1,6 +1,6 @@
 /** What each design's answer costs at a size: tables made anew for every run, so that nothing is remembered. */
 import { answer } from '../src/core/answering/answer';
-import { alternativeMethods } from '../src/core/answering/alternative-methods';
+import { eachMethod } from '../src/core/answering/alternative-methods';
 import { random } from '../src/core/numeric/random';
 import { type Question, questionOf } from '../src/core/question/question';
 import { type Column, type Role, type Table, emptyColumn, tableOf } from '../src/core/readings/table';
@@ -61,7 +61,7 @@ export const afresh = (table: Table): Table => ({ ...table, columns: table.colum
 export const asked = (question: Question, table: Table) => answer(question, afresh(table));
 export const otherMethods = (n: number): (() => unknown) => {
   const table = wide(n, 2);
-  return () => alternativeMethods(questionOf('two-groups', two), afresh(table));
+  return () => [...eachMethod(questionOf('two-groups', two), afresh(table))];
 };
 
 /** A hundred thousand readings under each model: in five thousand samples of different sizes, in blocks, with a covariate. */

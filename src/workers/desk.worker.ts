@@ -6,7 +6,7 @@ import { expose } from 'comlink';
 import { type DrawnPlate, drawnPlate } from '../charts/drawn-plate';
 import { answer, described } from '../core/answering/answer';
 import type { Answer } from '../core/answer/answer';
-import { type AlternativeMethod, alternativeMethods } from '../core/answering/alternative-methods';
+import { type Beside, type BesideName, eachBeside } from '../core/answering/asked-beside';
 import type { FigureStyle } from '../core/figures/figure-style';
 import { type Outcome, DomainError } from '../core/numeric/domain-error';
 import type { Question } from '../core/question/question';
@@ -62,7 +62,8 @@ const calls = {
     });
     return first && others.length === shown.length - 1 ? pack(drawnPlate(first, others)) : undefined;
   },
-  others: (question: Question): Packed<AlternativeMethod[]> => pack(alternativeMethods(question, table())),
+  beside: <K extends BesideName>(name: K, question: Question): Packed<Beside<K>[]> =>
+    pack([...eachBeside(name, question, table())]),
   /** A view of the answer of this number; undefined where others were made since. */
   view: <K extends ViewName>(of: number, name: K, rest: ViewArguments<K>): Packed<ViewOf<K>> | undefined => {
     const answered = made.get(of);

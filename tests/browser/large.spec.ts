@@ -68,6 +68,29 @@ test('a long answer can be stopped, shows what it is about meanwhile, and can be
   expect(together?.[2]).toMatch(/Coir.*60000.*24\.9/);
 });
 
+test('what is asked beside a large question is there as beside a small one', async ({ page, post }) => {
+  const study = await post('/api/studies', { title: 'Beside' });
+  const table = largeTable('Lines', 20_000);
+  const id = await post(`/api/studies/${study}/tables`, { table, origin: 'typed' });
+  const asked = await post('/api/questions', { table: id, question: twoGroups });
+  await page.goto(`/studies/${study}/questions/${asked}`);
+  await page.getByText('The interval at other levels').click();
+  await expect(page.getByTestId('levels').getByRole('img')).toHaveAttribute('aria-label', /80.% .*; 95.% .*; 99.% /);
+  await page.locator('summary', { hasText: 'The hypotheses' }).click();
+  // Both groups have the same readings, put in another order: as much speaks for either side.
+  await expect(page.getByTestId('directions').locator('tbody td')).toHaveText([/> 0.999/, '0.50', '0.50']);
+
+  // Without an answer, what could be asked instead is offered, and taken.
+  const [coir, jute] = table.columns;
+  const zero = { ...table, columns: [{ ...coir, cells: ['0', ...(coir?.cells.slice(1) ?? [])] }, jute] };
+  const zeros = await post(`/api/studies/${study}/tables`, { table: zero, origin: 'typed' });
+  const ratio = await post('/api/questions', { table: zeros, question: { ...twoGroups, effect: 'ratio' } });
+  await page.goto(`/studies/${study}/questions/${ratio}`);
+  await expect(page.getByTestId('no-answer')).toContainText('is 0');
+  await page.getByRole('button', { name: 'Compare by differences' }).click();
+  await expect(page.getByRole('region', { name: 'Headline' })).toContainText('Coir');
+});
+
 test('a figure with a large one beside it is drawn by a worker, and follows its options', async ({ page, post }) => {
   const study = await post('/api/studies', { title: 'Panels' });
   const figureOf = async (name: string, rows: number, question: object) => {

@@ -3,6 +3,7 @@ import { expect } from 'chai';
 import { act, cleanup, fireEvent, render, within } from '@testing-library/react';
 import { createElement } from 'react';
 import { cases } from '../golden/cases';
+import { atLevels } from './asked';
 import { told } from '../golden/telling';
 import { checksOf } from '../../src/core/answering/checks-of';
 import { there } from '../../src/core/numeric/there';
@@ -149,7 +150,7 @@ describe('hypotheses and working, on the page', () => {
   after(closeDocument);
   afterEach(cleanup);
 
-  const opened = async (one: (typeof all)[number], what: 'hypotheses' | 'working') => {
+  const opened = async (one: (typeof all)[number], what: 'hypotheses' | 'levels' | 'working') => {
     const { comparison } = one.answer;
     if (!comparison.ok) throw new Error(comparison.reason);
     // Formulas come in a script of their own.
@@ -169,7 +170,9 @@ describe('hypotheses and working, on the page', () => {
 
   it('tell the p of each direction, the one asked for marked', async () => {
     const page = await opened(named('two groups: one-sided, supported'), 'hypotheses');
-    const rows = within(page.getByTestId('directions')).getAllByRole('row').slice(1);
+    const rows = within(await page.findByTestId('directions'))
+      .getAllByRole('row')
+      .slice(1);
     expect(rows.map((r) => r.querySelector('th')?.textContent)).to.deep.equal(['two-sided', 'greater · asked', 'less']);
     const p = named('two groups: one-sided, supported').answer.comparison;
     expect(rows[1]?.querySelector('td')?.textContent).to.contain(
@@ -178,11 +181,22 @@ describe('hypotheses and working, on the page', () => {
     cleanup();
     const other = await opened(named('several groups: all pairs'), 'hypotheses');
     expect(other.queryByTestId('directions')).to.equal(null);
+    expect(other.container.textContent).to.not.contain('Working it out');
+  });
+
+  it('show the interval at each usual level and at the one asked, as they are asked for', async () => {
+    const clear = named('two groups: clear');
+    const page = await opened(clear, 'levels');
+    expect(page.container.textContent).to.contain('Working it out');
+    const picture = within(await page.findByTestId('levels')).getByRole('img');
+    const levels = atLevels(clear.one.question, clear.one.table);
+    expect(levels.length).to.be.greaterThan(3);
+    for (const { level } of levels) expect(picture.getAttribute('aria-label')).to.contain(`${100 * level} %`);
   });
 
   it('say why a direction has no p where the test has none', async () => {
     const page = await opened(named('spread: far from normal, brown-forsythe'), 'hypotheses');
-    expect(page.getByTestId('directions').textContent).to.match(/greater.*compared two-sided only/);
+    expect((await page.findByTestId('directions')).textContent).to.match(/greater.*compared two-sided only/);
   });
 
   it('end each part of the working at a number', async () => {

@@ -1,8 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import cases from '../reference/cases.json';
-import { answered, reasonOf } from './asked';
-import { alternativeMethods } from '../../src/core/answering/alternative-methods';
+import { alternativeMethods, answered, reasonOf } from './asked';
 import { answer } from '../../src/core/answering/answer';
 import { checksOf } from '../../src/core/answering/checks-of';
 import { workingOf } from '../../src/core/answering/working-of';

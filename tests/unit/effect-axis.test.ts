@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { demoTables } from '../../demo/skerrow';
 import { layout } from '../../src/charts/layout';
 import { askMany } from '../../src/core/answering/many';
-import { alternativeMethods } from '../../src/core/answering/alternative-methods';
+import { alternativeMethods } from './asked';
 import { foremost } from '../../src/core/answer/foremost';
 import { differencesOf } from '../../src/core/answer/pairing';
 import { passes } from '../../src/core/procedures/interval';

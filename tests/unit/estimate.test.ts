@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { answer } from '../../src/core/answering/answer';
-import { pByDirection } from '../../src/core/telling/directions';
+import { pByDirection } from './asked';
 import { headline } from '../../src/core/telling/headline';
 import { hypotheses } from '../../src/core/telling/hypotheses';
 import { questionSentence } from '../../src/core/telling/question';

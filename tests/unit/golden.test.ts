@@ -7,7 +7,7 @@ import { checksOf } from '../../src/core/answering/checks-of';
 import { workingOf } from '../../src/core/answering/working-of';
 import { passes } from '../../src/core/procedures/interval';
 import { questionOf } from '../../src/core/question/question';
-import { pByDirection } from '../../src/core/telling/directions';
+import { pByDirection } from './asked';
 import { methodsSentence } from '../../src/core/telling/report';
 import { plain } from '../../src/core/words/text';
 import { choicesOf } from '../../src/core/question/choices';

@@ -1,7 +1,7 @@
 /** What was made quick gives what the plain way gives. */
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { isLight, isQuick } from '../../src/core/answering/weight';
+import { isQuick, isQuickByAll } from '../../src/core/answering/weight';
 import { conditionRankSums, groupRankSums } from '../../src/core/distributions/counted-ranks';
 import { dunnettTail, dunnettUpper } from '../../src/core/distributions/dunnett';
 import { hypergeometric } from '../../src/core/distributions/hypergeometric';
@@ -244,10 +244,10 @@ describe('work that may take long', () => {
       rowCount: rows,
     });
     const two = questionOf('two-groups', { a: 'a', b: 'b' });
-    expect(isLight(two, table(5000))).to.equal(true);
-    expect(isLight(two, table(50_000))).to.equal(false);
-    expect(isLight({ ...two, method: 'shuffle' }, table(100))).to.equal(true);
-    expect(isLight({ ...two, method: 'shuffle' }, table(1000))).to.equal(false);
+    expect(isQuick(two, table(5000))).to.equal(true);
+    expect(isQuick(two, table(50_000))).to.equal(false);
+    expect(isQuick({ ...two, method: 'shuffle' }, table(100))).to.equal(true);
+    expect(isQuick({ ...two, method: 'shuffle' }, table(1000))).to.equal(false);
   });
 
   it('is also a fit of many means to few readings, in rows and in columns', () => {
@@ -285,7 +285,19 @@ describe('work that may take long', () => {
     const mixed = questionOf('mixed', { by: 'lamp', by2: 'week', method: 'mixed-model' });
     expect(isQuick(mixed, long(4))).to.equal(true);
     expect(isQuick(mixed, long(12))).to.equal(false);
-    expect(isLight(mixed, long(12))).to.equal(true);
+    expect(isQuick({ ...mixed, method: 'means' }, long(12))).to.equal(true);
+  });
+
+  it('is every method at once sooner than the one asked', () => {
+    const of = (rows: number, groups = 2) => ({
+      ...tableOf(Array.from({ length: groups }, (_, i) => emptyColumn(`c${i}`, `C${i}`, ''))),
+      rowCount: rows,
+    });
+    const several = questionOf('several');
+    expect(isQuickByAll(several, of(200))).to.equal(true);
+    expect(isQuickByAll(several, of(400))).to.equal(false);
+    expect(isQuickByAll(several, of(20, 12))).to.equal(false);
+    expect(isQuickByAll({ ...several, about: 'share' }, of(20))).to.equal(false);
   });
 
   it('arrangements lists of any length, every value once', () => {

@@ -1,9 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import cases from '../reference/cases.json';
-import { answered, reasonOf } from './asked';
+import { alternativeMethods, answered, reasonOf } from './asked';
 import { demoTables } from '../../demo/skerrow';
-import { alternativeMethods } from '../../src/core/answering/alternative-methods';
 import { answer } from '../../src/core/answering/answer';
 import { chanceOf } from '../../src/core/answering/chance';
 import { askMany } from '../../src/core/answering/many';

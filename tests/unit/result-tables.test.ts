@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { alternativesTable } from '../../src/core/telling/alternatives-table';
-import { alternativeMethods } from '../../src/core/answering/alternative-methods';
+import { alternativeMethods } from './asked';
 import { methodsSentence } from '../../src/core/telling/report';
 import { answer } from '../../src/core/answering/answer';
 import { type Question, questionOf } from '../../src/core/question/question';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { answer } from '../../src/core/answering/answer';
-import { alternativeMethods } from '../../src/core/answering/alternative-methods';
+import { alternativeMethods } from './asked';
 import { random } from '../../src/core/numeric/random';
 import { sum } from '../../src/core/numeric/sum';
 import { oneWayAnova } from '../../src/core/procedures/one-way-anova';

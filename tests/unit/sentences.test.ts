@@ -20,7 +20,7 @@ import {
 } from '../../src/core/words/numbers';
 import { html, plain, symbol, text } from '../../src/core/words/text';
 import { checksOf } from '../../src/core/answering/checks-of';
-import { alternativeMethods } from '../../src/core/answering/alternative-methods';
+import { alternativeMethods } from './asked';
 import { workingOf } from '../../src/core/answering/working-of';
 import { namesOf } from '../../src/core/question/naming';
 import { isPlural } from '../../src/core/readings/counted';

@@ -4,7 +4,7 @@ import { layout } from '../../src/charts/layout';
 import { answer } from '../../src/core/answering/answer';
 import type { Answer } from '../../src/core/answer/answer';
 import { checksOf } from '../../src/core/answering/checks-of';
-import { alternativeMethods } from '../../src/core/answering/alternative-methods';
+import { alternativeMethods } from './asked';
 import { workingOf } from '../../src/core/answering/working-of';
 import { fisherExact } from '../../src/core/procedures/fisher-exact';
 import { pairedProportions } from '../../src/core/procedures/paired-proportions';

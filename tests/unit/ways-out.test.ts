@@ -1,6 +1,5 @@
 import { expect } from 'chai';
-import { reasonOf } from './asked';
-import { waysOut } from '../../src/core/answering/ways-out';
+import { reasonOf, waysOut } from './asked';
 import { defaultQuestion, questionOf } from '../../src/core/question/question';
 import { type Column, type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
 

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { analysisOf } from '../../src/core/analyses/registry';
 import { answer } from '../../src/core/answering/answer';
-import { waysOut } from '../../src/core/answering/ways-out';
+import { waysOut } from './asked';
 import { orthonormalContrasts } from '../../src/core/procedures/orthonormal-contrasts';
 import { pairedT } from '../../src/core/procedures/paired-t';
 import { repeatedMeasures } from '../../src/core/procedures/repeated-measures';

@@ -82,8 +82,3 @@ export function* eachMethod(question: Question, table: Table): Generator<Alterna
     };
   }
 }
-
-/** What the answer would be under each of them. */
-export const alternativeMethods = (question: Question, table: Table): AlternativeMethod[] => [
-  ...eachMethod(question, table),
-];

@@ -8,7 +8,6 @@ import { adjustedFor } from '../question/covariate';
 import type { Question } from '../question/question';
 import type { Table } from '../readings/table';
 import { answer } from './answer';
-import { isLight } from './weight';
 
 export interface WayOut {
   words: string;
@@ -56,10 +55,10 @@ function thought(question: Question, table: Table): WayOut[] {
   ];
 }
 
-/** Those that are answered at once. */
-export const waysOut = (question: Question, table: Table): WayOut[] =>
-  thought(question, table).filter(({ asked }) => {
-    if (!isLight(asked, table)) return false;
-    const found = answer(asked, table, true);
-    return found.ok && found.value.comparison.ok;
-  });
+/** Those that lead to an answer, one after the other. */
+export function* eachWayOut(question: Question, table: Table): Generator<WayOut> {
+  for (const way of thought(question, table)) {
+    const found = answer(way.asked, table, true);
+    if (found.ok && found.value.comparison.ok) yield way;
+  }
+}

@@ -13,8 +13,8 @@ const fewCells = 12_000;
 /** Cells up to which a counted or permuted one does. */
 const fewPermuted = 400;
 
-/** Whether the page need not wait for this answer to be told that it is being worked out. */
-export function isLight(question: Question, table: Table): boolean {
+/** Whether the table is small enough for the method. */
+function isLight(question: Question, table: Table): boolean {
   const cells = table.rowCount * table.columns.length;
   const { method } = choicesOf(question);
   const counted = method === 'shuffle' || (method === 'exact' && analysisOf(question).permuted !== undefined);
@@ -32,12 +32,18 @@ function meansIn(question: Question, table: Table): number {
   return rows * (columnsAreGroups(table) ? columnsOf(table, 'measure').length : second ? levelsOf(second).length : 1);
 }
 
-/** Whether so few means are compared that what is done to each pair of them takes no time. */
-export const comparesFewMeans = (question: Question, table: Table): boolean => meansIn(question, table) <= fewMeans;
+const comparesFewMeans = (question: Question, table: Table): boolean => meansIn(question, table) <= fewMeans;
 
-/** Whether it is light, and no fit of so many means that even few readings take long. */
+/** Whether the page need not wait for this answer to be told that it is being worked out. */
 export function isQuick(question: Question, table: Table): boolean {
   const { method } = choicesOf(question);
   const fitted = method === 'mixed-model' || method === 'likelihood';
   return isLight(question, table) && (!fitted || comparesFewMeans(question, table));
 }
+
+/** Cells up to which every method there is takes less than a frame or two. */
+const fewForAll = 600;
+
+/** The same of its answers by every method. An exact test of a table of counts may take long, however few they are. */
+export const isQuickByAll = (question: Question, table: Table): boolean =>
+  question.about === 'value' && table.rowCount * table.columns.length <= fewForAll && comparesFewMeans(question, table);

@@ -1,4 +1,5 @@
 import { useRef } from 'react';
+import { isQuickByAll } from '../../core/answering/weight';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import type { EffectAxis } from '../../core/scenes/effect-axis';
@@ -7,7 +8,8 @@ import { copiedTable } from '../../formats/copied-table';
 import { CopyButton } from '../shared/CopyButton';
 import { ResultTableView } from '../shared/ResultTableView';
 import { RichText } from '../shared/RichText';
-import { useAlternativeMethods } from './use-alternative-methods';
+import { useInSight } from '../shared/in-sight';
+import { useBeside } from './use-beside';
 import { Hint } from '../kit/Hint';
 
 interface Props {
@@ -21,7 +23,10 @@ interface Props {
 /** What the answer would be under the other reasonable methods: one line each, the chosen one marked. */
 export function AlternativeMethods({ question, table, axis, onChange }: Props) {
   const place = useRef<HTMLElement>(null);
-  const others = useAlternativeMethods(question, table, place);
+  const quick = isQuickByAll(question, table);
+  // A worker, which brings its own copy of every procedure, is started once they have come into sight.
+  const inSight = useInSight(place);
+  const others = useBeside('methods', question, table, { quick, wanted: quick || inSight });
   if (others?.length === 1) return null;
   const shown = others && alternativesTable(question, others);
   return (

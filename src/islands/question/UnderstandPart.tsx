@@ -2,13 +2,13 @@ import { useMemo, useState } from 'react';
 import type { Answer } from '../../core/answer/answer';
 import type { Comparison } from '../../core/answer/comparison';
 import { chancesOf } from '../../core/answering/chance';
-import { isLight } from '../../core/answering/weight';
 import { choicesOf } from '../../core/question/choices';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import { decisionOf, pOf } from '../../core/telling/decision';
 import { hypotheses } from '../../core/telling/hypotheses';
 import { later } from '../shared/later';
+import { WorkingItOut } from './WorkingOut';
 
 const Chance = later(() => import('./Chance'));
 const Understood = later(() => import('./Understood'));
@@ -24,8 +24,6 @@ interface Props {
 
 /** The parts of it. */
 type What = 'levels' | 'hypotheses' | 'decision' | 'working' | 'chance';
-
-const working = <p className="text-sm text-muted">Working it out …</p>;
 
 /** A part that is opened by hand, and fetched and built only then. */
 function Opened({
@@ -52,9 +50,9 @@ function Opened({
       {open && (
         <div className="py-2">
           {what === 'chance' ? (
-            <Chance answer={rest.answer} onChange={rest.onChange} meanwhile={working} />
+            <Chance answer={rest.answer} onChange={rest.onChange} meanwhile={<WorkingItOut />} />
           ) : (
-            <Understood what={what} {...rest} meanwhile={working} />
+            <Understood what={what} {...rest} meanwhile={<WorkingItOut />} />
           )}
         </div>
       )}
@@ -64,7 +62,7 @@ function Opened({
 
 /** How the answer comes about: hypotheses, the reference distribution with the decision, the working with its numbers. */
 export function UnderstandPart(props: Props) {
-  const { answer, comparison, table } = props;
+  const { answer, comparison } = props;
   const told = useMemo(() => {
     const [reference] = comparison.reference ?? [];
     const decision = reference && decisionOf(reference, pOf(comparison, reference), answer.question.level);
@@ -87,9 +85,7 @@ export function UnderstandPart(props: Props) {
     ...(Object.values(chancesOf(answer)).some(Boolean)
       ? [{ what: 'chance' as const, title: 'Permutation and bootstrap distributions' }]
       : []),
-    ...(comparison.effect?.interval && isLight(question, table)
-      ? [{ what: 'levels' as const, title: 'The interval at other levels' }]
-      : []),
+    ...(comparison.effect?.interval ? [{ what: 'levels' as const, title: 'The interval at other levels' }] : []),
     { what: 'working', title: 'The working' },
   ];
   const [byHand, setByHand] = useState<Partial<Record<What, boolean>>>({});

@@ -5,14 +5,15 @@ import { layout } from '../../charts/layout';
 import type { Answer } from '../../core/answer/answer';
 import type { Comparison, Reference } from '../../core/answer/comparison';
 import { factsOf } from '../../core/analyses/kinds';
-import { atLevels } from '../../core/answering/at-levels';
+import type { Beside, BesideName } from '../../core/answering/asked-beside';
+import { hasDirection } from '../../core/answering/directions';
 import { workingOf } from '../../core/answering/working-of';
 import { named } from '../../core/distributions/named';
 import type { Table } from '../../core/readings/table';
 import { choicesOf } from '../../core/question/choices';
 import { levelsScene } from '../../core/scenes/levels-picture';
 import { curveScene } from '../../core/scenes/curve';
-import { isLight } from '../../core/answering/weight';
+import { isQuick } from '../../core/answering/weight';
 import { decisionOf, pOf } from '../../core/telling/decision';
 import { directionsTable } from '../../core/telling/directions';
 import { equivalenceHypotheses, hypotheses } from '../../core/telling/hypotheses';
@@ -21,6 +22,8 @@ import { later } from '../shared/later';
 import { ResultTableView } from '../shared/ResultTableView';
 import { CopyButton } from '../shared/CopyButton';
 import { Choose } from '../kit/Parts';
+import { useBeside } from './use-beside';
+import { WorkingItOut } from './WorkingOut';
 
 const Formula = later(() => import('./Formula'));
 
@@ -83,16 +86,17 @@ interface Props {
   chosen: number;
 }
 
-/** The p of all three directions, of tables small enough to be asked three times at once. */
-function Directions({ answer: { question }, table }: Pick<Props, 'answer' | 'table'>) {
-  const all = useMemo(
-    () => (isLight(question, table) ? directionsTable(question, table) : undefined),
-    [question, table],
-  );
-  if (!all) return null;
+/** What is asked beside the question, once it is opened. */
+const useOpened = <K extends BesideName>(name: K, { question }: Answer, table: Table): Beside<K>[] | undefined =>
+  useBeside(name, question, table, { quick: isQuick(question, table), wanted: true });
+
+/** The p of all three directions. */
+function Directions({ answer, table }: Pick<Props, 'answer' | 'table'>) {
+  const all = useOpened('directions', answer, table);
+  if (!all) return <WorkingItOut />;
   return (
     <div className="mt-3 w-fit" data-testid="directions">
-      <ResultTableView table={all} />
+      <ResultTableView table={directionsTable(all)} />
     </div>
   );
 }
@@ -112,7 +116,7 @@ function Hypotheses({ answer, table }: Pick<Props, 'answer' | 'table'>) {
           </li>
         ))}
       </ul>
-      <Directions answer={answer} table={table} />
+      {hasDirection(answer.question, table) && <Directions answer={answer} table={table} />}
     </>
   );
 }
@@ -190,7 +194,8 @@ function WorkingPart({ answer, table, chosen }: Pick<Props, 'answer' | 'table' |
 /** The interval at the usual levels, one below the other: how it widens. */
 function LevelsPart({ answer, comparison, table }: Pick<Props, 'answer' | 'comparison' | 'table'>) {
   const { question, unit } = answer;
-  const found = useMemo(() => atLevels(question, table), [question, table]);
+  const found = useOpened('levels', answer, table);
+  if (!found) return <WorkingItOut />;
   const { differences, effectsAre } = factsOf(question);
   const none =
     comparison.p === undefined ? undefined : (found[0]?.effect.none ?? (differences ? choicesOf(question).value : 0));

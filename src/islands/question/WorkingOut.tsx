@@ -1,5 +1,8 @@
 import type { Answering } from './use-answer';
 
+/** What stands where a part will be that is still worked out. */
+export const WorkingItOut = () => <p className="text-sm text-muted">Working it out …</p>;
+
 /** What stands where the answer will be while a worker is at it, with Stop. */
 export const WorkingOut = ({ working, stop, again }: Pick<Answering, 'working' | 'stop' | 'again'>) => (
   <p role="status" className="flex h-24 items-center gap-4 text-muted" data-testid="working-out">

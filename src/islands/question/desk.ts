@@ -1,6 +1,6 @@
 import type { DrawnPlate } from '../../charts/drawn-plate';
 import type { Answer } from '../../core/answer/answer';
-import type { AlternativeMethod } from '../../core/answering/alternative-methods';
+import type { Beside, BesideName } from '../../core/answering/asked-beside';
 import type { FigureStyle } from '../../core/figures/figure-style';
 import type { Outcome } from '../../core/numeric/domain-error';
 import type { Question } from '../../core/question/question';
@@ -108,8 +108,9 @@ export class Desk {
     return made;
   }
 
-  async others(question: Question): Promise<AlternativeMethod[]> {
-    return unpack(await this.calls.others(question));
+  /** What is asked beside a question of the table laid. */
+  async beside<K extends BesideName>(name: K, question: Question): Promise<Beside<K>[]> {
+    return unpack(await this.calls.beside(name, question)) as Beside<K>[];
   }
 
   async view<K extends ViewName>(serial: number, name: K, rest: ViewArguments<K>): Promise<ViewOf<K> | undefined> {

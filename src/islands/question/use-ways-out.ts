@@ -1,8 +1,18 @@
 import { useMemo } from 'react';
-import { type WayOut, waysOut } from '../../core/answering/ways-out';
+import { type WayOut, eachWayOut } from '../../core/answering/ways-out';
+import { isQuick } from '../../core/answering/weight';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
+import { useBeside } from './use-beside';
 
-/** What could be asked instead, where there is a reason why there is no answer. */
-export const useWaysOut = (reason: string, question: Question, table: Table): WayOut[] =>
-  useMemo(() => (reason === '' ? [] : waysOut(question, table)), [reason, question, table]);
+/** What could be asked instead, where there is a reason why there is no answer: with the reason where that takes no time. */
+export function useWaysOut(reason: string, question: Question, table: Table): readonly WayOut[] {
+  const wanted = reason !== '';
+  const quick = isQuick(question, table);
+  const here = useMemo(
+    () => (wanted && quick ? [...eachWayOut(question, table)] : []),
+    [wanted, quick, question, table],
+  );
+  const there = useBeside('waysOut', question, table, { quick: false, wanted: wanted && !quick });
+  return there ?? here;
+}
