@@ -8,6 +8,9 @@ import { Desk } from './desk';
 /** One a turn of the page; undefined where they are no longer wanted. */
 async function oneByOne<T>(all: Iterable<T>, isStale: () => boolean): Promise<T[] | undefined> {
   const made: T[] = [];
+  // The first has a turn of its own as well: an effect belongs to the turn that drew the page.
+  await stepBack();
+  if (isStale()) return undefined;
   for (const one of all) {
     made.push(one);
     await stepBack();

@@ -1,4 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
+import { range } from 'd3-array';
 import {
   type ClipboardEvent,
   type KeyboardEvent,
@@ -41,8 +42,8 @@ export interface GridProps {
   gridRef: RefObject<HTMLDivElement | null>;
 }
 
-/** Rows drawn above and below those in sight. */
-const overscan = 4;
+/** Rows that come into view and leave it together: the list makes a record of each band, and one of every row takes long. */
+const band = 4;
 
 /**
  * The editable table. Keyboard as in a spreadsheet; only the rows and columns in sight are drawn, so that its size does
@@ -70,12 +71,10 @@ export function Grid(props: GridProps) {
   /** Where Tab set out from: Enter goes down to that column. */
   const setOut = useRef<number>(undefined);
   const virtual = useVirtualizer({
-    count: rows,
+    count: Math.ceil(rows / band),
     getScrollElement: () => scroller.current,
-    estimateSize: () => rowHeight,
-    overscan,
-    // The heads stay in sight over the rows, and take their height from what can be seen of them.
-    scrollPaddingEnd: headHeight,
+    estimateSize: () => band * rowHeight,
+    overscan: 1,
   });
   const across = useVirtualizer({
     horizontal: true,
@@ -85,9 +84,12 @@ export function Grid(props: GridProps) {
     overscan: 2,
   });
   const inSight = across.getVirtualItems();
-  const inView = virtual.getVirtualItems();
+  const inView = virtual
+    .getVirtualItems()
+    .flatMap(({ index }) => range(index * band, Math.min(rows, (index + 1) * band)));
   // Rows that leave the view lend their place on the page to those that come: its parts are filled anew, not built anew.
-  const places = Math.max(inView.length, Math.ceil((virtual.scrollRect?.height ?? 0) / rowHeight) + 2 * overscan + 2);
+  const bands = Math.ceil((virtual.scrollRect?.height ?? 0) / (band * rowHeight)) + 3;
+  const places = Math.max(inView.length, bands * band);
   const [from, to] = [inSight[0]?.index ?? 0, inSight.at(-1)?.index ?? Math.min(columns, 12) - 1];
   const block = blockOf(selection);
   // The heads follow the hand a moment later, so that moving never waits for them.
@@ -97,9 +99,12 @@ export function Grid(props: GridProps) {
 
   useEffect(() => {
     // A row that is in sight need not be looked for: that would lay out the page before its time.
+    if (!virtual.scrollRect) return;
     const [top, seen] = [selection.row * rowHeight, virtual.scrollOffset ?? 0];
-    const height = (virtual.scrollRect?.height ?? 0) - headHeight;
-    if (top < seen || top + rowHeight > seen + height) virtual.scrollToIndex(selection.row, { align: 'auto' });
+    // The heads stay in sight over the rows, and take their height from what can be seen of them.
+    const height = virtual.scrollRect.height - headHeight;
+    if (top < seen) virtual.scrollToOffset(top);
+    else if (top + rowHeight > seen + height) virtual.scrollToOffset(top + rowHeight - height);
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [selection.row]);
   useEffect(() => {
@@ -379,8 +384,8 @@ export function Grid(props: GridProps) {
             </button>
           </div>
         </div>
-        <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
-          {inView.map(({ index: row, start }) => {
+        <div role="rowgroup" className="relative" style={{ height: rows * rowHeight }}>
+          {inView.map((row) => {
             const within = row >= block.top && row <= block.bottom;
             const active = row === selection.row;
             return (
@@ -389,7 +394,6 @@ export function Grid(props: GridProps) {
                 table={table}
                 calm={calm}
                 row={row}
-                start={start}
                 from={from}
                 to={to}
                 left={within ? block.left : undefined}

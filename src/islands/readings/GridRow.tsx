@@ -38,7 +38,6 @@ interface Props {
   /** The table as it was a moment ago, whose columns are read as numbers already. */
   calm: Table | undefined;
   row: number;
-  start: number;
   /** Columns drawn, ends included. */
   from: number;
   to: number;
@@ -53,13 +52,13 @@ interface Props {
 
 /** One row of the grid. Drawn again only when something in it changed. */
 export const GridRow = memo(function GridRow(props: Props) {
-  const { table, calm, row, start, from, to, left, right, active, marked, editing, handlers } = props;
+  const { table, calm, row, from, to, left, right, active, marked, editing, handlers } = props;
   return (
     <div
       role="row"
       aria-rowindex={row + 2}
       className="absolute flex"
-      style={{ height: rowHeight, transform: `translateY(${start}px)` }}
+      style={{ height: rowHeight, transform: `translateY(${row * rowHeight}px)` }}
     >
       <div
         role="rowheader"

@@ -18,6 +18,8 @@ const few = 20_000;
 
 /** Looks at a column as the notes and heads around the grid do; what is found is remembered by the column. */
 async function read(column: Column): Promise<void> {
+  // The first as well: an effect belongs to the turn that drew the page.
+  await stepBack();
   if (!isMeasured(column.role)) {
     placesOf(column.cells);
     await stepBack();
@@ -27,7 +29,6 @@ async function read(column: Column): Promise<void> {
     await stepBack();
     doubtsOf(column);
   }
-  await stepBack();
 }
 
 /** What the notes ask of the subjects by one column of groups after the other, so that no turn has to find it of all. */
@@ -68,9 +69,9 @@ export function useRead(table: Table): Table | undefined {
       const derived = withDerived(table);
       // What is unclear, and what can be asked, is looked for while nobody waits; the notes find it done.
       for (const find of [...subjectsBy(derived), groupsOf, firstQuestion, firstRepeats, ...doubtFinders]) {
-        find(derived);
         await stepBack();
         if (left) return;
+        find(derived);
       }
       setWhole(derived);
     };
