@@ -326,7 +326,10 @@ function Readings({ study, kept }: { study: string; kept: Kept }) {
   );
   return (
     <div className="min-[1100px]:h-[calc(100vh-2.75rem)] min-[1100px]:grid-rows-[minmax(0,1fr)] min-[1100px]:grid min-[1100px]:grid-cols-[minmax(0,1fr)_17rem]">
-      <div className="flex min-w-0 flex-col px-6 pt-3 pb-4 max-[1100px]:h-[calc(100vh-2.75rem)]">
+      {/* A table coming in has no margin notes: it takes their room. */}
+      <div
+        className={`flex min-w-0 flex-col px-6 pt-3 pb-4 max-[1100px]:h-[calc(100vh-2.75rem)] ${file ? 'min-[1100px]:col-span-2' : ''}`}
+      >
         <TableHead table={table} saving={saving} onName={(name) => edit([{ kind: 'describe-table', name }])} />
         {picker.field}
         <RefusedNotice store={store} />

@@ -162,13 +162,13 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
 
   if (file)
     return (
-      <div className="flex h-[calc(100vh-8rem)] flex-col">
+      <div className="mx-auto flex h-[calc(100vh-8rem)] max-w-7xl flex-col">
         <h1 className="pb-3 text-3xl">A new study</h1>
         <ImportPanel file={file} study={undefined} onTaken={open} onLeave={() => setFile(undefined)} />
       </div>
     );
   return (
-    <div className={over ? 'outline-2 outline-offset-8 outline-primary outline-dashed' : ''}>
+    <div className={`mx-auto max-w-4xl ${over ? 'outline-2 outline-offset-8 outline-primary outline-dashed' : ''}`}>
       <h1 className="text-3xl">Studies</h1>
       <form onSubmit={begin} className="mt-5 flex items-baseline gap-4">
         <label htmlFor="new-study" className="text-muted">
