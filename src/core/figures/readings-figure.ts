@@ -1,4 +1,5 @@
 /** Figures of readings: means with error bars, boxes, subjects' lines, cell means joined. */
+import { nth } from '../numeric/nth';
 import { there } from '../numeric/there';
 import { subjectOfReading } from '../readings/factors';
 import { sum } from 'd3-array';
@@ -206,7 +207,7 @@ function lines(answer: Answer, style: FigureStyle, slots: readonly Slot[], unit:
     ...slots.flatMap((slot, i): Mark[] => {
       const { at, half, ink, shape } = slot;
       // Means stand beside the lines' ends: outwards, so that no line crosses them.
-      const side = at <= (slots.at(-1)?.at ?? 0) / 2 ? -1 : 1;
+      const side = at <= nth(slots, slots.length - 1).at / 2 ? -1 : 1;
       const beside = at + side * half * (slots.length > 2 ? 0.22 : 0.4);
       const points = subjects.flatMap((s) =>
         s

@@ -86,7 +86,7 @@ export function assign(asked: Assigning): Assignment {
   );
   const given = allocate(subjects.length, { way, treatments, seed, block, strata: subjects.map((s) => s.stratum) });
   const group = (i: number): string[] =>
-    way === 'blocks' ? [String(Math.floor(i / block) + 1)] : way === 'strata' ? [subjects[i]?.stratum ?? ''] : [];
+    way === 'blocks' ? [String(Math.floor(i / block) + 1)] : way === 'strata' ? [nth(subjects, i).stratum] : [];
   const how = way === 'blocks' ? ` in blocks of ${block}` : way === 'strata' ? ' within strata' : '';
   const over = way === 'blocks' ? subjects.length % block : 0;
   const short = over
@@ -94,7 +94,7 @@ export function assign(asked: Assigning): Assignment {
     : '';
   return {
     head: ['subject', ...(way === 'blocks' ? ['block'] : way === 'strata' ? ['stratum'] : []), 'treatment'],
-    rows: subjects.map((s, i) => [s.name, ...group(i), given[i] ?? '']),
+    rows: subjects.map((s, i) => [s.name, ...group(i), nth(given, i)]),
     told: `${counted(subjects.length, 'subject')} allocated at random to ${treatments.join(', ')}${how}, seed ${seed}.${short}`,
     seed,
   };

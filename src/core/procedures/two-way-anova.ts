@@ -112,7 +112,7 @@ export function twoWayAnova(readings: readonly TwoWayReading[], type: SumsOfSqua
   const flat = cells.flat();
   const filled = flat.filter((c) => c.n > 0).length;
   const emptyCells = levels.a.flatMap((a, i) =>
-    levels.b.flatMap((b, j) => ((cells[i]?.[j]?.n ?? 0) === 0 ? [{ a, b }] : [])),
+    levels.b.flatMap((b, j) => (nth(nth(cells, i), j).n === 0 ? [{ a, b }] : [])),
   );
   const replicated = n > filled;
   const additive = additiveFit(cells);

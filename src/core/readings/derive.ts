@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { moments } from '../numeric/sum';
 import { type Formula, evaluate, expressionText, sourcesOf } from './formula';
 import { levelRows, levelsOf } from './levels';
@@ -147,7 +148,7 @@ export function formulaTrouble(table: Table, id: string, formula: Formula): stri
   if (formula.kind === 'bands') {
     if (formula.names.length !== formula.cuts.length + 1)
       return 'There must be one name more than there are cut-points.';
-    if (formula.cuts.some((cut, i) => i > 0 && cut <= (formula.cuts[i - 1] ?? 0)))
+    if (formula.cuts.some((cut, i) => i > 0 && cut <= nth(formula.cuts, i - 1)))
       return 'Cut-points must rise from the first to the last.';
   }
   return undefined;

@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { demand } from '../numeric/domain-error';
 import { moments } from '../numeric/sum';
 import { withDerived } from './derive';
@@ -134,7 +135,7 @@ function foundFactors(raw: Table, choice: FactorChoice): Factors {
       const readings = readColumn(column);
       for (const r of readings.used) take(column, r.row, r.value, levels[rows[r.row] ?? -1], second[i]);
       for (const r of readings.aside)
-        aside.push({ where: `${levels[rows[r.row] ?? -1]?.name ?? ''}, ${second[i]?.name ?? ''}`, reason: r.reason });
+        aside.push({ where: `${levels[rows[r.row] ?? -1]?.name ?? ''}, ${nth(second, i).name}`, reason: r.reason });
     });
     return {
       a: { name: nameA, levels },

@@ -69,7 +69,7 @@ function numbered(names: readonly string[]): number[] | undefined {
   const bare = parts.filter((part) => part === null).length;
   if (!first || bare > 1 || parts.some((part) => part && unit(part) !== unit(first))) return undefined;
   const numbers = parts.map((part, i) =>
-    part ? Number((part[2] ?? '').replace('−', '-').replace(',', '.')) : least.test(nth(names, i)) ? -Infinity : NaN,
+    part ? Number(nth(part, 2).replace('−', '-').replace(',', '.')) : least.test(nth(names, i)) ? -Infinity : NaN,
   );
   return numbers.some(Number.isNaN) ? undefined : numbers;
 }

@@ -1,3 +1,4 @@
+import { nth } from '../numeric/nth';
 import { clockParts, durationIn } from './clock';
 import { unraised } from './units';
 import type { DecimalMark, LimitRule } from './table';
@@ -54,7 +55,7 @@ function tidied(text: string, unit: string): string {
   // Marks that part thousands and nothing else: "1'234".
   if (/^[+-]?\d{1,3}(?:['’]\d{3})+(?:[.,]\d+)?$/u.test(tidy)) return tidy.replace(/['’]/gu, '');
   const powered = /^([+-]?[\d.,]*\d)\s*(?:[×x·*]\s*10(?:\^\(?([+−-]?\d+)\)?|([⁻⁺]?[⁰¹²³⁴-⁹]+))|k)$/u.exec(tidy);
-  if (powered) return `${powered[1] ?? ''}e${unraised(powered[2] ?? powered[3] ?? '3').replace('−', '-')}`;
+  if (powered) return `${nth(powered, 1)}e${unraised(powered[2] ?? powered[3] ?? '3').replace('−', '-')}`;
   // Mixed fractions: "12 3/4", "12½".
   const [, whole, over = '', under = ''] = /^(\d+)\s*(?:\s(\d{1,2})\/(\d{1,2})|[½¼¾])$/u.exec(tidy) ?? [];
   const part = over ? Number(over) / Number(under) : ({ '½': 0.5, '¼': 0.25, '¾': 0.75 }[tidy.slice(-1)] ?? 1);
@@ -82,7 +83,7 @@ export function understand(text: string, unit: string, mark: DecimalMark, limits
   const beyond = beyondLimit.exec(tidy);
   const below = beyond?.[1] === '<' || beyond?.[1] === '≤';
   const taken = beyond && (limits === 'at' || ((limits === 'half' || limits === 'censored') && below));
-  const number = asNumber(taken ? (beyond[2] ?? '') : tidy, mark);
+  const number = asNumber(taken ? nth(beyond, 2) : tidy, mark);
   if (typeof number === 'string') return { kind: 'unread', why: number };
   if (!Number.isFinite(number)) return { kind: 'unread', why: 'is larger than any number the calculations can hold' };
   return taken

@@ -1,4 +1,6 @@
 /** Cells that say how many of how many. */
+import { there } from '../numeric/there';
+import { nth } from '../numeric/nth';
 
 // What was counted may be said behind, "12 of 20 spores", and the percentage it comes to: "12/40 (30 %)".
 const of =
@@ -8,8 +10,8 @@ const of =
 export function shareCell(cell: string): { count: number; n: number; rounded: boolean } | undefined {
   const found = of.exec(cell);
   if (!found) return undefined;
-  const figure = Number((found[1] ?? '').replace(/\s/g, '').replace(',', '.'));
-  const n = Number((found[3] ?? found[5] ?? '').replace(/\s/g, ''));
+  const figure = Number(nth(found, 1).replace(/\s/g, '').replace(',', '.'));
+  const n = Number(there(found[3] ?? found[5], 'what it is out of').replace(/\s/g, ''));
   if (!Number.isFinite(figure) || !Number.isInteger(n)) return undefined;
   const percent = found[4] === undefined ? undefined : Number(found[4].replace(',', '.'));
   // What does not come to it is no percentage of the two.
@@ -28,6 +30,6 @@ export const holdsShares = (cells: readonly string[]): boolean => {
 /** The number of a percentage, "12.5 %". */
 export function percentage(text: string): number | undefined {
   const found = /^\s*([\d.,]+)\s*%\s*$/.exec(text);
-  const value = found ? Number((found[1] ?? '').replace(',', '.')) : NaN;
+  const value = found ? Number(nth(found, 1).replace(',', '.')) : NaN;
   return Number.isFinite(value) ? value : undefined;
 }

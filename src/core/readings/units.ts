@@ -70,7 +70,7 @@ function atom(text: string): Part | undefined {
   ];
   const whole = plain[name] ?? (capitals.has(name) ? undefined : prefixed[name]);
   if (whole) return raised(whole);
-  const [prefix, base] = [prefixes[name[0] ?? ''], prefixed[name.slice(1)]];
+  const [prefix, base] = [prefixes[name.slice(0, 1)], prefixed[name.slice(1)]];
   return prefix !== undefined && base ? raised([prefix * base[0], base[1]]) : undefined;
 }
 

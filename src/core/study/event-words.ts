@@ -1,4 +1,5 @@
 /** What was done beside the readings, in words for the log. */
+import { nth } from '../numeric/nth';
 import type { Kind, Sampling } from '../analyses/facts';
 import { designFacts } from '../analyses/kinds';
 import { kindNames } from '../figures/kinds';
@@ -152,7 +153,7 @@ function differences(before: object, after: object): string[] {
     return now === undefined ? `${name} no longer set${asBefore}` : `${name} now ${now}${asBefore}`;
   });
   return changed.length > said.length
-    ? [...said.slice(0, -1), `${said.at(-1) ?? ''} and ${changed.length - said.length} more`]
+    ? [...said.slice(0, -1), `${nth(said, said.length - 1)} and ${changed.length - said.length} more`]
     : said;
 }
 

@@ -1,4 +1,5 @@
 /** A table read as counts: of rows by columns, of a part and what it is out of, or one row a subject to be counted. */
+import { cellAt } from '../readings/cell-at';
 import { holdsShares } from '../readings/share-cell';
 import type { Role } from '../readings/table';
 import type { Evidence } from './evidence';
@@ -129,7 +130,9 @@ const areAnswers = (columns: readonly Seen[]): boolean =>
 /** Whether numbers down the left are what was found, and those beside them how often: blades from 0 up. */
 function areOutcomes(first: Seen, rest: readonly Seen[]): boolean {
   // The last may stand for all above it: "4 or more".
-  const isOpen = /^(?:[≥>]\s*\d+|\d+\s*(?:\+|(?:or|and) (?:more|over|above)))$/iu.test(first.texts.at(-1) ?? '');
+  const isOpen = /^(?:[≥>]\s*\d+|\d+\s*(?:\+|(?:or|and) (?:more|over|above)))$/iu.test(
+    cellAt(first.texts, first.texts.length - 1),
+  );
   const runsUp =
     (first.whole || (isOpen && first.texts.length > 2)) &&
     first.numbers.every((x, i, all) => i === 0 || x === nth(all, i - 1) + 1);

@@ -2,6 +2,7 @@
  * Names that cross, in two rows or in one, each of the first over the same of the second: two factors, or groups and
  * times, over their readings, or groups over their figures.
  */
+import { nth } from '../numeric/nth';
 import { there } from '../numeric/there';
 import { widthOf } from '../numeric/width-of';
 import { group, transpose } from 'd3-array';
@@ -188,7 +189,7 @@ function namesOver(block: Rows): Names | undefined {
     if (!parts || parts.some((part) => part.some((name) => variableIn(name)))) continue;
     const own = upper.slice(0, first).map((name) => name.trim());
     const lower = parts.map(([, b], i) => {
-      const unit = names[first + i]?.unit ?? '';
+      const unit = nth(names, first + i).unit;
       return unit ? `${b} (${unit})` : b;
     });
     return { outer: [...own, ...parts.map(([a]) => a)], lower: [...own, ...lower], first, body: body() };

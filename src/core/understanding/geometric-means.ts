@@ -2,6 +2,7 @@
  * Geometric means with their geometric SD, or with an interval: the mean and the spread of the logarithms, which are what
  * a comparison of such figures takes.
  */
+import { cellAt, textAt } from '../readings/cell-at';
 import { type Worked, halfWidths, levelIn, limitsIn, meansIn, mostGroups, written } from './limits-apart';
 import type { Incoming } from './seen';
 import { valueOf } from './sums';
@@ -33,12 +34,12 @@ export function geometricMeans(columns: readonly Incoming[]): Worked {
   const sd = columns.find((c) => geometricSd.test(c.name));
   const [lower, upper] = limitsIn(columns, mean) ?? [];
   const spreads = mean.cells.map((_, i) => {
-    if (sd) return logOf(sd.cells[i] ?? '');
-    const [from, to] = [logOf(lower?.cells[i] ?? ''), logOf(upper?.cells[i] ?? '')];
+    if (sd) return logOf(cellAt(sd.cells, i));
+    const [from, to] = [logOf(cellAt(lower?.cells, i)), logOf(cellAt(upper?.cells, i))];
     return from === undefined || to === undefined || to <= from ? undefined : (to - from) / 2;
   });
   const means = mean.cells.map(logOf);
-  if (!means.every((m, i) => m !== undefined || (mean.cells[i] ?? '').trim() === '')) return as;
+  if (!means.every((m, i) => m !== undefined || textAt(mean.cells, i) === '')) return as;
   if (spreads.every((s) => s === undefined)) return as;
   const level = levelIn(`${lower?.name ?? ''} ${upper?.name ?? ''}`) ?? '95';
   const spread = sd ? 'SD of the logarithms' : `half-width of the ${level} % interval of the logarithms`;

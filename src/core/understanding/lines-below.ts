@@ -1,4 +1,5 @@
 /** Lines of words below a table, its source or what its stars mean: no rows of it. */
+import { textAt } from '../readings/cell-at';
 import { isMissing } from '../readings/parse-number';
 import { some } from './doubts/doubt';
 import { valueOf } from './sums';
@@ -20,7 +21,7 @@ export function withoutLinesBelow(block: Rows): { block: Rows; note: string } | 
   const filled = (row: readonly string[]): string[] => row.flatMap((cell) => cell.trim() || []);
   const last = block.findLastIndex((row) => filled(row).length > 1);
   const below = block.slice(last + 1).flatMap((row) => filled(row));
-  const stand = block.slice(last + 1).every((row) => filled(row).length === 0 || (row[0] ?? '').trim() !== '');
+  const stand = block.slice(last + 1).every((row) => filled(row).length === 0 || textAt(row, 0) !== '');
   if (last < 1 || below.length === 0 || !stand || !below.every(isLine)) return undefined;
   const lines = some(
     below.map((line) => `“${line}”`),

@@ -1,4 +1,5 @@
 /** Numbers that stand many to a cell, as they come from a text or a message. */
+import { nth } from '../numeric/nth';
 import { widthOf } from '../numeric/width-of';
 import { valueOf } from './sums';
 import { cellAt } from '../readings/cell-at';
@@ -72,7 +73,7 @@ export function linesApart(block: Rows): string[][] | undefined {
     if (texts.length > 2 && even && first.length <= 8) return texts.map((t) => [...t]);
     // One list broken where the line ended: all lines but the last are full.
     const full = first.length > 8 && texts.slice(0, -1).every((t) => t.length === first.length);
-    const broken = texts.length > 2 && full && (texts.at(-1)?.length ?? 0) <= first.length;
+    const broken = texts.length > 2 && full && nth(texts, texts.length - 1).length <= first.length;
     if (texts.length > 1 && texts.length <= 6 && !broken) return upright(texts);
     return texts.flat().map((text) => [text]);
   };

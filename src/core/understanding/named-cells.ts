@@ -1,4 +1,5 @@
 /** Cells that hold a name and its reading, "A 20.1", in rows and columns as on a field: a reading a row. */
+import { nth } from '../numeric/nth';
 import { textAt } from '../readings/cell-at';
 
 type Rows = readonly (readonly string[])[];
@@ -27,7 +28,7 @@ export function cellsNamed(block: Rows): string[][] | undefined {
   );
   const held = cells.filter(({ text }) => text !== '');
   const named = held.flatMap(({ r, k, found }) =>
-    found ? [{ r, k, name: found[1] ?? '', reading: found[2] ?? '' }] : [],
+    found ? [{ r, k, name: nth(found, 1), reading: nth(found, 2) }] : [],
   );
   // "tank 3" is a name with its number.
   const measured = named.filter(({ reading }) => /[.,]/.test(reading)).length;

@@ -1,4 +1,5 @@
 /** Columns of which each row marks one, 1 under "red" and 0 under "white": what they name is one category. */
+import { textAt } from '../readings/cell-at';
 import type { Worked } from './limits-apart';
 import { areOpposites } from './opposites';
 import type { Incoming } from './seen';
@@ -23,7 +24,7 @@ function runOf(columns: readonly Incoming[]): { first: number; count: number } |
       const run = columns.slice(first, first + count);
       // Who was asked twice, and answered otherwise, marks nothing.
       if (!run.every((_, i) => marking[first + i]) || areTurns(run.map((c) => c.name))) continue;
-      const marked = (row: number): number => run.filter((c) => yes.test((c.cells[row] ?? '').trim())).length;
+      const marked = (row: number): number => run.filter((c) => yes.test(textAt(c.cells, row))).length;
       if (run[0]?.cells.every((_, row) => marked(row) === 1)) return { first, count };
     }
   return undefined;
@@ -38,7 +39,7 @@ export function oneMarked(columns: readonly Incoming[]): Worked {
   if (!found || found.count === columns.length) return as;
   const run = columns.slice(found.first, found.first + found.count);
   const names = run.map((c) => c.name.trim());
-  const cells = rows.map((_, row) => run.find((c) => yes.test((c.cells[row] ?? '').trim()))?.name.trim() ?? '');
+  const cells = rows.map((_, row) => run.find((c) => yes.test(textAt(c.cells, row)))?.name.trim() ?? '');
   const made: Incoming = { name: areOpposites(names) ? 'outcome' : 'group', unit: '', cells };
   return {
     columns: [...columns.slice(0, found.first), made, ...columns.slice(found.first + found.count)],

@@ -2,6 +2,8 @@
  * Two figures in each cell, "31:9" under "brown:green" or "120/80" under "systolic/diastolic": a column for each name;
  * "29.2 → 35.7" from before to after, and "120/80" of a blood pressure.
  */
+import { textAt } from '../readings/cell-at';
+import { nth } from '../numeric/nth';
 import type { Worked } from './limits-apart';
 import type { Incoming } from './seen';
 import { splitUnit } from '../readings/units';
@@ -23,7 +25,7 @@ function partedBy(mark: (typeof marks)[number], { name, unit, cells }: Incoming)
   return [first, second].map((own, i) => ({
     name: own,
     unit,
-    cells: parts.map((part) => (part?.[i + 1] ?? '').trim()),
+    cells: parts.map((part) => textAt(part ?? undefined, i + 1)),
   }));
 }
 
@@ -45,7 +47,7 @@ function partedUnderOne({ name, unit, cells }: Incoming): Incoming[] | undefined
     return names.map((own, i) => ({
       name: `${name} ${own}`.trim(),
       unit,
-      cells: cells.map((cell) => parts(cell)[i] ?? ''),
+      cells: cells.map((cell) => nth(parts(cell), i)),
     }));
   }
   return undefined;

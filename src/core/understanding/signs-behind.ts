@@ -1,4 +1,5 @@
 /** Signs behind numbers that tell what a test made of them, "25.3***", or which do not differ, "20.1 a": a column of their own. */
+import { cellAt } from '../readings/cell-at';
 import { sum } from 'd3-array';
 import type { Worked } from './limits-apart';
 import type { Incoming } from './seen';
@@ -17,7 +18,7 @@ const most = 1000;
 function parted({ name, cells }: Incoming, pattern: RegExp, suits: (signs: Set<string>) => boolean) {
   const found = cells.map((cell) => (cell.trim() === '' ? ['', '', ''] : pattern.exec(cell)));
   if (found.includes(null)) return undefined;
-  const part = (k: number): string[] => found.map((parts) => parts?.[k] ?? '');
+  const part = (k: number): string[] => found.map((parts) => cellAt(parts ?? undefined, k));
   const [numbers, signs] = [part(1), part(2)];
   // A part of a number among whole ones is a slip, whatever stands behind it.
   const areParts = (signed: boolean): boolean =>

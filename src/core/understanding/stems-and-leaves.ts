@@ -1,4 +1,5 @@
 /** Stems with their leaves, "2 | 1 3 5": a reading a leaf. */
+import { nth } from '../numeric/nth';
 import { textAt } from '../readings/cell-at';
 
 type Rows = readonly (readonly string[])[];
@@ -14,7 +15,7 @@ const goUp = (stems: readonly string[]): boolean =>
 function leavesOf(text: string): string[] | undefined {
   const leaves = [...text.matchAll(/\S/gu)].map(([leaf]) => leaf);
   const apart = text === '' || /^\d(?:\s+\d)*$|^\d+$/.test(text);
-  return apart && leaves.every((leaf, i) => i === 0 || leaf >= (leaves[i - 1] ?? '')) ? leaves : undefined;
+  return apart && leaves.every((leaf, i) => i === 0 || leaf >= nth(leaves, i - 1)) ? leaves : undefined;
 }
 
 /** How many times the number of its two digits a leaf is, as a key says: "2 | 1 = 2.1". */

@@ -1,4 +1,5 @@
 /** Rows among the others that sum up those above them: "red mean" below the readings of red, "total" below its tanks. */
+import { there } from '../numeric/there';
 import { mean, sum } from 'd3-array';
 import type { Beside } from '../readings/beside';
 import { cellAt, textAt } from '../readings/cell-at';
@@ -81,7 +82,7 @@ export function subtotals(columns: readonly Column[]): { row: number; kind: Besi
       const own = valueOf(cells[row]);
       const parts = of.flatMap((r) => valueOf(cells[r]) ?? []);
       if (own === undefined || parts.length === 0) continue;
-      const made = isMean(said) ? (mean(parts) ?? NaN) : sum(parts);
+      const made = isMean(said) ? there(mean(parts), 'mean') : sum(parts);
       if (Math.abs(made - own) <= slack(cellAt(cells, row))) borneOut += 1;
       else contradicted.add(row);
     }
@@ -91,7 +92,7 @@ export function subtotals(columns: readonly Column[]): { row: number; kind: Besi
   if (named ? borneOut < Math.max(1, contradicted.size) : borneOut < 2 || contradicted.size > 0) return [];
   return rows.map((row) => ({
     row,
-    kind: totalName.test(found.get(row)?.word ?? '') ? 'total' : 'summary',
+    kind: totalName.test(there(found.get(row), 'name').word) ? 'total' : 'summary',
     name: textAt(found.get(row)?.column.cells, row),
     exact: !contradicted.has(row),
   }));

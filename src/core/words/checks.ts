@@ -1,4 +1,5 @@
 /** Each assumption in plain words: what was found, and what could be done. */
+import { there } from '../numeric/there';
 import type { Method } from '../question/options';
 import type { Answer } from '../answer/answer';
 import type { Check, Remedy, Verdict } from '../answer/checks';
@@ -88,13 +89,13 @@ function mauchlyWords({ figures, effects }: Check): string {
   const told = ({ w, p }: { w: number; p: number }): string => `${fixed(w, 2)}, p ${pRelation(p)}`;
   return effects
     ? `Mauchly’s W: ${effects.map((e) => `${e.of} ${told(e)}`).join('; ')}`
-    : `Mauchly’s W = ${told({ w: figures['w'] ?? NaN, p: figures['p'] ?? NaN })}`;
+    : `Mauchly’s W = ${told({ w: there(figures['w'], 'w'), p: there(figures['p'], 'p') })}`;
 }
 
 /** The reason of a check, as a sentence. */
 export function checkSentence(check: Check, answer: Answer): string {
   const { figures, verdict } = check;
-  const f = (name: string): number => figures[name] ?? NaN;
+  const f = (name: string): number => there(figures[name], name);
   const plot = figures['plotted'] === undefined ? '' : ` The plot shows ${f('plotted')} of them, drawn at random.`;
   const { question } = answer;
   const subject = answer.subject || 'subject';

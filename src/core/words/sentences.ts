@@ -11,4 +11,4 @@ export const valued = (shown: string, unit: string): string => (unit ? `${shown}
 
 /** Names as a list: "a, b and c". */
 export const listed = (names: readonly string[]): string =>
-  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}`;
+  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.slice(-1).join('')}`;

@@ -1,4 +1,5 @@
 /** A write-up with its pieces put in: what leaves as a document, whatever its format. */
+import { nth } from '../numeric/nth';
 import { there } from '../numeric/there';
 import { type Reference, referencesFor } from '../words/references';
 import { sentenceCase } from '../words/sentences';
@@ -43,7 +44,8 @@ function capitalized([first, ...rest]: Run[]): Run[] {
 }
 
 /** The first sentence of a caption, for a list. */
-const inShort = (caption: Text): string => sentenceCase(/^.*?\.(?= |$)|^.*/s.exec(plain(caption))?.[0] ?? '');
+const inShort = (caption: Text): string =>
+  sentenceCase(nth(there(/^.*?\.(?= |$)|^.*/s.exec(plain(caption)) ?? undefined, 'sentence'), 0));
 
 /** All words of blocks, for finding what they name. */
 function wordsOf(blocks: readonly SettledBlock[]): string {

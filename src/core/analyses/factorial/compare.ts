@@ -209,7 +209,7 @@ export function compare(question: Question, table: Table): Comparison {
     );
   else if (!found.balanced)
     remarks.push(
-      `The cells have unequal numbers, so the factors overlap and the sums of squares depend on their type. Type ${['', 'I', 'II', 'III'][sums] ?? ''}: ${
+      `The cells have unequal numbers, so the factors overlap and the sums of squares depend on their type. Type ${nth(['', 'I', 'II', 'III'], sums)}: ${
         {
           1: 'each factor in the order given, after those before it',
           2: 'each factor after the other, as if they did not interact; the most powerful where they do not',

@@ -1,3 +1,4 @@
+import { there } from '../../numeric/there';
 import { choicesOf } from '../../question/choices';
 import {
   factorsHeadline,
@@ -42,7 +43,7 @@ export const words: Words = {
         `each ${subject} entering with the readings it has`,
         followClause(answer, 'Levels'),
       );
-    const conditions = answer.layout?.b.levels.length ?? 0;
+    const conditions = there(answer.layout, 'layout').b.levels.length;
     const how =
       choicesOf(answer.question).sphericity === 'assumed'
         ? ' (sphericity assumed)'

@@ -59,7 +59,9 @@ function oneLetter(a: string, b: string): boolean {
   while (endA > start && endB > start && a[endA - 1] === b[endB - 1]) [endA, endB] = [endA - 1, endB - 1];
   const [x, y] = [a.slice(start, endA), b.slice(start, endB)];
   if (!/^\p{L}{0,2}$/u.test(x) || !/^\p{L}{0,2}$/u.test(y)) return false;
-  return (x.length <= 1 && y.length <= 1) || (x.length === 2 && y.length === 2 && `${x[1] ?? ''}${x[0] ?? ''}` === y);
+  return (
+    (x.length <= 1 && y.length <= 1) || (x.length === 2 && y.length === 2 && `${x.slice(1)}${x.slice(0, 1)}` === y)
+  );
 }
 
 /** Names of different things that differ in a letter. */

@@ -1,4 +1,5 @@
 /** Ranges, "18–22", where readings are asked for. */
+import { there } from '../../numeric/there';
 import { applyEdits } from '../../readings/edits';
 import { type Column, type Table, called } from '../../readings/table';
 import type { TableEdit } from '../../readings/table-edit';
@@ -47,7 +48,10 @@ export function rangesAsReadings(table: Table): TableDoubt[] {
     const written = applyEdits(table, middles).table;
     return [...middles, ...interpretedEdits(written, likelier(written).best)];
   };
-  const example = first.cells.find((c) => rangeIn(c)) ?? '';
+  const example = there(
+    first.cells.find((c) => rangeIn(c)),
+    'range',
+  );
   return [
     {
       code: 'ranges',

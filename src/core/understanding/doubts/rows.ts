@@ -1,4 +1,5 @@
 /** Rows that lack a group, a partner or a name. */
+import { there } from '../../numeric/there';
 import { counted } from '../../readings/counted';
 import { repeatsOf } from '../../readings/repeats';
 import { levelRows } from '../../readings/levels';
@@ -84,7 +85,7 @@ export function lostPartners(table: Table): TableDoubt[] {
     {
       code: 'lost-partners',
       text: `${some(lost.map(name))} ${lost.length === 1 ? 'lacks a reading' : 'lack a reading'} and ${lost.length === 1 ? 'is' : 'are'} ${measures.length === 2 ? 'left out of what is compared within pairs' : 'compared by the readings there are'}: ${held.size - lost.length} of ${held.size} are complete.`,
-      where: lost.slice(0, 20).map((row) => ({ column: missing(row) ?? '', row, called: name(row) })),
+      where: lost.slice(0, 20).map((row) => ({ column: there(missing(row), 'column'), row, called: name(row) })),
       mends: [
         asItIs(
           table,
