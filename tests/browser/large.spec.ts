@@ -91,6 +91,29 @@ test('what is asked beside a large question is there as beside a small one', asy
   await expect(page.getByRole('region', { name: 'Headline' })).toContainText('Coir');
 });
 
+test('the hand stays in sight on its way through a large table', async ({ page, post }) => {
+  const study = await post('/api/studies', { title: 'Way' });
+  const table = await post(`/api/studies/${study}/tables`, { table: largeTable('Lines', 20_000), origin: 'typed' });
+  await page.goto(`/studies/${study}/readings/${table}`);
+  const grid = page.getByRole('grid');
+  await grid.focus();
+  const at = async (row: number): Promise<void> => {
+    await expect(grid).toHaveAttribute('aria-activedescendant', `cell-${row}-0`);
+    await expect(page.locator(`#cell-${row}-0`)).toBeInViewport({ ratio: 1 });
+  };
+  for (let i = 0; i < 45; i++) await page.keyboard.press('ArrowDown');
+  await at(45);
+  await page.keyboard.press('Control+ArrowDown');
+  await at(19_999);
+  // Rows below the last stand there to be typed into.
+  for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowDown');
+  await at(20_004);
+  for (let i = 0; i < 45; i++) await page.keyboard.press('ArrowUp');
+  await at(19_959);
+  await page.keyboard.press('Control+ArrowUp');
+  await at(0);
+});
+
 test('a figure with a large one beside it is drawn by a worker, and follows its options', async ({ page, post }) => {
   const study = await post('/api/studies', { title: 'Panels' });
   const figureOf = async (name: string, rows: number, question: object) => {

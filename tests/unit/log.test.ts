@@ -30,6 +30,9 @@ describe('the log', () => {
       },
       'Red and White, rows 1 to 2: 1, 2, 3, 4',
     ],
+    // What lies beside the columns is not written, and what is short of them is empty.
+    [{ kind: 'write', row: 0, columns: ['a', 'b'], texts: [['1', '2', '3']] }, 'Red and White, row 1: 1, 2'],
+    [{ kind: 'write', row: 0, columns: ['a', 'b'], texts: [['1']] }, 'Red and White, row 1: 1, –'],
     [{ kind: 'insert-rows', at: 2, count: 1 }, '1 row put in before row 3'],
     [{ kind: 'remove-rows', at: 2, count: 3 }, '3 rows removed from row 3 on'],
     [{ kind: 'move-rows', at: 0, count: 2, to: 3 }, '2 rows moved from row 1 to row 4'],

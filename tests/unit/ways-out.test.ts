@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { areQuickWays } from '../../src/core/answering/ways-out';
 import { reasonOf, waysOut } from './asked';
 import { defaultQuestion, questionOf } from '../../src/core/question/question';
 import { type Column, type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
@@ -52,6 +53,18 @@ describe('ways out of a question without an answer', () => {
     expect(way?.words).to.equal('Compare over all blocks');
     expect(way?.asked).to.include({ design: 'several' }).and.not.have.property('block');
     expect(others).to.eql([]);
+  });
+
+  it('are worked out with the page where each takes no time, and else by a worker', () => {
+    const below = ['<2', 3, 4, 2.5];
+    const of = (groups: number) =>
+      tableOf(Array.from({ length: groups }, (_, i) => column(`c${i}`, below, { limits: 'censored' })));
+    const several = questionOf('several', { method: 'means' });
+    expect(waysOut(several, of(4)).map((w) => w.asked.method)).to.include('likelihood');
+    expect(areQuickWays(several, of(4))).to.equal(true);
+    // A likelihood of many means is not.
+    expect(areQuickWays(several, of(14))).to.equal(false);
+    expect(areQuickWays({ ...several, about: 'share' }, of(14))).to.equal(true);
   });
 
   it('none where nothing else has an answer either', () => {

@@ -8,6 +8,7 @@ import { adjustedFor } from '../question/covariate';
 import type { Question } from '../question/question';
 import type { Table } from '../readings/table';
 import { answer } from './answer';
+import { isQuick } from './weight';
 
 export interface WayOut {
   words: string;
@@ -54,6 +55,10 @@ function thought(question: Question, table: Table): WayOut[] {
         : []),
   ];
 }
+
+/** Whether the page need not wait for any of them. */
+export const areQuickWays = (question: Question, table: Table): boolean =>
+  thought(question, table).every(({ asked }) => isQuick(asked, table));
 
 /** Those that lead to an answer, one after the other. */
 export function* eachWayOut(question: Question, table: Table): Generator<WayOut> {

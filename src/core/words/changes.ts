@@ -1,6 +1,5 @@
 /** What was done to a table, in words for the log. */
 import { cellAt } from '../readings/cell-at';
-import { nth } from '../numeric/nth';
 import { type Table, findColumn } from '../readings/table';
 import { type DoubtCode, doubtNames } from '../understanding/doubts/doubt';
 import type { EditOf, TableEdit } from '../readings/table-edit';
@@ -107,7 +106,7 @@ const mostTold = 6;
 /** "Red, rows 2 to 3: 7, 8; were 4, 5": what was written where, and what stood there. */
 function written(table: Table, { row, columns, texts }: EditOf<'write'>, inverse: readonly TableEdit[]): string {
   const cells = texts.flatMap((line, r) =>
-    line.map((text, c) => ({ text, was: textBefore(inverse, nth(columns, c), row + r) })),
+    columns.map((column, c) => ({ text: cellAt(line, c), was: textBefore(inverse, column, row + r) })),
   );
   const names = columns.slice(0, 3).map((id) => nameOf(table, id));
   const of = columns.length > 3 ? `${names.join(', ')} and ${columns.length - 3} more` : listed(names);

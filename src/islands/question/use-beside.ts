@@ -55,6 +55,6 @@ export function useBeside<K extends BesideName>(
       end();
     };
   }, [name, asked, given, quick, wanted]);
-  const stands = wanted && there && (quick || (there.asked === asked && there.given === given));
+  const stands = wanted && there && (quick || (there.asked === question && there.given === table));
   return stands ? there.all : undefined;
 }

@@ -1,6 +1,5 @@
 import { useMemo } from 'react';
-import { type WayOut, eachWayOut } from '../../core/answering/ways-out';
-import { isQuick } from '../../core/answering/weight';
+import { type WayOut, areQuickWays, eachWayOut } from '../../core/answering/ways-out';
 import type { Question } from '../../core/question/question';
 import type { Table } from '../../core/readings/table';
 import { useBeside } from './use-beside';
@@ -8,7 +7,7 @@ import { useBeside } from './use-beside';
 /** What could be asked instead, where there is a reason why there is no answer: with the reason where that takes no time. */
 export function useWaysOut(reason: string, question: Question, table: Table): readonly WayOut[] {
   const wanted = reason !== '';
-  const quick = isQuick(question, table);
+  const quick = useMemo(() => !wanted || areQuickWays(question, table), [wanted, question, table]);
   const here = useMemo(
     () => (wanted && quick ? [...eachWayOut(question, table)] : []),
     [wanted, quick, question, table],

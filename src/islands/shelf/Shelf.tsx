@@ -168,7 +168,9 @@ export function Shelf({ lines: start, deleted: gone }: { lines: Line[]; deleted:
       </div>
     );
   return (
-    <div className={`mx-auto max-w-[53.5rem] ${over ? 'outline-2 outline-offset-8 outline-primary outline-dashed' : ''}`}>
+    <div
+      className={`mx-auto max-w-[53.5rem] ${over ? 'outline-2 outline-offset-8 outline-primary outline-dashed' : ''}`}
+    >
       <h1 className="text-3xl">Studies</h1>
       <form onSubmit={begin} className="mt-5 flex items-baseline gap-4">
         <label htmlFor="new-study" className="text-muted">
