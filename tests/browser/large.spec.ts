@@ -78,7 +78,10 @@ test('what is asked beside a large question is there as beside a small one', asy
   await expect(page.getByTestId('levels').getByRole('img')).toHaveAttribute('aria-label', /80.% .*; 95.% .*; 99.% /);
   await page.locator('summary', { hasText: 'The hypotheses' }).click();
   // Both groups have the same readings, put in another order: as much speaks for either side.
-  await expect(page.getByTestId('directions').locator('tbody td')).toHaveText([/> 0.999/, '0.50', '0.50']);
+  const directions = page.getByTestId('directions');
+  await expect(directions.locator('tbody td')).toHaveText([/> 0.999/, '0.50', '0.50']);
+  // A table is as wide as its place, and a place that clings to it would leave nothing of it to be seen.
+  expect((await directions.boundingBox())?.width).toBeGreaterThan(300);
 
   // Without an answer, what could be asked instead is offered, and taken.
   const [coir, jute] = table.columns;

@@ -11,6 +11,7 @@ import { workingOf } from '../../src/core/answering/working-of';
 import { barEnds } from '../../src/core/figures/error-bars';
 import { withEffect } from '../../src/core/question/asking';
 import { tellsRatios } from '../../src/core/question/choices';
+import { there } from '../../src/core/numeric/there';
 import { type Question, questionOf } from '../../src/core/question/question';
 import { logged } from '../../src/core/readings/logged';
 import { type Table, emptyColumn, tableOf } from '../../src/core/readings/table';
@@ -19,6 +20,8 @@ import { groupsLook } from '../../src/core/scenes/groups-look';
 import { measureScene } from '../../src/core/scenes/measure-picture';
 import { effectDomain, measuresAxis } from '../../src/core/scenes/measures-overview';
 import { remedyOffer } from '../../src/core/words/checks';
+import { resultTables } from '../../src/core/words/tables/tables';
+import { plain } from '../../src/core/words/text';
 import { statedEffect } from '../../src/core/words/two';
 
 const tableWith = (groups: readonly (readonly (number | string)[])[], more: Partial<Table> = {}): Table =>
@@ -183,6 +186,22 @@ describe('ratios of geometric means', () => {
     const reported = demoTables().find(({ table }) => table.shape === 'summary');
     if (!reported) throw new Error('no table of figures from a paper');
     expect(reasonOf(questionOf('several', { effect: 'ratio' }), reported.table)).to.contain('the readings themselves');
+  });
+
+  it('are not what readings without logarithms are told by: those stand as they are', () => {
+    const heads = (cells: (number | string)[]) => {
+      const found = answer(two, tableWith([cells, [5, 7, 9]]));
+      if (!found.ok) throw new Error(found.reason);
+      const table = there(
+        resultTables(found.value).find((t) => t.kind === 'groups'),
+        'groups',
+      );
+      return table.columns.map((c) => plain(c.heading));
+    };
+    const refused = heads([4, 0, 8]);
+    expect(refused).to.include.members(['mean', 'SD']).and.not.include('geometric mean');
+    const told = heads([4, 1, 8]);
+    expect(told).to.include.members(['geometric mean', 'geometric SD']).and.not.include('mean');
   });
 
   it('are offered once among the other methods, where every reading is above 0', () => {

@@ -34,7 +34,8 @@ describe('ways out of a question without an answer', () => {
     const table = two([3, 4, 0, 6], [5, 7, 9, 8]);
     expect(reasonOf(question, table)).to.contain('is 0');
     const ways = waysOut(question, table);
-    expect(ways.map((w) => w.words)).to.include.members(['Compare by differences', 'Compare by ranks']);
+    // None lies below a limit, so that a likelihood would be that of the means.
+    expect(ways.map((w) => w.words)).to.eql(['Compare by differences', 'Compare by ranks']);
     for (const { asked } of ways) expect(reasonOf(asked, table)).to.equal('');
     expect(ways[0]?.asked).to.not.have.property('value');
   });

@@ -2,6 +2,7 @@
 import type { Method } from '../question/options';
 import { designOf, hasConditions, isAdjusted, isBlocked, withEffect } from '../question/asking';
 import { factsOf } from '../analyses/kinds';
+import { hasBelow } from '../answer/limits';
 import { withinBlocks } from '../question/block';
 import { choicesOf, methodsFor, tellsRatios } from '../question/choices';
 import { adjustedFor } from '../question/covariate';
@@ -64,6 +65,9 @@ export const areQuickWays = (question: Question, table: Table): boolean =>
 export function* eachWayOut(question: Question, table: Table): Generator<WayOut> {
   for (const way of thought(question, table)) {
     const found = answer(way.asked, table, true);
-    if (found.ok && found.value.comparison.ok) yield way;
+    if (!found.ok || !found.value.comparison.ok) continue;
+    // Without readings below a limit their likelihood is that of the means.
+    if (way.asked.method === 'likelihood' && !hasBelow(found.value.groups)) continue;
+    yield way;
   }
 }

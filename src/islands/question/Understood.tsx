@@ -95,7 +95,7 @@ function Directions({ answer, table }: Pick<Props, 'answer' | 'table'>) {
   const all = useOpened('directions', answer, table);
   if (!all) return <WorkingItOut />;
   return (
-    <div className="mt-3 w-fit" data-testid="directions">
+    <div className="mt-3" data-testid="directions">
       <ResultTableView table={directionsTable(all)} />
     </div>
   );

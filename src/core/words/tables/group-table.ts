@@ -2,7 +2,7 @@
 import type { Answer } from '../../answer/answer';
 import { type GroupPart, meanOf } from '../../answer/group-part';
 import { sdInterval } from '../../answer/spreads';
-import { choicesOf, tellsRatios } from '../../question/choices';
+import { choicesOf } from '../../question/choices';
 import { withUnit } from '../../readings/table';
 import { given, meanDecimals, percent, plural } from '../numbers';
 import { symbol, text } from '../text';
@@ -39,7 +39,8 @@ function readingsColumns(answer: Answer): Told[] {
   const follow = comparison.ok ? comparison.value.follow : undefined;
   const letters = follow?.ok ? follow.value[0]?.letters : undefined;
   const within = answer.groups[0]?.samples;
-  const geometric = tellsRatios(question);
+  // Readings without logarithms are told as they are, whatever was asked.
+  const geometric = answer.logs !== undefined;
   const covariate = comparison.ok ? comparison.value.covariate : undefined;
   const adjusted = answer.groups.some((g) => g.adjusted);
   return [
