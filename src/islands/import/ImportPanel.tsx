@@ -230,7 +230,7 @@ export default function ImportPanel({ file, study, onTaken, onLeave }: Props) {
           ))}
           <div className="flex min-h-0 grow gap-6 py-1 max-[1100px]:flex-col">
             <div
-              className="min-w-0 overflow-auto border-y border-line max-[1100px]:grow"
+              className="max-h-full min-w-0 overflow-auto border-y border-line max-[1100px]:grow min-[1100px]:self-start"
               tabIndex={0}
               role="region"
               aria-label="The first rows"
