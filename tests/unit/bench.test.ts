@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { arrange } from '../../src/core/planning/arrange';
 import { spendingsTable } from '../../src/core/words/tables/spendings-table';
-import { asGrid, asList, assign } from '../../src/core/planning/assignment';
+import { asGrid, asList, assign, listOf } from '../../src/core/planning/assignment';
 import { areasOf, boundariesOf, criticalTable } from '../../src/core/planning/curve-reading';
 import {
   type Plan,
@@ -19,6 +19,8 @@ import {
 } from '../../src/core/planning/plan';
 import { simulator } from '../../src/core/planning/simulate';
 import { readerScene } from '../../src/core/scenes/reader';
+import { powerPercent } from '../../src/core/words/numbers';
+import { stepsTold } from '../../src/core/words/curve-steps';
 import { protocolSentence } from '../../src/core/words/protocol';
 import { plain } from '../../src/core/words/text';
 import { layout } from '../../src/charts/layout';
@@ -60,6 +62,18 @@ describe('the curve reader', () => {
       [areasOf('binomial', { n: 2.5, p: 0.5 }, 1), 'whole number'],
     ] as const)
       expect(found.ok ? 'read' : found.reason).to.include(words);
+  });
+
+  it('tells where steps leave another area than was asked, and what a step further would', () => {
+    const parameters = { n: 20, p: 0.5 };
+    const told = (kind: 'right' | 'left' | 'outside' | 'between', area: number): string | undefined =>
+      stepsTold('binomial', parameters, kind, area, of(boundariesOf('binomial', parameters, kind, area)));
+    // P(X ≥ 14) = 0.05766 and P(X ≥ 15) = 0.02069 of twenty tosses.
+    expect(told('right', 0.05)).to.match(/just 0\.05: here it is 0\.05766, a step further out 0\.02069/);
+    expect(told('left', 0.05)).to.match(/here it is 0\.05766, a step further out 0\.02069/);
+    expect(told('outside', 0.1)).to.match(/here it is 0\.1153, a step further out 0\.04139/);
+    expect(told('right', of(areasOf('binomial', parameters, 15)).right)).to.equal(undefined);
+    expect(stepsTold('t', { df: 4 }, 'right', 0.05, { a: 2.13 })).to.equal(undefined);
   });
 
   it('draws its boundaries where they are read', () => {
@@ -189,7 +203,45 @@ describe('the sample planner', () => {
     expect(said({}, 1)).to.include('between 0 and 1');
     expect(said({ sd: 0 })).to.include('above 0');
     expect(said({ design: 'shares', share: 0.9, difference: 0.2 })).to.include('leaves 0 to 1');
-    expect(said({ direction: 'less' })).to.include('too small to be found');
+    expect(said({ design: 'shares', difference: 1e-4 })).to.include('No number up to 100000 in a group');
+    // The other way than the test looks: no number is too small for that.
+    expect(said({ direction: 'less' })).to.match(/below 0, and the one to be found lies above: no number would/);
+    expect(said({ direction: 'greater', difference: -3 })).to.include('lies below: no number would');
+    // What has no direction does not take one.
+    expect(said({ design: 'several', direction: 'less' })).to.equal(said({ design: 'several' }));
+  });
+
+  it('finds a difference of shares the way the test looks, or where there is room for one', () => {
+    const found = (plan: Partial<Plan>, n = 20): number =>
+      of(effectFor({ ...usualPlan, design: 'shares', ...plan }, n, 0.8));
+    expect(found({ direction: 'less' })).to.be.within(-0.4, -0.2);
+    expect(found({ direction: 'greater' })).to.be.within(0.2, 0.6);
+    // As the share of what did not happen: the same distance the other way.
+    expect(found({ share: 0.9, direction: 'less' })).to.be.closeTo(-found({ share: 0.1, direction: 'greater' }), 1e-9);
+    expect(found({ share: 0.9 })).to.be.closeTo(-found({ share: 0.1 }), 1e-9);
+    const none = effectFor({ ...usualPlan, design: 'shares', share: 0.9, direction: 'greater' }, 20, 0.8);
+    expect(none.ok ? '' : none.reason).to.include('take more');
+  });
+
+  it('never prints a power as certain, nor what a computation adds to a number', () => {
+    expect([0.807, 0.99949, 0.99951, 1].map((power) => powerPercent(power))).to.deep.equal([
+      '80.7 %',
+      '99.9 %',
+      'more than 99.9 %',
+      'more than 99.9 %',
+    ]);
+    expect([powerPercent(0.0004), powerPercent(0.99996, 2)]).to.deep.equal(['less than 0.1 %', 'more than 99.99 %']);
+    const told = plain(
+      protocolSentence({
+        plan: { ...usualPlan, direction: 'less', difference: -0.1 - 0.2 },
+        n: 500,
+        power: 0.999999,
+        unit: 'mm',
+        subject: '',
+        loss: 0,
+      }),
+    );
+    expect(told).to.include('finds a difference of −0.3 mm with a power of more than 99.99 %');
   });
 });
 
@@ -251,10 +303,40 @@ describe('what is left to chance before an experiment', () => {
     refused(() => assign({ task: 'allocate', subjects: ['A1'], treatments: two, way: 'strata', block: 4, seed: 2 }))(
       /its stratum/,
     );
+    const [colon] = assign({
+      task: 'allocate',
+      subjects: ['A1: upper: left', 'A2\tupper: left'],
+      treatments: two,
+      way: 'strata',
+      block: 4,
+      seed: 2,
+    }).rows.map((row) => row[1]);
+    expect(colon).to.equal('upper: left');
     refused(() => assign({ task: 'layout', treatments: [], rows: 2, columns: 2, even: true, seed: 1 }))(
       /at least two treatments/,
     );
     refused(() => assign({ task: 'draw', subjects: [], n: 1, replace: false, seed: 1 }))(/from 1 to 100,000/);
+  });
+});
+
+describe('a typed list', () => {
+  it('has a name a line, else parts its line where names are apart, and not at a decimal comma', () => {
+    for (const [typed, names] of [
+      ['Red lamp, White lamp', ['Red lamp', 'White lamp']],
+      ['red,white', ['red', 'white']],
+      ['0,5 mM, 1 mM', ['0,5 mM', '1 mM']],
+      ['0,5; 1,5;', ['0,5', '1,5']],
+      [' upper, left \n\nlower, right\n', ['upper, left', 'lower, right']],
+      [' ', []],
+    ] as const)
+      expect(listOf(typed), typed).to.deep.equal(names);
+  });
+
+  it('that names one twice is told to', () => {
+    const told = (subjects: string[]): string => assign({ task: 'draw', subjects, n: 1, replace: false, seed: 1 }).told;
+    expect(told(['A', 'B'])).to.match(/seed 1\.$/);
+    expect(told(['A', 'B', 'A', 'A'])).to.include('“A” stands more than once');
+    expect(told(['A', 'B', 'A', 'B', 'C', 'C'])).to.include('“A” and 2 other names stand more than once');
   });
 });
 

@@ -1,4 +1,6 @@
 import { expect } from 'chai';
+import fc from 'fast-check';
+import { binomial } from '../../src/core/distributions/binomial';
 import { random } from '../../src/core/numeric/random';
 import { friedmanPairs } from '../../src/core/procedures/friedman-pairs';
 import { oneWayAnova } from '../../src/core/procedures/one-way-anova';
@@ -91,6 +93,37 @@ describe('planning', () => {
     let hits = 0;
     for (let i = 0; i < 2000; i++) if (rejects(toss(0.3), toss(0.6))) hits += 1;
     expect(hits / 2000).to.be.closeTo(exact, 0.035);
+  });
+
+  it('two proportions: the power is what all outcomes the test rejects come to', () => {
+    const size = fc.integer({ min: 1, max: 40 });
+    const share = fc.double({ min: 0.001, max: 0.999, noNaN: true });
+    const cut = fc.double({ min: 0.2, max: 4, noNaN: true });
+    fc.assert(
+      fc.property(
+        size,
+        size,
+        share,
+        share,
+        cut,
+        fc.constantFrom(...(['either', 'greater', 'less'] as const)),
+        (...of) => {
+          const [n1, n2, p1, p2, critical, direction] = of;
+          const rejects = (x1: number, x2: number): boolean => {
+            const pooled = (x1 + x2) / (n1 + n2);
+            const se = Math.sqrt(pooled * (1 - pooled) * (1 / n1 + 1 / n2));
+            const z = (x2 / n2 - x1 / n1) / se;
+            return direction === 'either' ? Math.abs(z) >= critical : (direction === 'less' ? -z : z) >= critical;
+          };
+          const [first, second] = [binomial(n1, p1), binomial(n2, p2)];
+          let whole = 0;
+          for (let x1 = 0; x1 <= n1; x1++)
+            for (let x2 = 0; x2 <= n2; x2++) if (rejects(x1, x2)) whole += first.mass(x1) * second.mass(x2);
+          expect(twoProportionsPower(p1, n1, p2, n2, rejects)).to.be.closeTo(Math.min(1, whole), 1e-11);
+        },
+      ),
+      { numRuns: 300, seed: 11 },
+    );
   });
 
   it('a detectable effect has the power wanted; two-way power is one-way power where the designs meet', () => {

@@ -104,7 +104,7 @@ export function laidFigure(answer: Answer, style: FigureStyle, kind: LaidKind): 
   const [reference] = made?.reference ?? [];
   if (made && reference && kind === 'distribution') {
     const decision = decisionOf(reference, pOf(made, reference), question.level);
-    const curve = decision && curveScene(reference, decision.critical, wide, undefined, high);
+    const curve = decision && curveScene(reference, decision.region, wide, undefined, high);
     if (curve) scene = { ...base, panels: curve.panels, alt: curve.alt };
     else remarks.push('This distribution has no curve to show.');
   }

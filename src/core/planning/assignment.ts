@@ -34,6 +34,28 @@ export interface Assignment {
   seed: number;
 }
 
+/**
+ * A list as it is typed or pasted: a line each; names in one line are parted by semicolons, else by commas, where some are
+ * followed by a space by those alone: "0,5 mM, 1 mM" names two.
+ */
+export function listOf(text: string): string[] {
+  const whole = text.trim();
+  const apart = whole.includes('\n') ? '\n' : whole.includes(';') ? ';' : /,\s/.test(whole) ? /,\s/ : ',';
+  return whole
+    .split(apart)
+    .map((name) => name.trim())
+    .filter(Boolean);
+}
+
+/** Names that stand more than once, told: each of them is taken for one of its own. */
+function repeatedTold(names: readonly string[]): string {
+  const seen = new Set<string>();
+  const twice = new Set(names.filter((name) => seen.size === seen.add(name).size));
+  const [first, ...others] = twice;
+  if (first === undefined) return '';
+  return ` “${first}”${others.length > 0 ? ` and ${counted(others.length, 'other name')}` : ''} ${others.length > 0 ? 'stand' : 'stands'} more than once: each was taken for one of its own.`;
+}
+
 interface Subject {
   name: string;
   stratum: string;
@@ -41,7 +63,7 @@ interface Subject {
 
 /** A subject and its stratum, of a line as typed: a colon or a tab parts them. */
 function parted(line: string): Subject {
-  const [name = '', stratum = ''] = line.split(/[\t:]/);
+  const [, name = line, stratum = ''] = /^([^\t:]*)[\t:](.*)$/.exec(line) ?? [];
   return { name: name.trim(), stratum: stratum.trim() };
 }
 
@@ -64,6 +86,7 @@ export function assign(asked: Assigning): Assignment {
   const stratified = asked.task === 'allocate' && asked.way === 'strata';
   const subjects = asked.subjects.map((line): Subject => (stratified ? parted(line) : { name: line, stratum: '' }));
   demand(subjects.length >= 1 && subjects.length <= 100_000, 'Name from 1 to 100,000 subjects.');
+  const repeated = repeatedTold(subjects.map(({ name }) => name));
   if (asked.task === 'draw') {
     const { n, replace } = asked;
     const drawn = drawRows(
@@ -75,7 +98,7 @@ export function assign(asked: Assigning): Assignment {
     return {
       head: ['drawn', 'subject'],
       rows: drawn.map((row, i) => [String(i + 1), nth(subjects, row).name]),
-      told: `${counted(n, 'subject')} drawn at random from ${subjects.length} ${replace ? 'with' : 'without'} replacement, seed ${seed}.`,
+      told: `${counted(n, 'subject')} drawn at random from ${subjects.length} ${replace ? 'with' : 'without'} replacement, seed ${seed}.${repeated}`,
       seed,
     };
   }
@@ -95,7 +118,7 @@ export function assign(asked: Assigning): Assignment {
   return {
     head: ['subject', ...(way === 'blocks' ? ['block'] : way === 'strata' ? ['stratum'] : []), 'treatment'],
     rows: subjects.map((s, i) => [s.name, ...group(i), nth(given, i)]),
-    told: `${counted(subjects.length, 'subject')} allocated at random to ${treatments.join(', ')}${how}, seed ${seed}.${short}`,
+    told: `${counted(subjects.length, 'subject')} allocated at random to ${treatments.join(', ')}${how}, seed ${seed}.${short}${repeated}`,
     seed,
   };
 }

@@ -33,6 +33,10 @@ export const planDesigns = {
 } as const;
 export type PlanDesign = keyof typeof planDesigns;
 
+/** Whether what is planned sets two against each other, or one against a value, so that its test can have a direction. */
+export const isDirected = (design: PlanDesign): boolean =>
+  design === 'two-groups' || design === 'paired' || design === 'one-sample' || design === 'shares';
+
 export interface Plan {
   design: PlanDesign;
   /** The difference to be found: of the means, of the largest and smallest mean, or of the shares. */
@@ -144,7 +148,6 @@ function power(plan: Plan, n: number, difference = plan.difference): number {
         `A share of ${share} with a difference of ${difference} leaves 0 to 1: choose a smaller one.`,
       );
       const n2 = Math.max(2, Math.round(n * ratio));
-      demand(n <= 3000 && n2 <= 3000, 'More than 3000 in a group are not counted out here.');
       return twoProportionsPower(share, n, other, n2, rejects(plan, n, n2));
     }
   }
@@ -164,42 +167,61 @@ export const powerAt = (plan: Plan, n: number, difference?: number): Outcome<num
 /** The fewest in each group that a plan can have: a slope takes a reading more. */
 const leastOf = ({ design, groups }: Plan): number => (design === 'adjusted' && groups === 2 ? 3 : 2);
 
+/** The most in a group that a plan of shares looks for. */
+const mostOfShares = 100_000;
+
+/** Whether the test looks for a difference of the other sign. */
+export const isAgainstDirection = ({ design, direction, difference }: Plan): boolean =>
+  isDirected(design) && direction !== 'either' && difference !== 0 && difference > 0 !== (direction === 'greater');
+
 /** The least number in each group that reaches the power wanted. */
 export const sampleFor = (plan: Plan, wanted: number): Outcome<number> =>
   attempt(() => {
     demand(wanted > 0 && wanted < 1, 'The power wanted must lie between 0 and 1.');
     demand(plan.difference !== 0, 'Without a difference there is nothing to find: no number of readings would.');
+    demand(
+      !isAgainstDirection(plan),
+      `The test is for a difference ${plan.direction === 'less' ? 'below 0, and the one to be found lies above' : 'above 0, and the one to be found lies below'}: no number would find it.`,
+    );
     // The exact power of counts goes up and down by steps; from where it stays above counts.
     if (plan.design === 'shares') {
-      for (let n = 4; n <= 3000; n = Math.ceil(n * 1.02 + 0.01))
+      let from = 4;
+      while (2 * from <= mostOfShares && power(plan, 2 * from) < wanted) from *= 2;
+      for (let n = from; n <= mostOfShares; n = Math.ceil(n * 1.02 + 0.01))
         if (power(plan, n) >= wanted) {
           let least = n;
           while (least > 4 && power(plan, least - 1) >= wanted) least -= 1;
           return least;
         }
       throw new DomainError(
-        'No number up to 3000 in a group reaches this power: the difference is too small to be found.',
+        `No number up to ${mostOfShares} in a group reaches this power: the difference is too small to be found.`,
       );
     }
     return smallestSample((n) => power(plan, n), wanted, leastOf(plan));
   });
 
-/** The difference that so many in each group would find with the power wanted. */
+/**
+ * The difference that so many in each group would find with the power wanted, below 0 where the test is for less. Of two
+ * shares tested two-sided it is the one above, or the one below where there is no room above.
+ */
 export const effectFor = (plan: Plan, n: number, wanted: number): Outcome<number> =>
   attempt(() => {
-    if (plan.design === 'shares') {
-      const room = 1 - plan.share;
-      let [low, high] = [0, room - 1e-6];
-      demand(power(plan, n, high) >= wanted, 'No difference of shares reaches this power with so few: take more.');
-      for (let i = 0; i < 40; i++) {
-        const middle = (low + high) / 2;
-        if (power(plan, n, middle) < wanted) low = middle;
-        else high = middle;
-      }
-      return high;
+    const ways = isDirected(plan.design) && plan.direction === 'less' ? [-1] : [1];
+    if (plan.design !== 'shares') {
+      const [sign = 1] = ways;
+      return sign * detectableEffect((e) => power(plan, n, sign * e * plan.sd), wanted) * plan.sd;
     }
-    const sign = plan.direction === 'less' ? -1 : 1;
-    return detectableEffect((e) => power(plan, n, sign * e * plan.sd), wanted) * plan.sd;
+    if (plan.direction === 'either') ways.push(-1);
+    const furthest = (sign: number): number => (sign > 0 ? 1 - plan.share : plan.share) - 1e-6;
+    const sign = ways.find((way) => power(plan, n, way * furthest(way)) >= wanted);
+    demand(sign !== undefined, 'No difference of shares reaches this power with so few: take more.');
+    let [low, high] = [0, furthest(sign)];
+    for (let i = 0; i < 40; i++) {
+      const middle = (low + high) / 2;
+      if (power(plan, n, sign * middle) < wanted) low = middle;
+      else high = middle;
+    }
+    return sign * high;
   });
 
 /** What one sample costs, and one reading of it. */

@@ -1,4 +1,5 @@
 /** Power by exact noncentral distributions, and the sample size that reaches it. Source: Cohen (1988). */
+import { cumsum } from 'd3-array';
 import { nth } from '../numeric/nth';
 import { binomial } from '../distributions/binomial';
 import { fisherF } from '../distributions/f';
@@ -163,10 +164,23 @@ export function withinBetweenPower(
   return noncentralFUpper(fisherF(df1, df2).upperQuantile(alpha), df1, df2, noncentrality);
 }
 
+/** The masses of a binomial from its first outcome that matters on: rarer ones cannot change the sixteenth digit. */
+function likelyOutcomes(n: number, p: number): { from: number; masses: number[] } {
+  const mode = Math.min(n, Math.floor((n + 1) * p));
+  const most = binomial(n, p).mass(mode);
+  const below: number[] = [];
+  const above: number[] = [];
+  for (let k = mode, mass = most; k > 0 && mass >= 1e-18; k--) below.push((mass *= (k * (1 - p)) / ((n - k + 1) * p)));
+  for (let k = mode, mass = most; k < n && mass >= 1e-18; k++)
+    above.push((mass *= ((n - k) * p) / ((k + 1) * (1 - p))));
+  return { from: mode - below.length, masses: [...below.reverse(), most, ...above] };
+}
+
 /**
  * Exact power of a comparison of two proportions: the chance, over all outcomes the two binomials can have, that the
- * test rejects.
- * @param rejects whether the test rejects at so many successes in each group
+ * test rejects. It takes about as long as the outcomes of one group that matter are many.
+ * @param rejects whether the test rejects at so many successes in each group: where it does, it does so too where the
+ *   second group has more of them and the higher share, or fewer and the lower one
  */
 export function twoProportionsPower(
   p1: number,
@@ -175,15 +189,26 @@ export function twoProportionsPower(
   n2: number,
   rejects: (x1: number, x2: number) => boolean,
 ): number {
-  const [first, second] = [binomial(n1, p1), binomial(n2, p2)];
-  const masses = Float64Array.from({ length: n2 + 1 }, (_, x) => second.mass(x));
+  const [first, second] = [likelyOutcomes(n1, p1), likelyOutcomes(n2, p2)];
+  const { from, masses } = second;
+  /** Chances of at most, and of at least, the outcome at a place of the masses. */
+  const atMost = cumsum(masses);
+  const atLeast = cumsum([...masses].reverse()).reverse();
+  const higher = (x1: number, x2: number): boolean => x2 * n1 > x1 * n2 && rejects(x1, x2);
+  const lower = (x1: number, x2: number): boolean => x2 * n1 < x1 * n2 && rejects(x1, x2);
+  // The last outcome rejected on the lower side and the first on the higher one: both rise with the first group's.
+  let low = Math.ceil((first.from * n2) / n1) - 1;
+  while (low >= 0 && !lower(first.from, low)) low -= 1;
+  let high = Math.max(0, Math.floor((first.from * n2) / n1));
   let power = 0;
-  for (let x1 = 0; x1 <= n1; x1++) {
-    const weight = first.mass(x1);
-    // Outcomes this rare cannot change the sixteenth digit.
-    if (weight < 1e-18) continue;
-    for (let x2 = 0; x2 <= n2; x2++) if (rejects(x1, x2)) power += weight * nth(masses, x2);
-  }
+  first.masses.forEach((weight, i) => {
+    const x1 = first.from + i;
+    while (low < n2 && lower(x1, low + 1)) low += 1;
+    while (high <= n2 && !higher(x1, high)) high += 1;
+    const below = low < from ? 0 : nth(atMost, Math.min(low - from, masses.length - 1));
+    const above = high - from >= masses.length ? 0 : nth(atLeast, Math.max(high - from, 0));
+    power += weight * (below + above);
+  });
   return Math.min(1, power);
 }
 

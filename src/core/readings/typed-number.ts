@@ -62,10 +62,10 @@ export function typedNumber(text: string, unit: string | null = ''): Typed {
 /** A number as a field shows it: every digit that was typed, and none of the dust of a computation. */
 export const fieldText = (value: number): string => String(Number(value.toPrecision(12)));
 
-/** Numbers typed in a row, apart by spaces or semicolons; the first text that is none is told. */
+/** Numbers typed in a row, apart by spaces, semicolons or commas with a space; the first text that is none is told. */
 export function typedNumbers(text: string): { values: number[]; trouble?: string } {
   const values: number[] = [];
-  for (const word of text.split(/[\s;]+/).filter(Boolean)) {
+  for (const word of text.split(/,?[\s;]+/).filter(Boolean)) {
     const found = typedNumber(word);
     if (found.kind === 'number') values.push(found.value);
     else if (found.kind === 'unread') return { values, trouble: found.why };

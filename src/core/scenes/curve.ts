@@ -3,6 +3,7 @@ import { nth } from '../numeric/nth';
 import { leastOf, mostOf } from '../numeric/extremes';
 import type { Reference } from '../answer/comparison';
 import { type NamedDistribution, named } from '../distributions/named';
+import { type Rejection, criticalValuesOf, isRejected } from '../procedures/rejection';
 import { fixed, significant } from '../words/numbers';
 import { bare, label, path, rule } from '../drawing/marks';
 import type { Mark, Scene } from '../drawing/scene';
@@ -26,7 +27,7 @@ function span(curve: NamedDistribution, { statistic }: Reference, critical: read
 
 /** A value as the axis prints it. */
 const shown = (x: number): string =>
-  Number.isInteger(x) ? String(x) : Math.abs(x) >= 1000 ? significant(x, 4) : fixed(x, 2);
+  Number.isInteger(x) ? fixed(x, 0) : Math.abs(x) >= 1000 ? significant(x, 4) : fixed(x, 2);
 
 /**
  * The curve with its rejection region shaded, critical values and statistic marked.
@@ -34,7 +35,7 @@ const shown = (x: number): string =>
  */
 export function curveScene(
   reference: Reference,
-  critical: readonly number[],
+  region: Rejection,
   width: number,
   cut?: number,
   height = 190,
@@ -42,6 +43,7 @@ export function curveScene(
   const made = named(reference.distribution, reference.parameters);
   if (!made.ok) return undefined;
   const curve = made.value;
+  const critical = criticalValuesOf(region);
   const [from, to] = span(curve, reference, critical);
   // A counted distribution has a height at each whole step, where they can be seen apart.
   const whole = curve.discrete;
@@ -62,16 +64,12 @@ export function curveScene(
     return [[a, 0], [a, Math.min(density(a), top)], ...inside, [b, Math.min(density(b), top)], [b, 0]];
   };
   const marks: Mark[] = [];
-  const tails: [number, number][] =
-    reference.direction === 'either'
-      ? [
-          [from, critical[0] ?? from],
-          [critical[1] ?? to, to],
-        ]
-      : reference.direction === 'greater'
-        ? [[critical[0] ?? to, to]]
-        : [[from, critical[0] ?? from]];
-  const rejected = (v: number): boolean => tails.some(([a, b]) => v >= a && v <= b);
+  const { lower = -Infinity, upper = Infinity } = region;
+  const tails = [
+    [from, lower],
+    [upper, to],
+  ] as const;
+  const rejected = (v: number): boolean => isRejected(region, v);
   if (whole)
     x.forEach((v, i) =>
       marks.push(
@@ -115,7 +113,7 @@ export function curveScene(
     height,
     fontSize: pageFontSize,
     lineWeight: 1,
-    alt: `Distribution of ${reference.symbol} without an effect; the rejection region is shaded beyond ${critical.map(shown).join(' and ')}; the statistic is ${shown(statistic)}.`,
+    alt: `Distribution of ${reference.symbol} without an effect; ${critical.length > 0 ? `the rejection region is shaded beyond ${critical.map(shown).join(' and ')}` : 'with so few there is no rejection region'}; the statistic is ${shown(statistic)}.`,
     panels: [
       {
         left: 14,

@@ -1,7 +1,7 @@
 /** Power over the number taken and over the difference to be found, each with the point the plan stands at. */
 import { nth } from '../numeric/nth';
 import { type Plan, isUneven, powerAt, totalOf } from '../planning/plan';
-import { fixed } from '../words/numbers';
+import { powerPercent } from '../words/numbers';
 import { dot, label, path, rule } from '../drawing/marks';
 import type { Mark, Panel, Scene } from '../drawing/scene';
 import { pageFontSize } from '../drawing/scene';
@@ -24,7 +24,7 @@ function panel(
     path(curve, { weight: 1.8, name: `power-over-${name}` }),
     rule(at, 0, at, power, { ink: 'accent', weight: 1.2 }),
     dot(at, power, { ink: 'accent', size: 14, name: `at-${name}` }),
-    label(`${fixed(100 * power, 1)} %`, at, power, {
+    label(powerPercent(power), at, power, {
       dx: at > (from + to) / 2 ? -12 : 12,
       dy: power > 0.5 ? 18 : -10,
       anchor: at > (from + to) / 2 ? 'end' : 'start',
@@ -67,7 +67,7 @@ export function planScene(plan: Plan, n: number, wanted: number, unit: string, w
     height: stacked ? 560 : 280,
     fontSize: pageFontSize,
     lineWeight: 1,
-    alt: `Power over the number taken and over the difference: with ${n} it is ${fixed(100 * power, 1)} %.`,
+    alt: `Power over the number taken and over the difference: with ${n} it is ${powerPercent(power)}.`,
     panels: [
       panel(
         { ...frame, left: 56 },

@@ -1,14 +1,15 @@
 /** The decision on the hypotheses, by the critical value and by p. */
-import { nth } from '../numeric/nth';
+import { attempt } from '../numeric/domain-error';
 import { alphaOf } from '../procedures/interval';
 import type { Comparison, Reference } from '../answer/comparison';
+import { type Rejection, criticalValuesOf, isRejected, rejectionOf } from '../procedures/rejection';
 import { there } from '../numeric/there';
 import { named } from '../distributions/named';
 import { fixed, pRelation, percent, significant, smallP } from '../words/numbers';
 
 /** Where the reference distribution is cut, and what lies beyond. */
 export interface Decision {
-  critical: number[];
+  region: Rejection;
   p: number;
   beyond: boolean;
   /** In a line: "t = 3.88 beyond ±2.05". */
@@ -22,44 +23,33 @@ export function decisionOf(reference: Reference, p: number, level: number): Deci
   const made = named(reference.distribution, reference.parameters);
   if (!made.ok) return undefined;
   const alpha = alphaOf(level);
-  const both = reference.direction === 'either';
-  const share = both ? alpha / 2 : alpha;
-  const [upper, lower] = [made.value.upperQuantile(share), made.value.quantile(share)];
-  if (!upper.ok || !lower.ok) return undefined;
-  if (made.value.discrete) {
-    // A step that holds more than its share is not in the region: the region begins one further out.
-    const [above, below] = [made.value.upper(upper.value), made.value.lower(lower.value)];
-    const slack = 1 + 1e-9;
-    if (above.ok && above.value > share * slack) upper.value += 1;
-    if (below.ok && below.value > share * slack) lower.value -= 1;
-  }
-  const critical = both
-    ? [lower.value, upper.value]
-    : reference.direction === 'greater'
-      ? [upper.value]
-      : [lower.value];
+  const { discrete } = made.value;
+  const found = attempt(() => rejectionOf(made.value, reference.direction, alpha));
+  if (!found.ok) return undefined;
+  const region = found.value;
   const { statistic, symbol } = reference;
-  const beyond = both
-    ? statistic <= lower.value || statistic >= upper.value
-    : reference.direction === 'greater'
-      ? statistic >= upper.value
-      : statistic <= lower.value;
+  const beyond = isRejected(region, statistic);
   const shown = (x: number): string =>
-    Number.isInteger(x) ? String(x) : Math.abs(x) >= 1e4 ? significant(x, 4) : fixed(x, 3);
-  const cut = !both
-    ? shown(nth(critical, 0))
-    : Math.abs(lower.value + upper.value) < 1e-9 * upper.value
-      ? `±${shown(upper.value)}`
-      : `${shown(lower.value)} or ${shown(upper.value)}`;
+    Number.isInteger(x) ? fixed(x, 0) : Math.abs(x) >= 1e4 ? significant(x, 4) : fixed(x, 3);
+  const critical = criticalValuesOf(region);
+  const [first, last] = critical;
+  const cut =
+    first !== undefined && last !== undefined && Math.abs(first + last) < 1e-9 * last
+      ? `±${shown(last)}`
+      : critical.map(shown).join(' or ');
   const most = percent(alpha);
+  const lies = beyond ? (critical.includes(statistic) ? 'at' : 'beyond') : 'short of';
+  const at = `${symbol} = ${shown(statistic)}`;
   const size = p < 0.001 ? smallP(p, 2) : pRelation(p).replace('= ', '');
   return {
-    critical,
+    region,
     p,
     beyond,
-    short: `${symbol} = ${shown(statistic)} ${beyond ? 'beyond' : 'short of'} ${cut}`,
+    short: cut ? `${at} ${lies} ${cut}` : `${at}: with so few, none is rare enough`,
     words: [
-      `${symbol} = ${shown(statistic)} lies ${beyond ? 'beyond' : 'short of'} the critical value ${cut}, which ${made.value.discrete ? 'at most ' : ''}${most} of such statistics ${made.value.discrete ? 'reach or pass' : 'pass'} when there is no effect.`,
+      cut
+        ? `${at} lies ${lies} the critical value ${cut}, which ${discrete ? 'at most ' : ''}${most} of such statistics ${discrete ? 'reach or pass' : 'pass'} when there is no effect.`
+        : `${at}: there is no critical value, for with so few even the farthest statistic is reached more often than in ${most} of cases when there is no effect.`,
       `p ${/^[<>]/.test(size) ? '' : '= '}${size} is ${beyond ? 'below' : 'not below'} ${most}. ${beyond ? 'Either way, the hypothesis of no effect is rejected at this level.' : 'Either way, the hypothesis of no effect is not rejected; that does not show it to be true.'}`,
     ],
   };

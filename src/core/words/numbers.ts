@@ -112,6 +112,13 @@ export const atAlpha = (level: number): string => `at α = ${alphaOf(level)}`;
 /** "95 %" with as many decimals as the level has. */
 export const percent = (share: number): string => `${Number((share * 100).toPrecision(8))} %`;
 
+/** A power in percent: "80.1 %"; what is not certain is never printed as 100 %, nor what can happen as 0 %. */
+export function powerPercent(power: number, decimals = 1): string {
+  const least = 10 ** -decimals;
+  if (power > 1 - least / 200) return `more than ${fixed(100 - least, decimals)} %`;
+  return power < least / 200 ? `less than ${fixed(least, decimals)} %` : `${fixed(100 * power, decimals)} %`;
+}
+
 /**
  * A p-value as journals print it: two decimals from 0.1 up, three below, "< 0.001" under that, never 0; one decimal
  * more where rounding would land on 0.05.

@@ -1,6 +1,6 @@
 /** The plan as a protocol tells it: what is to be found, how surely, with how many, and how many are begun with. */
-import { type Plan, begunWith, isUneven, totalOf } from '../planning/plan';
-import { fixed, percent, plural } from './numbers';
+import { type Plan, begunWith, isDirected, isUneven, totalOf } from '../planning/plan';
+import { given, percent, plural, powerPercent } from './numbers';
 import { listed, valued } from './sentences';
 import { type Text, text } from './text';
 
@@ -65,23 +65,19 @@ const times = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${
 /** What else the plan rests on: how readings go together. */
 const correlationWords = ({ design, correlation }: Plan): string =>
   design === 'repeated' || design === 'mixed'
-    ? ` and readings of one subject correlate by ${correlation}`
+    ? ` and readings of one subject correlate by ${given(correlation)}`
     : design === 'nested'
-      ? ` and readings of one sample correlate by ${correlation} (intraclass)`
+      ? ` and readings of one sample correlate by ${given(correlation)} (intraclass)`
       : design === 'blocked'
-        ? ` and readings of one block correlate by ${correlation}`
+        ? ` and readings of one block correlate by ${given(correlation)}`
         : design === 'adjusted'
-          ? ` and readings correlate with the covariate by ${correlation}`
+          ? ` and readings correlate with the covariate by ${given(correlation)}`
           : '';
 
 /** The sentences for a protocol. */
 export function protocolSentence(protocol: Protocol): Text {
   const { plan, n, power, unit, loss } = protocol;
-  const directed =
-    plan.design === 'two-groups' ||
-    plan.design === 'paired' ||
-    plan.design === 'one-sample' ||
-    plan.design === 'shares';
+  const directed = isDirected(plan.design);
   const sided = !directed
     ? `a${/^[aeiou]/.test(tests[plan.design]) ? 'n' : ''}`
     : plan.direction === 'either'
@@ -91,18 +87,18 @@ export function protocolSentence(protocol: Protocol): Text {
     plan.design === 'shares'
       ? `a share of ${percent(plan.share)} against one of ${percent(Number((plan.share + plan.difference).toPrecision(10)))}`
       : plan.design === 'mixed'
-        ? `groups that part in equal steps by ${valued(String(plan.difference), unit)}`
+        ? `groups that part in equal steps by ${valued(given(plan.difference), unit)}`
         : !directed && plan.groups > 2
-          ? `means in equal steps whose ends are ${valued(String(plan.difference), unit)} apart`
-          : `a difference of ${valued(String(plan.difference), unit)}`;
+          ? `means in equal steps whose ends are ${valued(given(plan.difference), unit)} apart`
+          : `a difference of ${valued(given(plan.difference), unit)}`;
   const spread =
     plan.design === 'shares'
       ? ''
-      : `, if the standard deviation${plan.design === 'paired' ? ' of the differences' : ''} is ${valued(String(plan.sd), unit)}${correlationWords(plan)}`;
+      : `, if the standard deviation${plan.design === 'paired' ? ' of the differences' : ''} is ${valued(given(plan.sd), unit)}${correlationWords(plan)}`;
   const begun = begunWith(plan, n, loss);
   const lost =
     loss > 0
       ? ` To allow for a loss of ${percent(loss)}, ${begun.total} are begun with in all${isUneven(begun) ? `: ${listed(begun.each.map(String))}` : ''}.`
       : '';
-  return text`With ${taken(protocol)}, ${sided} ${tests[plan.design]} at the ${percent(plan.alpha)} level finds ${what} with a power of ${fixed(100 * power, power > 0.995 ? 2 : 0)} %${spread}.${lost}`;
+  return text`With ${taken(protocol)}, ${sided} ${tests[plan.design]} at the ${percent(plan.alpha)} level finds ${what} with a power of ${powerPercent(power, power > 0.995 ? 2 : 0)}${spread}.${lost}`;
 }

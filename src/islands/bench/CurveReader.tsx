@@ -14,9 +14,11 @@ import {
 import { named } from '../../core/distributions/named';
 import { typedNumbers } from '../../core/readings/typed-number';
 import type { ReadCurve, Reading } from '../../core/scenes/reader';
-import { given as asGiven, percent, significant } from '../../core/words/numbers';
-import { Accepted } from '../kit/Accepted';
+import { decisionOf } from '../../core/telling/decision';
+import { stepsTold } from '../../core/words/curve-steps';
+import { given as asGiven, significant } from '../../core/words/numbers';
 import { NumberField } from '../kit/NumberField';
+import { NumbersField } from '../kit/NumbersField';
 import { Choose } from '../kit/Parts';
 import { type Query, asQuery, numberOf, useAddress } from './address';
 import { BackTo } from './BackTo';
@@ -40,11 +42,14 @@ const given = (query: Query, curve: CurveName, prefix = ''): Parameters =>
     }),
   );
 
+/** As many curves as can be told apart. */
+const mostLaidOver = 7;
+
 /** Parameters of the curves laid over: as many curves as a parameter has values, the last standing for those it lacks. */
 function manyOf(query: Query, curve: CurveName): Parameters[] {
   const lists = curves[curve].parameters.map(({ key, usual }) => {
     const { values } = typedNumbers(query[`o-${key}`] ?? '');
-    return { key, values: values.length > 0 ? values.slice(0, 7) : [usual] };
+    return { key, values: values.length > 0 ? values.slice(0, mostLaidOver) : [usual] };
   });
   const count = mostOf(lists.map((l) => l.values.length));
   return Array.from({ length: count }, (_, i) =>
@@ -65,6 +70,12 @@ function ParameterFields({
   onChange: (part: Partial<Query>) => void;
 }) {
   const now = parametersOf(curve, given(query, curve, prefix));
+  const whyNot =
+    (key: string) =>
+    (x: number): string | undefined => {
+      const made = named(curve, { ...now, [key]: x });
+      return made.ok ? undefined : made.reason.replace(/\.$/, '');
+    };
   return (
     <>
       {curves[curve].parameters.map(({ key, name }, i) => (
@@ -79,17 +90,18 @@ function ParameterFields({
               optional={false}
               unit={key === 'p' ? null : ''}
               refuse={(x) => {
-                const made = named(curve, { ...now, [key]: x });
-                return made.ok ? undefined : `${asGiven(x)}: ${made.reason.replace(/\.$/, '')}`;
+                const why = whyNot(key)(x);
+                return why && `${asGiven(x)}: ${why}`;
               }}
               onChange={(x) => onChange({ [key]: asQuery(x) })}
             />
           ) : (
-            <Accepted
-              className="part"
-              aria-label={`${curves[curve].name} laid over: ${name === 'and' ? 'second degrees of freedom' : name}`}
+            <NumbersField
+              label={`${curves[curve].name} laid over: ${name === 'and' ? 'second degrees of freedom' : name}`}
               value={query[prefix + key] ?? String(now[key])}
-              onAccept={(text) => onChange({ [prefix + key]: text })}
+              most={mostLaidOver}
+              refuse={whyNot(key)}
+              onChange={(text) => onChange({ [prefix + key]: text })}
             />
           )}
           {name === 'and' ? '' : ` ${name}`}
@@ -120,7 +132,7 @@ export function CurveReader() {
         : 'outside';
   const otherCurve = query['with'] === undefined ? undefined : curveOf(query['with']);
   const label = (name: CurveName, p: Parameters): string =>
-    `${curves[name].name} (${curves[name].parameters.map(({ key }) => p[key]).join(', ')})`;
+    `${curves[name].name} (${curves[name].parameters.map(({ key }) => asGiven(p[key] ?? NaN)).join(', ')})`;
   // Several values of a parameter lay several curves over the one read: "2 5 30" degrees of freedom.
   const others = otherCurve ? manyOf(query, otherCurve).map((p) => ({ curve: otherCurve, parameters: p })) : [];
   const shown = JSON.stringify([
@@ -148,28 +160,29 @@ export function CurveReader() {
     });
   };
   const typed = (key: string) => (x: number | undefined) => change({ [key]: asQuery(x) });
+  /** A boundary put elsewhere cuts off another area than was asked. */
+  const moved = (key: 'a' | 'b', to: string | undefined) => ({ [key]: to, area: undefined });
   const alpha = numberOf(query, 'alpha') ?? 0.05;
-  // The verdict is by the tails that are shaded.
-  const side: AreaKind = shaded === 'between' ? 'outside' : shaded;
-  const decision = statistic === undefined ? undefined : decided();
-  function decided(): string {
-    const cut = boundariesOf(curve, parameters, side, alpha);
-    const tail = areasOf(curve, parameters, statistic ?? 0);
-    if (!cut.ok) return cut.reason;
+  const decision = statistic === undefined ? undefined : decided(statistic);
+  /** The verdict is by the tails that are shaded. */
+  function decided(x: number): string {
+    const tail = areasOf(curve, parameters, x);
     if (!tail.ok) return tail.reason;
-    const p =
-      side === 'left'
-        ? tail.value.left
-        : side === 'right'
-          ? tail.value.right
-          : Math.min(1, 2 * Math.min(tail.value.left, tail.value.right));
-    const beyond = p <= alpha;
-    const critical =
-      cut.value.b === undefined
-        ? significant(cut.value.a, 5)
-        : `${significant(cut.value.a, 5)} or ${significant(cut.value.b, 5)}`;
-    return `${curves[curve].symbol} = ${String(statistic)} lies ${beyond ? 'beyond' : 'short of'} ${critical}; the area as far out as it is ${significant(p, 4)}, ${beyond ? 'no more' : 'more'} than ${percent(alpha)}. The hypothesis of no effect is ${beyond ? 'rejected' : 'not rejected'} at this level.`;
+    const { left, right } = tail.value;
+    const [direction, p] =
+      shaded === 'left'
+        ? (['less', left] as const)
+        : shaded === 'right'
+          ? (['greater', right] as const)
+          : (['either', Math.min(1, 2 * Math.min(left, right))] as const);
+    const { symbol } = curves[curve];
+    const reference = { distribution: curve, parameters, symbol, statistic: x, direction };
+    return decisionOf(reference, p, 1 - alpha)?.words.join(' ') ?? 'This curve has no critical value here.';
   }
+  const steps =
+    area !== undefined && (b === undefined) === (kind === 'left' || kind === 'right')
+      ? stepsTold(curve, parameters, kind, area, { a, ...(b === undefined ? {} : { b }) })
+      : undefined;
   return (
     <div className="px-6 pb-16">
       <h1 className="prose-serif not-print mt-4 text-[24px] leading-relaxed">
@@ -190,7 +203,7 @@ export function CurveReader() {
           value={a}
           placeholder="…"
           step={curve === 'binomial' ? 1 : 0.01}
-          onChange={typed('a')}
+          onChange={(x) => change(moved('a', asQuery(x)))}
         />{' '}
         and{' '}
         <Value
@@ -198,7 +211,7 @@ export function CurveReader() {
           value={b}
           placeholder="…"
           step={curve === 'binomial' ? 1 : 0.01}
-          onChange={typed('b')}
+          onChange={(x) => change(moved('b', asQuery(x)))}
         />
         , or where an area of{' '}
         <NumberField
@@ -255,9 +268,14 @@ export function CurveReader() {
       <CurvePicture
         asked={shown}
         whole={curve === 'binomial'}
-        onTake={(key, value) => change({ [key]: value })}
-        onDrag={(key, value) => drag({ [key]: value })}
+        onTake={(key, value) => change(moved(key, value))}
+        onDrag={(key, value) => drag(moved(key, value))}
       />
+      {steps && (
+        <p role="status" className="text-sm text-muted">
+          {steps}
+        </p>
+      )}
       {found.ok ? (
         <dl className="mt-1 flex max-w-4xl flex-wrap gap-x-10 gap-y-1" data-testid="areas">
           {(Object.keys(areaNames) as AreaName[]).flatMap((name) => {
@@ -273,9 +291,9 @@ export function CurveReader() {
                     onClick={() => change({ shade: name })}
                   >
                     {curve === 'binomial' && name === 'left'
-                      ? `up to ${Math.min(a, b ?? a)}`
+                      ? `up to ${asGiven(Math.min(a, b ?? a))}`
                       : curve === 'binomial' && name === 'right'
-                        ? `${Math.max(a, b ?? a)} and more`
+                        ? `${asGiven(Math.max(a, b ?? a))} and more`
                         : areaNames[name]}
                   </button>
                 </dt>

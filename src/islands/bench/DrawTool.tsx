@@ -11,6 +11,7 @@ import {
   asGrid,
   asList,
   assign,
+  listOf,
 } from '../../core/planning/assignment';
 import { emptyColumn, tableOf } from '../../core/readings/table';
 import { draftOf } from '../../core/readings/table-edit';
@@ -37,13 +38,6 @@ const shownOfList = 2000;
 
 /** What stands in the field of treatments before anything is typed; a field that was emptied stays empty. */
 const exampleTreatments = 'Red lamp, White lamp';
-
-/** A list typed or pasted: a line each, or parted by commas or semicolons. */
-const listOf = (text: string): string[] =>
-  text
-    .split(/[\n;,]+/)
-    .map((line) => line.trim())
-    .filter(Boolean);
 
 /** What the address asks to be left to chance; the same address always gives the same. */
 function asked(query: Query): Assigning {

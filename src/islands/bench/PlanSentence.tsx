@@ -1,6 +1,7 @@
+import type { ComponentProps } from 'react';
 import { choiceNames } from '../../core/words/choice-names';
-import { isUneven, planDesigns, totalOf } from '../../core/planning/plan';
-import { fixed, given as written, significant } from '../../core/words/numbers';
+import { isAgainstDirection, isDirected, isUneven, planDesigns, totalOf } from '../../core/planning/plan';
+import { given as written, powerPercent, significant } from '../../core/words/numbers';
 import { listed } from '../../core/words/sentences';
 import { Accepted } from '../kit/Accepted';
 import { Choose } from '../kit/Parts';
@@ -23,31 +24,28 @@ export function PlanSentence({
   shown,
   power,
 }: Planned) {
-  const field = (
-    label: string,
-    key: string,
-    value: number,
-    step = 0.1,
-    least?: number,
-    most?: number,
-    refuse?: (x: number) => string | undefined,
-  ) => (
+  const field = (label: string, key: string, value: number, rest: Partial<ComponentProps<typeof Value>> = {}) => (
     <Value
       label={label}
       value={value}
-      step={step}
+      step={0.1}
       optional={false}
       unit={/percent/i.test(label) ? '%' : unit}
-      {...(least === undefined ? {} : { least })}
-      {...(most === undefined ? {} : { most })}
-      refuse={refuse}
       onChange={(x) => change({ [key]: asQuery(x) })}
+      {...rest}
     />
   );
+  const percentOf = (label: string, key: string, share: number, least: number, most: number) =>
+    field(label, key, Number((100 * share).toPrecision(8)), { step: 1, least, most });
+  const correlation = (label: string, least = 0) =>
+    field(label, 'correlation', plan.correlation, { step: 0.05, least, most: 0.99 });
+  /** A number of groups, readings or samples. */
+  const count = (label: string, key: string, value: number, least: number, most: number) =>
+    field(label, key, value, { step: 1, least, most, whole: true });
   const numbers = totalOf(shown, n);
   const uneven = isUneven(numbers);
   const two = plan.design === 'two-groups' || plan.design === 'shares';
-  const directed = two || plan.design === 'paired' || plan.design === 'one-sample';
+  const directed = isDirected(plan.design);
   const answered = (words: string) => (
     <strong className="font-semibold" data-testid="planned">
       {words}
@@ -76,38 +74,33 @@ export function PlanSentence({
           onChange={(design) => change({ design, difference: undefined, groups: undefined, readings: undefined })}
         />
         {['several', 'nested', 'adjusted', 'blocked'].includes(plan.design) && (
-          <>, {field('Groups', 'groups', plan.groups, 1, 2, 200)} of them</>
+          <>, {count('Groups', 'groups', plan.groups, 2, 200)} of them</>
         )}
         {(plan.design === 'repeated' || plan.design === 'mixed') && (
-          <> {field('Conditions', 'groups', plan.groups, 1, 2, 100)} conditions</>
+          <> {count('Conditions', 'groups', plan.groups, 2, 100)} conditions</>
         )}
         {plan.design === 'factorial' && (
           <>
             {' '}
-            of {field('Levels of the first factor', 'groups', plan.groups, 1, 2, 50)} by{' '}
-            {field('Levels of the second factor', 'levels', plan.levels, 1, 2, 50)} levels
+            of {count('Levels of the first factor', 'groups', plan.groups, 2, 50)} by{' '}
+            {count('Levels of the second factor', 'levels', plan.levels, 2, 50)} levels
           </>
         )}
         , to find{' '}
         {plan.design === 'shares' ? (
           <>
-            a share that differs from {field('Share in the first group', 'share', plan.share, 0.01, 0.001, 0.999)}{' '}
-            by{' '}
+            a share that differs from{' '}
+            {field('Share in the first group', 'share', plan.share, { step: 0.01, least: 0.001, most: 0.999 })} by{' '}
           </>
         ) : (
           'a difference of '
         )}
         {ask === 'difference'
-          ? answered(found.ok ? `${significant(Math.abs(shown.difference), 3)}${unit && ` ${unit}`}` : '…')
-          : field(
-              differenceName,
-              'difference',
-              plan.difference,
-              plan.design === 'shares' ? 0.01 : 0.1,
-              undefined,
-              undefined,
-              (x) => (x === 0 ? '0: a difference to be found is asked' : undefined),
-            )}{' '}
+          ? answered(found.ok ? `${significant(shown.difference, 3)}${unit && ` ${unit}`}` : '…')
+          : field(differenceName, 'difference', plan.difference, {
+              step: plan.design === 'shares' ? 0.01 : 0.1,
+              refuse: (x) => (x === 0 ? '0: a difference to be found is asked' : undefined),
+            })}{' '}
         {plan.design !== 'shares' && ask !== 'difference' && (
           <Accepted
             className="part"
@@ -121,21 +114,21 @@ export function PlanSentence({
           <>
             {' '}
             where {plan.design === 'paired' ? 'differences' : 'readings'} have an SD of{' '}
-            {field('SD expected', 'sd', plan.sd, 0.1, undefined, undefined, (x) =>
-              x > 0 ? undefined : `${written(x)}: an SD above 0 is asked`,
-            )}
+            {field('SD expected', 'sd', plan.sd, {
+              refuse: (x) => (x > 0 ? undefined : `${written(x)}: an SD above 0 is asked`),
+            })}
           </>
         )}
         , with a power of{' '}
         {ask === 'power' ? (
-          answered(power.ok ? `${fixed(100 * power.value, 1)} %` : '…')
+          answered(power.ok ? powerPercent(power.value) : '…')
         ) : (
-          <>{field('Power wanted in percent', 'power', Number((100 * wanted).toPrecision(8)), 1, 1, 99.99)} %</>
+          <>{percentOf('Power wanted in percent', 'power', wanted, 1, 99.99)} %</>
         )}
         , take{' '}
         {ask === 'n'
           ? answered(found.ok ? listed(uneven ? numbers.each.map(String) : [String(n)]) : '…')
-          : field(uneven ? 'Number in the first group' : 'Number in each group', 'n', given, 1, 2, 1e6)}
+          : count(uneven ? 'Number in the first group' : 'Number in each group', 'n', given, 2, 1e6)}
         {uneven && ask !== 'n' && ` and ${numbers.each.slice(1).join(', ')}`}{' '}
         {plan.design === 'blocked' ? 'blocks' : noun}{' '}
         {plan.design === 'blocked'
@@ -165,7 +158,13 @@ export function PlanSentence({
             label="Direction"
             value={plan.direction}
             options={choiceNames.direction}
-            onChange={(direction) => change({ direction })}
+            onChange={(direction) =>
+              // A difference of the other sign could not be found: it turns with the test.
+              change({
+                direction,
+                ...(isAgainstDirection({ ...plan, direction }) ? { difference: asQuery(-plan.difference) } : {}),
+              })
+            }
           />
         )}{' '}
         at the{' '}
@@ -182,38 +181,30 @@ export function PlanSentence({
         % level
         {two && (
           <>
-            ; the second group {field('Second group as a multiple of the first', 'ratio', plan.ratio, 0.1, 0.05, 20)}{' '}
-            times the first
+            ; the second group{' '}
+            {field('Second group as a multiple of the first', 'ratio', plan.ratio, { least: 0.05, most: 20 })} times the
+            first
           </>
         )}
         {(plan.design === 'repeated' || plan.design === 'mixed') && (
-          <>
-            ; readings of one subject correlate by{' '}
-            {field('Correlation', 'correlation', plan.correlation, 0.05, 0, 0.99)}
-          </>
+          <>; readings of one subject correlate by {correlation('Correlation')}</>
         )}
         {plan.design === 'nested' && (
           <>
-            ; each {subject || 'sample'} is read{' '}
-            {field('Readings of each sample', 'readings', plan.readings, 1, 1, 1000)} times, and two of its readings
-            correlate by {field('Intraclass correlation', 'correlation', plan.correlation, 0.05, 0, 0.99)}
+            ; each {subject || 'sample'} is read {count('Readings of each sample', 'readings', plan.readings, 1, 1000)}{' '}
+            times, and two of its readings correlate by {correlation('Intraclass correlation')}
           </>
         )}
         {plan.design === 'blocked' && (
           <>
-            ; each block has {field('Readings of each group in a block', 'readings', plan.readings, 1, 1, 1000)} {noun}{' '}
-            of each group, and readings of one block correlate by{' '}
-            {field('Correlation', 'correlation', plan.correlation, 0.05, 0, 0.99)}
+            ; each block has {count('Readings of each group in a block', 'readings', plan.readings, 1, 1000)} {noun} of
+            each group, and readings of one block correlate by {correlation('Correlation')}
           </>
         )}
         {plan.design === 'adjusted' && (
-          <>
-            ; readings correlate with the covariate by{' '}
-            {field('Correlation', 'correlation', plan.correlation, 0.05, -0.99, 0.99)}
-          </>
+          <>; readings correlate with the covariate by {correlation('Correlation', -0.99)}</>
         )}
-        ; a loss of {field('Loss expected in percent', 'loss', Number((100 * loss).toPrecision(6)), 1, 0, 90)} % is
-        expected.
+        ; a loss of {percentOf('Loss expected in percent', 'loss', loss, 0, 90)} % is expected.
       </p>
     </>
   );

@@ -1,11 +1,12 @@
-import { begunWith, isUneven, totalOf } from '../../core/planning/plan';
-import { percent, plural } from '../../core/words/numbers';
+import { begunWith, isAgainstDirection, isUneven, totalOf } from '../../core/planning/plan';
+import { choiceNames } from '../../core/words/choice-names';
+import { given, percent, plural } from '../../core/words/numbers';
 import { protocolSentence } from '../../core/words/protocol';
 import { listed } from '../../core/words/sentences';
 import { html, plain } from '../../core/words/text';
 import { CopyButton } from '../shared/CopyButton';
 import { RichText } from '../shared/RichText';
-import { numberOf } from './address';
+import { asQuery, numberOf } from './address';
 import { BackTo, questionIn } from './BackTo';
 import { HandOver, toWriteUp } from './HandOver';
 import { PlanSentence } from './PlanSentence';
@@ -44,6 +45,25 @@ export function Planner() {
         {!found.ok && (
           <p role="alert" className="mt-2 text-error">
             {found.reason}
+            {isAgainstDirection(plan) && (
+              <>
+                {' '}
+                <button
+                  type="button"
+                  className="plain-button"
+                  onClick={() => change({ difference: asQuery(-plan.difference) })}
+                >
+                  Take {given(-plan.difference)}
+                </button>{' '}
+                <button
+                  type="button"
+                  className="plain-button"
+                  onClick={() => change({ direction: plan.direction === 'less' ? 'greater' : 'less' })}
+                >
+                  Test for {choiceNames.direction[plan.direction === 'less' ? 'greater' : 'less']}
+                </button>
+              </>
+            )}
           </p>
         )}
         {found.ok && power.ok && (

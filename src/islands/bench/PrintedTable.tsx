@@ -3,8 +3,8 @@ import type { CurveName, Parameters } from '../../core/planning/curve-reading';
 import { typedNumbers } from '../../core/readings/typed-number';
 import { criticalValues } from '../../core/words/tables/critical-table';
 import { copiedTable } from '../../formats/copied-table';
-import { Accepted } from '../kit/Accepted';
 import { CopyButton } from '../shared/CopyButton';
+import { NumbersField } from '../kit/NumbersField';
 import { Choose } from '../kit/Parts';
 import { ResultTableView } from '../shared/ResultTableView';
 import type { Query } from './address';
@@ -12,7 +12,8 @@ import type { Query } from './address';
 const usualLevels = [0.1, 0.05, 0.025, 0.01, 0.005, 0.001];
 const usualDf = [...Array.from({ length: 30 }, (_, i) => i + 1), 40, 50, 60, 80, 100, 200, 500, 1000];
 
-/** Numbers typed in a row, those that can stand there. */
+const isLevel = (x: number): boolean => x > 0 && x < 1;
+/** Numbers of the address, those that can stand there. */
 const numbers = (text: string | undefined, holds: (x: number) => boolean): number[] =>
   typedNumbers(text ?? '').values.filter(holds);
 
@@ -33,7 +34,7 @@ export function PrintedTable({
 }) {
   const twoTails = curve === 't' || curve === 'normal';
   const tails = query['tails'] === '2' && twoTails ? 2 : 1;
-  const levels = numbers(query['levels'], (l) => l > 0 && l < 1);
+  const levels = numbers(query['levels'], isLevel);
   const dfs = numbers(query['dfs'], (d) => d > 0);
   const asked: Asked = [
     curve,
@@ -48,21 +49,26 @@ export function PrintedTable({
     <>
       <p className="not-print py-2 text-sm">
         For the areas{' '}
-        <Accepted
+        <NumbersField
           className="part w-56"
-          aria-label="Areas of the table"
-          value={query['levels'] ?? usualLevels.join(' ')}
-          onAccept={(text) => onChange({ levels: text })}
+          label="Areas of the table"
+          value={query['levels'] ?? ''}
+          placeholder={usualLevels.join(' ')}
+          most={12}
+          refuse={(x) => (isLevel(x) ? undefined : 'an area under the curve lies between 0 and 1')}
+          onChange={(text) => onChange({ levels: text })}
         />
         {curve !== 'normal' && (
           <>
             {' '}
             and degrees of freedom{' '}
-            <Accepted
+            <NumbersField
               className="part w-56"
-              aria-label="Degrees of freedom of the table"
-              value={query['dfs'] ?? '1 to 30, 40 … 1000'}
-              onAccept={(text) => onChange({ dfs: text })}
+              label="Degrees of freedom of the table"
+              value={query['dfs'] ?? ''}
+              placeholder="1 to 30, 40 … 1000"
+              refuse={(x) => (x > 0 ? undefined : 'degrees of freedom must be above 0')}
+              onChange={(text) => onChange({ dfs: text })}
             />
           </>
         )}

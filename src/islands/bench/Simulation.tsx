@@ -5,7 +5,7 @@ import { layout } from '../../charts/layout';
 import type { Plan } from '../../core/planning/plan';
 import { withUnit } from '../../core/readings/table';
 import { drawnExperiments, simulatedScene } from '../../core/scenes/simulated';
-import { fixed } from '../../core/words/numbers';
+import { powerPercent } from '../../core/words/numbers';
 import type { SimulateCalls, SimulateTold } from '../../workers/simulate.worker';
 import { type Caller, callerOf } from '../shared/caller';
 import { NumberField } from '../kit/NumberField';
@@ -58,7 +58,7 @@ export function Simulation({ plan, n, seed, unit, expected, onSeed }: Props) {
         <>
           <p className="prose-serif mt-1 max-w-[68ch] text-[17px]" role="status" data-testid="simulated">
             {told.found} of {told.done} found the difference; {told.done - told.found} would have missed it. The formula
-            says {fixed(100 * expected, 1)} %.
+            says {powerPercent(expected)}.
             {scene && ` The first ${drawnExperiments} as intervals; those that missed are grey and hollow.`}
           </p>
           {scene && <DrawingView drawing={layout(scene)} />}

@@ -5,6 +5,7 @@ import {
   type Plan,
   type PlanDesign,
   effectFor,
+  isDirected,
   planDesigns,
   powerAt,
   sampleFor,
@@ -31,7 +32,9 @@ function planOf(query: Query): Plan {
     sd: numberOf(query, 'sd') ?? usualPlan.sd,
     alpha: numberOf(query, 'alpha') ?? usualPlan.alpha,
     direction:
-      (query['direction'] ?? '') in choiceNames.direction ? (query['direction'] as Plan['direction']) : 'either',
+      isDirected(design) && (query['direction'] ?? '') in choiceNames.direction
+        ? (query['direction'] as Plan['direction'])
+        : 'either',
     groups: whole(
       'groups',
       design === 'nested' || design === 'adjusted'
@@ -46,6 +49,12 @@ function planOf(query: Query): Plan {
     readings: Math.max(1, Math.round(numberOf(query, 'readings') ?? (design === 'blocked' ? 1 : usualPlan.readings))),
     share: numberOf(query, 'share') ?? usualPlan.share,
   };
+}
+
+/** A difference to three figures, away from 0: no smaller one would do. */
+function roundedOut(x: number): number {
+  const step = 10 ** (Math.floor(Math.log10(Math.abs(x))) - 2);
+  return Number((Math.sign(x) * Math.ceil(Math.abs(x) / step - 1e-6) * step).toPrecision(3));
 }
 
 /** What the plan asks for. */
@@ -70,10 +79,7 @@ export function usePlanned() {
   // Some plans take their time: found anew only when the plan has changed.
   const found = useFound(JSON.stringify([plan, ask, wanted, given]));
   const n = found.ok && ask === 'n' ? found.value : given;
-  const shown: Plan =
-    found.ok && ask === 'difference'
-      ? { ...plan, difference: (plan.direction === 'less' ? -1 : 1) * found.value }
-      : plan;
+  const shown: Plan = found.ok && ask === 'difference' ? { ...plan, difference: roundedOut(found.value) } : plan;
   const power = found.ok && ask === 'power' ? found : powerAt(shown, n);
   return { query, change, drag, plan, ask, wanted, loss, pilot, unit, subject, given, found, n, shown, power };
 }

@@ -17,7 +17,7 @@ export default function DirectionNote({ question, shown, onChange }: Props) {
   const [reference] = comparison?.reference ?? [];
   const decision =
     reference && comparison ? decisionOf(reference, pOf(comparison, reference), question.level) : undefined;
-  const scene = reference && decision ? curveScene(reference, decision.critical, 216) : undefined;
+  const scene = reference && decision ? curveScene(reference, decision.region, 216) : undefined;
   return (
     <section className="note" aria-label="One-sided">
       <h2 className="part-of-page">Direction</h2>

@@ -36,7 +36,7 @@ function Curve({ reference, p, level, width }: { reference: Reference; p: number
   const [cut, setCut] = useState<number>();
   const decision = useMemo(() => decisionOf(reference, p, level), [reference, p, level]);
   const scene = useMemo(
-    () => (decision ? curveScene(reference, decision.critical, width, cut) : undefined),
+    () => (decision ? curveScene(reference, decision.region, width, cut) : undefined),
     [reference, decision, width, cut],
   );
   const curve = useMemo(() => named(reference.distribution, reference.parameters), [reference]);
@@ -64,7 +64,7 @@ function Curve({ reference, p, level, width }: { reference: Reference; p: number
         <DrawingView drawing={layout(scene)} />
       </div>
       <p className="text-sm" data-testid="areas">
-        At {reference.symbol} = {Number.isInteger(read) ? read : fixed(read, 3)}: area{' '}
+        At {reference.symbol} = {fixed(read, Number.isInteger(read) ? 0 : 3)}: area{' '}
         {curve.ok && curve.value.discrete ? 'up to it' : 'below'} {shown(left)},{' '}
         {curve.ok && curve.value.discrete ? 'from it on' : 'above'} {shown(right)}
         {cut === undefined && <span className="text-muted"> (point at the curve to read another place)</span>}

@@ -1,7 +1,10 @@
 import type { Answer } from '../../core/answer/answer';
 import { planOfAnswer } from '../../core/answering/known-spread';
-import { type CurveName, boundariesOf, curves } from '../../core/planning/curve-reading';
+import { named } from '../../core/distributions/named';
+import { attempt } from '../../core/numeric/domain-error';
+import { curves } from '../../core/planning/curve-reading';
 import { alphaOf } from '../../core/procedures/interval';
+import { criticalValuesOf, rejectionOf } from '../../core/procedures/rejection';
 import { shortQuestion } from '../../core/telling/question';
 import { type BenchLinks, benchHome } from '../shared/bench-links';
 
@@ -13,16 +16,16 @@ const sideOf = { either: 'outside', greater: 'right', less: 'left' } as const;
 function curveOf({ comparison, question }: Answer): Query {
   const [reference] = comparison.ok ? (comparison.value.reference ?? []) : [];
   if (!reference || !(reference.distribution in curves)) return {};
-  const curve = reference.distribution as CurveName;
-  const { parameters, direction, statistic } = reference;
-  const side = sideOf[direction];
+  const { distribution: curve, parameters, direction, statistic } = reference;
   const alpha = alphaOf(question.level);
-  const critical = boundariesOf(curve, parameters, side, alpha);
+  const made = named(curve, parameters);
+  const region = made.ok ? attempt(() => rejectionOf(made.value, direction, alpha)) : made;
+  const [a, b] = region.ok ? criticalValuesOf(region.value) : [];
   const short = (x: number | undefined) => (x === undefined ? undefined : String(Number(x.toPrecision(8))));
   return {
     curve,
     ...Object.fromEntries(Object.entries(parameters).map(([key, value]) => [key, short(value)])),
-    ...(critical.ok ? { a: short(critical.value.a), b: short(critical.value.b), shade: side } : {}),
+    ...(a === undefined ? {} : { a: short(a), b: short(b), shade: sideOf[direction] }),
     statistic: short(statistic),
     alpha: short(alpha),
   };
@@ -35,10 +38,10 @@ export function benchFor(shown: Answer | undefined, question: string): BenchLink
     return `${home}?${new URLSearchParams(query).toString()}`;
   };
   const name = shown && shortQuestion(shown);
-  const names = shown?.groups.map((g) => g.name).filter((group) => !/[\n;,]/.test(group)) ?? [];
+  const names = shown?.groups.map((g) => g.name).filter((group) => !/[\n;]/.test(group)) ?? [];
   return {
     planner: link(benchHome.planner, shown ? { ...planOfAnswer(shown), name } : {}),
     curves: link(benchHome.curves, shown ? { ...curveOf(shown), name } : {}),
-    draw: link(benchHome.draw, names.length > 1 ? { task: 'allocate', treatments: names.join(', '), name } : { name }),
+    draw: link(benchHome.draw, names.length > 1 ? { task: 'allocate', treatments: names.join('; '), name } : { name }),
   };
 }
