@@ -148,6 +148,7 @@ describe('the sample planner', () => {
     expect(said({ design: 'blocked', groups: 3, readings: 1 })).to.include(
       '26 blocks, each with 1 seedling of each of',
     );
+    expect(said({ design: 'several' })).to.include('groups, a one-way analysis of variance');
     expect(said({ design: 'repeated', groups: 3 }))
       .to.include('each read under 3 conditions')
       .and.include('correlate by 0.5');

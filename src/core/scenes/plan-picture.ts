@@ -19,15 +19,18 @@ function panel(
   name: string,
 ): Panel {
   const [from, to] = [nth(curve, 0)[0], nth(curve, curve.length - 1)[0]];
+  const falls = nth(curve, 0)[1] > nth(curve, curve.length - 1)[1];
+  const late = at > (from + to) / 2;
   const marks: Mark[] = [
     rule(-Infinity, wanted, Infinity, wanted, { ink: 'accent', dash: true, name: 'wanted' }),
     path(curve, { weight: 1.8, name: `power-over-${name}` }),
     rule(at, 0, at, power, { ink: 'accent', weight: 1.2 }),
     dot(at, power, { ink: 'accent', size: 14, name: `at-${name}` }),
     label(powerPercent(power), at, power, {
-      dx: at > (from + to) / 2 ? -12 : 12,
-      dy: power > 0.5 ? 18 : -10,
-      anchor: at > (from + to) / 2 ? 'end' : 'start',
+      // Beside the curve, on the side it leaves free.
+      dx: late ? -12 : 12,
+      dy: late === falls && power > 0.12 ? 18 : -10,
+      anchor: late ? 'end' : 'start',
       bold: true,
       halo: true,
     }),

@@ -149,10 +149,16 @@ export function readerScene(
   [a, ...(b === undefined ? [] : [b])].forEach((x, i) => {
     if (x < from || x > to) return;
     const [ink, name] = ['accent', `boundary-${i}`] as const;
+    // Its number stands beside it where the statistic's rule would run through it.
+    const apart = statistic === undefined ? Infinity : ((statistic - x) / (to - from)) * (width - 32);
+    const place =
+      Math.abs(apart) < 26
+        ? ({ dx: apart > 0 ? -11 : 11, dy: 4, anchor: apart > 0 ? 'end' : 'start' } as const)
+        : { dy: -11 };
     marks.push(
       rule(x, 0, x, top * 0.62, { ink, weight: 2, name }),
       dot(x, top * 0.62, { ink, size: 13, name }),
-      label(shown(x), x, top * 0.62, { ...number, dy: -11, ink }),
+      label(shown(x), x, top * 0.62, { ...number, ...place, ink }),
     );
   });
   if (statistic !== undefined && statistic >= from && statistic <= to)

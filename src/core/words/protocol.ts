@@ -79,7 +79,7 @@ export function protocolSentence(protocol: Protocol): Text {
   const { plan, n, power, unit, loss } = protocol;
   const directed = isDirected(plan.design);
   const sided = !directed
-    ? `a${/^[aeiou]/.test(tests[plan.design]) ? 'n' : ''}`
+    ? `a${/^(?!one)[aeiou]/.test(tests[plan.design]) ? 'n' : ''}`
     : plan.direction === 'either'
       ? 'a two-sided'
       : 'a one-sided';

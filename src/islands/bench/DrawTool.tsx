@@ -175,7 +175,7 @@ export function DrawTool() {
         <p className="prose-serif not-print text-[17px] text-muted">
           of the numbers 1 to {whole('Size of the list', 'size', 24)}, or of these:
           <textarea
-            className="mt-1 block w-full max-w-xl border border-line bg-base-100 p-1 font-sans text-sm"
+            className="mt-1 block max-h-48 w-full max-w-xl border border-line bg-base-100 p-1 font-sans text-sm text-base-content [field-sizing:content]"
             aria-label="Subjects, a line each"
             rows={2}
             placeholder={way === 'strata' && task === 'allocate' ? 'A1: upper tank' : 'a line each'}

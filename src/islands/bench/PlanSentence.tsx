@@ -1,9 +1,9 @@
 import type { ComponentProps } from 'react';
-import { choiceNames } from '../../core/words/choice-names';
 import { isAgainstDirection, isDirected, isUneven, planDesigns, totalOf } from '../../core/planning/plan';
 import { given as written, powerPercent, significant } from '../../core/words/numbers';
-import { listed } from '../../core/words/sentences';
+import { listed, valued } from '../../core/words/sentences';
 import { Accepted } from '../kit/Accepted';
+import { Joined } from '../kit/Joined';
 import { Choose } from '../kit/Parts';
 import { asQuery } from './address';
 import { type Planned, asks } from './planned';
@@ -35,8 +35,11 @@ export function PlanSentence({
       {...rest}
     />
   );
-  const percentOf = (label: string, key: string, share: number, least: number, most: number) =>
-    field(label, key, Number((100 * share).toPrecision(8)), { step: 1, least, most });
+  const percentOf = (label: string, key: string, share: number, least: number, most: number, mark = '') => (
+    <Joined>
+      {field(label, key, Number((100 * share).toPrecision(8)), { step: 1, least, most })} %{mark}
+    </Joined>
+  );
   const correlation = (label: string, least = 0) =>
     field(label, 'correlation', plan.correlation, { step: 0.05, least, most: 0.99 });
   /** A number of groups, readings or samples. */
@@ -44,6 +47,7 @@ export function PlanSentence({
     field(label, key, value, { step: 1, least, most, whole: true });
   const numbers = totalOf(shown, n);
   const uneven = isUneven(numbers);
+  const shares = plan.design === 'shares';
   const two = plan.design === 'two-groups' || plan.design === 'shares';
   const directed = isDirected(plan.design);
   const answered = (words: string) => (
@@ -87,7 +91,7 @@ export function PlanSentence({
           </>
         )}
         , to find{' '}
-        {plan.design === 'shares' ? (
+        {shares ? (
           <>
             a share that differs from{' '}
             {field('Share in the first group', 'share', plan.share, { step: 0.01, least: 0.001, most: 0.999 })} by{' '}
@@ -95,13 +99,16 @@ export function PlanSentence({
         ) : (
           'a difference of '
         )}
-        {ask === 'difference'
-          ? answered(found.ok ? `${significant(shown.difference, 3)}${unit && ` ${unit}`}` : '…')
-          : field(differenceName, 'difference', plan.difference, {
-              step: plan.design === 'shares' ? 0.01 : 0.1,
-              refuse: (x) => (x === 0 ? '0: a difference to be found is asked' : undefined),
-            })}{' '}
-        {plan.design !== 'shares' && ask !== 'difference' && (
+        <Joined>
+          {ask === 'difference'
+            ? answered(found.ok ? valued(significant(shown.difference, 3), shares ? '' : unit) : '…')
+            : field(differenceName, 'difference', plan.difference, {
+                step: shares ? 0.01 : 0.1,
+                refuse: (x) => (x === 0 ? '0: a difference to be found is asked' : undefined),
+              })}
+          {shares ? ', ' : ' '}
+        </Joined>
+        {!shares && ask !== 'difference' && (
           <Accepted
             className="part"
             aria-label="Unit"
@@ -110,22 +117,25 @@ export function PlanSentence({
             onAccept={(text) => change({ unit: text })}
           />
         )}
-        {plan.design !== 'shares' && (
+        {!shares && (
           <>
             {' '}
             where {plan.design === 'paired' ? 'differences' : 'readings'} have an SD of{' '}
-            {field('SD expected', 'sd', plan.sd, {
-              refuse: (x) => (x > 0 ? undefined : `${written(x)}: an SD above 0 is asked`),
-            })}
+            <Joined>
+              {field('SD expected', 'sd', plan.sd, {
+                refuse: (x) => (x > 0 ? undefined : `${written(x)}: an SD above 0 is asked`),
+              })}
+              ,{' '}
+            </Joined>
           </>
         )}
-        , with a power of{' '}
+        with a power of{' '}
         {ask === 'power' ? (
-          answered(power.ok ? powerPercent(power.value) : '…')
+          <>{answered(power.ok ? powerPercent(power.value) : '…')},</>
         ) : (
-          <>{percentOf('Power wanted in percent', 'power', wanted, 1, 99.99)} %</>
-        )}
-        , take{' '}
+          percentOf('Power wanted in percent', 'power', wanted, 1, 99.99, ',')
+        )}{' '}
+        take{' '}
         {ask === 'n'
           ? answered(found.ok ? listed(uneven ? numbers.each.map(String) : [String(n)]) : '…')
           : count(uneven ? 'Number in the first group' : 'Number in each group', 'n', given, 2, 1e6)}
@@ -157,7 +167,7 @@ export function PlanSentence({
           <Choose
             label="Direction"
             value={plan.direction}
-            options={choiceNames.direction}
+            options={{ either: 'two-sided', greater: 'one-sided (greater)', less: 'one-sided (less)' }}
             onChange={(direction) =>
               // A difference of the other sign could not be found: it turns with the test.
               change({
@@ -168,17 +178,20 @@ export function PlanSentence({
           />
         )}{' '}
         at the{' '}
-        <Value
-          label="Level of significance in percent"
-          value={Number((100 * plan.alpha).toPrecision(8))}
-          step={1}
-          optional={false}
-          unit="%"
-          least={0.0001}
-          most={49}
-          onChange={(x) => change({ alpha: asQuery(x === undefined ? x : Number((x / 100).toPrecision(8))) })}
-        />{' '}
-        % level
+        <Joined>
+          <Value
+            label="Level of significance in percent"
+            value={Number((100 * plan.alpha).toPrecision(8))}
+            step={1}
+            optional={false}
+            unit="%"
+            least={0.0001}
+            most={49}
+            onChange={(x) => change({ alpha: asQuery(x === undefined ? x : Number((x / 100).toPrecision(8))) })}
+          />{' '}
+          %
+        </Joined>{' '}
+        level
         {two && (
           <>
             ; the second group{' '}
@@ -204,7 +217,7 @@ export function PlanSentence({
         {plan.design === 'adjusted' && (
           <>; readings correlate with the covariate by {correlation('Correlation', -0.99)}</>
         )}
-        ; a loss of {percentOf('Loss expected in percent', 'loss', loss, 0, 90)} % is expected.
+        ; a loss of {percentOf('Loss expected in percent', 'loss', loss, 0, 90)} is expected.
       </p>
     </>
   );

@@ -101,7 +101,7 @@ export function NumberField({
       />
       {after && ` ${after}`}
       {trouble && (
-        <span role="alert" className={`font-sans text-[13px] text-error ${after ? 'block' : 'ml-2'}`}>
+        <span role="alert" className={`font-sans text-[13px] whitespace-normal text-error ${after ? 'block' : 'ml-2'}`}>
           {after ? `${trouble.why}: ${kept}.` : `(${trouble.why}: ${kept})`}
           {trouble.meant.map((x) => (
             <button key={x} type="button" className="plain-button ml-2" onClick={() => take(x)}>
