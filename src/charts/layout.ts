@@ -3,7 +3,7 @@ import { titleDrop, titleLeading, titleLines } from '../core/drawing/axis-title'
 import type { Drawing, Shape } from '../core/drawing/drawing';
 import type { Axis, Mark, Panel, Point, Scene } from '../core/drawing/scene';
 import { logTicks } from '../core/drawing/log-ticks';
-import { textWidth, wrapped } from '../core/drawing/text-width';
+import { textWidth } from '../core/drawing/text-width';
 import { logTickLabel, tickLabels } from '../core/drawing/tick-labels';
 import { markerPath } from './markers';
 import { silhouette, swarm } from './swarm';
@@ -280,7 +280,7 @@ function leftAxis(panel: Panel, scale: Scale, { fontSize, lineWeight }: Scene): 
     });
   }
   const widest = Math.max(...ticks.map(({ text }) => textWidth(text, fontSize)), 0);
-  const title = panel.y.title ? wrapped(panel.y.title, fontSize, bottom - top) : [];
+  const title = panel.y.title ? titleLines(panel.y.title, fontSize, bottom - top) : [];
   title.forEach((line, k) =>
     shapes.push({
       shape: 'text',

@@ -306,12 +306,50 @@ describe('figures for the paper', () => {
     expect(domain({ marks: 'points', from: 10, to: 60 }).domain).to.deep.equal([10, 60]);
     expect(remarks({ marks: 'points', from: 30 })).to.include('nothing shown is cut off');
     expect(domain({ marks: 'points', from: 30 }).domain[0]).to.be.lessThan(18.6);
+    // What cannot be done at one end does not keep the other end's remark back.
+    expect(remarks({ from: 30, to: 20 }))
+      .to.include('Columns start at 0')
+      .and.include('nothing shown is cut off');
+    expect(remarks({ marks: 'points', log: true, to: 20 })).to.include('nothing shown is cut off');
+    expect(remarks({ marks: 'points', log: true, from: -5 })).to.include('it starts above it');
+    expect(remarks({ marks: 'points', log: true, from: 10 })).to.equal('');
     expect(remarks({ log: true })).to.include('no 0');
     expect(domain({ marks: 'points', log: true })).to.include({ log: true });
     expect(remarks({ marks: 'points', log: true, rules: [{ at: -1, name: 'below' }] })).to.include('stays linear');
     // Means far from 0 and near one another are not drawn as columns unless asked.
     expect(usualStyle(of('Salinity probes')).marks).to.equal('points');
     expect(usualStyle(two).marks).to.equal('columns');
+  });
+
+  it('hold their title within the frame, and say what there is no room for', () => {
+    const two = of('Lamp trial');
+    const yTitle = 'A very long title of the value axis that cannot stand beside a figure of this height';
+    const small = {
+      yTitle,
+      widthMm: 30,
+      heightMm: 30,
+      rules: [{ at: 20, name: 'a limit of which there is much to say' }],
+    };
+    const drawing = drawn(two, small);
+    const lines = drawing.shapes.filter((s) => s.shape === 'text' && s.name === 'y-title');
+    expect(lines.length).to.be.within(2, 3);
+    for (const line of lines) expect(line.shape === 'text' && line.x - line.size * 0.8).to.be.at.least(0);
+    expect(figure(two, { ...defaultFigureStyle, ...small }).remarks).to.deep.equal([
+      'No room for the whole of the title of the axis and “a limit of which there is much to say”: make the figure larger, or the text shorter.',
+    ]);
+    expect(figure(two, { ...defaultFigureStyle, yTitle: 'length' }).remarks).to.deep.equal([]);
+  });
+
+  it('do not write the name of a line into the comparisons above it', () => {
+    const two = of('Lamp trial');
+    const place = (at: number): number => {
+      const shapes = drawn(two, { rules: [{ at, name: 'limit' }] }).shapes;
+      const [name] = shapes.flatMap((s) => (s.shape === 'text' && s.text === 'limit' ? [s.y] : []));
+      const [line] = shapes.flatMap((s) => (s.shape === 'line' && s.name === 'rule-0' ? [s.y1] : []));
+      return (name ?? NaN) - (line ?? NaN);
+    };
+    expect(place(500)).to.be.greaterThan(0);
+    expect(place(20)).to.be.lessThan(0);
   });
 
   it('take names, order, colours and markers of their own', () => {

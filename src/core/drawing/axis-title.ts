@@ -1,4 +1,4 @@
-/** The title under an axis: its lines, and the room they take. */
+/** The title of an axis: its lines, and the room they take below one. */
 import type { Panel } from './scene';
 import { shortened, wrapped } from './text-width';
 

@@ -3,6 +3,7 @@ import { nth } from '../numeric/nth';
 import type { Answer } from '../answer/answer';
 import { bare, dot, label, rule, standing } from '../drawing/marks';
 import type { Mark, Panel, Scene } from '../drawing/scene';
+import { titleLines } from '../drawing/axis-title';
 import { type SetLabels, setLabels } from '../drawing/set-labels';
 import { shortened, textWidth, wrapped } from '../drawing/text-width';
 import { type Band, comparisonBand } from './comparison-band';
@@ -10,6 +11,7 @@ import type { FigureStyle } from './figure-style';
 import { type Cluster, type Layout, type Series, type Slot, shareOfGroups } from './slots';
 import { sizesOf } from './sizes';
 import { type Shown, valueAxis } from './value-axis';
+import { listed } from '../words/sentences';
 import { addTo } from '../numeric/add-to';
 
 /** Margins around the values, in points; panels of one figure share them, so that their axes line up. */
@@ -108,6 +110,10 @@ function sizeMarks(slots: readonly Slot[], fontSize: number, below: number): Mar
   ];
 }
 
+/** Whether lines end in an ellipsis where the text they show does not. */
+const isCut = (lines: readonly string[], text: string): boolean =>
+  (lines.at(-1) ?? '').endsWith('…') && !text.endsWith('…');
+
 /** Draws it; `least` are margins it has to keep to at least. */
 export function upright(answer: Answer, style: FigureStyle, given: Upright, least?: Partial<Margins>): Drawn {
   const sizes = sizesOf(style);
@@ -182,17 +188,24 @@ export function upright(answer: Answer, style: FigureStyle, given: Upright, leas
   };
   let lines = 1;
   let frame = frameFor(1);
-  const titleAt = (room: number): string[] => wrapped(title, measured, room);
+  const titleAt = (room: number): string[] => titleLines(title, measured, room);
   for (let pass = 0; pass < 3 && title && titleAt(frame.plotHeight).length !== lines; pass++) {
-    lines = Math.min(3, titleAt(frame.plotHeight).length);
+    lines = titleAt(frame.plotHeight).length;
     frame = frameFor(lines);
   }
   const { left, plotWidth, unit, slotNames, clusterNames, xLines, sizesHeight, bottom, key, band, top, plotHeight } =
     frame;
-  const shortTitle = shortened(title, measured, plotHeight * Math.max(1, lines) * 0.95);
   remarks.push(...(band?.remarks ?? []));
   if (style.names !== 'key' && !direct)
     remarks.push('The names are too long to stand at the lines: they are in a key.');
+  const ruleNames = (style.rules ?? []).map((r) => shortened(r.name, measured, plotWidth));
+  const cut = [
+    ...(isCut(titleAt(plotHeight), title) ? ['the title of the axis'] : []),
+    ...layout.clusters.flatMap(({ name }, i) => (isCut(nth(clusterNames.lines, i), name) ? [`“${name}”`] : [])),
+    ...(style.rules ?? []).flatMap(({ name }, i) => (isCut([nth(ruleNames, i)], name) ? [`“${name}”`] : [])),
+  ];
+  if (cut.length > 0)
+    remarks.push(`No room for the whole of ${listed(cut)}: make the figure larger, or the text shorter.`);
   const thinned = clusterNames.lines.filter((l) => l.length === 0).length;
   if (thinned > 0)
     remarks.push(`${thinned} names are left out, as they would touch: make the figure wider, or the text smaller.`);
@@ -205,10 +218,11 @@ export function upright(answer: Answer, style: FigureStyle, given: Upright, leas
   const namesHeight = (slotNames?.height ?? 0) + clusterNames.height;
   const base = shown.fromZero && !axis.log ? Math.max(from, Math.min(0, to)) : -Infinity;
   const marks: Mark[] = [
-    ...(style.rules ?? []).flatMap(({ at, name }, i): Mark[] => [
+    ...(style.rules ?? []).flatMap(({ at }, i): Mark[] => [
       rule(-Infinity, at, Infinity, at, { ink: 'muted', dash: true, name: `rule-${i}` }),
-      label(shortened(name, measured, plotWidth), Infinity, at, {
-        dy: -fontSize * 0.3,
+      label(nth(ruleNames, i), Infinity, at, {
+        // Below its line where comparisons stand right above.
+        dy: fontSize * (band && band.height > 0 && toPoints(at) < top + fontSize ? 0.95 : -0.3),
         anchor: 'end',
         ink: 'muted',
         halo: true,
@@ -249,7 +263,7 @@ export function upright(answer: Answer, style: FigureStyle, given: Upright, leas
       width: plotWidth,
       height: plotHeight,
       x,
-      y: { domain: axis.domain, drawn: true, title: shortTitle, ticks: 5, log: axis.log },
+      y: { domain: axis.domain, drawn: true, title, ticks: 5, log: axis.log },
       marks,
     },
   ];

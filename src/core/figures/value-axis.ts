@@ -47,29 +47,29 @@ export function valueAxis({ values, fromZero, share }: Shown, style: FigureStyle
     remarks.push(
       `A logarithmic axis has no place for 0 or below, and ${below === 1 ? 'one value is' : `${below} values are`}: the axis stays linear.`,
     );
+  const { from, to } = style;
+  const fromAbove0 = fromZero && from !== undefined && from > 0;
+  if (fromAbove0)
+    remarks.push(
+      'Columns start at 0, for their length stands for the value: draw the means as points to start elsewhere.',
+    );
+  const [lowest, highest] = [leastOf(held), mostOf(held)];
+  if ((from !== undefined && from > lowest && !fromAbove0) || (to !== undefined && to < highest))
+    remarks.push(
+      `The axis reaches from ${significant(lowest, 4)} to ${significant(highest, 4)} at least, so that nothing shown is cut off.`,
+    );
   if (log) {
-    const low = Math.min(...held, style.from && style.from > 0 ? style.from : Infinity);
-    const high = Math.max(...held, style.to ?? -Infinity);
+    if (from !== undefined && from <= 0) remarks.push('A logarithmic axis has no 0: it starts above it.');
+    const low = Math.min(lowest, from !== undefined && from > 0 ? from : Infinity);
+    const high = Math.max(highest, to ?? -Infinity);
     const room = Math.max(1.1, (high / low) ** 0.05);
     const domain: [number, number] = [low / room, high * room];
     return { domain, log, numbers: widestNumber(domain, true, size), remarks };
   }
-  const { from, to } = style;
   const [least, most] = extent(fromZero ? [0, ...held] : held, fromZero ? 0 : 0.05);
-  if (from !== undefined && fromZero && from > 0)
-    remarks.push(
-      'Columns start at 0, for their length stands for the value: draw the means as points to start elsewhere.',
-    );
-  else if ((from !== undefined && from > leastOf(held)) || (to !== undefined && to < mostOf(held)))
-    remarks.push(
-      `The axis reaches from ${significant(leastOf(held), 4)} to ${significant(mostOf(held), 4)} at least, so that nothing shown is cut off.`,
-    );
-  const low = Math.min(from ?? Infinity, from === undefined || from > leastOf(held) ? least : Infinity);
-  const high = Math.max(to ?? -Infinity, to === undefined || to < mostOf(held) ? most : -Infinity);
+  const low = Math.min(from ?? Infinity, from === undefined || from > lowest ? least : Infinity);
+  const high = Math.max(to ?? -Infinity, to === undefined || to < highest ? most : -Infinity);
   const rounded = share ? ([0, 1] as const) : nice(low, high, 5);
-  const domain: [number, number] = [
-    low === from && !(fromZero && from > 0) ? low : rounded[0],
-    high === to ? high : rounded[1],
-  ];
+  const domain: [number, number] = [low === from && !fromAbove0 ? low : rounded[0], high === to ? high : rounded[1]];
   return { domain, log, numbers: widestNumber(domain, false, size), remarks };
 }
