@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { DomainError, attempt, demand } from '../../core/numeric/domain-error';
+import { listOf } from '../../core/planning/assignment';
 import { typedNumber } from '../../core/readings/typed-number';
 import { type Allocation, allocate, drawRows } from '../../core/readings/draw';
 import { type Column, type Table, called, columnsOf, emptyColumn } from '../../core/readings/table';
@@ -90,13 +91,15 @@ export default function DrawForm({ table, onColumns, onTable, onClose }: Props) 
     onColumns([{ ...emptyColumn(nanoid(8), `drawn, seed ${start}`, '', 'label'), note, cells }]);
   };
   const treat = (start: number) => {
-    const named = treatments
-      .split(',')
-      .map((t) => t.trim())
-      .filter(Boolean);
+    const named = listOf(treatments);
     const subjects =
       rows.length > 0 ? rows : Array.from({ length: wholeIn(fresh, 'The number of subjects') }, (_, row) => row);
     const strata = table.columns.find((c) => c.id === by);
+    const without = subjects.find((row) => !strata?.cells[row]?.trim());
+    demand(
+      way !== 'strata' || without === undefined,
+      `Row ${(without ?? 0) + 1} has no ${called(strata, 'stratum')}: fill it in, or allocate evenly over all.`,
+    );
     const given = allocate(subjects.length, {
       way,
       treatments: named,
