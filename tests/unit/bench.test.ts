@@ -9,11 +9,13 @@ import {
   type PlanDesign,
   effectFor,
   withoutAdjusting,
+  isDirected,
   planDesigns,
   powerAt,
   sampleFor,
   spendings,
   totalOf,
+  usualDifference,
   usualPlan,
   begunWith,
 } from '../../src/core/planning/plan';
@@ -210,6 +212,16 @@ describe('the sample planner', () => {
     expect(said({ direction: 'greater', difference: -3 })).to.include('lies below: no number would');
     // What has no direction does not take one.
     expect(said({ design: 'several', direction: 'less' })).to.equal(said({ design: 'several' }));
+  });
+
+  it('begins with a difference its test can find', () => {
+    for (const design of Object.keys(planDesigns) as PlanDesign[])
+      for (const direction of ['either', 'greater', 'less'] as const)
+        for (const share of [0.02, 0.4, 0.8, 0.97]) {
+          const plan: Plan = { ...usualPlan, design, direction: isDirected(design) ? direction : 'either', share };
+          const found = sampleFor({ ...plan, difference: usualDifference(plan) }, 0.8);
+          expect(found.ok ? found.value : found.reason, `${design} ${direction} ${share}`).to.be.within(2, 3000);
+        }
   });
 
   it('finds a difference of shares the way the test looks, or where there is room for one', () => {

@@ -196,6 +196,20 @@ describe('a registered question', () => {
     cleanup();
   });
 
+  it('is planned as two shares where it is of two shares, from that of the group taken away; otherwise not so', () => {
+    const plan = (question: Question): object =>
+      Object.fromEntries(new URL(benchFor(answered(question), '/q').planner, 'http://here').searchParams);
+    const below = { about: 'share', cut: 60, found: 'below' } as const;
+    // Two of three white ones are below 59; of the red ones one of three in use.
+    const asked = questionOf('two-groups', { ...below, cut: 59, a: 'red', b: 'white', direction: 'less' });
+    expect(plan(asked)).to.deep.include({ design: 'shares', share: '0.667', direction: 'less' });
+    // A share of none says nothing to plan from.
+    expect(plan({ ...asked, cut: 10 }))
+      .to.include({ design: 'shares' })
+      .and.not.have.property('share');
+    expect(plan(questionOf('one-sample', { ...below, a: 'red', value: 0.5 }))).to.not.have.property('design');
+  });
+
   it('leads to its curve at its statistic and cut-off, and to a draw over its groups', () => {
     const lab = answered({ ...two, level: 0.99 });
     const { curves, draw } = benchFor(lab, '/studies/s/questions/q');

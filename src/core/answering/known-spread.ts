@@ -103,7 +103,12 @@ export const planOfSpread = ({
 export function planOfAnswer(answer: Answer): Record<string, string | undefined> {
   const { question, groups, unit, subject } = answer;
   const test = { alpha: String(alphaOf(question.level)), direction: question.direction };
-  if (question.about === 'share') return { design: 'shares', subject, ...test };
+  if (question.about === 'share' && question.design === 'two-groups') {
+    // The plan goes from the group that is taken away to the other: so its differences have the sign of the question's.
+    const share = groups.find((g) => g.id === question.b)?.share?.proportion;
+    const known = share !== undefined && share > 0 && share < 1;
+    return { design: 'shares', subject, ...test, ...(known ? { share: short(share, 3) } : {}) };
+  }
   const design = planned[question.design] ?? otherwise[question.design];
   if (question.about !== 'value' || design === undefined) return {};
   const spread = knownSpread(answer);

@@ -62,6 +62,13 @@ export interface Plan {
   share: number;
 }
 
+/** A difference to begin with: the way the test looks, and of shares one there is room for. */
+export function usualDifference({ design, direction, share }: Pick<Plan, 'design' | 'direction' | 'share'>): number {
+  if (design !== 'shares') return direction === 'less' ? -usualPlan.difference : usualPlan.difference;
+  const sign = direction === 'less' || (direction === 'either' && share > 0.75) ? -1 : 1;
+  return sign * Number(Math.min(0.2, (sign > 0 ? 1 - share : share) / 2).toPrecision(2));
+}
+
 /** What a question that was asked knows of spread: for a plan of the next experiment. */
 export interface KnownSpread {
   id: string;

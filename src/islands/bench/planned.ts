@@ -9,6 +9,7 @@ import {
   planDesigns,
   powerAt,
   sampleFor,
+  usualDifference,
   usualPlan,
 } from '../../core/planning/plan';
 import { type Query, numberOf, useAddress } from './address';
@@ -24,17 +25,18 @@ export type Ask = keyof typeof asks;
 /** The plan its address describes. */
 function planOf(query: Query): Plan {
   const design = (query['design'] ?? '') in planDesigns ? (query['design'] as PlanDesign) : 'two-groups';
-  const shares = design === 'shares';
+  const direction =
+    isDirected(design) && (query['direction'] ?? '') in choiceNames.direction
+      ? (query['direction'] as Plan['direction'])
+      : 'either';
+  const share = numberOf(query, 'share') ?? usualPlan.share;
   const whole = (key: string, usual: number): number => Math.max(2, Math.round(numberOf(query, key) ?? usual));
   return {
     design,
-    difference: numberOf(query, 'difference') ?? (shares ? 0.2 : usualPlan.difference),
+    difference: numberOf(query, 'difference') ?? usualDifference({ design, direction, share }),
     sd: numberOf(query, 'sd') ?? usualPlan.sd,
     alpha: numberOf(query, 'alpha') ?? usualPlan.alpha,
-    direction:
-      isDirected(design) && (query['direction'] ?? '') in choiceNames.direction
-        ? (query['direction'] as Plan['direction'])
-        : 'either',
+    direction,
     groups: whole(
       'groups',
       design === 'nested' || design === 'adjusted'
@@ -47,7 +49,7 @@ function planOf(query: Query): Plan {
     ratio: numberOf(query, 'ratio') ?? 1,
     correlation: numberOf(query, 'correlation') ?? usualPlan.correlation,
     readings: Math.max(1, Math.round(numberOf(query, 'readings') ?? (design === 'blocked' ? 1 : usualPlan.readings))),
-    share: numberOf(query, 'share') ?? usualPlan.share,
+    share,
   };
 }
 

@@ -42,6 +42,11 @@ export function benchFor(shown: Answer | undefined, question: string): BenchLink
   return {
     planner: link(benchHome.planner, shown ? { ...planOfAnswer(shown), name } : {}),
     curves: link(benchHome.curves, shown ? { ...curveOf(shown), name } : {}),
-    draw: link(benchHome.draw, names.length > 1 ? { task: 'allocate', treatments: names.join('; '), name } : { name }),
+    draw: link(
+      benchHome.draw,
+      names.length > 1
+        ? { task: 'allocate', treatments: names.join(names.some((name) => name.includes(',')) ? '; ' : ', '), name }
+        : { name },
+    ),
   };
 }
