@@ -12,16 +12,20 @@ export interface SimulateTold {
 }
 
 const calls = {
-  /** @param tell how far it is, every hundred experiments and at the end */
+  /** @param tell how far it is, several times a second and at the end */
   simulate: (plan: Plan, n: number, seed: number, runs: number, tell: (told: SimulateTold) => void): void => {
     const run = simulator(plan, n, seed);
     const first: Simulated[] = [];
     let found = 0;
+    let told = performance.now();
     for (let i = 1; i <= runs; i++) {
       const one = run();
       if (one.found) found += 1;
       if (first.length < drawnExperiments) first.push(one);
-      if (i % 100 === 0 || i === runs) tell({ done: i, found, first });
+      const now = performance.now();
+      if (i < runs && now - told < 150) continue;
+      told = now;
+      tell({ done: i, found, first });
     }
   },
 };

@@ -102,6 +102,7 @@ test('the sample planner: how many, how surely, how small; a spread from a study
   const found = Number(/^(\d+)/.exec((await page.getByTestId('simulated').textContent()) ?? '')?.[1]);
   // Five standard errors of a share of 1000 about 0.801.
   expect(Math.abs(found - 801)).toBeLessThan(64);
+  await expect(page.getByRole('button', { name: 'Stop' })).toHaveCount(0);
   await page.getByLabel('SD expected').fill('0');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('0: an SD above 0 is asked');
@@ -137,6 +138,12 @@ test('the sample planner: how many, how surely, how small; a spread from a study
   await expect(page.getByRole('alert')).toContainText('a whole number is asked: kept at 4');
   await page.goto('/bench/planner?design=shares&share=0.4&difference=0.03');
   await expect(page.getByTestId('planned')).toHaveText('4221');
+  // A long run tells how far it is, and can be stopped.
+  await page.goto('/bench/planner?ask=power&n=100000&difference=0.05');
+  await page.getByRole('button', { name: 'Run a thousand simulated experiments' }).click();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByRole('button', { name: 'Stop' })).toHaveCount(0);
+  await expect(page.getByLabel('Simulated experiments')).toContainText('Stopped');
 
   await page.goto('/');
   await page.getByRole('button', { name: 'Open a fresh copy of the demo study' }).click();

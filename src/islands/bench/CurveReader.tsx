@@ -80,7 +80,7 @@ function ParameterFields({
     <>
       {curves[curve].parameters.map(({ key, name }, i) => (
         <span key={key}>
-          {i > 0 && name !== 'and' ? ', ' : ' '}
+          {i > 0 && name !== 'and' ? ', ' : i > 0 || prefix === '' ? ' ' : ''}
           {name === 'and' ? 'and ' : ''}
           {prefix === '' ? (
             <Value

@@ -25,15 +25,26 @@ interface Props {
 /** A thousand experiments of the plan, run in a worker: how many would have found the difference, how many missed it. */
 export function Simulation({ plan, n, seed, unit, expected, onSeed }: Props) {
   const [told, setTold] = useState<SimulateTold>();
+  const [state, setState] = useState<'idle' | 'running' | 'stopped' | 'failed'>('idle');
   const caller = useRef<Caller<SimulateCalls> | undefined>(undefined);
+  const end = (next: typeof state) => {
+    caller.current?.end();
+    caller.current = undefined;
+    setState(next);
+  };
   useEffect(() => () => caller.current?.end(), []);
   const run = () => {
-    caller.current?.end();
+    end('running');
     setTold(undefined);
     caller.current = callerOf<SimulateCalls>(
       new Worker(new URL('../../workers/simulate.worker.ts', import.meta.url), { type: 'module' }),
+      () => end('failed'),
     );
-    void caller.current.calls.simulate(plan, n, seed, runs, proxy(setTold));
+    const tell = (now: SimulateTold) => {
+      setTold(now);
+      if (now.done === runs) end('idle');
+    };
+    void caller.current.calls.simulate(plan, n, seed, runs, proxy(tell));
   };
   const scene = told && simulatedScene(told.first, plan.difference, withUnit('difference', unit), 820);
   return (
@@ -53,10 +64,30 @@ export function Simulation({ plan, n, seed, unit, expected, onSeed }: Props) {
           optional={false}
           onChange={(x) => x !== undefined && onSeed(String(x))}
         />
+        {state === 'running' && (
+          <span className="ml-4 inline-flex items-baseline gap-3 text-muted">
+            <progress
+              className="progress w-32 self-center"
+              aria-label="Experiments run"
+              value={told?.done ?? 0}
+              max={runs}
+            />
+            <button type="button" className="plain-button" onClick={() => end('stopped')}>
+              Stop
+            </button>
+          </span>
+        )}
       </p>
+      {state === 'failed' && (
+        <p role="alert" className="text-error">
+          The experiments could not be run: their script did not come. Run them again.
+        </p>
+      )}
+      {state === 'stopped' && !told && <p role="status">Stopped before the first experiment was told.</p>}
       {told && (
         <>
           <p className="prose-serif mt-1 max-w-[68ch] text-[17px]" role="status" data-testid="simulated">
+            {state === 'stopped' && 'Stopped: '}
             {told.found} of {told.done} found the difference; {told.done - told.found} would have missed it. The formula
             says {powerPercent(expected)}.
             {scene && ` The first ${drawnExperiments} as intervals; those that missed are grey and hollow.`}
