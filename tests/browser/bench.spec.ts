@@ -143,7 +143,7 @@ test('the sample planner: how many, how surely, how small; a spread from a study
   await page.getByRole('button', { name: 'Run a thousand simulated experiments' }).click();
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByRole('button', { name: 'Stop' })).toHaveCount(0);
-  await expect(page.getByLabel('Simulated experiments')).toContainText('Stopped');
+  await expect(page.getByRole('region', { name: 'Simulated experiments' })).toContainText('Stopped');
 
   await page.goto('/');
   await page.getByRole('button', { name: 'Open a fresh copy of the demo study' }).click();
