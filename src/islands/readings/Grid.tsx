@@ -97,16 +97,18 @@ export function Grid(props: GridProps) {
   const calmHeads = useDeferredValue(table);
   const isGroup = columnsAreGroups(table);
 
+  // Keys may come before it is known how much can be seen: the row they led to is brought into sight then.
+  const isMeasured = (virtual.scrollRect?.height ?? 0) > 0 && headHeight > 0;
   useEffect(() => {
     // A row that is in sight need not be looked for: that would lay out the page before its time.
-    if (!virtual.scrollRect) return;
+    if (!isMeasured || !virtual.scrollRect) return;
     const [top, seen] = [selection.row * rowHeight, virtual.scrollOffset ?? 0];
     // The heads stay in sight over the rows, and take their height from what can be seen of them.
     const height = virtual.scrollRect.height - headHeight;
     if (top < seen) virtual.scrollToOffset(top);
     else if (top + rowHeight > seen + height) virtual.scrollToOffset(top + rowHeight - height);
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [selection.row]);
+  }, [selection.row, isMeasured]);
   useEffect(() => {
     if (!scroller.current || selection.column > columns) return;
     const [left, width] = [scroller.current.scrollLeft, scroller.current.clientWidth - numberWidth];
