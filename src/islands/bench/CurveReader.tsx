@@ -42,7 +42,7 @@ const given = (query: Query, curve: CurveName, prefix = ''): Parameters =>
     }),
   );
 
-/** As many curves as can be told apart. */
+/** As many curves as a picture can tell by their colours. */
 const mostLaidOver = 7;
 
 /** Parameters of the curves laid over: as many curves as a parameter has values, the last standing for those it lacks. */
