@@ -128,6 +128,9 @@ test('the sample planner: how many, how surely, how small; a spread from a study
   await page.getByLabel('Difference', { exact: true }).fill('2.5');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('for a difference below 0, and the one to be found lies above');
+  await page.getByLabel('What is asked').selectOption('power');
+  await expect(page.getByRole('alert')).toContainText('the one to be found lies above');
+  await page.goBack();
   await page.getByRole('button', { name: 'Take −2.5' }).click();
   await expect(page.getByTestId('protocol')).toContainText(
     'a one-sided t-test at the 5 % level finds a difference of −2.5',

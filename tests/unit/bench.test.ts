@@ -12,6 +12,7 @@ import {
   isDirected,
   planDesigns,
   powerAt,
+  roundedOut,
   sampleFor,
   spendings,
   totalOf,
@@ -234,6 +235,15 @@ describe('the sample planner', () => {
     expect(found({ share: 0.9 })).to.be.closeTo(-found({ share: 0.1 }), 1e-9);
     const none = effectFor({ ...usualPlan, design: 'shares', share: 0.9, direction: 'greater' }, 20, 0.8);
     expect(none.ok ? '' : none.reason).to.include('take more');
+  });
+
+  it('rounds a difference that was found away from 0, so that it keeps its power', () => {
+    expect([3.6365, -0.31731, 0.0440303, 1200.5, 0.5].map(roundedOut)).to.deep.equal([3.64, -0.318, 0.0441, 1210, 0.5]);
+    for (const design of ['two-groups', 'several', 'shares'] as const) {
+      const plan: Plan = { ...usualPlan, design };
+      const found = of(effectFor(plan, 30, 0.8));
+      expect(of(powerAt(plan, 30, roundedOut(found))), design).to.be.within(0.8, 0.82);
+    }
   });
 
   it('never prints a power as certain, nor what a computation adds to a number', () => {

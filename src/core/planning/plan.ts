@@ -181,15 +181,22 @@ const mostOfShares = 100_000;
 export const isAgainstDirection = ({ design, direction, difference }: Plan): boolean =>
   isDirected(design) && direction !== 'either' && difference !== 0 && difference > 0 !== (direction === 'greater');
 
+/** Why such a plan finds nothing. */
+export const againstDirectionTold = ({ direction }: Pick<Plan, 'direction'>): string =>
+  `The test is for a difference ${direction === 'less' ? 'below 0, and the one to be found lies above' : 'above 0, and the one to be found lies below'}: no number would find it.`;
+
+/** A difference to three figures, away from 0: a smaller one would not reach the power. */
+export function roundedOut(x: number): number {
+  const step = 10 ** (Math.floor(Math.log10(Math.abs(x))) - 2);
+  return Number((Math.sign(x) * Math.ceil(Math.abs(x) / step - 1e-6) * step).toPrecision(3));
+}
+
 /** The least number in each group that reaches the power wanted. */
 export const sampleFor = (plan: Plan, wanted: number): Outcome<number> =>
   attempt(() => {
     demand(wanted > 0 && wanted < 1, 'The power wanted must lie between 0 and 1.');
     demand(plan.difference !== 0, 'Without a difference there is nothing to find: no number of readings would.');
-    demand(
-      !isAgainstDirection(plan),
-      `The test is for a difference ${plan.direction === 'less' ? 'below 0, and the one to be found lies above' : 'above 0, and the one to be found lies below'}: no number would find it.`,
-    );
+    demand(!isAgainstDirection(plan), againstDirectionTold(plan));
     // The exact power of counts goes up and down by steps; from where it stays above counts.
     if (plan.design === 'shares') {
       let from = 4;

@@ -1,4 +1,4 @@
-import { begunWith, isAgainstDirection, isUneven, totalOf } from '../../core/planning/plan';
+import { againstDirectionTold, begunWith, isAgainstDirection, isUneven, totalOf } from '../../core/planning/plan';
 import { choiceNames } from '../../core/words/choice-names';
 import { given, percent, plural } from '../../core/words/numbers';
 import { protocolSentence } from '../../core/words/protocol';
@@ -19,7 +19,10 @@ import { WhereSpreadComesFrom } from './WhereSpreadComesFrom';
 /** How many to take, how surely it is found, how small a difference is found: each from the other two. */
 export function Planner() {
   const planned = usePlanned();
-  const { query, change, drag, plan, wanted, loss, unit, subject, found, n, shown, power } = planned;
+  const { query, change, drag, plan, ask, wanted, loss, unit, subject, found, n, shown, power } = planned;
+  // Where the difference itself is asked, it is found the way the test looks.
+  const against = ask !== 'difference' && isAgainstDirection(plan);
+  const other = plan.direction === 'less' ? 'greater' : 'less';
   const back = questionIn(query);
   const numbers = totalOf(shown, n);
   const begun = begunWith(shown, n, loss);
@@ -42,10 +45,10 @@ export function Planner() {
               </>
             ))}
         </BackTo>
-        {!found.ok && (
+        {(!found.ok || against) && (
           <p role="alert" className="mt-2 text-error">
-            {found.reason}
-            {isAgainstDirection(plan) && (
+            {found.ok ? againstDirectionTold(plan) : found.reason}
+            {against && (
               <>
                 {' '}
                 <button
@@ -55,12 +58,8 @@ export function Planner() {
                 >
                   Take {given(-plan.difference)}
                 </button>{' '}
-                <button
-                  type="button"
-                  className="plain-button"
-                  onClick={() => change({ direction: plan.direction === 'less' ? 'greater' : 'less' })}
-                >
-                  Test for {choiceNames.direction[plan.direction === 'less' ? 'greater' : 'less']}
+                <button type="button" className="plain-button" onClick={() => change({ direction: other })}>
+                  Test for {choiceNames.direction[other]}
                 </button>
               </>
             )}

@@ -8,6 +8,7 @@ import {
   isDirected,
   planDesigns,
   powerAt,
+  roundedOut,
   sampleFor,
   usualDifference,
   usualPlan,
@@ -51,12 +52,6 @@ function planOf(query: Query): Plan {
     readings: Math.max(1, Math.round(numberOf(query, 'readings') ?? (design === 'blocked' ? 1 : usualPlan.readings))),
     share,
   };
-}
-
-/** A difference to three figures, away from 0: no smaller one would do. */
-function roundedOut(x: number): number {
-  const step = 10 ** (Math.floor(Math.log10(Math.abs(x))) - 2);
-  return Number((Math.sign(x) * Math.ceil(Math.abs(x) / step - 1e-6) * step).toPrecision(3));
 }
 
 /** What the plan asks for. */
